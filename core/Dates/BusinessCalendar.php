@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Dates;
+
+/**
+ * Which days are business days: Monday to Friday, less federal holidays as observed and the office's own.
+ */
+final class BusinessCalendar
+{
+    /** @var array<int, array<string, string>> */
+    private array $federal = [];
+
+    /** @param array<string, string> $officeHolidays day "2026-12-24" to its name */
+    public function __construct(private readonly array $officeHolidays = []) {}
+
+    /** The holiday's name, or null when the day is none. */
+    public function holiday(LocalDate $date): ?string
+    {
+        $this->federal[$date->year()] ??= FederalHolidays::in($date->year());
+
+        return $this->officeHolidays[$date->iso()] ?? $this->federal[$date->year()][$date->iso()] ?? null;
+    }
+
+    /** Whether business is done on that day. */
+    public function isBusinessDay(LocalDate $date): bool
+    {
+        return $date->weekday() <= 5 && $this->holiday($date) === null;
+    }
+
+    /** The day itself if it is a business day, else the next one in that direction (1 later, -1 earlier). */
+    public function roll(LocalDate $date, int $direction = 1): LocalDate
+    {
+        while (! $this->isBusinessDay($date)) {
+            $date = $date->plusDays($direction);
+        }
+
+        return $date;
+    }
+
+    /** The day so many business days after (or before, when negative) the given one, which itself is not counted. */
+    public function plusBusinessDays(LocalDate $date, int $days): LocalDate
+    {
+        $step = $days < 0 ? -1 : 1;
+        for ($left = abs($days); $left > 0;) {
+            $date = $date->plusDays($step);
+            $left -= $this->isBusinessDay($date) ? 1 : 0;
+        }
+
+        return $date;
+    }
+}

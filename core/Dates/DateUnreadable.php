@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Dates;
+
+/** A text that is no day of the calendar. */
+final class DateUnreadable extends \InvalidArgumentException
+{
+    /** The calendar has no such day. */
+    public static function noSuchDay(string $text): self
+    {
+        return new self("There is no day {$text}.");
+    }
+
+    /** What a person typed is no day. */
+    public static function typed(string $text): self
+    {
+        return new self("“{$text}” could not be read as a date. Write it as 5/14, 14 May or 2026-05-14.");
+    }
+}

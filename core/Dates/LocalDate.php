@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Dates;
+
+/**
+ * A day of the calendar, as it stands in a contract: no time of day, no zone.
+ *
+ * @link https://www.rfc-editor.org/rfc/rfc3339#section-5.6 full-date
+ */
+final readonly class LocalDate implements \JsonSerializable, \Stringable
+{
+    /** @param int $julian the Julian day number, by which dates are counted and compared */
+    private function __construct(private int $julian) {}
+
+    /**
+     * The day of that year, month and day of the month.
+     *
+     * @throws DateUnreadable when there is no such day
+     */
+    public static function ymd(int $year, int $month, int $day): self
+    {
+        if ($year < 1583 || $year > 9999 || ! checkdate($month, $day, $year)) {
+            throw DateUnreadable::noSuchDay("{$year}-{$month}-{$day}");
+        }
+
+        return new self(gregoriantojd($month, $day, $year));
+    }
+
+    /**
+     * The day of a stored text "2026-12-18".
+     *
+     * @throws DateUnreadable when it is no such text or no such day
+     */
+    public static function of(string $iso): self
+    {
+        if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $iso, $m) !== 1) {
+            throw DateUnreadable::noSuchDay($iso);
+        }
+
+        return self::ymd((int) $m[1], (int) $m[2], (int) $m[3]);
+    }
+
+    /** The day it is at that instant in that zone. */
+    public static function at(\DateTimeInterface $instant, \DateTimeZone $zone): self
+    {
+        return self::of(\DateTimeImmutable::createFromInterface($instant)->setTimezone($zone)->format('Y-m-d'));
+    }
+
+    /**
+     * A day as people type it: "2026-12-18", "12/18/2026", "12/18", "18 Dec", "Dec 18", "Dec 18 2026".
+     * Without a year it is the nearest such day from half a year before to half a year after the reference.
+     *
+     * @throws DateUnreadable when no day can be read in it
+     */
+    public static function parse(string $typed, self $reference): self
+    {
+        $text = strtolower(trim((string) preg_replace('/[,.\s]+/', ' ', $typed)));
+        $text = (string) preg_replace('/^(mon|tue|wed|thu|fri|sat|sun)[a-z]* /', '', $text);
+        [$year, $month, $day] = match (true) {
+            preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})$/', $text, $m) === 1 => [(int) $m[1], (int) $m[2], (int) $m[3]],
+            preg_match('#^(\d{1,2})[/-](\d{1,2})(?:[/-](\d{4}|\d{2}))?$#', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), (int) $m[1], (int) $m[2]],
+            preg_match('/^(\d{1,2})(?:st|nd|rd|th)? ([a-z]{3,9})(?: (\d{4}))?$/', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), self::monthNamed($m[2]), (int) $m[1]],
+            preg_match('/^([a-z]{3,9}) (\d{1,2})(?:st|nd|rd|th)?(?: (\d{4}))?$/', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), self::monthNamed($m[1]), (int) $m[2]],
+            default => throw DateUnreadable::typed($typed),
+        };
+        try {
+            return $year === null ? self::nearest($month, $day, $reference) : self::ymd($year, $month, $day);
+        } catch (DateUnreadable) {
+            throw DateUnreadable::typed($typed);
+        }
+    }
+
+    /** The day so many days later, or earlier when negative. */
+    public function plusDays(int $days): self
+    {
+        return new self($this->julian + $days);
+    }
+
+    /** How many days from this to the other; negative when the other is earlier. */
+    public function daysUntil(self $other): int
+    {
+        return $other->julian - $this->julian;
+    }
+
+    /** Whether it is earlier than the other. */
+    public function isBefore(self $other): bool
+    {
+        return $this->julian < $other->julian;
+    }
+
+    /** Whether it is later than the other. */
+    public function isAfter(self $other): bool
+    {
+        return $this->julian > $other->julian;
+    }
+
+    /** Whether it is the same day. */
+    public function is(self $other): bool
+    {
+        return $this->julian === $other->julian;
+    }
+
+    /** The day of the week, 1 Monday to 7 Sunday (ISO 8601). */
+    public function weekday(): int
+    {
+        return $this->julian % 7 + 1;
+    }
+
+    /** The year. */
+    public function year(): int
+    {
+        return (int) substr($this->iso(), 0, 4);
+    }
+
+    /** The month, 1 to 12. */
+    public function month(): int
+    {
+        return (int) substr($this->iso(), 5, 2);
+    }
+
+    /** The day of the month. */
+    public function day(): int
+    {
+        return (int) substr($this->iso(), 8, 2);
+    }
+
+    /** As stored: "2026-12-18". */
+    public function iso(): string
+    {
+        [$month, $day, $year] = array_map(intval(...), explode('/', jdtogregorian($this->julian)));
+
+        return sprintf('%04d-%02d-%02d', $year, $month, $day);
+    }
+
+    /** As a contract writes it: "December 18, 2026". */
+    public function long(): string
+    {
+        return $this->at12()->format('F j, Y');
+    }
+
+    /** As the screen reads it: "Fri 18 Dec", with the year when it is not the one given. */
+    public function short(?int $thisYear = null): string
+    {
+        return $this->at12()->format($thisYear === null || $thisYear === $this->year() ? 'D j M' : 'D j M Y');
+    }
+
+    /** As stored. */
+    public function __toString(): string
+    {
+        return $this->iso();
+    }
+
+    /** As stored. */
+    public function jsonSerialize(): string
+    {
+        return $this->iso();
+    }
+
+    private function at12(): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($this->iso().' 12:00', new \DateTimeZone('UTC'));
+    }
+
+    private static function yearIn(string $text): ?int
+    {
+        return match (strlen($text)) {
+            0 => null,
+            2 => 2000 + (int) $text,
+            default => (int) $text,
+        };
+    }
+
+    private static function monthNamed(string $name): int
+    {
+        $place = array_search(substr($name, 0, 3), ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'], true);
+
+        return $place === false ? 0 : $place + 1;
+    }
+
+    private static function nearest(int $month, int $day, self $reference): self
+    {
+        $best = null;
+        foreach ([0, 1, -1] as $shift) {
+            try {
+                $candidate = self::ymd($reference->year() + $shift, $month, $day);
+            } catch (DateUnreadable) {
+                continue;
+            }
+            if ($best === null || abs($reference->daysUntil($candidate)) < abs($reference->daysUntil($best))) {
+                $best = $candidate;
+            }
+        }
+
+        return $best ?? throw DateUnreadable::noSuchDay("{$month}/{$day}");
+    }
+}

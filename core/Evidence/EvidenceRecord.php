@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Evidence;
+
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Typeface;
+
+/**
+ * The record of how a sealed set came about, drawn as its last pages: papers, people, and everything that happened.
+ */
+final class EvidenceRecord
+{
+    private const LEFT = 54.0;
+
+    private const RIGHT = 558.0;
+
+    private const BOTTOM = 738.0;
+
+    /** @var non-empty-list<Drawing> */
+    private array $pages;
+
+    private float $y = 66.0;
+
+    /**
+     * @param string $round the round's id as printed
+     * @param string $title name of the file
+     * @param list<array{title: string, pages: int, sha256: string}> $papers as they were sent
+     * @param list<array{name: string, seat: string, address: string, agreed: string, finished: string}> $people
+     * @param list<array{at: string, who: string, what: string, from: string}> $events in order
+     * @param string $zone name of the time zone the times are in
+     */
+    public function __construct(
+        private readonly string $round,
+        private readonly string $title,
+        private readonly array $papers,
+        private readonly array $people,
+        private readonly array $events,
+        private readonly string $zone,
+    ) {
+        $this->pages = [new Drawing(612, 792)];
+    }
+
+    /** @return non-empty-list<Drawing> */
+    public function pages(): array
+    {
+        $this->line($this->title, 16, 'bold', 24);
+        $this->line("Evidence record of signing round {$this->round}. Times are {$this->zone}.", 9, 'normal', 20);
+        $this->heading('Papers as they were sent');
+        foreach ($this->papers as $paper) {
+            $this->line("{$paper['title']} · {$paper['pages']} pages", 9.5, 'bold', 12);
+            $this->line("SHA-256 {$paper['sha256']}", 7.5, 'normal', 15);
+        }
+        $this->heading('People');
+        foreach ($this->people as $person) {
+            $this->line("{$person['name']}, {$person['seat']}", 9.5, 'bold', 12);
+            $this->line("asked at {$person['address']} · agreed to sign electronically {$person['agreed']} · finished {$person['finished']}", 8, 'normal', 15);
+        }
+        $this->heading('What happened');
+        foreach ($this->events as $event) {
+            $this->columns([[0, $event['at']], [112, $event['who']], [262, $event['what']], [432, $event['from']]]);
+        }
+        $this->y += 10;
+        $this->line('The file is sealed: any change made to it after the last signature shows when its digital signature is checked.', 8, 'normal', 12);
+
+        return $this->pages;
+    }
+
+    private function heading(string $text): void
+    {
+        $this->y += 8;
+        $this->room(40);
+        $this->page()->text(self::LEFT, $this->y, 11, $text, weight: 'bold', fill: '#2b6a4d')->line(self::LEFT, $this->y + 4, self::RIGHT, $this->y + 4);
+        $this->y += 19;
+    }
+
+    private function line(string $text, float $size, string $weight, float $lead): void
+    {
+        foreach (Typeface::wrap($text, $size * 1.04, self::RIGHT - self::LEFT) as $part) {
+            $this->room($lead);
+            $this->page()->text(self::LEFT, $this->y, $size, $part, weight: $weight);
+            $this->y += $lead;
+        }
+    }
+
+    /** @param list<array{int, string}> $columns */
+    private function columns(array $columns): void
+    {
+        $this->room(12);
+        foreach ($columns as $index => [$offset, $text]) {
+            $width = ($columns[$index + 1][0] ?? (int) (self::RIGHT - self::LEFT)) - $offset - 6;
+            $wrapped = Typeface::wrap($text, 7.8, $width);
+            $this->page()->text(self::LEFT + $offset, $this->y, 7.5, $wrapped[0].(count($wrapped) > 1 ? '…' : ''));
+        }
+        $this->y += 11.5;
+    }
+
+    private function room(float $needed): void
+    {
+        if ($this->y + $needed > self::BOTTOM) {
+            $this->pages[] = new Drawing(612, 792);
+            $this->y = 60.0;
+        }
+    }
+
+    private function page(): Drawing
+    {
+        return $this->pages[count($this->pages) - 1];
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Evidence;
+
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Scratch;
+
+/**
+ * Seals a PDF so that any change to it shows anywhere.
+ *
+ * @link https://www.iso.org/standard/63534.html ISO 32000-1, 12.8 digital signatures; 12.8.2.2 DocMDP
+ * @link https://www.etsi.org/deliver/etsi_en/319100_319199/31914201/ ETSI EN 319 142-1, PAdES baseline B-T
+ */
+final class Seal
+{
+    private const ROOM = 16_384;
+
+    /** @param string $signer the name shown as the one who sealed */
+    public function __construct(private readonly SigningKey $key, private readonly TimeStamps $stamps, private readonly string $signer) {}
+
+    /**
+     * The sealed PDF: the whole of it under one signature that allows no changes, with a time stamp.
+     *
+     * @throws SealBroken when it cannot be made
+     * @throws StampUnavailable when no time stamp can be had
+     */
+    public function over(string $pdf, \DateTimeImmutable $at): string
+    {
+        $scratch = new Scratch;
+        $path = $scratch->put('in.pdf', $pdf);
+        $look = PdfLook::into($path);
+        $marker = bin2hex(random_bytes(self::ROOM));
+        $numbers = array_map(static fn () => random_int(1_000_000_000, 9_999_999_999), range(1, 3));
+        $update = $scratch->put('update.json', $this->update($look, $marker, $numbers, $at));
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--object-streams=disable', $path, "--update-from-json={$update}", $scratch->path('out.pdf')]);
+
+        return $this->patch($scratch->get('out.pdf'), $marker, $numbers);
+    }
+
+    /** @param list<int> $numbers */
+    private function update(PdfLook $look, string $marker, array $numbers, \DateTimeImmutable $at): string
+    {
+        $first = $look->highestObject() + 1;
+        [$rootName, $root] = $look->catalog();
+        $page = $look->pageObject(1);
+        $annotations = [...(array) ($look->pageDictionary(1)->{'/Annots'} ?? []), ($first + 1).' 0 R'];
+        $objects = [
+            "obj:{$first} 0 R" => ['value' => [
+                '/Type' => '/Sig', '/Filter' => '/Adobe.PPKLite', '/SubFilter' => '/ETSI.CAdES.detached',
+                '/Contents' => 'b:'.$marker, '/ByteRange' => [0, ...$numbers],
+                '/Name' => 'u:'.$this->signer, '/Reason' => 'u:Everyone has signed', '/M' => 'u:D:'.$at->setTimezone(new \DateTimeZone('UTC'))->format('YmdHis')."+00'00'",
+                '/Reference' => [['/Type' => '/SigRef', '/TransformMethod' => '/DocMDP', '/TransformParams' => ['/Type' => '/TransformParams', '/P' => 1, '/V' => '/1.2']]],
+            ]],
+            'obj:'.($first + 1).' 0 R' => ['value' => [
+                '/Type' => '/Annot', '/Subtype' => '/Widget', '/FT' => '/Sig', '/T' => 'u:seal', '/F' => 132, '/Rect' => [0, 0, 0, 0], '/P' => $page, '/V' => "{$first} 0 R",
+            ]],
+            "obj:{$rootName}" => ['value' => [...(array) $root, '/AcroForm' => ['/Fields' => [($first + 1).' 0 R'], '/SigFlags' => 3], '/Perms' => ['/DocMDP' => "{$first} 0 R"]]],
+            "obj:{$page}" => ['value' => [...(array) $look->pageDictionary(1), '/Annots' => $annotations]],
+        ];
+
+        return json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $first + 1], $objects]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+    }
+
+    /** @param list<int> $numbers */
+    private function patch(string $pdf, string $marker, array $numbers): string
+    {
+        $gap = $this->once($pdf, "<{$marker}>");
+        $start = strlen($marker) + 2;
+        $range = [$gap, $gap + $start, strlen($pdf) - $gap - $start];
+        foreach ($numbers as $index => $number) {
+            $place = $this->once($pdf, (string) $number);
+            $pdf = substr_replace($pdf, str_pad((string) $range[$index], 10), $place, 10);
+        }
+        $context = hash_init('sha256');
+        hash_update($context, substr($pdf, 0, $range[0]));
+        hash_update($context, substr($pdf, $range[1]));
+        $cms = bin2hex(Cms::seal(hash_final($context, true), $this->key, $this->stamps));
+        if (strlen($cms) > strlen($marker)) {
+            throw SealBroken::notMade('the signature is larger than its place');
+        }
+
+        return substr_replace($pdf, str_pad($cms, strlen($marker), '0'), $gap + 1, strlen($marker));
+    }
+
+    private function once(string $pdf, string $needle): int
+    {
+        $place = strpos($pdf, $needle);
+        if ($place === false || strpos($pdf, $needle, $place + 1) !== false) {
+            throw SealBroken::notMade('its place in the file is not certain');
+        }
+
+        return $place;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Files;
+
+/**
+ * Where a file stands, and where it may go from there.
+ */
+enum DealStatus: string
+{
+    case Preparing = 'preparing';
+    case Active = 'active';
+    case UnderContract = 'under_contract';
+    case Closed = 'closed';
+    case Terminated = 'terminated';
+    case Expired = 'expired';
+    case Withdrawn = 'withdrawn';
+
+    /** As read on the screen. */
+    public function label(): string
+    {
+        return ucfirst(str_replace('_', ' ', $this->value));
+    }
+
+    /** Whether it belongs in the working lists. */
+    public function isOpen(): bool
+    {
+        return in_array($this, [self::Preparing, self::Active, self::UnderContract], true);
+    }
+
+    /** @return list<self> where it may go from here */
+    public function next(): array
+    {
+        return match ($this) {
+            self::Preparing => [self::Active, self::UnderContract, self::Terminated, self::Withdrawn],
+            self::Active => [self::UnderContract, self::Terminated, self::Expired, self::Withdrawn],
+            self::UnderContract => [self::Active, self::Closed, self::Terminated],
+            self::Expired, self::Withdrawn, self::Terminated => [self::Preparing],
+            self::Closed => [],
+        };
+    }
+
+    /**
+     * The status it moves to.
+     *
+     * @throws StepRefused when it cannot go there from here
+     */
+    public function to(self $status): self
+    {
+        if (! in_array($status, $this->next(), true)) {
+            throw new StepRefused("A file that is {$this->readable()} cannot become {$status->readable()}.");
+        }
+
+        return $status;
+    }
+
+    /** In a sentence: "under contract". */
+    public function readable(): string
+    {
+        return str_replace('_', ' ', $this->value);
+    }
+}

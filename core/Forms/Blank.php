@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Forms;
+
+use Unanimus\Pages\Rect;
+
+/**
+ * A place on a form that someone fills before signing.
+ */
+final readonly class Blank
+{
+    /**
+     * @param string|null $binding the fact it follows ("price", "buyer.1.name"); "financing?cash" ticks when the fact is "cash"
+     * @param string|null $formula how it is computed from other blanks: "price - earnest_money", "loan_percent % price"
+     * @param string|null $group ticks of one group exclude each other
+     * @param string|null $when another blank that must be filled for this one to count as required
+     */
+    public function __construct(
+        public string $name,
+        public Kind $kind,
+        public string $label,
+        public int $page,
+        public Rect $place,
+        public bool $required = false,
+        public ?string $binding = null,
+        public ?string $formula = null,
+        public ?string $group = null,
+        public ?string $when = null,
+    ) {}
+
+    /** @param array<string, mixed> $data as written by {@see toArray} */
+    public static function fromArray(array $data): self
+    {
+        return new self(
+            (string) $data['name'], Kind::from((string) $data['kind']), (string) $data['label'], (int) $data['page'], Rect::fromArray($data['place']),
+            (bool) ($data['required'] ?? false), $data['binding'] ?? null, $data['formula'] ?? null, $data['group'] ?? null, $data['when'] ?? null,
+        );
+    }
+
+    /** @return array<string, mixed> only what is set */
+    public function toArray(): array
+    {
+        return array_filter([
+            'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'page' => $this->page, 'place' => $this->place->toArray(),
+            'required' => $this->required, 'binding' => $this->binding, 'formula' => $this->formula, 'group' => $this->group, 'when' => $this->when,
+        ], static fn (mixed $value) => $value !== null && $value !== false);
+    }
+}

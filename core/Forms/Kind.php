@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Forms;
+
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Money\AmountUnreadable;
+use Unanimus\Money\Money;
+use Unanimus\Money\Percent;
+
+/**
+ * What may stand in a blank or a term: how it is read as people type it, kept, and shown.
+ */
+enum Kind: string
+{
+    case Text = 'text';
+    case Lines = 'lines';
+    case Money = 'money';
+    case Percent = 'percent';
+    case Date = 'date';
+    case Time = 'time';
+    case Number = 'number';
+    case Tick = 'tick';
+
+    /** The longest text that is kept in one entry. */
+    public const LONGEST = 4000;
+
+    /**
+     * The value as it is kept. An empty text stays empty: it clears the blank.
+     *
+     * @param LocalDate $today the day from which "5/14" gets its year
+     *
+     * @throws EntryUnreadable when it cannot be read as this kind
+     */
+    public function parse(string $typed, LocalDate $today): string
+    {
+        $text = trim((string) preg_replace('/[\x{00}-\x{08}\x{0B}-\x{1F}\x{7F}\x{200E}\x{200F}\x{202A}-\x{202E}]/u', '', str_replace("\r\n", "\n", $typed)));
+        if ($text === '') {
+            return '';
+        }
+        if (mb_strlen($text) > self::LONGEST) {
+            throw EntryUnreadable::tooLong(self::LONGEST);
+        }
+        try {
+            return match ($this) {
+                self::Text => (string) preg_replace('/\s*\n\s*/', ' ', $text),
+                self::Lines => $text,
+                self::Money => Money::parse($text)->decimal(),
+                self::Percent => Percent::of($text)->decimal(),
+                self::Date => LocalDate::parse($text, $today)->iso(),
+                self::Time => self::time($text),
+                self::Number => self::number($text),
+                self::Tick => in_array(strtolower($text), ['0', 'no', 'off', 'false'], true) ? '' : 'x',
+            };
+        } catch (AmountUnreadable|DateUnreadable $unreadable) {
+            throw new EntryUnreadable($unreadable->getMessage(), previous: $unreadable);
+        }
+    }
+
+    /** The kept value as it prints on a page. */
+    public function show(string $kept): string
+    {
+        if ($kept === '') {
+            return '';
+        }
+
+        return match ($this) {
+            self::Money => Money::of($kept)->cents % 100 === 0 ? substr((string) Money::of($kept), 1) : substr(Money::of($kept)->ledger(), 1),
+            self::Date => LocalDate::of($kept)->long(),
+            self::Time => date('g:i a', (int) strtotime("1970-01-01 {$kept} UTC")),
+            default => $kept,
+        };
+    }
+
+    private static function time(string $text): string
+    {
+        $plain = strtolower((string) preg_replace('/[\s.]/', '', $text));
+        $plain = ['noon' => '12pm', 'midnight' => '12am'][$plain] ?? $plain;
+        if (preg_match('/^(\d{1,2})(?::?(\d{2}))?(am|pm|a|p)?$/', $plain, $m) !== 1) {
+            throw EntryUnreadable::time($text);
+        }
+        $hour = (int) $m[1];
+        $minute = (int) ($m[2] ?? 0);
+        $half = $m[3] ?? '';
+        if ($minute > 59 || $hour > 23 || ($half !== '' && ($hour < 1 || $hour > 12))) {
+            throw EntryUnreadable::time($text);
+        }
+        if ($half !== '') {
+            $hour = $hour % 12 + ($half[0] === 'p' ? 12 : 0);
+        }
+
+        return sprintf('%02d:%02d', $hour, $minute);
+    }
+
+    private static function number(string $text): string
+    {
+        $plain = str_replace([',', ' '], '', $text);
+        if (preg_match('/^-?\d{1,12}(\.\d{1,4})?$/', $plain) !== 1) {
+            throw EntryUnreadable::number($text);
+        }
+
+        return $plain;
+    }
+}

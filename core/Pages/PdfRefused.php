@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Pages;
+
+/** A PDF that is not taken; the message tells a person what to do. */
+final class PdfRefused extends \RuntimeException
+{
+    /** It is something else. */
+    public static function noPdf(): self
+    {
+        return new self('This is not a PDF. Save it as PDF and bring it in again.');
+    }
+
+    /** It cannot be opened without a password. */
+    public static function password(): self
+    {
+        return new self('This PDF is locked with a password. Ask for a copy without one.');
+    }
+
+    /** It is broken or cut off. */
+    public static function damaged(?\Throwable $why = null): self
+    {
+        return new self('This PDF is damaged or cut off. Ask for it to be sent again.', previous: $why);
+    }
+
+    /** It has no pages, or too many. */
+    public static function pages(int $count): self
+    {
+        return new self($count < 1 ? 'This PDF has no pages.' : 'This PDF has more than '.PdfLook::MOST_PAGES.' pages. Bring it in as several parts.');
+    }
+
+    /** A page has no printable size. */
+    public static function pageSize(): self
+    {
+        return new self('A page of this PDF is smaller than an inch or larger than 200 inches. Print it to PDF again and bring that in.');
+    }
+}

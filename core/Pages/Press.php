@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Pages;
+
+/**
+ * Makes PDFs: draws over pages, puts papers together, makes pages of drawings alone.
+ */
+final class Press
+{
+    /** @param string $fonts folder of the shipped faces, beside the system's */
+    public function __construct(private readonly string $fonts, private readonly string $cache) {}
+
+    /**
+     * A PDF's pages with drawings over them.
+     *
+     * @param array<int, Drawing> $drawings by page, from 1
+     * @return string the PDF's bytes
+     *
+     * @throws ToolFailed when the pages cannot be drawn
+     */
+    public function drawOver(string $pdf, array $drawings): string
+    {
+        $drawings = array_filter($drawings, static fn (Drawing $drawing) => ! $drawing->isEmpty());
+        if ($drawings === []) {
+            return (string) file_get_contents($pdf);
+        }
+        ksort($drawings);
+        $scratch = new Scratch;
+        $overlay = $this->render($scratch, array_values($drawings));
+        (new NativeTool)->run([
+            'qpdf', '--warning-exit-0', '--deterministic-id', $pdf, '--decrypt', '--flatten-annotations=all',
+            '--overlay', $overlay, '--to='.implode(',', array_keys($drawings)), '--', '--object-streams=generate', $scratch->path('out.pdf'),
+        ]);
+
+        return $scratch->get('out.pdf');
+    }
+
+    /**
+     * A PDF of pages that are drawings alone.
+     *
+     * @param non-empty-list<Drawing> $drawings
+     * @return string the PDF's bytes
+     */
+    public function print(array $drawings): string
+    {
+        $scratch = new Scratch;
+
+        return (string) file_get_contents($this->render($scratch, $drawings));
+    }
+
+    /**
+     * Papers one after the other in one PDF, with a bookmark for each.
+     *
+     * @param non-empty-list<array{title: string, pdf: string}> $papers paths
+     * @param callable(int, int): ?Drawing|null $stamp gets page and count, gives what is stamped on it; sizes as drawn
+     * @return string the PDF's bytes
+     *
+     * @throws ToolFailed when a paper cannot be read
+     * @throws PdfRefused when a paper is damaged
+     */
+    public function assemble(array $papers, ?callable $stamp = null): string
+    {
+        $scratch = new Scratch;
+        $merged = $scratch->path('merged.pdf');
+        $sources = array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers));
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--empty', '--pages', ...$sources, '--', $merged]);
+        $look = PdfLook::into($merged);
+        $starts = [];
+        $page = 1;
+        foreach ($papers as $paper) {
+            $starts[] = ['title' => $paper['title'], 'page' => $page];
+            $page += (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
+        }
+        $command = ['qpdf', '--warning-exit-0', '--deterministic-id', $merged, '--update-from-json='.$scratch->put('outline.json', Outline::update($look, $starts))];
+        $sizes = $look->pages();
+        $stamps = [];
+        foreach ($stamp === null ? [] : array_keys($sizes) as $index) {
+            $stamps[] = $stamp($index + 1, count($sizes)) ?? new Drawing(...$sizes[$index]);
+        }
+        if ($stamps !== []) {
+            array_push($command, '--overlay', $this->render($scratch, $stamps), '--');
+        }
+        (new NativeTool)->run([...$command, '--object-streams=generate', $scratch->path('out.pdf')]);
+
+        return $scratch->get('out.pdf');
+    }
+
+    /** @param non-empty-list<Drawing> $drawings */
+    private function render(Scratch $scratch, array $drawings): string
+    {
+        $pages = [];
+        foreach ($drawings as $index => $drawing) {
+            $pages[] = $scratch->put("page-{$index}.svg", $drawing->svg());
+        }
+        $overlay = $scratch->path('overlay.pdf');
+        (new NativeTool(environment: ['FONTCONFIG_FILE' => $this->fontconfig()]))->run(['rsvg-convert', '-f', 'pdf', '-o', $overlay, ...$pages]);
+
+        return $overlay;
+    }
+
+    private function fontconfig(): string
+    {
+        $file = $this->cache.'/fonts.conf';
+        if (! is_file($file)) {
+            $fonts = htmlspecialchars($this->fonts, ENT_XML1);
+            $cache = htmlspecialchars($this->cache, ENT_XML1);
+            $partial = $file.'.'.bin2hex(random_bytes(4));
+            file_put_contents($partial, <<<XML
+                <?xml version="1.0"?>
+                <!DOCTYPE fontconfig SYSTEM "fonts.dtd">
+                <fontconfig>
+                    <dir>{$fonts}</dir>
+                    <dir>/usr/share/fonts/truetype/noto</dir>
+                    <dir>/usr/share/fonts/opentype/noto</dir>
+                    <cachedir>{$cache}/fontconfig</cachedir>
+                </fontconfig>
+                XML);
+            rename($partial, $file);
+        }
+
+        return $file;
+    }
+}

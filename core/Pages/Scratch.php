@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Pages;
+
+/**
+ * A temporary folder for one piece of work, gone with the object.
+ */
+final class Scratch
+{
+    private readonly string $folder;
+
+    /** @throws \RuntimeException when no folder can be made */
+    public function __construct()
+    {
+        $folder = sys_get_temp_dir().'/unanimus-'.bin2hex(random_bytes(8));
+        if (! mkdir($folder, 0700)) {
+            throw new \RuntimeException('There is no room for temporary files.');
+        }
+        $this->folder = $folder;
+    }
+
+    public function __destruct()
+    {
+        $entries = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($this->folder, \FilesystemIterator::SKIP_DOTS), \RecursiveIteratorIterator::CHILD_FIRST);
+        foreach ($entries as $entry) {
+            $entry->isDir() && ! $entry->isLink() ? @rmdir($entry->getPathname()) : @unlink($entry->getPathname());
+        }
+        @rmdir($this->folder);
+    }
+
+    /** The path of a file of that name in it. */
+    public function path(string $name): string
+    {
+        return "{$this->folder}/{$name}";
+    }
+
+    /** Writes a file in it and gives its path. */
+    public function put(string $name, string $content): string
+    {
+        file_put_contents($this->path($name), $content);
+
+        return $this->path($name);
+    }
+
+    /** A file's content; empty when it is not there. */
+    public function get(string $name): string
+    {
+        return is_file($this->path($name)) ? (string) file_get_contents($this->path($name)) : '';
+    }
+}

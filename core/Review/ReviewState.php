@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Review;
+
+use Unanimus\Files\StepRefused;
+
+/**
+ * Where a requirement stands in review, and where it may go.
+ */
+enum ReviewState: string
+{
+    case NotHandedIn = 'not_handed_in';
+    case HandedIn = 'handed_in';
+    case SentBack = 'sent_back';
+    case Accepted = 'accepted';
+    case DoesNotApply = 'does_not_apply';
+
+    /** As read. */
+    public function label(): string
+    {
+        return ucfirst(str_replace('_', ' ', $this->value));
+    }
+
+    /** Whether nothing more is owed on it. */
+    public function isSettled(): bool
+    {
+        return $this === self::Accepted || $this === self::DoesNotApply;
+    }
+
+    /**
+     * After the agent hands it in.
+     *
+     * @throws StepRefused when it is with the reviewer already, or settled
+     */
+    public function handIn(): self
+    {
+        return match ($this) {
+            self::NotHandedIn, self::SentBack => self::HandedIn,
+            self::HandedIn => throw new StepRefused('This is handed in already and waits for the reviewer.'),
+            self::Accepted => throw new StepRefused('This is accepted already.'),
+            self::DoesNotApply => throw new StepRefused('This was found not to apply.'),
+        };
+    }
+
+    /**
+     * After the reviewer accepts it.
+     *
+     * @throws StepRefused when it has not been handed in
+     */
+    public function accept(): self
+    {
+        return $this->reviewed(self::Accepted);
+    }
+
+    /**
+     * After the reviewer sends it back.
+     *
+     * @throws StepRefused when it has not been handed in, or no remark says why
+     */
+    public function sendBack(string $remark): self
+    {
+        if (trim($remark) === '') {
+            throw new StepRefused('Say in a remark what is to be mended.');
+        }
+
+        return $this->reviewed(self::SentBack);
+    }
+
+    /**
+     * After the reviewer grants that it does not apply.
+     *
+     * @throws StepRefused when it is settled already or no reason is given
+     */
+    public function waive(string $reason): self
+    {
+        if ($this->isSettled()) {
+            throw new StepRefused('This is settled already.');
+        }
+        if (trim($reason) === '') {
+            throw new StepRefused('Say why it does not apply.');
+        }
+
+        return self::DoesNotApply;
+    }
+
+    private function reviewed(self $to): self
+    {
+        return $this === self::HandedIn ? $to : throw new StepRefused('Only a paper that was handed in and not yet decided can be accepted or sent back.');
+    }
+}

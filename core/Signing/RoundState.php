@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Files\StepRefused;
+
+/**
+ * A round as its events make it: who has been asked, who owes which marks, whether it is over.
+ * Decides what may happen next; the same decision holds for every screen and job.
+ */
+final readonly class RoundState
+{
+    /**
+     * @param array<string, Turn> $turns by seat
+     * @param array<string, SignerStatus> $signers by seat
+     * @param array<string, list<string>> $made keys of marks made, by seat
+     * @param array<string, bool> $adopted seats that have adopted a signature
+     */
+    private function __construct(
+        public RoundStatus $status,
+        public array $turns,
+        public array $signers,
+        public array $made,
+        public array $adopted,
+        public ?string $reason,
+    ) {}
+
+    /**
+     * The state that follows from a plan and what has happened since.
+     *
+     * @param list<Turn> $turns
+     * @param iterable<RoundEvent> $events in order
+     *
+     * @throws StepRefused when an event could not have happened in that order
+     */
+    public static function fold(array $turns, iterable $events): self
+    {
+        $bySeat = [];
+        foreach ($turns as $turn) {
+            $bySeat[$turn->seat] = $turn;
+        }
+        $state = new self(RoundStatus::Drafting, $bySeat, array_map(static fn () => SignerStatus::Waiting, $bySeat), array_map(static fn () => [], $bySeat), [], null);
+        foreach ($events as $event) {
+            $state = $state->after($event);
+        }
+
+        return $state;
+    }
+
+    /**
+     * The state after one more event.
+     *
+     * @throws StepRefused when it may not happen now; the message is for the person who tried
+     */
+    public function after(RoundEvent $event): self
+    {
+        if ($event->seat === null) {
+            return $this->afterSender($event);
+        }
+        $standing = $this->signers[$event->seat] ?? throw new StepRefused('You are not asked to sign in this round.');
+        $this->refuseUnlessAsked($standing);
+
+        return match ($event->kind) {
+            EventKind::Opened => $standing === SignerStatus::Invited ? $this->with($event->seat, SignerStatus::Opened) : $this,
+            EventKind::Consented => $standing === SignerStatus::Consented ? $this : $this->with($event->seat, SignerStatus::Consented),
+            EventKind::Adopted => $this->consented($standing)->copy(adopted: [...$this->adopted, $event->seat => true]),
+            EventKind::Marked => $this->marked($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
+            EventKind::Asked => $this,
+            EventKind::Finished => $this->finished($event->seat, $standing),
+            EventKind::Declined => $this->with($event->seat, SignerStatus::Declined)->copy(status: RoundStatus::Declined, reason: (string) ($event->data['reason'] ?? '')),
+            default => throw new StepRefused('Only the sender of the round can do that.'),
+        };
+    }
+
+    /** The turn that is being asked now; null before sending and when it is over. */
+    public function currentTurn(): ?int
+    {
+        $open = [];
+        foreach ($this->turns as $seat => $turn) {
+            if ($this->signers[$seat] !== SignerStatus::Finished) {
+                $open[] = $turn->turn;
+            }
+        }
+
+        return $this->status === RoundStatus::Out && $open !== [] ? min($open) : null;
+    }
+
+    /** @return list<string> the seats that may sign now */
+    public function asked(): array
+    {
+        return array_keys(array_filter($this->turns, fn (Turn $turn) => $turn->turn === $this->currentTurn() && $this->signers[$turn->seat] !== SignerStatus::Finished));
+    }
+
+    /** @return list<string> marks the seat still owes */
+    public function owes(string $seat): array
+    {
+        return array_values(array_diff($this->turns[$seat]->owes ?? [], $this->made[$seat] ?? []));
+    }
+
+    private function afterSender(RoundEvent $event): self
+    {
+        if ($event->kind === EventKind::Sent) {
+            if ($this->status !== RoundStatus::Drafting) {
+                throw new StepRefused('This round has been sent already.');
+            }
+            if ($this->turns === []) {
+                throw new StepRefused('Nobody is asked to sign in this round.');
+            }
+
+            return $this->copy(status: RoundStatus::Out)->invite();
+        }
+        if ($this->status !== RoundStatus::Out) {
+            throw new StepRefused("This round is {$this->status->value}; there is nothing to change any more.");
+        }
+
+        return match ($event->kind) {
+            EventKind::Recalled => $this->copy(status: RoundStatus::Recalled, reason: (string) ($event->data['reason'] ?? '')),
+            EventKind::Lapsed => $this->copy(status: RoundStatus::Lapsed),
+            EventKind::Reminded => $this,
+            default => throw new StepRefused('Only a signer can do that.'),
+        };
+    }
+
+    private function refuseUnlessAsked(SignerStatus $standing): void
+    {
+        match ($this->status) {
+            RoundStatus::Drafting => throw new StepRefused('This round has not been sent yet.'),
+            RoundStatus::Complete => throw new StepRefused('Everyone has signed. There is nothing left to do.'),
+            RoundStatus::Declined => throw new StepRefused('This round has ended: somebody declined to sign.'),
+            RoundStatus::Recalled => throw new StepRefused('The sender has taken these papers back.'),
+            RoundStatus::Lapsed => throw new StepRefused('The last day to sign these papers has passed.'),
+            RoundStatus::Out => null,
+        };
+        match ($standing) {
+            SignerStatus::Waiting => throw new StepRefused('It is not your turn yet. You will get a letter when it is.'),
+            SignerStatus::Finished => throw new StepRefused('You have finished signing. There is nothing left to do.'),
+            default => null,
+        };
+    }
+
+    private function consented(SignerStatus $standing): self
+    {
+        return $standing === SignerStatus::Consented ? $this : throw new StepRefused('Agree to sign electronically first.');
+    }
+
+    private function marked(string $seat, SignerStatus $standing, string $mark): self
+    {
+        $this->consented($standing);
+        if (! isset($this->adopted[$seat])) {
+            throw new StepRefused('Choose how your signature looks first.');
+        }
+        if (! in_array($mark, $this->turns[$seat]->owes, true)) {
+            throw new StepRefused('That place is not yours to sign.');
+        }
+
+        return in_array($mark, $this->made[$seat], true) ? $this : $this->copy(made: [...$this->made, $seat => [...$this->made[$seat], $mark]]);
+    }
+
+    private function finished(string $seat, SignerStatus $standing): self
+    {
+        $this->consented($standing);
+        $left = count($this->owes($seat));
+        if ($left > 0) {
+            throw new StepRefused($left === 1 ? 'One place is still to be signed.' : "{$left} places are still to be signed.");
+        }
+        $next = $this->with($seat, SignerStatus::Finished);
+        $open = array_filter($next->signers, static fn (SignerStatus $status) => $status !== SignerStatus::Finished);
+
+        return $open === [] ? $next->copy(status: RoundStatus::Complete) : $next->invite();
+    }
+
+    private function invite(): self
+    {
+        $signers = $this->signers;
+        foreach ($this->turns as $seat => $turn) {
+            if ($turn->turn === $this->currentTurn() && $signers[$seat] === SignerStatus::Waiting) {
+                $signers[$seat] = SignerStatus::Invited;
+            }
+        }
+
+        return $this->copy(signers: $signers);
+    }
+
+    private function with(string $seat, SignerStatus $status): self
+    {
+        return $this->copy(signers: [...$this->signers, $seat => $status]);
+    }
+
+    /**
+     * @param array<string, SignerStatus>|null $signers
+     * @param array<string, list<string>>|null $made
+     * @param array<string, bool>|null $adopted
+     */
+    private function copy(?RoundStatus $status = null, ?array $signers = null, ?array $made = null, ?array $adopted = null, ?string $reason = null): self
+    {
+        return new self($status ?? $this->status, $this->turns, $signers ?? $this->signers, $made ?? $this->made, $adopted ?? $this->adopted, $reason ?? $this->reason);
+    }
+}

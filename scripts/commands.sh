@@ -1,0 +1,128 @@
+cmd_help() {
+    cat <<'TEXT'
+Unanimus
+
+  ./unanimus demo [--fresh]   set up whatever is missing, start everything, print the address and the sign-ins
+  ./unanimus start | stop     start or stop the demo that is set up
+  ./unanimus status           what is running, and where
+  ./unanimus test [...]       style, static analysis, all tests; more words go to Pest
+  ./unanimus bench [...]      costs as ratios to their floors
+  ./unanimus artisan ...      the application's own commands, on the demo
+  ./unanimus build            the library's pages anew from their texts (needs Chromium)
+  ./unanimus doctor           what is on this machine and what is missing
+TEXT
+}
+
+cmd_demo() {
+    set_up
+    use_state demo
+    if [ "${1:-}" = --fresh ]; then
+        say "taking the old demo away"
+        stop_services
+        stop_database
+        rm -rf "$(pgdata)" "$UNANIMUS_STATE"
+        use_state demo
+    fi
+    say "starting"
+    start_stack
+    if [ ! -f "$UNANIMUS_STATE/seeded" ]; then
+        say "laying out the demo's files"
+        as_app php artisan demo:seed >"$UNANIMUS_STATE/log/seed.log" 2>&1 || { tail -20 "$UNANIMUS_STATE/log/seed.log"; fail "the demo data could not be made"; }
+        as_app touch "$UNANIMUS_STATE/seeded"
+    fi
+    echo
+    echo "  Unanimus is at       $(address)"
+    echo "  The post room is at  http://127.0.0.1:$((BASE + 2))   (every letter that went out)"
+    echo
+    as_app php artisan demo:sign-ins
+    echo
+    echo "  ./unanimus stop  ends it; the data stays for the next ./unanimus demo"
+}
+
+cmd_start() {
+    use_state demo
+    [ -f "$UNANIMUS_STATE/seeded" ] || fail "there is no demo yet: ./unanimus demo sets it up"
+    start_stack
+    echo "Unanimus is at $(address)"
+}
+
+cmd_stop() {
+    local profile
+    for profile in ${1:-demo test}; do
+        [ -d "${UNANIMUS_HOME:-$ROOT/var}/$profile" ] || continue
+        use_state "$profile"
+        stop_services
+        stop_database
+    done
+    echo "stopped; all data is kept under ${UNANIMUS_HOME:-var}"
+}
+
+cmd_status() {
+    local profile
+    for profile in demo test; do
+        [ -f "${UNANIMUS_HOME:-$ROOT/var}/$profile/.env" ] || { echo "$profile: not set up"; continue; }
+        use_state "$profile"
+        echo "$profile: $(address)  logs: $UNANIMUS_STATE/log"
+        as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" status >/dev/null 2>&1 && echo "  database   running, port $((BASE + 5))" || echo "  database   stopped"
+        if is_running; then supervisorctl -c "$UNANIMUS_STATE/run/supervisor.conf" status | sed 's/^/  /'; else echo "  services   stopped"; fi
+    done
+}
+
+cmd_test() {
+    set_up
+    use_state test
+    local failed=0 mutate=
+    [ "${1:-}" = --mutate ] && { mutate=1; shift; }
+    choose_ports
+    write_configuration
+    start_database
+    prepare_database
+    as_app php artisan authority:prepare >/dev/null
+    as_app php artisan optimize:clear >/dev/null 2>&1 || true
+    if [ -n "$mutate" ]; then
+        mkdir -p vendor/pestphp/pest-plugin-mutate/.temp/mutations && chmod -R a+rwX vendor/pestphp/pest-plugin-mutate/.temp
+        as_app php -d pcov.enabled=1 vendor/bin/pest --mutate --covered-only --testsuite=core --everything --path=core
+        return
+    fi
+    if [ $# -eq 0 ]; then
+        say "code style"
+        vendor/bin/pint --test >var/pint.log 2>&1 || { failed=1; cat var/pint.log; }
+        say "static analysis"
+        mkdir -p "$UNANIMUS_STATE/phpstan" && chmod 777 "$UNANIMUS_STATE/phpstan"
+        vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || failed=1
+        vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G || failed=1
+    fi
+    say "tests"
+    is_running || start_services
+    rm -f "$UNANIMUS_STATE/junit.xml"
+    as_app env UNANIMUS_TEST_URL="$(address)" php vendor/bin/pest --colors=never --log-junit="$UNANIMUS_STATE/junit.xml" "$@" || failed=1
+    stop_services
+    stop_database
+    php scripts/closing-line.php "$UNANIMUS_STATE/junit.xml" || failed=1
+    return $failed
+}
+
+cmd_bench() {
+    set_up
+    use_state demo
+    require_database
+    as_app php artisan bench "$@"
+}
+
+cmd_build() {
+    set_up
+    use_state demo
+    write_configuration
+    php artisan library:build "$@"
+}
+
+cmd_doctor() {
+    local missing entry
+    missing=$(missing_packages | sort -u)
+    [ -z "$missing" ] && echo "every program, extension and font is here" || { echo "missing packages:"; echo "$missing" | sed 's/^/  /'; }
+    for entry in vendor/.installed node_modules/.installed public/build/.built; do
+        [ -f "$entry" ] && echo "$(dirname "$entry"): there" || echo "$(dirname "$entry"): not yet (./unanimus demo makes it)"
+    done
+    df -h "$ROOT" | awk 'NR==2 {print "disk: " $4 " free"}'
+    cmd_status
+}

@@ -1,0 +1,167 @@
+# One running copy of Unanimus: its own PostgreSQL, nginx, php-fpm, worker, scheduler and stand-ins, all under
+# one state folder (var/demo or var/test), as an unprivileged user, on loopback.
+
+PGBIN=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1 || true)
+
+use_state() {
+    PROFILE=$1
+    export UNANIMUS_STATE=${UNANIMUS_HOME:-$ROOT/var}/$PROFILE
+    mkdir -p "$UNANIMUS_STATE"
+    choose_user
+    PGSOCKET=/tmp/unanimus-$(echo "$UNANIMUS_STATE" | sha256sum | cut -c1-10)
+    export PHP_INI_SCAN_DIR=:$UNANIMUS_STATE/php
+    export APP_CONFIG_CACHE=$UNANIMUS_STATE/cache/config.php APP_ROUTES_CACHE=$UNANIMUS_STATE/cache/routes.php
+    export APP_EVENTS_CACHE=$UNANIMUS_STATE/cache/events.php APP_SERVICES_CACHE=$UNANIMUS_STATE/cache/services.php
+    export APP_PACKAGES_CACHE=$UNANIMUS_STATE/cache/packages.php
+    BASE=$(cat "$UNANIMUS_STATE/port" 2>/dev/null || { [ "$PROFILE" = demo ] && echo 8410 || echo 8510; })
+}
+
+# PostgreSQL refuses root, and nothing of ours needs it: as root, an own system user runs everything.
+choose_user() {
+    APP_USER=$(id -un)
+    PG_USER=$APP_USER
+    [ "$(id -u)" = 0 ] || return 0
+    id unanimus >/dev/null 2>&1 || useradd --system --home-dir /nonexistent --shell /usr/sbin/nologin unanimus
+    PG_USER=unanimus
+    if runuser -u unanimus -- test -r "$ROOT/artisan" && runuser -u unanimus -- test -x "$UNANIMUS_STATE"; then
+        APP_USER=unanimus
+    else
+        say "this folder cannot be read by other users: the web side runs as root, the database does not"
+    fi
+}
+
+as_user() {
+    local user=$1
+    shift
+    if [ "$(id -un)" = "$user" ]; then "$@"; else runuser -u "$user" -- env HOME=/tmp "$@"; fi
+}
+as_app() { as_user "$APP_USER" "$@"; }
+as_pg() { (cd /tmp && as_user "$PG_USER" "$@"); }
+pgdata() { if [ "$PG_USER" = "$APP_USER" ]; then echo "$UNANIMUS_STATE/pg"; else echo "/var/tmp/$(basename "$PGSOCKET")-pg"; fi; }
+
+port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+choose_ports() {
+    is_running && return 0
+    local offset start=$BASE
+    while :; do
+        for offset in 0 1 2 3 4 5; do
+            if ! port_is_free $((BASE + offset)); then
+                say "port $((BASE + offset)) is in use by another program: trying $((BASE + 10)) and up"
+                BASE=$((BASE + 10))
+                [ "$BASE" -lt $((start + 500)) ] || fail "no free ports between $start and $BASE"
+                continue 2
+            fi
+        done
+        break
+    done
+    echo "$BASE" >"$UNANIMUS_STATE/port"
+}
+
+address() { echo "http://127.0.0.1:$BASE"; }
+is_running() { [ -S "$UNANIMUS_STATE/run/supervisor.sock" ] && supervisorctl -c "$UNANIMUS_STATE/run/supervisor.conf" pid >/dev/null 2>&1; }
+
+write_configuration() {
+    local s=$UNANIMUS_STATE dir
+    for dir in run log php cache secrets mail/in mail/out storage/app storage/framework/views storage/framework/cache storage/logs bytes; do mkdir -p "$s/$dir"; done
+    [ -f "$s/secrets/app_key" ] || echo "base64:$(openssl rand -base64 32)" >"$s/secrets/app_key"
+    for dir in owner app exchange intake; do [ -f "$s/secrets/$dir" ] || openssl rand -hex 24 >"$s/secrets/$dir"; done
+    cat >"$s/php/unanimus.ini" <<INI
+memory_limit = 192M
+expose_php = off
+upload_max_filesize = 50M
+post_max_size = 220M
+zend.exception_ignore_args = on
+opcache.enable = 1
+opcache.memory_consumption = 128
+opcache.validate_timestamps = $([ "$PROFILE" = demo ] && [ -z "${UNANIMUS_DEVELOP:-}" ] && echo 0 || echo 1)
+opcache.revalidate_freq = 0
+INI
+    fill_in scripts/templates/env "$s/.env"
+    fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
+    fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
+    fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
+    cp /etc/nginx/mime.types /etc/nginx/fastcgi_params "$s/run/"
+    chmod 600 "$s/.env"
+    [ "$(id -un)" = "$APP_USER" ] || chown -R "$APP_USER:" "$s" 2>/dev/null || true
+}
+
+# Templates name what they need as @NAME@.
+fill_in() {
+    local demo=false debug=false fpm_root=
+    [ "$PROFILE" = demo ] && demo=true
+    [ "$APP_USER" = root ] && fpm_root=-R
+    sed -e "s|@ROOT@|$ROOT|g" -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@SOCKET@|$PGSOCKET|g" -e "s|@ADDRESS@|$(address)|g" \
+        -e "s|@WEB@|$BASE|g" -e "s|@EXCHANGE@|$((BASE + 1))|g" -e "s|@POSTROOM@|$((BASE + 2))|g" -e "s|@SMTP@|$((BASE + 3))|g" \
+        -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" \
+        -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
+        -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" -e "s|@OWNERWORD@|$(cat "$UNANIMUS_STATE/secrets/owner")|g" \
+        -e "s|@APPWORD@|$(cat "$UNANIMUS_STATE/secrets/app")|g" -e "s|@EXCHANGEWORD@|$(cat "$UNANIMUS_STATE/secrets/exchange")|g" \
+        -e "s|@INTAKEWORD@|$(cat "$UNANIMUS_STATE/secrets/intake")|g" "$1" >"$2"
+}
+
+start_database() {
+    local data
+    data=$(pgdata)
+    mkdir -p "$PGSOCKET" && chmod 711 "$PGSOCKET"
+    [ "$(id -un)" = "$PG_USER" ] || chown "$PG_USER:" "$PGSOCKET"
+    if [ ! -f "$data/PG_VERSION" ]; then
+        say "making the database cluster"
+        mkdir -p "$data" && chmod 700 "$data"
+        [ "$(id -un)" = "$PG_USER" ] || chown -R "$PG_USER:" "$data"
+        cp "$UNANIMUS_STATE/secrets/owner" "$PGSOCKET/word"
+        chown "$PG_USER:" "$PGSOCKET/word" && chmod 600 "$PGSOCKET/word"
+        as_pg "$PGBIN/initdb" -D "$data" -U unanimus_owner --pwfile="$PGSOCKET/word" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 >"$UNANIMUS_STATE/log/initdb.log" 2>&1 || { cat "$UNANIMUS_STATE/log/initdb.log"; fail "the database cluster could not be made"; }
+        rm -f "$PGSOCKET/word"
+        { echo "listen_addresses = '127.0.0.1'"; echo "port = $((BASE + 5))"; echo "shared_buffers = 256MB"; echo "jit = off"; } >"$PGSOCKET/extra"
+        [ "$PROFILE" = demo ] || { echo "fsync = off"; echo "synchronous_commit = off"; echo "full_page_writes = off"; } >>"$PGSOCKET/extra"
+        cat "$PGSOCKET/extra" >>"$data/postgresql.conf" && rm -f "$PGSOCKET/extra"
+    fi
+    as_pg "$PGBIN/pg_ctl" -D "$data" status >/dev/null 2>&1 && return 0
+    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$PGSOCKET/postgres.log" -o "-p $((BASE + 5)) -k $PGSOCKET" start || { tail -5 "$PGSOCKET/postgres.log"; fail "the database did not start"; }
+}
+
+stop_database() { [ -f "$(pgdata)/PG_VERSION" ] && as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" -m fast -s stop >/dev/null 2>&1 || true; }
+
+psql_owner() { PGPASSWORD=$(cat "$UNANIMUS_STATE/secrets/owner") psql -h 127.0.0.1 -p $((BASE + 5)) -U unanimus_owner -q -v ON_ERROR_STOP=1 "$@"; }
+
+require_database() { as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" status >/dev/null 2>&1 || fail "the $PROFILE is not running: ./unanimus $PROFILE or ./unanimus start first"; }
+
+prepare_database() {
+    local word
+    word=$(cat "$UNANIMUS_STATE/secrets/app")
+    psql_owner -d postgres -v word="$word" <<'SQL'
+SELECT 'CREATE ROLE unanimus_app LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS' WHERE NOT EXISTS (SELECT FROM pg_roles WHERE rolname = 'unanimus_app') \gexec
+ALTER ROLE unanimus_app PASSWORD :'word';
+SELECT 'CREATE DATABASE unanimus' WHERE NOT EXISTS (SELECT FROM pg_database WHERE datname = 'unanimus') \gexec
+SQL
+    as_app php artisan migrate --force --database=owner >"$UNANIMUS_STATE/log/migrate.log" 2>&1 || { tail -30 "$UNANIMUS_STATE/log/migrate.log"; fail "the database could not be brought up to date"; }
+}
+
+start_services() {
+    as_app supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
+    local try
+    for try in $(seq 1 100); do
+        curl -fs -o /dev/null "$(address)/up" 2>/dev/null && return 0
+        sleep 0.1
+    done
+    fail "the application did not answer at $(address)/up; its logs are in $UNANIMUS_STATE/log"
+}
+
+stop_services() {
+    if is_running; then
+        supervisorctl -c "$UNANIMUS_STATE/run/supervisor.conf" shutdown >/dev/null 2>&1 || true
+        local try
+        for try in $(seq 1 80); do [ -S "$UNANIMUS_STATE/run/supervisor.sock" ] || break; sleep 0.1; done
+    fi
+}
+
+start_stack() {
+    choose_ports
+    write_configuration
+    start_database
+    prepare_database
+    as_app php artisan authority:prepare >>"$UNANIMUS_STATE/log/prepare.log" 2>&1 || { tail -5 "$UNANIMUS_STATE/log/prepare.log"; fail "the local certificates could not be made"; }
+    [ -z "${UNANIMUS_DEVELOP:-}" ] && as_app php artisan optimize >>"$UNANIMUS_STATE/log/prepare.log" 2>&1 || as_app php artisan optimize:clear >/dev/null 2>&1 || true
+    is_running || start_services
+}

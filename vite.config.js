@@ -1,0 +1,13 @@
+import { defineConfig } from 'vite';
+import laravel from 'laravel-vite-plugin';
+
+export default defineConfig({
+    plugins: [
+        laravel({
+            input: ['resources/scss/app.scss', 'resources/js/app.js', 'resources/js/signer.js', 'resources/js/paper.js', 'resources/js/round.js'],
+            refresh: false,
+        }),
+    ],
+    css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] } } },
+    build: { assetsInlineLimit: 0 },
+});
