@@ -54,7 +54,6 @@ final class FormText
         $body = (string) preg_replace_callback('/\[\[(@?)(.+?)\]\]/s', fn (array $m) => $m[1] === '@' ? $this->mark($m[2]) : $this->blank($m[2]), $this->body);
         $body = str_replace(self::TICK_END.' ', self::TICK_END.'&nbsp;', $body);
         $foot = htmlspecialchars("{$this->head['number']} · rev. {$this->head['revision']} · {$this->head['set']} · sample form of a fictional state, not legal advice");
-        $initials = ($this->head['initials'] ?? '') === '' ? '' : 'Initials';
 
         $type = $this->head['type'] ?? '10/1.6';
         [$size, $lead] = explode('/', $type);
@@ -63,7 +62,7 @@ final class FormText
             <!doctype html><html lang="en"><head><meta charset="utf-8"><style>
             @page { size: 612pt 792pt; margin: 46pt 50pt 64pt 50pt;
                 @bottom-left { content: "{$foot}"; font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; }
-                @bottom-right { content: "{$initials}" "  page " counter(page) " of " counter(pages); font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; } }
+                @bottom-right { content: "page " counter(page) " of " counter(pages); font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; } }
             body { font: {$size}pt/{$lead} 'Noto Serif', serif; color: #111; margin: 0; }
             h1 { font: 700 17pt/1.2 'Noto Serif'; margin: 0 0 2pt; } .set { font: 8pt 'Noto Sans'; color: #444; margin: 0 0 10pt; border-bottom: 1.4pt solid #222; padding-bottom: 6pt; }
             h2 { font: 700 10.4pt/1.3 'Noto Sans'; margin: 11pt 0 3pt; break-after: avoid; } p { margin: 0 0 5.5pt; } ol { margin: 0 0 5pt; padding-left: 17pt; } li { margin-bottom: 3.5pt; }

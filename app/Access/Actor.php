@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use Illuminate\Support\Facades\Auth;
+
+/** Who does what is being done: the person signed in, a signer on their link, or the application itself. */
+final class Actor
+{
+    private ?string $other = null;
+
+    /** From here on it is somebody from outside, named so. */
+    public function isFromOutside(string $name): void
+    {
+        $this->other = $name;
+    }
+
+    public function name(): string
+    {
+        return $this->other ?? $this->user()->name ?? 'Unanimus';
+    }
+
+    public function userId(): ?int
+    {
+        return $this->other === null ? $this->user()?->id : null;
+    }
+
+    private function user(): ?User
+    {
+        $user = Auth::user();
+
+        return $user instanceof User ? $user : null;
+    }
+}

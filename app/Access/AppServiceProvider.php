@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Exchange\HttpExchange;
+use App\Papers\Bytes;
+use App\Papers\LocalStore;
+use App\Papers\S3Store;
+use App\Signing\HttpTimeStamps;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Application;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use Unanimus\Evidence\TimeStamps;
+use Unanimus\Exchange\ListingExchange;
+use Unanimus\Forms\Library;
+use Unanimus\Pages\Press;
+
+/** Which real thing stands behind each interface. */
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(Actor::class);
+        $this->app->singleton(Library::class, static fn () => new Library(base_path('library')));
+        $this->app->singleton(Press::class, static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))));
+        $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes(
+            config('unanimus.bytes.store') === 's3' ? $app->make(S3Store::class) : new LocalStore((string) config('unanimus.bytes.folder')),
+        ));
+        $this->app->bind(S3Store::class, static fn () => S3Store::fromConfig((array) config('unanimus.bytes.s3')));
+        $this->app->bind(ListingExchange::class, static fn () => new HttpExchange((string) config('unanimus.exchange.name'), (string) config('unanimus.exchange.url'), (string) config('unanimus.exchange.token')));
+        $this->app->bind(TimeStamps::class, static fn () => new HttpTimeStamps((string) config('unanimus.stamps.url')));
+    }
+
+    public function boot(): void
+    {
+        Model::unguard();
+        Policies::define();
+        Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));
+        RateLimiter::for('sign-in', static fn (Request $request) => [
+            Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
+            Limit::perMinute(30)->by((string) $request->ip()),
+        ]);
+        RateLimiter::for('links', static fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
+    }
+
+    private static function folder(string $path): string
+    {
+        is_dir($path) || @mkdir($path, 0775, true);
+
+        return $path;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access\Http;
+
+use App\Access\Sight;
+use App\Access\User;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * A request is one transaction: all of what it changes is kept, or nothing is, and what the database is told of the
+ * person ends with it.
+ */
+final class InOneTransaction
+{
+    public function handle(Request $request, \Closure $next): Response
+    {
+        DB::beginTransaction();
+        try {
+            $user = $request->user();
+            if ($user instanceof User) {
+                DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
+                Sight::ofPerson($user);
+            }
+            $response = $next($request);
+            ($response->exception ?? null) === null ? DB::commit() : DB::rollBack();
+        } catch (\Throwable $thrown) {
+            DB::rollBack();
+
+            throw $thrown;
+        }
+
+        return $response;
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Tells the database for whom the running transaction works; row-level security shows the rest of it nothing.
+ * What is told ends with the transaction, so a pooled connection carries nothing to the next request.
+ */
+final class Sight
+{
+    /** A signed-in person: their own files and those of the offices they answer for. */
+    public static function ofPerson(User $user): void
+    {
+        self::tell((string) $user->brokerage_id, (string) $user->id, '{}', '', '');
+        if ($user->officesInSight() !== []) {
+            self::tell((string) $user->brokerage_id, (string) $user->id, '{'.implode(',', $user->officesInSight()).'}', '', '');
+        }
+    }
+
+    /** Someone from outside with a link: one file. */
+    public static function ofFile(int $brokerageId, int $fileId): void
+    {
+        self::tell((string) $brokerageId, '', '{}', (string) $fileId, '');
+    }
+
+    /** The application itself at work for one brokerage. */
+    public static function ofBrokerage(int $brokerageId): void
+    {
+        self::tell((string) $brokerageId, '', '{}', '', 'all');
+    }
+
+    /**
+     * Work of the application for one brokerage, in a transaction of its own.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     */
+    public static function within(int $brokerageId, callable $work): mixed
+    {
+        return DB::transaction(static function () use ($brokerageId, $work): mixed {
+            self::ofBrokerage($brokerageId);
+
+            return $work();
+        });
+    }
+
+    /** @return list<int> every brokerage, for work that goes over all of them one by one */
+    public static function brokerages(): array
+    {
+        return array_map(static fn (object $row) => (int) $row->id, DB::select('SELECT brokerages_at_work() AS id'));
+    }
+
+    private static function tell(string $brokerage, string $person, string $offices, string $file, string $sight): void
+    {
+        if (DB::transactionLevel() === 0) {
+            throw new \LogicException('Sight is told to a transaction; there is none.');
+        }
+        DB::select(
+            "SELECT set_config('unanimus.brokerage', ?, true), set_config('unanimus.person', ?, true), set_config('unanimus.offices', ?, true), set_config('unanimus.file', ?, true), set_config('unanimus.sight', ?, true)",
+            [$brokerage, $person, $offices, $file, $sight],
+        );
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Office\Models\OfficeRole;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Collection;
+
+/**
+ * A person who signs in.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property string $name
+ * @property string $email
+ * @property string|null $phone
+ * @property string $password
+ * @property string|null $remember_token
+ * @property bool $active
+ * @property-read Collection<int, OfficeRole> $officeRoles
+ */
+final class User extends Authenticatable
+{
+    use HasKey;
+
+    protected $hidden = ['password', 'remember_token'];
+
+    protected $casts = ['active' => 'boolean'];
+
+    /** @return HasMany<OfficeRole, $this> */
+    public function officeRoles(): HasMany
+    {
+        return $this->hasMany(OfficeRole::class);
+    }
+
+    /** Whether they have the role in any office, or in that one. */
+    public function holds(Role $role, ?int $officeId = null): bool
+    {
+        return $this->officeRoles->contains(static fn (OfficeRole $held) => $held->role === $role->value && ($officeId === null || $held->office_id === $officeId));
+    }
+
+    /** Whether they may open files: agents, coordinators, brokers. */
+    public function opensFiles(): bool
+    {
+        return $this->holds(Role::Agent) || $this->holds(Role::Coordinator) || $this->holds(Role::Broker);
+    }
+
+    /** Whether they review and authorize in any office. */
+    public function isBroker(): bool
+    {
+        return $this->holds(Role::Broker);
+    }
+
+    /** @return list<int> the offices whose every file they see */
+    public function officesInSight(): array
+    {
+        return array_values($this->officeRoles->filter(static fn (OfficeRole $held) => Role::from($held->role)->seesOffice())->pluck('office_id')->unique()->all());
+    }
+
+    /** Their strongest role, as read beside the name. */
+    public function title(): string
+    {
+        foreach (['broker', 'administrator', 'bookkeeper', 'coordinator', 'agent'] as $role) {
+            if ($this->holds(Role::from($role))) {
+                return $role;
+            }
+        }
+
+        return 'no role';
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Commission\Actions;
+
+use App\Access\Role;
+use App\Access\User;
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\History\History;
+use App\Papers\Bytes;
+use App\Papers\Models\Paper;
+use Unanimus\Commission\DisbursementPage;
+use Unanimus\Commission\Release;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+use Unanimus\Money\Money;
+use Unanimus\Pages\Press;
+
+/** Authorizes the disbursement: only when everything is settled, once, as a PDF in the file. */
+final class AuthorizeDisbursement
+{
+    public function __construct(private readonly Press $press, private readonly Bytes $bytes, private readonly SetCommission $setCommission) {}
+
+    /** @throws StepRefused saying what is missing */
+    public function __invoke(DealFile $file, User $by): Paper
+    {
+        if ($file->commission === null) {
+            ($this->setCommission)($file, SetCommission::DEFAULTS);
+        }
+        $commission = $file->commission()->lockForUpdate()->firstOrFail();
+        if ($commission->authorized_at !== null) {
+            throw new StepRefused('The disbursement is authorized already.');
+        }
+        $file->setRelation('commission', $commission);
+        $sheet = SetCommission::sheet($file) ?? throw new StepRefused('There is no price yet to compute from.');
+        Release::check($file->completeness(), $sheet, $by->holds(Role::Broker, $file->office_id));
+        $facts = FactBook::of($file);
+        $company = $facts->value('brokerage.name') ?? '';
+        $closing = $facts->value('closing');
+        $page = DisbursementPage::draw($company, $facts->value('escrow_holder') ?? 'the escrow holder', array_filter([
+            'Property' => $facts->value('property.address') ?? $file->name, 'Buyer' => $facts->value('buyers.names') ?? '', 'Seller' => $facts->value('sellers.names') ?? '',
+            'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => Money::of((string) $facts->value('price'))->ledger(),
+        ]), $sheet, $by->name, now()->setTimezone($file->office->zone)->format('j M Y, g:i a'));
+        $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
+        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization', 'stage' => 'closing', 'state' => 'ready', 'position' => 950, 'reason' => 'authorized by the broker']);
+        $paper->addVersion($sha256, 1, 'computed', '', $by->id);
+        $commission->update(['authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
+        History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256]);
+
+        return $paper;
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Commission\Actions;
+
+use App\Commission\Models\Commission;
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Unanimus\Commission\CommissionSheet;
+use Unanimus\Commission\Entries;
+use Unanimus\Files\StepRefused;
+use Unanimus\Money\Money;
+use Unanimus\Money\Percent;
+
+/** Stores what a commission is computed from, and computes its sheet. */
+final class SetCommission
+{
+    public const DEFAULTS = ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395.00', 'fee_name' => 'Transaction fee'];
+
+    /**
+     * @param  array{rate: string, agent_share: string, fee: string, fee_name: string}  $given
+     *
+     * @throws StepRefused when the disbursement is authorized already, or the fee is too large
+     * @throws \Unanimus\Money\AmountUnreadable when an entry is no amount or percentage
+     */
+    public function __invoke(DealFile $file, array $given): Commission
+    {
+        $commission = $file->commission()->lockForUpdate()->first();
+        if ($commission?->authorized_at !== null) {
+            throw new StepRefused('The disbursement is authorized; its figures stand as they are.');
+        }
+        $values = [
+            'rate' => Percent::of($given['rate'])->decimal(), 'agent_share' => Percent::of($given['agent_share'])->decimal(),
+            'fee' => Money::parse($given['fee'] === '' ? '0' : $given['fee'])->decimal(), 'fee_name' => mb_strimwidth(trim($given['fee_name']) ?: 'Fee', 0, 60),
+        ];
+        $file->setRelation('commission', (new Commission)->forceFill($values));
+        self::sheet($file);
+        $stored = $file->commission()->updateOrCreate([], ['brokerage_id' => $file->brokerage_id, ...$values]);
+        $file->setRelation('commission', $stored);
+        History::add($file->brokerage_id, $file->id, 'Commission entered', $values);
+
+        return $stored;
+    }
+
+    /** The sheet as it stands, or null while there is no price. @throws StepRefused when the fee is too large */
+    public static function sheet(DealFile $file): ?CommissionSheet
+    {
+        $facts = FactBook::of($file);
+        $price = $facts->value('price');
+        if ($price === null) {
+            return null;
+        }
+        $commission = $file->commission ?? (new Commission)->forceFill(self::DEFAULTS);
+
+        return CommissionSheet::of(new Entries(
+            Money::of($price), Percent::of(rtrim(rtrim($commission->rate, '0'), '.')), Percent::of(rtrim(rtrim($commission->agent_share, '0'), '.') ?: '0'), Money::of($commission->fee), $commission->fee_name,
+            $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
+        ));
+    }
+}

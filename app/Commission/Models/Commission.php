@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Commission\Models;
+
+use App\Papers\Models\Paper;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * What a file's commission is computed from, and whether its disbursement is authorized.
+ *
+ * @property int $id
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property string $rate
+ * @property string $agent_share
+ * @property string $fee
+ * @property string $fee_name
+ * @property Carbon|null $authorized_at
+ * @property int|null $authorized_by
+ * @property int|null $paper_id
+ * @property-read Paper|null $paper
+ */
+final class Commission extends Model
+{
+    public const CREATED_AT = null;
+
+    protected $casts = ['authorized_at' => 'datetime'];
+
+    protected $attributes = ['authorized_at' => null, 'paper_id' => null];
+
+    /** @return BelongsTo<Paper, $this> */
+    public function paper(): BelongsTo
+    {
+        return $this->belongsTo(Paper::class);
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Access\User;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Unanimus\Dates\LocalDate;
+
+/** Further files that fill lanes and reports, the same for every run of the same seed. */
+final class Generator
+{
+    private const STREETS = ['Sawmill Terrace', 'Fennel Row', 'Upper Quoin Road', 'Gannet Steps', 'Orchard Bank', 'Tollgate', 'Heron Weir', 'Candlemaker Yard', 'Ridgeway', 'Netloft Lane', 'Bellfounder Street', 'Quarryside', 'Ferrymans Walk', 'Thistle Hollow', 'Saltpan Lane', 'Lockkeepers Row'];
+
+    private const TOWNS = ['Pellingford', 'Tidewick', 'Upper Quoin', 'Saltreach'];
+
+    private const FIRST = ['Mira', 'Joachim', 'Adaeze', 'Linus', 'Perpetua', 'Søren', 'Chloé', 'Haruto', 'Zofia', 'Bram', 'Ngọc', 'Ottilie', 'Rafael', 'Esme', 'Kwame', 'Ingrid'];
+
+    private const LAST = ['Ashdown', 'Kovačević', 'Brightwater', 'Okonjo', 'Vandermeer', 'Castellanos', 'Fjordholm', 'Merriweather', 'Trần', 'Lindqvist', 'Adeyemi', 'Sandoval', 'Pemberlake', 'Dubois-Hale'];
+
+    private const REQUIREMENTS = ['Agency disclosure' => 'agency', 'Purchase agreement' => 'offer', 'Financing addendum' => 'offer', 'Earnest money receipt' => 'contract', 'Inspection notice' => 'contract', 'Title commitment' => 'contract', 'Closing statement' => 'closing'];
+
+    /** @param  array<string, User>  $people */
+    public function lay(array $people, int $count): void
+    {
+        mt_srand(20261123);
+        $agents = array_values(array_filter($people, static fn (User $user) => $user->title() === 'agent'));
+        $open = intdiv($count, 5);
+        for ($i = 0; $i < $count; $i++) {
+            $agent = $agents[$i % count($agents)];
+            $this->file($agent, $people['wendell'], $i < $open, $i);
+        }
+    }
+
+    private function file(User $agent, User $coordinator, bool $open, int $index): void
+    {
+        $officeId = (int) $agent->officeRoles->firstOrFail()->office_id;
+        $today = LocalDate::at(now(), new \DateTimeZone('America/New_York'));
+        $side = mt_rand(0, 2) === 0 ? 'seller' : 'buyer';
+        $listed = $open && mt_rand(0, 5) === 0;
+        $closing = $open ? $today->plusDays(mt_rand(2, 62)) : $today->plusDays(-mt_rand(4, 725));
+        $accepted = $closing->plusDays(-mt_rand(34, 58));
+        $accepted = $open && $accepted->isAfter($today) ? $today->plusDays(-mt_rand(1, 9)) : $accepted;
+        $street = (2 + ($index * 37) % 480).' '.self::STREETS[$index % count(self::STREETS)];
+        $town = self::TOWNS[mt_rand(0, 3)];
+        $settled = $open ? mt_rand(1, 6) : 7;
+        $file = DealFile::create([
+            'brokerage_id' => $agent->brokerage_id, 'office_id' => $officeId, 'name' => "{$street}, {$town}", 'side' => $side, 'kind' => 'sale', 'status' => $open ? ($listed ? 'active' : 'under_contract') : 'closed',
+            'kit' => $open && $side === 'buyer' ? 'purchase-buyer' : null, 'listing_number' => sprintf('TR-%s-%05d', $open ? '26' : '25', 5000 + $index), 'opened_by' => $agent->id, 'closed_on' => $open ? null : $closing->iso(), 'required' => 7, 'settled' => $settled,
+        ]);
+        $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
+        DB::table('file_members')->insert([[...$base, 'user_id' => $agent->id, 'role' => 'agent'], ...(mt_rand(0, 1) === 0 || ! $open ? [] : [[...$base, 'user_id' => $coordinator->id, 'role' => 'coordinator']])]);
+        $facts = ['property.street' => $street, 'property.city' => $town, 'property.state' => 'MW', 'property.year_built' => (string) mt_rand(1921, 2022), 'price' => mt_rand(1600, 7400).'00.00', 'financing' => mt_rand(0, 4) === 0 ? 'cash' : 'conventional', 'loan_percent' => '80'];
+        if (! $listed) {
+            $facts += ['acceptance' => $accepted->iso(), 'closing' => $closing->iso()];
+            foreach (['earnest' => 5, 'inspection' => 10, 'repair_answer' => 13, 'title' => 15, 'appraisal' => 25, 'loan' => 35] as $name => $days) {
+                $due = $accepted->plusDays($days + 2);
+                if ($due->isBefore($today) && mt_rand(0, 28) !== 0) {
+                    $facts["done.{$name}"] = $due->iso();
+                }
+            }
+        }
+        $rows = [];
+        foreach ($facts as $name => $value) {
+            $rows[] = [...$base, 'name' => $name, 'value' => $value, 'source' => 'entered'];
+        }
+        DB::table('facts')->insert($rows);
+        $this->people($base, $agent);
+        $this->checklist($base, $settled);
+        History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale']);
+    }
+
+    /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
+    private function people(array $base, User $agent): void
+    {
+        $rows = [];
+        foreach (['buyer', 'seller'] as $role) {
+            $name = self::FIRST[mt_rand(0, 15)].' '.self::LAST[mt_rand(0, 13)];
+            $rows[] = [...$base, 'key' => (string) Str::ulid(), 'role' => $role, 'number' => 1, 'name' => $name, 'signing_name' => $name, 'initials' => \App\Files\Models\Party::initialsOf($name), 'email' => $role === 'buyer' ? Str::slug($name, '.').'@client.example' : null, 'user_id' => null];
+        }
+        $rows[] = [...$base, 'key' => (string) Str::ulid(), 'role' => 'agent', 'number' => 1, 'name' => $agent->name, 'signing_name' => $agent->name, 'initials' => \App\Files\Models\Party::initialsOf($agent->name), 'email' => $agent->email, 'user_id' => $agent->id];
+        DB::table('parties')->insert($rows);
+    }
+
+    /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
+    private function checklist(array $base, int $settled): void
+    {
+        $rows = [];
+        foreach (array_keys(self::REQUIREMENTS) as $index => $title) {
+            $rows[] = [...$base, 'key' => (string) Str::ulid(), 'title' => $title, 'stage' => self::REQUIREMENTS[$title], 'position' => $index * 10, 'reason' => 'every purchase', 'review_state' => $index < $settled ? 'accepted' : 'not_handed_in', 'decided_at' => $index < $settled ? now() : null];
+        }
+        DB::table('requirements')->insert($rows);
+    }
+}

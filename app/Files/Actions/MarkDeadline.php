@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Files\Agenda;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\StepRefused;
+
+/** Says that a deadline is done, or takes that back. */
+final class MarkDeadline
+{
+    /** @throws StepRefused when the file has no such deadline */
+    public function __invoke(DealFile $file, string $name): void
+    {
+        foreach (Agenda::of($file)->deadlines as $deadline) {
+            if ($deadline->name === $name) {
+                $known = $file->knownFacts()->where('name', "done.{$name}")->first();
+                $known === null
+                    ? $file->knownFacts()->create(['brokerage_id' => $file->brokerage_id, 'name' => "done.{$name}", 'value' => $file->office->today()->iso(), 'source' => 'entered', 'stored_at' => now(), 'user_id' => Auth::id()])
+                    : $known->delete();
+                History::add($file->brokerage_id, $file->id, $known === null ? 'Deadline met' : 'Deadline open again', ['deadline' => $deadline->label, 'due' => $deadline->due->iso()]);
+
+                return;
+            }
+        }
+        throw new StepRefused('This file has no such deadline.');
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\EntryUnreadable;
+use Unanimus\Forms\Kind;
+use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\Term;
+
+/** Stores a term or a fact of the property; what follows from it follows at once. */
+final class SetFact
+{
+    public function __construct(private readonly ApplyKit $applyKit) {}
+
+    /**
+     * @return string the value as kept
+     *
+     * @throws EntryUnreadable when it cannot be read as what the fact holds
+     * @throws StepRefused when the file is no longer worked on, or there is no such fact
+     */
+    public function __invoke(DealFile $file, string $name, string $typed, string $source = 'entered'): string
+    {
+        $fact = Term::tryFrom($name) ?? PropertyFact::tryFrom($name);
+        if ($fact === null) {
+            throw new StepRefused("There is no term “{$name}”.");
+        }
+        if (! $file->status->isOpen()) {
+            throw new StepRefused("This file is {$file->status->readable()}; its terms stand as they are.");
+        }
+        $value = $fact->choices() !== null ? $this->choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
+        $this->store($file, $name, $value, $source);
+        $this->settle($file, $name === Term::Acceptance->value && $value !== '');
+
+        return $value;
+    }
+
+    /**
+     * Stores facts that came from the listing exchange, each with its source; what was entered by hand stays.
+     *
+     * @param  array<string, string>  $facts
+     */
+    public function fromListing(DealFile $file, array $facts, string $source): void
+    {
+        $held = $file->knownFacts()->where('source', 'entered')->pluck('name')->all();
+        foreach ($facts as $name => $value) {
+            if (! in_array($name, $held, true)) {
+                $this->store($file, $name, $value, $source);
+            }
+        }
+        $this->settle($file, false);
+    }
+
+    private function store(DealFile $file, string $name, string $value, string $source): void
+    {
+        $known = $file->knownFacts()->where('name', $name)->first();
+        if (($known->value ?? '') === $value) {
+            return;
+        }
+        $value === ''
+            ? $known?->delete()
+            : $file->knownFacts()->updateOrCreate(['name' => $name], ['brokerage_id' => $file->brokerage_id, 'value' => $value, 'source' => $source, 'stored_at' => now(), 'user_id' => Auth::id()]);
+        History::add($file->brokerage_id, $file->id, 'Term changed', ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source]);
+    }
+
+    private function settle(DealFile $file, bool $accepted): void
+    {
+        if ($accepted && in_array($file->status, [DealStatus::Preparing, DealStatus::Active], true)) {
+            $file->update(['status' => $file->status->to(DealStatus::UnderContract)]);
+            History::add($file->brokerage_id, $file->id, 'Under contract');
+        }
+        ($this->applyKit)($file);
+    }
+
+    /** @param  array<string, string>  $choices */
+    private function choice(array $choices, string $typed): string
+    {
+        $kept = Kind::Text->parse($typed, \Unanimus\Dates\LocalDate::ymd(2000, 1, 1));
+        if ($kept !== '' && ! isset($choices[$kept])) {
+            throw new EntryUnreadable('Choose one of: '.implode(', ', $choices).'.');
+        }
+
+        return $kept;
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A term or a fact of the property, with where it is known from.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $value
+ * @property string $source
+ * @property Carbon $stored_at
+ */
+final class KnownFact extends Model
+{
+    public $timestamps = false;
+
+    protected $table = 'facts';
+
+    protected $casts = ['stored_at' => 'datetime'];
+}

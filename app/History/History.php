@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\History;
+
+use App\Access\Actor;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Unanimus\History\Chain;
+
+/**
+ * A file's history: what was done, by whom, in an order nobody can change. Entries are written in the transaction of the
+ * change they tell of, one file's after another.
+ */
+final class History
+{
+    /**
+     * Adds an entry.
+     *
+     * @param  array<string, string|int|bool|null|array<mixed>>  $data
+     */
+    public static function add(int $brokerageId, int $fileId, string $what, array $data = []): void
+    {
+        $actor = app(Actor::class);
+        DB::select('SELECT pg_advisory_xact_lock(1, ?)', [$fileId % 2147483647]);
+        $last = DB::table('history')->where('deal_file_id', $fileId)->orderByDesc('seq')->first(['seq', 'hash']);
+        $entry = ['file' => $fileId, 'at' => Carbon::now('UTC')->format('Y-m-d\TH:i:s.u\Z'), 'who' => $actor->name(), 'user' => $actor->userId(), 'what' => $what, 'data' => $data];
+        $before = $last->hash ?? Chain::START;
+        DB::table('history')->insert([
+            'brokerage_id' => $brokerageId, 'deal_file_id' => $fileId, 'seq' => ($last->seq ?? 0) + 1, 'at' => $entry['at'], 'who' => $entry['who'], 'user_id' => $entry['user'],
+            'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry),
+        ]);
+    }
+
+    /** The number of the first entry of a file that does not hold, or null when all hold. */
+    public static function firstBroken(int $fileId): ?int
+    {
+        $rows = DB::table('history')->where('deal_file_id', $fileId)->orderBy('seq')->cursor();
+
+        return Chain::firstBroken((static function () use ($rows) {
+            foreach ($rows as $row) {
+                yield ['seq' => (int) $row->seq, 'before' => $row->before, 'hash' => $row->hash, 'entry' => [
+                    'file' => (int) $row->deal_file_id, 'at' => Carbon::parse($row->at)->utc()->format('Y-m-d\TH:i:s.u\Z'), 'who' => $row->who,
+                    'user' => $row->user_id, 'what' => $row->what, 'data' => json_decode($row->data, true, 64, JSON_THROW_ON_ERROR),
+                ]];
+            }
+        })());
+    }
+}

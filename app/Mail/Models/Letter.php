@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A letter that goes out once.
+ *
+ * @property int $id
+ * @property int $brokerage_id
+ * @property int|null $deal_file_id
+ * @property string $once_key
+ * @property string $recipient_name
+ * @property string $recipient
+ * @property string $subject
+ * @property string $body
+ * @property string|null $action_label
+ * @property string|null $action_url
+ * @property string|null $attachment
+ * @property string|null $attachment_name
+ * @property Carbon|null $sent_at
+ */
+final class Letter extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $casts = ['sent_at' => 'datetime'];
+}

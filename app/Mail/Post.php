@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail;
+
+use App\Mail\Jobs\SendLetter;
+use App\Mail\Models\Letter;
+use App\Signing\Models\Round;
+use App\Signing\Models\SealedSet;
+use App\Signing\Models\Signer;
+use Illuminate\Support\Str;
+use Unanimus\Signing\RoundState;
+use Unanimus\Signing\RoundStatus;
+
+/**
+ * Letters out. Each is a row written with what it tells of, under a key that keeps it from going out twice; a job sends it.
+ */
+final class Post
+{
+    public static function invitation(Round $round, Signer $signer): void
+    {
+        $count = $round->papers->count();
+        $until = $round->last_day === null ? '' : ' Please sign by '.\Unanimus\Dates\LocalDate::of($round->last_day)->long().'.';
+        self::letter($round, "invite:{$signer->key}:{$signer->link_version}", $signer->name, (string) $signer->email, "Please sign: {$round->title}",
+            "{$round->sender->name} asks you to sign ".($count === 1 ? 'a paper' : self::words($count).' papers')." for {$round->file->name}.{$until}\n\n".($round->message === '' ? '' : "{$round->message}\n\n").'The button opens the papers. It is meant for you alone: please do not pass this letter on.',
+            'Read and sign', $signer->link());
+    }
+
+    public static function reminder(Round $round, Signer $signer, string $once): void
+    {
+        self::letter($round, "remind:{$signer->key}:{$once}", $signer->name, (string) $signer->email, "Still to sign: {$round->title}",
+            "{$round->sender->name} is waiting for your signature for {$round->file->name}. You can go on where you stopped.", 'Go on', $signer->link());
+    }
+
+    public static function question(Round $round, string $who, string $question): void
+    {
+        self::letter($round, 'question:'.Str::ulid(), $round->sender->name, $round->sender->email, "Question about {$round->title}", "{$who} asks:\n\n{$question}", 'Open the round', url("/rounds/{$round->key}"));
+    }
+
+    public static function roundEnded(Round $round, RoundState $state): void
+    {
+        $word = match ($state->status) {
+            RoundStatus::Declined => 'was declined',
+            RoundStatus::Recalled => 'was taken back',
+            default => 'has passed its last day',
+        };
+        $reason = ($state->reason ?? '') === '' ? '' : "\n\nReason: {$state->reason}";
+        self::letter($round, "ended:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signing ended: {$round->title}", "The round for {$round->file->name} {$word}.{$reason}\n\nNothing is lost: the papers are drafts again and can be sent anew.", 'Open the round', url("/rounds/{$round->key}"));
+        foreach ($round->signers as $signer) {
+            if ($signer->status !== 'waiting' && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
+                self::letter($round, "ended:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Nothing more to sign: {$round->title}", "The signing of papers for {$round->file->name} {$word}. You need not do anything. {$round->sender->name} will be in touch.");
+            }
+        }
+    }
+
+    public static function finished(Round $round, SealedSet $set): void
+    {
+        $told = [];
+        foreach ($round->signers as $signer) {
+            if (($signer->email ?? '') !== '') {
+                $told[(string) $signer->email] = true;
+                self::letter($round, "finished:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Signed by everyone: {$round->title}",
+                    "Everyone has signed the papers for {$round->file->name}. The whole set is attached: {$set->pages} pages, sealed, with the record of how it was signed. Keep it.", 'See it online', $signer->link(), $set->sha256, 'Signed papers.pdf');
+            }
+        }
+        if (! isset($told[$round->sender->email])) {
+            self::letter($round, "finished:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signed by everyone: {$round->title}", "The sealed set is in the file {$round->file->name}.", 'Open the file', url("/files/{$round->file->key}"));
+        }
+    }
+
+    private static function letter(Round $round, string $once, string $name, string $address, string $subject, string $body, ?string $label = null, ?string $url = null, ?string $attachment = null, ?string $attachmentName = null): void
+    {
+        $letter = Letter::query()->firstOrCreate(['once_key' => $once], [
+            'brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body,
+            'action_label' => $label, 'action_url' => $url, 'attachment' => $attachment, 'attachment_name' => $attachmentName,
+        ]);
+        $letter->wasRecentlyCreated && SendLetter::dispatch($round->brokerage_id, $letter->id);
+    }
+
+    private static function words(int $count): string
+    {
+        return [2 => 'two', 3 => 'three'][$count] ?? (string) $count;
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Http;
+
+use App\Access\User;
+use App\Intake\Models\InboundItem;
+use App\Office\Models\Office;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\View\View;
+use Unanimus\Forms\Library;
+
+/** The Office place: people, offices, the library, what came in by mail. */
+final class OfficeController
+{
+    public function index(Library $library): View
+    {
+        return view('office.index', [
+            'offices' => Office::query()->orderBy('name')->get(),
+            'people' => User::query()->with('officeRoles.office')->where('active', true)->orderBy('name')->get(),
+            'forms' => $library->all(),
+            'inbox' => Gate::allows('run-office') ? InboundItem::query()->orderByDesc('id')->limit(30)->get() : collect(),
+        ]);
+    }
+}

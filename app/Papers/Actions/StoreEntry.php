@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\Files\Actions\SetFact;
+use App\Files\FactBook;
+use App\History\History;
+use App\Papers\Models\Paper;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\EntryUnreadable;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Kind;
+
+/** Stores one entry on a paper, as its own event. The same entry sent twice, after a lost answer, is stored once. */
+final class StoreEntry
+{
+    public function __construct(private readonly SetFact $setFact) {}
+
+    /**
+     * @param  string  $clientKey  made on the device for this entry
+     * @param  'here'|'term'|'follow'  $scope  only on this paper, the term itself, or follow the term again
+     * @return string the value as kept
+     *
+     * @throws EntryUnreadable when it cannot be read as what the blank holds
+     * @throws StepRefused when the paper takes no entries any more
+     */
+    public function __invoke(Paper $paper, string $blankName, string $typed, string $clientKey, string $scope = 'here'): string
+    {
+        $form = $paper->form();
+        $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
+        // One entry after another: a round that is being sent holds the same row.
+        $state = DB::table('papers')->where('id', $paper->id)->lockForUpdate()->value('state');
+        if (! in_array($state, ['draft', 'ready'], true)) {
+            throw new StepRefused(match ($state) {
+                'out' => 'This paper is out for signature. Recall the round to change it.',
+                'signed' => 'This paper is signed. A change needs an amendment.',
+                default => 'This paper takes no entries.',
+            });
+        }
+        if ($scope === 'follow') {
+            $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
+
+            return '';
+        }
+        $value = $blank->kind->parse($typed, $paper->file->office->today());
+        if ($scope === 'term' && $blank->binding !== null && ! str_contains($blank->binding, '?')) {
+            ($this->setFact)($paper->file, $blank->binding, $typed);
+            $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
+
+            return $value;
+        }
+        $before = (string) DB::table('paper_values')->where('paper_id', $paper->id)->where('blank', $blankName)->value('value');
+        $follows = $blank->binding !== null && FactBook::of($paper->file)->value($blank->binding) === $value;
+        if (! $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null)) {
+            return $value;
+        }
+        if ($blank->kind === Kind::Tick && $blank->group !== null && $value !== '') {
+            $this->clearGroup($paper, $form, $blank->group, $blankName, $clientKey);
+        }
+        if ($before !== $value) {
+            History::add($paper->brokerage_id, $paper->deal_file_id, 'Entry', ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value]);
+        }
+
+        return $value;
+    }
+
+    private function clearGroup(Paper $paper, \Unanimus\Forms\Form $form, string $group, string $keep, string $clientKey): void
+    {
+        $filling = Filling::of($form, $paper->load('values')->entries(), FactBook::of($paper->file));
+        foreach ($form->blanks as $other) {
+            if ($other->group === $group && $other->name !== $keep && $filling->value($other->name) !== '') {
+                $paper->keepEntry($other->name, '', "{$clientKey}:{$other->name}", (int) Auth::id() ?: null);
+            }
+        }
+    }
+}

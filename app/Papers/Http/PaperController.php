@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Http;
+
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\Papers\Actions\AssemblePapers;
+use App\Papers\Actions\BringIn;
+use App\Papers\Actions\StoreEntry;
+use App\Papers\Bytes;
+use App\Papers\Models\Paper;
+use App\Papers\PageStore;
+use App\Papers\PaperPrint;
+use App\Papers\PaperView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\View\View;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\EntryUnreadable;
+use Unanimus\Forms\Filling;
+use Unanimus\Pages\PdfRefused;
+use Unanimus\Pages\ToolFailed;
+
+/** Papers: filling on the page, looking at, bringing in, printing. */
+final class PaperController
+{
+    public function show(Paper $paper): View
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
+        Gate::authorize('see', $paper->file);
+        $canFill = $paper->isDraft() && Gate::allows('work-on', $paper->file);
+
+        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper)]);
+    }
+
+    public function entry(Request $request, Paper $paper, StoreEntry $store): JsonResponse
+    {
+        $paper->load(['file.office', 'file.members']);
+        Gate::authorize('work-on', $paper->file);
+        $given = $request->validate([
+            'blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'scope' => 'nullable|in:here,term,follow',
+        ]);
+        try {
+            $store($paper, $given['blank'], (string) $given['value'], 'web:'.$given['key'], $given['scope'] ?? 'here');
+        } catch (EntryUnreadable $unreadable) {
+            return new JsonResponse(['message' => $unreadable->getMessage()], 422);
+        }
+        $paper->unsetRelations()->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values']);
+
+        return new JsonResponse(PaperView::of($paper)->changes($given['blank']));
+    }
+
+    public function image(Paper $paper, int $page, Bytes $bytes): Response
+    {
+        $form = $paper->form();
+        if ($paper->isDraft() && $form !== null) {
+            abort_if($page < 1 || $page > count($form->pages), 404);
+
+            return PageStore::send($form->pdf, "{$form->number}-{$form->revision}-".substr((string) md5_file($form->pdf), 0, 8), $page);
+        }
+        $version = $paper->latest;
+        abort_if($version === null || $page < 1 || $page > $version->pages, 404);
+
+        return PageStore::send($bytes->path($version->sha256), $version->sha256, $page);
+    }
+
+    public function pdf(Paper $paper, PaperPrint $print): Response
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
+
+        return self::file($print->of($paper), $paper->title);
+    }
+
+    public function assemble(Request $request, DealFile $file, AssemblePapers $assemble): Response
+    {
+        Gate::authorize('see', $file);
+        $given = $request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
+
+        return self::file($assemble(self::chosen($file, $given['papers'])), $file->name);
+    }
+
+    public function bring(Request $request, DealFile $file, BringIn $bring): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $request->validate(['pdf' => 'required|file|max:51200', 'paper' => 'nullable|string|max:26', 'title' => 'nullable|string|max:120'], ['pdf.required' => 'Choose a PDF to bring in.', 'pdf.max' => 'This file is larger than 50 MB. Bring it in as several parts.']);
+        $upload = $request->file('pdf');
+        if (! $upload instanceof UploadedFile) {
+            abort(422);
+        }
+        $placeholder = $request->filled('paper') ? $file->papers()->where('key', $request->input('paper'))->firstOrFail() : null;
+        try {
+            $paper = $bring($file, $upload->getPathname(), $request->string('title')->trim()->value() ?: pathinfo($upload->getClientOriginalName(), PATHINFO_FILENAME), $placeholder);
+        } catch (PdfRefused|ToolFailed $refused) {
+            $why = $refused instanceof PdfRefused ? $refused->getMessage() : 'This PDF could not be read. Ask for it to be sent again.';
+
+            return back()->with('refused', "{$upload->getClientOriginalName()}: {$why} Nothing in the file was changed.");
+        }
+
+        return redirect("/files/{$file->key}")->with('told', "“{$paper->title}” is in the file.");
+    }
+
+    /**
+     * The papers of a file with these keys, in this order.
+     *
+     * @param  array<int, string>  $keys
+     * @return list<Paper>
+     */
+    public static function chosen(DealFile $file, array $keys): array
+    {
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest']);
+        $papers = $file->papers->keyBy('key');
+        $chosen = [];
+        foreach (array_unique($keys) as $key) {
+            $chosen[] = ($papers->get($key) ?? throw new StepRefused('One of these papers is not in this file any more.'))->setRelation('file', $file);
+        }
+
+        return $chosen;
+    }
+
+    public static function file(string $pdf, string $name): Response
+    {
+        $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $name))) ?: 'paper';
+
+        return new Response($pdf, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$plain}.pdf\"", 'Cache-Control' => 'private, no-store', 'Content-Length' => (string) strlen($pdf)]);
+    }
+}

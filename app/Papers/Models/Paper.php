@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Models;
+
+use App\Access\HasKey;
+use App\Files\Models\DealFile;
+use App\Review\Models\Requirement;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Forms\Form;
+use Unanimus\Forms\Library;
+
+/**
+ * Anything in a file that can be printed.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property string $title
+ * @property string|null $form_number
+ * @property string|null $form_revision
+ * @property string $stage
+ * @property string $state
+ * @property int $position
+ * @property string $reason
+ * @property-read DealFile $file
+ * @property-read Collection<int, PaperValue> $values
+ * @property-read Collection<int, PaperVersion> $versions
+ * @property-read PaperVersion|null $latest
+ * @property-read Requirement|null $requirement
+ */
+final class Paper extends Model
+{
+    use HasKey;
+
+    protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => ''];
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function file(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'deal_file_id');
+    }
+
+    /** @return HasMany<PaperValue, $this> */
+    public function values(): HasMany
+    {
+        return $this->hasMany(PaperValue::class);
+    }
+
+    /** @return HasMany<PaperVersion, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(PaperVersion::class)->orderBy('number');
+    }
+
+    /** @return HasOne<PaperVersion, $this> */
+    public function latest(): HasOne
+    {
+        return $this->hasOne(PaperVersion::class)->ofMany('number', 'max');
+    }
+
+    /** @return HasOne<Requirement, $this> */
+    public function requirement(): HasOne
+    {
+        return $this->hasOne(Requirement::class);
+    }
+
+    public function form(): ?Form
+    {
+        return $this->form_number === null ? null : app(Library::class)->form($this->form_number);
+    }
+
+    /** Whether entries may still be made on it. */
+    public function isDraft(): bool
+    {
+        return $this->form_number !== null && in_array($this->state, ['draft', 'ready'], true);
+    }
+
+    /** @return array<string, string> what was entered on it, by blank */
+    public function entries(): array
+    {
+        return $this->values->pluck('value', 'blank')->all();
+    }
+
+    /**
+     * Keeps an entry as its own event and as what stands now; the same client key again changes nothing.
+     *
+     * @param  string|null  $value  as kept; null takes the entry away, so that the blank follows its term again
+     * @return bool whether it was new
+     */
+    public function keepEntry(string $blank, ?string $value, string $clientKey, ?int $userId): bool
+    {
+        $new = DB::selectOne(
+            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
+            [$this->brokerage_id, $this->deal_file_id, $this->id, $blank, $value, $clientKey, $userId],
+        );
+        if ($new === null) {
+            return false;
+        }
+        if ($value === null) {
+            DB::table('paper_values')->where('paper_id', $this->id)->where('blank', $blank)->delete();
+
+            return true;
+        }
+        DB::table('paper_values')->upsert(
+            [['paper_id' => $this->id, 'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'blank' => $blank, 'value' => $value, 'entry_id' => $new->id]],
+            ['paper_id', 'blank'], ['value', 'entry_id'],
+        );
+
+        return true;
+    }
+
+    /** Adds a version from bytes that are kept already. */
+    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null): PaperVersion
+    {
+        $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
+
+        return $this->versions()->create([
+            'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'pages' => $pages,
+            'made_by' => $madeBy, 'note' => $note, 'user_id' => $userId, 'made_at' => now(),
+        ]);
+    }
+}

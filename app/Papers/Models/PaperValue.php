@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What stands in a blank of a paper now.
+ *
+ * @property int $paper_id
+ * @property string $blank
+ * @property string $value
+ */
+final class PaperValue extends Model
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'paper_id';
+}

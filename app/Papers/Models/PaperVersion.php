@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Models;
+
+use App\Access\HasKey;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A paper's bytes at one time, by their SHA-256.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $paper_id
+ * @property int $number
+ * @property string $made_by
+ * @property string $sha256
+ * @property int $pages
+ * @property string $note
+ * @property Carbon $made_at
+ */
+final class PaperVersion extends Model
+{
+    use HasKey;
+
+    public $timestamps = false;
+
+    protected $casts = ['made_at' => 'datetime'];
+}

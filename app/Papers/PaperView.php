@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers;
+
+use App\Files\FactBook;
+use App\Papers\Models\Paper;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Forms\Blank;
+use Unanimus\Forms\Filled;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Form;
+use Unanimus\Forms\MarkPlace;
+use Unanimus\Terms\Term;
+
+/** A paper made ready for the screen: each page with what stands on it, and the list of blanks. */
+final readonly class PaperView
+{
+    /**
+     * @param  list<array{float, float}>  $sizes
+     * @param  list<Blank>  $missing
+     */
+    private function __construct(public Paper $paper, public ?Form $form, public ?Filling $filling, public array $sizes, public array $missing, public string $stamp, public string $stored) {}
+
+    public static function of(Paper $paper): self
+    {
+        $form = $paper->form();
+        if ($paper->isDraft() && $form !== null) {
+            $filling = Filling::of($form, $paper->entries(), FactBook::of($paper->file));
+            $last = DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at');
+
+            return new self($paper, $form, $filling, $form->pages, $filling->missing(), substr((string) md5_file($form->pdf), 0, 8), self::time($last, $paper));
+        }
+        $version = $paper->latest;
+        $sizes = $version === null ? [] : \Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages();
+
+        return new self($paper, $form, null, $sizes, [], substr($version->sha256 ?? '', 0, 12), '');
+    }
+
+    /** @return list<Filled> what stands on a page, from 1, in reading order */
+    public function on(int $page): array
+    {
+        return array_values(array_filter($this->filling->blanks ?? [], static fn (Filled $filled) => $filled->blank->page === $page));
+    }
+
+    /** @return list<MarkPlace> */
+    public function marksOn(int $page): array
+    {
+        return array_values(array_filter($this->form->marks ?? [], static fn (MarkPlace $mark) => $mark->page === $page));
+    }
+
+    public function missingOn(int $page): int
+    {
+        return count(array_filter($this->missing, static fn (Blank $blank) => $blank->page === $page));
+    }
+
+    public function isMissing(string $name): bool
+    {
+        foreach ($this->missing as $blank) {
+            if ($blank->name === $name) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What the screen must know after an entry: every blank as it stands, what is missing, and whether a term is departed from.
+     *
+     * @return array<string, mixed>
+     */
+    public function changes(string $blank): array
+    {
+        $all = [];
+        foreach ($this->filling->blanks ?? [] as $name => $filled) {
+            $all[$name] = ['shown' => self::shown($filled), 'source' => $filled->source, 'departs' => $filled->departs];
+        }
+        $filled = $this->filling->blanks[$blank] ?? null;
+        $binding = $filled?->blank->binding;
+        $term = $binding === null || str_contains($binding, '?') ? null : (Term::tryFrom($binding) ?? \Unanimus\Terms\PropertyFact::tryFrom($binding));
+
+        return [
+            'stored' => self::time(now()->toIso8601String(), $this->paper), 'blanks' => $all, 'missing' => array_map(static fn (Blank $left) => $left->name, $this->missing),
+            'ask' => $filled !== null && $filled->departs && $term !== null
+                ? ['blank' => $blank, 'term' => $term->label(), 'here' => $filled->blank->kind->show($filled->value), 'there' => $filled->blank->kind->show((string) $filled->followed)]
+                : null,
+        ];
+    }
+
+    public static function shown(Filled $filled): string
+    {
+        return $filled->blank->kind->show($filled->value);
+    }
+
+    private static function time(?string $at, Paper $paper): string
+    {
+        return $at === null ? '' : (new \DateTimeImmutable($at))->setTimezone($paper->file->office->timeZone())->format('H:i:s');
+    }
+}

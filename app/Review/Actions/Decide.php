@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Review\Actions;
+
+use App\Access\User;
+use App\History\History;
+use App\Review\Models\Requirement;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\Rect;
+use Unanimus\Review\ReviewState;
+
+/** The reviewer's decision on a requirement: accept, send back with a remark, or grant that it does not apply. */
+final class Decide
+{
+    /** @throws StepRefused when there is nothing to decide */
+    public function accept(Requirement $requirement, User $by): void
+    {
+        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->accept(), 'Accepted', '');
+    }
+
+    /** @throws StepRefused when there is nothing to decide or the remark is empty */
+    public function sendBack(Requirement $requirement, User $by, string $remark, ?int $page = null, ?Rect $place = null): void
+    {
+        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->sendBack($remark), 'Sent back', $remark);
+        $requirement->remarks()->create([
+            'brokerage_id' => $requirement->brokerage_id, 'deal_file_id' => $requirement->deal_file_id, 'page' => $page, 'x' => $place?->x, 'y' => $place?->y,
+            'text' => trim($remark), 'user_id' => $by->id, 'at' => now(),
+        ]);
+    }
+
+    /** @throws StepRefused when it is settled already or no reason is given */
+    public function waive(Requirement $requirement, User $by, string $reason): void
+    {
+        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->waive($reason), 'Does not apply', $reason);
+        $requirement->update(['note' => trim($reason)]);
+    }
+
+    /** @param  callable(ReviewState): ReviewState  $step */
+    private function decide(Requirement $requirement, User $by, callable $step, string $what, string $why): void
+    {
+        DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
+        $requirement->refresh();
+        $requirement->update(['review_state' => $step($requirement->review_state), 'decided_at' => now(), 'decided_by' => $by->id]);
+        History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]));
+        $requirement->file->countSettled();
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Review\Actions;
+
+use App\Access\User;
+use App\History\History;
+use App\Review\Models\Requirement;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+
+/** Gives papers to review. */
+final class HandIn
+{
+    /** @throws StepRefused when the paper has not come in, or is with the reviewer already */
+    public function __invoke(Requirement $requirement, User $by): void
+    {
+        DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
+        $requirement->refresh();
+        $paper = $requirement->paper;
+        if ($paper === null || ! in_array($paper->state, ['ready', 'signed', 'draft'], true)) {
+            throw new StepRefused("“{$requirement->title}” has not come in yet: there is nothing to hand in.");
+        }
+        if ($paper->state === 'draft' && ($paper->form()?->marks ?? []) !== []) {
+            throw new StepRefused("“{$requirement->title}” is not signed yet. Have it signed, then hand it in.");
+        }
+        $requirement->update(['review_state' => $requirement->review_state->handIn(), 'handed_in_at' => now(), 'handed_in_by' => $by->id]);
+        $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
+        History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Handed in', ['requirement' => $requirement->title]);
+        $requirement->file->countSettled();
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Review\Http;
+
+use App\Access\User;
+use App\Papers\PaperView;
+use App\Review\Actions\Decide;
+use App\Review\Actions\HandIn;
+use App\Review\Models\Requirement;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\View\View;
+use Unanimus\Pages\Rect;
+
+/** The review desk, and handing in. */
+final class ReviewController
+{
+    public function index(Request $request): View
+    {
+        Gate::authorize('review-desk');
+        $waiting = $this->waiting()->limit(200)->get();
+
+        return view('review.index', ['waiting' => $waiting]);
+    }
+
+    public function show(Requirement $requirement): View
+    {
+        $requirement->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'file.requirements', 'paper.values', 'paper.latest', 'remarks.author']);
+        Gate::authorize('review', $requirement->file);
+        $paper = $requirement->paper?->setRelation('file', $requirement->file);
+
+        return view('review.show', [
+            'requirement' => $requirement, 'file' => $requirement->file, 'paper' => $paper, 'view' => $paper === null ? null : PaperView::of($paper),
+            'next' => $this->waiting()->whereKeyNot($requirement->id)->value('key'), 'whole' => $requirement->file->completeness(),
+        ]);
+    }
+
+    public function handIn(Request $request, Requirement $requirement, HandIn $handIn): RedirectResponse
+    {
+        Gate::authorize('work-on', $requirement->file);
+        $handIn($requirement, $this->user($request));
+
+        return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” is with the reviewer.");
+    }
+
+    public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
+    {
+        Gate::authorize('review', $requirement->file);
+        $decide->accept($requirement, $this->user($request));
+
+        return $this->onward($requirement, 'Accepted.');
+    }
+
+    public function sendBack(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
+    {
+        Gate::authorize('review', $requirement->file);
+        $given = $request->validate(['remark' => 'required|string|max:2000', 'page' => 'nullable|integer|between:1,1000', 'x' => 'nullable|numeric|between:0,14400', 'y' => 'nullable|numeric|between:0,14400'], ['remark.required' => 'Say in a remark what is to be mended.']);
+        $place = isset($given['page'], $given['x'], $given['y']) ? new Rect((float) $given['x'], (float) $given['y'], 1, 1) : null;
+        $decide->sendBack($requirement, $this->user($request), $given['remark'], isset($given['page']) ? (int) $given['page'] : null, $place);
+
+        return $this->onward($requirement, 'Sent back with your remark.');
+    }
+
+    public function waive(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
+    {
+        Gate::authorize('review', $requirement->file);
+        $given = $request->validate(['reason' => 'required|string|max:500'], ['reason.required' => 'Say why it does not apply.']);
+        $decide->waive($requirement, $this->user($request), $given['reason']);
+
+        return $this->onward($requirement, 'Marked as not applying.');
+    }
+
+    /** @return \Illuminate\Database\Eloquent\Builder<Requirement> what waits, longest first */
+    private function waiting(): \Illuminate\Database\Eloquent\Builder
+    {
+        $user = request()->user();
+        $offices = $user instanceof User ? $user->officeRoles->where('role', 'broker')->pluck('office_id')->all() : [];
+
+        return Requirement::query()->with(['file.office', 'paper'])->where('review_state', 'handed_in')
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->orderBy('handed_in_at')->orderBy('id');
+    }
+
+    private function onward(Requirement $requirement, string $told): RedirectResponse
+    {
+        $next = $this->waiting()->whereKeyNot($requirement->id)->value('key');
+
+        return redirect($next === null ? '/review' : "/review/{$next}")->with('told', "{$requirement->title}: {$told}");
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

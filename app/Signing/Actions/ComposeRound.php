@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\Access\User;
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\Files\Models\Party;
+use App\Papers\Models\Paper;
+use App\Signing\Models\Round;
+use App\Signing\Models\RoundPaper;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\MarkPlace;
+
+/** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
+final class ComposeRound
+{
+    /** Ours and the clients are asked by us; the other side signs with its own agent unless it is added. */
+    private const ASKED = ['buyer' => ['buyer', 'agent'], 'seller' => ['seller', 'agent'], 'both' => ['buyer', 'seller', 'agent'], 'tenant' => ['tenant', 'agent'], 'landlord' => ['landlord', 'agent']];
+
+    /**
+     * @param  list<Paper>  $papers
+     *
+     * @throws StepRefused when a paper cannot go out
+     */
+    public function __invoke(DealFile $file, array $papers, User $by): Round
+    {
+        if ($papers === []) {
+            throw new StepRefused('Choose at least one paper to have signed.');
+        }
+        foreach ($papers as $paper) {
+            if (! in_array($paper->state, ['draft', 'ready'], true)) {
+                throw new StepRefused("“{$paper->title}” is {$paper->state} and cannot go out for signature.");
+            }
+        }
+        $round = Round::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'title' => $this->title($papers), 'user_id' => $by->id, 'last_day' => $file->office->today()->plusDays(5)->iso()]);
+        $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
+        $parties = $file->parties->keyBy(static fn (Party $party) => (string) $party->seat());
+        $asked = self::ASKED[$file->side];
+        $seats = [];
+        $position = 0;
+        foreach ($papers as $index => $paper) {
+            /** @var RoundPaper $sent */
+            $sent = $round->papers()->create([...$base, 'paper_id' => $paper->id, 'position' => $index, 'title' => $paper->title, 'pages' => count($paper->form()->pages ?? []) ?: ($paper->latest->pages ?? 0)]);
+            foreach ($paper->form()->marks ?? [] as $mark) {
+                $seat = (string) $mark->seat;
+                if ($parties->has($seat) && in_array($mark->seat->role, $asked, true)) {
+                    $seats[$seat] = $mark->seat;
+                    $round->marks()->create([...$base, 'round_paper_id' => $sent->id, ...self::mark($mark), 'position' => $position++]);
+                }
+            }
+        }
+        uasort($seats, static fn ($a, $b) => $a->order() <=> $b->order());
+        foreach ($seats as $key => $seat) {
+            $party = $parties[$key];
+            $round->signers()->create([...$base, 'party_id' => $party->id, 'seat' => $key, 'name' => $party->signing_name ?: $party->name, 'initials' => $party->initials, 'email' => $party->email, 'turn' => $seat->role === 'agent' ? 2 : 1]);
+        }
+
+        return $round;
+    }
+
+    /**
+     * What keeps the round from being sent, in words, with where it is mended.
+     *
+     * @return list<array{text: string, signer: string|null, paper: string|null}>
+     */
+    public static function faults(Round $round): array
+    {
+        $faults = [];
+        $facts = FactBook::of($round->file);
+        foreach ($round->signers as $signer) {
+            if (($signer->email ?? '') === '') {
+                $faults[] = ['text' => "{$signer->name} has no mail address.", 'signer' => $signer->key, 'paper' => null];
+            }
+        }
+        if ($round->signers->isEmpty()) {
+            $faults[] = ['text' => 'Nobody signs: no paper here has a mark for anyone seated in the file.', 'signer' => null, 'paper' => null];
+        }
+        foreach ($round->papers as $sent) {
+            if (! $round->marks->contains('round_paper_id', $sent->id)) {
+                $faults[] = ['text' => "Nobody signs “{$sent->title}”.", 'signer' => null, 'paper' => $sent->paper->key];
+            }
+            $form = $sent->paper->form();
+            $missing = $form === null ? [] : Filling::of($form, $sent->paper->entries(), $facts)->missing();
+            if ($missing !== []) {
+                $count = count($missing);
+                $faults[] = ['text' => "“{$sent->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$missing[0]->label}".($count > 1 ? ' …' : '').'.', 'signer' => null, 'paper' => $sent->paper->key];
+            }
+            if (! in_array($sent->paper->state, ['draft', 'ready'], true)) {
+                $faults[] = ['text' => "“{$sent->title}” is {$sent->paper->state} in the meantime.", 'signer' => null, 'paper' => $sent->paper->key];
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return array<string, mixed> */
+    private static function mark(MarkPlace $mark): array
+    {
+        return ['seat' => (string) $mark->seat, 'kind' => $mark->kind, 'page' => $mark->page, 'x' => $mark->place->x, 'y' => $mark->place->y, 'width' => $mark->place->width, 'height' => $mark->place->height];
+    }
+
+    /** @param  non-empty-list<Paper>  $papers */
+    private function title(array $papers): string
+    {
+        $more = count($papers) - 1;
+
+        return $papers[0]->title.($more === 0 ? '' : ($more === 1 ? ' and one more' : " and {$more} more"));
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\History\History;
+use App\Mail\Post;
+use App\Signing\Jobs\SealRound;
+use App\Signing\Models\Event;
+use App\Signing\Models\Round;
+use App\Signing\Models\Signer;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\RoundState;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignerStatus;
+
+/**
+ * The one way anything happens in a round: the round is locked, its events folded, the new one decided upon, stored once
+ * under its key, and what follows set going.
+ */
+final class RecordEvent
+{
+    /**
+     * @param  string  $once  the event's key in this round; a second event under it changes nothing
+     * @param  array{address?: string|null, device?: string|null}  $from
+     *
+     * @throws StepRefused when it may not happen now
+     */
+    public function __invoke(Round $round, RoundEvent $event, string $once, array $from = []): RoundState
+    {
+        DB::table('rounds')->where('id', $round->id)->lockForUpdate()->first();
+        $round->refresh();
+        $round->load(['signers', 'marks', 'events', 'papers']);
+        $before = $round->state();
+        if ($round->events->contains('once_key', $once)) {
+            return $before;
+        }
+        $after = $before->after($event);
+        if ($event->kind === EventKind::Opened && $after->signers === $before->signers) {
+            return $before;
+        }
+        Event::create([
+            'brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id, 'round_id' => $round->id, 'seat' => $event->seat, 'kind' => $event->kind->value,
+            'data' => $event->data, 'once_key' => $once, 'address' => $from['address'] ?? null, 'device' => mb_strimwidth((string) ($from['device'] ?? ''), 0, 200) ?: null, 'at' => now(),
+        ]);
+        $this->tell($round, $event);
+        $this->follow($round, $before, $after);
+
+        return $after;
+    }
+
+    private function tell(Round $round, RoundEvent $event): void
+    {
+        if (! in_array($event->kind, [EventKind::Marked, EventKind::Reminded], true)) {
+            History::add($round->brokerage_id, $round->deal_file_id, $event->kind->label(), array_filter(['round' => $round->title, 'seat' => $event->seat, 'reason' => $event->data['reason'] ?? null, 'question' => $event->data['question'] ?? null]));
+        }
+        if ($event->kind === EventKind::Asked) {
+            $signer = $round->signers->firstWhere('seat', $event->seat);
+            Post::question($round, $signer instanceof Signer ? $signer->name : 'A signer', (string) ($event->data['question'] ?? ''));
+        }
+    }
+
+    private function follow(Round $round, RoundState $before, RoundState $after): void
+    {
+        foreach ($round->signers as $signer) {
+            $status = $after->signers[$signer->seat];
+            if ($status !== $before->signers[$signer->seat]) {
+                $signer->update(['status' => $status->value]);
+                $status === SignerStatus::Invited && Post::invitation($round, $signer);
+            }
+        }
+        if ($after->status === $before->status) {
+            return;
+        }
+        $round->update(['status' => $after->status, 'reason' => $after->reason, 'over_at' => $after->status->isOver() ? now() : null]);
+        if ($after->status === RoundStatus::Complete) {
+            SealRound::dispatch($round->brokerage_id, $round->id);
+        } elseif ($after->status->isOver()) {
+            $this->release($round);
+            Post::roundEnded($round, $after);
+        }
+    }
+
+    /** Papers of a round that came to nothing can be changed again. */
+    private function release(Round $round): void
+    {
+        DB::table('papers')->whereIn('id', $round->papers->pluck('paper_id'))->where('state', 'out')->update(['state' => 'draft', 'updated_at' => now()]);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\History\History;
+use App\Mail\Post;
+use App\Papers\Bytes;
+use App\Signing\Models\Event;
+use App\Signing\Models\Round;
+use App\Signing\Models\RoundPaper;
+use App\Signing\Models\SealedSet;
+use App\Signing\Models\Signer;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Evidence\EvidenceRecord;
+use Unanimus\Evidence\Seal;
+use Unanimus\Evidence\SigningKey;
+use Unanimus\Evidence\TimeStamps;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\MarkDrawing;
+use Unanimus\Signing\RoundStatus;
+
+/** Makes the sealed set of a complete round: signatures drawn in, the evidence record behind, all under one seal. */
+final class SealSet
+{
+    public function __construct(private readonly Bytes $bytes, private readonly Press $press, private readonly TimeStamps $stamps) {}
+
+    public function __invoke(Round $round): void
+    {
+        // Whoever comes second waits here and finds the set made.
+        DB::table('rounds')->where('id', $round->id)->lockForUpdate()->first();
+        $round->refresh();
+        if ($round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $round->id)->exists()) {
+            return;
+        }
+        $round->load(['papers.paper.requirement', 'signers', 'marks', 'events', 'file.office', 'sender']);
+        $scratch = new Scratch;
+        $parts = [];
+        foreach ($round->papers as $index => $sent) {
+            $look = PdfLook::into($this->bytes->path((string) $sent->sha256));
+            $signed = $this->press->drawOver($this->bytes->path((string) $sent->sha256), $this->drawings($round, $sent, $look->pages()));
+            $parts[] = ['title' => $sent->title, 'pdf' => $scratch->put("{$index}.pdf", $signed), 'bytes' => $signed];
+        }
+        $record = $scratch->put('record.pdf', $this->press->print($this->record($round)->pages()));
+        $set = $this->press->assemble([...array_map(static fn (array $part) => ['title' => $part['title'], 'pdf' => $part['pdf']], $parts), ['title' => 'Evidence record', 'pdf' => $record]]);
+        $seal = new Seal(SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')), (string) config('unanimus.seal.passphrase')), $this->stamps, (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name'));
+        $sealed = $seal->over($set, now()->toImmutable());
+        $this->store($round, $sealed, array_column($parts, 'bytes'), count(PdfLook::into($scratch->put('sealed.pdf', $sealed))->pages()));
+    }
+
+    /** @param  list<string>  $signed */
+    private function store(Round $round, string $sealed, array $signed, int $pages): void
+    {
+        $base = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
+        $sha256 = $this->bytes->keep($round->brokerage_id, $sealed);
+        $set = SealedSet::create([...$base, 'round_id' => $round->id, 'sha256' => $sha256, 'pages' => $pages, 'sealed_at' => now()]);
+        foreach ($round->papers as $index => $sent) {
+            $sent->paper->addVersion($this->bytes->keep($round->brokerage_id, $signed[$index]), $sent->pages, 'signed', "round {$round->key}");
+            $sent->paper->update(['state' => 'signed']);
+        }
+        History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256]);
+        $round->setRelation('sealedSet', $set);
+        Post::finished($round, $set);
+    }
+
+    /**
+     * @param  list<array{float, float}>  $sizes
+     * @return array<int, Drawing>
+     */
+    private function drawings(Round $round, RoundPaper $sent, array $sizes): array
+    {
+        $drawings = [];
+        foreach ($round->marks->where('round_paper_id', $sent->id) as $mark) {
+            $signer = $round->signers->firstWhere('seat', $mark->seat);
+            $signature = $signer?->signature();
+            if ($signer === null || $signature === null) {
+                continue;
+            }
+            $drawing = $drawings[$mark->page] ??= new Drawing(...$sizes[$mark->page - 1]);
+            MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, $this->signedOn($round, $signer));
+        }
+
+        return $drawings;
+    }
+
+    private function signedOn(Round $round, Signer $signer): string
+    {
+        return $this->when($round, $signer, EventKind::Finished, 'm/d/Y');
+    }
+
+    private function when(Round $round, Signer $signer, EventKind $kind, string $format): string
+    {
+        $event = $round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->kind === $kind->value);
+
+        return $event === null ? '—' : $event->at->setTimezone($round->file->office->zone)->format($format);
+    }
+
+    private function record(Round $round): EvidenceRecord
+    {
+        $names = $round->signers->pluck('name', 'seat');
+
+        return new EvidenceRecord(
+            $round->key,
+            "{$round->file->name}: {$round->title}",
+            array_values($round->papers->map(static fn (RoundPaper $sent) => ['title' => $sent->title, 'pages' => $sent->pages, 'sha256' => (string) $sent->sha256])->all()),
+            array_values($round->signers->map(fn (Signer $signer) => [
+                'name' => $signer->name, 'seat' => $signer->place()->label(), 'address' => (string) $signer->email,
+                'agreed' => $this->when($round, $signer, EventKind::Consented, 'j M Y, H:i:s'), 'finished' => $this->when($round, $signer, EventKind::Finished, 'j M Y, H:i:s'),
+            ])->all()),
+            array_values($round->events->map(static fn (Event $event) => [
+                'at' => $event->at->setTimezone($round->file->office->zone)->format('j M Y, H:i:s'), 'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
+                'what' => EventKind::from($event->kind)->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''), 'from' => trim((string) $event->address),
+            ])->all()),
+            $round->file->office->zone,
+        );
+    }
+}

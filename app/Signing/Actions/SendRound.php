@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\Papers\Bytes;
+use App\Papers\PaperPrint;
+use App\Signing\Models\Round;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Scratch;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\RoundStatus;
+
+/** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
+final class SendRound
+{
+    public function __construct(private readonly PaperPrint $print, private readonly Bytes $bytes, private readonly RecordEvent $record) {}
+
+    /** @throws StepRefused when something is missing; the message says what */
+    public function __invoke(Round $round): void
+    {
+        DB::table('rounds')->where('id', $round->id)->lockForUpdate()->first();
+        $round->refresh();
+        if ($round->status !== RoundStatus::Drafting) {
+            return;
+        }
+        DB::table('papers')->whereIn('id', $round->papers->pluck('paper_id'))->orderBy('id')->lockForUpdate()->get(['id']);
+        $round->load(['papers.paper.values', 'papers.paper.latest', 'signers', 'marks']);
+        $faults = ComposeRound::faults($round);
+        if ($faults !== []) {
+            throw new StepRefused($faults[0]['text'].(count($faults) > 1 ? ' And '.(count($faults) - 1).' more.' : ''));
+        }
+        foreach ($round->papers as $sent) {
+            $pdf = $this->print->of($sent->paper);
+            $scratch = new Scratch;
+            $pages = count(PdfLook::into($scratch->put('paper.pdf', $pdf))->pages());
+            $sha256 = $this->bytes->keep($round->brokerage_id, $pdf);
+            $sent->update(['sha256' => $sha256, 'pages' => $pages]);
+            $sent->paper->addVersion($sha256, $pages, 'sent', 'sent for signature', $round->user_id);
+            $sent->paper->update(['state' => 'out']);
+        }
+        $round->update(['sent_at' => now()]);
+        ($this->record)($round, new RoundEvent(EventKind::Sent), 'sent');
+    }
+}

@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Http;
+
+use App\Access\User;
+use App\Files\Actions\SetParty;
+use App\Files\Models\DealFile;
+use App\Mail\Post;
+use App\Papers\Bytes;
+use App\Papers\Http\PaperController;
+use App\Papers\PageStore;
+use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\RecordEvent;
+use App\Signing\Actions\SendRound;
+use App\Signing\Models\Round;
+use App\Signing\Models\Signer;
+use App\Signing\RoundView;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use Illuminate\View\View;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\RoundStatus;
+
+/** Rounds, for those who send and watch them. */
+final class RoundController
+{
+    public function store(Request $request, DealFile $file, ComposeRound $compose): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
+        $user = $request->user();
+        $round = $compose($file, PaperController::chosen($file, $given['papers']), $user instanceof User ? $user : abort(403));
+
+        return redirect("/rounds/{$round->key}");
+    }
+
+    public function show(Round $round): View
+    {
+        $round->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'papers.paper.values', 'papers.paper.latest', 'signers', 'marks', 'events', 'sealedSet', 'sender']);
+        Gate::authorize('see', $round->file);
+
+        return view('signing.round', ['round' => $round, 'file' => $round->file, 'view' => RoundView::of($round), 'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : []]);
+    }
+
+    public function update(Request $request, Round $round): RedirectResponse
+    {
+        $this->authorizeDraft($round);
+        $given = $request->validate([
+            'message' => 'nullable|string|max:2000', 'last_day' => 'nullable|string|max:40', 'turns' => 'nullable|array', 'turns.*' => 'integer|between:1,9', 'addresses' => 'nullable|array', 'addresses.*' => 'nullable|email|max:200',
+        ], ['addresses.*.email' => 'This is not a mail address.']);
+        $today = $round->file->office->today();
+        $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $today);
+        if ($last !== null && $last->isBefore($today)) {
+            throw new StepRefused('The last day to sign is in the past.');
+        }
+        $round->update(['message' => (string) ($given['message'] ?? ''), 'last_day' => $last?->iso()]);
+        foreach ($round->signers as $signer) {
+            $signer->update(['turn' => (int) ($given['turns'][$signer->key] ?? $signer->turn)]);
+            $address = trim((string) ($given['addresses'][$signer->key] ?? ''));
+            if ($address !== '' && $address !== $signer->email) {
+                $signer->update(['email' => $address]);
+                DB::table('parties')->where('id', $signer->party_id)->update(['email' => $address]);
+            }
+        }
+        if ($request->boolean('send')) {
+            return $this->send($round->refresh(), app(SendRound::class));
+        }
+
+        return redirect("/rounds/{$round->key}")->with('told', 'Stored.');
+    }
+
+    public function send(Round $round, SendRound $send): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $send($round);
+
+        return redirect("/rounds/{$round->key}")->with('told', 'Sent. The first turn has a letter.');
+    }
+
+    public function dropSigner(Round $round, Signer $signer): RedirectResponse
+    {
+        $this->authorizeDraft($round);
+        abort_unless($signer->round_id === $round->id, 404);
+        $round->marks()->where('seat', $signer->seat)->delete();
+        $signer->delete();
+
+        return redirect("/rounds/{$round->key}")->with('told', "{$signer->name} does not sign in this round.");
+    }
+
+    public function discard(Round $round): RedirectResponse
+    {
+        $this->authorizeDraft($round);
+        $round->delete();
+
+        return redirect("/files/{$round->file->key}")->with('told', 'The round was dropped before it was sent. Its papers are as they were.');
+    }
+
+    public function recall(Request $request, Round $round, RecordEvent $record): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['reason' => 'nullable|string|max:500']);
+        $record($round, new RoundEvent(EventKind::Recalled, null, ['reason' => (string) ($given['reason'] ?? '')]), 'recalled');
+
+        return redirect("/rounds/{$round->key}")->with('told', 'Recalled. The papers are drafts again.');
+    }
+
+    public function remind(Round $round, Signer $signer, RecordEvent $record): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        abort_unless($signer->round_id === $round->id, 404);
+        $once = (string) Str::ulid();
+        $state = $record($round, new RoundEvent(EventKind::Reminded, null, ['seat' => $signer->seat]), "remind:{$once}");
+        if (! in_array($signer->seat, $state->asked(), true)) {
+            throw new StepRefused("{$signer->name} is not asked to sign at the moment.");
+        }
+        Post::reminder($round, $signer, $once);
+
+        return redirect("/rounds/{$round->key}")->with('told', "{$signer->name} was reminded.");
+    }
+
+    public function image(Round $round, int $position, int $page, Bytes $bytes): Response
+    {
+        Gate::authorize('see', $round->file);
+        $sent = $round->papers->firstWhere('position', $position);
+        abort_if($sent === null || $sent->sha256 === null || $page < 1 || $page > $sent->pages, 404);
+
+        return PageStore::send($bytes->path($sent->sha256), $sent->sha256, $page);
+    }
+
+    public function set(Round $round, Bytes $bytes): Response
+    {
+        Gate::authorize('see', $round->file);
+        $set = $round->sealedSet ?? throw new StepRefused('The sealed set is not made yet.');
+
+        return PaperController::file($bytes->read($set->sha256), "Signed {$round->title}");
+    }
+
+    private function authorizeDraft(Round $round): void
+    {
+        Gate::authorize('work-on', $round->file);
+        if ($round->status !== RoundStatus::Drafting) {
+            throw new StepRefused('This round has been sent; recall it to change it.');
+        }
+    }
+}

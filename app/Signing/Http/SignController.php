@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Http;
+
+use App\Papers\Bytes;
+use App\Papers\Http\PaperController;
+use App\Papers\PageStore;
+use App\Signing\Actions\RecordEvent;
+use App\Signing\Models\Signer;
+use App\Signing\RoundView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\View\View;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\Drawing;
+use Unanimus\Signing\AdoptedSignature;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\MarkDrawing;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignerStatus;
+
+/** The signer's pages: no account, one link. */
+final class SignController
+{
+    public function __construct(private readonly RecordEvent $record) {}
+
+    public function show(Request $request, string $token): View
+    {
+        $signer = $this->signer($request);
+        $round = $signer->round;
+        $standing = SignerStatus::from($signer->status);
+        if ($round->status !== RoundStatus::Out || in_array($standing, [SignerStatus::Waiting, SignerStatus::Finished], true)) {
+            return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+        }
+        if ($standing === SignerStatus::Invited) {
+            $this->record($request, $signer, EventKind::Opened, 'opened');
+        }
+        if ($standing !== SignerStatus::Consented) {
+            return view('signing.consent', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+        }
+        if ($signer->adopted === null) {
+            return view('signing.adopt', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+        }
+        $round->load(['events', 'signers']);
+
+        return view('signing.sign', ['signer' => $signer, 'round' => $round, 'token' => $token, 'view' => RoundView::forSigner($round, $token), 'left' => count($round->state()->owes($signer->seat))]);
+    }
+
+    public function consent(Request $request, string $token): RedirectResponse
+    {
+        $request->validate(['agree' => 'accepted'], ['agree.accepted' => 'Tick the box if you agree to sign electronically. If you would rather sign on paper, ask for it below.']);
+        $this->record($request, $this->signer($request), EventKind::Consented, 'consented');
+
+        return redirect("/sign/{$token}");
+    }
+
+    public function adopt(Request $request, string $token): RedirectResponse
+    {
+        $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000']);
+        $signer = $this->signer($request);
+        $signature = ($given['strokes'] ?? '') === ''
+            ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
+            : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
+        $made = $signer->round->events->contains(static fn ($event) => $event->seat === $signer->seat && $event->kind === EventKind::Marked->value);
+        if ($made) {
+            throw new StepRefused('You have signed in places already; your signature stays as it is.');
+        }
+        $this->record($request, $signer, EventKind::Adopted, 'adopted:'.substr(hash('sha256', (string) json_encode($signature->toArray())), 0, 16), ['hand' => $signature->hand ?? 'drawn']);
+        $signer->update(['adopted' => $signature->toArray()]);
+
+        return redirect("/sign/{$token}");
+    }
+
+    public function mark(Request $request, string $token, string $key): JsonResponse
+    {
+        $signer = $this->signer($request);
+        $mark = $signer->round->marks->firstWhere('key', $key) ?? abort(404);
+        $sent = $signer->round->papers->firstWhere('id', $mark->round_paper_id);
+        $state = $this->record($request, $signer, EventKind::Marked, "mark:{$signer->seat}:{$key}", ['mark' => $key, 'where' => $mark->kind->value.', '.($sent->title ?? '').", page {$mark->page}"]);
+        $drawing = new Drawing(612, 792);
+        $signature = $signer->signature() ?? throw new StepRefused('Choose how your signature looks first.');
+        MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, '');
+
+        return new JsonResponse(['drawn' => $drawing->inner(), 'left' => count($state->owes($signer->seat)), 'next' => $state->owes($signer->seat)[0] ?? null]);
+    }
+
+    public function finish(Request $request, string $token): RedirectResponse
+    {
+        $this->record($request, $this->signer($request), EventKind::Finished, 'finished:'.$this->signer($request)->seat);
+
+        return redirect("/sign/{$token}");
+    }
+
+    public function decline(Request $request, string $token): RedirectResponse
+    {
+        $given = $request->validate(['reason' => 'required|string|max:1000'], ['reason.required' => 'Say in a few words why, so that the others know.']);
+        $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->seat, ['reason' => $given['reason']]);
+
+        return redirect("/sign/{$token}");
+    }
+
+    public function ask(Request $request, string $token): RedirectResponse
+    {
+        $given = $request->validate(['question' => 'required|string|max:1000', 'once' => 'required|string|max:40'], ['question.required' => 'Write your question first.']);
+        $signer = $this->signer($request);
+        $this->record($request, $signer, EventKind::Asked, "ask:{$signer->seat}:{$given['once']}", ['question' => $given['question']]);
+
+        return redirect("/sign/{$token}")->with('told', "Your question is on its way to {$signer->round->sender->name}.");
+    }
+
+    public function image(Request $request, string $token, int $position, int $page, Bytes $bytes): Response
+    {
+        $sent = $this->signer($request)->round->papers->firstWhere('position', $position);
+        abort_if($sent === null || $sent->sha256 === null || $page < 1 || $page > $sent->pages, 404);
+
+        return PageStore::send($bytes->path($sent->sha256), $sent->sha256, $page);
+    }
+
+    public function set(Request $request, string $token, Bytes $bytes): Response
+    {
+        $round = $this->signer($request)->round;
+        $set = $round->sealedSet ?? abort(404);
+
+        return PaperController::file($bytes->read($set->sha256), "Signed {$round->title}");
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function record(Request $request, Signer $signer, EventKind $kind, string $once, array $data = []): \Unanimus\Signing\RoundState
+    {
+        $once = $kind === EventKind::Opened || $kind === EventKind::Consented ? "{$once}:{$signer->seat}" : $once;
+
+        return ($this->record)($signer->round, new RoundEvent($kind, $signer->seat, $data), $once, ['address' => $request->ip(), 'device' => $request->userAgent()]);
+    }
+
+    private function signer(Request $request): Signer
+    {
+        $signer = $request->attributes->get('signer');
+
+        return $signer instanceof Signer ? $signer : abort(404);
+    }
+}

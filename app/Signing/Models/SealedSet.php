@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Models;
+
+use App\Access\HasKey;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * The finished PDF of a round.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $round_id
+ * @property string $sha256
+ * @property int $pages
+ * @property Carbon $sealed_at
+ */
+final class SealedSet extends Model
+{
+    use HasKey;
+
+    public $timestamps = false;
+
+    protected $casts = ['sealed_at' => 'datetime'];
+}

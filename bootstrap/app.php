@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Http\InOneTransaction;
+use App\Access\Http\RequestId;
+use App\Access\Http\SecurityHeaders;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Unanimus\Files\StepRefused;
+
+// A running copy keeps everything it writes in one state folder; caches of configuration follow it there.
+$state = getenv('UNANIMUS_STATE') ?: ($_SERVER['UNANIMUS_STATE'] ?? dirname(__DIR__).'/var/demo');
+$state = str_starts_with($state, '/') ? $state : dirname(__DIR__).'/'.$state;
+foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
+    if (getenv("APP_{$cache}_CACHE") === false) {
+        $_ENV["APP_{$cache}_CACHE"] = $_SERVER["APP_{$cache}_CACHE"] = $state.'/cache/'.strtolower($cache).'.php';
+    }
+}
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
+    ->withCommands([__DIR__.'/../app/Demo', __DIR__.'/../app/Office/Console', __DIR__.'/../app/History/Console', __DIR__.'/../app/Forms/Console', __DIR__.'/../app/Signing/Console'])
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->prepend([RequestId::class, SecurityHeaders::class]);
+        $middleware->appendToGroup('web', InOneTransaction::class);
+        // A row is looked for only once the database has been told for whom.
+        $middleware->prependToPriorityList(SubstituteBindings::class, InOneTransaction::class);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/');
+        $middleware->validateCsrfTokens(except: ['intake/*']);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontReport(StepRefused::class);
+        $exceptions->dontFlash(['password', 'current_password']);
+        $exceptions->render(function (StepRefused $refused, Request $request) {
+            return $request->expectsJson() || $request->header('HX-Request') !== null
+                ? response()->json(['message' => $refused->getMessage()], 409)
+                : back()->withInput()->with('refused', $refused->getMessage());
+        });
+    })
+    ->create();
+
+$app->useStoragePath($state.'/storage');
+$app->useEnvironmentPath($state);
+
+return $app;

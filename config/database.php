@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+// Two ways in: "pgsql" is the application's role, held to row-level security; "owner" makes and changes the tables.
+$connection = [
+    'driver' => 'pgsql',
+    'host' => env('DB_HOST', '127.0.0.1'),
+    'port' => env('DB_PORT', '5432'),
+    'database' => env('DB_DATABASE', 'unanimus'),
+    'charset' => 'utf8',
+    'prefix' => '',
+    'search_path' => 'public',
+    'sslmode' => env('DB_SSLMODE', 'prefer'),
+];
+
+return [
+    'default' => 'pgsql',
+    'connections' => [
+        'pgsql' => [
+            ...$connection,
+            'username' => env('DB_USERNAME'),
+            'password' => env('DB_PASSWORD'),
+            // A new connection costs more than most pages' queries; what a request sets, it sets for its transaction only.
+            'options' => [PDO::ATTR_PERSISTENT => PHP_SAPI === 'fpm-fcgi'],
+        ],
+        'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME'), 'password' => env('DB_OWNER_PASSWORD')],
+    ],
+    'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
+];

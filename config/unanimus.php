@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Whether the demo's own pages (the style sheet at /style, the sign-ins shown) are there.
+    'demo' => (bool) env('UNANIMUS_DEMO', false),
+
+    // Where papers' bytes are kept: "local", or "s3" for anything that speaks its protocol.
+    'bytes' => [
+        'store' => env('UNANIMUS_BYTES', 'local'),
+        'folder' => env('UNANIMUS_BYTES_FOLDER', dirname(storage_path()).'/bytes'),
+        's3' => [
+            'endpoint' => env('UNANIMUS_S3_ENDPOINT'),
+            'region' => env('UNANIMUS_S3_REGION', 'us-east-1'),
+            'bucket' => env('UNANIMUS_S3_BUCKET'),
+            'key' => env('UNANIMUS_S3_KEY'),
+            'secret' => env('UNANIMUS_S3_SECRET'),
+        ],
+    ],
+
+    // Pictures of pages, made when first looked at; may be emptied at any time.
+    'page_cache' => dirname(storage_path()).'/storage/app/pages',
+
+    'exchange' => [
+        'name' => env('UNANIMUS_EXCHANGE_NAME', 'Three Rivers Listing Exchange'),
+        'url' => env('UNANIMUS_EXCHANGE_URL'),
+        'token' => env('UNANIMUS_EXCHANGE_TOKEN'),
+    ],
+
+    // RFC 3161 authority; the sealing key as PEM (key, certificate, those above it).
+    'stamps' => ['url' => env('UNANIMUS_STAMPS_URL')],
+    'seal' => [
+        'key' => env('UNANIMUS_SEAL_KEY', dirname(storage_path()).'/secrets/authority/seal.pem'),
+        'passphrase' => env('UNANIMUS_SEAL_PASSPHRASE', ''),
+    ],
+    'authority' => dirname(storage_path()).'/secrets/authority',
+
+    'post_room' => ['url' => env('UNANIMUS_POST_ROOM_URL'), 'folder' => env('UNANIMUS_POST_ROOM_FOLDER')],
+    'intake' => ['token' => env('UNANIMUS_INTAKE_TOKEN')],
+];

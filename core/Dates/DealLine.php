@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Dates;
+
+use Unanimus\Pages\Typeface;
+
+/**
+ * The drawn time line of one file: where posts, flags, ticks and today stand, in the drawing's own units.
+ * Of two flags whose labels would meet, the earlier one is set higher, so that no stem runs through a label.
+ */
+final readonly class DealLine
+{
+    /** The drawing's width. */
+    public const WIDTH = 1232;
+
+    /** The most rows of labels; a flag that finds none free shows as a pennant without its label. */
+    public const ROWS = 4;
+
+    private const SIZE = 12;
+
+    /**
+     * @param list<array{x: float, label: string, day: string, key: string, anchor: string, past: bool}> $posts anchor: start, middle or end of its text
+     * @param list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}> $flags state: done, late, due, ahead; row 0 is a pennant
+     * @param list<array{x: float, label: string}> $ticks
+     * @param float $from where the thick line begins
+     * @param float $to where the line ends
+     */
+    private function __construct(public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to, public int $rows) {}
+
+    /**
+     * Lays the line out, from a week before the first day to two weeks after the last.
+     *
+     * @param array<string, array{label: string, day: LocalDate}> $anchors by key
+     * @param list<Deadline> $deadlines
+     * @param list<string> $done names of deadlines that are done
+     */
+    public static function lay(array $anchors, array $deadlines, array $done, LocalDate $today): ?self
+    {
+        $days = [...array_map(static fn (array $anchor) => $anchor['day'], array_values($anchors)), ...array_map(static fn (Deadline $deadline) => $deadline->due, $deadlines)];
+        if ($days === []) {
+            return null;
+        }
+        usort($days, static fn (LocalDate $a, LocalDate $b) => $a->iso() <=> $b->iso());
+        $start = $days[0]->plusDays(-6);
+        $end = $days[count($days) - 1]->plusDays(9);
+        $span = max(28, $start->daysUntil($end));
+        $x = static fn (LocalDate $day) => round(16 + $start->daysUntil($day) * (self::WIDTH - 32) / $span, 1);
+        $flags = self::flags($deadlines, $done, $today, $x);
+        $posts = self::posts($anchors, $today, $x);
+        $ticks = [];
+        for ($day = $start->plusDays((8 - $start->weekday()) % 7); ! $day->isAfter($start->plusDays($span)); $day = $day->plusDays($span > 120 ? 14 : 7)) {
+            $ticks[] = ['x' => $x($day), 'label' => substr($day->short(), 4)];
+        }
+        $at = $start->daysUntil($today);
+
+        return new self(
+            $posts, $flags, $ticks, $at >= 0 && $at <= $span ? $x($today) : null,
+            $posts === [] ? $x($days[0]) : $posts[0]['x'], $posts === [] ? $x($days[count($days) - 1]) : max(array_column($posts, 'x')),
+            max(1, ...array_column($flags, 'row'), ...[1]),
+        );
+    }
+
+    /**
+     * @param list<Deadline> $deadlines
+     * @param list<string> $done
+     * @param callable(LocalDate): float $x
+     * @return list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}>
+     */
+    private static function flags(array $deadlines, array $done, LocalDate $today, callable $x): array
+    {
+        $flags = [];
+        foreach (array_reverse($deadlines) as $deadline) {
+            $isDone = in_array($deadline->name, $done, true);
+            $left = $today->daysUntil($deadline->due);
+            $state = match (true) {
+                $isDone => 'done',
+                $left < 0 => 'late',
+                $left <= 3 => 'due',
+                default => 'ahead',
+            };
+            $label = $deadline->label.($isDone ? ' ✓' : ($state === 'ahead' ? '' : ' · '.substr($deadline->due->short(), 0, 3)));
+            $at = $x($deadline->due);
+            $width = Typeface::width($label, self::SIZE) + 18;
+            $row = 1;
+            foreach ($flags as $right) {
+                $row = $right['x'] < $at + $width + 4 ? max($row, $right['row'] + 1) : $row;
+            }
+            if ($row > self::ROWS || $at + $width > self::WIDTH) {
+                $row = $at + $width > self::WIDTH && $row <= self::ROWS ? $row : 0;
+            }
+            $flags[] = ['x' => min($at, self::WIDTH - $width - 2), 'row' => $row, 'width' => $width, 'label' => $label, 'day' => $deadline->due->short(), 'state' => $state, 'key' => $deadline->name, 'because' => $deadline->because];
+        }
+
+        return array_reverse($flags);
+    }
+
+    /**
+     * @param array<string, array{label: string, day: LocalDate}> $anchors
+     * @param callable(LocalDate): float $x
+     * @return list<array{x: float, label: string, day: string, key: string, anchor: string, past: bool}>
+     */
+    private static function posts(array $anchors, LocalDate $today, callable $x): array
+    {
+        $posts = [];
+        foreach ($anchors as $key => $anchor) {
+            $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'key' => $key, 'anchor' => 'middle', 'past' => ! $anchor['day']->isAfter($today)];
+        }
+        usort($posts, static fn (array $a, array $b) => $a['x'] <=> $b['x']);
+        for ($i = 0; $i + 1 < count($posts); $i++) {
+            if ($posts[$i + 1]['x'] - $posts[$i]['x'] < 110) {
+                $posts[$i]['anchor'] = $posts[$i]['anchor'] === 'start' ? 'start' : 'end';
+                $posts[$i + 1]['anchor'] = 'start';
+            }
+        }
+
+        return $posts;
+    }
+}

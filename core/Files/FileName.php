@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Files;
+
+use Unanimus\Terms\Facts;
+
+/**
+ * What a file is called: after the property once there is one, else after those we act for.
+ */
+final class FileName
+{
+    /** The name that follows from what is known; "New file" when nothing is. */
+    public static function from(Facts $facts): string
+    {
+        $street = $facts->value('property.street');
+        if ($street !== null) {
+            $unit = $facts->value('property.unit');
+            $city = $facts->value('property.city');
+
+            return $street.($unit === null ? '' : " {$unit}").($city === null ? '' : ", {$city}");
+        }
+        $names = array_filter([$facts->value('buyer.1.name'), $facts->value('buyer.2.name')]);
+        $surnames = array_map(static fn (string $name) => preg_replace('/^.*\s/u', '', $name), $names);
+
+        return $surnames === [] ? 'New file' : implode(' & ', array_unique($surnames)).' purchase';
+    }
+}

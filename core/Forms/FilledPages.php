@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Forms;
+
+use Unanimus\Pages\Drawing;
+
+/**
+ * What is filled in, drawn page by page: shown over the page on the screen and printed over it on paper.
+ */
+final class FilledPages
+{
+    /** @return array<int, Drawing> by page, from 1; only pages with something on them */
+    public static function draw(Form $form, Filling $filling): array
+    {
+        $drawings = [];
+        $printed = $filling->printed();
+        foreach ($form->blanks as $blank) {
+            if (! isset($printed[$blank->name])) {
+                continue;
+            }
+            $drawing = $drawings[$blank->page] ??= new Drawing(...$form->pages[$blank->page - 1]);
+            $blank->kind === Kind::Tick
+                ? $drawing->cross($blank->place)
+                : $drawing->entry($blank->place, $printed[$blank->name], $blank->kind === Kind::Lines);
+        }
+        ksort($drawings);
+
+        return $drawings;
+    }
+}

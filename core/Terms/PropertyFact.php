@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Terms;
+
+use Unanimus\Forms\Kind;
+
+/**
+ * What may be known of the property and entered by hand.
+ */
+enum PropertyFact: string
+{
+    case Street = 'property.street';
+    case Unit = 'property.unit';
+    case City = 'property.city';
+    case County = 'property.county';
+    case State = 'property.state';
+    case Zip = 'property.zip';
+    case YearBuilt = 'property.year_built';
+    case Parcel = 'property.parcel';
+    case Legal = 'property.legal';
+    case Lot = 'property.lot';
+    case Block = 'property.block';
+    case Subdivision = 'property.subdivision';
+    case Septic = 'property.septic';
+    case Association = 'property.association';
+    case ListPrice = 'list_price';
+
+    /** As read on the screen. */
+    public function label(): string
+    {
+        return match ($this) {
+            self::City => 'Town',
+            self::Zip => 'ZIP code',
+            self::Parcel => 'Parcel number',
+            self::Legal => 'Legal description',
+            self::YearBuilt => 'Year built',
+            self::ListPrice => 'List price',
+            self::Septic => 'Septic system',
+            default => ucfirst(str_replace('property.', '', $this->value)),
+        };
+    }
+
+    /** What it holds. */
+    public function kind(): Kind
+    {
+        return match ($this) {
+            self::YearBuilt => Kind::Number,
+            self::ListPrice => Kind::Money,
+            default => Kind::Text,
+        };
+    }
+
+    /** @return array<string, string>|null */
+    public function choices(): ?array
+    {
+        return $this === self::Septic ? ['yes' => 'yes', 'no' => 'no'] : null;
+    }
+}

@@ -1,0 +1,149 @@
+import htmx from 'htmx.org';
+
+htmx.config.includeIndicatorStyles = false;
+htmx.config.allowEval = false;
+htmx.config.defaultSwapStyle = 'outerHTML';
+
+const typing = (target) => target.closest('input:not([type=checkbox]), textarea, select, [contenteditable]');
+let went = 0;
+
+document.addEventListener('keydown', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+    const places = { t: '/', f: '/files', r: '/review', c: '/commission', o: '/office' };
+    if (went && Date.now() - went < 1200 && places[event.key]) {
+        went = 0;
+        location.href = places[event.key];
+        return;
+    }
+    went = event.key === 'g' ? Date.now() : 0;
+    if (event.key === '/') {
+        const field = document.querySelector('.bar .find input');
+        if (field) {
+            event.preventDefault();
+            field.focus();
+        }
+    } else if (event.key === 'n') {
+        document.querySelector('[data-key=n]')?.click();
+    } else if (event.key === '?') {
+        document.querySelector('#keys')?.showModal?.();
+    } else if (['j', 'k', ' ', 'Enter', '.'].includes(event.key)) {
+        walkRows(event);
+    } else {
+        document.querySelector(`[data-press="${CSS.escape(event.key)}"]`)?.click();
+    }
+});
+
+// Lists by keyboard: j and k move, space takes, Enter opens, a point does the row's next action.
+function walkRows(event) {
+    const rows = [...document.querySelectorAll('[data-row]')];
+    if (rows.length === 0 || event.target.closest('button, a, summary')) return;
+    const now = rows.findIndex((row) => row.matches('[data-row=on]'));
+    const on = rows[now];
+    if (event.key === 'j' || event.key === 'k') {
+        const next = rows[Math.min(rows.length - 1, Math.max(0, now + (event.key === 'j' ? 1 : -1)))];
+        on?.setAttribute('data-row', '');
+        next.setAttribute('data-row', 'on');
+        next.scrollIntoView({ block: 'nearest' });
+    } else if (on) {
+        const wanted = { ' ': 'input[type=checkbox]', Enter: '[data-open]', '.': '[data-next]' }[event.key];
+        const found = on.querySelector(wanted);
+        if (found) {
+            event.preventDefault();
+            found.click();
+        }
+    }
+}
+
+// A form that is sent once is not sent again by a second click.
+document.addEventListener('submit', (event) => {
+    const form = event.target;
+    if (form.method === 'dialog' || event.defaultPrevented) return;
+    if (form.dataset.sent && !form.hasAttribute('data-again')) {
+        event.preventDefault();
+        return;
+    }
+    form.dataset.sent = '1';
+    setTimeout(() => delete form.dataset.sent, 4000);
+});
+window.addEventListener('pageshow', () => document.querySelectorAll('form[data-sent]').forEach((form) => delete form.dataset.sent));
+
+// A field that is left after a change is stored; Enter does not send the whole sheet.
+document.addEventListener('keydown', (event) => {
+    if (event.key === 'Enter' && event.target.matches('[hx-put]')) {
+        event.preventDefault();
+        event.target.blur();
+    }
+});
+
+// After a part was swapped the cursor goes on where it was.
+let last = null;
+document.body.addEventListener('htmx:beforeSwap', () => {
+    const at = document.activeElement;
+    last = at && at.id ? { id: at.id, value: at.value, dirty: at.value !== at.defaultValue } : null;
+});
+document.body.addEventListener('htmx:afterSettle', () => {
+    const at = last && document.getElementById(last.id);
+    if (!at) return;
+    if (last.dirty && 'value' in at) at.value = last.value;
+    at.focus({ preventScroll: true });
+});
+document.body.addEventListener('htmx:responseError', (event) => {
+    let text = 'This could not be stored. What you typed is still in the field: try again.';
+    try {
+        text = JSON.parse(event.detail.xhr.responseText).message || text;
+    } catch {
+        /* the answer was a page */
+    }
+    tell(text);
+});
+document.body.addEventListener('htmx:sendError', () => tell('There is no connection. What you typed is still in the field; leave the field again once you are back.'));
+
+export function tell(text) {
+    const place = document.querySelector('#said');
+    if (place) {
+        place.textContent = text;
+        place.hidden = false;
+    }
+}
+
+document.querySelectorAll('[data-opens]').forEach((button) => button.addEventListener('click', () => document.querySelector(button.dataset.opens)?.showModal?.()));
+document.querySelectorAll('[data-file-form]').forEach((input) => input.addEventListener('change', () => input.form.requestSubmit()));
+
+// Remarks are pinned where the page was clicked.
+document.querySelectorAll('[data-pin-page]').forEach((page) => page.addEventListener('click', (event) => {
+    const form = document.querySelector('#send-back');
+    if (!form) return;
+    const svg = page.querySelector('svg');
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
+    form.elements.page.value = page.dataset.pinPage;
+    form.elements.x.value = point.x.toFixed(1);
+    form.elements.y.value = point.y.toFixed(1);
+    document.querySelector('#pinned').textContent = `Pinned to page ${page.dataset.pinPage}.`;
+    svg.querySelectorAll('.pin.new').forEach((pin) => pin.remove());
+    const pin = document.createElementNS('http://www.w3.org/2000/svg', 'g');
+    pin.setAttribute('class', 'pin new');
+    pin.innerHTML = `<circle cx="${point.x}" cy="${point.y}" r="7"/>`;
+    document.querySelectorAll('.pin.new').forEach((old) => old.remove());
+    svg.append(pin);
+    form.elements.remark.focus();
+}));
+
+// Papers taken on the board go into one form; the order on the board is the order in the set.
+document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEventListener('click', (event) => {
+    const taken = [...document.querySelectorAll('input[name="take"]:checked')].map((box) => box.value);
+    if (taken.length === 0) {
+        event.preventDefault();
+        tell('Take at least one paper first: tick it, or press space on its row.');
+        return;
+    }
+    const form = button.form;
+    form.querySelectorAll('input[name="papers[]"]').forEach((old) => old.remove());
+    for (const key of taken) {
+        const field = document.createElement('input');
+        field.type = 'hidden';
+        field.name = 'papers[]';
+        field.value = key;
+        form.append(field);
+    }
+}));
+document.querySelector('#all-papers')?.addEventListener('change', (event) => document.querySelectorAll('input[name="take"]').forEach((box) => { box.checked = event.target.checked; }));

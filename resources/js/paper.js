@@ -1,0 +1,195 @@
+// Filling a paper on the page. Each entry is stored when it is left; while there is no connection entries wait on the
+// device, in order, and are sent when it is back. An entry carries its own key, so that it is stored once.
+
+const paper = document.querySelector('[data-paper]');
+const url = `/papers/${paper.dataset.paper}/entries`;
+const token = document.querySelector('meta[name=csrf-token]').content;
+const shelf = `unanimus:entries:${paper.dataset.paper}`;
+const stored = document.querySelector('#stored');
+const ask = document.querySelector('#ask-term');
+const blanks = [...document.querySelectorAll('[data-blank]')];
+const known = new Map(blanks.map((field) => [field.dataset.blank, read(field)]));
+let sending = false;
+
+function read(field) {
+    return field.type === 'checkbox' ? (field.checked ? 'x' : '') : field.value;
+}
+
+function waiting() {
+    return JSON.parse(localStorage.getItem(shelf) || '[]');
+}
+
+function keep(entries) {
+    if (entries.length) localStorage.setItem(shelf, JSON.stringify(entries));
+    else localStorage.removeItem(shelf);
+}
+
+function newKey() {
+    return crypto.randomUUID ? crypto.randomUUID() : `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
+}
+
+function put(blank, value, scope = 'here') {
+    keep([...waiting(), { blank, value, scope, key: newKey() }]);
+    send();
+}
+
+async function send() {
+    if (sending) return;
+    sending = true;
+    try {
+        for (let queue = waiting(); queue.length; queue = waiting()) {
+            const entry = queue[0];
+            let answer;
+            try {
+                answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token }, body: JSON.stringify(entry) });
+            } catch {
+                return tellWaiting('no connection');
+            }
+            if (answer.status === 419 || answer.status === 401) return tellWaiting('sign in again in another tab, then leave a blank here');
+            if (answer.status >= 500 || answer.status === 429) return tellWaiting('the server is busy');
+            keep(waiting().filter((other) => other.key !== entry.key));
+            const body = await answer.json();
+            if (answer.ok) show(body, entry);
+            else refuse(entry, body.message || 'This was not stored.');
+        }
+    } finally {
+        sending = false;
+    }
+}
+
+function tellWaiting(why) {
+    const count = waiting().length;
+    stored.className = 'stored waiting';
+    stored.textContent = `${count === 1 ? 'one entry waits' : `${count} entries wait`} on this device: ${why}`;
+}
+
+function show(body, entry) {
+    stored.className = 'stored';
+    stored.textContent = `stored ${body.stored}`;
+    for (const field of blanks) {
+        const now = body.blanks[field.dataset.blank];
+        const busy = field === document.activeElement && read(field) !== known.get(field.dataset.blank);
+        if (!now || busy || waiting().some((other) => other.blank === field.dataset.blank)) continue;
+        if (field.type === 'checkbox') field.checked = now.shown !== '';
+        else if (field.value !== now.shown) field.value = now.shown;
+        known.set(field.dataset.blank, read(field));
+        const missing = body.missing.includes(field.dataset.blank);
+        field.classList.toggle('missing', missing);
+        field.classList.toggle('departs', now.departs);
+        if (field.dataset.blank === entry.blank) field.classList.remove('wrong');
+        field.title = `${field.getAttribute('aria-label')} · ${now.source}`;
+        const row = document.querySelector(`[data-list="${CSS.escape(field.dataset.blank)}"]`);
+        if (row) {
+            row.classList.toggle('missing', missing);
+            row.querySelector('.value').textContent = field.type === 'checkbox' ? (field.checked ? 'ticked' : '') : now.shown;
+            row.querySelector('small').textContent = missing ? 'required' : now.source;
+        }
+    }
+    count(body.missing);
+    if (body.ask) {
+        ask.hidden = false;
+        ask.dataset.blank = body.ask.blank;
+        ask.querySelector('#ask-text').textContent = `${body.ask.term} is ${body.ask.there || 'empty'} in the file's terms and ${body.ask.here || 'empty'} here.`;
+    } else if (entry.blank === ask.dataset.blank) {
+        ask.hidden = true;
+    }
+}
+
+function refuse(entry, message) {
+    const field = blanks.find((one) => one.dataset.blank === entry.blank);
+    stored.className = 'stored waiting';
+    stored.textContent = message;
+    field?.classList.add('wrong');
+    field?.focus();
+}
+
+function count(missing) {
+    const left = document.querySelector('#left');
+    left.textContent = missing.length === 0 ? 'nothing missing' : missing.length === 1 ? 'one blank missing' : `${missing.length} blanks missing`;
+    left.className = missing.length === 0 ? 'ok' : 'hot';
+    document.querySelectorAll('[data-count]').forEach((place) => {
+        const n = blanks.filter((field) => field.closest('[data-page]').dataset.page === place.dataset.count && missing.includes(field.dataset.blank)).length;
+        place.textContent = n || '';
+    });
+}
+
+function leave(field) {
+    const value = read(field);
+    if (value === known.get(field.dataset.blank)) return;
+    known.set(field.dataset.blank, value);
+    put(field.dataset.blank, value);
+}
+
+for (const field of blanks) {
+    field.addEventListener(field.type === 'checkbox' ? 'change' : 'blur', () => leave(field));
+    // What is being typed survives a crash of the browser too.
+    field.addEventListener('input', () => field.type !== 'checkbox' && sessionStorage.setItem(`${shelf}:typing`, JSON.stringify({ blank: field.dataset.blank, value: field.value })));
+    field.addEventListener('keydown', (event) => {
+        if (event.key !== 'Enter' || (event.shiftKey && field.tagName === 'TEXTAREA')) return;
+        event.preventDefault();
+        next(field);
+    });
+    field.addEventListener('focus', () => {
+        document.querySelector(`[data-list="${CSS.escape(field.dataset.blank)}"]`)?.scrollIntoView({ block: 'nearest' });
+    });
+}
+
+// Enter: the next blank that is still missing; when none is, simply the next.
+function next(field) {
+    leave(field);
+    const after = blanks.slice(blanks.indexOf(field) + 1);
+    const wanted = after.find((one) => one.classList.contains('missing') && read(one) === '') || blanks.find((one) => one !== field && one.classList.contains('missing') && read(one) === '') || after[0];
+    wanted?.focus();
+    wanted?.scrollIntoView({ block: 'center' });
+}
+
+document.querySelector('#next-missing')?.addEventListener('click', () => {
+    const first = blanks.find((one) => one.classList.contains('missing') && read(one) === '');
+    first?.focus();
+    first?.scrollIntoView({ block: 'center' });
+});
+document.querySelectorAll('[data-go]').forEach((button) => button.addEventListener('click', () => {
+    const field = blanks.find((one) => one.dataset.blank === button.dataset.go);
+    field?.focus();
+    field?.scrollIntoView({ block: 'center' });
+}));
+document.querySelectorAll('[data-answer]').forEach((button) => button.addEventListener('click', () => {
+    ask.hidden = true;
+    const field = blanks.find((one) => one.dataset.blank === ask.dataset.blank);
+    if (button.dataset.answer !== 'here') put(ask.dataset.blank, read(field), button.dataset.answer);
+    field.focus();
+}));
+document.addEventListener('keydown', (event) => {
+    if ((event.key === '[' || event.key === ']') && !event.target.matches('[data-blank]:not([type=checkbox])')) {
+        const pages = [...document.querySelectorAll('[data-page]')];
+        const now = pages.findIndex((page) => page.getBoundingClientRect().bottom > 80);
+        pages[Math.max(0, Math.min(pages.length - 1, now + (event.key === ']' ? 1 : -1)))]?.scrollIntoView();
+    }
+});
+
+window.addEventListener('online', send);
+setInterval(() => waiting().length && send(), 4000);
+window.addEventListener('beforeunload', (event) => {
+    if (document.activeElement?.matches?.('[data-blank]')) leave(document.activeElement);
+    if (waiting().length) event.preventDefault();
+});
+
+// Entries that waited, and what was being typed when the browser went away, come back.
+for (const entry of waiting()) {
+    const field = blanks.find((one) => one.dataset.blank === entry.blank);
+    if (field && entry.scope === 'here') {
+        if (field.type === 'checkbox') field.checked = entry.value !== '';
+        else field.value = entry.value;
+        known.set(entry.blank, read(field));
+    }
+}
+const typing = JSON.parse(sessionStorage.getItem(`${shelf}:typing`) || 'null');
+sessionStorage.removeItem(`${shelf}:typing`);
+if (typing) {
+    const field = blanks.find((one) => one.dataset.blank === typing.blank);
+    if (field && field.type !== 'checkbox' && field.value !== typing.value && performance.getEntriesByType('navigation')[0]?.type === 'reload') {
+        field.value = typing.value;
+        leave(field);
+    }
+}
+if (waiting().length) send();

@@ -1,0 +1,122 @@
+// The signer's page: from mark to mark with one big control. Each mark is stored as it is made.
+
+const root = document.querySelector('[data-sign]');
+const token = document.querySelector('meta[name=csrf-token]').content;
+
+if (root?.dataset.sign === 'marks') marks();
+if (root?.dataset.sign === 'adopt') adopt();
+
+function marks() {
+    const go = document.querySelector('#go');
+    const left = document.querySelector('#left');
+    const said = document.querySelector('#said');
+    const mine = () => [...document.querySelectorAll('.mark.mine')];
+    const open = () => mine().filter((mark) => !mark.classList.contains('made'));
+
+    function paint() {
+        const count = open().length;
+        left.textContent = count === 0 ? 'all done' : count === 1 ? 'one place left' : `${count} places left`;
+        go.textContent = count === 0 ? 'Finish' : open().length === mine().length ? 'Start' : 'Next place';
+    }
+
+    function to(mark) {
+        mark.scrollIntoView({ block: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
+        mark.focus({ preventScroll: true });
+        go.textContent = mark.dataset.kind === 'signature' ? 'Sign here' : 'Initial here';
+        go.dataset.at = mark.dataset.mark;
+    }
+
+    async function make(mark) {
+        if (mark.classList.contains('made') || mark.dataset.busy) return;
+        mark.dataset.busy = '1';
+        said.hidden = true;
+        try {
+            const answer = await fetch(`${root.dataset.url}/marks/${mark.dataset.mark}`, { method: 'POST', headers: { Accept: 'application/json', 'X-CSRF-TOKEN': token } });
+            const body = await answer.json().catch(() => ({}));
+            if (!answer.ok) throw new Error(answer.status === 419 ? 'This page was open too long. Load it again; everything you signed is kept.' : body.message || 'This could not be stored. Try again.');
+            mark.classList.add('made');
+            mark.setAttribute('aria-label', `${mark.dataset.kind}, done`);
+            mark.querySelector('.drawn').innerHTML = body.drawn;
+        } catch (fault) {
+            said.textContent = fault instanceof TypeError ? 'There is no connection. What you signed so far is kept; try again in a moment.' : fault.message;
+            said.hidden = false;
+            return;
+        } finally {
+            delete mark.dataset.busy;
+        }
+        delete go.dataset.at;
+        paint();
+        const next = open()[0];
+        if (next) to(next);
+        else go.focus();
+    }
+
+    for (const mark of mine()) {
+        mark.addEventListener('click', () => make(mark));
+        mark.addEventListener('keydown', (event) => {
+            if (event.key === 'Enter' || event.key === ' ') {
+                event.preventDefault();
+                make(mark);
+            }
+        });
+        mark.addEventListener('focus', () => {
+            if (!mark.classList.contains('made')) {
+                go.dataset.at = mark.dataset.mark;
+                go.textContent = mark.dataset.kind === 'signature' ? 'Sign here' : 'Initial here';
+            }
+        });
+    }
+    go.addEventListener('click', () => {
+        const at = go.dataset.at && document.querySelector(`[data-mark="${go.dataset.at}"]`);
+        if (at && !at.classList.contains('made')) return make(at);
+        const next = open()[0];
+        if (next) return to(next);
+        if (!go.dataset.sent) {
+            go.dataset.sent = '1';
+            document.querySelector('#finish').submit();
+        }
+    });
+    paint();
+}
+
+function adopt() {
+    const name = document.querySelector('#adopt-name');
+    const show = () => document.querySelectorAll('.hand').forEach((place) => { place.textContent = name.value || ' '; });
+    name.addEventListener('input', show);
+    const pad = document.querySelector('.pad-field');
+    const field = document.querySelector('#strokes');
+    const strokes = [];
+    let stroke = null;
+    const point = (event) => {
+        const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(pad.getScreenCTM().inverse());
+        return [Math.round(at.x), Math.round(at.y)];
+    };
+    const draw = () => {
+        pad.querySelectorAll('.ink').forEach((old) => old.remove());
+        for (const line of strokes) {
+            const path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
+            path.setAttribute('class', 'ink');
+            path.setAttribute('d', line.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(''));
+            pad.append(path);
+        }
+        field.value = strokes.length ? JSON.stringify(strokes) : '';
+    };
+    pad.addEventListener('pointerdown', (event) => {
+        event.preventDefault();
+        pad.setPointerCapture(event.pointerId);
+        stroke = [point(event)];
+        strokes.push(stroke);
+    });
+    pad.addEventListener('pointermove', (event) => {
+        if (!stroke) return;
+        stroke.push(point(event));
+        draw();
+    });
+    const end = () => { stroke = null; };
+    pad.addEventListener('pointerup', end);
+    pad.addEventListener('pointercancel', end);
+    document.querySelector('#clear').addEventListener('click', () => {
+        strokes.length = 0;
+        draw();
+    });
+}

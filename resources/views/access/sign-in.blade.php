@@ -1,0 +1,19 @@
+<x-layout title="Sign in">
+    <div class="leaf door">
+        <p><x-wordmark /></p>
+        <h1>Unanimus</h1>
+        <p class="dim">Who has agreed to what, and by when.</p>
+        <form method="post" action="/sign-in" data-again>
+            @csrf
+            <br>
+            <label class="line"><span>Mail address</span><input class="input" type="email" name="email" value="{{ old('email') }}" required autofocus autocomplete="username"></label>
+            <label class="line"><span>Password</span><input class="input" type="password" name="password" required autocomplete="current-password"></label>
+            <p><label class="checkbox"><input type="checkbox" name="remember" value="1"> Stay signed in on this device</label></p>
+            <br>
+            <button class="button solid">Sign in</button>
+        </form>
+        @if (config('unanimus.demo'))
+            <p class="dim small"><br>Demo: wendell@quillmark.example, tomas@quillmark.example or ines@quillmark.example, password <b>lanternfish</b></p>
+        @endif
+    </div>
+</x-layout>

@@ -1,0 +1,62 @@
+<x-layout :title="'Commission: '.$file->name" place="commission">
+    <div class="head-row"><h1>Commission</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span><x-status :status="$file->status" />
+        <span class="right">@if ($file->commission?->paper)<a class="button solid" href="/papers/{{ $file->commission->paper->key }}">The CDA</a>@endif</span></div>
+    @if ($sheet === null)
+        <div class="leaf empty">The commission is computed from the price. <a href="/files/{{ $file->key }}">Enter the price in the file's terms</a> first.</div>
+    @else
+        <div class="columns-2">
+            <div>
+                <div class="leaf pad">
+                    <h2>Entries</h2>
+                    @php($locked = $file->commission?->authorized_at !== null)
+                    <form method="post" action="/files/{{ $file->key }}/commission">
+                        @csrf @method('put')
+                        <div class="money-entries">
+                            <label class="line"><span>Our side, percent of the price</span><input class="input" name="rate" value="{{ old('rate', rtrim(rtrim($entries['rate'], '0'), '.')) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>Agent's split, percent of our side</span><input class="input" name="agent_share" value="{{ old('agent_share', str_contains($entries['agent_share'], '.') ? rtrim(rtrim($entries['agent_share'], '0'), '.') : $entries['agent_share']) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>Flat fee, paid by the agent</span><input class="input" name="fee" value="{{ old('fee', \Unanimus\Money\Money::of($entries['fee'])) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>What the fee is called</span><input class="input" name="fee_name" value="{{ old('fee_name', $entries['fee_name']) }}" @disabled($locked)></label>
+                        </div>
+                        @can('set-commission', $file)@unless ($locked)<button class="button">Compute</button>@endunless @endcan
+                    </form>
+                </div>
+                <br>
+                <div class="leaf pad">
+                    <h2>Release</h2>
+                    @if ($locked)
+                        <p class="ok"><b>Authorized</b> {{ $file->commission->authorized_at->setTimezone($file->office->zone)->format('D j M, H:i') }}. The figures stand as they are.</p>
+                    @else
+                        <p>The review is <b>{{ $whole->percent() }} %</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are settled.@unless ($whole->isWhole()) The disbursement can be authorized when all are.@endunless</p><br>
+                        @can('authorize-disbursement', $file)
+                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<button class="button now" @disabled(! $whole->isWhole())>Authorize the disbursement</button></form>
+                        @else
+                            <p class="dim">The broker authorizes it.</p>
+                        @endcan
+                    @endif
+                </div>
+            </div>
+            <div class="leaf pad">
+                <h2>From {{ $sheet->gross->ledger() }} to everyone</h2>
+                <svg class="flow" viewBox="0 0 640 260" role="img" aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
+                    <rect class="source" x="84" y="{{ $flow->top }}" width="12" height="{{ $flow->height }}"/>
+                    <text class="sum" x="76" y="{{ $flow->top + $flow->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
+                    <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">our side</text>
+                    @foreach ($flow->streams as $stream)
+                        <g class="tone-{{ $stream['tone'] }}"><path class="stream" d="{{ $stream['path'] }}"/></g>
+                        <text class="sum" x="396" y="{{ $stream['y'] + $stream['height'] / 2 - 2 }}">{{ $stream['payee']->amount->ledger() }}</text>
+                        <text x="396" y="{{ $stream['y'] + $stream['height'] / 2 + 14 }}">{{ $stream['payee']->name }}</text>
+                        <text class="dim-text" x="396" y="{{ $stream['y'] + $stream['height'] / 2 + 29 }}">{{ $stream['payee']->formula }}</text>
+                    @endforeach
+                </svg>
+                <table class="ledger">
+                    <thead><tr><th>Step</th><th>How</th><th class="amount">Amount</th></tr></thead>
+                    <tbody>
+                    @foreach ($sheet->steps as $step)<tr><td>{{ $step->label }}</td><td class="dim">{{ $step->formula }}</td><td class="amount">{{ $step->amount->ledger() }}</td></tr>@endforeach
+                    @foreach ($sheet->payees as $payee)<tr><td><b>Pay {{ $payee->name }}</b></td><td class="dim">{{ $payee->formula }}</td><td class="amount"><b>{{ $payee->amount->ledger() }}</b></td></tr>@endforeach
+                    <tr class="sum"><td>Paid out</td><td class="dim">{{ $sheet->tiesOut() ? 'ties out to the commission of our side' : 'does not tie out' }}</td><td class="amount">{{ $sheet->paid()->ledger() }}</td></tr>
+                    </tbody>
+                </table>
+            </div>
+        </div>
+    @endif
+</x-layout>

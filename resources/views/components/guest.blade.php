@@ -1,0 +1,20 @@
+@props(['title', 'from' => null, 'scripts' => []])
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csrf-token" content="{{ csrf_token() }}">
+    <meta name="robots" content="noindex">
+    <title>{{ $title }}</title>
+    <link rel="icon" href="data:,">
+    @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
+</head>
+<body class="guest">
+<header class="guest-bar"><x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">from {{ $from }}</span>@endif</header>
+<main id="main">
+    <x-says />
+    {{ $slot }}
+</main>
+</body>
+</html>

@@ -1,0 +1,58 @@
+@props(['title', 'place' => null, 'scripts' => []])
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csrf-token" content="{{ csrf_token() }}">
+    <meta name="htmx-config" content='{"includeIndicatorStyles":false,"allowEval":false}'>
+    <title>{{ $title }} · Unanimus</title>
+    <link rel="icon" href="data:,">
+    @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
+</head>
+<body hx-headers='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
+<a class="skip" href="#main">To the content</a>
+@auth
+<header class="bar">
+    <a class="wordmark" href="/"><x-wordmark /> Unanimus</a>
+    <nav aria-label="Places">
+        @foreach (['today' => ['/', 'Today'], 'files' => ['/files', 'Files'], 'review' => ['/review', 'Review'], 'commission' => ['/commission', 'Commission'], 'office' => ['/office', 'Office']] as $key => [$href, $name])
+            @if ($key !== 'review' || auth()->user()->isBroker())
+                <a href="{{ $href }}" @if ($place === $key) aria-current="page" @endif>{{ $name }}</a>
+            @endif
+        @endforeach
+    </nav>
+    <form class="find" action="/files" role="search" data-again>
+        <label class="unseen" for="find">Find a file, person, number</label>
+        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="100" autocomplete="off">
+        <kbd aria-hidden="true">/</kbd>
+    </form>
+    @can('open-files')
+        <a class="button solid" href="/open" data-key="n">Open a file</a>
+    @endcan
+    <details>
+        <summary>{{ auth()->user()->name }}</summary>
+        <div class="menu">
+            <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ auth()->user()->title() }}</span>
+            <form method="post" action="/sign-out">@csrf<button class="button">Sign out</button></form>
+            <form method="post" action="/sign-out/everywhere">@csrf<button class="button plain">Sign out on every device</button></form>
+        </div>
+    </details>
+</header>
+@endauth
+<main id="main">
+    <x-says />
+    {{ $slot }}
+</main>
+@auth
+<dialog id="keys" class="leaf pad" aria-label="Keys">
+    <h2>Keys</h2>
+    <p><kbd>/</kbd> find · <kbd>n</kbd> open a file · <kbd>g</kbd> then <kbd>t</kbd> <kbd>f</kbd> <kbd>r</kbd> <kbd>c</kbd> <kbd>o</kbd> the places</p>
+    <p>In lists: <kbd>j</kbd> <kbd>k</kbd> move · <kbd>space</kbd> take · <kbd>enter</kbd> open · <kbd>.</kbd> the row's next action</p>
+    <p>In a paper: <kbd>enter</kbd> next blank · <kbd>[</kbd> <kbd>]</kbd> page</p>
+    <p>On the review desk: <kbd>a</kbd> accept · <kbd>b</kbd> send back · <kbd>m</kbd> remark</p>
+    <form method="dialog"><button class="button">Close</button></form>
+</dialog>
+@endauth
+</body>
+</html>

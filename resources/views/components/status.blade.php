@@ -1,0 +1,2 @@
+@props(['status'])
+<span class="status {{ $status->value }}">{{ $status->label() }}</span>

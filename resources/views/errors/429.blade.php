@@ -1,0 +1,1 @@
+<x-error title="That was too many tries" what="Wait a minute, then try again. Nothing was changed." />

@@ -1,0 +1,32 @@
+<x-layout :title="$file === null ? 'Open a file' : 'Opening '.$file->name" place="files">
+    @if ($file === null)
+        <div class="leaf opening">
+            <section>
+                <h1>Open a file</h1>
+                <p class="dim">A listing number, an address or a client's name: whichever comes to mind. The file exists from the first entry.</p><br>
+                <form method="post" action="/files">
+                    @csrf
+                    <label class="unseen" for="first">Listing number, address or name</label>
+                    <div class="first-field">
+                        <input class="input" id="first" name="first" autofocus autocomplete="off" maxlength="200" placeholder="TR-26-04182, 14 Lanternfish Lane, or Sunniva Eide" hx-get="/listings" hx-trigger="input changed delay:250ms" hx-target="#found" hx-swap="innerHTML">
+                        <button class="button solid">Open</button>
+                    </div>
+                    <div id="found" aria-live="polite"></div>
+                    <fieldset>
+                        <legend class="dim">We represent</legend>
+                        <label class="radio"><input type="radio" name="side" value="buyer" checked> the buyers</label> &nbsp;
+                        <label class="radio"><input type="radio" name="side" value="seller"> the seller</label> &nbsp;
+                        <label class="radio"><input type="radio" name="side" value="both"> both sides</label>
+                    </fieldset>
+                </form>
+            </section>
+            <section>
+                <h2>What the file will hold</h2>
+                <p class="dim">Papers with the reason for each, dates, seats and people appear here as facts come in.</p>
+            </section>
+        </div>
+    @else
+        <div class="head-row"><h1>{{ $file->name }}</h1><x-status :status="$file->status" /><span class="right"><a class="button solid" href="/files/{{ $file->key }}" data-press="f">To the file</a></span></div>
+        @include('files.opening-body')
+    @endif
+</x-layout>

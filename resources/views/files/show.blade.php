@@ -1,0 +1,94 @@
+<x-layout :title="$file->name" place="files">
+    <div class="file-head">
+        <div><h1>{{ $file->name }}</h1><x-status :status="$file->status" />
+            <div class="dim">{{ $file->sides() }} · {{ $file->kind }}@if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif @if ($file->listing_number) · {{ $file->listing_number }}@endif · {{ $facts->value('agent.1.name') ?? $file->office->name }}</div>
+        </div>
+        <div class="price">
+            <b>{{ $facts->value('price') ? \Unanimus\Money\Money::of($facts->value('price')) : '' }}</b>
+            @if ($agenda->daysToClosing() !== null)
+                <span class="dim">closes <strong>{{ $agenda->anchors['closing']['day']->short($agenda->today->year()) }}</strong> · {{ $agenda->daysToClosing() >= 0 ? 'in '.$agenda->daysToClosing().' days' : abs($agenda->daysToClosing()).' days ago' }}</span>
+            @endif
+        </div>
+    </div>
+    @if ($line)<x-deal-line :$line :$file />@else<p class="dim small">The deal line is drawn once there is an acceptance, closing or expiry date.</p>@endif
+    <div class="leaf folder">
+        @include('files.flap', ['faults' => [], 'typed' => null])
+        <div>
+            <div class="board-head">
+                <h2>Papers</h2><span>{{ $whole->settled }} of {{ $whole->all }} complete</span><span><x-meter :$whole /></span>
+                <div class="acts">
+                    @can('work-on', $file)
+                        <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<button class="button tight" data-with-taken data-press="s">Have signed</button></form>
+                    @endcan
+                    <form method="post" action="/files/{{ $file->key }}/assembled" target="_blank" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Put together</button></form>
+                    <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
+                </div>
+            </div>
+            <div class="board-wrap">
+            <table class="board">
+                <thead><tr>
+                    <th class="take"><input type="checkbox" id="all-papers" aria-label="Take all papers"></th><th>Paper</th>
+                    @foreach ($board->seats as $party)<th class="seat-col" scope="col"><x-seat :seat="$party->seat()" :title="$party->seat()->label()" /><span>{{ $party->callName() }}</span></th>@endforeach
+                    <th>Review</th><th><span class="unseen">Next step</span></th>
+                </tr></thead>
+                @forelse ($board->stages as $stage => $rows)
+                    <tbody>
+                    <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
+                    @foreach ($rows as $row)
+                        <tr class="row" data-row>
+                            <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Take {{ $row['paper']->title }}" @disabled($row['paper']->state === 'awaited')></td>
+                            <td>@if ($row['paper']->state === 'awaited')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div></td>
+                            @foreach ($board->seats as $party)<td class="cell"><x-cell :state="$row['cells'][(string) $party->seat()] ?? null" :seat="$party->seat()" :who="$party->callName()" /></td>@endforeach
+                            <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_handed_in', 'handed_in'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>
+                            <td class="next">
+                                @can('work-on', $file)
+                                @switch($row['next']['kind'] ?? '')
+                                    @case('open')<a @class(['button tight', 'now' => $row['next']['mine']]) href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
+                                    @case('round')<a class="button tight" href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
+                                    @case('sign')<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $row['next']['target'] }}"><button class="button tight" data-next>{{ $row['next']['label'] }}</button></form>@break
+                                    @case('hand-in')<form method="post" action="/requirements/{{ $row['next']['target'] }}/hand-in">@csrf<button class="button tight now" data-next>{{ $row['next']['label'] }}</button></form>@break
+                                    @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="application/pdf" data-file-form data-next aria-label="Bring in {{ $row['paper']->title }}"></label></form>@break
+                                @endswitch
+                                @endcan
+                            </td>
+                        </tr>
+                    @endforeach
+                    </tbody>
+                @empty
+                    <tbody><tr><td colspan="9" class="empty">The papers of this file stand here. Bring one in below.</td></tr></tbody>
+                @endforelse
+            </table>
+            </div>
+            @can('work-on', $file)
+            <div class="board-head">
+                <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<label class="button tight">Bring in a PDF<input class="unseen" type="file" name="pdf" accept="application/pdf" data-file-form aria-label="Bring in a PDF"></label></form>
+                <div class="acts">
+                    @if ($file->status->value === 'under_contract')
+                        <form method="post" action="/files/{{ $file->key }}/close">@csrf<button class="button tight" @if ($file->commission?->authorized_at === null) aria-disabled="true" title="Closed once the disbursement is authorized" @endif>Close the file</button></form>
+                    @endif
+                    @if ($file->status->isOpen())
+                        <button class="button tight plain" type="button" data-opens="#end">End without closing</button>
+                    @endif
+                </div>
+            </div>
+            @endcan
+            <details class="drawer" @if (request('drawer')) open @endif><summary>History <span class="dim">{{ count($history) }}</span></summary>
+                <ol>
+                    @foreach ($history as $entry)
+                        @php($data = json_decode($entry->data, true))
+                        <li><span class="dim">{{ \Illuminate\Support\Carbon::parse($entry->at)->setTimezone($file->office->zone)->format('D j M H:i:s') }}</span><span>{{ $entry->who }}</span><span><b>{{ $entry->what }}</b> {{ implode(' · ', array_map(fn ($value) => is_scalar($value) ? mb_strimwidth((string) $value, 0, 60, '…') : '', array_filter($data, fn ($key) => $key !== 'sha256', ARRAY_FILTER_USE_KEY))) }}</span></li>
+                    @endforeach
+                </ol>
+            </details>
+        </div>
+    </div>
+    <dialog id="end" class="leaf pad" aria-label="End without closing">
+        <h2>End this file without closing</h2>
+        <form method="post" action="/files/{{ $file->key }}/end">
+            @csrf
+            <label class="line"><span>How</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if (in_array($status->value, ['terminated', 'withdrawn', 'expired']))<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
+            <label class="line"><span>Why</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
+            <button class="button now">End the file</button> <button class="button" formmethod="dialog" formnovalidate>Keep it open</button>
+        </form>
+    </dialog>
+</x-layout>

@@ -1,0 +1,41 @@
+<x-layout title="Today" place="today">
+    <h1 class="unseen">Today</h1>
+    <div class="leaf three">
+        <section aria-labelledby="mine"><h2 id="mine">Waiting on me<small>{{ count($today->mine) ?: '' }}</small></h2>
+            <ul>
+                @forelse ($today->mine as $row)
+                    <li data-row><a href="{{ $row['href'] }}" data-open><span @class(['bullet', 'soft' => ! $row['hot']])></span><span class="what"><b>{{ $row['what'] }}</b> {{ $row['about'] }}</span><span class="where">{{ $row['where'] }}</span></a></li>
+                @empty
+                    <li class="dim">Nothing waits on you.</li>
+                @endforelse
+            </ul>
+        </section>
+        <section aria-labelledby="others"><h2 id="others">Waiting on others<small>{{ count($today->others) ?: '' }}</small></h2>
+            <ul>
+                @forelse ($today->others as $row)
+                    <li data-row><a href="{{ $row['href'] }}" data-open><x-seat :seat="$row['seat']" /><span class="what"><b>{{ $row['who'] }}</b> {{ $row['what'] }}</span><span class="where">{{ $row['where'] }}</span></a></li>
+                @empty
+                    <li class="dim">Nobody owes anything that was asked for.</li>
+                @endforelse
+            </ul>
+        </section>
+        <section aria-labelledby="coming"><h2 id="coming">Coming up<small>seven days</small></h2>
+            <ul>
+                @forelse ($today->coming as $row)
+                    <li data-row><a href="{{ $row['href'] }}" data-open><span @class(['day', 'late' => $row['late']])>{{ $row['day'] }}</span><span class="what"><b>{{ $row['what'] }}</b></span><span class="where">{{ $row['where'] }}</span></a></li>
+                @empty
+                    <li class="dim">Nothing is due in the next seven days.</li>
+                @endforelse
+            </ul>
+        </section>
+    </div>
+    <div class="lanes-head">
+        <h2>Lanes</h2><span class="dim">{{ $today->open }} open files</span>
+        <span class="zoom">@foreach (['week', 'month', 'quarter'] as $by)<a href="/?by={{ $by }}" @if ($by === $span) aria-current="true" @endif>{{ $by }}</a>@endforeach</span>
+    </div>
+    @if ($today->open === 0)
+        <div class="leaf empty">Each open file gets a lane here, with its dates. <a href="/open">Open the first file</a>.</div>
+    @else
+        <div class="lanes-wrap">@include('files.lanes', ['lanes' => $today->lanes])</div>
+    @endif
+</x-layout>

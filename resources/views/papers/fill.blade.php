@@ -1,0 +1,65 @@
+<x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js']">
+    <div class="desk-bar" data-paper="{{ $paper->key }}">
+        <h1>{{ $paper->title }}</h1>
+        <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
+        <div class="acts">
+            <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
+            <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
+            <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Have signed</button></form>
+        </div>
+    </div>
+    @if ($paper->requirement?->review_state->value === 'sent_back')
+        @foreach ($paper->requirement->remarks->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
+    @endif
+    <div class="desk">
+        <nav class="thumbs" aria-label="Pages">
+            @foreach ($view->sizes as $index => $size)
+                <a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }} <span class="count" data-count="{{ $index + 1 }}">{{ $view->missingOn($index + 1) ?: '' }}</span></a>
+            @endforeach
+        </nav>
+        <div>
+            @foreach ($view->sizes as $index => [$width, $height])
+                <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
+                    <svg viewBox="0 0 {{ $width }} {{ $height }}">
+                        <image href="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
+                        @foreach ($view->marksOn($index + 1) as $mark)
+                            <g class="tone-{{ $mark->seat->tone() }}"><rect class="place" x="{{ $mark->place->x }}" y="{{ $mark->place->y }}" width="{{ $mark->place->width }}" height="{{ $mark->place->height }}"/><text class="place-word" x="{{ $mark->place->x + 2 }}" y="{{ $mark->place->y + 7 }}">{{ $mark->kind->value === 'initials' ? '' : $mark->kind->label().' · ' }}{{ $mark->seat->label() }}</text></g>
+                        @endforeach
+                        @foreach ($view->on($index + 1) as $filled)
+                            @php($b = $filled->blank)
+                            <foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">
+                                @php($class = 'blank'.($view->isMissing($b->name) ? ' missing' : '').($filled->departs ? ' departs' : ''))
+                                @if ($b->kind->value === 'tick')
+                                    <input xmlns="http://www.w3.org/1999/xhtml" type="checkbox" class="{{ $class }}" data-blank="{{ $b->name }}" aria-label="{{ $b->label }}" title="{{ $b->label }} · {{ $filled->source }}" @checked($filled->value !== '')>
+                                @elseif ($b->kind->value === 'lines')
+                                    <textarea xmlns="http://www.w3.org/1999/xhtml" class="{{ $class }}" data-blank="{{ $b->name }}" aria-label="{{ $b->label }}" title="{{ $b->label }} · {{ $filled->source }}">{{ $filled->value }}</textarea>
+                                @else
+                                    <input xmlns="http://www.w3.org/1999/xhtml" class="{{ $class }}" data-blank="{{ $b->name }}" aria-label="{{ $b->label }}" title="{{ $b->label }} · {{ $filled->source }}" value="{{ \App\Papers\PaperView::shown($filled) }}" autocomplete="off" @if (in_array($b->kind->value, ['money', 'percent', 'number'])) inputmode="decimal" @endif>
+                                @endif
+                            </foreignObject>
+                        @endforeach
+                    </svg>
+                </section>
+            @endforeach
+            <div class="leaf ask-term" id="ask-term" hidden role="alertdialog" aria-labelledby="ask-text">
+                <span id="ask-text"></span>
+                <button class="button tight" type="button" data-answer="term">Change the term, all papers follow</button>
+                <button class="button tight" type="button" data-answer="here">Only on this paper</button>
+                <button class="button tight plain" type="button" data-answer="follow">Take the term's value</button>
+            </div>
+        </div>
+        <aside class="leaf blanks" aria-label="Blanks">
+            <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? 'one blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing">Go to the next</button></p>
+            <ol>
+                @foreach ($view->filling->blanks as $filled)
+                    @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')
+                    <li data-list="{{ $filled->blank->name }}" @class(['missing' => $view->isMissing($filled->blank->name)])>
+                        <button type="button" data-go="{{ $filled->blank->name }}"><span class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ? ($filled->value === '' ? '' : 'ticked') : \App\Papers\PaperView::shown($filled) }}</span></button>
+                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : $filled->source }}</small>
+                    </li>
+                    @endif
+                @endforeach
+            </ol>
+        </aside>
+    </div>
+</x-layout>

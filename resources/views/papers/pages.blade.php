@@ -1,0 +1,10 @@
+@foreach ($view->sizes as $index => [$width, $height])
+    <section class="page" id="page-{{ $index + 1 }}" data-pin-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
+        <svg viewBox="0 0 {{ $width }} {{ $height }}">
+            <image href="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
+            @foreach (($remarks ?? collect())->where('page', $index + 1) as $n => $remark)
+                <g class="pin"><circle cx="{{ $remark->x }}" cy="{{ $remark->y }}" r="7"/><text x="{{ $remark->x }}" y="{{ $remark->y + 3 }}">{{ $n + 1 }}</text></g>
+            @endforeach
+        </svg>
+    </section>
+@endforeach

@@ -1,0 +1,51 @@
+<x-layout :title="'Review: '.$requirement->title" place="review">
+    <div class="desk-bar">
+        <h1>{{ $requirement->title }}</h1>
+        <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $requirement->reason }}</span>
+        <div class="acts"><x-meter :$whole /> @if ($next)<a class="button tight" href="/review/{{ $next }}" data-press="j">Next waiting</a>@endif</div>
+    </div>
+    <div class="review-desk">
+        <nav class="leaf" aria-label="Checklist">
+            <ul class="checklist">
+                @foreach ($file->requirements as $line)
+                    <li><a href="/review/{{ $line->key }}" @if ($line->id === $requirement->id) aria-current="true" @endif>{{ $line->title }} <span @class(['mark-state', 'ok' => $line->review_state->isSettled(), 'hot' => $line->review_state->value === 'handed_in'])>{{ ['not_handed_in' => '–', 'handed_in' => 'waits', 'sent_back' => 'sent back', 'accepted' => '✓', 'does_not_apply' => 'n/a'][$line->review_state->value] }}</span></a></li>
+                @endforeach
+            </ul>
+        </nav>
+        <div>
+            @if ($view === null || $view->sizes === [])
+                <div class="leaf empty">This paper has not come in yet.</div>
+            @else
+                @include('papers.pages', ['remarks' => $requirement->remarks->whereNull('answered_at')->values()])
+            @endif
+        </div>
+        <aside class="leaf blanks">
+            <h3>{{ $requirement->review_state->label() }}</h3>
+            @if ($requirement->note)<p>{{ $requirement->note }}</p>@endif
+            <h3>Remarks</h3>
+            <ol>
+                @forelse ($requirement->remarks as $n => $remark)
+                    <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b> {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ $remark->at->setTimezone($file->office->zone)->format('D j M') }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
+                @empty
+                    <li class="dim">None yet. Click a place on the page to pin one there.</li>
+                @endforelse
+            </ol>
+            <div class="decide">
+                @if ($requirement->review_state->value === 'handed_in')
+                    <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf<button class="button solid" data-press="a">Accept <kbd>a</kbd></button></form>
+                    <form method="post" action="/requirements/{{ $requirement->key }}/send-back" id="send-back">
+                        @csrf
+                        <input type="hidden" name="page"><input type="hidden" name="x"><input type="hidden" name="y">
+                        <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark" maxlength="2000">{{ old('remark') }}</textarea></label>
+                        <button class="button" data-press="b">Send back <kbd>b</kbd></button>
+                    </form>
+                @endif
+                @if (! $requirement->review_state->isSettled())
+                    <details><summary>Does not apply</summary>
+                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf<label class="line"><span>Why</span><input class="input" name="reason" maxlength="500" required></label><button class="button">Grant it</button></form>
+                    </details>
+                @endif
+            </div>
+        </aside>
+    </div>
+</x-layout>

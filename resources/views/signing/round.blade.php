@@ -1,0 +1,91 @@
+@php($drafting = $round->status->value === 'drafting')
+<x-layout :title="$round->title" place="files" :scripts="['resources/js/round.js']">
+    <div class="desk-bar">
+        <h1>{{ $round->title }}</h1>
+        <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
+        <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out', 'complete' => $round->sealedSet ? 'Signed by everyone' : 'Being sealed', 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled' => 'Recalled'][$round->status->value] }}</span>
+        <div class="acts">
+            @if ($round->sealedSet)<a class="button tight solid" href="/rounds/{{ $round->key }}/set.pdf" target="_blank">Sealed set, {{ $round->sealedSet->pages }} pages</a>@endif
+            @if ($round->status->value === 'out')
+                @can('work-on', $file)<form method="post" action="/rounds/{{ $round->key }}/recall">@csrf<input type="hidden" name="reason" value=""><button class="button tight">Recall</button></form>@endcan
+            @endif
+            @if ($drafting)<form method="post" action="/rounds/{{ $round->key }}">@csrf @method('delete')<button class="button tight plain">Drop this round</button></form>@endif
+        </div>
+    </div>
+    @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b> {{ $round->reason }}</p>@endif
+    <div class="desk">
+        <nav class="thumbs" aria-label="Papers">
+            @foreach ($view->pages as $index => $page)<a href="#p{{ $index }}"><img src="{{ $page['image'] }}" alt="" loading="lazy" width="76" height="98">{{ $page['page'] === 1 ? mb_strimwidth($page['paper']->title, 0, 16, '…') : $page['page'] }}</a>@endforeach
+        </nav>
+        <div>
+            @foreach ($view->pages as $index => $page)
+                <section class="page" id="p{{ $index }}" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
+                    <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
+                        <image href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
+                        {!! $page['inner'] !!}
+                        @foreach ($page['marks'] as $shown)
+                            @php($m = $shown['mark']) @php($seat = $m->seatOf()) @php($place = $m->place())
+                            <g class="tone-{{ $seat->tone() }}">
+                                @if ($shown['drawn'] === '')<rect class="place" x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}"/><text class="place-word" x="{{ $place->x + 2 }}" y="{{ $place->y + 7 }}">{{ $m->kind->value === 'initials' ? '' : $m->kind->label().' · ' }}{{ $seat->label() }}</text>@endif
+                                {!! $shown['drawn'] !!}
+                            </g>
+                        @endforeach
+                    </svg>
+                </section>
+            @endforeach
+        </div>
+        <aside class="leaf blanks">
+            @if ($drafting)
+                <form method="post" action="/rounds/{{ $round->key }}" id="compose">
+                    @csrf @method('put')
+                    <h2>Who signs</h2>
+                    <p class="dim small">The same turn is asked together; a lower one first.</p>
+                    <div class="bands">
+                        @foreach ($round->signers as $signer)
+                            <div class="signer-row">
+                                <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b><span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label></span></div>
+                                <input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="mail address" aria-label="Mail address of {{ $signer->name }}">
+                                <span class="dim small">{{ $round->marks->where('seat', $signer->seat)->count() }} marks</span>
+                                <button class="button tight plain" form="drop-{{ $signer->key }}">does not sign</button>
+                            </div>
+                        @endforeach
+                    </div>
+                    <br>
+                    <label class="line"><span>Your words in the letter</span><textarea class="textarea" name="message" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
+                    <label class="line"><span>Last day to sign</span><input class="input" name="last_day" value="{{ $round->last_day ? \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) : '' }}"></label>
+                    @if ($faults !== [])
+                        <h3>Still wrong</h3>
+                        <ul class="faults">@foreach ($faults as $fault)<li>{{ $fault['text'] }} @if ($fault['paper'])<a href="/papers/{{ $fault['paper'] }}">Mend</a>@endif</li>@endforeach</ul>
+                    @endif
+                    <br>
+                    <button class="button">Store</button>
+                    <button class="button now" name="send" value="1" data-press="s">{{ $faults === [] ? 'Send' : 'Store and try to send' }}</button>
+                </form>
+                @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
+            @else
+                <h2>Signers</h2>
+                <div class="bands">
+                    @foreach ($round->signers as $signer)
+                        @php($glyph = ['finished' => 'done', 'declined' => 'declined', 'opened' => 'open', 'consented' => 'open'][$signer->status] ?? 'owes')
+                        <div class="signer-row">
+                            <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ ['waiting' => 'turn '.$signer->turn, 'invited' => 'has a letter', 'opened' => 'has it open', 'consented' => 'is signing', 'finished' => 'done', 'declined' => 'declined'][$signer->status] }}</span></div>
+                            <span class="dim small">{{ $signer->email }}</span>
+                            @if ($round->status->value === 'out' && in_array($signer->status, ['invited', 'opened', 'consented']))
+                                @can('work-on', $file)
+                                    <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1" aria-hidden="true">Hello {{ $signer->name }}, here is the link to sign {{ $round->title }} for {{ $file->name }}: {{ $signer->link() }}</textarea>
+                                    <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> <button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a text with the link</button></form></div>
+                                @endcan
+                            @endif
+                        </div>
+                    @endforeach
+                </div>
+                @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) }}</p>@endif
+                <h3><br>What happened</h3>
+                <ul class="watch">
+                    @php($names = $round->signers->pluck('name', 'seat'))
+                    @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ $event->at->setTimezone($file->office->zone)->format('H:i:s') }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach
+                </ul>
+            @endif
+        </aside>
+    </div>
+</x-layout>

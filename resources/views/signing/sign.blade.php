@@ -1,0 +1,27 @@
+<x-guest title="Papers to sign" :from="$round->sender->name" :scripts="['resources/js/signer.js']">
+    <div data-sign="marks" data-url="/sign/{{ $token }}">
+        @foreach ($view->pages as $index => $page)
+            @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }}</h2>@endif
+            <section class="page" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
+                <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
+                    <image href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
+                    @foreach ($page['marks'] as $shown)
+                        @php($m = $shown['mark']) @php($place = $m->place()) @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
+                        @if ($mine)
+                            <g @class(['mark mine', 'made' => $shown['made']]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}" tabindex="0" role="button" aria-label="{{ $m->kind->label() }}, page {{ $m->page }}{{ $shown['made'] ? ', done' : '' }}">
+                                <rect x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}" rx="1.5"/>
+                                <text class="word" x="{{ $place->x + $place->width / 2 }}" y="{{ $place->y + $place->height / 2 + 2.5 }}">{{ $m->kind->value === 'signature' ? 'sign here' : 'initials' }}</text>
+                                <g class="drawn">{!! $shown['drawn'] !!}</g>
+                            </g>
+                        @elseif ($shown['drawn'] !== '')
+                            {!! $shown['drawn'] !!}
+                        @endif
+                    @endforeach
+                </svg>
+            </section>
+        @endforeach
+        @include('signing.ask')
+        <form id="finish" method="post" action="/sign/{{ $token }}/finish">@csrf</form>
+        <div class="go-bar"><span class="left-count" id="left" role="status">{{ $left }} places left</span><button class="button now" id="go" type="button">Start</button></div>
+    </div>
+</x-guest>

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Http\InOneTransaction;
+use App\Access\Http\SignInController;
+use App\Commission\Http\CommissionController;
+use App\Files\Http\FileController;
+use App\Files\Http\TodayController;
+use App\Intake\Http\MailController;
+use App\Office\Http\HealthController;
+use App\Office\Http\OfficeController;
+use App\Papers\Http\PaperController;
+use App\Review\Http\ReviewController;
+use App\Signing\Http\RoundController;
+use App\Signing\Http\SignController;
+use App\Signing\Http\SignerLink;
+use Illuminate\Support\Facades\Route;
+
+Route::withoutMiddleware('web')->group(static function (): void {
+    Route::get('/up', HealthController::class);
+    Route::post('/intake/mail', MailController::class)->middleware('throttle:links');
+});
+
+Route::middleware('guest')->group(static function (): void {
+    Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
+    Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in')->withoutMiddleware(InOneTransaction::class);
+});
+
+Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class])->group(static function (): void {
+    Route::get('/', [SignController::class, 'show']);
+    Route::post('/consent', [SignController::class, 'consent']);
+    Route::post('/adopt', [SignController::class, 'adopt']);
+    Route::post('/marks/{key}', [SignController::class, 'mark']);
+    Route::post('/finish', [SignController::class, 'finish']);
+    Route::post('/decline', [SignController::class, 'decline']);
+    Route::post('/ask', [SignController::class, 'ask']);
+    Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->whereNumber(['position', 'page']);
+    Route::get('/set.pdf', [SignController::class, 'set']);
+});
+
+Route::middleware('auth')->group(static function (): void {
+    Route::post('/sign-out', [SignInController::class, 'destroy']);
+    Route::post('/sign-out/everywhere', [SignInController::class, 'everywhere']);
+    Route::put('/password', [SignInController::class, 'password']);
+
+    Route::get('/', TodayController::class);
+
+    Route::get('/files', [FileController::class, 'index']);
+    Route::get('/open', [FileController::class, 'create']);
+    Route::get('/listings', [FileController::class, 'listings']);
+    Route::post('/files', [FileController::class, 'store']);
+    Route::get('/files/{file}', [FileController::class, 'show']);
+    Route::get('/files/{file}/opening', [FileController::class, 'opening']);
+    Route::put('/files/{file}/facts', [FileController::class, 'setFact']);
+    Route::put('/files/{file}/parties/{seat}', [FileController::class, 'setParty']);
+    Route::post('/files/{file}/listing', [FileController::class, 'bringListing']);
+    Route::post('/files/{file}/deadlines/{name}', [FileController::class, 'deadline']);
+    Route::post('/files/{file}/close', [FileController::class, 'close']);
+    Route::post('/files/{file}/end', [FileController::class, 'end']);
+
+    Route::post('/files/{file}/papers', [PaperController::class, 'bring']);
+    Route::match(['get', 'post'], '/files/{file}/assembled', [PaperController::class, 'assemble']);
+    Route::get('/papers/{paper}', [PaperController::class, 'show']);
+    Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
+    Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');
+    Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf']);
+
+    Route::post('/files/{file}/rounds', [RoundController::class, 'store']);
+    Route::get('/rounds/{round}', [RoundController::class, 'show']);
+    Route::put('/rounds/{round}', [RoundController::class, 'update']);
+    Route::delete('/rounds/{round}', [RoundController::class, 'discard']);
+    Route::post('/rounds/{round}/send', [RoundController::class, 'send']);
+    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall']);
+    Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner']);
+    Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind']);
+    Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->whereNumber(['position', 'page']);
+    Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set']);
+
+    Route::get('/review', [ReviewController::class, 'index']);
+    Route::get('/review/{requirement}', [ReviewController::class, 'show']);
+    Route::post('/requirements/{requirement}/hand-in', [ReviewController::class, 'handIn']);
+    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept']);
+    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack']);
+    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive']);
+
+    Route::get('/commission', [CommissionController::class, 'index']);
+    Route::get('/files/{file}/commission', [CommissionController::class, 'show']);
+    Route::put('/files/{file}/commission', [CommissionController::class, 'update']);
+    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment']);
+
+    Route::get('/office', [OfficeController::class, 'index']);
+});
+
+if (config('unanimus.demo')) {
+    Route::view('/style', 'style');
+}
