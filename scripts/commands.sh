@@ -76,7 +76,7 @@ cmd_test() {
     choose_ports
     write_configuration
     start_database
-    prepare_database
+    fresh_test_database
     as_app php artisan authority:prepare >/dev/null
     as_app php artisan optimize:clear >/dev/null 2>&1 || true
     if [ -n "$mutate" ]; then

@@ -95,7 +95,7 @@ fill_in() {
         -e "s|@WEB@|$BASE|g" -e "s|@EXCHANGE@|$((BASE + 1))|g" -e "s|@POSTROOM@|$((BASE + 2))|g" -e "s|@SMTP@|$((BASE + 3))|g" \
         -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" \
         -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
-        -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" -e "s|@OWNERWORD@|$(cat "$UNANIMUS_STATE/secrets/owner")|g" \
+        -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" \
         -e "s|@APPWORD@|$(cat "$UNANIMUS_STATE/secrets/app")|g" -e "s|@EXCHANGEWORD@|$(cat "$UNANIMUS_STATE/secrets/exchange")|g" \
         -e "s|@INTAKEWORD@|$(cat "$UNANIMUS_STATE/secrets/intake")|g" "$1" >"$2"
 }
@@ -135,7 +135,8 @@ SELECT 'CREATE ROLE unanimus_app LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYP
 ALTER ROLE unanimus_app PASSWORD :'word';
 SELECT 'CREATE DATABASE unanimus' WHERE NOT EXISTS (SELECT FROM pg_database WHERE datname = 'unanimus') \gexec
 SQL
-    as_app php artisan migrate --force --database=owner >"$UNANIMUS_STATE/log/migrate.log" 2>&1 || { tail -30 "$UNANIMUS_STATE/log/migrate.log"; fail "the database could not be brought up to date"; }
+    # The owner's word is told to this one command; the running application never knows it.
+    as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan migrate --force --database=owner >"$UNANIMUS_STATE/log/migrate.log" 2>&1 || { tail -30 "$UNANIMUS_STATE/log/migrate.log"; fail "the database could not be brought up to date"; }
 }
 
 start_services() {

@@ -18,7 +18,7 @@ final class FactBook
     {
         $facts = [];
         foreach ($file->knownFacts as $known) {
-            $facts[$known->name] = new Fact($known->value, $known->source);
+            $facts[$known->name] = new Fact($known->value, $known->source === 'entered' ? 'the file’s terms' : $known->source);
         }
         $facts += self::people($file);
         $facts += self::property($facts);

@@ -52,7 +52,7 @@ final class FormText
     public function html(): string
     {
         $body = (string) preg_replace_callback('/\[\[(@?)(.+?)\]\]/s', fn (array $m) => $m[1] === '@' ? $this->mark($m[2]) : $this->blank($m[2]), $this->body);
-        $body = str_replace(self::TICK_END.' ', self::TICK_END.'&nbsp;', $body);
+        $body = (string) preg_replace('~(<a class="t"[^>]*>x'.preg_quote(self::TICK_END, '~').') ?([^\s<]+)~', '<span class="nb">$1&nbsp;$2</span>', $body);
         $foot = htmlspecialchars("{$this->head['number']} · rev. {$this->head['revision']} · {$this->head['set']} · sample form of a fictional state, not legal advice");
 
         $type = $this->head['type'] ?? '10/1.6';
@@ -68,7 +68,7 @@ final class FormText
             h2 { font: 700 10.4pt/1.3 'Noto Sans'; margin: 11pt 0 3pt; break-after: avoid; } p { margin: 0 0 5.5pt; } ol { margin: 0 0 5pt; padding-left: 17pt; } li { margin-bottom: 3.5pt; }
             a.b { display: inline-block; height: 13pt; border-bottom: .6pt solid #333; vertical-align: -2.6pt; overflow: hidden; font-size: 1pt; color: transparent; text-decoration: none; }
             a.t { display: inline-block; width: 8.6pt; height: 8.6pt; border: .7pt solid #222; vertical-align: -1pt; overflow: hidden; font-size: 1pt; color: transparent; }
-            a.l { display: block; border: .6pt solid #777; overflow: hidden; font-size: 1pt; color: transparent; margin: 2pt 0 6pt; }
+            span.nb { white-space: nowrap; } a.l { display: block; border: .6pt solid #777; overflow: hidden; font-size: 1pt; color: transparent; margin: 2pt 0 6pt; }
             table { width: 100%; border-collapse: collapse; margin: 3pt 0 7pt; font-size: 9pt; } td, th { border: .6pt solid #888; padding: 2.5pt 4pt; text-align: left; vertical-align: middle; }
             th { font: 600 8pt 'Noto Sans'; background: #f2f2ee; } .sign { display: grid; grid-template-columns: 1fr 1fr; gap: 9pt 26pt; margin-top: 8pt; } .sign > div { break-inside: avoid; font: 7.5pt 'Noto Sans'; }
             .sign a.b { height: 24pt; width: 100%; vertical-align: bottom; } .sign a.b.short { width: 76pt; height: 14pt; } .sign a.b.half { width: 92pt; height: 14pt; } .keep { break-inside: avoid; } .brk { break-before: page; }

@@ -26,6 +26,7 @@ return new class extends Migration
                 required smallint NOT NULL DEFAULT 0,
                 closed_on date,
                 opened_by bigint REFERENCES users,
+                opened_in xid8 NOT NULL DEFAULT pg_current_xact_id(),
                 created_at timestamptz NOT NULL DEFAULT now(),
                 updated_at timestamptz NOT NULL DEFAULT now()
             );

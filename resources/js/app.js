@@ -75,17 +75,22 @@ document.addEventListener('keydown', (event) => {
     }
 });
 
-// After a part was swapped the cursor goes on where it was.
-let last = null;
-document.body.addEventListener('htmx:beforeSwap', () => {
-    const at = document.activeElement;
-    last = at && at.id ? { id: at.id, value: at.value, dirty: at.value !== at.defaultValue } : null;
-});
-document.body.addEventListener('htmx:afterSettle', () => {
-    const at = last && document.getElementById(last.id);
-    if (!at) return;
-    if (last.dirty && 'value' in at) at.value = last.value;
-    at.focus({ preventScroll: true });
+// Fields are never swapped: how they stand after storing comes along with what follows from it.
+document.body.addEventListener('stored', (event) => {
+    const { about, fault, fields } = event.detail;
+    const place = document.getElementById(`fault-${about}`);
+    if (place) {
+        place.textContent = fault || '';
+        place.hidden = !fault;
+    }
+    for (const [id, shown] of Object.entries(fields)) {
+        const field = document.getElementById(id);
+        if (field && field !== document.activeElement) {
+            field.value = shown;
+            field.removeAttribute('aria-invalid');
+        }
+    }
+    if (fault) event.target.setAttribute('aria-invalid', 'true');
 });
 document.body.addEventListener('htmx:responseError', (event) => {
     let text = 'This could not be stored. What you typed is still in the field: try again.';

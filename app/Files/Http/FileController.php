@@ -16,19 +16,24 @@ use App\Files\Agenda;
 use App\Files\Board;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
+use App\Files\Models\Party;
+use App\Files\Shown;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Validator;
 use Illuminate\View\View;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Files\DealStatus;
-use Unanimus\Files\FileName;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\EntryUnreadable;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Derived;
+use Unanimus\Terms\Facts;
+use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\Term;
 
 /** Files: opening, the file page, terms, parties, status. */
 final class FileController
@@ -109,24 +114,34 @@ final class FileController
             $fault = $refused->getMessage();
         }
 
-        return $this->refreshed($file, $request, $fault === null ? [] : [$given['name'] => $fault]);
+        $item = Term::tryFrom($given['name']) ?? PropertyFact::tryFrom($given['name']);
+
+        return $this->refreshed($file, $request, $given['name'], $fault, static fn (Facts $facts) => $item === null || $item->choices() !== null ? [] : ["fact-{$item->value}" => Shown::fact($item, $facts->get($item->value), $file)]);
     }
 
     public function setParty(Request $request, DealFile $file, string $seat, SetParty $setParty): Response
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate([
+        $check = Validator::make($request->all(), [
             'name' => 'nullable|string|max:120', 'signing_name' => 'nullable|string|max:120', 'initials' => 'nullable|string|max:8',
             'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'firm' => 'nullable|string|max:120',
-        ], ['email.email' => 'This is not a mail address; it was not stored. The rest of the line was kept as it was.']);
+        ], ['email.email' => 'This is not a mail address.']);
+        if ($check->fails()) {
+            return $this->refreshed($file, $request, $seat, (string) $check->errors()->first(), static fn () => []);
+        }
+        $given = $check->validated();
         try {
-            $setParty($file, Seat::of($seat), ['name' => (string) ($given['name'] ?? ''), ...$given]);
+            $setParty($file, Seat::of($seat), [...$given, 'name' => (string) ($given['name'] ?? '')]);
             $fault = null;
         } catch (\InvalidArgumentException|StepRefused $refused) {
             $fault = $refused->getMessage();
         }
 
-        return $this->refreshed($file, $request, $fault === null ? [] : [$seat => $fault]);
+        return $this->refreshed($file, $request, $seat, $fault, static function () use ($file, $seat): array {
+            $party = $file->parties->first(static fn (Party $party) => (string) $party->seat() === $seat);
+
+            return ["{$seat}-name" => $party->name ?? '', "{$seat}-signs" => $party->signing_name ?? '', "{$seat}-initials" => $party->initials ?? '', "{$seat}-email" => $party->email ?? ''];
+        });
     }
 
     public function bringListing(Request $request, DealFile $file, BringListing $bring): RedirectResponse
@@ -174,17 +189,24 @@ final class FileController
         return redirect("/files/{$file->key}")->with('told', 'The file has ended; everything in it is kept.');
     }
 
-    /** @param  array<string, string>  $faults */
-    private function refreshed(DealFile $file, Request $request, array $faults): Response
+    /**
+     * What follows from a change, beside the fields; the fields themselves stay where they are, so that nothing that is
+     * being typed is ever swapped away. How they now stand goes along in the answer's head.
+     *
+     * @param  array<string, string|null>  $fields  by the id of each field
+     */
+    private function refreshed(DealFile $file, Request $request, string $about, ?string $fault, callable $fields): Response
     {
         if ($request->header('HX-Request') === null) {
-            $back = redirect()->back();
+            $fault === null || $request->session()->flash('refused', $fault);
 
-            return new Response('', 303, ['Location' => $faults === [] ? $back->getTargetUrl() : $back->with('refused', implode(' ', $faults))->getTargetUrl()]);
+            return new Response('', 303, ['Location' => url()->previous()]);
         }
-        $file->refresh()->unsetRelations();
+        $sheet = $this->sheet($file->refresh()->unsetRelations());
+        $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not stored.", 'fields' => $fault === null ? $fields($sheet['facts']) : []];
 
-        return response()->view($request->query('at') === 'file' ? 'files.flap' : 'files.opening-body', [...$this->sheet($file), 'faults' => $faults, 'typed' => $request->input('value')]);
+        return response()->view($request->query('at') === 'file' ? 'files.flap-changed' : 'files.opening-follows', [...$sheet, 'line' => $sheet['agenda']->line()])
+            ->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
     }
 
     /** @return array<string, mixed> */
@@ -193,7 +215,7 @@ final class FileController
         $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'requirements', 'members']);
         $facts = FactBook::of($file);
 
-        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'contradictions' => Derived::contradictions($facts), 'named' => FileName::from($facts) !== 'New file', 'faults' => [], 'typed' => null];
+        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'contradictions' => Derived::contradictions($facts)];
     }
 
     private function user(Request $request): User

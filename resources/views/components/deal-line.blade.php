@@ -1,5 +1,5 @@
 @props(['line', 'file'])
-@php($base = 26 + $line->rows * 18)
+@php($base = 38 + $line->rows * 18)
 <svg class="deal-line" viewBox="0 0 1232 {{ $base + 48 }}" role="group" aria-label="Deal line: {{ count($line->posts) }} anchors and {{ count($line->flags) }} deadlines">
     <line class="rail" x1="16" y1="{{ $base }}" x2="1216" y2="{{ $base }}"/>
     @if ($line->today !== null && $line->today > $line->from)
@@ -16,7 +16,7 @@
                 <line x1="{{ $flag['x'] }}" y1="{{ $base - 3 }}" x2="{{ $flag['x'] }}" y2="{{ $base - 12 }}"/>
                 <path d="M{{ $flag['x'] }} {{ $base - 12 }}h8l3 3l-3 3h-8z"/>
             @else
-                @php($top = $base - 4 - $flag['row'] * 18)
+                @php($top = $base - 16 - $flag['row'] * 18)
                 <line x1="{{ $flag['x'] }}" y1="{{ $base - 3 }}" x2="{{ $flag['x'] }}" y2="{{ $top }}"/>
                 <path d="M{{ $flag['x'] }} {{ $top }}h{{ $flag['width'] - 6 }}l6 7.5l-6 7.5h-{{ $flag['width'] - 6 }}z"/>
                 <text x="{{ $flag['x'] + 5 }}" y="{{ $top + 11.7 }}">{{ $flag['label'] }}</text>

@@ -1,0 +1,27 @@
+@foreach ($contradictions as $told)<p class="late small">{{ $told }}</p>@endforeach
+@if ($facts->get('loan_amount') || $facts->get('balance'))
+    <h2>What follows</h2>
+    <div class="facts">
+        @foreach (['loan_amount' => 'Loan amount', 'down_payment' => 'Down payment', 'balance' => 'Balance'] as $name => $label)
+            @if ($facts->get($name))<span class="name">{{ $label }}</span><span title="{{ $facts->get($name)->source }}"><span class="computed">{{ \Unanimus\Money\Money::of($facts->value($name)) }}</span> <span class="from">computed</span></span>@endif
+        @endforeach
+    </div>
+@endif
+<h2>Parties <small>{{ $file->parties->count() }}</small></h2>
+<ul class="people">
+    @foreach ($file->parties->sortBy(fn ($party) => $party->seat()->order()) as $party)
+        <li><x-seat :seat="$party->seat()" /> <span>{{ $party->name }}</span> <span class="reach">{{ $party->firm ?? ($party->email ? 'mail' : 'no mail yet') }}</span></li>
+    @endforeach
+</ul>
+@if ($agenda->deadlines)
+    <h2 id="deadlines">Deadlines</h2>
+    <ul class="people">
+        @foreach ($agenda->deadlines as $deadline)
+            @php($isDone = in_array($deadline->name, $agenda->done, true))
+            <li title="{{ $deadline->because }}">
+                <form method="post" action="/files/{{ $file->key }}/deadlines/{{ $deadline->name }}">@csrf<button class="button tight" aria-pressed="{{ $isDone ? 'true' : 'false' }}" aria-label="{{ $deadline->label }} {{ $isDone ? 'is done' : 'is open' }}">{{ $isDone ? '✓' : '○' }}</button></form>
+                <span @class(['ok' => $isDone, 'late' => ! $isDone && $deadline->due->isBefore($agenda->today)])>{{ $deadline->label }}</span><span class="reach">{{ $deadline->due->short($agenda->today->year()) }}</span>
+            </li>
+        @endforeach
+    </ul>
+@endif

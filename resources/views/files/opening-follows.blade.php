@@ -1,0 +1,26 @@
+<p class="dim small right">all stored {{ now()->setTimezone($file->office->zone)->format('H:i:s') }}</p>
+@foreach ($contradictions as $told)<p class="late">{{ $told }}</p>@endforeach
+<h2>What the file will hold</h2>
+<ul class="will">
+    @foreach ($file->papers->where('state', '<>', 'void') as $paper)
+        <li><b>{{ $paper->title }}</b><small>{{ $paper->form_number ?? 'from outside' }} · {{ $paper->reason }}</small></li>
+    @endforeach
+</ul>
+@if ($facts->value('loan_amount'))
+    <h2>What follows</h2>
+    <div class="facts">
+        @foreach (['loan_amount' => 'Loan', 'down_payment' => 'Down payment', 'balance' => 'Balance at closing'] as $name => $label)
+            @if ($facts->get($name))<span class="name">{{ $label }}</span><span><span class="computed">{{ \Unanimus\Money\Money::of($facts->value($name)) }}</span> <span class="from">= {{ $facts->get($name)->source }}</span></span>@endif
+        @endforeach
+    </div>
+@endif
+@if ($agenda->deadlines)
+    <h2>Dates</h2>
+    <ul class="will">@foreach ($agenda->deadlines as $deadline)<li><span><b>{{ $deadline->due->short($agenda->today->year()) }}</b> {{ $deadline->label }}</span><small>{{ $deadline->because }}</small></li>@endforeach</ul>
+@endif
+<h2>Seats</h2>
+<ul class="people">
+    @foreach ($file->parties->sortBy(fn ($party) => $party->seat()->order()) as $party)
+        <li><x-seat :seat="$party->seat()" /> {{ $party->name }} <span class="reach">{{ $party->firm ?? $party->seat()->label() }}</span></li>
+    @endforeach
+</ul>

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Support\BrowserCase;
+use Tests\Support\PostRoom;
+use Unanimus\Evidence\SealCheck;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+
+/** A PDF from outside, on the disk, for a file field. */
+function outsidePaper(Scratch $scratch, string $name): string
+{
+    mkdir($scratch->path('cache'));
+
+    return $scratch->put("{$name}.pdf", (new Press($scratch->path('cache'), $scratch->path('cache')))->print([(new Drawing(612, 792))->text(72, 100, 16, $name)]));
+}
+
+it('opens a file, fills the contract, has it signed by everyone, reviewed, paid and closed', function () {
+    /** @var BrowserCase $this */
+    $post = new PostRoom;
+
+    // The agent opens the file from the listing exchange.
+    $this->signIn('tomas')->press('Open a file');
+    $this->find('#first')->sendKeys('Sawmill');
+    $this->waitFor('#found button')->click();
+    $this->seeText('5 Sawmill Terrace, Upper Quoin', 'h1');
+    $this->seeText('Lead-based paint disclosure', '.will');
+    $this->seeText('built 1954, before 1978', '.will');
+    foreach ([['buyer.1', 'Adaeze Fjordholm', 'adaeze@client.example'], ['buyer.2', 'Søren Fjordholm', 'soren@client.example']] as [$seat, $name, $mail]) {
+        $this->enter("[id=\"{$seat}-name\"]", $name);
+        $this->enter("[id=\"{$seat}-email\"]", $mail);
+    }
+    foreach (['price' => '349,900', 'earnest_money' => '5k', 'loan_percent' => '80', 'escrow_holder' => 'Anchorfield Title & Escrow', 'offer_date' => 'today', 'earnest_days' => '3', 'loan_days' => '30'] as $term => $value) {
+        $value !== 'today' && $this->enter("#fact-{$term}", $value);
+    }
+    $day = static fn (int $days) => (new DateTimeImmutable("+{$days} days", new DateTimeZone('America/New_York')))->format('Y-m-d');
+    foreach (['offer_date' => $day(0), 'offer_expiry' => $day(2), 'offer_expiry_time' => '5pm', 'closing' => $day(35), 'possession' => $day(36)] as $term => $value) {
+        $this->enter("#fact-{$term}", $value);
+    }
+    $this->find('#fact-financing')->findElement(WebDriverBy::cssSelector('option[value=conventional]'))->click();
+    $this->seeText('$279,920', '#follows');
+    $this->seeText('bought with a loan: conventional', '.will');
+    $this->shot('opening-sheet');
+
+    // Leaving half-way and coming back finds everything.
+    $this->visit('/files')->press('5 Sawmill Terrace, Upper Quoin');
+    $file = $this->browser->getCurrentURL();
+    $this->seeText('$349,900');
+
+    // The contract is filled on the page; Enter goes to the next missing blank.
+    $this->press('Purchase agreement');
+    expect($this->find('[data-blank=buyers]')->getAttribute('value'))->toBe('Adaeze Fjordholm and Søren Fjordholm')
+        ->and($this->find('[data-blank=loan_amount]')->getAttribute('value'))->toBe('279,920')
+        ->and($this->find('[data-blank=balance]')->getAttribute('value'))->toBe('64,980');
+    $excluded = $this->find('[data-blank=excluded]');
+    $excluded->click();
+    $excluded->sendKeys('dining room lamp'.WebDriverKeys::ENTER);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the entry is not told as stored');
+    $this->shot('paper');
+
+    // A dropped connection keeps entries on the device and sends them when it is back.
+    $tools = new Facebook\WebDriver\Chrome\ChromeDevToolsDriver($this->browser);
+    $tools->execute('Network.enable');
+    $tools->execute('Network.emulateNetworkConditions', ['offline' => true, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    $known = $this->find('[data-blank=known]');
+    $known->click();
+    $known->sendKeys('roof patched in 2019'."\t");
+    $this->seeText('waits on this device', '#stored');
+    $tools->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the waiting entry was not sent', 15);
+    $this->browser->navigate()->refresh();
+    expect($this->find('[data-blank=known]')->getAttribute('value'))->toBe('roof patched in 2019');
+
+    // Whatever is still missing is filled, paper by paper.
+    foreach (['Purchase agreement', 'Financing addendum', 'Lead-based paint disclosure'] as $title) {
+        $this->visit($file)->press($title);
+        $this->find('#left');
+        for ($guard = 0; $guard < 40 && ($missing = $this->all('.blank.missing')) !== []; $guard++) {
+            $field = $missing[0];
+            $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$field]);
+            $field->getAttribute('type') === 'checkbox' ? $field->click() : $field->sendKeys('1'."\t");
+            usleep(250_000);
+        }
+        $this->seeText('nothing missing', '#left');
+    }
+
+    // Sent for signature: the buyers together, then the agent.
+    $this->visit($file);
+    foreach ($this->all('tr.row') as $row) {
+        if (preg_match('/Agency disclosure|Purchase agreement|Financing|Lead-based/', $row->getText()) === 1) {
+            $row->findElement(WebDriverBy::cssSelector('input[name=take]'))->click();
+        }
+    }
+    $this->press('Have signed', '.board-head');
+    $this->seeText('Who signs');
+    $this->shot('round');
+    $this->press('Send', '#compose');
+    $this->seeText('The first turn has a letter.');
+    $round = $this->browser->getCurrentURL();
+
+    // The buyers sign on a phone.
+    foreach (['adaeze@client.example', 'soren@client.example'] as $index => $address) {
+        $phone = $this->browser;
+        $this->browser = $this->newBrowser(390, 844);
+        $this->visit($post->link($address));
+        $index === 0 && $this->shot('signer-consent');
+        $this->find('input[name=agree]')->click();
+        $this->press('Go on');
+        $this->seeText('How you sign');
+        $index === 0 && $this->shot('signer-adopt');
+        $this->press('This is my signature');
+        $go = $this->find('#go');
+        $this->browser->executeScript('document.querySelector("#go").click()');
+        usleep(500_000);
+        $index === 0 && $this->shot('signer-page');
+        for ($guard = 0; $guard < 60 && $go->getText() !== 'Finish'; $guard++) {
+            $go->click();
+            usleep(220_000);
+        }
+        $go->click();
+        $this->seeText('Thank you');
+        $this->browser->quit();
+        $this->browser = $phone;
+    }
+
+    // Then the agent, and the sealed set is in the file.
+    $this->visit($post->link('tomas@quillmark.example', 'Please sign'));
+    $this->find('input[name=agree]')->click();
+    $this->press('Go on');
+    $this->press('This is my signature');
+    for ($go = $this->find('#go'), $guard = 0; $guard < 20 && $go->getText() !== 'Finish'; $guard++) {
+        $go->click();
+        usleep(220_000);
+    }
+    $go->click();
+    $this->seeText('signed');
+    $this->eventually(fn () => str_contains($this->visit($round)->find('body')->getText(), 'Signed by everyone') ?: null, 'the set was not sealed', 30);
+    $sealed = $post->attachment('adaeze@client.example', 'Signed by everyone');
+    expect(SealCheck::of($sealed))->toMatchArray(['valid' => true, 'whole' => true]);
+
+    // Handed in, with what must come from outside.
+    $scratch = new Scratch;
+    foreach (['Earnest money receipt', 'Closing statement'] as $index => $title) {
+        $this->visit($file);
+        $this->find("input[aria-label=\"Bring in {$title}\"]")->sendKeys($index === 0 ? outsidePaper($scratch, $title) : $scratch->put('Closing statement.pdf', $scratch->get('Earnest money receipt.pdf')));
+        $this->seeText("“{$title}” is in the file.");
+    }
+    $this->visit($file);
+    $this->shot('file');
+    for ($guard = 0; $guard < 12; $guard++) {
+        $buttons = array_filter($this->all('td.next button'), static fn ($button) => $button->getText() === 'Hand in');
+        if ($buttons === []) {
+            break;
+        }
+        array_values($buttons)[0]->click();
+        $this->seeText('is with the reviewer');
+    }
+    expect($guard)->toBe(6);
+
+    // The broker sends one back, the agent hands it in again, the broker accepts all.
+    $this->signOut()->signIn('ines')->visit($file);
+    $this->visit('/review');
+    $this->shot('review-queue');
+    $this->waitFor('table.ledger');
+    foreach ($this->all('tr[data-row]') as $row) {
+        if (str_contains($row->getText(), '5 Sawmill Terrace') && str_contains($row->getText(), 'Financing addendum')) {
+            $row->findElement(WebDriverBy::cssSelector('a.button'))->click();
+            break;
+        }
+    }
+    $this->waitFor('#page-1 image');
+    $this->find('#page-1')->click();
+    $this->seeText('Pinned to page 1.', '#pinned');
+    $this->find('textarea[name=remark]')->sendKeys('Name the program of the loan.');
+    $this->shot('review-desk');
+    $this->press('Send back b');
+    $this->seeText('Sent back with your remark.');
+    $this->signOut()->signIn('tomas')->visit($file)->seeText('1 remark');
+    $this->press('Answer remark');
+    $this->seeText('Name the program of the loan.');
+    $this->press('Hand in again');
+    $this->signOut()->signIn('ines');
+    for ($guard = 0; $guard < 10; $guard++) {
+        $this->visit('/review');
+        $rows = array_filter($this->all('tr[data-row]'), static fn ($row) => str_contains($row->getText(), '5 Sawmill Terrace'));
+        if ($rows === []) {
+            break;
+        }
+        array_values($rows)[0]->findElement(WebDriverBy::cssSelector('a.button'))->click();
+        $this->press('Accept a');
+        $this->seeText('Accepted.');
+    }
+    $this->visit($file)->seeText('6 of 6 complete');
+
+    // Under contract, the commission computed, authorized, the file closed.
+    $this->signOut()->signIn('tomas')->visit($file);
+    $this->enter('#fact-acceptance', $day(0));
+    $this->visit($file)->seeText('Under contract');
+    $this->visit("{$file}/commission");
+    $this->find('input[name=rate]')->clear();
+    $this->find('input[name=rate]')->sendKeys('2.75');
+    $this->press('Compute');
+    $this->seeText('$9,622.25');
+    $this->seeText('ties out');
+    $this->signOut()->signIn('ines')->visit("{$file}/commission");
+    $this->press('Authorize the disbursement');
+    $this->seeText('The CDA is in the file.');
+    $this->shot('commission');
+    $this->signOut()->signIn('tomas')->visit($file);
+    $this->press('Close the file');
+    $this->seeText('The file is closed.');
+    $this->seeText('Closed', '.status');
+});

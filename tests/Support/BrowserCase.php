@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+
+/** The real interface in headless Chromium, against the running test copy. */
+abstract class BrowserCase extends TestCase
+{
+    /** @var resource|null */
+    private static $driver = null;
+
+    private static int $port = 0;
+
+    public ?RemoteWebDriver $browser = null;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        if (self::$driver === null) {
+            exec('php '.escapeshellarg(dirname(__DIR__, 2).'/artisan').' demo:seed --generated=24 2>&1', $said, $code);
+            $code === 0 || self::fail(implode("\n", $said));
+            self::$port = random_int(20000, 40000);
+            self::$driver = proc_open(['chromedriver', '--port='.self::$port, '--log-level=SEVERE'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes) ?: null;
+            for ($i = 0; $i < 80 && @fsockopen('127.0.0.1', self::$port) === false; $i++) {
+                usleep(100_000);
+            }
+            register_shutdown_function(static function (): void {
+                is_resource(self::$driver) && proc_terminate(self::$driver);
+            });
+        }
+        $this->browser = $this->newBrowser();
+    }
+
+    protected function tearDown(): void
+    {
+        $this->browser?->quit();
+        parent::tearDown();
+    }
+
+    public static function url(): string
+    {
+        return getenv('UNANIMUS_TEST_URL') ?: 'http://127.0.0.1:8510';
+    }
+
+    public function newBrowser(int $width = 1280, int $height = 800, string $theme = 'light'): RemoteWebDriver
+    {
+        $options = new ChromeOptions;
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--hide-scrollbars', '--force-color-profile=srgb', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-quic', '--user-data-dir='.sys_get_temp_dir().'/unanimus-browser-'.bin2hex(random_bytes(6)),
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $browser = RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000);
+        $this->shape($browser, $width, $height, $theme);
+
+        return $browser;
+    }
+
+    public function shape(RemoteWebDriver $browser, int $width, int $height, string $theme = 'light'): void
+    {
+        $tools = new ChromeDevToolsDriver($browser);
+        $tools->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+        $tools->execute('Emulation.setEmulatedMedia', ['features' => [['name' => 'prefers-color-scheme', 'value' => $theme], ['name' => 'prefers-reduced-motion', 'value' => 'reduce']]]);
+    }
+
+    public function signIn(string $who): static
+    {
+        $this->visit('/sign-in');
+        if (str_ends_with((string) $this->browser?->getCurrentURL(), '/sign-in')) {
+            $this->find('input[name=email]')->sendKeys("{$who}@quillmark.example");
+            $this->find('input[name=password]')->sendKeys('lanternfish');
+            $this->find('.door .button')->click();
+            $this->waitFor('header.bar');
+        }
+
+        return $this;
+    }
+
+    public function signOut(): static
+    {
+        $this->browser?->manage()->deleteAllCookies();
+
+        return $this;
+    }
+
+    public function visit(string $path): static
+    {
+        $this->browser?->get(str_starts_with($path, 'http') ? $path : self::url().$path);
+
+        return $this;
+    }
+
+    public function find(string $selector): RemoteWebElement
+    {
+        return $this->waitFor($selector);
+    }
+
+    /** @return list<RemoteWebElement> */
+    public function all(string $selector): array
+    {
+        return array_values($this->browser?->findElements(By::cssSelector($selector)) ?? []);
+    }
+
+    public function waitFor(string $selector, int $seconds = 10): RemoteWebElement
+    {
+        return $this->eventually(function () use ($selector): ?RemoteWebElement {
+            $found = $this->all($selector);
+
+            return $found[0] ?? null;
+        }, "nothing matches {$selector}", $seconds);
+    }
+
+    public function seeText(string $text, string $in = 'body', int $seconds = 10): static
+    {
+        $this->eventually(fn () => str_contains($this->find($in)->getText(), $text) ?: null, "“{$text}” is not shown in {$in}", $seconds);
+
+        return $this;
+    }
+
+    public function press(string $label, string $in = 'body'): static
+    {
+        $this->eventually(function () use ($label, $in): ?WebDriverElement {
+            foreach ($this->all("{$in} button, {$in} a, {$in} summary, {$in} label.button") as $element) {
+                if ($element->isDisplayed() && trim((string) preg_replace('/\s+/', ' ', $element->getText())) === $label) {
+                    $element->click();
+
+                    return $element;
+                }
+            }
+
+            return null;
+        }, "there is nothing to press that says “{$label}”");
+
+        return $this;
+    }
+
+    /** Types into a field, leaves it, and waits until it is stored. */
+    public function enter(string $selector, string $text): static
+    {
+        $field = $this->find($selector);
+        $field->click();
+        $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.$text."\t");
+        usleep(60_000);
+        $this->eventually(fn () => $this->all('.htmx-request') === [] ?: null, 'the entry is still on its way');
+
+        return $this;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): (T|null)  $look
+     * @return T
+     */
+    public function eventually(callable $look, string $else, int $seconds = 10): mixed
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            try {
+                $found = $look();
+                if ($found !== null) {
+                    return $found;
+                }
+            } catch (StaleElementReferenceException) {
+                // The part was swapped while it was looked at.
+            }
+            usleep(80_000);
+        } while (microtime(true) < $end);
+        self::fail($else.', at '.$this->browser?->getCurrentURL().': '.mb_strimwidth((string) $this->browser?->findElement(By::tagName('body'))->getText(), 0, 600, '…'));
+    }
+
+    /** A picture for the documentation, when asked for by UNANIMUS_SHOTS. */
+    public function shot(string $name, ?RemoteWebDriver $browser = null): void
+    {
+        $folder = getenv('UNANIMUS_SHOTS');
+        $folder && ($browser ?? $this->browser)?->takeScreenshot("{$folder}/{$name}.png");
+    }
+
+    /** @return list<string> what axe finds on the page */
+    public function axe(): array
+    {
+        (new ChromeDevToolsDriver($this->browser))->execute('Runtime.evaluate', ['expression' => (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js')]);
+        $result = $this->browser->executeAsyncScript("const done = arguments[arguments.length - 1]; axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message || '')).join(' | '))));");
+
+        return $result;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use App\Intake\RawMail;
+use PHPUnit\Framework\Assert;
+
+/** The letters that went out of the running test copy. */
+final class PostRoom
+{
+    /** The link in the newest letter to an address. */
+    public function link(string $address, string $subject = ''): string
+    {
+        preg_match('~https?://\S+~', $this->letter($address, $subject)->text, $found);
+
+        return $found[0] ?? Assert::fail("the letter to {$address} has no link");
+    }
+
+    /** The first attachment of the newest letter to an address. */
+    public function attachment(string $address, string $subject): string
+    {
+        return $this->letter($address, $subject)->attachments[0]['bytes'] ?? Assert::fail("the letter to {$address} has nothing attached");
+    }
+
+    private function letter(string $address, string $subject): RawMail
+    {
+        for ($end = microtime(true) + 20; microtime(true) < $end; usleep(200_000)) {
+            $files = glob(dirname(__DIR__, 2).'/var/test/mail/out/*.eml') ?: [];
+            foreach (array_reverse($files) as $file) {
+                $raw = (string) file_get_contents($file);
+                $mail = RawMail::read($raw);
+                if (str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) && str_contains($mail->subject, $subject)) {
+                    return $mail;
+                }
+            }
+        }
+        Assert::fail("no letter “{$subject}” went to {$address}");
+    }
+}
