@@ -38,7 +38,7 @@ final class Sight
      *
      * @template T
      *
-     * @param  callable(): T  $work
+     * @param callable(): T $work
      * @return T
      */
     public static function within(int $brokerageId, callable $work): mixed

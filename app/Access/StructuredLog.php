@@ -14,7 +14,7 @@ use Monolog\LogRecord;
 /** The log: one JSON object a line with the request's id. What people typed stays out: an exception is told by class and place. */
 final class StructuredLog
 {
-    /** @param array{level?: string} $config */
+    /** @param  array{level?: string}  $config */
     public function __invoke(array $config): Logger
     {
         $handler = new StreamHandler(storage_path('logs/unanimus.jsonl'), $config['level'] ?? 'info', true, 0664);

@@ -15,7 +15,9 @@ final readonly class FlowDrawing
     public const HEIGHT = 260;
 
     /** @param  list<array{path: string, y: float, height: float, payee: Payee, tone: string}>  $streams */
-    private function __construct(public array $streams, public float $top, public float $height) {}
+    private function __construct(public array $streams, public float $top, public float $height)
+    {
+    }
 
     public static function of(CommissionSheet $sheet): self
     {

@@ -10,7 +10,9 @@ use Unanimus\Exchange\ListingExchange;
 /** An exchange of one listing, for laying out the demo. */
 final class OneListing implements ListingExchange
 {
-    public function __construct(private readonly Listing $listing) {}
+    public function __construct(private readonly Listing $listing)
+    {
+    }
 
     public function name(): string
     {

@@ -39,7 +39,8 @@ final class Scenario
     public function __construct(
         private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly StoreEntry $storeEntry, private readonly ComposeRound $compose,
         private readonly SendRound $send, private readonly RecordEvent $record, private readonly SealSet $seal, private readonly HandIn $handIn, private readonly Decide $decide, private readonly BringIn $bringIn, private readonly Press $press,
-    ) {}
+    ) {
+    }
 
     /** @param  array<string, User>  $people */
     public function lay(array $people): void

@@ -13,7 +13,9 @@ use Unanimus\Exchange\ListingExchange;
 /** A listing exchange reached through its RESO Web API. */
 final class HttpExchange implements ListingExchange
 {
-    public function __construct(private readonly string $name, private readonly string $url, #[\SensitiveParameter] private readonly string $token) {}
+    public function __construct(private readonly string $name, private readonly string $url, #[\SensitiveParameter] private readonly string $token)
+    {
+    }
 
     public function name(): string
     {

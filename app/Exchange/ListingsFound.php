@@ -11,7 +11,9 @@ use Unanimus\Exchange\ListingExchange;
 /** What the exchange has for a few typed letters; an exchange that does not answer finds nothing and says so. */
 final class ListingsFound
 {
-    public function __construct(private readonly ListingExchange $exchange) {}
+    public function __construct(private readonly ListingExchange $exchange)
+    {
+    }
 
     /** @return array{listings: list<Listing>, fault: string|null} */
     public function __invoke(string $text): array

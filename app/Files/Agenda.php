@@ -16,11 +16,13 @@ use Unanimus\Terms\Term;
 final readonly class Agenda
 {
     /**
-     * @param  array<string, array{label: string, day: LocalDate}>  $anchors
-     * @param  list<Deadline>  $deadlines
-     * @param  list<string>  $done
+     * @param array<string, array{label: string, day: LocalDate}> $anchors
+     * @param list<Deadline> $deadlines
+     * @param list<string> $done
      */
-    private function __construct(public array $anchors, public array $deadlines, public array $done, public LocalDate $today) {}
+    private function __construct(public array $anchors, public array $deadlines, public array $done, public LocalDate $today)
+    {
+    }
 
     public static function of(DealFile $file): self
     {

@@ -18,10 +18,12 @@ use Unanimus\Terms\Facts;
 final readonly class Board
 {
     /**
-     * @param  list<Party>  $seats  the columns
-     * @param  array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, next: array{label: string, kind: string, target: string, mine: bool}|null}>>  $stages  rows by stage name
+     * @param list<Party> $seats the columns
+     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, next: array{label: string, kind: string, target: string, mine: bool}|null}>> $stages rows by stage name
      */
-    private function __construct(public array $seats, public array $stages) {}
+    private function __construct(public array $seats, public array $stages)
+    {
+    }
 
     public static function of(DealFile $file, Facts $facts): self
     {
@@ -73,8 +75,8 @@ final readonly class Board
     }
 
     /**
-     * @param  list<string>  $seats
-     * @param  array<string, mixed>  $standing
+     * @param list<string> $seats
+     * @param array<string, mixed> $standing
      * @return array<string, string>
      */
     private static function cells(Paper $paper, array $seats, int $missing, array $standing): array

@@ -61,7 +61,7 @@ final class FactBook
     }
 
     /**
-     * @param  array<string, Fact>  $facts
+     * @param array<string, Fact> $facts
      * @return array<string, Fact>
      */
     private static function property(array $facts): array

@@ -17,12 +17,14 @@ use Unanimus\Signing\Seat;
 final readonly class Today
 {
     /**
-     * @param  list<array{what: string, about: string, where: string, href: string, hot: bool}>  $mine
-     * @param  list<array{seat: Seat|null, who: string, what: string, where: string, href: string}>  $others
-     * @param  list<array{day: string, what: string, where: string, href: string, late: bool}>  $coming
-     * @param  array<string, string>  $links  file key to address
+     * @param list<array{what: string, about: string, where: string, href: string, hot: bool}> $mine
+     * @param list<array{seat: Seat|null, who: string, what: string, where: string, href: string}> $others
+     * @param list<array{day: string, what: string, where: string, href: string, late: bool}> $coming
+     * @param array<string, string> $links file key to address
      */
-    private function __construct(public array $mine, public array $others, public array $coming, public Lanes $lanes, public array $links, public int $open) {}
+    private function __construct(public array $mine, public array $others, public array $coming, public Lanes $lanes, public array $links, public int $open)
+    {
+    }
 
     public static function of(User $user, string $span): self
     {
@@ -35,7 +37,7 @@ final readonly class Today
     }
 
     /**
-     * @param  Collection<int, DealFile>  $files
+     * @param Collection<int, DealFile> $files
      * @return list<array{what: string, about: string, where: string, href: string, hot: bool}>
      */
     private static function mine(User $user, Collection $files): array
@@ -62,7 +64,7 @@ final readonly class Today
     }
 
     /**
-     * @param  Collection<int, DealFile>  $files
+     * @param Collection<int, DealFile> $files
      * @return list<array{seat: Seat|null, who: string, what: string, where: string, href: string}>
      */
     private static function others(User $user, Collection $files): array
@@ -84,8 +86,8 @@ final readonly class Today
     }
 
     /**
-     * @param  Collection<int, DealFile>  $files
-     * @param  array<string, Agenda>  $agendas
+     * @param Collection<int, DealFile> $files
+     * @param array<string, Agenda> $agendas
      * @return array{list<array{day: string, what: string, where: string, href: string, late: bool}>, list<array{what: string, about: string, where: string, href: string, hot: bool}>}
      */
     private static function coming(Collection $files, array $agendas, LocalDate $today): array
@@ -119,8 +121,8 @@ final readonly class Today
     }
 
     /**
-     * @param  Collection<int, DealFile>  $files
-     * @param  array<string, Agenda>  $agendas
+     * @param Collection<int, DealFile> $files
+     * @param array<string, Agenda> $agendas
      */
     private static function lanes(Collection $files, array $agendas, LocalDate $today, string $span): Lanes
     {

@@ -18,7 +18,7 @@ final class History
     /**
      * Adds an entry.
      *
-     * @param  array<string, string|int|bool|null|array<mixed>>  $data
+     * @param array<string, string|int|bool|null|array<mixed>> $data
      */
     public static function add(int $brokerageId, int $fileId, string $what, array $data = []): void
     {

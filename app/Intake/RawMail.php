@@ -14,7 +14,9 @@ final readonly class RawMail
     private const DEEPEST = 8;
 
     /** @param  list<array{name: string, type: string, bytes: string}>  $attachments */
-    private function __construct(public string $messageId, public string $sender, public string $subject, public string $text, public array $attachments) {}
+    private function __construct(public string $messageId, public string $sender, public string $subject, public string $text, public array $attachments)
+    {
+    }
 
     public static function read(string $raw): self
     {
@@ -44,7 +46,7 @@ final readonly class RawMail
     }
 
     /**
-     * @param  array<string, string>  $headers
+     * @param array<string, string> $headers
      * @return list<array{name: string, type: string, bytes: string}>
      */
     private static function parts(array $headers, string $body, int $depth): array

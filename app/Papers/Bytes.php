@@ -12,7 +12,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Bytes
 {
-    public function __construct(private readonly Store $store) {}
+    public function __construct(private readonly Store $store)
+    {
+    }
 
     /** Keeps bytes for a brokerage and gives their SHA-256. */
     public function keep(int $brokerageId, string $bytes, string $mediaType = 'application/pdf'): string

@@ -7,7 +7,9 @@ namespace App\Papers;
 /** Bytes on this machine's disk. */
 final class LocalStore implements Store
 {
-    public function __construct(private readonly string $folder) {}
+    public function __construct(private readonly string $folder)
+    {
+    }
 
     public function write(string $name, string $bytes): void
     {

@@ -7,14 +7,16 @@ namespace App\Papers;
 use App\Files\FactBook;
 use App\Papers\Models\Paper;
 use Unanimus\Files\StepRefused;
-use Unanimus\Forms\Filling;
 use Unanimus\Forms\FilledPages;
+use Unanimus\Forms\Filling;
 use Unanimus\Pages\Press;
 
 /** A paper as PDF, as it stands now. */
 final class PaperPrint
 {
-    public function __construct(private readonly Press $press, private readonly Bytes $bytes) {}
+    public function __construct(private readonly Press $press, private readonly Bytes $bytes)
+    {
+    }
 
     /**
      * The bytes: the latest version of a finished paper, a draft with its entries printed in.

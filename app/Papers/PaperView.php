@@ -18,10 +18,12 @@ use Unanimus\Terms\Term;
 final readonly class PaperView
 {
     /**
-     * @param  list<array{float, float}>  $sizes
-     * @param  list<Blank>  $missing
+     * @param list<array{float, float}> $sizes
+     * @param list<Blank> $missing
      */
-    private function __construct(public Paper $paper, public ?Form $form, public ?Filling $filling, public array $sizes, public array $missing, public string $stamp, public string $stored) {}
+    private function __construct(public Paper $paper, public ?Form $form, public ?Filling $filling, public array $sizes, public array $missing, public string $stamp, public string $stored)
+    {
+    }
 
     public static function of(Paper $paper): self
     {

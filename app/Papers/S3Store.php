@@ -23,9 +23,10 @@ final class S3Store implements Store
         private readonly string $key,
         #[\SensitiveParameter] private readonly string $secret,
         private readonly LocalStore $near,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, mixed> $config */
+    /** @param  array<string, mixed>  $config */
     public static function fromConfig(array $config): self
     {
         foreach (['endpoint', 'bucket', 'key', 'secret'] as $name) {

@@ -13,7 +13,9 @@ use Unanimus\Evidence\TimeStamps;
 /** A time-stamping authority reached over HTTP (RFC 3161, section 3.4). */
 final class HttpTimeStamps implements TimeStamps
 {
-    public function __construct(private readonly string $url) {}
+    public function __construct(private readonly string $url)
+    {
+    }
 
     public function stamp(string $digest): string
     {

@@ -20,9 +20,11 @@ use Unanimus\Signing\RoundStatus;
 final readonly class RoundView
 {
     /**
-     * @param  list<array{paper: RoundPaper, page: int, width: float, height: float, image: string, inner: string, marks: list<array{mark: SigningMark, made: bool, drawn: string}>}>  $pages
+     * @param list<array{paper: RoundPaper, page: int, width: float, height: float, image: string, inner: string, marks: list<array{mark: SigningMark, made: bool, drawn: string}>}> $pages
      */
-    private function __construct(public array $pages) {}
+    private function __construct(public array $pages)
+    {
+    }
 
     /** As its sender sees it, drafts with what is filled in. */
     public static function of(Round $round): self

@@ -17,7 +17,9 @@ final readonly class CommissionSheet
      * @param list<Step> $steps in order
      * @param list<Payee> $payees who gets what at closing
      */
-    private function __construct(public Money $gross, public array $steps, public array $payees) {}
+    private function __construct(public Money $gross, public array $steps, public array $payees)
+    {
+    }
 
     /**
      * Computes the sheet.

@@ -25,5 +25,6 @@ final readonly class Entries
         public string $feeName,
         public string $agent,
         public string $company,
-    ) {}
+    ) {
+    }
 }

@@ -10,5 +10,7 @@ use Unanimus\Money\Money;
 final readonly class Payee
 {
     /** A name, what they are in the deal, their amount and its formula. */
-    public function __construct(public string $name, public string $role, public Money $amount, public string $formula) {}
+    public function __construct(public string $name, public string $role, public Money $amount, public string $formula)
+    {
+    }
 }

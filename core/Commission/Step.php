@@ -10,5 +10,7 @@ use Unanimus\Money\Money;
 final readonly class Step
 {
     /** A labelled amount and how it came about. */
-    public function __construct(public string $label, public string $formula, public Money $amount) {}
+    public function __construct(public string $label, public string $formula, public Money $amount)
+    {
+    }
 }

@@ -12,8 +12,10 @@ final class BusinessCalendar
     /** @var array<int, array<string, string>> */
     private array $federal = [];
 
-    /** @param array<string, string> $officeHolidays day "2026-12-24" to its name */
-    public function __construct(private readonly array $officeHolidays = []) {}
+    /** @param  array<string, string>  $officeHolidays day "2026-12-24" to its name */
+    public function __construct(private readonly array $officeHolidays = [])
+    {
+    }
 
     /** The holiday's name, or null when the day is none. */
     public function holiday(LocalDate $date): ?string

@@ -9,12 +9,13 @@ namespace Unanimus\Dates;
  */
 final readonly class Deadline
 {
-    /** @param string|null $cutOff time of day in the office's zone, "17:00" */
+    /** @param  string|null  $cutOff time of day in the office's zone, "17:00" */
     public function __construct(
         public string $name,
         public string $label,
         public LocalDate $due,
         public ?string $cutOff,
         public string $because,
-    ) {}
+    ) {
+    }
 }

@@ -26,7 +26,8 @@ final readonly class DeadlineRule
         public bool $businessDays = false,
         public string $roll = 'forward',
         public ?string $cutOff = null,
-    ) {}
+    ) {
+    }
 
     /**
      * From its stored form.

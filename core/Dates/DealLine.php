@@ -20,6 +20,9 @@ final readonly class DealLine
 
     private const SIZE = 12;
 
+    /** Posts nearer than this have their names on their outer sides. */
+    private const CLOSE = 110.0;
+
     /**
      * @param list<array{x: float, label: string, day: string, key: string, anchor: string, past: bool}> $posts anchor: start, middle or end of its text
      * @param list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}> $flags state: done, late, due, ahead; row 0 is a pennant
@@ -27,7 +30,9 @@ final readonly class DealLine
      * @param float $from where the thick line begins
      * @param float $to where the line ends
      */
-    private function __construct(public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to, public int $rows) {}
+    private function __construct(public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to, public int $rows)
+    {
+    }
 
     /**
      * Lays the line out, from a week before the first day to two weeks after the last.
@@ -108,13 +113,18 @@ final readonly class DealLine
             $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'key' => $key, 'anchor' => 'middle', 'past' => ! $anchor['day']->isAfter($today)];
         }
         usort($posts, static fn (array $a, array $b) => $a['x'] <=> $b['x']);
-        for ($i = 0; $i + 1 < count($posts); $i++) {
-            if ($posts[$i + 1]['x'] - $posts[$i]['x'] < 110) {
-                $posts[$i]['anchor'] = $posts[$i]['anchor'] === 'start' ? 'start' : 'end';
-                $posts[$i + 1]['anchor'] = 'start';
-            }
+        $placed = [];
+        foreach ($posts as $index => $post) {
+            $before = $posts[$index - 1]['x'] ?? null;
+            $after = $posts[$index + 1]['x'] ?? null;
+            $post['anchor'] = match (true) {
+                $before !== null && $post['x'] - $before < self::CLOSE => 'start',
+                $after !== null && $after - $post['x'] < self::CLOSE => 'end',
+                default => 'middle',
+            };
+            $placed[] = $post;
         }
 
-        return $posts;
+        return $placed;
     }
 }

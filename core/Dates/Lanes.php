@@ -25,7 +25,9 @@ final readonly class Lanes
      * @param list<array{x: float, width: float}> $weekends
      * @param array{x: float, width: float, count: int}|null $fullWeek the week with most closings, from three on
      */
-    private function __construct(public array $rows, public array $ticks, public array $weekends, public ?array $fullWeek, public float $today, public float $height) {}
+    private function __construct(public array $rows, public array $ticks, public array $weekends, public ?array $fullWeek, public float $today, public float $height)
+    {
+    }
 
     /**
      * Lays out the lanes, a third of the span behind today and two thirds ahead.
@@ -91,7 +93,7 @@ final readonly class Lanes
         return ['x' => $x($from), 'width' => max(0.0, $x($from->plusDays(5)) - $x($from)), 'count' => $weeks[$monday]];
     }
 
-    /** @param list<string> $done */
+    /** @param  list<string>  $done */
     private static function state(Deadline $deadline, array $done, LocalDate $today): string
     {
         $left = $today->daysUntil($deadline->due);

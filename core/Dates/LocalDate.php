@@ -11,8 +11,10 @@ namespace Unanimus\Dates;
  */
 final readonly class LocalDate implements \JsonSerializable, \Stringable
 {
-    /** @param int $julian the Julian day number, by which dates are counted and compared */
-    private function __construct(private int $julian) {}
+    /** @param  int  $julian the Julian day number, by which dates are counted and compared */
+    private function __construct(private int $julian)
+    {
+    }
 
     /**
      * The day of that year, month and day of the month.

@@ -46,7 +46,7 @@ final class Schedule
         return $deadlines;
     }
 
-    /** @param list<DeadlineRule> $unresolved */
+    /** @param  list<DeadlineRule>  $unresolved */
     private static function refuseCircles(array $unresolved): void
     {
         $anchorOf = [];

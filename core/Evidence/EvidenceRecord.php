@@ -84,7 +84,7 @@ final class EvidenceRecord
         }
     }
 
-    /** @param list<array{int, string}> $columns */
+    /** @param  list<array{int, string}>  $columns */
     private function columns(array $columns): void
     {
         $this->room(12);

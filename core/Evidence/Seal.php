@@ -18,8 +18,10 @@ final class Seal
 {
     private const ROOM = 16_384;
 
-    /** @param string $signer the name shown as the one who sealed */
-    public function __construct(private readonly SigningKey $key, private readonly TimeStamps $stamps, private readonly string $signer) {}
+    /** @param  string  $signer the name shown as the one who sealed */
+    public function __construct(private readonly SigningKey $key, private readonly TimeStamps $stamps, private readonly string $signer)
+    {
+    }
 
     /**
      * The sealed PDF: the whole of it under one signature that allows no changes, with a time stamp.
@@ -40,7 +42,7 @@ final class Seal
         return $this->patch($scratch->get('out.pdf'), $marker, $numbers);
     }
 
-    /** @param list<int> $numbers */
+    /** @param  list<int>  $numbers */
     private function update(PdfLook $look, string $marker, array $numbers, \DateTimeImmutable $at): string
     {
         $first = $look->highestObject() + 1;
@@ -64,7 +66,7 @@ final class Seal
         return json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $first + 1], $objects]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
     }
 
-    /** @param list<int> $numbers */
+    /** @param  list<int>  $numbers */
     private function patch(string $pdf, string $marker, array $numbers): string
     {
         $gap = $this->once($pdf, "<{$marker}>");

@@ -70,6 +70,8 @@ final class SealCheck
             return null;
         }
 
-        return \DateTimeImmutable::createFromFormat('YmdHis', $m[1], new \DateTimeZone('UTC'))->format(DATE_ATOM);
+        $at = \DateTimeImmutable::createFromFormat('YmdHis', $m[1], new \DateTimeZone('UTC'));
+
+        return $at === false ? null : $at->format(DATE_ATOM);
     }
 }

@@ -13,7 +13,9 @@ final readonly class SigningKey
      * @param string $certificate DER
      * @param list<string> $chain DER, the certificates above
      */
-    private function __construct(private \OpenSSLAsymmetricKey $key, public string $certificate, public array $chain) {}
+    private function __construct(private \OpenSSLAsymmetricKey $key, public string $certificate, public array $chain)
+    {
+    }
 
     /**
      * From a PEM file that holds the private key, the certificate and those above it in this order.

@@ -11,7 +11,9 @@ namespace Unanimus\Evidence;
  */
 final readonly class StampRequest
 {
-    private function __construct(public string $der, private string $digest, private string $nonce) {}
+    private function __construct(public string $der, private string $digest, private string $nonce)
+    {
+    }
 
     /** The request for a SHA-256 digest, with a nonce, asking for the authority's certificate. */
     public static function over(string $digest): self

@@ -21,8 +21,10 @@ final readonly class Listing
         'Sewer' => 'property.sewer', 'WaterSource' => 'property.water', 'AssociationName' => 'property.association',
     ];
 
-    /** @param array<string, string> $facts by name */
-    private function __construct(public string $number, public array $facts) {}
+    /** @param  array<string, string>  $facts by name */
+    private function __construct(public string $number, public array $facts)
+    {
+    }
 
     /**
      * A listing from the JSON of a RESO Web API's Property resource.

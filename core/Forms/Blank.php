@@ -28,9 +28,10 @@ final readonly class Blank
         public ?string $formula = null,
         public ?string $group = null,
         public ?string $when = null,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, mixed> $data as written by {@see toArray} */
+    /** @param  array<string, mixed>  $data as written by {@see toArray} */
     public static function fromArray(array $data): self
     {
         return new self(

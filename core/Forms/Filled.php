@@ -23,5 +23,6 @@ final readonly class Filled
         public bool $entered,
         public bool $departs,
         public ?string $followed,
-    ) {}
+    ) {
+    }
 }

@@ -14,8 +14,10 @@ use Unanimus\Terms\Facts;
  */
 final readonly class Filling
 {
-    /** @param array<string, Filled> $blanks by name, in reading order */
-    private function __construct(public array $blanks) {}
+    /** @param  array<string, Filled>  $blanks by name, in reading order */
+    private function __construct(public array $blanks)
+    {
+    }
 
     /**
      * Works out every blank.
@@ -94,14 +96,14 @@ final readonly class Filling
         return false;
     }
 
-    /** @param array<string, Filled> $filled */
+    /** @param  array<string, Filled>  $filled */
     private static function compute(string $formula, array $filled): string
     {
         $sum = Money::zero();
         $known = false;
         foreach (self::parts($formula) as [$sign, $percentOf, $name]) {
-            $value = ($filled[$name] ?? null)?->value ?? '';
-            $percent = $percentOf === null ? null : (($filled[$percentOf] ?? null)?->value ?? '');
+            $value = isset($filled[$name]) ? $filled[$name]->value : '';
+            $percent = $percentOf === null ? null : (isset($filled[$percentOf]) ? $filled[$percentOf]->value : '');
             if ($percent === '') {
                 return '';
             }

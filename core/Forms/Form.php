@@ -26,7 +26,8 @@ final readonly class Form
         public array $blanks,
         public array $marks,
         public string $pdf,
-    ) {}
+    ) {
+    }
 
     /** The blank of that name, or null. */
     public function blank(string $name): ?Blank

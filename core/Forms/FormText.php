@@ -23,8 +23,10 @@ final class FormText
     /** @var list<array{kind: string, seat: string}> */
     public array $marks = [];
 
-    /** @param array<string, string> $head */
-    private function __construct(public readonly array $head, private readonly string $body) {}
+    /** @param  array<string, string>  $head */
+    private function __construct(public readonly array $head, private readonly string $body)
+    {
+    }
 
     /** @throws \UnexpectedValueException when the head is not complete */
     public static function read(string $text): self
@@ -92,7 +94,7 @@ final class FormText
 
         return match ($kind) {
             'tick' => "<a class=\"t\" href=\"{$href}\">x".self::TICK_END,
-            'lines' => "<a class=\"l\" style=\"height:".($options['h'] ?? '44')."pt\" href=\"{$href}\">x</a>",
+            'lines' => '<a class="l" style="height:'.($options['h'] ?? '44')."pt\" href=\"{$href}\">x</a>",
             default => "<a class=\"b\" style=\"width:{$width}pt\" href=\"{$href}\">x</a>",
         };
     }

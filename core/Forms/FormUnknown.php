@@ -5,4 +5,6 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 /** A form number that the library does not have. */
-final class FormUnknown extends \OutOfBoundsException {}
+final class FormUnknown extends \OutOfBoundsException
+{
+}

@@ -12,8 +12,10 @@ final class Library
     /** @var array<string, Form> */
     private array $forms = [];
 
-    /** @param string $folder where the forms' folders stand */
-    public function __construct(private readonly string $folder) {}
+    /** @param  string  $folder where the forms' folders stand */
+    public function __construct(private readonly string $folder)
+    {
+    }
 
     /**
      * A form by its number.
@@ -49,7 +51,7 @@ final class Library
 
         return new Form(
             $data['number'], $data['revision'], $data['title'], $data['set'], $data['stage'], $data['pages'],
-            array_map(Blank::fromArray(...), $data['blanks']), array_map(MarkPlace::fromArray(...), $data['marks']),
+            array_values(array_map(Blank::fromArray(...), $data['blanks'])), array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
             $this->path($number).'/pages.pdf',
         );
     }

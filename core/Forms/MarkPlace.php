@@ -14,9 +14,11 @@ use Unanimus\Signing\Seat;
 final readonly class MarkPlace
 {
     /** A mark of a kind, by a seat, at a place on a page (the first page is 1). */
-    public function __construct(public MarkKind $kind, public Seat $seat, public int $page, public Rect $place) {}
+    public function __construct(public MarkKind $kind, public Seat $seat, public int $page, public Rect $place)
+    {
+    }
 
-    /** @param array<string, mixed> $data as written by {@see toArray} */
+    /** @param  array<string, mixed>  $data as written by {@see toArray} */
     public static function fromArray(array $data): self
     {
         return new self(MarkKind::from((string) $data['kind']), Seat::of((string) $data['seat']), (int) $data['page'], Rect::fromArray($data['place']));

@@ -45,7 +45,7 @@ final class Chain
         return null;
     }
 
-    /** @param array<mixed> $value */
+    /** @param  array<mixed>  $value */
     private static function canonical(array $value): string
     {
         return json_encode(self::sorted($value), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);

@@ -12,7 +12,9 @@ use Brick\Math\RoundingMode;
  */
 final readonly class Money implements \JsonSerializable, \Stringable
 {
-    private function __construct(public int $cents) {}
+    private function __construct(public int $cents)
+    {
+    }
 
     /** An amount from whole cents. */
     public static function cents(int $cents): self

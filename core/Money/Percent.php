@@ -11,7 +11,9 @@ use Brick\Math\BigDecimal;
  */
 final readonly class Percent implements \JsonSerializable, \Stringable
 {
-    private function __construct(public BigDecimal $value) {}
+    private function __construct(public BigDecimal $value)
+    {
+    }
 
     /**
      * A percentage as stored or as typed: "96.5", "96.5 %", "3".

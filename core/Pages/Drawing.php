@@ -13,7 +13,9 @@ final class Drawing
     private array $parts = [];
 
     /** Over a page of that size in points. */
-    public function __construct(public readonly float $width, public readonly float $height) {}
+    public function __construct(public readonly float $width, public readonly float $height)
+    {
+    }
 
     /** Whether nothing has been drawn. */
     public function isEmpty(): bool

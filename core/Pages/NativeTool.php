@@ -16,7 +16,9 @@ final class NativeTool
      * @param string $memory the most address space: "512M", "1G"; "0" for programs that reserve far more than they use
      * @param array<string, string> $environment added to the caller's own
      */
-    public function __construct(private readonly int $seconds = 60, private readonly string $memory = '1G', private readonly array $environment = []) {}
+    public function __construct(private readonly int $seconds = 60, private readonly string $memory = '1G', private readonly array $environment = [])
+    {
+    }
 
     /**
      * Runs a program to its end.

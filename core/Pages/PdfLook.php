@@ -12,8 +12,10 @@ final class PdfLook
     /** The most pages that are taken. */
     public const MOST_PAGES = 1000;
 
-    /** @param array<string, object> $objects by qpdf's name "obj:12 0 R" */
-    private function __construct(private readonly array $objects) {}
+    /** @param  array<string, \stdClass>  $objects by qpdf's name "obj:12 0 R" */
+    private function __construct(private readonly array $objects)
+    {
+    }
 
     /**
      * Reads a PDF's structure.
@@ -81,7 +83,7 @@ final class PdfLook
             [$left, , , $top] = $this->box($page['dict']);
             foreach ($this->resolve($page['dict']->{'/Annots'} ?? []) ?: [] as $reference) {
                 $annotation = $this->resolve($reference);
-                $uri = $this->text($this->resolve($annotation->{'/A'} ?? null)?->{'/URI'} ?? '');
+                $uri = $this->text($this->resolve($annotation->{'/A'} ?? null)->{'/URI'} ?? '');
                 if (str_starts_with($uri, $beginning)) {
                     [$x1, $y1, $x2, $y2] = $annotation->{'/Rect'};
                     $links[] = ['page' => $index + 1, 'uri' => substr($uri, strlen($beginning)), 'place' => new Rect(min($x1, $x2) - $left, $top - max($y1, $y2), abs($x2 - $x1), abs($y2 - $y1))];
@@ -104,18 +106,22 @@ final class PdfLook
         return $this->leaves()[$page - 1]['dict'];
     }
 
-    /** qpdf's name of the catalog, and the catalog. @return array{string, object} */
+    /**
+     * qpdf's name of the catalog, and the catalog.
+     *
+     * @return array{string, \stdClass}
+     */
     public function catalog(): array
     {
         $name = $this->objects['trailer']->value->{'/Root'};
 
-        return [$name, $this->resolve($name)];
+        return [(string) $name, $this->resolve((string) $name)];
     }
 
     /** The highest object number in use. */
     public function highestObject(): int
     {
-        return max(array_map(static fn (string $name) => preg_match('/^obj:(\d+)/', $name, $m) === 1 ? (int) $m[1] : 0, array_keys($this->objects)));
+        return max([0, ...array_map(static fn (string $name) => preg_match('/^obj:(\d+)/', $name, $m) === 1 ? (int) $m[1] : 0, array_keys($this->objects))]);
     }
 
     /** Whether it already carries a digital signature. */

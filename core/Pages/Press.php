@@ -9,8 +9,10 @@ namespace Unanimus\Pages;
  */
 final class Press
 {
-    /** @param string $fonts folder of the shipped faces, beside the system's */
-    public function __construct(private readonly string $fonts, private readonly string $cache) {}
+    /** @param  string  $fonts folder of the shipped faces, beside the system's */
+    public function __construct(private readonly string $fonts, private readonly string $cache)
+    {
+    }
 
     /**
      * A PDF's pages with drawings over them.
@@ -76,8 +78,10 @@ final class Press
         $command = ['qpdf', '--warning-exit-0', '--deterministic-id', $merged, '--update-from-json='.$scratch->put('outline.json', Outline::update($look, $starts))];
         $sizes = $look->pages();
         $stamps = [];
-        foreach ($stamp === null ? [] : array_keys($sizes) as $index) {
-            $stamps[] = $stamp($index + 1, count($sizes)) ?? new Drawing(...$sizes[$index]);
+        foreach ($sizes as $index => $size) {
+            if ($stamp !== null) {
+                $stamps[] = $stamp($index + 1, count($sizes)) ?? new Drawing(...$size);
+            }
         }
         if ($stamps !== []) {
             array_push($command, '--overlay', $this->render($scratch, $stamps), '--');
@@ -87,7 +91,7 @@ final class Press
         return $scratch->get('out.pdf');
     }
 
-    /** @param non-empty-list<Drawing> $drawings */
+    /** @param  non-empty-list<Drawing>  $drawings */
     private function render(Scratch $scratch, array $drawings): string
     {
         $pages = [];

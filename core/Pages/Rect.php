@@ -17,7 +17,7 @@ final readonly class Rect
         }
     }
 
-    /** @param array<int, int|float> $data x, y, width, height */
+    /** @param  array<int, int|float>  $data x, y, width, height */
     public static function fromArray(array $data): self
     {
         return new self((float) $data[0], (float) $data[1], (float) $data[2], (float) $data[3]);

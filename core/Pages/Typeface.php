@@ -56,7 +56,7 @@ final class Typeface
         }
         $iterator->setText($paragraph);
 
-        return array_values(iterator_to_array($iterator->getPartsIterator(), false));
+        return iterator_to_array($iterator->getPartsIterator(), false);
     }
 
     private static function measure(string $character): float

@@ -25,7 +25,8 @@ final readonly class Kit
         public array $answers,
         public array $deadlines,
         public array $stages,
-    ) {}
+    ) {
+    }
 
     /**
      * A kit from its file.
@@ -39,13 +40,13 @@ final readonly class Kit
         return new self(
             basename($path, '.json'),
             $data['name'],
-            array_map(static fn (array $item) => new KitItem(
+            array_values(array_map(static fn (array $item) => new KitItem(
                 $item['title'], $item['form'] ?? null, $item['stage'],
-                array_map(static fn (array $c) => new Condition($c[0], $c[1], $c[2] ?? ''), $item['when'] ?? []),
+                array_values(array_map(static fn (array $c) => new Condition($c[0], $c[1], $c[2] ?? ''), $item['when'] ?? [])),
                 $item['reason'], $item['required'] ?? true,
-            ), $data['items']),
+            ), $data['items'])),
             $data['answers'] ?? [],
-            array_map(DeadlineRule::fromArray(...), $data['deadlines'] ?? []),
+            array_values(array_map(DeadlineRule::fromArray(...), $data['deadlines'] ?? [])),
             $data['stages'],
         );
     }

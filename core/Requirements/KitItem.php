@@ -23,7 +23,8 @@ final readonly class KitItem
         public array $conditions,
         public string $reason,
         public bool $required = true,
-    ) {}
+    ) {
+    }
 
     /** Whether the deal calls for it. */
     public function isCalledFor(Facts $facts): bool

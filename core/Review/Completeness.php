@@ -9,9 +9,11 @@ namespace Unanimus\Review;
  */
 final readonly class Completeness
 {
-    private function __construct(public int $settled, public int $all) {}
+    private function __construct(public int $settled, public int $all)
+    {
+    }
 
-    /** @param iterable<ReviewState> $states of every requirement */
+    /** @param  iterable<ReviewState>  $states of every requirement */
     public static function of(iterable $states): self
     {
         $settled = 0;

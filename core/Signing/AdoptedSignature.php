@@ -25,8 +25,10 @@ final readonly class AdoptedSignature
 
     private const MOST_POINTS = 6000;
 
-    /** @param list<list<array{int, int}>> $strokes */
-    private function __construct(public string $name, public string $initials, public ?string $hand, public array $strokes) {}
+    /** @param  list<list<array{int, int}>>  $strokes */
+    private function __construct(public string $name, public string $initials, public ?string $hand, public array $strokes)
+    {
+    }
 
     /**
      * A signature typed in one of the hands.
@@ -70,7 +72,7 @@ final readonly class AdoptedSignature
         return new self(self::named($name, 120), self::named($initials, 8), null, $clean);
     }
 
-    /** @param array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>} $data as from {@see toArray} */
+    /** @param  array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}  $data as from {@see toArray} */
     public static function fromArray(array $data): self
     {
         return new self($data['name'], $data['initials'], $data['hand'], $data['strokes']);
@@ -108,7 +110,10 @@ final readonly class AdoptedSignature
     private function drawing(Rect $place): string
     {
         $all = array_merge(...$this->strokes);
-        [$xs, $ys] = [array_column($all, 0), array_column($all, 1)];
+        [$xs, $ys] = [[...array_column($all, 0)], [...array_column($all, 1)]];
+        if ($xs === [] || $ys === []) {
+            return '';
+        }
         $scale = min(($place->width - 4) / max(40, max($xs) - min($xs)), ($place->height - 2) / max(20, max($ys) - min($ys)));
         [$left, $top] = [$place->x + 2 - min($xs) * $scale, $place->y + 1 - min($ys) * $scale];
         $path = '';

@@ -13,5 +13,7 @@ final readonly class RoundEvent
      * @param string|null $seat whose doing it was; null when the sender's
      * @param array<string, mixed> $data what it carried: the mark made, the reason for declining
      */
-    public function __construct(public EventKind $kind, public ?string $seat = null, public array $data = []) {}
+    public function __construct(public EventKind $kind, public ?string $seat = null, public array $data = [])
+    {
+    }
 }

@@ -25,7 +25,8 @@ final readonly class RoundState
         public array $made,
         public array $adopted,
         public ?string $reason,
-    ) {}
+    ) {
+    }
 
     /**
      * The state that follows from a plan and what has happened since.

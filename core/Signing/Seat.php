@@ -12,7 +12,9 @@ final readonly class Seat implements \Stringable
     /** The roles, in the order they stand on the board. */
     public const ROLES = ['buyer', 'seller', 'tenant', 'landlord', 'agent', 'coagent', 'broker', 'escrow', 'lender', 'other'];
 
-    private function __construct(public string $role, public int $number) {}
+    private function __construct(public string $role, public int $number)
+    {
+    }
 
     /**
      * A seat from its text "buyer.2".

@@ -13,5 +13,7 @@ final readonly class Turn
      * @param int $turn those with the same number are asked together; lower numbers first
      * @param list<string> $owes keys of the marks that need an act of theirs
      */
-    public function __construct(public string $seat, public int $turn, public array $owes) {}
+    public function __construct(public string $seat, public int $turn, public array $owes)
+    {
+    }
 }

@@ -13,5 +13,7 @@ final readonly class Fact
      * @param string $value as kept; never empty
      * @param string $source in words: "term", "listing exchange, 3 Nov", "price × 96.5 %"
      */
-    public function __construct(public string $value, public string $source) {}
+    public function __construct(public string $value, public string $source)
+    {
+    }
 }

@@ -9,10 +9,16 @@ namespace Unanimus\Terms;
  */
 final readonly class Facts
 {
-    /** @param array<string, Fact> $facts by name: "price", "buyer.1.name", "property.year_built" */
-    public function __construct(private array $facts) {}
+    /** @param  array<string, Fact>  $facts by name: "price", "buyer.1.name", "property.year_built" */
+    public function __construct(private array $facts)
+    {
+    }
 
-    /** Facts from bare values, all from one source; empty ones are not known. @param array<string, string|null> $values */
+    /**
+     * Facts from bare values, all from one source; empty ones are not known.
+     *
+     * @param array<string, string|null> $values
+     */
     public static function from(array $values, string $source = 'given'): self
     {
         $facts = [];
@@ -43,7 +49,7 @@ final readonly class Facts
         return $this->get($binding)?->value;
     }
 
-    /** @param array<string, Fact> $more */
+    /** @param  array<string, Fact>  $more */
     public function with(array $more): self
     {
         return new self([...$this->facts, ...$more]);

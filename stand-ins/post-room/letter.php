@@ -5,8 +5,10 @@ declare(strict_types=1);
 /** A letter as its recipient sees it. */
 final class Letter
 {
-    /** @param list<array{name: string, type: string, bytes: string}> $attachments */
-    private function __construct(public string $from, public string $to, public string $subject, public string $date, public string $text, public ?string $link, public array $attachments) {}
+    /** @param  list<array{name: string, type: string, bytes: string}>  $attachments */
+    private function __construct(public string $from, public string $to, public string $subject, public string $date, public string $text, public ?string $link, public array $attachments)
+    {
+    }
 
     public static function read(string $file): self
     {

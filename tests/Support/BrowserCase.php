@@ -162,7 +162,7 @@ abstract class BrowserCase extends TestCase
     /**
      * @template T
      *
-     * @param  callable(): (T|null)  $look
+     * @param callable(): (T|null) $look
      * @return T
      */
     public function eventually(callable $look, string $else, int $seconds = 10): mixed

@@ -12,7 +12,9 @@ use Unanimus\Pages\Scratch;
 /** Time stamps straight from the local authority's key, without a server. */
 final class OpensslStamps implements TimeStamps
 {
-    public function __construct(private readonly string $authority) {}
+    public function __construct(private readonly string $authority)
+    {
+    }
 
     public function stamp(string $digest): string
     {

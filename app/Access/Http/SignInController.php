@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\User;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -13,7 +14,6 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Illuminate\Support\Timebox;
 use Illuminate\Validation\ValidationException;
-use Illuminate\View\View;
 
 /** Signing in and out. */
 final class SignInController

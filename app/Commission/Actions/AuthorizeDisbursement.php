@@ -21,7 +21,9 @@ use Unanimus\Pages\Press;
 /** Authorizes the disbursement: only when everything is settled, once, as a PDF in the file. */
 final class AuthorizeDisbursement
 {
-    public function __construct(private readonly Press $press, private readonly Bytes $bytes, private readonly SetCommission $setCommission) {}
+    public function __construct(private readonly Press $press, private readonly Bytes $bytes, private readonly SetCommission $setCommission)
+    {
+    }
 
     /** @throws StepRefused saying what is missing */
     public function __invoke(DealFile $file, User $by): Paper

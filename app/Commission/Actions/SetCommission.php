@@ -20,7 +20,7 @@ final class SetCommission
     public const DEFAULTS = ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395.00', 'fee_name' => 'Transaction fee'];
 
     /**
-     * @param  array{rate: string, agent_share: string, fee: string, fee_name: string}  $given
+     * @param array{rate: string, agent_share: string, fee: string, fee_name: string} $given
      *
      * @throws StepRefused when the disbursement is authorized already, or the fee is too large
      * @throws \Unanimus\Money\AmountUnreadable when an entry is no amount or percentage

@@ -10,11 +10,11 @@ use App\Commission\Actions\SetCommission;
 use App\Commission\FlowDrawing;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
-use Illuminate\View\View;
 use Unanimus\Money\AmountUnreadable;
 
 /** Commission sheets. */

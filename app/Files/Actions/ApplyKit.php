@@ -19,7 +19,9 @@ use Unanimus\Terms\Facts;
 /** Brings the file's papers and checklist in line with its kit and facts: adds what is called for, takes back what no longer is and nobody has touched. */
 final class ApplyKit
 {
-    public function __construct(private readonly Library $library) {}
+    public function __construct(private readonly Library $library)
+    {
+    }
 
     public function __invoke(DealFile $file): void
     {

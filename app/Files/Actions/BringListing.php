@@ -14,7 +14,9 @@ use Unanimus\Signing\Seat;
 /** Brings a listing's facts into a file, each marked with where and when it came from. */
 final class BringListing
 {
-    public function __construct(private readonly ListingExchange $exchange, private readonly SetFact $setFact, private readonly SetParty $setParty) {}
+    public function __construct(private readonly ListingExchange $exchange, private readonly SetFact $setFact, private readonly SetParty $setParty)
+    {
+    }
 
     /**
      * @throws ExchangeUnavailable when the exchange does not answer

@@ -17,7 +17,9 @@ use Unanimus\Terms\Term;
 /** Stores a term or a fact of the property; what follows from it follows at once. */
 final class SetFact
 {
-    public function __construct(private readonly ApplyKit $applyKit) {}
+    public function __construct(private readonly ApplyKit $applyKit)
+    {
+    }
 
     /**
      * @return string the value as kept
@@ -44,7 +46,7 @@ final class SetFact
     /**
      * Stores facts that came from the listing exchange, each with its source; what was entered by hand stays.
      *
-     * @param  array<string, string>  $facts
+     * @param array<string, string> $facts
      */
     public function fromListing(DealFile $file, array $facts, string $source): void
     {

@@ -13,10 +13,12 @@ use Unanimus\Signing\Seat;
 /** Seats a person in the deal, or changes who sits there. */
 final class SetParty
 {
-    public function __construct(private readonly ApplyKit $applyKit) {}
+    public function __construct(private readonly ApplyKit $applyKit)
+    {
+    }
 
     /**
-     * @param  array{name: string, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, firm?: string|null}  $given
+     * @param array{name: string, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, firm?: string|null} $given
      *
      * @throws StepRefused when the file is no longer worked on
      */

@@ -18,13 +18,13 @@ use App\Files\FactBook;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Files\Shown;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
-use Illuminate\View\View;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\StepRefused;
@@ -193,7 +193,7 @@ final class FileController
      * What follows from a change, beside the fields; the fields themselves stay where they are, so that nothing that is
      * being typed is ever swapped away. How they now stand goes along in the answer's head.
      *
-     * @param  array<string, string|null>  $fields  by the id of each field
+     * @param callable(Facts): array<string, string> $fields by the id of each field
      */
     private function refreshed(DealFile $file, Request $request, string $about, ?string $fault, callable $fields): Response
     {

@@ -6,8 +6,8 @@ namespace App\Files\Http;
 
 use App\Access\User;
 use App\Files\Today;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
-use Illuminate\View\View;
 
 /** The Today place. */
 final class TodayController

@@ -22,7 +22,9 @@ final class SendLetter implements ShouldQueue
     /** @var list<int> */
     public array $backoff = [5, 30, 60, 300, 900, 3600];
 
-    public function __construct(private readonly int $brokerageId, private readonly int $letterId) {}
+    public function __construct(private readonly int $brokerageId, private readonly int $letterId)
+    {
+    }
 
     public function handle(Bytes $bytes): void
     {

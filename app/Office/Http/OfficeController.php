@@ -7,8 +7,8 @@ namespace App\Office\Http;
 use App\Access\User;
 use App\Intake\Models\InboundItem;
 use App\Office\Models\Office;
+use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\View\View;
 use Unanimus\Forms\Library;
 
 /** The Office place: people, offices, the library, what came in by mail. */

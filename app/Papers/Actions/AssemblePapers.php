@@ -14,10 +14,12 @@ use Unanimus\Pages\Scratch;
 /** Puts chosen papers in chosen order into one PDF with bookmarks and page numbers. */
 final class AssemblePapers
 {
-    public function __construct(private readonly Press $press, private readonly PaperPrint $print) {}
+    public function __construct(private readonly Press $press, private readonly PaperPrint $print)
+    {
+    }
 
     /**
-     * @param  list<Paper>  $papers
+     * @param list<Paper> $papers
      *
      * @throws StepRefused when none is chosen or one has not come in
      */

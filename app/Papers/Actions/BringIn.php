@@ -16,7 +16,9 @@ use Unanimus\Pages\PdfRefused;
 /** Takes a PDF from outside into a file: as a paper of its own, or as the paper a placeholder waits for. */
 final class BringIn
 {
-    public function __construct(private readonly Bytes $bytes) {}
+    public function __construct(private readonly Bytes $bytes)
+    {
+    }
 
     /**
      * @throws PdfRefused when it is no usable PDF

@@ -18,11 +18,13 @@ use Unanimus\Forms\Kind;
 /** Stores one entry on a paper, as its own event. The same entry sent twice, after a lost answer, is stored once. */
 final class StoreEntry
 {
-    public function __construct(private readonly SetFact $setFact) {}
+    public function __construct(private readonly SetFact $setFact)
+    {
+    }
 
     /**
-     * @param  string  $clientKey  made on the device for this entry
-     * @param  'here'|'term'|'follow'  $scope  only on this paper, the term itself, or follow the term again
+     * @param string $clientKey made on the device for this entry
+     * @param 'here'|'term'|'follow' $scope only on this paper, the term itself, or follow the term again
      * @return string the value as kept
      *
      * @throws EntryUnreadable when it cannot be read as what the blank holds

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
-use App\Files\FactBook;
 use App\Files\Models\DealFile;
 use App\Papers\Actions\AssemblePapers;
 use App\Papers\Actions\BringIn;
@@ -14,13 +13,13 @@ use App\Papers\Models\Paper;
 use App\Papers\PageStore;
 use App\Papers\PaperPrint;
 use App\Papers\PaperView;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\View\View;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\EntryUnreadable;
 use Unanimus\Forms\Filling;
@@ -108,7 +107,7 @@ final class PaperController
     /**
      * The papers of a file with these keys, in this order.
      *
-     * @param  array<int, string>  $keys
+     * @param array<int, string> $keys
      * @return list<Paper>
      */
     public static function chosen(DealFile $file, array $keys): array

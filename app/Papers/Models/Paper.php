@@ -92,7 +92,7 @@ final class Paper extends Model
     /**
      * Keeps an entry as its own event and as what stands now; the same client key again changes nothing.
      *
-     * @param  string|null  $value  as kept; null takes the entry away, so that the blank follows its term again
+     * @param string|null $value as kept; null takes the entry away, so that the blank follows its term again
      * @return bool whether it was new
      */
     public function keepEntry(string $blank, ?string $value, string $clientKey, ?int $userId): bool

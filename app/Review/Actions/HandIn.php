@@ -22,7 +22,7 @@ final class HandIn
         if ($paper === null || ! in_array($paper->state, ['ready', 'signed', 'draft'], true)) {
             throw new StepRefused("“{$requirement->title}” has not come in yet: there is nothing to hand in.");
         }
-        if ($paper->state === 'draft' && ($paper->form()?->marks ?? []) !== []) {
+        if ($paper->state === 'draft' && ($paper->form()->marks ?? []) !== []) {
             throw new StepRefused("“{$requirement->title}” is not signed yet. Have it signed, then hand it in.");
         }
         $requirement->update(['review_state' => $requirement->review_state->handIn(), 'handed_in_at' => now(), 'handed_in_by' => $by->id]);

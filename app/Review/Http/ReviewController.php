@@ -9,10 +9,10 @@ use App\Papers\PaperView;
 use App\Review\Actions\Decide;
 use App\Review\Actions\HandIn;
 use App\Review\Models\Requirement;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\View\View;
 use Unanimus\Pages\Rect;
 
 /** The review desk, and handing in. */

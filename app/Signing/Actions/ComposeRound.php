@@ -22,7 +22,7 @@ final class ComposeRound
     private const ASKED = ['buyer' => ['buyer', 'agent'], 'seller' => ['seller', 'agent'], 'both' => ['buyer', 'seller', 'agent'], 'tenant' => ['tenant', 'agent'], 'landlord' => ['landlord', 'agent']];
 
     /**
-     * @param  list<Paper>  $papers
+     * @param list<Paper> $papers
      *
      * @throws StepRefused when a paper cannot go out
      */

@@ -25,8 +25,8 @@ use Unanimus\Signing\SignerStatus;
 final class RecordEvent
 {
     /**
-     * @param  string  $once  the event's key in this round; a second event under it changes nothing
-     * @param  array{address?: string|null, device?: string|null}  $from
+     * @param string $once the event's key in this round; a second event under it changes nothing
+     * @param array{address?: string|null, device?: string|null} $from
      *
      * @throws StepRefused when it may not happen now
      */

@@ -28,7 +28,9 @@ use Unanimus\Signing\RoundStatus;
 /** Makes the sealed set of a complete round: signatures drawn in, the evidence record behind, all under one seal. */
 final class SealSet
 {
-    public function __construct(private readonly Bytes $bytes, private readonly Press $press, private readonly TimeStamps $stamps) {}
+    public function __construct(private readonly Bytes $bytes, private readonly Press $press, private readonly TimeStamps $stamps)
+    {
+    }
 
     public function __invoke(Round $round): void
     {
@@ -69,7 +71,7 @@ final class SealSet
     }
 
     /**
-     * @param  list<array{float, float}>  $sizes
+     * @param list<array{float, float}> $sizes
      * @return array<int, Drawing>
      */
     private function drawings(Round $round, RoundPaper $sent, array $sizes): array

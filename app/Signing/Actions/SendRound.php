@@ -18,7 +18,9 @@ use Unanimus\Signing\RoundStatus;
 /** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
 final class SendRound
 {
-    public function __construct(private readonly PaperPrint $print, private readonly Bytes $bytes, private readonly RecordEvent $record) {}
+    public function __construct(private readonly PaperPrint $print, private readonly Bytes $bytes, private readonly RecordEvent $record)
+    {
+    }
 
     /** @throws StepRefused when something is missing; the message says what */
     public function __invoke(Round $round): void

@@ -10,17 +10,16 @@ use App\Papers\PageStore;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Models\Signer;
 use App\Signing\RoundView;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\View\View;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Drawing;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
-use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
@@ -28,7 +27,9 @@ use Unanimus\Signing\SignerStatus;
 /** The signer's pages: no account, one link. */
 final class SignController
 {
-    public function __construct(private readonly RecordEvent $record) {}
+    public function __construct(private readonly RecordEvent $record)
+    {
+    }
 
     public function show(Request $request, string $token): View
     {

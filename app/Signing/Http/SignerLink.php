@@ -14,7 +14,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Lets a signer in on their link: the proof in it is checked, then that one file comes into sight and nothing else. */
 final class SignerLink
 {
-    public function __construct(private readonly Actor $actor) {}
+    public function __construct(private readonly Actor $actor)
+    {
+    }
 
     public function handle(Request $request, \Closure $next): Response
     {

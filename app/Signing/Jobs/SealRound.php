@@ -20,7 +20,9 @@ final class SealRound implements ShouldQueue
     /** @var list<int> */
     public array $backoff = [2, 10, 30, 60, 120, 300, 600];
 
-    public function __construct(private readonly int $brokerageId, private readonly int $roundId) {}
+    public function __construct(private readonly int $brokerageId, private readonly int $roundId)
+    {
+    }
 
     public function handle(SealSet $seal): void
     {

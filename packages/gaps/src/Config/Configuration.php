@@ -20,7 +20,7 @@ final class Configuration implements ConfigurationBuilderInterface, Configuratio
 
     private ReadOnlyConfiguration $reader;
 
-    /** @param array<string, Schema> $schemas */
+    /** @param  array<string, Schema>  $schemas */
     public function __construct(private array $schemas = [])
     {
         $this->given = new Data;

@@ -4,4 +4,6 @@ declare(strict_types=1);
 
 namespace League\Config;
 
-interface ConfigurationBuilderInterface extends MutableConfigurationInterface, SchemaBuilderInterface {}
+interface ConfigurationBuilderInterface extends MutableConfigurationInterface, SchemaBuilderInterface
+{
+}

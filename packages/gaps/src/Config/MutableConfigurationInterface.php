@@ -8,6 +8,6 @@ interface MutableConfigurationInterface
 {
     public function set(string $key, mixed $value): void;
 
-    /** @param array<string, mixed> $config */
+    /** @param  array<string, mixed>  $config */
     public function merge(array $config): void;
 }

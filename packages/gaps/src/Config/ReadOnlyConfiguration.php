@@ -6,7 +6,9 @@ namespace League\Config;
 
 final class ReadOnlyConfiguration implements ConfigurationInterface
 {
-    public function __construct(private Configuration $config) {}
+    public function __construct(private Configuration $config)
+    {
+    }
 
     public function get(string $key): mixed
     {

@@ -4,4 +4,6 @@ declare(strict_types=1);
 
 namespace League\Config\Exception;
 
-interface ConfigurationExceptionInterface extends \Throwable {}
+interface ConfigurationExceptionInterface extends \Throwable
+{
+}

@@ -4,4 +4,6 @@ declare(strict_types=1);
 
 namespace League\Config\Exception;
 
-class InvalidConfigurationException extends \UnexpectedValueException implements ConfigurationExceptionInterface {}
+class InvalidConfigurationException extends \UnexpectedValueException implements ConfigurationExceptionInterface
+{
+}

@@ -4,4 +4,6 @@ declare(strict_types=1);
 
 namespace League\Config\Exception;
 
-class UnknownOptionException extends \UnexpectedValueException implements ConfigurationExceptionInterface {}
+class UnknownOptionException extends \UnexpectedValueException implements ConfigurationExceptionInterface
+{
+}

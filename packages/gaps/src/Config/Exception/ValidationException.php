@@ -4,4 +4,6 @@ declare(strict_types=1);
 
 namespace League\Config\Exception;
 
-class ValidationException extends \UnexpectedValueException implements ConfigurationExceptionInterface {}
+class ValidationException extends \UnexpectedValueException implements ConfigurationExceptionInterface
+{
+}
