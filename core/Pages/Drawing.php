@@ -9,6 +9,8 @@ namespace Unanimus\Pages;
  */
 final class Drawing
 {
+    private const SMALLEST = 3.0;
+
     /** @var list<string> */
     private array $parts = [];
 
@@ -23,25 +25,21 @@ final class Drawing
         return $this->parts === [];
     }
 
-    /** A text fitted into its place: one line, smaller when long, two lines when it would become too small. */
+    /** A text fitted into its place: one line, smaller when long, several lines when it would become too small. */
     public function entry(Rect $place, string $text, bool $lines = false): self
     {
-        $size = min(10.0, $place->height * 0.78);
+        $size = $lines ? 9.0 : min(10.0, $place->height * 0.78);
         $room = $place->width - 3;
         $set = [$text];
-        if ($lines) {
-            $size = 9.0;
+        if (! $lines && ($wide = Typeface::width($text, $size)) > $room) {
+            $size = max(6.0, $size * $room / $wide);
+        }
+        // Under six points a line goes to two, then smaller: nothing that was entered is left out of the print.
+        if ($lines || Typeface::width($text, $size) > $room + 0.01) {
             $set = Typeface::wrap($text, $size, $room);
-            while ($size > 5 && count($set) * $size * 1.2 > $place->height) {
-                $size -= 0.5;
+            while ($size > self::SMALLEST && count($set) * $size * 1.2 > $place->height + 1) {
+                $size -= 0.25;
                 $set = Typeface::wrap($text, $size, $room);
-            }
-        } elseif (($wide = Typeface::width($text, $size)) > $room) {
-            $fitted = $size * $room / $wide;
-            $size = max(5.0, $fitted);
-            if ($fitted < 6) {
-                $size = min(6.0, $place->height / 2.3);
-                $set = array_slice(Typeface::wrap($text, $size, $room), 0, 2);
             }
         }
         $lead = $size * 1.2;

@@ -28,18 +28,21 @@ final class Typeface
         return $sum * $size;
     }
 
-    /** @return list<string> the text in lines no wider than that, broken where its language allows */
+    /** @return list<string> the text in lines no wider than that, broken where its language allows, inside a word when it must */
     public static function wrap(string $text, float $size, float $width): array
     {
         $lines = [];
         foreach (explode("\n", $text) as $paragraph) {
             $line = '';
             foreach (self::pieces($paragraph) as $piece) {
-                if ($line !== '' && self::width(rtrim($line.$piece), $size) > $width) {
-                    $lines[] = rtrim($line);
-                    $line = '';
+                $units = self::width(rtrim($piece), $size) > $width ? mb_str_split($piece) : [$piece];
+                foreach ($units as $unit) {
+                    if ($line !== '' && self::width(rtrim($line.$unit), $size) > $width) {
+                        $lines[] = rtrim($line);
+                        $line = '';
+                    }
+                    $line .= $unit;
                 }
-                $line .= $piece;
             }
             $lines[] = rtrim($line);
         }

@@ -41,7 +41,6 @@ final class PrepareAuthority extends Command
         crypto_device = builtin
         signer_cert = @/stamp.crt
         signer_key = @/stamp.key
-        certs = @/root.crt
         signer_digest = sha256
         default_policy = 1.3.6.1.4.1.99999.1
         digests = sha256, sha384, sha512

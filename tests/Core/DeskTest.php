@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+use Unanimus\Commission\CommissionSheet;
+use Unanimus\Commission\Entries;
+use Unanimus\Commission\Release;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\FileName;
+use Unanimus\Files\StepRefused;
+use Unanimus\History\Chain;
+use Unanimus\Money\Money;
+use Unanimus\Money\Percent;
+use Unanimus\Requirements\Condition;
+use Unanimus\Requirements\Kit;
+use Unanimus\Review\Completeness;
+use Unanimus\Review\ReviewState;
+use Unanimus\Terms\Facts;
+
+$entries = static fn (string $price, string $rate, string $share, string $fee) => new Entries(Money::of($price), Percent::of($rate), Percent::of($share), Money::of($fee), 'Fee', 'Tomás Reyes-Whitlock', 'Quillmark Realty');
+
+it('computes a commission with its account', function () use ($entries) {
+    $sheet = CommissionSheet::of($entries('412500.00', '2.75', '70', '395.00'));
+    expect($sheet->gross->decimal())->toBe('11343.75')
+        ->and($sheet->payees[0]->amount->decimal())->toBe('7545.63')
+        ->and($sheet->payees[1]->amount->decimal())->toBe('3798.12')
+        ->and($sheet->payees[0]->formula)->toBe('$7,940.63 − $395')
+        ->and($sheet->tiesOut())->toBeTrue();
+});
+
+it('ties out to the cent, whatever the figures', function () use ($entries) {
+    mt_srand(13);
+    for ($i = 0; $i < 2000; $i++) {
+        $sheet = CommissionSheet::of($entries(mt_rand(100_000, 99_999_999).'.'.sprintf('%02d', mt_rand(0, 99)), (string) (mt_rand(1, 60000) / 10000), (string) (mt_rand(0, 10000) / 100), '0'));
+        expect($sheet->tiesOut())->toBeTrue()->and($sheet->payees[0]->amount->isNegative())->toBeFalse();
+    }
+});
+
+it('refuses a fee larger than the agent\'s share', function () use ($entries) {
+    CommissionSheet::of($entries('1000.00', '1', '50', '6.00'));
+})->throws(StepRefused::class, 'more than');
+
+it('releases a disbursement only to the broker and only when the review is whole', function (array $states, bool $broker, ?string $refusal) use ($entries) {
+    $check = fn () => Release::check(Completeness::of($states), CommissionSheet::of($entries('100000.00', '3', '60', '0')), $broker);
+    $refusal === null ? expect($check())->toBeNull() : expect($check)->toThrow(StepRefused::class, $refusal);
+})->with([
+    [[ReviewState::Accepted, ReviewState::DoesNotApply], true, null],
+    [[ReviewState::Accepted, ReviewState::HandedIn], true, '1 of 2'],
+    [[], true, 'not complete'],
+    [[ReviewState::Accepted], false, 'Only the broker'],
+]);
+
+it('walks a requirement through review', function () {
+    $state = ReviewState::NotHandedIn->handIn();
+    expect($state)->toBe(ReviewState::HandedIn)
+        ->and($state->sendBack('mend it'))->toBe(ReviewState::SentBack)
+        ->and(ReviewState::SentBack->handIn()->accept())->toBe(ReviewState::Accepted)
+        ->and(ReviewState::NotHandedIn->waive('cash'))->toBe(ReviewState::DoesNotApply);
+});
+
+it('refuses review steps out of order', function (callable $step) {
+    $step();
+})->with([
+    [fn () => ReviewState::NotHandedIn->accept()], [fn () => ReviewState::HandedIn->handIn()], [fn () => ReviewState::Accepted->handIn()], [fn () => ReviewState::Accepted->sendBack('x')],
+    [fn () => ReviewState::HandedIn->sendBack('  ')], [fn () => ReviewState::Accepted->waive('x')], [fn () => ReviewState::HandedIn->waive('')], [fn () => ReviewState::DoesNotApply->handIn()],
+])->throws(StepRefused::class);
+
+it('shows 100 percent only when all is settled', function () {
+    $states = array_fill(0, 299, ReviewState::Accepted);
+    expect(Completeness::of([...$states, ReviewState::HandedIn])->percent())->toBe(99)->and(Completeness::of($states)->percent())->toBe(100)->and(Completeness::of([])->percent())->toBe(0);
+});
+
+it('moves files only along their statuses', function (DealStatus $from, DealStatus $to, bool $allowed) {
+    $allowed ? expect($from->to($to))->toBe($to) : expect(fn () => $from->to($to))->toThrow(StepRefused::class);
+})->with([
+    [DealStatus::Preparing, DealStatus::UnderContract, true], [DealStatus::UnderContract, DealStatus::Closed, true], [DealStatus::Preparing, DealStatus::Closed, false], [DealStatus::Closed, DealStatus::Active, false],
+    [DealStatus::Terminated, DealStatus::Preparing, true], [DealStatus::Active, DealStatus::Expired, true], [DealStatus::UnderContract, DealStatus::Withdrawn, false],
+]);
+
+it('names a file after its property, else after its buyers', function (array $facts, string $name) {
+    expect(FileName::from(Facts::from($facts)))->toBe($name);
+})->with([
+    [['property.street' => '77 Millrace Court', 'property.unit' => '3B', 'property.city' => 'Pellingford'], '77 Millrace Court 3B, Pellingford'],
+    [['buyer.1.name' => 'Imogen Hollis', 'buyer.2.name' => 'Bastien Wren'], 'Hollis & Wren purchase'], [['buyer.1.name' => 'Sunniva Eide', 'buyer.2.name' => 'Lars Eide'], 'Eide purchase'], [[], 'New file'],
+]);
+
+it('asks for papers by rule and says why', function (array $facts, array $forms) {
+    $kit = Kit::fromFile(dirname(__DIR__, 2).'/library/kits/purchase-buyer.json');
+    $known = Facts::from($facts);
+    expect(array_values(array_filter(array_map(static fn ($item) => $item->form, $kit->itemsFor($known)))))->toBe($forms);
+})->with([
+    'nothing known' => [[], ['M-102', 'M-201']],
+    'old house, loan' => [['property.year_built' => '1962', 'financing' => 'government'], ['M-102', 'M-201', 'M-214', 'M-230']],
+    'built in 1978' => [['property.year_built' => '1978', 'financing' => 'cash'], ['M-102', 'M-201']],
+    'association' => [['property.association' => 'Cove'], ['M-102', 'M-201', 'M-222']],
+]);
+
+it('fills the deal\'s facts into the reason', function () {
+    $kit = Kit::fromFile(dirname(__DIR__, 2).'/library/kits/purchase-buyer.json');
+    $facts = Facts::from(['property.year_built' => '1962']);
+    expect(array_map(static fn ($item) => $item->reasonFor($facts), $kit->itemsFor($facts)))->toContain('built 1962, before 1978');
+});
+
+it('takes the days of a deadline from the terms', function () {
+    $kit = Kit::fromFile(dirname(__DIR__, 2).'/library/kits/purchase-buyer.json');
+    $rules = $kit->deadlinesFor(Facts::from(['inspection_days' => '7']));
+    expect(array_column(array_map(static fn ($rule) => ['name' => $rule->name, 'days' => $rule->days], $rules), 'days', 'name')['inspection'])->toBe(7);
+});
+
+it('refuses operators it does not know', fn () => new Condition('price', 'like', '1'))->throws(InvalidArgumentException::class);
+
+it('finds the first broken entry of a history', function () {
+    $links = [];
+    $before = Chain::START;
+    foreach (range(1, 6) as $seq) {
+        $entry = ['what' => "entry {$seq}", 'data' => ['b' => 1, 'a' => ['y' => 'ü', 'x' => null]]];
+        $links[] = ['seq' => $seq, 'before' => $before, 'hash' => $hash = Chain::hash($before, $entry), 'entry' => $entry];
+        $before = $hash;
+    }
+    expect(Chain::firstBroken($links))->toBeNull();
+    $changed = $links;
+    $changed[3]['entry']['what'] = 'something else';
+    $missing = $links;
+    unset($missing[2]);
+    expect(Chain::firstBroken($changed))->toBe(4)->and(Chain::firstBroken($missing))->toBe(3)->and(Chain::firstBroken([]))->toBeNull();
+});
+
+it('hashes an entry the same whatever the order of its keys', function () {
+    expect(Chain::hash('', ['a' => 1, 'b' => ['d' => 2, 'c' => 3]]))->toBe(Chain::hash('', ['b' => ['c' => 3, 'd' => 2], 'a' => 1]));
+});
