@@ -67,7 +67,7 @@ enum Kind: string
         }
 
         return match ($this) {
-            self::Money => Money::of($kept)->cents % 100 === 0 ? substr((string) Money::of($kept), 1) : substr(Money::of($kept)->ledger(), 1),
+            self::Money => str_replace('$', '', (string) Money::of($kept)),
             self::Date => LocalDate::of($kept)->long(),
             self::Time => date('g:i a', (int) strtotime("1970-01-01 {$kept} UTC")),
             default => $kept,

@@ -51,8 +51,6 @@ return new class extends Migration
                 brokerage_id = (SELECT told('brokerage')::bigint) AND (
                     (SELECT told('sight')) = 'all'
                     OR id = (SELECT told('file')::bigint)
-                    -- Whoever opens a file sees it while they are giving it its people.
-                    OR opened_in = pg_current_xact_id_if_assigned()
                     OR office_id = ANY ((SELECT told('offices'))::bigint[])
                     OR id IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT told('person')::bigint))
                 )

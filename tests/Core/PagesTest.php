@@ -11,34 +11,11 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PageImage;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
-use Unanimus\Pages\Press;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Typeface;
 use Unanimus\Terms\Facts;
-
-function press(): Press
-{
-    $cache = sys_get_temp_dir().'/unanimus-test-press-'.getmyuid();
-    is_dir($cache) || mkdir($cache);
-
-    return new Press(dirname(__DIR__, 2).'/library/fonts', $cache);
-}
-
-function textOf(string $pdf): string
-{
-    $scratch = new Scratch;
-
-    return (new NativeTool)->run(['pdftotext', '-layout', $scratch->put('a.pdf', $pdf), '-']);
-}
-
-function isClean(string $pdf): bool
-{
-    $scratch = new Scratch;
-
-    return str_contains((new NativeTool)->run(['qpdf', '--check', $scratch->put('a.pdf', $pdf)]), 'No syntax or stream encoding errors');
-}
 
 dataset('printed forms', fn () => array_map(static fn ($form) => [$form->number], (new Library(dirname(__DIR__, 2).'/library'))->all()));
 

@@ -10,6 +10,7 @@ use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\History\History;
 use App\Office\Models\OfficeRole;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
 
 /** Opens a file: it exists from the first entry on. */
@@ -22,13 +23,15 @@ final class OpenFile
         if ($own === null) {
             throw new StepRefused('Files are opened by agents, coordinators and brokers. Ask the administrator for one of these roles.');
         }
+        $agent = $by->holds(Role::Agent);
+        // The member before the file: a file is seen by those it names, also by the one who is just opening it.
+        $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('deal_files', 'id')) AS id")->id;
+        DB::table('file_members')->insert(['brokerage_id' => $by->brokerage_id, 'deal_file_id' => $id, 'user_id' => $by->id, 'role' => $agent ? 'agent' : 'coordinator']);
         $file = DealFile::create([
-            'brokerage_id' => $by->brokerage_id, 'office_id' => $own->office_id, 'name' => 'New file', 'side' => $side, 'kind' => $kind,
+            'id' => $id, 'brokerage_id' => $by->brokerage_id, 'office_id' => $own->office_id, 'name' => 'New file', 'side' => $side, 'kind' => $kind,
             'kit' => $kind === 'sale' && $side === 'buyer' ? 'purchase-buyer' : null, 'opened_by' => $by->id,
         ]);
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => $kind]);
-        $agent = $by->holds(Role::Agent);
-        $this->join($file, $by, $agent ? 'agent' : 'coordinator');
         if ($agent) {
             $this->seat($file, 'agent', $by);
         }

@@ -4,7 +4,7 @@
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="csrf-token" content="{{ csrf_token() }}">
+    @if (request()->hasSession())<meta name="csrf-token" content="{{ csrf_token() }}">@endif
     <meta name="robots" content="noindex">
     <title>{{ $title }}</title>
     <link rel="icon" href="data:,">
@@ -13,7 +13,7 @@
 <body class="guest">
 <header class="guest-bar"><x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">from {{ $from }}</span>@endif</header>
 <main id="main">
-    <x-says />
+    @if (request()->hasSession())<x-says />@endif
     {{ $slot }}
 </main>
 </body>
