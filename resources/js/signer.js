@@ -35,7 +35,7 @@ function marks() {
             const body = await answer.json().catch(() => ({}));
             if (!answer.ok) throw new Error(answer.status === 419 ? 'This page was open too long. Load it again; everything you signed is kept.' : body.message || 'This could not be stored. Try again.');
             mark.classList.add('made');
-            mark.setAttribute('aria-label', `${mark.dataset.kind}, done`);
+            mark.setAttribute('aria-label', `${mark.getAttribute('aria-label')}, done`);
             mark.querySelector('.drawn').innerHTML = body.drawn;
         } catch (fault) {
             said.textContent = fault instanceof TypeError ? 'There is no connection. What you signed so far is kept; try again in a moment.' : fault.message;

@@ -38,7 +38,7 @@ it('says on the spot what keeps it from being sent, and sends nothing', function
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-214')->key]]);
     $this->seeAll();
     $round = Round::query()->firstOrFail();
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('José Nguyễn-Ortiz has no mail address.')->assertSee('required blanks empty');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('José Nguyễn-Ortiz has no mail address.')->assertSee('required blank');
     $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionHas('refused');
     $this->seeAll();
     expect($round->refresh()->status->value)->toBe('drafting')->and(DB::table('letters')->count())->toBe(0);
@@ -128,7 +128,7 @@ it('loses nothing when the time stamp cannot be had, and seals later', function 
             throw new StampUnavailable('down');
         }
     });
-    Artisan::call('queue:work', ['--stop-when-empty' => true, '--tries' => 8]);
+    Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--tries' => 8]);
     $this->seeAll();
     expect(SealedSet::query()->count())->toBe(0)->and($round->refresh()->status->value)->toBe('complete')->and(DB::table('paper_versions')->where('made_by', 'signed')->count())->toBe(0);
     $this->app->bind(TimeStamps::class, fn () => $real);

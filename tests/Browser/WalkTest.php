@@ -128,7 +128,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     }
 
     // Then the agent, and the sealed set is in the file.
-    $this->visit($post->link('tomas@quillmark.example', 'Please sign'));
+    $this->visit($post->link('tomas@quillmark.example', 'Please sign', '5 Sawmill Terrace'));
     $this->find('input[name=agree]')->click();
     $this->press('Go on');
     $this->press('This is my signature');

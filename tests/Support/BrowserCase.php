@@ -23,6 +23,9 @@ abstract class BrowserCase extends TestCase
 
     private static int $port = 0;
 
+    /** @var array<string, \Facebook\WebDriver\Cookie|null> a session for each who signed in once: signing in often is slowed down */
+    private static array $sessions = [];
+
     public ?RemoteWebDriver $browser = null;
 
     protected function setUp(): void
@@ -78,12 +81,21 @@ abstract class BrowserCase extends TestCase
 
     public function signIn(string $who): static
     {
+        if (isset(self::$sessions[$who])) {
+            $this->visit('/robots.txt');
+            $this->browser?->manage()->deleteAllCookies();
+            $this->browser?->manage()->addCookie(self::$sessions[$who]);
+            $this->visit('/')->waitFor('header.bar');
+
+            return $this;
+        }
         $this->visit('/sign-in');
         if (str_ends_with((string) $this->browser?->getCurrentURL(), '/sign-in')) {
             $this->find('input[name=email]')->sendKeys("{$who}@quillmark.example");
             $this->find('input[name=password]')->sendKeys('lanternfish');
             $this->find('.door .button')->click();
             $this->waitFor('header.bar');
+            self::$sessions[$who] = $this->browser?->manage()->getCookieNamed('unanimus');
         }
 
         return $this;

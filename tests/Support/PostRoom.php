@@ -11,9 +11,9 @@ use PHPUnit\Framework\Assert;
 final class PostRoom
 {
     /** The link in the newest letter to an address. */
-    public function link(string $address, string $subject = ''): string
+    public function link(string $address, string $subject = '', string $text = ''): string
     {
-        preg_match('~https?://\S+~', $this->letter($address, $subject)->text, $found);
+        preg_match('~https?://\S+~', $this->letter($address, $subject, $text)->text, $found);
 
         return $found[0] ?? Assert::fail("the letter to {$address} has no link");
     }
@@ -24,14 +24,14 @@ final class PostRoom
         return $this->letter($address, $subject)->attachments[0]['bytes'] ?? Assert::fail("the letter to {$address} has nothing attached");
     }
 
-    private function letter(string $address, string $subject): RawMail
+    private function letter(string $address, string $subject, string $text = ''): RawMail
     {
         for ($end = microtime(true) + 20; microtime(true) < $end; usleep(200_000)) {
             $files = glob(dirname(__DIR__, 2).'/var/test/mail/out/*.eml') ?: [];
             foreach (array_reverse($files) as $file) {
                 $raw = (string) file_get_contents($file);
                 $mail = RawMail::read($raw);
-                if (str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) && str_contains($mail->subject, $subject)) {
+                if (str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) && str_contains($mail->subject, $subject) && str_contains($mail->text, $text)) {
                     return $mail;
                 }
             }

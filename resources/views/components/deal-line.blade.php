@@ -10,7 +10,7 @@
         <text class="tick-label" x="{{ $tick['x'] }}" y="{{ $base + 21 }}">{{ $tick['label'] }}</text>
     @endforeach
     @foreach ($line->flags as $flag)
-        <a class="flag {{ $flag['state'] }}" href="#deadlines" aria-label="{{ $flag['label'] }}, {{ $flag['day'] }}. {{ $flag['because'] }}">
+        <a class="flag {{ $flag['state'] }}" href="#deadlines">
             <title>{{ $flag['label'] }}, {{ $flag['day'] }}: {{ $flag['because'] }}</title>
             @if ($flag['row'] === 0)
                 <line x1="{{ $flag['x'] }}" y1="{{ $base - 3 }}" x2="{{ $flag['x'] }}" y2="{{ $base - 12 }}"/>

@@ -7,7 +7,7 @@
     @foreach ($lanes->ticks as $tick)<text class="tick-label" x="{{ $tick['x'] }}" y="22">{{ $tick['label'] }}</text>@endforeach
     @foreach ($lanes->rows as $row)
         @php($seat = \Unanimus\Signing\Seat::of($row['shape']))
-        <a href="/files/{{ $row['key'] }}" aria-label="{{ $row['name'] }}, {{ $row['close']['label'] ?? 'no closing date' }}, {{ $row['percent'] }} percent">
+        <a href="/files/{{ $row['key'] }}">
             <title>{{ $row['name'] }} · {{ $row['close']['label'] ?? 'no closing date' }}</title>
             <rect class="hit" x="0" y="{{ $row['y'] - 12 }}" width="1232" height="24"/>
             <line class="grid" x1="0" y1="{{ $row['y'] + 12 }}" x2="1232" y2="{{ $row['y'] + 12 }}"/>

@@ -8,10 +8,10 @@
                     @foreach ($page['marks'] as $shown)
                         @php($m = $shown['mark']) @php($place = $m->place()) @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
                         @if ($mine)
-                            <g @class(['mark mine', 'made' => $shown['made']]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}" tabindex="0" role="button" aria-label="{{ $m->kind->label() }}, page {{ $m->page }}{{ $shown['made'] ? ', done' : '' }}">
+                            <g @class(['mark mine', 'made' => $shown['made']]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}" tabindex="0" role="button" aria-label="{{ $m->kind->value === 'signature' ? 'sign here' : 'initials' }}, page {{ $m->page }}{{ $shown['made'] ? ', done' : '' }}">
                                 <rect x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}" rx="1.5"/>
                                 <text class="word" x="{{ $place->x + $place->width / 2 }}" y="{{ $place->y + $place->height / 2 + 2.5 }}">{{ $m->kind->value === 'signature' ? 'sign here' : 'initials' }}</text>
-                                <g class="drawn">{!! $shown['drawn'] !!}</g>
+                                <g class="drawn" aria-hidden="true">{!! $shown['drawn'] !!}</g>
                             </g>
                         @elseif ($shown['drawn'] !== '')
                             {!! $shown['drawn'] !!}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Support\BrowserCase;
+
+/** The main views, with who looks at them. @return array<string, array{string, string}> */
+function mainViews(): array
+{
+    return [
+        'Today' => ['wendell', '/'], 'files' => ['wendell', '/files'], 'opening sheet, new' => ['tomas', '/open'], 'file' => ['wendell', '14 Lanternfish Lane'], 'opening sheet' => ['wendell', '14 Lanternfish Lane/opening'],
+        'paper' => ['tomas', 'Association addendum'], 'signed paper' => ['tomas', 'Purchase agreement'], 'round' => ['tomas', 'See round'], 'review' => ['ines', '/review'], 'review desk' => ['ines', 'Read'],
+        'commission' => ['ines', '/commission'], 'commission sheet' => ['ines', 'Commission sheet'], 'office' => ['fenna', '/office'], 'style' => ['fenna', '/style'],
+    ];
+}
+
+/** Goes to a view by its address, or by the link a person would follow. */
+function walkTo(BrowserCase $test, string $who, string $where): void
+{
+    $test->signIn($who);
+    if (str_starts_with($where, '/')) {
+        $test->visit($where);
+
+        return;
+    }
+    if ($where === 'Read') {
+        $test->visit('/review')->press('Read');
+
+        return;
+    }
+    $test->visit('/files?q=lanternfish')->press('14 Lanternfish Lane, Tidewick');
+    match ($where) {
+        '14 Lanternfish Lane' => null,
+        '14 Lanternfish Lane/opening' => $test->visit($test->browser->getCurrentURL().'/opening'),
+        'Commission sheet' => $test->press('Commission', '.board-head'),
+        default => $test->press($where, '.board'),
+    };
+    $test->waitFor('main');
+}
+
+it('has nothing axe objects to', function (string $who, string $where, string $theme) {
+    /** @var BrowserCase $this */
+    $this->shape($this->browser, 1280, 800, $theme);
+    walkTo($this, $who, $where);
+    usleep(400_000);
+    $this->shot(preg_replace('/[^a-z]+/', '-', strtolower("{$who} {$where} {$theme}")));
+    expect($this->axe())->toBe([]);
+})->with(mainViews())->with(['light', 'dark']);
+
+it('fits a phone without scrolling sideways', function (string $who, string $where) {
+    /** @var BrowserCase $this */
+    $this->shape($this->browser, 390, 844);
+    walkTo($this, $who, $where);
+    usleep(300_000);
+    $wide = $this->browser->executeScript('return document.documentElement.scrollWidth');
+    expect($wide)->toBeLessThanOrEqual(392);
+})->with(mainViews());
+
+it('is worked by keyboard: places, finding, rows', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('wendell')->visit('/');
+    $body = fn () => $this->browser->findElement(WebDriverBy::tagName('body'));
+    $body()->sendKeys('gf');
+    $this->seeText('Files', 'h1');
+    $body()->sendKeys('/');
+    $this->browser->switchTo()->activeElement()->sendKeys('lantern'.WebDriverKeys::ENTER);
+    $this->seeText('for “lantern”');
+    $body()->sendKeys('j');
+    $body()->sendKeys(WebDriverKeys::ENTER);
+    $this->seeText('14 Lanternfish Lane, Tidewick', 'h1');
+    $body()->sendKeys('jj');
+    $body()->sendKeys(' ');
+    expect($this->all('input[name=take]:checked'))->toHaveCount(1);
+    $body()->sendKeys('n');
+    $this->seeText('Open a file', 'h1');
+    $body()->sendKeys(WebDriverKeys::ESCAPE);
+});
+
+it('follows Enter from blank to missing blank, and asks about a term', function () {
+    /** @var BrowserCase $this */
+    walkTo($this, 'tomas', 'Association addendum');
+    $this->press('Go to the next');
+    $active = fn () => $this->browser->executeScript('return document.activeElement.dataset.blank || ""');
+    expect($active())->toBe('dues');
+    $this->browser->switchTo()->activeElement()->sendKeys('120'.WebDriverKeys::ENTER);
+    $this->eventually(fn () => $active() === 'dues_month' ?: null, 'Enter did not go to the next missing blank');
+    $date = $this->find('[data-blank=offer_date]');
+    $date->click();
+    $date->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.'11/2/2026'."\t");
+    $this->seeText('Offer dated is', '#ask-term');
+    $this->press('Only on this paper', '#ask-term');
+    $this->seeText('entered here', '[data-list=offer_date]');
+});
+
+it('signs with the keyboard alone', function () {
+    /** @var BrowserCase $this */
+    $link = (new Tests\Support\PostRoom)->link('jose@eide.example', 'Lead-based');
+    $this->visit($link);
+    $this->find('input[name=agree]')->sendKeys(' ');
+    $this->find('form[action$=consent] button')->sendKeys(WebDriverKeys::ENTER);
+    $this->waitFor('[data-sign=adopt]');
+    expect($this->axe())->toBe([]);
+    $this->find('form[action$=adopt] .solid')->sendKeys(WebDriverKeys::ENTER);
+    $this->waitFor('.mark.mine');
+    expect($this->axe())->toBe([]);
+    $this->find('.mark.mine')->sendKeys(WebDriverKeys::ENTER);
+    $this->waitFor('.mark.mine.made');
+    $this->seeText('Finish', '#go');
+    $this->find('#go')->sendKeys(WebDriverKeys::ENTER);
+    $this->seeText('Thank you');
+});
