@@ -94,4 +94,6 @@ Route::middleware('auth')->group(static function (): void {
 
 if (config('unanimus.demo')) {
     Route::view('/style', 'style');
+    // A signed-in page with nothing on it: what the others' costs are held against.
+    Route::view('/style/empty', 'style-empty')->middleware('auth');
 }

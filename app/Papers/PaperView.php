@@ -25,12 +25,13 @@ final readonly class PaperView
     {
     }
 
-    public static function of(Paper $paper): self
+    /** @param  bool  $asked  whether the screen shows when it was last stored */
+    public static function of(Paper $paper, bool $asked = true): self
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
             $filling = Filling::of($form, $paper->entries(), FactBook::of($paper->file));
-            $last = DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at');
+            $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
             return new self($paper, $form, $filling, $form->pages, $filling->missing(), substr((string) md5_file($form->pdf), 0, 8), self::time($last, $paper));
         }

@@ -55,8 +55,8 @@ final class Press
     /**
      * Papers one after the other in one PDF, with a bookmark for each.
      *
-     * @param non-empty-list<array{title: string, pdf: string}> $papers paths
-     * @param callable(int, int): ?Drawing|null $stamp gets page and count, gives what is stamped on it; sizes as drawn
+     * @param non-empty-list<array{title: string, pdf: string, pages?: int}> $papers paths, and the number of pages where it is known already
+     * @param callable(int, int): ?Drawing|null $stamp gets page and count, gives what is drawn over it
      * @return string the PDF's bytes
      *
      * @throws ToolFailed when a paper cannot be read
@@ -73,22 +73,39 @@ final class Press
         $page = 1;
         foreach ($papers as $paper) {
             $starts[] = ['title' => $paper['title'], 'page' => $page];
-            $page += (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
+            $page += $paper['pages'] ?? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
         }
-        $command = ['qpdf', '--warning-exit-0', '--deterministic-id', $merged, '--update-from-json='.$scratch->put('outline.json', Outline::update($look, $starts))];
+        $command = ['qpdf', '--warning-exit-0', '--deterministic-id', $merged, '--update-from-json='.$scratch->put('outline.json', Outline::update($look, $starts)), '--flatten-annotations=all'];
         $sizes = $look->pages();
         $stamps = [];
-        foreach ($sizes as $index => $size) {
-            if ($stamp !== null) {
-                $stamps[] = $stamp($index + 1, count($sizes)) ?? new Drawing(...$size);
+        foreach ($stamp === null ? [] : array_keys($sizes) as $index) {
+            $drawing = $stamp($index + 1, count($sizes));
+            if ($drawing !== null && ! $drawing->isEmpty()) {
+                $stamps[$index + 1] = $drawing;
             }
         }
         if ($stamps !== []) {
-            array_push($command, '--overlay', $this->render($scratch, $stamps), '--');
+            array_push($command, '--overlay', $this->render($scratch, array_values($stamps)), '--to='.implode(',', array_keys($stamps)), '--');
         }
         (new NativeTool)->run([...$command, '--object-streams=generate', $scratch->path('out.pdf')]);
 
         return $scratch->get('out.pdf');
+    }
+
+    /**
+     * Some pages of a PDF as one of its own.
+     *
+     * @param int $first from 1
+     * @return string the PDF's bytes
+     *
+     * @throws ToolFailed when it has no such pages
+     */
+    public function part(string $pdf, int $first, int $last): string
+    {
+        $scratch = new Scratch;
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', $pdf, "{$first}-{$last}", '--', '--object-streams=generate', $scratch->path('part.pdf')]);
+
+        return $scratch->get('part.pdf');
     }
 
     /** @param  non-empty-list<Drawing>  $drawings */

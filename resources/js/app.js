@@ -133,22 +133,36 @@ document.querySelectorAll('[data-pin-page]').forEach((page) => page.addEventList
     form.elements.remark.focus();
 }));
 
-// Papers taken on the board go into one form; the order on the board is the order in the set.
+// Papers taken on the board go into one form, in the order in which they were taken; the number beside each says so.
+let taken = [];
+function takes() {
+    for (const box of document.querySelectorAll('input[name="take"]')) {
+        const at = taken.indexOf(box.value);
+        if (box.checked && at < 0) taken.push(box.value);
+        if (!box.checked && at >= 0) taken.splice(at, 1);
+    }
+    for (const box of document.querySelectorAll('input[name="take"]')) {
+        box.nextElementSibling.textContent = taken.length > 1 && box.checked ? taken.indexOf(box.value) + 1 : '';
+    }
+}
+document.addEventListener('change', (event) => event.target.matches('input[name="take"]') && takes());
+document.querySelector('#all-papers')?.addEventListener('change', (event) => {
+    document.querySelectorAll('input[name="take"]:not(:disabled)').forEach((box) => { box.checked = event.target.checked; });
+    takes();
+});
 document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEventListener('click', (event) => {
-    const taken = [...document.querySelectorAll('input[name="take"]:checked')].map((box) => box.value);
+    takes();
     if (taken.length === 0) {
         event.preventDefault();
         tell('Take at least one paper first: tick it, or press space on its row.');
         return;
     }
-    const form = button.form;
-    form.querySelectorAll('input[name="papers[]"]').forEach((old) => old.remove());
+    button.form.querySelectorAll('input[name="papers[]"]').forEach((old) => old.remove());
     for (const key of taken) {
         const field = document.createElement('input');
         field.type = 'hidden';
         field.name = 'papers[]';
         field.value = key;
-        form.append(field);
+        button.form.append(field);
     }
 }));
-document.querySelector('#all-papers')?.addEventListener('change', (event) => document.querySelectorAll('input[name="take"]').forEach((box) => { box.checked = event.target.checked; }));

@@ -19,8 +19,15 @@ function marks() {
         go.textContent = count === 0 ? 'Finish' : open().length === mine().length ? 'Start' : 'Next place';
     }
 
+    const larger = document.querySelector('#larger');
+    larger.addEventListener('click', () => {
+        larger.setAttribute('aria-pressed', root.classList.toggle('larger'));
+        const at = go.dataset.at && document.querySelector(`[data-mark="${go.dataset.at}"]`);
+        at?.scrollIntoView({ block: 'center', inline: 'center' });
+    });
+
     function to(mark) {
-        mark.scrollIntoView({ block: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
+        mark.scrollIntoView({ block: 'center', inline: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
         mark.focus({ preventScroll: true });
         go.textContent = mark.dataset.kind === 'signature' ? 'Sign here' : 'Initial here';
         go.dataset.at = mark.dataset.mark;

@@ -50,9 +50,11 @@ final class PaperController
         } catch (EntryUnreadable $unreadable) {
             return new JsonResponse(['message' => $unreadable->getMessage()], 422);
         }
-        $paper->unsetRelations()->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values']);
+        // Only a changed term can change more than the values of this paper.
+        ($given['scope'] ?? 'here') === 'term' && $paper->file->unsetRelation('knownFacts')->unsetRelation('papers');
+        $paper->load('values');
 
-        return new JsonResponse(PaperView::of($paper)->changes($given['blank']));
+        return new JsonResponse(PaperView::of($paper, false)->changes($given['blank']));
     }
 
     public function image(Paper $paper, int $page, Bytes $bytes): Response

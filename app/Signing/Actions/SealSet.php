@@ -43,16 +43,34 @@ final class SealSet
         $round->load(['papers.paper.requirement', 'signers', 'marks', 'events', 'file.office', 'sender']);
         $scratch = new Scratch;
         $parts = [];
-        foreach ($round->papers as $index => $sent) {
-            $look = PdfLook::into($this->bytes->path((string) $sent->sha256));
-            $signed = $this->press->drawOver($this->bytes->path((string) $sent->sha256), $this->drawings($round, $sent, $look->pages()));
-            $parts[] = ['title' => $sent->title, 'pdf' => $scratch->put("{$index}.pdf", $signed), 'bytes' => $signed];
+        $drawings = [];
+        $page = 0;
+        foreach ($round->papers as $sent) {
+            $pdf = $this->bytes->path((string) $sent->sha256);
+            foreach ($this->drawings($round, $sent, PdfLook::into($pdf)->pages()) as $on => $drawing) {
+                $drawings[$page + $on] = $drawing;
+            }
+            $parts[] = ['title' => $sent->title, 'pdf' => $pdf, 'pages' => $sent->pages];
+            $page += $sent->pages;
         }
-        $record = $scratch->put('record.pdf', $this->press->print($this->record($round)->pages()));
-        $set = $this->press->assemble([...array_map(static fn (array $part) => ['title' => $part['title'], 'pdf' => $part['pdf']], $parts), ['title' => 'Evidence record', 'pdf' => $record]]);
+        $record = $this->record($round)->pages();
+        $parts[] = ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $this->press->print($record)), 'pages' => count($record)];
+        $set = $scratch->put('set.pdf', $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null));
         $seal = new Seal(SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')), (string) config('unanimus.seal.passphrase')), $this->stamps, (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name'));
-        $sealed = $seal->over($set, now()->toImmutable());
-        $this->store($round, $sealed, array_column($parts, 'bytes'), count(PdfLook::into($scratch->put('sealed.pdf', $sealed))->pages()));
+        $this->store($round, $seal->over((string) file_get_contents($set), now()->toImmutable()), $this->parts($round, $set), $page + count($record));
+    }
+
+    /** @return list<string> each paper with its signatures, as one of its own */
+    private function parts(Round $round, string $set): array
+    {
+        $parts = [];
+        $first = 1;
+        foreach ($round->papers as $sent) {
+            $parts[] = $this->press->part($set, $first, $first + $sent->pages - 1);
+            $first += $sent->pages;
+        }
+
+        return $parts;
     }
 
     /** @param  list<string>  $signed */

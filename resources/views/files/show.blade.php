@@ -25,7 +25,7 @@
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
                     @foreach ($rows as $row)
                         <tr class="row" data-row>
-                            <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Take {{ $row['paper']->title }}" @disabled($row['paper']->state === 'awaited')></td>
+                            <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Take {{ $row['paper']->title }}" @disabled($row['paper']->state === 'awaited')><output></output></td>
                             <td>@if ($row['paper']->state === 'awaited')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div></td>
                             @foreach ($board->seats as $party)<td class="cell"><x-cell :state="$row['cells'][(string) $party->seat()] ?? null" :seat="$party->seat()" :who="$party->callName()" /></td>@endforeach
                             <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_handed_in', 'handed_in'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>

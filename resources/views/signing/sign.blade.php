@@ -3,7 +3,7 @@
         @foreach ($view->pages as $index => $page)
             @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }}</h2>@endif
             <section class="page" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
-                <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
+                <svg viewBox="{{ $page['width'] * 0.065 }} {{ $page['height'] * 0.035 }} {{ $page['width'] * 0.87 }} {{ $page['height'] * 0.95 }}">
                     <image href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
                     @foreach ($page['marks'] as $shown)
                         @php($m = $shown['mark']) @php($place = $m->place()) @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
@@ -22,6 +22,6 @@
         @endforeach
         @include('signing.ask')
         <form id="finish" method="post" action="/sign/{{ $token }}/finish">@csrf</form>
-        <div class="go-bar"><span class="left-count" id="left" role="status">{{ $left }} places left</span><button class="button now" id="go" type="button">Start</button></div>
+        <div class="go-bar"><span class="left-count" id="left" role="status">{{ $left }} places left</span><button class="button" id="larger" type="button" aria-pressed="false" title="Larger pages"><span aria-hidden="true">A+</span><span class="unseen">Larger pages</span></button><button class="button now" id="go" type="button">Start</button></div>
     </div>
 </x-guest>

@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Access\Sight;
+use App\Files\Models\DealFile;
+use App\Papers\Models\Paper;
+use Illuminate\Console\Command;
+use Unanimus\Evidence\EvidenceRecord;
+use Unanimus\Evidence\Seal;
+use Unanimus\Evidence\SigningKey;
+use Unanimus\Evidence\TimeStamps;
+use Unanimus\Forms\FilledPages;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Form;
+use Unanimus\Forms\Kind;
+use Unanimus\Forms\Library;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+use Unanimus\Terms\Facts;
+
+/** Measures what the budgets name, each beside its floor, in one run on the running demo. */
+final class Bench extends Command
+{
+    private const ROUNDS = 15;
+
+    protected $signature = 'bench';
+
+    protected $description = 'Costs as ratios to their floors';
+
+    public function handle(Library $library, Press $press, TimeStamps $stamps): int
+    {
+        $this->line(sprintf('%-44s %9s %9s %7s %8s', 'what', 'ours ms', 'floor ms', 'ratio', 'budget'));
+        $this->pages();
+        $this->fill($library->form('M-201'), $press);
+        $this->assemble($library, $press);
+        $this->seal($library, $press, $stamps);
+
+        return self::SUCCESS;
+    }
+
+    private function pages(): void
+    {
+        $visitor = new Visitor((string) config('app.url'));
+        $visitor->signIn('wendell@quillmark.example', \App\Demo\Seed::PASSWORD);
+        [$file, $paper] = Sight::within(Sight::brokerages()[0], static function (): array {
+            $file = DealFile::query()->orderBy('id')->firstOrFail();
+
+            return [$file->key, Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-222')->firstOrFail()->key];
+        });
+        $floor = $this->median(static fn () => $visitor->get('/style/empty'));
+        $this->row('file page, 8 papers', $this->median(static fn () => $visitor->get("/files/{$file}")), $floor, 4.0);
+        $this->row('Today, its open files', $this->median(static fn () => $visitor->get('/')), $floor, 4.0);
+        $n = 0;
+        $this->row('store one entry', $this->median(static function () use ($visitor, $paper, &$n): void {
+            $visitor->post("/papers/{$paper}/entries", ['blank' => 'manager', 'value' => 'Bench '.$n, 'key' => 'bench-'.bin2hex(random_bytes(6)).$n++]);
+        }), $floor, 1.5);
+        $visitor->get("/papers/{$paper}/pages/1.webp");
+        $this->row('page image, cached', $this->median(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp")), $this->median(static fn () => $visitor->get('/style/empty')), 2.0);
+    }
+
+    private function fill(Form $form, Press $press): void
+    {
+        $entries = $this->entries($form);
+        $ours = $this->median(static fn () => $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])))));
+        $drawings = FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])));
+        $scratch = new Scratch;
+        $pages = [];
+        foreach ($drawings as $page => $drawing) {
+            $pages[] = $scratch->put("{$page}.svg", $drawing->svg());
+        }
+        $conf = (string) storage_path('framework/cache/press/fonts.conf');
+        $floor = $this->median(static function () use ($scratch, $pages, $form, $drawings, $conf): void {
+            exec('FONTCONFIG_FILE='.escapeshellarg($conf).' rsvg-convert -f pdf -o '.$scratch->path('o.pdf').' '.implode(' ', $pages).' && qpdf --warning-exit-0 --deterministic-id '.escapeshellarg($form->pdf).' --decrypt --flatten-annotations=all --overlay '.$scratch->path('o.pdf').' --to='.implode(',', array_keys($drawings)).' -- --object-streams=generate '.$scratch->path('f.pdf'));
+        });
+        $this->row('fill '.count($form->pages).' pages, '.count($entries).' entries', $ours, $floor, 1.3);
+    }
+
+    private function assemble(Library $library, Press $press): void
+    {
+        [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch);
+        $ours = $this->median(static fn () => $press->assemble($papers, static fn (int $page, int $count) => (new Drawing(612, 792))->text(540, 784, 6.5, "{$page} / {$count}")), 7);
+        $scratch = new Scratch;
+        $floor = $this->median(static fn () => (new NativeTool)->run(['qpdf', '--empty', '--pages', ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)), '--', $scratch->path('m.pdf')]), 7);
+        $this->row("assemble {$pages} pages", $ours, $floor, 2.0);
+        unset($kept);
+    }
+
+    private function seal(Library $library, Press $press, TimeStamps $stamps): void
+    {
+        [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch);
+        $key = SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')));
+        $marks = array_fill_keys(range(1, 8), (new Drawing(612, 792))->text(100, 500, 14, 'Sunniva Eide', 'Great Vibes')->text(300, 700, 9, 'SE'));
+        $scratch = new Scratch;
+        $ours = $this->median(static function () use ($papers, $press, $marks, $key, $stamps, $scratch): void {
+            $drawings = [];
+            $page = 0;
+            foreach ($papers as $paper) {
+                foreach (range(1, min(8, $paper['pages'])) as $on) {
+                    $drawings[$page + $on] = $marks[$on];
+                }
+                $page += $paper['pages'];
+            }
+            $record = (new EvidenceRecord('bench', 'Bench', [], [], array_fill(0, 120, ['at' => 'now', 'who' => 'Someone', 'what' => 'Made a mark', 'from' => '127.0.0.1']), 'UTC'))->pages();
+            $set = $scratch->put('set.pdf', $press->assemble([...$papers, ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)]], static fn (int $page) => $drawings[$page] ?? null));
+            (new Seal($key, $stamps, 'Bench'))->over((string) file_get_contents($set), now()->toImmutable());
+            $first = 1;
+            foreach ($papers as $paper) {
+                $press->part($set, $first, $first + $paper['pages'] - 1);
+                $first += $paper['pages'];
+            }
+        }, 3);
+        $svg = $scratch->put('s.svg', $marks[1]->svg());
+        $conf = (string) storage_path('framework/cache/press/fonts.conf');
+        $keys = (string) config('unanimus.authority');
+        $floor = $this->median(static function () use ($papers, $svg, $scratch, $conf, $keys): void {
+            $parts = [];
+            foreach ($papers as $index => $paper) {
+                $count = min(8, $paper['pages']);
+                exec('FONTCONFIG_FILE='.escapeshellarg($conf).' rsvg-convert -f pdf -o '.$scratch->path('o.pdf').' '.implode(' ', array_fill(0, $count, $svg)).' && qpdf --warning-exit-0 '.escapeshellarg($paper['pdf']).' --overlay '.$scratch->path('o.pdf')." --to=1-{$count} -- ".$scratch->path("f{$index}.pdf"));
+                $parts[] = $scratch->path("f{$index}.pdf").' 1-z';
+            }
+            exec('qpdf --empty --pages '.implode(' ', $parts).' -- '.$scratch->path('all.pdf').' && openssl cms -sign -binary -in '.$scratch->path('all.pdf')." -signer {$keys}/seal.crt -inkey {$keys}/seal.key -outform DER -out ".$scratch->path('all.p7s'));
+        }, 3);
+        $this->row("sealed set, {$pages} pages", $ours, $floor, 1.5);
+        unset($kept);
+    }
+
+    /** @return array{non-empty-list<array{title: string, pdf: string, pages: int}>, int} */
+    private function eightyPages(Library $library, Press $press, Scratch $scratch): array
+    {
+        $papers = [];
+        $pages = 0;
+        for ($i = 0; $pages < 80; $i++) {
+            $form = $library->form(['M-201', 'M-102', 'M-214', 'M-230', 'M-201', 'M-102'][$i % 6]);
+            $filled = $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $this->entries($form, (string) $i), Facts::from([]))));
+            $papers[] = ['title' => "{$form->title} {$i}", 'pdf' => $scratch->put("{$i}.pdf", $filled), 'pages' => count($form->pages)];
+            $pages += count($form->pages);
+        }
+
+        return [$papers, $pages];
+    }
+
+    /** @return array<string, string> */
+    private function entries(Form $form, string $mark = ''): array
+    {
+        $entries = [];
+        foreach (array_slice($form->blanks, 0, 150) as $blank) {
+            $entries[$blank->name] = match ($blank->kind) {
+                Kind::Money => '412500.00',
+                Kind::Percent => '96.5',
+                Kind::Number => '10',
+                Kind::Date => '2026-12-18',
+                Kind::Time => '17:00',
+                Kind::Tick => 'x',
+                default => 'José Nguyễn-Ortiz'.$mark,
+            };
+        }
+
+        return $entries;
+    }
+
+    private function median(callable $work, int $times = self::ROUNDS): float
+    {
+        $work();
+        $costs = [];
+        for ($i = 0; $i < $times; $i++) {
+            $start = hrtime(true);
+            $work();
+            $costs[] = (hrtime(true) - $start) / 1e6;
+        }
+        sort($costs);
+
+        return $costs[intdiv($times, 2)];
+    }
+
+    private function row(string $what, float $ours, float $floor, float $budget): void
+    {
+        $ratio = $ours / max(0.001, $floor);
+        $this->line(sprintf('%-44s %9.1f %9.1f %6.2f× %7.2f× %s', $what, $ours, $floor, $ratio, $budget, $ratio <= $budget ? '' : 'over'));
+    }
+}
