@@ -106,13 +106,8 @@ final class Bench extends Command
                 $page += $paper['pages'];
             }
             $record = (new EvidenceRecord('bench', 'Bench', [], [], array_fill(0, 120, ['at' => 'now', 'who' => 'Someone', 'what' => 'Made a mark', 'from' => '127.0.0.1']), 'UTC'))->pages();
-            $set = $scratch->put('set.pdf', $press->assemble([...$papers, ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)]], static fn (int $page) => $drawings[$page] ?? null));
-            (new Seal($key, $stamps, 'Bench'))->over((string) file_get_contents($set), now()->toImmutable());
-            $first = 1;
-            foreach ($papers as $paper) {
-                $press->part($set, $first, $first + $paper['pages'] - 1);
-                $first += $paper['pages'];
-            }
+            $set = $press->assemble([...$papers, ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)]], static fn (int $page) => $drawings[$page] ?? null);
+            (new Seal($key, $stamps, 'Bench'))->over($set, now()->toImmutable());
         }, 3);
         $svg = $scratch->put('s.svg', $marks[1]->svg());
         $conf = (string) storage_path('framework/cache/press/fonts.conf');

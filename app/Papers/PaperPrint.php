@@ -31,6 +31,8 @@ final class PaperPrint
         }
         $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to print.");
 
-        return $this->bytes->read($version->sha256);
+        return $version->made_by === 'signed'
+            ? $this->press->part($this->bytes->path($version->sha256), $version->first_page, $version->first_page + $version->pages - 1)
+            : $this->bytes->read($version->sha256);
     }
 }

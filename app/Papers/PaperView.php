@@ -36,7 +36,7 @@ final readonly class PaperView
             return new self($paper, $form, $filling, $form->pages, $filling->missing(), substr((string) md5_file($form->pdf), 0, 8), self::time($last, $paper));
         }
         $version = $paper->latest;
-        $sizes = $version === null ? [] : \Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages();
+        $sizes = $version === null ? [] : array_slice(\Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages(), $version->first_page - 1, $version->pages);
 
         return new self($paper, $form, null, $sizes, [], substr($version->sha256 ?? '', 0, 12), '');
     }

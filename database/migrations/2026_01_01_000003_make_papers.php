@@ -66,6 +66,8 @@ return new class extends Migration
                 number smallint NOT NULL,
                 made_by text NOT NULL CHECK (made_by IN ('brought', 'sent', 'signed', 'computed')),
                 sha256 char(64) NOT NULL,
+                -- A signed paper is some pages of its sealed set.
+                first_page smallint NOT NULL DEFAULT 1,
                 pages smallint NOT NULL,
                 note text NOT NULL DEFAULT '',
                 user_id bigint REFERENCES users,

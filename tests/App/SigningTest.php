@@ -98,8 +98,10 @@ it('draws the signatures where the marks are', function () {
         $this->signs($round, $seat);
     }
     $this->work();
-    $version = DB::table('paper_versions')->where('made_by', 'signed')->first();
-    $text = textOf(app(Bytes::class)->read($version->sha256));
+    $paper = $round->papers()->firstOrFail()->paper;
+    $pdf = (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->assertOk()->getContent();
+    $text = textOf($pdf);
+    expect($text)->not->toContain('Evidence record')->and(isClean($pdf))->toBeTrue();
     expect(substr_count($text, now()->setTimezone('America/New_York')->format('m/d/Y')))->toBe(3)->and(substr_count($text, 'José Nguyễn-Ortiz'))->toBeGreaterThanOrEqual(2);
 });
 

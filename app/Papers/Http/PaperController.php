@@ -68,7 +68,7 @@ final class PaperController
         $version = $paper->latest;
         abort_if($version === null || $page < 1 || $page > $version->pages, 404);
 
-        return PageStore::send($bytes->path($version->sha256), $version->sha256, $page);
+        return PageStore::send($bytes->path($version->sha256), $version->sha256, $version->first_page + $page - 1);
     }
 
     public function pdf(Paper $paper, PaperPrint $print): Response

@@ -118,12 +118,12 @@ final class Paper extends Model
     }
 
     /** Adds a version from bytes that are kept already. */
-    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null): PaperVersion
+    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1): PaperVersion
     {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 
         return $this->versions()->create([
-            'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'pages' => $pages,
+            'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'first_page' => $firstPage, 'pages' => $pages,
             'made_by' => $madeBy, 'note' => $note, 'user_id' => $userId, 'made_at' => now(),
         ]);
     }

@@ -17,6 +17,7 @@ use Illuminate\Support\Carbon;
  * @property int $number
  * @property string $made_by
  * @property string $sha256
+ * @property int $first_page the page of the bytes it begins on
  * @property int $pages
  * @property string $note
  * @property Carbon $made_at

@@ -55,33 +55,21 @@ final class SealSet
         }
         $record = $this->record($round)->pages();
         $parts[] = ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $this->press->print($record)), 'pages' => count($record)];
-        $set = $scratch->put('set.pdf', $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null));
+        $set = $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null);
         $seal = new Seal(SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')), (string) config('unanimus.seal.passphrase')), $this->stamps, (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name'));
-        $this->store($round, $seal->over((string) file_get_contents($set), now()->toImmutable()), $this->parts($round, $set), $page + count($record));
+        $this->store($round, $seal->over($set, now()->toImmutable()), $page + count($record));
     }
 
-    /** @return list<string> each paper with its signatures, as one of its own */
-    private function parts(Round $round, string $set): array
-    {
-        $parts = [];
-        $first = 1;
-        foreach ($round->papers as $sent) {
-            $parts[] = $this->press->part($set, $first, $first + $sent->pages - 1);
-            $first += $sent->pages;
-        }
-
-        return $parts;
-    }
-
-    /** @param  list<string>  $signed */
-    private function store(Round $round, string $sealed, array $signed, int $pages): void
+    private function store(Round $round, string $sealed, int $pages): void
     {
         $base = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
         $sha256 = $this->bytes->keep($round->brokerage_id, $sealed);
         $set = SealedSet::create([...$base, 'round_id' => $round->id, 'sha256' => $sha256, 'pages' => $pages, 'sealed_at' => now()]);
-        foreach ($round->papers as $index => $sent) {
-            $sent->paper->addVersion($this->bytes->keep($round->brokerage_id, $signed[$index]), $sent->pages, 'signed', "round {$round->key}");
+        $first = 1;
+        foreach ($round->papers as $sent) {
+            $sent->paper->addVersion($sha256, $sent->pages, 'signed', "round {$round->key}", null, $first);
             $sent->paper->update(['state' => 'signed']);
+            $first += $sent->pages;
         }
         History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256]);
         $round->setRelation('sealedSet', $set);
