@@ -125,4 +125,7 @@ it('takes a letter with its attachment into the inbox, once', function () use ($
 it('reads letters of any shape without failing', function (string $raw) {
     $mail = RawMail::read($raw);
     expect(mb_check_encoding($mail->subject.$mail->text.$mail->sender, 'UTF-8'))->toBeTrue();
-})->with(['', 'no headers', "Subject: x\n\nbody", "Content-Type: multipart/mixed\r\n\r\nx", "Content-Type: multipart/mixed; boundary=b\r\n\r\n--b", "Subject: =?UTF-8?B?broken\r\n\r\n\xff\xfe", str_repeat("Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\n", 40)]);
+})->with([
+    'empty' => [''], 'no headers' => ['no headers'], 'bare line ends' => ["Subject: x\n\nbody"], 'no boundary' => ["Content-Type: multipart/mixed\r\n\r\nx"], 'an open part' => ["Content-Type: multipart/mixed; boundary=b\r\n\r\n--b"],
+    'broken encodings' => ["Subject: =?UTF-8?B?broken\r\n\r\n\xff\xfe"], 'parts within parts' => [str_repeat("Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\n", 40)],
+]);

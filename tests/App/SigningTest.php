@@ -130,7 +130,7 @@ it('loses nothing when the time stamp cannot be had, and seals later', function 
             throw new StampUnavailable('down');
         }
     });
-    Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--tries' => 8]);
+    Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--memory' => 1024, '--tries' => 8]);
     $this->seeAll();
     expect(SealedSet::query()->count())->toBe(0)->and($round->refresh()->status->value)->toBe('complete')->and(DB::table('paper_versions')->where('made_by', 'signed')->count())->toBe(0);
     $this->app->bind(TimeStamps::class, fn () => $real);

@@ -93,7 +93,7 @@ it('makes no seal without a time stamp', function () {
 
 it('takes only answers to its own time-stamp request', function (string $answer) {
     StampRequest::over(hash('sha256', 'x', true))->tokenIn($answer);
-})->with(['', 'nonsense', "\x30\x05\x30\x03\x02\x01\x02", "\x30\x03\x30\x01\x00"])->throws(StampUnavailable::class);
+})->with(['empty' => [''], 'nonsense' => ['nonsense'], 'a refusal' => ["\x30\x05\x30\x03\x02\x01\x02"], 'cut off' => ["\x30\x03\x30\x01\x00"]])->throws(StampUnavailable::class);
 
 it('refuses another document\'s time stamp', function () {
     $stamps = new OpensslStamps(authority());
