@@ -93,7 +93,7 @@ fill_in() {
     [ "$APP_USER" = root ] && fpm_root=-R
     sed -e "s|@ROOT@|$ROOT|g" -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@SOCKET@|$PGSOCKET|g" -e "s|@ADDRESS@|$(address)|g" \
         -e "s|@WEB@|$BASE|g" -e "s|@EXCHANGE@|$((BASE + 1))|g" -e "s|@POSTROOM@|$((BASE + 2))|g" -e "s|@SMTP@|$((BASE + 3))|g" \
-        -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" \
+        -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" -e "s|@NGINXUSER@|${fpm_root:+user root;}|g" \
         -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
         -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" \
         -e "s|@APPWORD@|$(cat "$UNANIMUS_STATE/secrets/app")|g" -e "s|@EXCHANGEWORD@|$(cat "$UNANIMUS_STATE/secrets/exchange")|g" \

@@ -171,6 +171,24 @@ abstract class BrowserCase extends TestCase
         return $this;
     }
 
+    /** Presses the signer's one big control until the page has moved on. */
+    public function goThroughMarks(): static
+    {
+        $this->waitFor('#go');
+        $this->eventually(function (): ?bool {
+            $go = $this->all('#go')[0] ?? null;
+            if ($go === null) {
+                return true;
+            }
+            $go->click();
+            usleep(200_000);
+
+            return null;
+        }, 'signing does not come to its end', 60);
+
+        return $this;
+    }
+
     /**
      * @template T
      *
