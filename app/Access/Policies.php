@@ -18,6 +18,7 @@ final class Policies
         Gate::define('work-on', static fn (User $user, DealFile $file) => $file->isServedBy($user));
         Gate::define('review', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id));
         Gate::define('review-desk', static fn (User $user) => $user->isBroker());
+        Gate::define('commission-place', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Bookkeeper));
         Gate::define('see-commission', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id) || $file->members->contains(static fn ($member) => $member->user_id === $user->id));
         Gate::define('set-commission', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id) || $file->isServedBy($user));
         Gate::define('authorize-disbursement', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id));

@@ -126,7 +126,7 @@ it('lets those who see a file but do not work on it only look', function (string
 
 it('keeps the review desk and opening files to those whose work it is', function (string $who, string $path, int $status) {
     $this->as($who)->get($path)->assertStatus($status);
-})->with([['tomas', '/review', 403], ['ines', '/review', 200], ['marguerite', '/open', 403], ['fenna', '/open', 403], ['tomas', '/open', 200], ['wendell', '/open', 200]]);
+})->with([['tomas', '/review', 403], ['ines', '/review', 200], ['marguerite', '/open', 403], ['fenna', '/open', 403], ['tomas', '/open', 200], ['wendell', '/open', 200], ['fenna', '/commission', 403], ['marguerite', '/commission', 200]]);
 
 it('holds the line in the database itself', function () {
     $file = $this->aFile();

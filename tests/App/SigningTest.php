@@ -288,3 +288,17 @@ it('sends no paper that is out already in a second round', function () {
     $this->aRound($file);
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'cannot go out'));
 });
+
+it('verifies a sealed set from the command line', function () {
+    $round = $this->aRound($this->aFile());
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $pdf = app(Bytes::class)->read((string) SealedSet::query()->firstOrFail()->sha256);
+    $scratch = new Scratch;
+    expect(Artisan::call('seal:verify', ['file' => $scratch->put('set.pdf', $pdf)]))->toBe(0)
+        ->and(Artisan::call('seal:verify', ['file' => $scratch->put('set.pdf', $pdf.' ')]))->toBe(1)
+        ->and(Artisan::output())->toContain('does not cover the whole file')
+        ->and(Artisan::call('seal:verify', ['file' => '/no/such/file']))->toBe(2);
+});

@@ -22,6 +22,7 @@ final class CommissionController
 {
     public function index(): View
     {
+        Gate::authorize('commission-place');
         $files = DealFile::query()->with(['office', 'knownFacts', 'commission'])->where('status', 'under_contract')
             ->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'price'))->orderByDesc('id')->limit(200)->get();
 

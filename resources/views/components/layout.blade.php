@@ -17,7 +17,7 @@
     <a class="wordmark" href="/"><x-wordmark /> Unanimus</a>
     <nav aria-label="Places">
         @foreach (['today' => ['/', 'Today'], 'files' => ['/files', 'Files'], 'review' => ['/review', 'Review'], 'commission' => ['/commission', 'Commission'], 'office' => ['/office', 'Office']] as $key => [$href, $name])
-            @if ($key !== 'review' || auth()->user()->isBroker())
+            @if (! in_array($key, ['review', 'commission']) || Gate::allows($key === 'review' ? 'review-desk' : 'commission-place'))
                 <a href="{{ $href }}" @if ($place === $key) aria-current="page" @endif>{{ $name }}</a>
             @endif
         @endforeach
