@@ -36,7 +36,9 @@ abstract class BrowserCase extends TestCase
             $code === 0 || self::fail(implode("\n", $said));
             self::$port = random_int(20000, 40000);
             self::$driver = proc_open(['chromedriver', '--port='.self::$port, '--log-level=SEVERE'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes) ?: null;
-            for ($i = 0; $i < 80 && @fsockopen('127.0.0.1', self::$port) === false; $i++) {
+            $status = curl_init('http://127.0.0.1:'.self::$port.'/status');
+            curl_setopt($status, CURLOPT_RETURNTRANSFER, true);
+            for ($i = 0; $i < 80 && curl_exec($status) === false; $i++) {
                 usleep(100_000);
             }
             register_shutdown_function(static function (): void {

@@ -15,6 +15,7 @@ use App\Files\Actions\SetParty;
 use App\Files\Agenda;
 use App\Files\Board;
 use App\Files\FactBook;
+use App\Files\Glyphs;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Files\Shown;
@@ -98,7 +99,7 @@ final class FileController
         $facts = FactBook::of($file);
 
         return view('files.show', [
-            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'whole' => $file->completeness(),
+            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => Gate::allows('work-on', $file), 'whole' => $file->completeness(),
             'contradictions' => Derived::contradictions($facts), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
         ]);
     }

@@ -6,9 +6,9 @@
             <div class="board-head">
                 <h2>Papers</h2><span>{{ $whole->settled }} of {{ $whole->all }} complete</span><span><x-meter :$whole /></span>
                 <div class="acts">
-                    @can('work-on', $file)
+                    @if ($works)
                         <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<button class="button tight" data-with-taken data-press="s">Have signed</button></form>
-                    @endcan
+                    @endif
                     <form method="post" action="/files/{{ $file->key }}/assembled" target="_blank" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Put together</button></form>
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>
@@ -27,10 +27,10 @@
                         <tr class="row" data-row>
                             <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Take {{ $row['paper']->title }}" @disabled($row['paper']->state === 'awaited')><output></output></td>
                             <td>@if ($row['paper']->state === 'awaited')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div></td>
-                            @foreach ($board->seats as $party)<td class="cell"><x-cell :state="$row['cells'][(string) $party->seat()] ?? null" :seat="$party->seat()" :who="$party->callName()" /></td>@endforeach
+                            @foreach ($board->seats as $party)<td class="cell">{{ $glyphs->cell($row['cells'][(string) $party->seat()] ?? null, $party->seat(), $party->callName()) }}</td>@endforeach
                             <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_handed_in', 'handed_in'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>
                             <td class="next">
-                                @can('work-on', $file)
+                                @if ($works)
                                 @switch($row['next']['kind'] ?? '')
                                     @case('open')<a @class(['button tight', 'now' => $row['next']['mine']]) href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
                                     @case('round')<a class="button tight" href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
@@ -38,7 +38,7 @@
                                     @case('hand-in')<form method="post" action="/requirements/{{ $row['next']['target'] }}/hand-in">@csrf<button class="button tight now" data-next>{{ $row['next']['label'] }}</button></form>@break
                                     @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="application/pdf" data-file-form data-next aria-label="Bring in {{ $row['paper']->title }}"></label></form>@break
                                 @endswitch
-                                @endcan
+                                @endif
                             </td>
                         </tr>
                     @endforeach
@@ -48,7 +48,7 @@
                 @endforelse
             </table>
             </div>
-            @can('work-on', $file)
+            @if ($works)
             <div class="board-head">
                 <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<label class="button tight">Bring in a PDF<input class="unseen" type="file" name="pdf" accept="application/pdf" data-file-form aria-label="Bring in a PDF"></label></form>
                 <div class="acts">
@@ -60,7 +60,7 @@
                     @endif
                 </div>
             </div>
-            @endcan
+            @endif
             <details class="drawer" @if (request('drawer')) open @endif><summary>History <span class="dim">{{ count($history) }}</span></summary>
                 <ol>
                     @foreach ($history as $entry)
