@@ -27,6 +27,7 @@ final class PeopleProvider extends EloquentUserProvider
         return $kept !== null && $kept !== '' && hash_equals($kept, (string) $token) ? $user : null;
     }
 
+    /** @param  array<string, mixed>  $credentials */
     public function retrieveByCredentials(#[\SensitiveParameter] array $credentials): ?User
     {
         return $this->first('SELECT * FROM user_by_address(?)', (string) ($credentials['email'] ?? ''));

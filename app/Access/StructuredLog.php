@@ -17,7 +17,7 @@ final class StructuredLog
     /** @param  array{level?: string}  $config */
     public function __invoke(array $config): Logger
     {
-        $handler = new StreamHandler(storage_path('logs/unanimus.jsonl'), $config['level'] ?? 'info', true, 0664);
+        $handler = new StreamHandler(dirname(storage_path()).'/log/unanimus.jsonl', $config['level'] ?? 'info', true, 0664);
         $handler->setFormatter(new JsonFormatter(JsonFormatter::BATCH_MODE_NEWLINES, true, true));
         $logger = new Logger('unanimus', [$handler]);
         $logger->pushProcessor(static function (LogRecord $record): LogRecord {

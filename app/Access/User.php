@@ -29,6 +29,7 @@ final class User extends Authenticatable
 
     protected $hidden = ['password', 'remember_token'];
 
+    /** @var array<string, string> */
     protected $casts = ['active' => 'boolean'];
 
     /** @return HasMany<OfficeRole, $this> */

@@ -28,6 +28,7 @@ final class Commission extends Model
 {
     public const CREATED_AT = null;
 
+    /** @var array<string, string> */
     protected $casts = ['authorized_at' => 'datetime'];
 
     protected $attributes = ['authorized_at' => null, 'paper_id' => null];

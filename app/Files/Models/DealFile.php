@@ -53,6 +53,7 @@ final class DealFile extends Model
 {
     use HasKey;
 
+    /** @var array<string, string> */
     protected $casts = ['status' => DealStatus::class];
 
     protected $attributes = ['side' => 'buyer', 'kind' => 'sale', 'status' => 'preparing', 'settled' => 0, 'required' => 0, 'listing_number' => null, 'kit' => null, 'closed_on' => null];

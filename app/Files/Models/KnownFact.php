@@ -22,5 +22,6 @@ final class KnownFact extends Model
 
     protected $table = 'facts';
 
+    /** @var array<string, string> */
     protected $casts = ['stored_at' => 'datetime'];
 }

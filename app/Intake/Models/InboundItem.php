@@ -28,5 +28,6 @@ final class InboundItem extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['attachments' => 'array', 'received_at' => 'datetime'];
 }

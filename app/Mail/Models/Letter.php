@@ -28,5 +28,6 @@ final class Letter extends Model
 {
     public const UPDATED_AT = null;
 
+    /** @var array<string, string> */
     protected $casts = ['sent_at' => 'datetime'];
 }

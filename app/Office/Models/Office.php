@@ -25,6 +25,7 @@ final class Office extends Model
 
     public const UPDATED_AT = null;
 
+    /** @var array<string, string> */
     protected $casts = ['holidays' => 'array'];
 
     public function timeZone(): \DateTimeZone

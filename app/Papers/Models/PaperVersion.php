@@ -28,5 +28,6 @@ final class PaperVersion extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['made_at' => 'datetime'];
 }

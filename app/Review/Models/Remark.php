@@ -31,6 +31,7 @@ final class Remark extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['at' => 'datetime', 'answered_at' => 'datetime'];
 
     /** @return BelongsTo<User, $this> */

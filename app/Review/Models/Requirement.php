@@ -38,6 +38,7 @@ final class Requirement extends Model
 {
     use HasKey;
 
+    /** @var array<string, string> */
     protected $casts = ['review_state' => ReviewState::class, 'handed_in_at' => 'datetime', 'decided_at' => 'datetime'];
 
     protected $attributes = ['review_state' => 'not_handed_in'];

@@ -26,5 +26,6 @@ final class Event extends Model
 
     protected $table = 'round_events';
 
+    /** @var array<string, string> */
     protected $casts = ['data' => 'array', 'at' => 'datetime'];
 }

@@ -46,6 +46,7 @@ final class Round extends Model
 {
     use HasKey;
 
+    /** @var array<string, string> */
     protected $casts = ['status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
 
     protected $attributes = ['status' => 'drafting', 'message' => '', 'last_day' => null, 'reason' => null, 'sent_at' => null, 'over_at' => null];

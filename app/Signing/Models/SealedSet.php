@@ -24,5 +24,6 @@ final class SealedSet extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['sealed_at' => 'datetime'];
 }

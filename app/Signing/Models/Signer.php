@@ -35,6 +35,7 @@ final class Signer extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['adopted' => 'array'];
 
     protected $attributes = ['adopted' => null, 'link_version' => 1, 'status' => 'waiting'];

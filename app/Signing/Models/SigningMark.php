@@ -34,6 +34,7 @@ final class SigningMark extends Model
 
     protected $table = 'marks';
 
+    /** @var array<string, string> */
     protected $casts = ['kind' => MarkKind::class];
 
     public function place(): Rect
