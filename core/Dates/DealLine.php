@@ -77,24 +77,15 @@ final readonly class DealLine
     {
         $flags = [];
         foreach (array_reverse($deadlines) as $deadline) {
-            $isDone = in_array($deadline->name, $done, true);
-            $left = $today->daysUntil($deadline->due);
-            $state = match (true) {
-                $isDone => 'done',
-                $left < 0 => 'late',
-                $left <= 3 => 'due',
-                default => 'ahead',
-            };
-            $label = $deadline->label.($isDone ? ' ✓' : ($state === 'ahead' ? '' : ' · '.substr($deadline->due->short(), 0, 3)));
+            $state = $deadline->standing($done, $today);
+            $label = $deadline->label.($state === 'done' ? ' ✓' : ($state === 'ahead' ? '' : ' · '.substr($deadline->due->short(), 0, 3)));
             $at = $x($deadline->due);
             $width = Typeface::width($label, self::SIZE) + 18;
             $row = 1;
             foreach ($flags as $right) {
                 $row = $right['x'] < $at + $width + 4 ? max($row, $right['row'] + 1) : $row;
             }
-            if ($row > self::ROWS || $at + $width > self::WIDTH) {
-                $row = $at + $width > self::WIDTH && $row <= self::ROWS ? $row : 0;
-            }
+            $row = $row > self::ROWS ? 0 : $row;
             $flags[] = ['x' => min($at, self::WIDTH - $width - 2), 'row' => $row, 'width' => $width, 'label' => $label, 'day' => $deadline->due->short(), 'state' => $state, 'key' => $deadline->name, 'because' => $deadline->because];
         }
 

@@ -47,7 +47,7 @@ final readonly class Lanes
             $flags = [];
             foreach ($file['deadlines'] as $deadline) {
                 if ($inside($deadline->due)) {
-                    $flags[] = ['x' => $x($deadline->due), 'state' => self::state($deadline, $file['done'], $today), 'title' => $deadline->label.', '.$deadline->due->short()];
+                    $flags[] = ['x' => $x($deadline->due), 'state' => $deadline->standing($file['done'], $today), 'title' => $deadline->label.', '.$deadline->due->short()];
                 }
             }
             $closing = $file['closing'];
@@ -91,13 +91,5 @@ final readonly class Lanes
         $from = LocalDate::of($monday);
 
         return ['x' => $x($from), 'width' => max(0.0, $x($from->plusDays(5)) - $x($from)), 'count' => $weeks[$monday]];
-    }
-
-    /** @param  list<string>  $done */
-    private static function state(Deadline $deadline, array $done, LocalDate $today): string
-    {
-        $left = $today->daysUntil($deadline->due);
-
-        return in_array($deadline->name, $done, true) ? 'done' : ($left < 0 ? 'late' : ($left <= 3 ? 'due' : 'ahead'));
     }
 }

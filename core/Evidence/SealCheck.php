@@ -81,8 +81,11 @@ final class SealCheck
     private static function parts(string $cms): array
     {
         $signed = Der::children(Der::children(Der::children(Der::read($cms)['content'])[1]['content'])[0]['content']);
-        $fields = Der::children(Der::children(end($signed)['content'])[0]['content']);
-        if (count($signed) !== 5 || count($fields) !== 7 || $fields[6]['tag'] !== 0xA1) {
+        if (count($signed) !== 5) {
+            throw SealBroken::unreadable();
+        }
+        $fields = Der::children(Der::children($signed[4]['content'])[0]['content']);
+        if (count($fields) !== 7 || $fields[6]['tag'] !== 0xA1) {
             throw SealBroken::unreadable();
         }
         $attribute = Der::children(Der::children($fields[6]['content'])[0]['content']);

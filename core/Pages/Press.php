@@ -78,8 +78,8 @@ final class Press
         $command = ['qpdf', '--warning-exit-0', '--deterministic-id', $merged, '--update-from-json='.$scratch->put('outline.json', Outline::update($look, $starts)), '--flatten-annotations=all'];
         $sizes = $look->pages();
         $stamps = [];
-        foreach ($stamp === null ? [] : array_keys($sizes) as $index) {
-            $drawing = $stamp($index + 1, count($sizes));
+        foreach (array_keys($sizes) as $index) {
+            $drawing = $stamp === null ? null : $stamp($index + 1, count($sizes));
             if ($drawing !== null && ! $drawing->isEmpty()) {
                 $stamps[$index + 1] = $drawing;
             }

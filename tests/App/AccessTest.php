@@ -69,7 +69,6 @@ function placesIn(DealFile $file): array
 }
 
 it('names every route that needs a sign-in in the tables of refusals', function () {
-    $covered = array_map(static fn (array $route) => $route[0].' '.preg_replace('/(?<=parties\/|deadlines\/|papers\/|pages\/)[a-z.]*\d*(?=[\/.]|$)/', '*', (string) preg_replace('/\{\w+\}/', '*', $route[1])), guardedRoutes());
     $open = ['/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty'];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {
@@ -79,7 +78,6 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         $found = array_filter(guardedRoutes(), static fn (array $one) => in_array($one[0], $route->methods(), true) && Str::is('/'.$needle, (string) preg_replace('/\{\w+\}/', 'x', $one[1])));
         expect($found)->not->toBe([], implode('|', $route->methods()).' '.$route->uri().' is in no table of refusals');
     }
-    expect($covered)->not->toBe([]);
 });
 
 it('shows nothing to someone who is not signed in', function (string $method, string $path, array $data) {

@@ -77,6 +77,16 @@ it('computes the commission, to the cent, and shows how', function () {
     $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertSee('$7,545.63')->assertSee('$3,798.12')->assertSee('ties out');
 });
 
+it('computes from the usual figures before any are entered, the same as once they are', function () {
+    $file = $this->aFile();
+    foreach ([1, 2] as $time) {
+        $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('value="70"', false)->assertSee('value="2.75"', false)->assertSee('$7,545.63')->assertSee('$3,798.12');
+        $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
+    }
+    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '10', 'agent_share' => '100', 'fee' => '0']);
+    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('value="100"', false)->assertSee('value="10"', false)->assertSee('$41,250.00');
+});
+
 it('refuses figures that cannot be', function (array $given, string $told) {
     $file = $this->aFile();
     $response = $this->as('tomas')->put("/files/{$file->key}/commission", [...['rate' => '3', 'agent_share' => '70', 'fee' => '0'], ...$given]);

@@ -55,7 +55,7 @@ final class SetCommission
         $commission = $file->commission ?? (new Commission)->forceFill(self::DEFAULTS);
 
         return CommissionSheet::of(new Entries(
-            Money::of($price), Percent::of(rtrim(rtrim($commission->rate, '0'), '.')), Percent::of(rtrim(rtrim($commission->agent_share, '0'), '.') ?: '0'), Money::of($commission->fee), $commission->fee_name,
+            Money::of($price), Percent::of($commission->rate), Percent::of($commission->agent_share), Money::of($commission->fee), $commission->fee_name,
             $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
         ));
     }

@@ -12,8 +12,8 @@
                     <form method="post" action="/files/{{ $file->key }}/commission">
                         @csrf @method('put')
                         <div class="money-entries">
-                            <label class="line"><span>Our side, percent of the price</span><input class="input" name="rate" value="{{ old('rate', rtrim(rtrim($entries['rate'], '0'), '.')) }}" @disabled($locked) inputmode="decimal"></label>
-                            <label class="line"><span>Agent's split, percent of our side</span><input class="input" name="agent_share" value="{{ old('agent_share', str_contains($entries['agent_share'], '.') ? rtrim(rtrim($entries['agent_share'], '0'), '.') : $entries['agent_share']) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>Our side, percent of the price</span><input class="input" name="rate" value="{{ old('rate', \Unanimus\Money\Percent::of($entries['rate'])->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>Agent's split, percent of our side</span><input class="input" name="agent_share" value="{{ old('agent_share', \Unanimus\Money\Percent::of($entries['agent_share'])->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>Flat fee, paid by the agent</span><input class="input" name="fee" value="{{ old('fee', \Unanimus\Money\Money::of($entries['fee'])) }}" @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>What the fee is called</span><input class="input" name="fee_name" value="{{ old('fee_name', $entries['fee_name']) }}" @disabled($locked)></label>
                         </div>
