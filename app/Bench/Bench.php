@@ -15,13 +15,13 @@ use Unanimus\Evidence\TimeStamps;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
-use Unanimus\Forms\Kind;
 use Unanimus\Forms\Library;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\Kind;
 
 /** Measures what the budgets name, each beside its floor, in one run on the running demo. */
 final class Bench extends Command

@@ -6,9 +6,9 @@ namespace App\Files;
 
 use App\Files\Models\DealFile;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Forms\Kind;
 use Unanimus\Money\Money;
 use Unanimus\Terms\Fact;
+use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\Term;
 

@@ -69,6 +69,16 @@ final class Post
         }
     }
 
+    /**
+     * Gives letters that were written and never went out to the worker again; each still goes once.
+     */
+    public static function sendLeftOver(int $brokerage): void
+    {
+        foreach (Letter::query()->whereNull('sent_at')->where('created_at', '<', now()->subMinutes(10))->pluck('id') as $id) {
+            SendLetter::dispatch($brokerage, (int) $id);
+        }
+    }
+
     private static function letter(Round $round, string $once, string $name, string $address, string $subject, string $body, ?string $label = null, ?string $url = null, ?string $attachment = null, ?string $attachmentName = null): void
     {
         $letter = Letter::query()->firstOrCreate(['once_key' => $once], [

@@ -10,6 +10,8 @@ namespace Unanimus\Evidence;
  * @link https://www.rfc-editor.org/rfc/rfc5652 Cryptographic Message Syntax
  * @link https://www.rfc-editor.org/rfc/rfc5035#section-3 ESS signingCertificateV2
  * @link https://www.etsi.org/deliver/etsi_en/319100_319199/31914201/ ETSI EN 319 142-1, PAdES baseline: no signing-time attribute
+ *
+ * @internal to its area
  */
 final class Cms
 {

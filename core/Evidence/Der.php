@@ -8,6 +8,8 @@ namespace Unanimus\Evidence;
  * The few pieces of ASN.1 DER a signature is written and read with.
  *
  * @link https://www.itu.int/rec/T-REC-X.690 X.690, distinguished encoding rules
+ *
+ * @internal to its area
  */
 final class Der
 {

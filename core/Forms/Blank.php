@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Pages\Rect;
+use Unanimus\Terms\Kind;
 
 /**
  * A place on a form that someone fills before signing.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Pages\Drawing;
+use Unanimus\Terms\Kind;
 
 /**
  * What is filled in, drawn page by page: shown over the page on the screen and printed over it on paper.

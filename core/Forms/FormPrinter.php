@@ -12,6 +12,7 @@ use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\Seat;
+use Unanimus\Terms\Kind;
 
 /**
  * Prints a form's text to pages and reads the places of its blanks and marks from them. Needs Chromium; runs when the

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Terms\Kind;
+
 /**
  * The text a library form is printed from: a head of "name: value" lines, a line "---", then HTML in which
  * [[name kind option=…]] is a blank and [[@kind seat]] a mark.
  *
  * Options of a blank: w= width and h= height in points, req, bind= fact, calc="formula", group=, when=, label="…".
+ *
+ * @internal to its area
  */
 final class FormText
 {

@@ -8,6 +8,8 @@ namespace Unanimus\Pages;
  * The bookmarks of an assembled PDF.
  *
  * @link https://www.iso.org/standard/63534.html ISO 32000-1, 12.3.3 document outline
+ *
+ * @internal to its area
  */
 final class Outline
 {

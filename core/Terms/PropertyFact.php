@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Unanimus\Terms;
 
-use Unanimus\Forms\Kind;
-
 /**
  * What may be known of the property and entered by hand.
  */

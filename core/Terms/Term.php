@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Unanimus\Terms;
 
-use Unanimus\Forms\Kind;
-
 /**
  * The terms of a deal that papers are fed from, with what each may hold.
  */

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\Blank;
-use Unanimus\Forms\EntryUnreadable;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormText;
 use Unanimus\Forms\FormUnknown;
-use Unanimus\Forms\Kind;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Pages\Rect;
 use Unanimus\Terms\Derived;
+use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\Kind;
 
 /** A small form: price, percent, loan, two ticks of a group, a dependent blank. */
 function smallForm(): Form

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
-use Unanimus\Forms\Kind;
 use Unanimus\Forms\Library;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
@@ -16,6 +15,7 @@ use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Typeface;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\Kind;
 
 dataset('printed forms', fn () => array_map(static fn ($form) => [$form->number], (new Library(dirname(__DIR__, 2).'/library'))->all()));
 

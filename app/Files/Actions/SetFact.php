@@ -9,8 +9,8 @@ use App\History\History;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\StepRefused;
-use Unanimus\Forms\EntryUnreadable;
-use Unanimus\Forms\Kind;
+use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\Term;
 

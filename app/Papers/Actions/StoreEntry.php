@@ -11,9 +11,9 @@ use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
-use Unanimus\Forms\EntryUnreadable;
 use Unanimus\Forms\Filling;
-use Unanimus\Forms\Kind;
+use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\Kind;
 
 /** Stores one entry on a paper, as its own event. The same entry sent twice, after a lost answer, is stored once. */
 final class StoreEntry

@@ -9,10 +9,12 @@ use App\Papers\Actions\AssemblePapers;
 use App\Papers\Actions\BringIn;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Bytes;
+use App\Papers\Chosen;
 use App\Papers\Models\Paper;
 use App\Papers\PageStore;
 use App\Papers\PaperPrint;
 use App\Papers\PaperView;
+use App\Papers\PdfAnswer;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -20,11 +22,10 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
-use Unanimus\Forms\EntryUnreadable;
 use Unanimus\Forms\Filling;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
+use Unanimus\Terms\EntryUnreadable;
 
 /** Papers: filling on the page, looking at, bringing in, printing. */
 final class PaperController
@@ -75,7 +76,7 @@ final class PaperController
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
 
-        return self::file($print->of($paper), $paper->title);
+        return PdfAnswer::of($print->of($paper), $paper->title);
     }
 
     public function assemble(Request $request, DealFile $file, AssemblePapers $assemble): Response
@@ -83,7 +84,7 @@ final class PaperController
         Gate::authorize('see', $file);
         $given = $request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
 
-        return self::file($assemble(self::chosen($file, $given['papers'])), $file->name);
+        return PdfAnswer::of($assemble(Chosen::from($file, $given['papers'])), $file->name);
     }
 
     public function bring(Request $request, DealFile $file, BringIn $bring): RedirectResponse
@@ -104,30 +105,5 @@ final class PaperController
         }
 
         return redirect("/files/{$file->key}")->with('told', "“{$paper->title}” is in the file.");
-    }
-
-    /**
-     * The papers of a file with these keys, in this order.
-     *
-     * @param array<int, string> $keys
-     * @return list<Paper>
-     */
-    public static function chosen(DealFile $file, array $keys): array
-    {
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest']);
-        $papers = $file->papers->keyBy('key');
-        $chosen = [];
-        foreach (array_unique($keys) as $key) {
-            $chosen[] = ($papers->get($key) ?? throw new StepRefused('One of these papers is not in this file any more.'))->setRelation('file', $file);
-        }
-
-        return $chosen;
-    }
-
-    public static function file(string $pdf, string $name): Response
-    {
-        $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $name))) ?: 'paper';
-
-        return new Response($pdf, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$plain}.pdf\"", 'Cache-Control' => 'private, no-store', 'Content-Length' => (string) strlen($pdf)]);
     }
 }

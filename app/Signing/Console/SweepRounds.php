@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Signing\Console;
 
 use App\Access\Sight;
-use App\Mail\Jobs\SendLetter;
+use App\Mail\Post;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Jobs\SealRound;
 use App\Signing\Models\Round;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
@@ -30,9 +29,7 @@ final class SweepRounds extends Command
                 foreach (Round::query()->where('status', 'complete')->where('over_at', '<', now()->subMinutes(3))->whereDoesntHave('sealedSet')->pluck('id') as $id) {
                     SealRound::dispatch($brokerage, $id);
                 }
-                foreach (DB::table('letters')->whereNull('sent_at')->where('created_at', '<', now()->subMinutes(10))->pluck('id') as $id) {
-                    SendLetter::dispatch($brokerage, (int) $id);
-                }
+                Post::sendLeftOver($brokerage);
                 foreach (Round::query()->with('file.office')->where('status', 'out')->whereNotNull('last_day')->get() as $round) {
                     if ($round->status === RoundStatus::Out && LocalDate::of((string) $round->last_day)->isBefore($round->file->office->today())) {
                         $record($round, new RoundEvent(EventKind::Lapsed), 'lapsed');

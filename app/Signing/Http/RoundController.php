@@ -8,8 +8,9 @@ use App\Access\User;
 use App\Files\Models\DealFile;
 use App\Mail\Post;
 use App\Papers\Bytes;
-use App\Papers\Http\PaperController;
+use App\Papers\Chosen;
 use App\Papers\PageStore;
+use App\Papers\PdfAnswer;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SendRound;
@@ -37,7 +38,7 @@ final class RoundController
         Gate::authorize('work-on', $file);
         $given = $request->validate(['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
         $user = $request->user();
-        $round = $compose($file, PaperController::chosen($file, $given['papers']), $user instanceof User ? $user : abort(403));
+        $round = $compose($file, Chosen::from($file, $given['papers']), $user instanceof User ? $user : abort(403));
 
         return redirect("/rounds/{$round->key}");
     }
@@ -140,7 +141,7 @@ final class RoundController
         Gate::authorize('see', $round->file);
         $set = $round->sealedSet ?? throw new StepRefused('The sealed set is not made yet.');
 
-        return PaperController::file($bytes->read($set->sha256), "Signed {$round->title}");
+        return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
     }
 
     private function authorizeDraft(Round $round): void

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Signing\Http;
 
 use App\Papers\Bytes;
-use App\Papers\Http\PaperController;
 use App\Papers\PageStore;
+use App\Papers\PdfAnswer;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Models\Signer;
 use App\Signing\RoundView;
@@ -128,7 +128,7 @@ final class SignController
         $round = $this->signer($request)->round;
         $set = $round->sealedSet ?? abort(404);
 
-        return PaperController::file($bytes->read($set->sha256), "Signed {$round->title}");
+        return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
     }
 
     /** @param  array<string, mixed>  $data */

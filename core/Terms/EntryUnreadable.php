@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Unanimus\Forms;
+namespace Unanimus\Terms;
 
 /** An entry that cannot be read as what its blank wants; the message says how to write it. */
 final class EntryUnreadable extends \InvalidArgumentException

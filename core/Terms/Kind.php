@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Unanimus\Forms;
+namespace Unanimus\Terms;
 
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
