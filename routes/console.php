@@ -5,3 +5,4 @@ declare(strict_types=1);
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('rounds:sweep')->everyMinute()->withoutOverlapping(5);
+Schedule::command('files:sweep')->everyFifteenMinutes()->withoutOverlapping(10);

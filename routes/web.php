@@ -5,7 +5,11 @@ declare(strict_types=1);
 use App\Access\Http\InOneTransaction;
 use App\Access\Http\SignInController;
 use App\Commission\Http\CommissionController;
+use App\Files\Http\CalendarController;
+use App\Files\Http\DatesController;
 use App\Files\Http\FileController;
+use App\Files\Http\StatusController;
+use App\Files\Http\TaskController;
 use App\Files\Http\TodayController;
 use App\Intake\Http\MailController;
 use App\Office\Http\HealthController;
@@ -20,6 +24,11 @@ use Illuminate\Support\Facades\Route;
 Route::withoutMiddleware('web')->group(static function (): void {
     Route::get('/up', HealthController::class);
     Route::post('/intake/mail', MailController::class)->middleware('throttle:links');
+});
+
+Route::middleware('throttle:links')->withoutMiddleware('web')->prefix('/calendar')->group(static function (): void {
+    Route::get('/file/{key}/{proof}.ics', [CalendarController::class, 'file'])->where(['key' => '[0-9A-Z]{26}', 'proof' => '[0-9a-f]{40}']);
+    Route::get('/person/{key}/{proof}.ics', [CalendarController::class, 'person'])->where(['key' => '[0-9A-Z]{26}', 'proof' => '[0-9a-f]{40}']);
 });
 
 Route::middleware('guest')->group(static function (): void {
@@ -56,8 +65,20 @@ Route::middleware('auth')->group(static function (): void {
     Route::put('/files/{file}/parties/{seat}', [FileController::class, 'setParty']);
     Route::post('/files/{file}/listing', [FileController::class, 'bringListing']);
     Route::post('/files/{file}/deadlines/{name}', [FileController::class, 'deadline']);
-    Route::post('/files/{file}/close', [FileController::class, 'close']);
-    Route::post('/files/{file}/end', [FileController::class, 'end']);
+    Route::get('/files/{file}/dates', [DatesController::class, 'show']);
+    Route::get('/files/{file}/shift', [DatesController::class, 'preview']);
+    Route::post('/files/{file}/shift', [DatesController::class, 'move']);
+    Route::put('/files/{file}/dates/{name}', [DatesController::class, 'setByHand']);
+    Route::delete('/files/{file}/dates/{name}', [DatesController::class, 'bringBack']);
+    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile']);
+    Route::post('/calendar', [CalendarController::class, 'renewOwn']);
+    Route::post('/files/{file}/status', [StatusController::class, 'move']);
+    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn']);
+    Route::put('/files/{file}/labels', [StatusController::class, 'labels']);
+
+    Route::get('/tasks', [TaskController::class, 'index']);
+    Route::post('/tasks', [TaskController::class, 'mark']);
+    Route::post('/files/{file}/tasks', [TaskController::class, 'store']);
 
     Route::post('/files/{file}/papers', [PaperController::class, 'bring']);
     Route::match(['get', 'post'], '/files/{file}/assembled', [PaperController::class, 'assemble']);

@@ -21,6 +21,28 @@ final class Sight
         }
     }
 
+    /**
+     * Work on one file as a whole, whichever side the person in front of it belongs to; afterwards they see again what they saw.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     * @return T
+     */
+    public static function asTheFile(int $fileId, callable $work): mixed
+    {
+        $before = (string) DB::scalar("SELECT coalesce(current_setting('unanimus.file', true), '')");
+        if ($before === (string) $fileId) {
+            return $work();
+        }
+        DB::select("SELECT set_config('unanimus.file', ?, true)", [(string) $fileId]);
+        // Not in a finally: after an error the transaction is over, and what it was told with it.
+        $result = $work();
+        DB::select("SELECT set_config('unanimus.file', ?, true)", [$before]);
+
+        return $result;
+    }
+
     /** Someone from outside with a link: one file. */
     public static function ofFile(int $brokerageId, int $fileId): void
     {

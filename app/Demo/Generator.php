@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Access\User;
 use App\Files\Models\DealFile;
+use App\Files\Models\Party;
 use App\History\History;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -50,7 +51,7 @@ final class Generator
         $settled = $open ? mt_rand(1, 6) : 7;
         $file = DealFile::create([
             'brokerage_id' => $agent->brokerage_id, 'office_id' => $officeId, 'name' => "{$street}, {$town}", 'side' => $side, 'kind' => 'sale', 'status' => $open ? ($listed ? 'active' : 'under_contract') : 'closed',
-            'kit' => $open && $side === 'buyer' ? 'purchase-buyer' : null, 'listing_number' => sprintf('TR-%s-%05d', $open ? '26' : '25', 5000 + $index), 'opened_by' => $agent->id, 'closed_on' => $open ? null : $closing->iso(), 'required' => 7, 'settled' => $settled,
+            'listing_number' => sprintf('TR-%s-%05d', $open ? '26' : '25', 5000 + $index), 'opened_by' => $agent->id, 'closed_on' => $open ? null : $closing->iso(), 'required' => 7, 'settled' => $settled,
         ]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
         DB::table('file_members')->insert([[...$base, 'user_id' => $agent->id, 'role' => 'agent'], ...(mt_rand(0, 1) === 0 || ! $open ? [] : [[...$base, 'user_id' => $coordinator->id, 'role' => 'coordinator']])]);
@@ -71,19 +72,26 @@ final class Generator
         DB::table('facts')->insert($rows);
         $this->people($base, $agent);
         $this->checklist($base, $settled);
+        $open && DB::table('file_kits')->insert([...$base, 'kit' => $side === 'buyer' ? 'purchase-buyer' : 'listing-seller', 'version' => 0, 'by_itself' => true]);
+        \App\Files\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale']);
     }
 
     /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
     private function people(array $base, User $agent): void
     {
-        $rows = [];
         foreach (['buyer', 'seller'] as $role) {
             $name = self::FIRST[mt_rand(0, 15)].' '.self::LAST[mt_rand(0, 13)];
-            $rows[] = [...$base, 'key' => (string) Str::ulid(), 'role' => $role, 'number' => 1, 'name' => $name, 'signing_name' => $name, 'initials' => \App\Files\Models\Party::initialsOf($name), 'email' => $role === 'buyer' ? Str::slug($name, '.').'@client.example' : null, 'user_id' => null];
+            $this->seat($base, $role, $name, $role === 'buyer' ? Str::slug($name, '.').'@client.example' : null, null);
         }
-        $rows[] = [...$base, 'key' => (string) Str::ulid(), 'role' => 'agent', 'number' => 1, 'name' => $agent->name, 'signing_name' => $agent->name, 'initials' => \App\Files\Models\Party::initialsOf($agent->name), 'email' => $agent->email, 'user_id' => $agent->id];
-        DB::table('parties')->insert($rows);
+        $this->seat($base, 'agent', $agent->name, $agent->email, $agent->id);
+    }
+
+    /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
+    private function seat(array $base, string $role, string $name, ?string $email, ?int $userId): void
+    {
+        $party = Party::create([...$base, 'role' => $role, 'number' => 1, 'name' => $name, 'signing_name' => $name, 'initials' => Party::initialsOf($name), 'user_id' => $userId]);
+        $email === null || $party->reach(['email' => $email]);
     }
 
     /** @param  array{brokerage_id: int, deal_file_id: int}  $base */

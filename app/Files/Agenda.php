@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Files\Models\DealFile;
+use App\Files\Models\Task;
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\DealLine;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\Override;
 use Unanimus\Dates\Schedule;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Term;
@@ -34,19 +36,82 @@ final readonly class Agenda
                 $anchors[$term->value] = ['label' => $term->label(), 'day' => LocalDate::of($values[$term->value])];
             }
         }
-        $kit = $file->kitDefinition();
-        $facts = Facts::from($values);
-        $deadlines = $kit === null ? [] : Schedule::compute(
-            array_map(static fn (array $anchor) => $anchor['day'], $anchors),
-            array_map(static fn (array $anchor) => ['Accepted' => 'acceptance'][$anchor['label']] ?? $anchor['label'], $anchors),
-            $kit->deadlinesFor($facts), $file->office->calendar(),
-        );
         $done = [];
-        foreach ($values as $name => $value) {
-            str_starts_with($name, 'done.') && $done[] = substr($name, 5);
+        $overrides = [];
+        foreach ($file->knownFacts as $known) {
+            str_starts_with($known->name, 'done.') && $done[] = substr($known->name, 5);
+            str_starts_with($known->name, 'day.') && $overrides[substr($known->name, 4)] = new Override(LocalDate::of($known->value), $known->source);
         }
 
-        return new self($anchors, $deadlines, $done, $file->office->today());
+        return new self($anchors, self::deadlines($file, $anchors, $values, $overrides), $done, $file->office->today());
+    }
+
+    /**
+     * The same file's days as they would be with some anchors on other days.
+     *
+     * @param array<string, LocalDate|null> $moved by the anchor's name; null: without it
+     */
+    public function moved(DealFile $file, array $moved): self
+    {
+        $anchors = $this->anchors;
+        foreach ($moved as $name => $day) {
+            if ($day === null) {
+                unset($anchors[$name]);
+            } else {
+                $anchors[$name] = ['label' => Term::from($name)->label(), 'day' => $day];
+            }
+        }
+        $overrides = [];
+        foreach ($file->knownFacts as $known) {
+            str_starts_with($known->name, 'day.') && $overrides[substr($known->name, 4)] = new Override(LocalDate::of($known->value), $known->source);
+        }
+
+        return new self($anchors, self::deadlines($file, $anchors, $file->knownFacts->pluck('value', 'name')->all(), $overrides), $this->done, $this->today);
+    }
+
+    /** The day a task is due: its own, or so many days from its anchor. */
+    public function due(Task $task, DealFile $file): ?LocalDate
+    {
+        if ($task->anchor === null) {
+            return $task->due === null ? null : LocalDate::of($task->due);
+        }
+        $anchor = $task->anchor === 'opened' ? LocalDate::at($file->created_at, $file->office->timeZone()) : ($this->anchors[$task->anchor]['day'] ?? $this->deadline($task->anchor)?->due);
+
+        return $anchor === null ? null : ($task->business ? $file->office->calendar()->plusBusinessDays($anchor, $task->days) : $anchor->plusDays($task->days));
+    }
+
+    public function deadline(string $name): ?Deadline
+    {
+        foreach ($this->deadlines as $deadline) {
+            if ($deadline->name === $name) {
+                return $deadline;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param array<string, array{label: string, day: LocalDate}> $anchors
+     * @param array<string, string> $values
+     * @param array<string, Override> $overrides
+     * @return list<Deadline>
+     */
+    private static function deadlines(DealFile $file, array $anchors, array $values, array $overrides): array
+    {
+        $facts = Facts::from($values);
+        $rules = [];
+        foreach ($file->kitDefinitions() as $kit) {
+            foreach ($kit->deadlinesFor($facts) as $rule) {
+                $rules[$rule->name] ??= $rule;
+            }
+        }
+
+        return $rules === [] ? [] : Schedule::compute(
+            array_map(static fn (array $anchor) => $anchor['day'], $anchors),
+            array_map(static fn (array $anchor) => ['Accepted' => 'acceptance'][$anchor['label']] ?? $anchor['label'], $anchors),
+            array_values($rules), $file->office->calendar(), $overrides,
+        );
     }
 
     public function line(): ?DealLine

@@ -10,6 +10,7 @@ use App\Papers\Models\Paper;
 use App\Review\Models\Requirement;
 use App\Signing\Models\Round;
 use Unanimus\Forms\Filling;
+use Unanimus\Requirements\Stage;
 use Unanimus\Review\ReviewState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Terms\Facts;
@@ -30,8 +31,7 @@ final readonly class Board
         $standing = self::standing($file);
         $parties = $file->parties->sortBy(static fn (Party $party) => $party->seat()->order());
         $requirements = $file->requirements->keyBy('paper_id');
-        $kit = $file->kitDefinition();
-        $names = $kit->stages ?? ['agency' => 'Agency', 'offer' => 'Offer and contract', 'contract' => 'During the contract', 'closing' => 'Closing'];
+        $names = Stage::names();
         $stages = array_fill_keys(array_values($names), []);
         $used = [];
         foreach ($file->papers as $paper) {

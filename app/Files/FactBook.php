@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Files\Models\DealFile;
+use App\Files\Models\Party;
 use App\Papers\Models\Paper;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Derived;
@@ -34,6 +35,11 @@ final class FactBook
         $facts['brokerage.name'] = new Fact(self::brokerage($file), 'office');
         $facts['side'] = new Fact($file->side, 'file');
         $facts['kind'] = new Fact($file->kind, 'file');
+        $facts['status'] = new Fact($file->status->value, 'file');
+        $facts['office'] = new Fact($file->office->name, 'file');
+        foreach (['entity' => static fn (Party $party) => $party->kind !== 'person', 'attorney' => static fn (Party $party) => $party->kind === 'person' && $party->isSignedByAnother()] as $what => $is) {
+            $facts["{$what}.party"] = new Fact($file->parties->contains($is) ? 'yes' : 'no', 'the parties');
+        }
 
         return Derived::from(new Facts($facts));
     }
@@ -48,6 +54,9 @@ final class FactBook
             $facts["{$seat}.name"] = new Fact($party->name, $seat->label());
             if ($party->firm !== null && $party->firm !== '') {
                 $facts["{$seat}.firm"] = new Fact($party->firm, $seat->label());
+            }
+            foreach ($party->prints_contact ? ['email', 'phone', 'address'] : [] as $way) {
+                $party->{$way} === null || $facts["{$seat}.{$way}"] = new Fact($party->{$way}, $seat->label());
             }
             $names[$party->role][] = $party->name;
         }

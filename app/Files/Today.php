@@ -28,7 +28,7 @@ final readonly class Today
 
     public static function of(User $user, string $span): self
     {
-        $files = DealFile::query()->with(['office', 'knownFacts'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(400)->get();
+        $files = DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(400)->get();
         $today = $files->first()?->office->today() ?? LocalDate::at(now(), new \DateTimeZone('UTC'));
         $agendas = $files->mapWithKeys(static fn (DealFile $file) => [$file->key => Agenda::of($file)])->all();
         [$coming, $late] = self::coming($files, $agendas, $today);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Access\Actor;
+use App\Access\Sight;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\History\Chain;
@@ -19,8 +20,16 @@ final class History
      * Adds an entry.
      *
      * @param array<string, string|int|bool|null|array<mixed>> $data
+     * @param string|null $side whose own affair it is; null: both sides'
      */
-    public static function add(int $brokerageId, int $fileId, string $what, array $data = []): void
+    public static function add(int $brokerageId, int $fileId, string $what, array $data = [], ?string $side = null): void
+    {
+        // The chain goes over all entries, also those the other side does not see.
+        Sight::asTheFile($fileId, static fn () => self::append($brokerageId, $fileId, $what, $data, $side));
+    }
+
+    /** @param  array<string, string|int|bool|null|array<mixed>>  $data */
+    private static function append(int $brokerageId, int $fileId, string $what, array $data, ?string $side): void
     {
         $actor = app(Actor::class);
         DB::select('SELECT pg_advisory_xact_lock(1, ?)', [$fileId % 2147483647]);
@@ -29,7 +38,7 @@ final class History
         $before = $last->hash ?? Chain::START;
         DB::table('history')->insert([
             'brokerage_id' => $brokerageId, 'deal_file_id' => $fileId, 'seq' => ($last->seq ?? 0) + 1, 'at' => $entry['at'], 'who' => $entry['who'], 'user_id' => $entry['user'],
-            'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry),
+            'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry), 'side' => $side,
         ]);
     }
 

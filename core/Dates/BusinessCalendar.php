@@ -12,15 +12,18 @@ final class BusinessCalendar
     /** @var array<int, array<string, string>> */
     private array $federal = [];
 
-    /** @param  array<string, string>  $officeHolidays day "2026-12-24" to its name */
-    public function __construct(private readonly array $officeHolidays = [])
+    /**
+     * @param array<string, string> $officeHolidays day "2026-12-24" to its name
+     * @param bool $keepsFederal whether the federal holidays count too
+     */
+    public function __construct(private readonly array $officeHolidays = [], private readonly bool $keepsFederal = true)
     {
     }
 
     /** The holiday's name, or null when the day is none. */
     public function holiday(LocalDate $date): ?string
     {
-        $this->federal[$date->year()] ??= FederalHolidays::in($date->year());
+        $this->federal[$date->year()] ??= $this->keepsFederal ? FederalHolidays::in($date->year()) : [];
 
         return $this->officeHolidays[$date->iso()] ?? $this->federal[$date->year()][$date->iso()] ?? null;
     }

@@ -12,14 +12,36 @@ final readonly class Deadline
     /** How many days ahead a deadline counts as due. */
     private const NEAR = 3;
 
-    /** @param  string|null  $cutOff time of day in the office's zone, "17:00" */
+    /**
+     * @param string|null $cutOff time of day in the office's zone, "17:00"
+     * @param LocalDate|null $computed the day by the rule, when another was set by hand
+     */
     public function __construct(
         public string $name,
         public string $label,
         public LocalDate $due,
         public ?string $cutOff,
         public string $because,
+        public ?LocalDate $computed = null,
     ) {
+    }
+
+    /** The same deadline on a day set by hand; the sentence keeps what the rule says. */
+    public function overridden(Override $override): self
+    {
+        return new self($this->name, $this->label, $override->day, $this->cutOff, "Set by hand to {$override->day->short($this->due->year())}: ".rtrim($override->reason, '. ').". By rule: {$this->because}", $this->due);
+    }
+
+    /** Whether its day was set by hand. */
+    public function isByHand(): bool
+    {
+        return $this->computed !== null;
+    }
+
+    /** The instant it ends in that zone: at its cut-off, else with the last second of the day. */
+    public function ends(\DateTimeZone $zone): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($this->due->iso().' '.($this->cutOff ?? '23:59:59'), $zone);
     }
 
     /**

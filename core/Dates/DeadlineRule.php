@@ -30,18 +30,53 @@ final readonly class DeadlineRule
     }
 
     /**
-     * From its stored form.
+     * From its stored form: "days" counts from the anchor, negative before it, or with "direction" before or after;
+     * "unit" is calendar or business ("business": true says the same); "roll" is none, forward or backward.
      *
-     * @param array{name: string, label: string, anchor: string, days: int, business?: bool, roll?: string, cutOff?: string|null} $data
+     * @param array<string, mixed> $data
+     *
+     * @throws RuleUnreadable when something in it cannot be read
      */
     public static function fromArray(array $data): self
     {
+        $name = $data['name'] ?? null;
+        if (! is_string($name) || preg_match('/^[a-z][a-z0-9_.-]{0,59}$/i', $name) !== 1) {
+            throw new RuleUnreadable('A rule needs a name of letters, digits, dots and dashes.');
+        }
+        $told = static fn (string $what) => new RuleUnreadable("Rule “{$name}”: {$what}");
+        $anchor = $data['anchor'] ?? null;
+        if (! is_string($anchor) || $anchor === '') {
+            throw $told('name the anchor or deadline it counts from.');
+        }
+        $days = $data['days'] ?? null;
+        if (! is_int($days) || abs($days) > 3660) {
+            throw $told('“days” is a whole number up to 3660.');
+        }
+        $unit = $data['unit'] ?? (($data['business'] ?? false) === true ? 'business' : 'calendar');
+        $direction = $data['direction'] ?? 'after';
         $roll = $data['roll'] ?? 'forward';
+        $cutOff = $data['cutOff'] ?? null;
+        if (! in_array($unit, ['calendar', 'business'], true)) {
+            throw $told('“unit” is calendar or business.');
+        }
+        if (! in_array($direction, ['after', 'before'], true) || ($direction === 'before' && $days < 0)) {
+            throw $told('“direction” is after or before, and days before are counted without a minus.');
+        }
+        if (! in_array($roll, ['none', 'forward', 'backward'], true)) {
+            throw $told('“roll” is none, forward or backward.');
+        }
+        if ($cutOff !== null && (! is_string($cutOff) || preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $cutOff) !== 1)) {
+            throw $told('“cutOff” is a time of day such as 17:00.');
+        }
+        $label = $data['label'] ?? ucfirst(str_replace(['_', '-', '.'], ' ', $name));
 
-        return new self(
-            $data['name'], $data['label'], $data['anchor'], $data['days'], $data['business'] ?? false,
-            in_array($roll, ['none', 'forward', 'backward'], true) ? $roll : 'forward', $data['cutOff'] ?? null,
-        );
+        return new self($name, is_string($label) && $label !== '' ? $label : $name, $anchor, $direction === 'before' ? -$days : $days, $unit === 'business', $roll, $cutOff);
+    }
+
+    /** @return array<string, mixed> its stored form */
+    public function toArray(): array
+    {
+        return ['name' => $this->name, 'label' => $this->label, 'anchor' => $this->anchor, 'days' => $this->days, 'unit' => $this->businessDays ? 'business' : 'calendar', 'roll' => $this->roll, 'cutOff' => $this->cutOff];
     }
 
     /** The deadline that follows from the anchor's day, with the sentence that explains it. */
@@ -65,8 +100,11 @@ final readonly class DeadlineRule
         $sentence = sprintf(
             '%d %sday%s %s %s (%s)',
             $count, $this->businessDays ? 'business ' : '', $count === 1 ? '' : 's',
-            $this->days < 0 ? 'before' : 'after', strtolower($anchorLabel), $anchorDay->short($due->year()),
+            $this->days < 0 ? 'before' : 'after', lcfirst($anchorLabel), $anchorDay->short($due->year()),
         );
+        if ($count === 0) {
+            $sentence = sprintf('The day of %s (%s)', lcfirst($anchorLabel), $anchorDay->short($due->year()));
+        }
         if (! $due->is($counted)) {
             $why = $calendar->holiday($counted) ?? ($counted->weekday() === 6 ? 'a Saturday' : 'a Sunday');
             $sentence .= sprintf(' is %s, %s, so %s', $counted->short($due->year()), $why, $due->short());

@@ -8,15 +8,22 @@ use Unanimus\Pages\Typeface;
 
 /**
  * The drawn time line of one file: where posts, flags, ticks and today stand, in the drawing's own units.
- * Of two flags whose labels would meet, the earlier one is set higher, so that no stem runs through a label.
+ * Of two flags whose labels would meet, the earlier one is set higher, so that no stem runs through a label. When that
+ * would stand too high, all labels are set on a slant instead, each led from its day to its own place.
  */
 final readonly class DealLine
 {
     /** The drawing's width. */
     public const WIDTH = 1232;
 
-    /** The most rows of labels; a flag that finds none free shows as a pennant without its label. */
+    /** The most rows of labels; more, and the labels stand on a slant. */
     public const ROWS = 4;
+
+    /** How far apart slanted labels stand. */
+    public const PITCH = 17.0;
+
+    /** The slant, in degrees. */
+    public const SLANT = 38;
 
     private const SIZE = 12;
 
@@ -24,14 +31,26 @@ final readonly class DealLine
     private const CLOSE = 110.0;
 
     /**
-     * @param list<array{x: float, label: string, day: string, key: string, anchor: string, past: bool}> $posts anchor: start, middle or end of its text
-     * @param list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}> $flags state: done, late, due, ahead; row 0 is a pennant
+     * @param list<array{x: float, label: string, day: string, iso: string, key: string, anchor: string, past: bool}> $posts anchor: start, middle or end of its text
+     * @param list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}> $flags x is where the flag's foot stands; state: done, late, due, ahead
      * @param list<array{x: float, label: string}> $ticks
      * @param float $from where the thick line begins
      * @param float $to where the line ends
+     * @param float $height above the line, what labels need
+     * @param array<string, float> $feet where each flag's label stands, when on a slant
+     * @param LocalDate $start the day at the drawing's left edge
+     * @param float $unit the width of a day
      */
-    private function __construct(public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to, public int $rows)
+    private function __construct(
+        public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to,
+        public float $height, public array $feet, public LocalDate $start, public float $unit,
+    ) {
+    }
+
+    /** Whether the labels stand on a slant. */
+    public function isSlanted(): bool
     {
+        return $this->feet !== [];
     }
 
     /**
@@ -53,6 +72,8 @@ final readonly class DealLine
         $span = max(28, $start->daysUntil($end));
         $x = static fn (LocalDate $day) => round(16 + $start->daysUntil($day) * (self::WIDTH - 32) / $span, 1);
         $flags = self::flags($deadlines, $done, $today, $x);
+        $rows = max([1, ...array_column($flags, 'row')]);
+        $feet = $rows > self::ROWS ? self::feet($flags) : [];
         $posts = self::posts($anchors, $today, $x);
         $ticks = [];
         for ($day = $start->plusDays((8 - $start->weekday()) % 7); ! $day->isAfter($start->plusDays($span)); $day = $day->plusDays($span > 120 ? 14 : 7)) {
@@ -63,7 +84,7 @@ final readonly class DealLine
         return new self(
             $posts, $flags, $ticks, $at >= 0 && $at <= $span ? $x($today) : null,
             $posts === [] ? $x($days[0]) : $posts[0]['x'], $posts === [] ? $x($days[count($days) - 1]) : max(array_column($posts, 'x')),
-            max(1, ...array_column($flags, 'row'), ...[1]),
+            $feet === [] ? 20.0 + $rows * 18 : 34.0 + sin(deg2rad(self::SLANT)) * max(array_column($flags, 'width')), $feet, $start, (self::WIDTH - 32) / $span,
         );
     }
 
@@ -85,7 +106,6 @@ final readonly class DealLine
             foreach ($flags as $right) {
                 $row = $right['x'] < $at + $width + 4 ? max($row, $right['row'] + 1) : $row;
             }
-            $row = $row > self::ROWS ? 0 : $row;
             $flags[] = ['x' => min($at, self::WIDTH - $width - 2), 'row' => $row, 'width' => $width, 'label' => $label, 'day' => $deadline->due->short(), 'state' => $state, 'key' => $deadline->name, 'because' => $deadline->because];
         }
 
@@ -93,15 +113,41 @@ final readonly class DealLine
     }
 
     /**
+     * Feet for slanted labels: in order, never nearer than the pitch, as near to their days as that allows.
+     *
+     * @param list<array{x: float, width: float, key: string}> $flags by day
+     * @return array<string, float> by the flag's key
+     */
+    private static function feet(array $flags): array
+    {
+        $last = self::WIDTH - cos(deg2rad(self::SLANT)) * end($flags)['width'];
+        $feet = [];
+        $next = INF;
+        foreach (array_reverse($flags) as $index => $flag) {
+            $room = max(4.0, $last - $index * self::PITCH);
+            $next = min($flag['x'], $next - self::PITCH, $room);
+            $feet[$flag['key']] = $next;
+        }
+        // Pushed out at the left, they are pushed back to the right.
+        $least = 4.0;
+        foreach (array_reverse($feet, true) as $key => $foot) {
+            $feet[$key] = round(max($foot, $least), 1);
+            $least = $feet[$key] + self::PITCH;
+        }
+
+        return $feet;
+    }
+
+    /**
      * @param array<string, array{label: string, day: LocalDate}> $anchors
      * @param callable(LocalDate): float $x
-     * @return list<array{x: float, label: string, day: string, key: string, anchor: string, past: bool}>
+     * @return list<array{x: float, label: string, day: string, iso: string, key: string, anchor: string, past: bool}>
      */
     private static function posts(array $anchors, LocalDate $today, callable $x): array
     {
         $posts = [];
         foreach ($anchors as $key => $anchor) {
-            $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'key' => $key, 'anchor' => 'middle', 'past' => ! $anchor['day']->isAfter($today)];
+            $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'iso' => $anchor['day']->iso(), 'key' => $key, 'anchor' => 'middle', 'past' => ! $anchor['day']->isAfter($today)];
         }
         usort($posts, static fn (array $a, array $b) => $a['x'] <=> $b['x']);
         $placed = [];

@@ -110,6 +110,12 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return $this->julian % 7 + 1;
     }
 
+    /** The day of the week as read: "Friday". */
+    public function weekdayName(): string
+    {
+        return $this->at12()->format('l');
+    }
+
     /** The year. */
     public function year(): int
     {

@@ -10,17 +10,20 @@ namespace Unanimus\Dates;
 final class Schedule
 {
     /**
-     * Computes what can be computed; a rule whose anchor is not known yet is left out.
+     * Computes what can be computed; a rule whose anchor is not known yet is left out, and so is one whose own day is given as an anchor.
      *
      * @param array<string, LocalDate> $anchors by key ("acceptance", "closing")
      * @param array<string, string> $labels the anchors' names as read
      * @param list<DeadlineRule> $rules
+     * @param array<string, Override> $overrides by the deadline's name; what counts from it counts from the day set by hand
      * @return list<Deadline> by day
      *
      * @throws CircularRules when rules count from each other
      */
-    public static function compute(array $anchors, array $labels, array $rules, BusinessCalendar $calendar): array
+    public static function compute(array $anchors, array $labels, array $rules, BusinessCalendar $calendar, array $overrides = []): array
     {
+        $rules = array_values(array_filter($rules, static fn (DeadlineRule $rule) => ! isset($anchors[$rule->name])));
+        self::refuseCircles($rules);
         $days = $anchors;
         $deadlines = [];
         $left = $rules;
@@ -32,7 +35,8 @@ final class Schedule
 
                     continue;
                 }
-                $deadline = $rule->from($days[$rule->anchor], $labels[$rule->anchor] ?? $rule->anchor, $calendar);
+                $deadline = $rule->from($days[$rule->anchor], $labels[$rule->anchor] ?? str_replace('_', ' ', $rule->anchor), $calendar);
+                $deadline = isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name]) : $deadline;
                 $deadlines[] = $deadline;
                 $days[$rule->name] = $deadline->due;
                 $labels[$rule->name] = $rule->label;
@@ -40,17 +44,22 @@ final class Schedule
             $moved = count($waiting) < count($left);
             $left = $waiting;
         } while ($moved && $left !== []);
-        self::refuseCircles($left);
         usort($deadlines, static fn (Deadline $a, Deadline $b) => $a->due->iso() <=> $b->due->iso() ?: $a->name <=> $b->name);
 
         return $deadlines;
     }
 
-    /** @param  list<DeadlineRule>  $unresolved */
-    private static function refuseCircles(array $unresolved): void
+    /**
+     * Refuses rules that count from each other, whether or not their anchors are known yet.
+     *
+     * @param list<DeadlineRule> $rules
+     *
+     * @throws CircularRules
+     */
+    public static function refuseCircles(array $rules): void
     {
         $anchorOf = [];
-        foreach ($unresolved as $rule) {
+        foreach ($rules as $rule) {
             $anchorOf[$rule->name] = $rule->anchor;
         }
         foreach ($anchorOf as $start => $next) {

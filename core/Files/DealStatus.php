@@ -36,8 +36,7 @@ enum DealStatus: string
             self::Preparing => [self::Active, self::UnderContract, self::Terminated, self::Withdrawn],
             self::Active => [self::UnderContract, self::Terminated, self::Expired, self::Withdrawn],
             self::UnderContract => [self::Active, self::Closed, self::Terminated],
-            self::Expired, self::Withdrawn, self::Terminated => [self::Preparing],
-            self::Closed => [],
+            self::Expired, self::Withdrawn, self::Terminated, self::Closed => [self::Preparing, self::Active, self::UnderContract],
         };
     }
 
@@ -53,6 +52,22 @@ enum DealStatus: string
         }
 
         return $status;
+    }
+
+    /**
+     * Who may take a file from here anywhere: those who serve it, but what has ended is reopened by the broker alone.
+     *
+     * @return 'server'|'broker'
+     */
+    public function movedBy(): string
+    {
+        return $this->isOpen() ? 'server' : 'broker';
+    }
+
+    /** Whether moving there needs a reason: whatever ends a file without closing it, and whatever opens it again. */
+    public function needsReason(self $status): bool
+    {
+        return ! $this->isOpen() || in_array($status, [self::Terminated, self::Withdrawn, self::Expired], true);
     }
 
     /** In a sentence: "under contract". */

@@ -99,6 +99,20 @@ final readonly class Money implements \JsonSerializable, \Stringable
         );
     }
 
+    /**
+     * So many parts of the whole, "170 of 365 days", rounded half up to the cent.
+     *
+     * @throws \InvalidArgumentException when there are no parts in the whole
+     */
+    public function parts(int $parts, int $whole): self
+    {
+        if ($whole < 1) {
+            throw new \InvalidArgumentException('A whole has at least one part.');
+        }
+
+        return new self(BigDecimal::of($this->cents)->multipliedBy($parts)->dividedBy($whole, 0, RoundingMode::HALF_UP)->toInt());
+    }
+
     /** The exact decimal text with two places: "412500.00". */
     public function decimal(): string
     {

@@ -78,6 +78,12 @@ final readonly class Seat implements \Stringable
         };
     }
 
+    /** The side it sits on, whose own affairs are not the other's; null for those who serve both. */
+    public function side(): ?string
+    {
+        return in_array($this->role, ['buyer', 'seller', 'tenant', 'landlord'], true) ? $this->role : null;
+    }
+
     /** Where it stands in the order of seats. */
     public function order(): int
     {

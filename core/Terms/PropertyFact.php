@@ -21,9 +21,17 @@ enum PropertyFact: string
     case Lot = 'property.lot';
     case Block = 'property.block';
     case Subdivision = 'property.subdivision';
+    case Kind = 'property.kind';
+    case Area = 'property.area';
     case Septic = 'property.septic';
+    case Well = 'property.well';
+    case FloodZone = 'property.flood_zone';
+    case NewConstruction = 'property.new_construction';
     case Association = 'property.association';
     case ListPrice = 'list_price';
+
+    /** What a property may be. */
+    public const KINDS = ['single family', 'condo', 'townhouse', 'multi-family', 'land', 'manufactured', 'commercial'];
 
     /** As read on the screen. */
     public function label(): string
@@ -35,7 +43,11 @@ enum PropertyFact: string
             self::Legal => 'Legal description',
             self::YearBuilt => 'Year built',
             self::ListPrice => 'List price',
+            self::Kind => 'Kind of property',
+            self::Area => 'Living area, sq ft',
             self::Septic => 'Septic system',
+            self::FloodZone => 'Flood zone',
+            self::NewConstruction => 'New construction',
             default => ucfirst(str_replace('property.', '', $this->value)),
         };
     }
@@ -44,7 +56,7 @@ enum PropertyFact: string
     public function kind(): Kind
     {
         return match ($this) {
-            self::YearBuilt => Kind::Number,
+            self::YearBuilt, self::Area => Kind::Number,
             self::ListPrice => Kind::Money,
             default => Kind::Text,
         };
@@ -53,6 +65,10 @@ enum PropertyFact: string
     /** @return array<string, string>|null */
     public function choices(): ?array
     {
-        return $this === self::Septic ? ['yes' => 'yes', 'no' => 'no'] : null;
+        return match ($this) {
+            self::Septic, self::Well, self::NewConstruction => ['yes' => 'yes', 'no' => 'no'],
+            self::Kind => array_combine(self::KINDS, self::KINDS),
+            default => null,
+        };
     }
 }

@@ -14,6 +14,7 @@ enum Term: string
     case EarnestDays = 'earnest_days';
     case Financing = 'financing';
     case LoanPercent = 'loan_percent';
+    case LoanGiven = 'loan_given';
     case LoanDays = 'loan_days';
     case Concessions = 'concessions';
     case InspectionDays = 'inspection_days';
@@ -28,13 +29,32 @@ enum Term: string
     case Excluded = 'excluded';
     case EscrowHolder = 'escrow_holder';
     case Lender = 'lender';
+    case SaleOfHome = 'sale_of_home';
+    case BuyerCosts = 'buyer_costs';
+    case Payoff = 'payoff';
+    case SecondPayoff = 'second_payoff';
+    case ListingCommission = 'listing_commission';
+    case BuyerCommission = 'buyer_commission';
+    case TransferTax = 'transfer_tax';
+    case TitleCosts = 'title_costs';
+    case AnnualTax = 'annual_tax';
+    case Warranty = 'warranty';
+    case Repairs = 'repairs';
+    case OtherCosts = 'other_costs';
+    case ListedOn = 'listed_on';
+    case ListingExpires = 'listing_expires';
+    case Rent = 'rent';
+    case Deposit = 'deposit';
+    case LeaseStart = 'lease_start';
+    case LeaseEnd = 'lease_end';
+    case ReferralPercent = 'referral_percent';
+    case ReferredTo = 'referred_to';
 
     /** As read on the screen. */
     public function label(): string
     {
         return match ($this) {
             self::EarnestDays => 'Earnest money due',
-            self::LoanPercent => 'Loan',
             self::LoanDays => 'Loan approval',
             self::InspectionDays => 'Inspection',
             self::AppraisalDays => 'Appraisal',
@@ -43,6 +63,19 @@ enum Term: string
             self::OfferExpiryTime => 'Expires at',
             self::Acceptance => 'Accepted',
             self::EscrowHolder => 'Escrow with',
+            self::LoanGiven => 'Loan, as an amount',
+            self::SaleOfHome => 'Sale of buyers’ home first',
+            self::BuyerCosts => 'Buyers’ closing costs',
+            self::Payoff => 'Payoff of first loan',
+            self::SecondPayoff => 'Payoff of second loan',
+            self::ListingCommission => 'Commission, listing side',
+            self::BuyerCommission => 'Commission, buyer side',
+            self::TitleCosts => 'Title and settlement',
+            self::AnnualTax => 'Property tax a year',
+            self::Warranty => 'Home warranty',
+            self::Repairs => 'Repairs agreed',
+            self::ReferralPercent => 'Referral fee',
+            self::LoanPercent => 'Loan',
             default => ucfirst(str_replace('_', ' ', $this->value)),
         };
     }
@@ -51,10 +84,12 @@ enum Term: string
     public function kind(): Kind
     {
         return match ($this) {
-            self::Price, self::EarnestMoney, self::Concessions => Kind::Money,
-            self::LoanPercent => Kind::Percent,
+            self::Price, self::EarnestMoney, self::Concessions, self::LoanGiven, self::BuyerCosts, self::Payoff, self::SecondPayoff, self::TitleCosts,
+            self::AnnualTax, self::Warranty, self::Repairs, self::OtherCosts, self::Rent, self::Deposit => Kind::Money,
+            self::LoanPercent, self::ListingCommission, self::BuyerCommission, self::TransferTax, self::ReferralPercent => Kind::Percent,
             self::EarnestDays, self::LoanDays, self::InspectionDays, self::AppraisalDays => Kind::Number,
-            self::OfferDate, self::OfferExpiry, self::Acceptance, self::Closing, self::Possession => Kind::Date,
+            self::OfferDate, self::OfferExpiry, self::Acceptance, self::Closing, self::Possession,
+            self::ListedOn, self::ListingExpires, self::LeaseStart, self::LeaseEnd => Kind::Date,
             self::OfferExpiryTime => Kind::Time,
             default => Kind::Text,
         };
@@ -63,14 +98,16 @@ enum Term: string
     /** @return array<string, string>|null the choices when it is one of a few, as kept and as read */
     public function choices(): ?array
     {
-        return $this === self::Financing
-            ? ['cash' => 'cash', 'conventional' => 'conventional loan', 'government' => 'government-insured loan']
-            : null;
+        return match ($this) {
+            self::Financing => ['cash' => 'cash', 'conventional' => 'conventional loan', 'government' => 'government-insured loan'],
+            self::SaleOfHome => ['yes' => 'yes', 'no' => 'no'],
+            default => null,
+        };
     }
 
     /** @return list<self> the terms whose day may anchor deadlines */
     public static function anchors(): array
     {
-        return [self::OfferDate, self::OfferExpiry, self::Acceptance, self::Closing, self::Possession];
+        return [self::ListedOn, self::ListingExpires, self::OfferDate, self::OfferExpiry, self::Acceptance, self::LeaseStart, self::Closing, self::Possession, self::LeaseEnd];
     }
 }

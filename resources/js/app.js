@@ -1,4 +1,5 @@
 import htmx from 'htmx.org';
+import './deal-line.js';
 
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
@@ -149,6 +150,9 @@ document.addEventListener('change', (event) => event.target.matches('input[name=
 document.querySelector('#all-papers')?.addEventListener('change', (event) => {
     document.querySelectorAll('input[name="take"]:not(:disabled)').forEach((box) => { box.checked = event.target.checked; });
     takes();
+});
+document.querySelector('[data-take-all]')?.addEventListener('change', (event) => {
+    event.target.form.querySelectorAll('td.take input').forEach((box) => { box.checked = event.target.checked; });
 });
 document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEventListener('click', (event) => {
     takes();

@@ -25,8 +25,16 @@ function guardedRoutes(): array
         'seat a person' => ['PUT', '/files/{file}/parties/buyer.1', ['name' => 'Intruder']],
         'bring a listing' => ['POST', '/files/{file}/listing', ['number' => 'TR-26-04182']],
         'mark a deadline' => ['POST', '/files/{file}/deadlines/inspection', []],
-        'close' => ['POST', '/files/{file}/close', []],
-        'end' => ['POST', '/files/{file}/end', ['status' => 'terminated', 'reason' => 'x']],
+        'status' => ['POST', '/files/{file}/status', ['status' => 'terminated', 'reason' => 'x']],
+        'dates' => ['GET', '/files/{file}/dates', []],
+        'shift preview' => ['GET', '/files/{file}/shift?anchor=closing&day=2026-12-20', []],
+        'shift' => ['POST', '/files/{file}/shift', ['anchor' => 'closing', 'day' => '2026-12-20', 'reason' => 'x']],
+        'date by hand' => ['PUT', '/files/{file}/dates/inspection', ['day' => '2026-12-01', 'reason' => 'x']],
+        'date back' => ['DELETE', '/files/{file}/dates/inspection', []],
+        'calendar' => ['POST', '/files/{file}/calendar', []],
+        'follow-on' => ['POST', '/files/{file}/follow-on', []],
+        'labels' => ['PUT', '/files/{file}/labels', ['labels' => 'x']],
+        'task' => ['POST', '/files/{file}/tasks', ['title' => 'x']],
         'bring in a paper' => ['POST', '/files/{file}/papers', []],
         'assemble' => ['POST', '/files/{file}/assembled', ['papers' => ['{paperkey}']]],
         'compose a round' => ['POST', '/files/{file}/rounds', ['papers' => ['{paperkey}']]],
@@ -69,7 +77,7 @@ function placesIn(DealFile $file): array
 }
 
 it('names every route that needs a sign-in in the tables of refusals', function () {
-    $open = ['/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty'];
+    $open = ['/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {
             continue;

@@ -145,8 +145,8 @@ it('marks a deadline as done and open again', function () {
 
 it('ends a file with a reason, keeps everything, and takes no more terms', function () {
     $file = $this->aFile();
-    $this->as('tomas')->post("/files/{$file->key}/end", ['status' => 'terminated', 'reason' => ''])->assertSessionHasErrors('reason');
-    $this->as('tomas')->post("/files/{$file->key}/end", ['status' => 'terminated', 'reason' => 'loan refused'])->assertRedirect();
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => ''])->assertSessionHas('refused');
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'loan refused'])->assertRedirect();
     $this->as('tomas')->get('/files')->assertDontSee('14 Lanternfish');
     $this->as('tomas')->get('/files?show=all')->assertSee('14 Lanternfish');
     $response = $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '1'], ['HX-Request' => 'true']);
@@ -155,7 +155,7 @@ it('ends a file with a reason, keeps everything, and takes no more terms', funct
 
 it('does not close a file before its disbursement is authorized', function () {
     $file = $this->aFile(['acceptance' => '2026-11-03']);
-    $this->as('tomas')->post("/files/{$file->key}/close")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not authorized'));
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'closed'])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not authorized'));
 });
 
 it('has a Today with lanes for everyone', function (string $who) {

@@ -35,7 +35,7 @@ it('hands in a signed paper, and the broker finds it on the desk beside the page
     $this->as('dario')->get('/review')->assertSee('Agency disclosure');
     $this->as('ines')->get("/review/{$requirement->key}")->assertOk()->assertSee('/pages/1.webp')->assertSee('Accept');
     $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertRedirect('/review');
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee('1 of 6 complete');
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('1 of 7 complete');
 });
 
 it('hands in nothing unsigned, awaited or handed in already', function (string $title, string $told) {
@@ -107,7 +107,7 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
     $paper = $file->papers()->where('title', 'Commission disbursement authorization')->firstOrFail();
     $text = textOf(app(Bytes::class)->read($paper->latest->sha256));
     expect($text)->toContain('Dario Velasquez-Thorne')->toContain('$11,343.75')->toContain('14 Lanternfish Lane')->and($file->papers()->where('title', $paper->title)->count())->toBe(1);
-    $this->as('tomas')->post("/files/{$file->key}/close")->assertSessionHas('told');
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'closed'])->assertSessionHas('told');
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('Closed');
 });
 

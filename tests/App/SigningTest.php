@@ -34,7 +34,7 @@ it('composes a round from the forms\' marks: the buyers together, then the agent
 
 it('says on the spot what keeps it from being sent, and sends nothing', function () {
     $file = $this->aFile();
-    DB::table('parties')->where('deal_file_id', $file->id)->where('role', 'buyer')->where('number', 2)->update(['email' => null]);
+    $file->parties()->where('role', 'buyer')->where('number', 2)->firstOrFail()->reach(['email' => null]);
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-214')->key]]);
     $this->seeAll();
     $round = Round::query()->firstOrFail();
@@ -46,14 +46,14 @@ it('says on the spot what keeps it from being sent, and sends nothing', function
 
 it('mends a missing address on the spot, in the file too', function () {
     $file = $this->aFile();
-    DB::table('parties')->where('deal_file_id', $file->id)->where('role', 'buyer')->where('number', 2)->update(['email' => null]);
+    $file->parties()->where('role', 'buyer')->where('number', 2)->firstOrFail()->reach(['email' => null]);
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]]);
     $this->seeAll();
     $round = Round::query()->firstOrFail();
     $signer = $this->signer($round, 'buyer.2');
     $this->as('tomas')->put("/rounds/{$round->key}", ['addresses' => [$signer->key => 'jose@new.example'], 'message' => 'Please', 'last_day' => '12/1', 'send' => '1'])->assertSessionHas('told');
     $this->seeAll();
-    expect($round->refresh()->status->value)->toBe('out')->and(DB::table('parties')->where('id', $signer->party_id)->value('email'))->toBe('jose@new.example')->and(lettersTo('jose@new.example'))->toBe(['Please sign: Agency disclosure']);
+    expect($round->refresh()->status->value)->toBe('out')->and(DB::table('party_contacts')->where('party_id', $signer->party_id)->value('email'))->toBe('jose@new.example')->and(lettersTo('jose@new.example'))->toBe(['Please sign: Agency disclosure']);
 });
 
 it('goes out once, however often send is pressed', function () {

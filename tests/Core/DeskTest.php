@@ -73,7 +73,7 @@ it('shows 100 percent only when all is settled', function () {
 it('moves files only along their statuses', function (DealStatus $from, DealStatus $to, bool $allowed) {
     $allowed ? expect($from->to($to))->toBe($to) : expect(fn () => $from->to($to))->toThrow(StepRefused::class);
 })->with([
-    [DealStatus::Preparing, DealStatus::UnderContract, true], [DealStatus::UnderContract, DealStatus::Closed, true], [DealStatus::Preparing, DealStatus::Closed, false], [DealStatus::Closed, DealStatus::Active, false],
+    [DealStatus::Preparing, DealStatus::UnderContract, true], [DealStatus::UnderContract, DealStatus::Closed, true], [DealStatus::Preparing, DealStatus::Closed, false], [DealStatus::Closed, DealStatus::Active, true], [DealStatus::Closed, DealStatus::Terminated, false],
     [DealStatus::Terminated, DealStatus::Preparing, true], [DealStatus::Active, DealStatus::Expired, true], [DealStatus::UnderContract, DealStatus::Withdrawn, false],
 ]);
 

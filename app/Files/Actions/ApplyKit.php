@@ -4,19 +4,30 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Access\Sight;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
+use App\Files\Models\Party;
+use App\Files\SearchRow;
 use App\History\History;
 use App\Papers\Models\Paper;
+use App\Requirements\KitShelf;
+use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\FileName;
 use Unanimus\Forms\Library;
+use Unanimus\Requirements\CallSheet;
 use Unanimus\Requirements\Kit;
 use Unanimus\Requirements\KitItem;
+use Unanimus\Requirements\Stage;
 use Unanimus\Review\ReviewState;
+use Unanimus\Signing\Seat;
 use Unanimus\Terms\Facts;
 
-/** Brings the file's papers and checklist in line with its kit and facts: adds what is called for, takes back what no longer is and nobody has touched. */
+/**
+ * Brings the file's papers, checklist and tasks in line with its kits, the house's rules and its facts: adds what is
+ * called for, takes back what no longer is and nobody has touched. It works on the whole file, whoever's entry set it off.
+ */
 final class ApplyKit
 {
     public function __construct(private readonly Library $library)
@@ -25,47 +36,134 @@ final class ApplyKit
 
     public function __invoke(DealFile $file): void
     {
-        $file->unsetRelations();
+        Sight::asTheFile($file->id, function () use ($file): void {
+            $file->unsetRelations();
+            $facts = FactBook::of($file);
+            $name = FileName::from($facts);
+            if ($name !== $file->name && $name !== 'New file') {
+                $file->update(['name' => $name]);
+            }
+            $this->takeKits($file, $facts);
+            $this->settle($file, $facts);
+            SearchRow::keep($file);
+            $file->unsetRelations();
+            $file->countSettled();
+        });
+    }
+
+    /** Applies a kit by hand: what is there already stays, what is missing is added. */
+    public function byHand(DealFile $file, string $key, int $version): void
+    {
+        Sight::asTheFile($file->id, function () use ($file, $key, $version): void {
+            $kit = KitShelf::get($key, $version);
+            if (! $file->kits()->where('kit', $key)->exists()) {
+                $this->attach($file, $kit, $version, false);
+            }
+        });
+        $this($file);
+    }
+
+    /** What applying a kit would add, before it is applied. */
+    public static function preview(DealFile $file, Kit $kit): CallSheet
+    {
         $facts = FactBook::of($file);
-        $name = FileName::from($facts);
-        if ($name !== $file->name && $name !== 'New file') {
-            $file->update(['name' => $name]);
-        }
-        $kit = $file->kitDefinition();
-        if ($kit === null) {
+        $there = $file->papers->where('state', '<>', 'void')->map(static fn (Paper $paper) => $paper->form_number ?? mb_strtolower($paper->title))->all();
+        $missing = array_values(array_filter($kit->items, static fn (KitItem $item) => ! in_array($item->identity(), $there, true)));
+
+        return CallSheet::of([], $missing, $facts);
+    }
+
+    private function takeKits(DealFile $file, Facts $facts): void
+    {
+        if (! $file->status->isOpen()) {
             return;
         }
-        foreach ($kit->items as $position => $item) {
-            $paper = $file->papers->first(static fn (Paper $paper) => $item->form === null ? $paper->form_number === null && $paper->title === $item->title : $paper->form_number === $item->form);
-            if ($item->isCalledFor($facts)) {
-                $paper === null || $paper->state === 'void' ? $this->add($file, $kit, $item, $position, $facts, $paper) : $paper->update(['reason' => $item->reasonFor($facts)]);
-            } elseif ($paper !== null && $paper->state !== 'void') {
+        $held = $file->kits->keyBy('kit');
+        foreach (KitShelf::applyingThemselves($file->office_id, $file->opened_by) as ['kit' => $kit, 'version' => $version]) {
+            $applies = $kit->appliesTo($facts);
+            $row = $held->get($kit->key);
+            if ($applies && $row === null) {
+                $this->attach($file, $kit, $version, true);
+            } elseif (! $applies && $row !== null && $row->by_itself) {
+                $row->delete();
+                $file->tasks()->where('origin', $kit->key)->whereNull('done_at')->delete();
+                History::add($file->brokerage_id, $file->id, 'Kit no longer applies', ['kit' => $kit->name]);
+            }
+        }
+        $file->unsetRelation('kits');
+    }
+
+    private function attach(DealFile $file, Kit $kit, int $version, bool $byItself): void
+    {
+        DB::table('file_kits')->insertOrIgnore(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'kit' => $kit->key, 'version' => $version, 'by_itself' => $byItself]);
+        History::add($file->brokerage_id, $file->id, 'Kit applied', ['kit' => $kit->name, 'by itself' => $byItself ? 'yes' : 'no']);
+        $people = $file->members()->pluck('user_id', 'role');
+        foreach ($kit->tasks as $task) {
+            $file->tasks()->where('origin', $kit->key)->where('title', $task->title)->exists() || $file->tasks()->create([
+                'brokerage_id' => $file->brokerage_id, 'title' => $task->title, 'anchor' => $task->anchor, 'days' => $task->days, 'business' => $task->businessDays, 'origin' => $kit->key,
+                'user_id' => $people[$task->for] ?? $people['agent'] ?? $people->first(),
+            ]);
+        }
+        foreach ($kit->contacts as $contact) {
+            $seat = Seat::of("{$contact['role']}.1");
+            if (! $file->parties()->where('role', $seat->role)->exists()) {
+                $party = $file->parties()->create(['brokerage_id' => $file->brokerage_id, 'role' => $seat->role, 'number' => 1, 'name' => $contact['name'], 'signing_name' => $contact['name'], 'initials' => Party::initialsOf($contact['name']), 'firm' => $contact['firm'] ?: null]);
+                $party->reach(['email' => $contact['email'] ?: null, 'phone' => $contact['phone'] ?: null]);
+            }
+        }
+    }
+
+    private function settle(DealFile $file, Facts $facts): void
+    {
+        $kits = $file->kitDefinitions();
+        $sheet = CallSheet::of($kits, RuleShelf::asks(), $facts);
+        $answers = array_merge([], ...array_map(static fn (Kit $kit) => $kit->answers, array_reverse($kits)));
+        $stages = array_flip(Stage::keys());
+        $wanted = [];
+        foreach ($sheet->called as $index => ['item' => $item, 'reasons' => $reasons]) {
+            $wanted[$item->identity()] = true;
+            $reason = implode('; ', $reasons);
+            $paper = $this->paperFor($file, $item);
+            if ($paper === null || $paper->state === 'void') {
+                $this->add($file, $item, $reason, ($stages[$item->stage] + 1) * 1000 + $index * 10, $answers, $paper);
+            } elseif ($paper->reason !== $reason) {
+                $paper->update(['reason' => $reason, 'called_by' => 'rule']);
+            }
+        }
+        foreach ($file->papers as $paper) {
+            $called = $paper->called_by === 'rule' || array_filter($sheet->idle, static fn (KitItem $item) => $item->identity() === ($paper->form_number ?? mb_strtolower($paper->title))) !== [];
+            if ($called && $paper->state !== 'void' && ! isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)])) {
                 $this->takeBack($file, $paper);
             }
         }
-        $file->unsetRelations();
-        $file->countSettled();
     }
 
-    private function add(DealFile $file, Kit $kit, KitItem $item, int $position, Facts $facts, ?Paper $void): void
+    private function paperFor(DealFile $file, KitItem $item): ?Paper
     {
-        $place = $position * 10;
-        $reason = $item->reasonFor($facts);
+        $same = $file->papers->filter(static fn (Paper $paper) => $item->form === null ? $paper->form_number === null && mb_strtolower($paper->title) === $item->identity() : $paper->form_number === $item->form);
+
+        return $same->first(static fn (Paper $paper) => $paper->state !== 'void') ?? $same->first();
+    }
+
+    /** @param  array<string, array<string, string>>  $answers */
+    private function add(DealFile $file, KitItem $item, string $reason, int $position, array $answers, ?Paper $void): void
+    {
         $state = $item->form === null ? 'awaited' : 'draft';
         $form = $item->form === null ? null : $this->library->form($item->form);
+        $side = $file->side === 'both' ? $item->side : null;
         $paper = $void ?? new Paper(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id]);
-        $paper->fill(['title' => $item->title, 'form_number' => $form?->number, 'form_revision' => $form?->revision, 'stage' => $item->stage, 'state' => $state, 'position' => $place, 'reason' => $reason])->save();
+        $paper->fill(['title' => $item->title, 'form_number' => $form?->number, 'form_revision' => $form?->revision, 'stage' => $item->stage, 'state' => $state, 'position' => $position, 'reason' => $reason, 'side' => $side, 'called_by' => 'rule'])->save();
         if ($void === null) {
-            foreach ($form === null ? [] : ($kit->answers[$form->number] ?? []) as $blank => $value) {
+            foreach ($form === null ? [] : ($answers[$form->number] ?? []) as $blank => $value) {
                 $paper->keepEntry($blank, $value, "kit:{$blank}", null);
             }
         }
         if ($item->required) {
             DB::table('requirements')->where('paper_id', $paper->id)->exists() || $file->requirements()->create([
-                'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'title' => $item->title, 'stage' => $item->stage, 'position' => $place, 'reason' => $reason,
+                'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'title' => $item->title, 'stage' => $item->stage, 'position' => $position, 'reason' => $reason, 'side' => $side,
             ]);
         }
-        History::add($file->brokerage_id, $file->id, 'Paper called for', ['paper' => $item->title, 'why' => $reason]);
+        History::add($file->brokerage_id, $file->id, 'Paper called for', ['paper' => $item->title, 'why' => $reason], $side);
     }
 
     private function takeBack(DealFile $file, Paper $paper): void
@@ -79,6 +177,6 @@ final class ApplyKit
         }
         $requirement?->delete();
         $paper->update(['state' => 'void', 'reason' => 'no longer called for']);
-        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title]);
+        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], $paper->side);
     }
 }

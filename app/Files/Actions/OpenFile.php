@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Actions;
 
 use App\Access\Role;
+use App\Access\Sight;
 use App\Access\User;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
@@ -29,7 +30,7 @@ final class OpenFile
         DB::table('file_members')->insert(['brokerage_id' => $by->brokerage_id, 'deal_file_id' => $id, 'user_id' => $by->id, 'role' => $agent ? 'agent' : 'coordinator']);
         $file = DealFile::create([
             'id' => $id, 'brokerage_id' => $by->brokerage_id, 'office_id' => $own->office_id, 'name' => 'New file', 'side' => $side, 'kind' => $kind,
-            'kit' => $kind === 'sale' && $side === 'buyer' ? 'purchase-buyer' : null, 'opened_by' => $by->id,
+            'opened_by' => $by->id,
         ]);
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => $kind]);
         if ($agent) {
@@ -45,17 +46,48 @@ final class OpenFile
     }
 
     /** Gives a colleague a part in the file. */
-    public function join(DealFile $file, User $user, string $role): void
+    public function join(DealFile $file, User $user, string $role, ?string $side = null): void
     {
-        $file->members()->firstOrCreate(['user_id' => $user->id], ['brokerage_id' => $file->brokerage_id, 'role' => $role]);
+        $file->members()->firstOrCreate(['user_id' => $user->id], ['brokerage_id' => $file->brokerage_id, 'role' => $role, 'side' => $side]);
+        History::add($file->brokerage_id, $file->id, 'Joined the file', array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]));
+    }
+
+    /**
+     * Brings a colleague in for the other side of a file of the house: from then on each side's agents see what is common
+     * and their own side's.
+     *
+     * @throws StepRefused when the file has no other side to join
+     */
+    public function joinOtherSide(int $fileId, User $by): DealFile
+    {
+        return Sight::asTheFile($fileId, function () use ($fileId, $by): DealFile {
+            $file = DealFile::query()->with('members')->lockForUpdate()->findOrFail($fileId);
+            $other = ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ?? throw new StepRefused('This file has no side to join: ask its agent or the broker.');
+            if ($file->members->contains('user_id', $by->id) || ! $file->status->isOpen()) {
+                throw new StepRefused('There is no side of this file to join.');
+            }
+            foreach ($file->members as $member) {
+                $member->role === 'agent' && $member->side === null && $member->update(['side' => $file->side]);
+            }
+            $file->update(['side' => 'both']);
+            $this->join($file, $by, 'agent', $other);
+            $number = (int) $file->parties()->where('role', 'agent')->max('number') + 1;
+            $file->parties()->create(['brokerage_id' => $file->brokerage_id, 'role' => 'agent', 'number' => $number, 'name' => $by->name, 'signing_name' => $by->name, 'initials' => Party::initialsOf($by->name), 'user_id' => $by->id])
+                ->reach(['email' => $by->email, 'phone' => $by->phone]);
+            app(ApplyKit::class)($file);
+
+            return $file;
+        });
     }
 
     /** Seats a colleague as one of ours. */
     public function seat(DealFile $file, string $role, User $user): Party
     {
-        return $file->parties()->updateOrCreate(['role' => $role, 'number' => 1], [
-            'brokerage_id' => $file->brokerage_id, 'name' => $user->name, 'signing_name' => $user->name, 'initials' => Party::initialsOf($user->name),
-            'email' => $user->email, 'phone' => $user->phone, 'user_id' => $user->id,
+        $party = $file->parties()->updateOrCreate(['role' => $role, 'number' => 1], [
+            'brokerage_id' => $file->brokerage_id, 'name' => $user->name, 'signing_name' => $user->name, 'initials' => Party::initialsOf($user->name), 'user_id' => $user->id,
         ]);
+        $party->reach(['email' => $user->email, 'phone' => $user->phone]);
+
+        return $party;
     }
 }

@@ -9,6 +9,7 @@ use App\History\History;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\StepRefused;
+use Unanimus\Terms\Address;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
@@ -29,14 +30,10 @@ final class SetFact
      */
     public function __invoke(DealFile $file, string $name, string $typed, string $source = 'entered'): string
     {
-        $fact = Term::tryFrom($name) ?? PropertyFact::tryFrom($name);
-        if ($fact === null) {
-            throw new StepRefused("There is no term “{$name}”.");
-        }
         if (! $file->status->isOpen()) {
             throw new StepRefused("This file is {$file->status->readable()}; its terms stand as they are.");
         }
-        $value = $fact->choices() !== null ? $this->choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
+        $value = self::read($file, $name, $typed);
         $this->store($file, $name, $value, $source);
         $this->settle($file, $name === Term::Acceptance->value && $value !== '');
 
@@ -44,19 +41,53 @@ final class SetFact
     }
 
     /**
+     * Stores several at once, read and checked like single ones; none is stored when one cannot be read.
+     *
+     * @param array<string, string> $typed by name
+     *
+     * @throws EntryUnreadable|StepRefused
+     */
+    public function many(DealFile $file, array $typed, string $source = 'entered'): void
+    {
+        $values = [];
+        foreach ($typed as $name => $text) {
+            $values[$name] = self::read($file, $name, $text);
+        }
+        foreach ($values as $name => $value) {
+            $this->store($file, $name, $value, $source);
+        }
+        $this->settle($file, ($values[Term::Acceptance->value] ?? '') !== '');
+    }
+
+    /**
      * Stores facts that came from the listing exchange, each with its source; what was entered by hand stays.
      *
      * @param array<string, string> $facts
+     * @param bool $also what differs from an earlier reading is taken over too
      */
-    public function fromListing(DealFile $file, array $facts, string $source): void
+    public function fromListing(DealFile $file, array $facts, string $source, bool $also = true): void
     {
-        $held = $file->knownFacts()->where('source', 'entered')->pluck('name')->all();
+        $held = $file->knownFacts()->get()->keyBy('name');
         foreach ($facts as $name => $value) {
-            if (! in_array($name, $held, true)) {
+            $known = $held->get($name);
+            if ($known === null || ($also && $known->source !== 'entered')) {
                 $this->store($file, $name, $value, $source);
             }
         }
         $this->settle($file, false);
+    }
+
+    /**
+     * A value as it would be kept.
+     *
+     * @throws EntryUnreadable when it cannot be read as what the fact holds
+     * @throws StepRefused when there is no such fact
+     */
+    public static function read(DealFile $file, string $name, string $typed): string
+    {
+        $fact = Term::tryFrom($name) ?? PropertyFact::tryFrom($name) ?? throw new StepRefused("There is no term “{$name}”.");
+
+        return $fact->choices() !== null ? self::choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
     }
 
     private function store(DealFile $file, string $name, string $value, string $source): void
@@ -77,11 +108,19 @@ final class SetFact
             $file->update(['status' => $file->status->to(DealStatus::UnderContract)]);
             History::add($file->brokerage_id, $file->id, 'Under contract');
         }
+        $this->keepAddress($file);
         ($this->applyKit)($file);
     }
 
+    private function keepAddress(DealFile $file): void
+    {
+        $known = $file->knownFacts()->whereIn('name', ['property.street', 'property.unit', 'property.city', 'property.state', 'property.zip'])->pluck('value', 'name');
+        $key = Address::of($known['property.street'] ?? '', $known['property.unit'] ?? '', $known['property.city'] ?? '', $known['property.state'] ?? '', $known['property.zip'] ?? '')->key();
+        $key === $file->address_key || $file->update(['address_key' => $key]);
+    }
+
     /** @param  array<string, string>  $choices */
-    private function choice(array $choices, string $typed): string
+    private static function choice(array $choices, string $typed): string
     {
         $kept = Kind::Text->parse($typed, \Unanimus\Dates\LocalDate::ymd(2000, 1, 1));
         if ($kept !== '' && ! isset($choices[$kept])) {

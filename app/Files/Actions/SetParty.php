@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Files\AddressBook;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\History\History;
@@ -13,12 +14,12 @@ use Unanimus\Signing\Seat;
 /** Seats a person in the deal, or changes who sits there. */
 final class SetParty
 {
-    public function __construct(private readonly ApplyKit $applyKit)
+    public function __construct(private readonly ApplyKit $applyKit, private readonly AddressBook $book)
     {
     }
 
     /**
-     * @param array{name: string, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, firm?: string|null} $given
+     * @param array{name: string, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null, prints_contact?: bool} $given
      *
      * @throws StepRefused when the file is no longer worked on
      */
@@ -38,18 +39,57 @@ final class SetParty
         $values = [
             'brokerage_id' => $file->brokerage_id, 'name' => $name,
             'signing_name' => $clean('signing_name') ?? (($party !== null && $party->signing_name !== $party->name) ? $party->signing_name : $name),
-            'initials' => $clean('initials') ?? (($party !== null && $party->name === $name) ? $party->initials : Party::initialsOf($name)),
+            'initials' => $clean('initials') ?? (($party !== null && $party->name === $name) ? $party->initials : Party::initialsOf($clean('signed_by') ?? $party->signed_by ?? $name)),
         ];
-        foreach (['email', 'phone', 'firm'] as $key) {
+        if (array_key_exists('prints_contact', $given)) {
+            $values['prints_contact'] = (bool) $given['prints_contact'];
+        }
+        if (in_array($given['kind'] ?? null, ['person', 'entity', 'trust', 'estate'], true)) {
+            $values['kind'] = $given['kind'];
+        }
+        foreach (['firm', 'signed_by', 'capacity'] as $key) {
             if (array_key_exists($key, $given)) {
                 $values[$key] = $clean($key);
             }
         }
         $seated = $file->parties()->updateOrCreate(['role' => $seat->role, 'number' => $seat->number], $values);
+        $ways = [];
+        foreach (['email', 'phone', 'address'] as $key) {
+            array_key_exists($key, $given) && $ways[$key] = $clean($key);
+        }
+        $seated->reach($ways);
+        $this->book->remember($seated->refresh());
         History::add($file->brokerage_id, $file->id, $party === null ? 'Party added' : 'Party changed', ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name]);
         ($this->applyKit)($file);
 
         return $seated;
+    }
+
+    /**
+     * Puts a role's parties in a new order; their numbers follow.
+     *
+     * @param list<string> $keys every party of the role, in order
+     *
+     * @throws StepRefused when it is not all of them, or a round is out that names their seats
+     */
+    public function reorder(DealFile $file, string $role, array $keys): void
+    {
+        $parties = $file->parties()->where('role', $role)->orderBy('number')->get()->keyBy('key');
+        if ($parties->keys()->sort()->values()->all() !== collect($keys)->sort()->values()->all()) {
+            throw new StepRefused('Somebody was added or removed meanwhile. Look again and repeat the move.');
+        }
+        if ($file->rounds()->where('status', 'out')->exists()) {
+            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is over.');
+        }
+        // Two steps, as no seat may be held twice even for a moment.
+        foreach ($keys as $index => $key) {
+            $parties[$key]->update(['number' => 50 + $index]);
+        }
+        foreach ($keys as $index => $key) {
+            $parties[$key]->update(['number' => $index + 1]);
+        }
+        History::add($file->brokerage_id, $file->id, 'Parties put in order', ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')]);
+        ($this->applyKit)($file);
     }
 
     private function unseat(DealFile $file, Seat $seat, Party $party): void
@@ -57,7 +97,13 @@ final class SetParty
         if ($file->rounds()->whereHas('signers', static fn ($signers) => $signers->where('party_id', $party->id))->exists()) {
             throw new StepRefused("{$party->name} has been asked to sign in this file and stays in it.");
         }
+        if ($file->rounds()->where('status', 'out')->exists() && $file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->exists()) {
+            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is over.');
+        }
         $party->delete();
+        foreach ($file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->orderBy('number')->get() as $next) {
+            $next->update(['number' => $next->number - 1]);
+        }
         History::add($file->brokerage_id, $file->id, 'Party removed', ['seat' => $seat->label(), 'before' => $party->name, 'after' => '']);
         ($this->applyKit)($file);
     }

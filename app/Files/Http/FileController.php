@@ -7,8 +7,8 @@ namespace App\Files\Http;
 use App\Access\User;
 use App\Exchange\ListingsFound;
 use App\Files\Actions\BringListing;
-use App\Files\Actions\CloseFile;
 use App\Files\Actions\MarkDeadline;
+use App\Files\Actions\MoveDates;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
@@ -19,6 +19,7 @@ use App\Files\Glyphs;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Files\Shown;
+use App\Files\TaskList;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,7 +28,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
 use Unanimus\Exchange\ExchangeUnavailable;
-use Unanimus\Files\DealStatus;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Derived;
@@ -95,12 +95,13 @@ final class FileController
     public function show(DealFile $file): View
     {
         Gate::authorize('see', $file);
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks.assignee', 'tasks.doer', 'before']);
         $facts = FactBook::of($file);
 
         return view('files.show', [
             'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => Gate::allows('work-on', $file), 'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
+            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda),
+            'members' => User::query()->whereIn('id', $file->members->pluck('user_id'))->orWhere('id', auth()->id())->orderBy('name')->get(), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
         ]);
     }
 
@@ -109,6 +110,14 @@ final class FileController
         Gate::authorize('work-on', $file);
         $given = $request->validate(['name' => 'required|string|max:60', 'value' => 'present|nullable|string|max:4000']);
         try {
+            if ($request->header('HX-Request') !== null && MoveDates::isAskedFirst($file, $given['name'])) {
+                $day = SetFact::read($file, $given['name'], (string) $given['value']);
+                if ($day === '') {
+                    throw new StepRefused('The contract is made: its dates are moved, not taken away.');
+                }
+
+                return $this->asked($file, $given['name'], $day, (string) $request->query('at'));
+            }
             $setFact($file, $given['name'], (string) $given['value']);
             $fault = null;
         } catch (EntryUnreadable|StepRefused $refused) {
@@ -173,21 +182,11 @@ final class FileController
         return redirect("/files/{$file->key}");
     }
 
-    public function close(DealFile $file, CloseFile $close): RedirectResponse
+    /** A contract date is not moved by typing alone: what would shift is shown first, and why is asked. */
+    private function asked(DealFile $file, string $name, string $day, string $at): Response
     {
-        Gate::authorize('work-on', $file);
-        $close->close($file);
-
-        return redirect("/files/{$file->key}")->with('told', 'The file is closed.');
-    }
-
-    public function end(Request $request, DealFile $file, CloseFile $close): RedirectResponse
-    {
-        Gate::authorize('work-on', $file);
-        $given = $request->validate(['status' => 'required|in:terminated,withdrawn,expired', 'reason' => 'required|string|max:500']);
-        $close->end($file, DealStatus::from($given['status']), $given['reason']);
-
-        return redirect("/files/{$file->key}")->with('told', 'The file has ended; everything in it is kept.');
+        return response('', 200)->header('HX-Reswap', 'none')
+            ->header('HX-Trigger', json_encode(['shift' => ['url' => "/files/{$file->key}/shift?".http_build_query(['anchor' => $name, 'day' => $day, 'at' => $at])]], JSON_THROW_ON_ERROR));
     }
 
     /**
@@ -213,10 +212,10 @@ final class FileController
     /** @return array<string, mixed> */
     private function sheet(DealFile $file): array
     {
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'requirements', 'members']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'requirements', 'members', 'kits']);
         $facts = FactBook::of($file);
 
-        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'contradictions' => Derived::contradictions($facts)];
+        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'contradictions' => Derived::contradictions($facts, $file->office->today())];
     }
 
     private function user(Request $request): User

@@ -6,10 +6,13 @@ namespace App\Files\Models;
 
 use App\Access\HasKey;
 use App\Access\Role;
+use App\Access\Sight;
 use App\Access\User;
 use App\Commission\Models\Commission;
 use App\Office\Models\Office;
 use App\Papers\Models\Paper;
+use App\Requirements\KitShelf;
+use App\Requirements\Models\FileKit;
 use App\Review\Models\Requirement;
 use App\Signing\Models\Round;
 use Illuminate\Database\Eloquent\Collection;
@@ -35,10 +38,15 @@ use Unanimus\Review\ReviewState;
  * @property string $kind
  * @property DealStatus $status
  * @property string|null $listing_number
- * @property string|null $kit
  * @property int $settled
  * @property int $required
  * @property string|null $closed_on
+ * @property string|null $ended_on
+ * @property string|null $end_reason
+ * @property int|null $follows_on
+ * @property string $address_key
+ * @property int $calendar_version
+ * @property int|null $opened_by
  * @property Carbon $created_at
  * @property-read Office $office
  * @property-read Collection<int, Party> $parties
@@ -48,6 +56,9 @@ use Unanimus\Review\ReviewState;
  * @property-read Collection<int, Round> $rounds
  * @property-read Collection<int, Member> $members
  * @property-read Commission|null $commission
+ * @property-read Collection<int, FileKit> $kits
+ * @property-read Collection<int, Task> $tasks
+ * @property-read DealFile|null $before
  */
 final class DealFile extends Model
 {
@@ -56,7 +67,7 @@ final class DealFile extends Model
     /** @var array<string, string> */
     protected $casts = ['status' => DealStatus::class];
 
-    protected $attributes = ['side' => 'buyer', 'kind' => 'sale', 'status' => 'preparing', 'settled' => 0, 'required' => 0, 'listing_number' => null, 'kit' => null, 'closed_on' => null];
+    protected $attributes = ['side' => 'buyer', 'kind' => 'sale', 'status' => 'preparing', 'settled' => 0, 'required' => 0, 'listing_number' => null, 'closed_on' => null, 'follows_on' => null, 'ended_on' => null, 'end_reason' => null, 'labels' => '{}', 'address_key' => ''];
 
     /** @return BelongsTo<Office, $this> */
     public function office(): BelongsTo
@@ -119,30 +130,67 @@ final class DealFile extends Model
     /** Keeps the counted completeness beside the file, for lists. */
     public function countSettled(): void
     {
-        $this->load('requirements');
-        $whole = $this->completeness();
-        $this->update(['settled' => $whole->settled, 'required' => $whole->all]);
+        Sight::asTheFile($this->id, function (): void {
+            $this->load('requirements');
+            $whole = $this->completeness();
+            $this->update(['settled' => $whole->settled, 'required' => $whole->all]);
+            $this->unsetRelation('requirements');
+        });
     }
 
-    public function kitDefinition(): ?Kit
+    /** @return HasMany<FileKit, $this> */
+    public function kits(): HasMany
     {
-        static $kits = [];
-        if ($this->kit === null || preg_match('/^[a-z-]+$/', $this->kit) !== 1) {
-            return null;
-        }
+        return $this->hasMany(FileKit::class)->orderBy('id');
+    }
 
-        return $kits[$this->kit] ??= Kit::fromFile(base_path("library/kits/{$this->kit}.json"));
+    /** @return HasMany<Task, $this> */
+    public function tasks(): HasMany
+    {
+        return $this->hasMany(Task::class)->orderBy('id');
+    }
+
+    /** @return BelongsTo<DealFile, $this> the file this one follows on */
+    public function before(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'follows_on');
+    }
+
+    /** @return list<Kit> what was applied, in order */
+    public function kitDefinitions(): array
+    {
+        return array_values(array_filter($this->kits->map(static fn (FileKit $one) => KitShelf::find($one->kit, $one->version))->all()));
+    }
+
+    /** @return list<string> */
+    public function labels(): array
+    {
+        return array_values(array_filter(str_getcsv(trim((string) $this->getAttribute('labels'), '{}'), ',', '"', '\\'), static fn ($label) => $label !== null && $label !== ''));
+    }
+
+    /** @param  list<string>  $labels */
+    public function putLabels(array $labels): void
+    {
+        $this->update(['labels' => '{'.implode(',', array_map(static fn (string $label) => '"'.addcslashes($label, '"\\').'"', $labels)).'}']);
+    }
+
+    /** The side a person works for in this file; null: the whole file. */
+    public function sideOf(User $user): ?string
+    {
+        return $user->holds(Role::Broker, $this->office_id) ? null : $this->members->firstWhere('user_id', $user->id)?->side;
     }
 
     /** In words: "We represent the buyers · sale". */
     public function sides(): string
     {
-        return match ($this->side) {
-            'buyer' => 'We represent the buyers',
-            'seller' => 'We represent the seller',
-            'both' => 'Both sides in the house',
-            'tenant' => 'We represent the tenants',
-            default => 'We represent the landlord',
+        $word = match ($this->side) {
+            'buyer' => 'the buyers',
+            'seller' => 'the seller',
+            'both' => null,
+            'tenant' => 'the tenants',
+            default => 'the landlord',
         };
+
+        return $word === null ? 'Both sides in the house' : ($this->kind === 'referral' ? "Referral of {$word}" : "We represent {$word}");
     }
 }

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $deal_file_id
  * @property int $user_id
  * @property string $role
+ * @property string|null $side
  */
 final class Member extends Model
 {

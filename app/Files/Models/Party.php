@@ -6,6 +6,7 @@ namespace App\Files\Models;
 
 use App\Access\HasKey;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Unanimus\Signing\Seat;
 
 /**
@@ -20,8 +21,14 @@ use Unanimus\Signing\Seat;
  * @property string $name
  * @property string $signing_name
  * @property string $initials
- * @property string|null $email
- * @property string|null $phone
+ * @property string $kind
+ * @property string|null $signed_by
+ * @property string|null $capacity
+ * @property bool $prints_contact
+ * @property-read PartyContact|null $contact
+ * @property-read string|null $email
+ * @property-read string|null $phone
+ * @property-read string|null $address
  * @property string|null $firm
  * @property int|null $user_id
  */
@@ -29,7 +36,54 @@ final class Party extends Model
 {
     use HasKey;
 
-    protected $attributes = ['email' => null, 'phone' => null, 'firm' => null, 'user_id' => null, 'signing_name' => '', 'initials' => ''];
+    protected $attributes = ['kind' => 'person', 'firm' => null, 'user_id' => null, 'signing_name' => '', 'initials' => '', 'signed_by' => null, 'capacity' => null, 'prints_contact' => false];
+
+    /** @var list<string> */
+    protected $with = ['contact'];
+
+    /** @var array<string, string> */
+    protected $casts = ['prints_contact' => 'boolean'];
+
+    /** @return HasOne<PartyContact, $this> how to reach them; only their own side sees it */
+    public function contact(): HasOne
+    {
+        return $this->hasOne(PartyContact::class);
+    }
+
+    public function getEmailAttribute(): ?string
+    {
+        return $this->contact?->email;
+    }
+
+    public function getPhoneAttribute(): ?string
+    {
+        return $this->contact?->phone;
+    }
+
+    public function getAddressAttribute(): ?string
+    {
+        return $this->contact?->address;
+    }
+
+    /** Whether the one who signs is not the party itself: an entity, trust or estate, or someone with a power of attorney. */
+    public function isSignedByAnother(): bool
+    {
+        return ($this->signed_by ?? '') !== '';
+    }
+
+    /**
+     * Keeps how to reach them; what is not named stays.
+     *
+     * @param array{email?: string|null, phone?: string|null, address?: string|null} $ways
+     */
+    public function reach(array $ways): void
+    {
+        if ($ways === []) {
+            return;
+        }
+        PartyContact::query()->updateOrCreate(['party_id' => $this->id], ['brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'side' => $this->seat()->side(), ...$ways]);
+        $this->unsetRelation('contact');
+    }
 
     public function seat(): Seat
     {

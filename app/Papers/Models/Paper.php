@@ -30,6 +30,8 @@ use Unanimus\Forms\Library;
  * @property string $state
  * @property int $position
  * @property string $reason
+ * @property string|null $side whose own it is; null: both sides'
+ * @property string $called_by
  * @property-read DealFile $file
  * @property-read Collection<int, PaperValue> $values
  * @property-read Collection<int, PaperVersion> $versions
@@ -40,7 +42,7 @@ final class Paper extends Model
 {
     use HasKey;
 
-    protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => ''];
+    protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => '', 'side' => null, 'called_by' => ''];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -6,6 +6,7 @@ namespace App\Signing\Http;
 
 use App\Access\User;
 use App\Files\Models\DealFile;
+use App\Files\Models\Party;
 use App\Mail\Post;
 use App\Papers\Bytes;
 use App\Papers\Chosen;
@@ -21,7 +22,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
@@ -68,7 +68,7 @@ final class RoundController
             $address = trim((string) ($given['addresses'][$signer->key] ?? ''));
             if ($address !== '' && $address !== $signer->email) {
                 $signer->update(['email' => $address]);
-                DB::table('parties')->where('id', $signer->party_id)->update(['email' => $address]);
+                Party::query()->findOrFail($signer->party_id)->reach(['email' => $address]);
             }
         }
         if ($request->boolean('send')) {

@@ -1,6 +1,6 @@
-@props(['line', 'file'])
-@php($base = 38 + $line->rows * 18)
-<svg class="deal-line" viewBox="0 0 1232 {{ $base + 48 }}" role="group" aria-label="Deal line: {{ count($line->posts) }} anchors and {{ count($line->flags) }} deadlines">
+@props(['line', 'file', 'moves' => false])
+@php($base = 18 + $line->height)
+<svg class="deal-line" viewBox="0 0 1232 {{ $base + 48 }}" role="group" @if ($moves) data-deal-line="/files/{{ $file->key }}/shift" data-unit="{{ $line->unit }}" @endif aria-label="Deal line: {{ count($line->posts) }} anchors and {{ count($line->flags) }} deadlines">
     <line class="rail" x1="16" y1="{{ $base }}" x2="1216" y2="{{ $base }}"/>
     @if ($line->today !== null && $line->today > $line->from)
         <line class="run" x1="{{ $line->from }}" y1="{{ $base }}" x2="{{ min($line->today, $line->to) }}" y2="{{ $base }}"/>
@@ -10,11 +10,15 @@
         <text class="tick-label" x="{{ $tick['x'] }}" y="{{ $base + 21 }}">{{ $tick['label'] }}</text>
     @endforeach
     @foreach ($line->flags as $flag)
-        <a class="flag {{ $flag['state'] }}" href="#deadlines">
+        <a class="flag {{ $flag['state'] }}" href="/files/{{ $file->key }}/dates">
             <title>{{ $flag['label'] }}, {{ $flag['day'] }}: {{ $flag['because'] }}</title>
-            @if ($flag['row'] === 0)
-                <line x1="{{ $flag['x'] }}" y1="{{ $base - 3 }}" x2="{{ $flag['x'] }}" y2="{{ $base - 12 }}"/>
-                <path d="M{{ $flag['x'] }} {{ $base - 12 }}h8l3 3l-3 3h-8z"/>
+            @if ($line->isSlanted())
+                @php($foot = $line->feet[$flag['key']])
+                <path class="lead" d="M{{ $flag['x'] }} {{ $base - 3 }}V{{ $base - 9 }}L{{ $foot }} {{ $base - 22 }}"/>
+                <g transform="translate({{ $foot }} {{ $base - 22 }}) rotate(-{{ $line::SLANT }})">
+                    <path d="M0 -7h{{ $flag['width'] - 6 }}l6 7l-6 7h-{{ $flag['width'] - 6 }}z"/>
+                    <text x="5" y="4.2">{{ $flag['label'] }}</text>
+                </g>
             @else
                 @php($top = $base - 16 - $flag['row'] * 18)
                 <line x1="{{ $flag['x'] }}" y1="{{ $base - 3 }}" x2="{{ $flag['x'] }}" y2="{{ $top }}"/>
@@ -28,9 +32,17 @@
         <text class="today-label" x="{{ $line->today }}" y="10">today</text>
     @endif
     @foreach ($line->posts as $post)
-        <g @class(['post', 'past' => $post['past']])>
+        <g @class(['post', 'past' => $post['past'], 'moves' => $moves]) @if ($moves) tabindex="0" role="slider" aria-valuemin="-3660" aria-valuemax="3660" aria-valuenow="0" aria-valuetext="{{ $post['day'] }}" aria-label="{{ $post['label'] }}: arrow keys move it, Enter shows what moves with it" data-anchor="{{ $post['key'] }}" data-day="{{ $post['iso'] }}" @endif>
             <rect x="{{ $post['x'] - 4 }}" y="{{ $base - 13 }}" width="8" height="26" rx="1.5"/>
             <text text-anchor="{{ $post['anchor'] }}" x="{{ $post['x'] }}" y="{{ $base + 40 }}"><tspan class="name">{{ $post['label'] }}</tspan> <tspan class="day">{{ $post['day'] }}</tspan></text>
         </g>
     @endforeach
 </svg>
+<table class="unseen">
+    <caption>Dates of this file</caption>
+    <thead><tr><th scope="col">Date</th><th scope="col">Day</th><th scope="col">Standing</th></tr></thead>
+    <tbody>
+    @foreach ($line->posts as $post)<tr><th scope="row">{{ $post['label'] }}</th><td>{{ $post['day'] }}</td><td>{{ $post['past'] ? 'past' : 'ahead' }}</td></tr>@endforeach
+    @foreach ($line->flags as $flag)<tr><th scope="row">{{ $flag['label'] }}</th><td>{{ $flag['day'] }}</td><td>{{ $flag['state'] }}: {{ $flag['because'] }}</td></tr>@endforeach
+    </tbody>
+</table>

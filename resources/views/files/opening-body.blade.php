@@ -38,3 +38,4 @@
         @include('files.opening-follows')
     </section>
 </div>
+<dialog id="shift" class="leaf pad wide" aria-label="What moves"></dialog>

@@ -52,15 +52,25 @@
             <div class="board-head">
                 <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<label class="button tight">Bring in a PDF<input class="unseen" type="file" name="pdf" accept="application/pdf" data-file-form aria-label="Bring in a PDF"></label></form>
                 <div class="acts">
+                    <button class="button tight plain" type="button" data-opens="#labels">Labels</button>
+                    @if ($file->status->value === 'preparing' && in_array($file->side, ['seller', 'both', 'landlord']))
+                        <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="active"><button class="button tight">Make active</button></form>
+                    @endif
                     @if ($file->status->value === 'under_contract')
-                        <form method="post" action="/files/{{ $file->key }}/close">@csrf<button class="button tight" @if ($file->commission?->authorized_at === null) aria-disabled="true" title="Closed once the disbursement is authorized" @endif>Close the file</button></form>
+                        <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="closed"><button class="button tight" @if ($file->commission?->authorized_at === null) aria-disabled="true" title="Closed once the disbursement is authorized" @endif>Close the file</button></form>
                     @endif
                     @if ($file->status->isOpen())
                         <button class="button tight plain" type="button" data-opens="#end">End without closing</button>
+                    @else
+                        @if ($file->status->value !== 'closed')<form method="post" action="/files/{{ $file->key }}/follow-on">@csrf<button class="button tight now">Start the follow-on</button></form>@endif
+                        @can('review', $file)<button class="button tight plain" type="button" data-opens="#reopen">Open again</button>@endcan
                     @endif
                 </div>
             </div>
             @endif
+            @if ($file->before || $follower)<p class="board-head small">@if ($file->before)<span>Follows on <a href="/files/{{ $file->before->key }}">{{ $file->before->name }}</a>, {{ $file->before->status->readable() }}.</span>@endif @if ($follower)<span>Followed by <a href="/files/{{ $follower->key }}">{{ $follower->name }}</a>.</span>@endif</p>@endif
+            @if ($file->end_reason)<p class="board-head small"><span>{{ $file->status->label() }} {{ \Unanimus\Dates\LocalDate::of($file->ended_on)->short($agenda->today->year()) }}: {{ $file->end_reason }}</span></p>@endif
+            @include('files.tasks-drawer')
             <details class="drawer" @if (request('drawer')) open @endif><summary>History <span class="dim">{{ count($history) }}</span></summary>
                 <ol>
                     @foreach ($history as $entry)
@@ -71,13 +81,32 @@
             </details>
         </div>
     </div>
+    <dialog id="shift" class="leaf pad wide" aria-label="What moves"></dialog>
     <dialog id="end" class="leaf pad" aria-label="End without closing">
         <h2>End this file without closing</h2>
-        <form method="post" action="/files/{{ $file->key }}/end">
+        <form method="post" action="/files/{{ $file->key }}/status">
             @csrf
             <label class="line"><span>How</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if (in_array($status->value, ['terminated', 'withdrawn', 'expired']))<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
+            <label class="line"><span>On which day, if not today</span><input class="input" name="on" maxlength="40" autocomplete="off" placeholder="{{ $file->office->today()->short() }}"></label>
             <label class="line"><span>Why</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
             <button class="button now">End the file</button> <button class="button" formmethod="dialog" formnovalidate>Keep it open</button>
+        </form>
+    </dialog>
+    <dialog id="reopen" class="leaf pad" aria-label="Open again">
+        <h2>Open this file again</h2>
+        <form method="post" action="/files/{{ $file->key }}/status">
+            @csrf
+            <label class="line"><span>As</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if ($status->isOpen())<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
+            <label class="line"><span>Why</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
+            <button class="button now">Open it again</button> <button class="button" formmethod="dialog" formnovalidate>Leave it</button>
+        </form>
+    </dialog>
+    <dialog id="labels" class="leaf pad" aria-label="Labels">
+        <h2>Labels</h2>
+        <form method="post" action="/files/{{ $file->key }}/labels">
+            @csrf @method('put')
+            <label class="line"><span>For what is unusual here, with commas between</span><input class="input" name="labels" value="{{ implode(', ', $file->labels()) }}" maxlength="400" placeholder="probate, relocation" autocomplete="off"></label>
+            <button class="button now">Store</button> <button class="button" formmethod="dialog" formnovalidate>Close</button>
         </form>
     </dialog>
 </x-layout>

@@ -30,7 +30,7 @@
         </section>
     </div>
     <div class="lanes-head">
-        <h2>Lanes</h2><span class="dim">{{ $today->open }} open files</span>
+        <h2>Lanes</h2><span class="dim">{{ $today->open }} open files</span> <a href="/tasks">Tasks</a>
         <span class="zoom">@foreach (['week', 'month', 'quarter'] as $by)<a href="/?by={{ $by }}" @if ($by === $span) aria-current="true" @endif>{{ $by }}</a>@endforeach</span>
     </div>
     @if ($today->open === 0)

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Access\User;
+use App\Files\Models\DealFile;
+use App\History\History;
+use App\Papers\Models\Paper;
+use Unanimus\Files\StepRefused;
+use Unanimus\Signing\Seat;
+
+/**
+ * Starts the next buyers' file on the same listing, or the next search of the same buyers: it takes what belongs to the
+ * listing, or to the clients, and leaves the deal that fell through where it is.
+ */
+final class FollowOn
+{
+    /** What belongs to a listing, not to one deal on it. */
+    private const OF_LISTING = ['list_price', 'listed_on', 'listing_expires', 'listing_commission', 'payoff', 'second_payoff', 'annual_tax', 'title_costs', 'transfer_tax'];
+
+    public function __construct(private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty)
+    {
+    }
+
+    /** @throws StepRefused when the deal is still on, or has a follow-on already */
+    public function __invoke(DealFile $before, User $by): DealFile
+    {
+        if ($before->status->isOpen()) {
+            throw new StepRefused('This deal is still on. End it first; then a follow-on file can take over what belongs to the listing.');
+        }
+        $next = DealFile::query()->where('follows_on', $before->id)->first();
+        if ($next !== null) {
+            throw new StepRefused("There is a follow-on already: {$next->name}.");
+        }
+        $ofListing = in_array($before->side, ['seller', 'both', 'landlord'], true);
+        $side = $before->side === 'both' ? 'seller' : $before->side;
+        $file = ($this->open)($by, $side, $before->kind, $before->office_id);
+        $file->update(['follows_on' => $before->id, 'listing_number' => $ofListing ? $before->listing_number : null]);
+        foreach ($before->members as $member) {
+            $file->members()->firstOrCreate(['user_id' => $member->user_id], ['brokerage_id' => $file->brokerage_id, 'role' => $member->role]);
+        }
+        $facts = [];
+        foreach ($ofListing ? $before->knownFacts : [] as $known) {
+            if (str_starts_with($known->name, 'property.') || in_array($known->name, self::OF_LISTING, true)) {
+                $facts[$known->name] = $known->value;
+            }
+        }
+        $this->setFact->fromListing($file, $facts, "from {$before->name}, first try");
+        $roles = $ofListing ? ['seller', 'landlord'] : [$before->side];
+        foreach ($before->parties as $party) {
+            if (in_array($party->role, $roles, true)) {
+                ($this->setParty)($file, Seat::of("{$party->role}.{$party->number}"), [
+                    'name' => $party->name, 'signing_name' => $party->signing_name, 'initials' => $party->initials, 'email' => $party->email, 'phone' => $party->phone, 'address' => $party->address,
+                    'kind' => $party->kind, 'signed_by' => $party->signed_by, 'capacity' => $party->capacity,
+                ]);
+            }
+        }
+        $this->carryPapers($before, $file, $ofListing ? ['agency', 'listing'] : ['agency']);
+        History::add($before->brokerage_id, $before->id, 'Followed by another file', ['file' => $file->name]);
+        History::add($file->brokerage_id, $file->id, 'Follows on', ['file' => $before->name]);
+
+        return $file->refresh();
+    }
+
+    /** @param  list<string>  $stages */
+    private function carryPapers(DealFile $before, DealFile $file, array $stages): void
+    {
+        foreach ($before->papers as $paper) {
+            if (! in_array($paper->stage, $stages, true) || $paper->latest === null || $paper->state === 'void') {
+                continue;
+            }
+            $place = $file->papers()->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
+                ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => 'awaited', 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
+            $place->update(['state' => $paper->state, 'reason' => "from {$before->name}"]);
+            $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page);
+        }
+    }
+}

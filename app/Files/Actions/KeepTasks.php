@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Access\User;
+use App\Files\Models\DealFile;
+use App\Files\Models\Task;
+use App\History\History;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+
+/** Tasks by hand, and which are done by whom. */
+final class KeepTasks
+{
+    /**
+     * @param array{title: string, day?: string|null, anchor?: string|null, days?: int|null, business?: bool, user_id?: int|null} $given
+     *
+     * @throws StepRefused when the day cannot be read
+     */
+    public function add(DealFile $file, array $given, User $by): Task
+    {
+        $anchor = trim((string) ($given['anchor'] ?? ''));
+        $day = trim((string) ($given['day'] ?? ''));
+        try {
+            $due = $anchor !== '' || $day === '' ? null : LocalDate::parse($day, $file->office->today())->iso();
+        } catch (DateUnreadable $unreadable) {
+            throw new StepRefused("{$unreadable->getMessage()} The task is not stored yet.", previous: $unreadable);
+        }
+        $task = $file->tasks()->create([
+            'brokerage_id' => $file->brokerage_id, 'title' => trim($given['title']), 'user_id' => $given['user_id'] ?? $by->id, 'created_by' => $by->id,
+            'anchor' => $anchor === '' ? null : $anchor, 'days' => $anchor === '' ? 0 : ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'due' => $due, 'side' => $file->side === 'both' ? $file->sideOf($by) : null,
+        ]);
+        History::add($file->brokerage_id, $file->id, 'Task added', ['task' => $task->title], $task->side);
+
+        return $task;
+    }
+
+    /** Says that tasks are done, or open again; a second time changes nothing. */
+    public function mark(Task $task, bool $done, User $by): void
+    {
+        $changed = DB::table('tasks')->where('id', $task->id)->whereNull('done_at', not: ! $done)->update(['done_at' => $done ? now() : null, 'done_by' => $done ? $by->id : null, 'updated_at' => now()]);
+        $changed === 0 || History::add($task->brokerage_id, $task->deal_file_id, $done ? 'Task done' : 'Task open again', ['task' => $task->title], $task->side);
+    }
+
+    public function assign(Task $task, User $to): void
+    {
+        if ($task->user_id !== $to->id) {
+            $task->update(['user_id' => $to->id]);
+            History::add($task->brokerage_id, $task->deal_file_id, 'Task given to', ['task' => $task->title, 'to' => $to->name], $task->side);
+        }
+    }
+
+    public function drop(Task $task): void
+    {
+        $task->delete();
+        History::add($task->brokerage_id, $task->deal_file_id, 'Task taken away', ['task' => $task->title], $task->side);
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Files\Agenda;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\Shift;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\StepRefused;
+use Unanimus\Terms\Term;
+
+/** Moves anchors and single dates; what moves with them is known before it moves. */
+final class MoveDates
+{
+    public function __construct(private readonly SetFact $setFact)
+    {
+    }
+
+    /** Whether moving the anchor is asked about first: it stands already, and the contract binds it. */
+    public static function isAskedFirst(DealFile $file, string $name): bool
+    {
+        return $file->status === DealStatus::UnderContract && in_array(Term::tryFrom($name), Term::anchors(), true) && $file->knownFacts()->where('name', $name)->exists();
+    }
+
+    /**
+     * What moving an anchor would shift.
+     *
+     * @throws StepRefused when it is no anchor of a file
+     */
+    public static function preview(DealFile $file, string $name, LocalDate $day): Shift
+    {
+        $term = self::anchor($name);
+        $now = Agenda::of($file);
+
+        return Shift::between($now->deadlines, $now->moved($file, [$name => $day])->deadlines, [$name => ['label' => $term->label(), 'day' => $day]], $file->office->calendar(), $now->today);
+    }
+
+    /** @throws StepRefused when the contract is made and no reason is given, or it is no anchor */
+    public function move(DealFile $file, string $name, LocalDate $day, string $reason): void
+    {
+        $term = self::anchor($name);
+        $reason = trim($reason);
+        if ($reason === '' && self::isAskedFirst($file, $name)) {
+            throw new StepRefused('The contract is made: say why the date moves, such as “amendment 1 signed”.');
+        }
+        $before = Agenda::of($file);
+        $shift = self::preview($file, $name, $day);
+        ($this->setFact)($file, $name, $day->iso());
+        History::add($file->brokerage_id, $file->id, 'Dates moved', array_filter([
+            'anchor' => $term->label(), 'from' => isset($before->anchors[$name]) ? $before->anchors[$name]['day']->iso() : '', 'to' => $day->iso(), 'reason' => $reason,
+            'with it' => implode(', ', array_map(static fn (array $move) => $move['label'].' '.($move['to']?->iso() ?? 'gone'), $shift->moves)),
+        ]));
+    }
+
+    /** @throws StepRefused when there is no such deadline, no reason, or the day cannot be read */
+    public function setByHand(DealFile $file, string $name, string $typed, string $reason): void
+    {
+        $deadline = Agenda::of($file)->deadline($name) ?? throw new StepRefused('This file has no such deadline.');
+        $reason = trim($reason);
+        if ($reason === '') {
+            throw new StepRefused('Say why the day is another than the contract gives.');
+        }
+        try {
+            $day = LocalDate::parse($typed, $file->office->today());
+        } catch (DateUnreadable $unreadable) {
+            throw new StepRefused("{$unreadable->getMessage()} The day stays as it is.", previous: $unreadable);
+        }
+        $file->knownFacts()->updateOrCreate(['name' => "day.{$name}"], ['brokerage_id' => $file->brokerage_id, 'value' => $day->iso(), 'source' => mb_substr($reason, 0, 300), 'stored_at' => now(), 'user_id' => Auth::id()]);
+        History::add($file->brokerage_id, $file->id, 'Date set by hand', ['deadline' => $deadline->label, 'from' => $deadline->due->iso(), 'to' => $day->iso(), 'reason' => $reason]);
+    }
+
+    /** @throws StepRefused when it was not set by hand */
+    public function bringBack(DealFile $file, string $name): void
+    {
+        $deadline = Agenda::of($file)->deadline($name);
+        $known = $file->knownFacts()->where('name', "day.{$name}")->first() ?? throw new StepRefused('This date follows its rule already.');
+        $known->delete();
+        History::add($file->brokerage_id, $file->id, 'Date follows its rule again', ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? '']);
+    }
+
+    private static function anchor(string $name): Term
+    {
+        $term = Term::tryFrom($name);
+
+        return $term !== null && in_array($term, Term::anchors(), true) ? $term : throw new StepRefused('This is no date that others count from.');
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Access\Role;
+use App\Access\User;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\StepRefused;
+
+/** Moves a file through its statuses, each time by someone who may. */
+final class MoveStatus
+{
+    /**
+     * @param User|null $by null: the application itself, when a day has come
+     * @param LocalDate|null $on the day it ended; null: today
+     *
+     * @throws StepRefused when it cannot go there from here, they may not, no reason is given where one is needed, or its disbursement is not authorized
+     */
+    public function __invoke(DealFile $file, DealStatus $to, ?User $by, string $reason = '', ?LocalDate $on = null): void
+    {
+        DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->first();
+        $file->refresh();
+        $from = $file->status;
+        $from->to($to);
+        if ($by !== null && $from->movedBy() === 'broker' && ! $by->holds(Role::Broker, $file->office_id)) {
+            throw new StepRefused("A file that is {$from->readable()} is opened again by the broker alone.");
+        }
+        $reason = trim($reason);
+        if ($reason === '' && $from->needsReason($to)) {
+            throw new StepRefused($to->isOpen() ? 'Say in a few words why the file is opened again.' : 'Say in a few words why the file ends.');
+        }
+        $today = $file->office->today();
+        if ($on !== null && $on->isAfter($today)) {
+            throw new StepRefused('A file ends today or on a day before, not in the future.');
+        }
+        if ($to === DealStatus::Closed && ! $this->isPaidOut($file)) {
+            throw new StepRefused('The commission disbursement is not authorized yet. The broker authorizes it on the commission sheet.');
+        }
+        $ended = $to->isOpen() ? null : ($on ?? $today)->iso();
+        $file->update(['status' => $to, 'closed_on' => $to === DealStatus::Closed ? $ended : null, 'ended_on' => $ended, 'end_reason' => $to->isOpen() || $reason === '' ? null : $reason]);
+        History::add($file->brokerage_id, $file->id, $from->isOpen() ? $to->label() : "Opened again: {$to->readable()}", array_filter(['reason' => $reason, 'on' => $ended, 'before' => $from->readable()]));
+    }
+
+    private function isPaidOut(DealFile $file): bool
+    {
+        $sheets = DB::table('commissions')->where('deal_file_id', $file->id)->get(['authorized_at']);
+
+        return $sheets->isNotEmpty() && $sheets->every(static fn (object $sheet) => $sheet->authorized_at !== null);
+    }
+}

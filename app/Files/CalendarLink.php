@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use App\Access\Sight;
+use App\Access\User;
+use App\Files\Models\DealFile;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\CalendarFeed;
+
+/** The secret addresses of calendars, and what stands behind them. An address is dead once its version has moved on. */
+final class CalendarLink
+{
+    public static function ofFile(DealFile $file): string
+    {
+        return url("/calendar/file/{$file->key}/".self::proof("file:{$file->key}:{$file->calendar_version}").'.ics');
+    }
+
+    public static function ofPerson(User $user): string
+    {
+        return url("/calendar/person/{$user->key}/".self::proof("person:{$user->key}:{$user->calendar_version}").'.ics');
+    }
+
+    /** The file's calendar when the address holds, else null. */
+    public static function openFile(string $key, string $proof): ?string
+    {
+        return DB::transaction(static function () use ($key, $proof): ?string {
+            $row = DB::selectOne('SELECT * FROM file_by_key(?)', [$key]);
+            if ($row === null || ! hash_equals(self::proof("file:{$key}:{$row->calendar_version}"), $proof)) {
+                return null;
+            }
+            Sight::ofFile((int) $row->brokerage_id, (int) $row->file_id);
+            $file = DealFile::query()->with(['office', 'knownFacts', 'kits'])->findOrFail($row->file_id);
+            $feed = new CalendarFeed($file->name, $file->office->timeZone());
+            self::add($feed, $file);
+
+            return $feed->render();
+        });
+    }
+
+    /** The person's calendar when the address holds, else null. */
+    public static function openPerson(string $key, string $proof): ?string
+    {
+        return DB::transaction(static function () use ($key, $proof): ?string {
+            $user = User::hydrate(DB::select('SELECT * FROM user_by_key(?)', [$key]))->first();
+            if (! $user instanceof User || ! hash_equals(self::proof("person:{$key}:{$user->calendar_version}"), $proof)) {
+                return null;
+            }
+            DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
+            Sight::ofPerson($user);
+            $files = DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->whereHas('members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('id')->limit(500)->get();
+            $feed = new CalendarFeed("Unanimus, {$user->name}", $files->first()?->office->timeZone() ?? new \DateTimeZone('UTC'));
+            foreach ($files as $file) {
+                self::add($feed, $file);
+            }
+
+            return $feed->render();
+        });
+    }
+
+    private static function add(CalendarFeed $feed, DealFile $file): void
+    {
+        $agenda = Agenda::of($file);
+        // The history only grows, so its last number tells a calendar which of two readings is the later one.
+        $last = DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->first(['seq', 'at']);
+        [$sequence, $changed] = [(int) ($last->seq ?? 0), Carbon::parse($last->at ?? $file->created_at)];
+        $url = url("/files/{$file->key}");
+        foreach ($agenda->anchors as $name => $anchor) {
+            $feed->add("anchor-{$name}-{$file->key}@unanimus", $anchor['day'], null, "{$anchor['label']}: {$file->name}", $file->sides(), $url, $sequence, $changed);
+        }
+        foreach ($agenda->deadlines as $deadline) {
+            $feed->add("deadline-{$deadline->name}-{$file->key}@unanimus", $deadline->due, $deadline->cutOff, "{$deadline->label}: {$file->name}", $deadline->because, $url, $sequence, $changed, in_array($deadline->name, $agenda->done, true));
+        }
+    }
+
+    private static function proof(string $what): string
+    {
+        return substr(hash_hmac('sha256', "calendar:{$what}", (string) config('app.key')), 0, 40);
+    }
+}

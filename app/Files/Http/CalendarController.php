@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Http;
+
+use App\Access\User;
+use App\Files\CalendarLink;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+
+/** Calendars by their secret addresses, and taking an address back. */
+final class CalendarController
+{
+    public function file(string $key, string $proof): Response
+    {
+        return $this->answer(CalendarLink::openFile($key, $proof));
+    }
+
+    public function person(string $key, string $proof): Response
+    {
+        return $this->answer(CalendarLink::openPerson($key, $proof));
+    }
+
+    public function renewFile(DealFile $file): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $file->update(['calendar_version' => $file->calendar_version + 1]);
+        History::add($file->brokerage_id, $file->id, 'Calendar address renewed');
+
+        return redirect("/files/{$file->key}/dates")->with('told', 'The calendar has a new address; the old one is dead.');
+    }
+
+    public function renewOwn(Request $request): RedirectResponse
+    {
+        $user = $request->user();
+        $user instanceof User && DB::table('users')->where('id', $user->id)->increment('calendar_version');
+
+        return back()->with('told', 'Your calendar has a new address; the old one is dead.');
+    }
+
+    private function answer(?string $feed): Response
+    {
+        return $feed === null
+            ? new Response('This calendar address is not valid any more. Ask for the present one in Unanimus.', 404, ['Content-Type' => 'text/plain; charset=utf-8'])
+            : new Response($feed, 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300']);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Http;
+
+use App\Access\User;
+use App\Files\Actions\KeepTasks;
+use App\Files\Models\DealFile;
+use App\Files\Models\Task;
+use App\Files\TaskList;
+use App\Office\Models\Office;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\StepRefused;
+
+/** Tasks: the list over all files, and those of one. */
+final class TaskController
+{
+    public function index(Request $request): View
+    {
+        $user = $this->user($request);
+        $who = (string) $request->query('who', 'me');
+        $filter = ['who' => $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me', 'when' => (string) $request->query('when', ''), 'done' => $request->boolean('done'), 'office' => $request->integer('office') ?: null, 'kind' => in_array($request->query('kind'), ['sale', 'lease', 'referral'], true) ? (string) $request->query('kind') : ''];
+
+        return view('files.tasks', ['list' => TaskList::of($user, $filter), 'filter' => $filter, 'offices' => Office::query()->orderBy('name')->get(), 'people' => User::query()->where('active', true)->orderBy('name')->get()]);
+    }
+
+    public function store(Request $request, DealFile $file, KeepTasks $tasks): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(['title' => 'required|string|max:200', 'day' => 'nullable|string|max:40', 'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/', 'days' => 'nullable|integer|between:-3660,3660', 'business' => 'nullable|boolean', 'who' => 'nullable|string|max:26'], ['title.required' => 'Say what is to be done.']);
+        $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
+        $tasks->add($file, ['title' => $given['title'], 'day' => $given['day'] ?? null, 'anchor' => $given['anchor'] ?? null, 'days' => (int) ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'user_id' => $who?->id], $this->user($request));
+
+        return redirect("/files/{$file->key}?tasks=1")->with('told', 'Task added.');
+    }
+
+    /** Several at once, from the list; those of files one does not work on are refused as a whole. */
+    public function mark(Request $request, KeepTasks $tasks): RedirectResponse
+    {
+        $given = $request->validate(['tasks' => 'required|array|max:500', 'tasks.*' => 'string|size:26', 'do' => 'required|in:done,open,give,drop', 'to' => 'nullable|string|max:26'], ['tasks.required' => 'Take at least one task first.']);
+        $found = Task::query()->with(['file.members', 'file.office'])->whereIn('key', array_unique($given['tasks']))->get();
+        if ($found->count() !== count(array_unique($given['tasks']))) {
+            throw new StepRefused('One of these tasks is not there any more. Look again; nothing was changed.');
+        }
+        foreach ($found as $task) {
+            Gate::authorize('work-on', $task->file);
+        }
+        $by = $this->user($request);
+        $to = $given['do'] === 'give' ? (User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ?? throw new StepRefused('Choose whom the tasks are for.')) : null;
+        foreach ($found as $task) {
+            match ($given['do']) {
+                'done' => $tasks->mark($task, true, $by),
+                'open' => $tasks->mark($task, false, $by),
+                'drop' => $tasks->drop($task),
+                default => $to === null ?: $tasks->assign($task, $to),
+            };
+        }
+        $count = $found->count() === 1 ? 'One task' : "{$found->count()} tasks";
+
+        return back()->with('told', "{$count} ".['done' => 'done.', 'open' => 'open again.', 'give' => 'given over.', 'drop' => 'taken away.'][$given['do']]);
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

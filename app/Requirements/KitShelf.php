@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Requirements;
+
+use App\Access\User;
+use App\Requirements\Models\KitVersion;
+use App\Requirements\Models\StoredKit;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Requirements\Kit;
+
+/** The kits at hand: those that come with the house, the offices' own, and a person's own. */
+final class KitShelf
+{
+    /** @var array<string, Kit> by key and version */
+    private static array $read = [];
+
+    /** The kit of that key in that version, or null when there is none. */
+    public static function find(string $key, int $version = 0): ?Kit
+    {
+        if (preg_match('/^[a-z][a-z-]{1,40}$/', $key) === 1) {
+            $path = base_path("library/kits/{$key}.json");
+
+            return self::$read[$key] ??= is_file($path) ? Kit::fromFile($path) : null;
+        }
+        if (isset(self::$read["{$key}:{$version}"])) {
+            return self::$read["{$key}:{$version}"];
+        }
+        $row = KitVersion::query()->join('kits', 'kits.id', '=', 'kit_versions.kit_id')->where('kits.key', $key)->when($version > 0, static fn ($query) => $query->where('kit_versions.version', $version))
+            ->orderByDesc('kit_versions.version')->first(['kit_versions.definition', 'kit_versions.version']);
+
+        return $row === null ? null : self::$read["{$key}:{$row->version}"] = Kit::fromArray($key, $row->definition);
+    }
+
+    /** @throws StepRefused when there is none */
+    public static function get(string $key, int $version = 0): Kit
+    {
+        return self::find($key, $version) ?? throw new StepRefused('This kit is not on the shelf any more.');
+    }
+
+    /** @return list<Kit> the kits that come with the house */
+    public static function builtIn(): array
+    {
+        return array_values(array_filter(array_map(static fn (string $path) => self::find(basename($path, '.json')), glob(base_path('library/kits/*.json')) ?: [])));
+    }
+
+    /** @return list<array{kit: Kit, stored: StoredKit|null, version: int, of: string}> what a person may take, the house's first */
+    public static function for(?User $user): array
+    {
+        $shelf = array_map(static fn (Kit $kit) => ['kit' => $kit, 'stored' => null, 'version' => 0, 'of' => 'comes with Unanimus'], self::builtIn());
+        $offices = DB::table('offices')->pluck('name', 'id');
+        $own = $user?->officeRoles->pluck('office_id')->all();
+        foreach (StoredKit::query()->where('retired', false)->orderBy('name')->get() as $stored) {
+            if ($stored->office_id !== null && $own !== null && ! in_array($stored->office_id, $own, true)) {
+                continue;
+            }
+            $kit = self::find($stored->key, $stored->version);
+            $kit === null || $shelf[] = ['kit' => $kit, 'stored' => $stored, 'version' => $stored->version, 'of' => $stored->user_id !== null ? 'my own' : ($stored->office_id === null ? 'all offices' : (string) $offices[$stored->office_id])];
+        }
+
+        return $shelf;
+    }
+
+    /**
+     * The kits that may apply themselves to files of an office opened by that person.
+     *
+     * @return list<array{kit: Kit, version: int}>
+     */
+    public static function applyingThemselves(int $officeId, ?int $userId): array
+    {
+        $shelf = array_map(static fn (Kit $kit) => ['kit' => $kit, 'version' => 0], self::builtIn());
+        $stored = StoredKit::query()->where('retired', false)->where(static fn ($any) => $any->whereNull('office_id')->orWhere('office_id', $officeId))
+            ->where(static fn ($any) => $any->whereNull('user_id')->orWhere('user_id', $userId ?? 0))->orderBy('id')->get();
+        foreach ($stored as $one) {
+            $kit = self::find($one->key, $one->version);
+            $kit === null || $shelf[] = ['kit' => $kit, 'version' => $one->version];
+        }
+
+        return array_values(array_filter($shelf, static fn (array $one) => $one['kit']->when !== null));
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Requirements\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What a kit said at one time; never changed.
+ *
+ * @property int $kit_id
+ * @property int $version
+ * @property array<string, mixed> $definition
+ * @property string $made_at
+ */
+final class KitVersion extends Model
+{
+    public $timestamps = false;
+
+    /** @var array<string, string> */
+    protected $casts = ['definition' => 'array'];
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Requirements;
+
+use App\Requirements\Models\HouseRule;
+use Unanimus\Requirements\KitItem;
+use Unanimus\Requirements\Rule;
+
+/** The rules of the house: those it was given, until its administrator makes them its own. */
+final class RuleShelf
+{
+    /** @var list<Rule>|null */
+    private static ?array $given = null;
+
+    /** @return list<Rule> as they come with Unanimus */
+    public static function given(): array
+    {
+        return self::$given ??= Rule::fromFile(base_path('library/rules/house.json'));
+    }
+
+    /** @return list<KitItem> what the house in sight asks for, by rules that are on */
+    public static function asks(): array
+    {
+        $own = HouseRule::query()->orderBy('position')->orderBy('id')->get();
+        $rules = $own->isEmpty() ? self::given() : $own->where('active', true)->map(static fn (HouseRule $rule) => $rule->rule())->all();
+
+        return array_values(array_map(static fn (Rule $rule) => $rule->asks, $rules));
+    }
+
+    /** Makes the given rules the house's own, so that they can be changed. */
+    public static function makeOwn(int $brokerageId): void
+    {
+        if (HouseRule::query()->exists()) {
+            return;
+        }
+        foreach (self::given() as $position => $rule) {
+            HouseRule::create(['brokerage_id' => $brokerageId, 'position' => ($position + 1) * 10, 'definition' => $rule->toArray()]);
+        }
+    }
+}

@@ -1,0 +1,43 @@
+<x-layout :title="'Dates of '.$file->name" place="files">
+    <div class="head-row"><h1>Dates</h1><a href="/files/{{ $file->key }}">{{ $file->name }}</a><x-status :status="$file->status" /></div>
+    @if ($line)<x-deal-line :$line :$file :moves="$works" />@endif
+    <div class="leaf pad">
+        @if ($agenda->anchors === [] && $agenda->deadlines === [])
+            <p class="empty">Dates appear once there is an offer, acceptance or closing. <a href="/files/{{ $file->key }}/opening">Enter one</a>.</p>
+        @else
+        <table class="ledger dates">
+            <thead><tr><th></th><th>Day</th><th>How it is computed</th><th></th></tr></thead>
+            <tbody>
+            @foreach ($agenda->anchors as $name => $anchor)
+                <tr><td><b>{{ $anchor['label'] }}</b></td><td>{{ $anchor['day']->short($agenda->today->year()) }}</td><td class="dim">Entered; other dates count from it.</td>
+                    <td class="right">@if ($works)<form class="in-row" action="/files/{{ $file->key }}/shift" data-shift><input type="hidden" name="anchor" value="{{ $name }}"><label class="unseen" for="move-{{ $name }}">New day for {{ $anchor['label'] }}</label><input class="input" id="move-{{ $name }}" name="day" placeholder="new day" required maxlength="40" autocomplete="off"><button class="button tight">What moves?</button></form>@endif</td></tr>
+            @endforeach
+            @foreach ($agenda->deadlines as $deadline)
+                <tr><td><b>{{ $deadline->label }}</b></td>
+                    <td @class(['late' => $deadline->standing($agenda->done, $agenda->today) === 'late', 'ok' => in_array($deadline->name, $agenda->done, true)])>{{ $deadline->due->short($agenda->today->year()) }}@if (in_array($deadline->name, $agenda->done, true)) ✓@endif</td>
+                    <td class="dim">{{ $deadline->because }}</td>
+                    <td class="right">
+                        @if ($works && $deadline->isByHand())
+                            <form method="post" action="/files/{{ $file->key }}/dates/{{ $deadline->name }}">@csrf @method('delete')<button class="button tight">Back to the rule</button></form>
+                        @elseif ($works)
+                            <details class="by-hand"><summary>Set by hand</summary>
+                                <form method="post" action="/files/{{ $file->key }}/dates/{{ $deadline->name }}">@csrf @method('put')
+                                    <label class="line"><span>Day</span><input class="input" name="day" required maxlength="40" autocomplete="off"></label>
+                                    <label class="line"><span>Why</span><input class="input" name="reason" required maxlength="300" autocomplete="off"></label>
+                                    <button class="button tight now">Set {{ $deadline->label }}</button></form>
+                            </details>
+                        @endif
+                    </td></tr>
+            @endforeach
+            </tbody>
+        </table>
+        @endif
+    </div>
+    <div class="leaf pad">
+        <h2>In your calendar</h2>
+        <p class="dim">Take this address into any calendar that reads iCalendar. Whoever has it sees these dates, so it is secret; a new one makes the old one dead.</p>
+        <p><label class="unseen" for="calendar">Calendar address</label><input class="input" id="calendar" readonly value="{{ $calendar }}"></p>
+        @if ($works)<form method="post" action="/files/{{ $file->key }}/calendar">@csrf<button class="button tight">Make a new address</button></form>@endif
+    </div>
+    <dialog id="shift" class="leaf pad wide" aria-label="What moves"></dialog>
+</x-layout>
