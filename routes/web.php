@@ -8,6 +8,7 @@ use App\Commission\Http\CommissionController;
 use App\Files\Http\CalendarController;
 use App\Files\Http\DatesController;
 use App\Files\Http\FileController;
+use App\Files\Http\FindController;
 use App\Files\Http\StatusController;
 use App\Files\Http\TaskController;
 use App\Files\Http\TodayController;
@@ -15,6 +16,8 @@ use App\Intake\Http\MailController;
 use App\Office\Http\HealthController;
 use App\Office\Http\OfficeController;
 use App\Papers\Http\PaperController;
+use App\Requirements\Http\KitController;
+use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\RoundController;
 use App\Signing\Http\SignController;
@@ -55,7 +58,11 @@ Route::middleware('auth')->group(static function (): void {
 
     Route::get('/', TodayController::class);
 
-    Route::get('/files', [FileController::class, 'index']);
+    Route::get('/files', [FindController::class, 'index']);
+    Route::get('/files.csv', [FindController::class, 'csv']);
+    Route::get('/find', [FindController::class, 'complete']);
+    Route::post('/views', [FindController::class, 'keep']);
+    Route::delete('/views/{view}', [FindController::class, 'drop']);
     Route::get('/open', [FileController::class, 'create']);
     Route::get('/listings', [FileController::class, 'listings']);
     Route::post('/files', [FileController::class, 'store']);
@@ -85,6 +92,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/papers/{paper}', [PaperController::class, 'show']);
     Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
     Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');
+    Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage'])->whereNumber('page');
     Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf']);
 
     Route::post('/files/{file}/rounds', [RoundController::class, 'store']);
@@ -111,6 +119,26 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment']);
 
     Route::get('/office', [OfficeController::class, 'index']);
+
+    Route::get('/kits', [KitController::class, 'index']);
+    Route::post('/kits', [KitController::class, 'store']);
+    Route::post('/conditions/preview', [KitController::class, 'preview']);
+    Route::get('/kits/{key}', [KitController::class, 'show']);
+    Route::get('/kits/{key}/forms/{number}', [KitController::class, 'form']);
+    Route::put('/kits/{kit}', [KitController::class, 'update']);
+    Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->whereNumber('version');
+    Route::delete('/kits/{kit}', [KitController::class, 'retire']);
+    Route::get('/files/{file}/kits/{key}', [KitController::class, 'tryOn']);
+    Route::post('/files/{file}/kits/{key}', [KitController::class, 'apply']);
+    Route::get('/rules', [RuleController::class, 'index']);
+    Route::post('/rules/own', [RuleController::class, 'makeOwn']);
+    Route::get('/rules/try', [RuleController::class, 'tryOn']);
+    Route::get('/rules/new', [RuleController::class, 'edit']);
+    Route::post('/rules', [RuleController::class, 'store']);
+    Route::get('/rules/{rule}', [RuleController::class, 'edit']);
+    Route::put('/rules/{rule}', [RuleController::class, 'store']);
+    Route::post('/rules/{rule}/turn', [RuleController::class, 'turn']);
+    Route::delete('/rules/{rule}', [RuleController::class, 'destroy']);
 });
 
 if (config('unanimus.demo')) {

@@ -22,6 +22,8 @@ final class Policies
         Gate::define('see-commission', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id) || $file->members->contains(static fn ($member) => $member->user_id === $user->id));
         Gate::define('set-commission', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id) || $file->isServedBy($user));
         Gate::define('authorize-disbursement', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id));
+        Gate::define('open-kits', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
+        Gate::define('keep-rules', static fn (User $user) => $user->holds(Role::Administrator) || $user->isBroker());
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }
 }

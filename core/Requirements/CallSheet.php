@@ -14,8 +14,9 @@ final readonly class CallSheet
     /**
      * @param list<array{item: KitItem, reasons: list<string>}> $called in order
      * @param list<KitItem> $idle known to a kit or rule, and not called for
+     * @param list<string> $order identities of all of them, in the order of kits and rules
      */
-    private function __construct(public array $called, public array $idle)
+    private function __construct(public array $called, public array $idle, public array $order)
     {
     }
 
@@ -27,7 +28,8 @@ final readonly class CallSheet
     {
         $called = [];
         $idle = [];
-        foreach ([...array_merge([], ...array_map(static fn (Kit $kit) => $kit->items, $kits)), ...$rules] as $item) {
+        $all = [...array_merge([], ...array_map(static fn (Kit $kit) => $kit->items, $kits)), ...$rules];
+        foreach ($all as $item) {
             $identity = $item->identity();
             if (! $item->isCalledFor($facts)) {
                 $idle[$identity] ??= $item;
@@ -40,7 +42,7 @@ final readonly class CallSheet
             $called[$identity] = ['item' => $item->required && ! $first->required ? $item : $first, 'reasons' => array_values(array_unique($reasons))];
         }
 
-        return new self(array_values($called), array_values(array_diff_key($idle, $called)));
+        return new self(array_values($called), array_values(array_diff_key($idle, $called)), array_values(array_unique(array_map(static fn (KitItem $item) => $item->identity(), $all))));
     }
 
     /** @return list<KitItem> what is called for now and was not before */

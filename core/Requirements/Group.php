@@ -86,7 +86,7 @@ final readonly class Group implements Test
         return match ($this->mode) {
             'all' => implode(' and ', $words),
             'any' => implode(' or ', $words),
-            default => 'neither '.implode(' nor ', $words),
+            default => count($words) === 1 ? "not: {$words[0]}" : 'neither '.implode(' nor ', $words),
         };
     }
 

@@ -55,6 +55,28 @@ function walkRows(event) {
     }
 }
 
+// What the search field may go on with: arrow down into the list, Enter takes, Escape closes.
+document.addEventListener('click', (event) => {
+    const one = event.target.closest?.('[data-complete]');
+    if (!one) return;
+    const field = document.querySelector('#find');
+    field.value = one.dataset.complete;
+    field.focus();
+    htmx.trigger(field, 'input');
+});
+document.querySelector('.bar .find')?.addEventListener('keydown', (event) => {
+    const all = [document.querySelector('#find'), ...document.querySelectorAll('#completions a, #completions button')];
+    const now = all.indexOf(document.activeElement);
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step && now >= 0) {
+        event.preventDefault();
+        all[Math.min(all.length - 1, Math.max(0, now + step))].focus();
+    } else if (event.key === 'Escape') {
+        document.querySelector('#completions').replaceChildren();
+        all[0].blur();
+    }
+});
+
 // A form that is sent once is not sent again by a second click.
 document.addEventListener('submit', (event) => {
     const form = event.target;
@@ -151,6 +173,7 @@ document.querySelector('#all-papers')?.addEventListener('change', (event) => {
     document.querySelectorAll('input[name="take"]:not(:disabled)').forEach((box) => { box.checked = event.target.checked; });
     takes();
 });
+document.querySelectorAll('[data-kit-of] select').forEach((select) => select.addEventListener('change', () => { if (select.value) location.href = select.value; }));
 document.querySelector('[data-take-all]')?.addEventListener('change', (event) => {
     event.target.form.querySelectorAll('td.take input').forEach((box) => { box.checked = event.target.checked; });
 });

@@ -83,7 +83,7 @@ it('names every route that needs a sign-in in the tables of refusals', function 
             continue;
         }
         $needle = preg_replace('/\{\w+\}/', '*', $route->uri());
-        $found = array_filter(guardedRoutes(), static fn (array $one) => in_array($one[0], $route->methods(), true) && Str::is('/'.$needle, (string) preg_replace('/\{\w+\}/', 'x', $one[1])));
+        $found = array_filter(guardedRoutes(), static fn (array $one) => in_array($one[0], $route->methods(), true) && Str::is('/'.$needle, strtok((string) preg_replace('/\{\w+\}/', 'x', $one[1]), '?')));
         expect($found)->not->toBe([], implode('|', $route->methods()).' '.$route->uri().' is in no table of refusals');
     }
 });

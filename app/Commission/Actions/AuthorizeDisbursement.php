@@ -29,7 +29,7 @@ final class AuthorizeDisbursement
     public function __invoke(DealFile $file, User $by): Paper
     {
         if ($file->commission === null) {
-            ($this->setCommission)($file, SetCommission::DEFAULTS);
+            ($this->setCommission)($file, SetCommission::usual($file));
         }
         $commission = $file->commission()->lockForUpdate()->firstOrFail();
         if ($commission->authorized_at !== null) {

@@ -44,6 +44,20 @@ final class SetCommission
         return $stored;
     }
 
+    /** @return array{rate: string, agent_share: string, fee: string, fee_name: string} the usual figures, with the standing fee of the file's kits */
+    public static function usual(DealFile $file): array
+    {
+        foreach ($file->kitDefinitions() as $kit) {
+            foreach ($kit->fees as $fee) {
+                if ($fee['amount'] !== null) {
+                    return [...self::DEFAULTS, 'fee' => Money::of($fee['amount'])->decimal(), 'fee_name' => $fee['label']];
+                }
+            }
+        }
+
+        return self::DEFAULTS;
+    }
+
     /** The sheet as it stands, or null while there is no price. @throws StepRefused when the fee is too large */
     public static function sheet(DealFile $file): ?CommissionSheet
     {
@@ -52,7 +66,7 @@ final class SetCommission
         if ($price === null) {
             return null;
         }
-        $commission = $file->commission ?? (new Commission)->forceFill(self::DEFAULTS);
+        $commission = $file->commission ?? (new Commission)->forceFill(self::usual($file));
 
         return CommissionSheet::of(new Entries(
             Money::of($price), Percent::of($commission->rate), Percent::of($commission->agent_share), Money::of($commission->fee), $commission->fee_name,

@@ -35,7 +35,7 @@ final class CommissionController
         Gate::authorize('see-commission', $file);
         $sheet = SetCommission::sheet($file);
 
-        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission?->only(['rate', 'agent_share', 'fee', 'fee_name']) ?? SetCommission::DEFAULTS]);
+        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission?->only(['rate', 'agent_share', 'fee', 'fee_name']) ?? SetCommission::usual($file)]);
     }
 
     public function update(Request $request, DealFile $file, SetCommission $set): RedirectResponse

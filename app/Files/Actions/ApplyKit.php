@@ -119,13 +119,14 @@ final class ApplyKit
         $sheet = CallSheet::of($kits, RuleShelf::asks(), $facts);
         $answers = array_merge([], ...array_map(static fn (Kit $kit) => $kit->answers, array_reverse($kits)));
         $stages = array_flip(Stage::keys());
+        $order = array_flip($sheet->order);
         $wanted = [];
-        foreach ($sheet->called as $index => ['item' => $item, 'reasons' => $reasons]) {
+        foreach ($sheet->called as ['item' => $item, 'reasons' => $reasons]) {
             $wanted[$item->identity()] = true;
             $reason = implode('; ', $reasons);
             $paper = $this->paperFor($file, $item);
             if ($paper === null || $paper->state === 'void') {
-                $this->add($file, $item, $reason, ($stages[$item->stage] + 1) * 1000 + $index * 10, $answers, $paper);
+                $this->add($file, $item, $reason, ($stages[$item->stage] + 1) * 1000 + $order[$item->identity()] * 10, $answers, $paper);
             } elseif ($paper->reason !== $reason) {
                 $paper->update(['reason' => $reason, 'called_by' => 'rule']);
             }

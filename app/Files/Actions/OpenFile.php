@@ -13,6 +13,7 @@ use App\History\History;
 use App\Office\Models\OfficeRole;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
+use Unanimus\Requirements\TaskRule;
 
 /** Opens a file: it exists from the first entry on. */
 final class OpenFile
@@ -49,7 +50,17 @@ final class OpenFile
     public function join(DealFile $file, User $user, string $role, ?string $side = null): void
     {
         $file->members()->firstOrCreate(['user_id' => $user->id], ['brokerage_id' => $file->brokerage_id, 'role' => $role, 'side' => $side]);
+        $this->handOver($file, $user, $role);
         History::add($file->brokerage_id, $file->id, 'Joined the file', array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]));
+    }
+
+    /** The kits' tasks that are meant for such a role become theirs, where nobody has done them. */
+    private function handOver(DealFile $file, User $user, string $role): void
+    {
+        foreach ($file->load('kits')->kitDefinitions() as $kit) {
+            $titles = array_map(static fn (TaskRule $task) => $task->title, array_filter($kit->tasks, static fn (TaskRule $task) => $task->for === $role));
+            $role === 'agent' || $file->tasks()->where('origin', $kit->key)->whereIn('title', $titles)->whereNull('done_at')->update(['user_id' => $user->id]);
+        }
     }
 
     /**

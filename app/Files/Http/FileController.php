@@ -20,6 +20,7 @@ use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Files\Shown;
 use App\Files\TaskList;
+use App\Requirements\KitShelf;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -39,23 +40,6 @@ use Unanimus\Terms\Term;
 /** Files: opening, the file page, terms, parties, status. */
 final class FileController
 {
-    public function index(Request $request): View
-    {
-        $wanted = trim((string) $request->query('q', ''));
-        $files = DealFile::query()->with(['office', 'knownFacts'])
-            ->when($wanted !== '', static fn ($query) => $query->where(static function ($any) use ($wanted): void {
-                foreach (array_slice(preg_split('/\s+/', $wanted) ?: [], 0, 6) as $word) {
-                    $like = '%'.addcslashes($word, '%_\\').'%';
-                    $any->where(static fn ($one) => $one->where('name', 'ilike', $like)->orWhere('listing_number', 'ilike', $like)
-                        ->orWhereHas('parties', static fn ($parties) => $parties->where('name', 'ilike', $like)));
-                }
-            }))
-            ->when($wanted === '' && $request->query('show') !== 'all', static fn ($query) => $query->whereIn('status', ['preparing', 'active', 'under_contract']))
-            ->orderByDesc('id')->cursorPaginate(60)->withQueryString();
-
-        return view('files.index', ['files' => $files, 'wanted' => $wanted]);
-    }
-
     public function create(): View
     {
         Gate::authorize('open-files');
@@ -100,7 +84,7 @@ final class FileController
 
         return view('files.show', [
             'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => Gate::allows('work-on', $file), 'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda),
+            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'shelf' => KitShelf::for(auth()->user() instanceof User ? auth()->user() : null),
             'members' => User::query()->whereIn('id', $file->members->pluck('user_id'))->orWhere('id', auth()->id())->orderBy('name')->get(), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
         ]);
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files\Models;
 
+use App\Access\User;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * A colleague who serves a file.
@@ -13,10 +15,17 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $user_id
  * @property string $role
  * @property string|null $side
+ * @property-read User $user
  */
 final class Member extends Model
 {
     public $timestamps = false;
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 
     protected $table = 'file_members';
 }

@@ -23,6 +23,8 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\FormUnknown;
+use Unanimus\Forms\Library;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Terms\EntryUnreadable;
@@ -70,6 +72,19 @@ final class PaperController
         abort_if($version === null || $page < 1 || $page > $version->pages, 404);
 
         return PageStore::send($bytes->path($version->sha256), $version->sha256, $version->first_page + $page - 1);
+    }
+
+    /** A page of a library form as it is printed, with nothing on it. */
+    public function blankPage(string $number, int $page, Library $library): Response
+    {
+        try {
+            $form = $library->form($number);
+        } catch (FormUnknown) {
+            abort(404);
+        }
+        abort_if($page < 1 || $page > count($form->pages), 404);
+
+        return PageStore::send($form->pdf, "{$form->number}-{$form->revision}-".substr((string) md5_file($form->pdf), 0, 8), $page);
     }
 
     public function pdf(Paper $paper, PaperPrint $print): Response

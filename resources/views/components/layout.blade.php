@@ -24,8 +24,9 @@
     </nav>
     <form class="find" action="/files" role="search" data-again>
         <label class="unseen" for="find">Find a file, person, number</label>
-        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="100" autocomplete="off">
+        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="400" autocomplete="off" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus" hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
         <kbd aria-hidden="true">/</kbd>
+        <ul id="completions" class="completions" aria-label="What it may be"></ul>
     </form>
     @can('open-files')
         <a class="button solid" href="/open" data-key="n">Open a file</a>

@@ -1,31 +1,43 @@
+@php($again = fn (array $change) => '/files?'.http_build_query(array_filter([...['q' => $wanted, 'columns' => $columns === \App\Files\Finder::USUAL ? null : implode(',', $columns), 'sort' => request('sort'), 'down' => request('down')], ...$change], fn ($value) => $value !== null && $value !== '')))
 <x-layout title="Files" place="files">
     <div class="head-row">
         <h1>Files</h1>
-        <span class="dim">@if ($wanted !== '')for “{{ $wanted }}”@elseif (request('show') === 'all')all, closed ones too @else open @endif</span>
-        <span class="right"><a href="/files">open</a> · <a href="/files?show=all">all</a></span>
+        <span class="dim">@if ($wanted !== '')for “{{ $wanted }}”@else open @endif</span>
+        <span class="right in-row"><a href="/imports">From a spreadsheet</a> <a href="/files.csv?{{ http_build_query(['q' => $wanted, 'columns' => implode(',', $columns), 'sort' => request('sort'), 'down' => request('down')]) }}">As CSV</a></span>
     </div>
+    <nav class="filters" aria-label="Views">
+        <span><a href="/files" @if ($wanted === '') aria-current="true" @endif>open</a><a href="/files?q=agent:me" @if ($wanted === 'agent:me') aria-current="true" @endif>mine</a><a href="/files?q=closes:week" @if ($wanted === 'closes:week') aria-current="true" @endif>closing this week</a><a href="/files?q=needs:signature" @if ($wanted === 'needs:signature') aria-current="true" @endif>out for signature</a><a href="/files?q=status:ended" @if ($wanted === 'status:ended') aria-current="true" @endif>archive</a></span>
+        @if ($views->isNotEmpty())<span>@foreach ($views as $view)<a href="/files?{{ http_build_query(array_filter(['q' => $view->query, 'columns' => $view->columns])) }}" @if ($wanted !== '' && $wanted === $view->query) aria-current="true" @endif title="{{ $view->query }}">{{ $view->name }}@if ($view->shared && $view->user_id !== auth()->id()) (shared)@endif</a>@endforeach</span>@endif
+        <details class="by-hand"><summary>Columns and view</summary>
+            <div class="leaf pad popped">
+                <form action="/files"><input type="hidden" name="q" value="{{ $wanted }}">@foreach (\App\Files\Finder::COLUMNS as $column => [$name])<label class="checkbox"><input type="checkbox" name="columns[]" value="{{ $column }}" @checked(in_array($column, $columns))> {{ $name }}</label><br>@endforeach<button class="button tight">Show these</button></form>
+                <form method="post" action="/views">@csrf<input type="hidden" name="query" value="{{ $wanted }}"><input type="hidden" name="columns" value="{{ implode(',', $columns) }}"><br><label class="line"><span>Keep this search as</span><input class="input" name="name" maxlength="60" required autocomplete="off"></label><label class="checkbox"><input type="checkbox" name="shared" value="1"> for everybody in the house</label><br><button class="button tight">Keep the view</button></form>
+                @foreach ($views->where('user_id', auth()->id()) as $view)<form method="post" action="/views/{{ $view->key }}">@csrf @method('delete')<button class="button tight plain">Drop “{{ $view->name }}”</button></form>@endforeach
+            </div>
+        </details>
+    </nav>
+    @foreach ($query->faults as $fault)<p class="late">{{ $fault }}</p>@endforeach
     <div class="leaf pad">
         @if ($files->isEmpty())
-            <p class="empty">@if ($wanted !== '')Nothing is called so. Try part of an address, a client's name or a listing number.@else No open files. <a href="/open">Open one</a>: a listing number, an address or a name is enough.@endif</p>
+            <p class="empty">@if ($wanted !== '')Nothing is found so. Try part of an address, a client's name or a listing number; <code>status:all</code> looks in ended files too.@else No open files. <a href="/open">Open one</a>: a listing number, an address or a name is enough.@endif</p>
         @else
-            <table class="ledger">
-                <thead><tr><th>File</th><th>Status</th><th>Listing</th><th>Office</th><th>Closing</th><th class="amount">Price</th><th class="amount">Complete</th></tr></thead>
+            <div class="scrolls"><table class="ledger">
+                <thead><tr><th><a href="{{ $again(['sort' => 'name', 'down' => request('sort') === 'name' && ! request('down') ? 1 : null]) }}">File</a></th>
+                @foreach ($columns as $column)<th @class(['amount' => in_array($column, ['price', 'complete'])])>@if (\App\Files\Finder::COLUMNS[$column][1])<a href="{{ $again(['sort' => $column, 'down' => request('sort') === $column && ! request('down') ? 1 : null]) }}" @if (request('sort') === $column) aria-sort="{{ request('down') ? 'descending' : 'ascending' }}" @endif>{{ \App\Files\Finder::COLUMNS[$column][0] }}{{ request('sort') === $column ? (request('down') ? ' ↓' : ' ↑') : '' }}</a>@else{{ \App\Files\Finder::COLUMNS[$column][0] }}@endif</th>@endforeach</tr></thead>
                 <tbody>
                 @foreach ($files as $file)
-                    @php($known = $file->knownFacts->pluck('value', 'name'))
                     <tr data-row>
                         <td><a href="/files/{{ $file->key }}" data-open><b class="serif">{{ $file->name }}</b></a></td>
-                        <td><x-status :status="$file->status" /></td>
-                        <td class="dim">{{ $file->listing_number }}</td>
-                        <td class="dim">{{ $file->office->name }}</td>
-                        <td>{{ isset($known['closing']) ? \Unanimus\Dates\LocalDate::of($known['closing'])->short($file->office->today()->year()) : '' }}</td>
-                        <td class="amount">{{ isset($known['price']) ? \Unanimus\Money\Money::of($known['price']) : '' }}</td>
-                        <td class="amount">{{ $file->required === 0 ? '–' : intdiv($file->settled * 100, $file->required).' %' }}</td>
+                        @foreach ($columns as $column)
+                            @if ($column === 'status')<td><x-status :status="$file->status" /></td>
+                            @elseif (in_array($column, ['price', 'complete']))<td class="amount">{{ $file->cell($column) }}</td>
+                            @else<td @class(['dim' => in_array($column, ['listing', 'office', 'side'])])>{{ $file->cell($column) }}</td>@endif
+                        @endforeach
                     </tr>
                 @endforeach
                 </tbody>
-            </table>
-            <p class="small"><br>@if ($files->previousPageUrl())<a href="{{ $files->previousPageUrl() }}">Newer</a>@endif @if ($files->nextPageUrl())<a href="{{ $files->nextPageUrl() }}">Older</a>@endif</p>
+            </table></div>
+            <p class="small"><br>@if ($files->previousPageUrl())<a href="{{ $files->previousPageUrl() }}">Back</a>@endif @if ($files->nextPageUrl())<a href="{{ $files->nextPageUrl() }}">More</a>@endif</p>
         @endif
     </div>
 </x-layout>

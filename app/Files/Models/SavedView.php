@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Models;
+
+use App\Access\HasKey;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A search that is kept, one's own or shared with the house.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $user_id
+ * @property string $name
+ * @property string $query
+ * @property string $columns
+ * @property bool $shared
+ */
+final class SavedView extends Model
+{
+    use HasKey;
+
+    public const UPDATED_AT = null;
+
+    /** @var array<string, string> */
+    protected $casts = ['shared' => 'boolean'];
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Requirements\Actions;
+
+use App\Requirements\Models\HouseRule;
+use App\Requirements\RuleShelf;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\FormUnknown;
+use Unanimus\Forms\Library;
+use Unanimus\Requirements\ConditionUnreadable;
+use Unanimus\Requirements\Rule;
+
+/** Keeps the rules of the house. Files follow with their next change. */
+final class KeepRules
+{
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    /**
+     * Stores a rule, a new one or in place of one.
+     *
+     * @param array<string, mixed> $definition
+     *
+     * @throws StepRefused when something in it cannot be read
+     */
+    public function store(int $brokerageId, array $definition, ?HouseRule $in = null): HouseRule
+    {
+        $rule = $this->read($definition);
+        RuleShelf::makeOwn($brokerageId);
+        $values = ['definition' => $rule->toArray(), 'user_id' => Auth::id()];
+        if ($in !== null) {
+            $in->update($values);
+
+            return $in;
+        }
+
+        return HouseRule::create(['brokerage_id' => $brokerageId, 'position' => (int) HouseRule::query()->max('position') + 10, ...$values]);
+    }
+
+    /**
+     * @param array<string, mixed> $definition
+     *
+     * @throws StepRefused when something in it cannot be read
+     */
+    public function read(array $definition): Rule
+    {
+        try {
+            $rule = Rule::fromArray($definition);
+            $rule->asks->form === null || $this->library->form($rule->asks->form);
+
+            return $rule;
+        } catch (ConditionUnreadable|FormUnknown $unreadable) {
+            throw new StepRefused("{$unreadable->getMessage()} The rule is not stored.", previous: $unreadable);
+        }
+    }
+}

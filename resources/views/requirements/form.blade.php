@@ -1,0 +1,23 @@
+<x-layout :title="$form->title.' in '.$kit->name" place="office">
+    <form method="post" action="/kits/{{ $stored?->key }}">
+    @csrf @method('put')<input type="hidden" name="part" value="answers"><input type="hidden" name="form" value="{{ $form->number }}"><input type="hidden" name="seen" value="{{ $stored->version ?? 0 }}">
+    <div class="desk-bar"><h1>{{ $form->title }}</h1><span class="dim">answered beforehand in <a href="/kits/{{ $kit->key }}">{{ $kit->name }}</a>. Blanks in grey come from the deal and stay open.</span>
+        @if ($mine)<div class="acts"><button class="button tight now">Store the answers</button></div>@endif</div>
+    @foreach ($form->pages as $index => [$width, $height])
+        <section class="page alone" aria-label="Page {{ $index + 1 }}">
+            <svg viewBox="0 0 {{ $width }} {{ $height }}">
+                <image href="/library/{{ $form->number }}/pages/{{ $index + 1 }}.webp?v={{ substr(md5_file($form->pdf), 0, 8) }}" width="{{ $width }}" height="{{ $height }}"/>
+                @foreach ($form->blanksOn($index + 1) as $b)
+                    <foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">
+                        @if ($b->kind->value === 'tick')
+                            <input xmlns="http://www.w3.org/1999/xhtml" type="checkbox" class="blank" name="answers[{{ $b->name }}]" value="x" aria-label="{{ $b->label }}" title="{{ $b->label }}" @checked(isset($answers[$b->name])) @disabled(! $mine || $b->binding !== null)>
+                        @else
+                            <input xmlns="http://www.w3.org/1999/xhtml" class="blank" name="answers[{{ $b->name }}]" value="{{ isset($answers[$b->name]) ? $b->kind->show($answers[$b->name]) : '' }}" aria-label="{{ $b->label }}" title="{{ $b->label }}" autocomplete="off" @disabled(! $mine || $b->binding !== null)>
+                        @endif
+                    </foreignObject>
+                @endforeach
+            </svg>
+        </section>
+    @endforeach
+    </form>
+</x-layout>
