@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Access;
 
 use App\Exchange\HttpExchange;
+use App\Files\Actions\ApplyKit;
 use App\Papers\Bytes;
 use App\Papers\LocalStore;
 use App\Papers\S3Store;
@@ -27,6 +28,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(Actor::class);
+        $this->app->scoped(ApplyKit::class);
         $this->app->singleton(Library::class, static fn () => new Library(base_path('library')));
         $this->app->singleton(Press::class, static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))));
         $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes(

@@ -21,16 +21,22 @@ use Illuminate\Support\Collection;
  * @property string $password
  * @property string|null $remember_token
  * @property bool $active
+ * @property int $calendar_version
+ * @property string|null $second_factor
+ * @property \Illuminate\Support\Carbon|null $second_factor_at
+ * @property int|null $second_factor_step
+ * @property list<string> $recovery_codes
+ * @property string|null $invited_at
  * @property-read Collection<int, OfficeRole> $officeRoles
  */
 final class User extends Authenticatable
 {
     use HasKey;
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
     /** @var array<string, string> */
-    protected $casts = ['active' => 'boolean'];
+    protected $casts = ['active' => 'boolean', 'second_factor_at' => 'datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
 
     /** @return HasMany<OfficeRole, $this> */
     public function officeRoles(): HasMany

@@ -28,4 +28,19 @@ final class OneListing implements ListingExchange
     {
         return [$this->listing];
     }
+
+    public function listingsOf(string $agent): array
+    {
+        return [$this->listing];
+    }
+
+    public function papers(Listing $listing): array
+    {
+        return [];
+    }
+
+    public function paper(string $address): string
+    {
+        throw new \Unanimus\Exchange\ExchangeUnavailable('There are no papers here.');
+    }
 }

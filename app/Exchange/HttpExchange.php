@@ -34,19 +34,58 @@ final class HttpExchange implements ListingExchange
         return $this->ask("contains(tolower(UnparsedAddress),'{$text}') or contains(tolower(ListingId),'{$text}')", 10);
     }
 
+    public function listingsOf(string $agent): array
+    {
+        return $this->ask("ListAgentFullName eq '".str_replace("'", "''", $agent)."'", 50);
+    }
+
+    public function papers(Listing $listing): array
+    {
+        $papers = [];
+        foreach ($listing->key === '' ? [] : $this->get('Media', "ResourceRecordKey eq '".str_replace("'", "''", $listing->key)."'", 30) as $media) {
+            $address = $media['MediaURL'] ?? null;
+            // Only what lies at the exchange itself is fetched.
+            if (is_string($address) && ($media['MimeType'] ?? '') === 'application/pdf' && str_starts_with($address, '/')) {
+                $papers[$address] = mb_substr(is_string($media['ShortDescription'] ?? null) ? $media['ShortDescription'] : 'Paper from the listing', 0, 120);
+            }
+        }
+
+        return $papers;
+    }
+
+    public function paper(string $address): string
+    {
+        if (preg_match('#^/[A-Za-z0-9/_.-]{1,200}$#', $address) !== 1 || str_contains($address, '..')) {
+            throw new ExchangeUnavailable("{$this->name} has no such paper.");
+        }
+        try {
+            $answer = Http::timeout(20)->withToken($this->token)->get($this->url.$address);
+        } catch (ConnectionException $failed) {
+            throw new ExchangeUnavailable("{$this->name} does not answer. Try again later.", previous: $failed);
+        }
+
+        return $answer->successful() && strlen($answer->body()) <= 52_428_800 ? $answer->body() : throw new ExchangeUnavailable("{$this->name} did not hand over this paper.");
+    }
+
     /** @return list<Listing> */
     private function ask(string $filter, int $top): array
     {
+        return array_values(array_map(Listing::fromReso(...), $this->get('Property', $filter, $top)));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function get(string $resource, string $filter, int $top): array
+    {
         try {
-            $answer = Http::timeout(8)->withToken($this->token)->acceptJson()->get("{$this->url}/odata/Property", ['$filter' => $filter, '$top' => $top]);
+            $answer = Http::timeout(8)->withToken($this->token)->acceptJson()->get("{$this->url}/odata/{$resource}", ['$filter' => $filter, '$top' => $top]);
         } catch (ConnectionException $failed) {
             throw new ExchangeUnavailable("{$this->name} does not answer. Enter the property by hand, or try again.", previous: $failed);
         }
-        $listings = $answer->successful() ? $answer->json('value') : null;
-        if (! is_array($listings)) {
+        $found = $answer->successful() ? $answer->json('value') : null;
+        if (! is_array($found)) {
             throw new ExchangeUnavailable("{$this->name} answered with something unreadable. Enter the property by hand, or try again.");
         }
 
-        return array_values(array_map(Listing::fromReso(...), array_filter($listings, is_array(...))));
+        return array_values(array_filter($found, is_array(...)));
     }
 }

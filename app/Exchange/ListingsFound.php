@@ -28,4 +28,14 @@ final class ListingsFound
             return ['listings' => [], 'fault' => $unavailable->getMessage()];
         }
     }
+
+    /** @return array{listings: list<Listing>, fault: string|null} an agent's own */
+    public function own(string $agent): array
+    {
+        try {
+            return ['listings' => $this->exchange->listingsOf($agent), 'fault' => null];
+        } catch (ExchangeUnavailable $unavailable) {
+            return ['listings' => [], 'fault' => $unavailable->getMessage()];
+        }
+    }
 }

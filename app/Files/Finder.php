@@ -29,7 +29,8 @@ final class Finder
     /** @return Builder<DealFile> */
     public static function find(Query $query, User $user, string $sort = '', bool $downward = false): Builder
     {
-        $found = DealFile::query()->select('deal_files.*');
+        /** @var Builder<DealFile> $found */
+        $found = DealFile::query()->select(['deal_files.*']);
         $strict = $query->words === [] || self::words(DealFile::query(), $query->words, false)->exists();
         self::words($found, $query->words, ! $strict);
         foreach ($query->fields as ['field' => $field, 'value' => $value, 'not' => $not]) {
@@ -91,20 +92,20 @@ final class Finder
                 : $members->where('role', 'agent')->whereIn('user_id', User::query()->get(['id', 'name'])->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))->pluck('id'))),
             'office' => $where->whereIn('deal_files.office_id', DB::table('offices')->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')->pluck('id')),
             'label' => $where->whereRaw('EXISTS (SELECT 1 FROM unnest(deal_files.labels) AS l WHERE lower(l) LIKE ?)', ['%'.addcslashes($value, '%_\\').'%']),
-            'closes' => self::closes($where, $value),
+            'closes' => self::closes($where, $value, new \DateTimeZone($user->officeRoles->first()->office->zone ?? 'UTC')),
             default => self::needs($where, $value),
         };
     }
 
     /** @param  Builder<DealFile>  $where */
-    private static function closes(Builder $where, string $value): void
+    private static function closes(Builder $where, string $value, \DateTimeZone $zone): void
     {
         if ($value === 'none') {
             $where->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing'));
 
             return;
         }
-        [$from, $to] = Query::span($value, LocalDate::at(now(), new \DateTimeZone('America/New_York'))) ?? [null, null];
+        [$from, $to] = Query::span($value, LocalDate::at(now(), $zone)) ?? [null, null];
         $where->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'closing')
             ->when($from !== null, static fn ($query) => $query->where('value', '>=', $from->iso()))->when($to !== null, static fn ($query) => $query->where('value', '<=', $to->iso())));
         $value === 'late' && $where->whereNotIn('deal_files.status', ['closed']);

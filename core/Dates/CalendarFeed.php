@@ -64,7 +64,8 @@ final class CalendarFeed
         return str_replace(['\\', ';', ',', "\r\n", "\n", "\r"], ['\\\\', '\\;', '\\,', '\\n', '\\n', '\\n'], $text);
     }
 
-    private static function fold(string $line): string
+    /** A content line in pieces of at most 75 octets, no letter torn apart (RFC 5545 section 3.1, RFC 6350 section 3.2). */
+    public static function fold(string $line): string
     {
         $folded = '';
         $width = 0;

@@ -84,7 +84,7 @@ final readonly class DealLine
         return new self(
             $posts, $flags, $ticks, $at >= 0 && $at <= $span ? $x($today) : null,
             $posts === [] ? $x($days[0]) : $posts[0]['x'], $posts === [] ? $x($days[count($days) - 1]) : max(array_column($posts, 'x')),
-            $feet === [] ? 20.0 + $rows * 18 : 34.0 + sin(deg2rad(self::SLANT)) * max(array_column($flags, 'width')), $feet, $start, (self::WIDTH - 32) / $span,
+            $feet === [] ? 20.0 + $rows * 18 : 34.0 + sin(deg2rad(self::SLANT)) * max([0.0, ...array_column($flags, 'width')]), $feet, $start, (self::WIDTH - 32) / $span,
         );
     }
 
@@ -120,7 +120,7 @@ final readonly class DealLine
      */
     private static function feet(array $flags): array
     {
-        $last = self::WIDTH - cos(deg2rad(self::SLANT)) * end($flags)['width'];
+        $last = self::WIDTH - cos(deg2rad(self::SLANT)) * ($flags === [] ? 0.0 : $flags[count($flags) - 1]['width']);
         $feet = [];
         $next = INF;
         foreach (array_reverse($flags) as $index => $flag) {

@@ -6,6 +6,7 @@ namespace Unanimus\Exchange;
 
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Money\Money;
+use Unanimus\Terms\PropertyFact;
 
 /**
  * A property as the listing exchange knows it, in our own fact names.
@@ -18,11 +19,11 @@ final readonly class Listing
         'CountyOrParish' => 'property.county', 'UnitNumber' => 'property.unit', 'PropertySubType' => 'property.kind', 'YearBuilt' => 'property.year_built', 'ParcelNumber' => 'property.parcel',
         'TaxLegalDescription' => 'property.legal', 'TaxLot' => 'property.lot', 'TaxBlock' => 'property.block', 'SubdivisionName' => 'property.subdivision',
         'ListPrice' => 'list_price', 'ListAgentFullName' => 'coagent.1.name', 'ListOfficeName' => 'coagent.1.firm', 'OwnerName' => 'seller.1.name',
-        'Sewer' => 'property.sewer', 'WaterSource' => 'property.water', 'AssociationName' => 'property.association',
+        'Sewer' => 'property.sewer', 'WaterSource' => 'property.water', 'AssociationName' => 'property.association', 'LivingArea' => 'property.area',
     ];
 
     /** @param  array<string, string>  $facts by name */
-    private function __construct(public string $number, public array $facts)
+    private function __construct(public string $number, public array $facts, public string $key = '')
     {
     }
 
@@ -56,10 +57,38 @@ final readonly class Listing
                 $facts[$fact] = mb_strimwidth(trim((string) $value), 0, 500);
             }
         }
-        $facts['property.kind'] = strtolower($facts['property.kind'] ?? 'single family');
+        $kind = strtolower($facts['property.kind'] ?? 'single family');
+        $facts['property.kind'] = match (true) {
+            str_contains($kind, 'condo') => 'condo',
+            str_contains($kind, 'town') => 'townhouse',
+            str_contains($kind, 'land'), str_contains($kind, 'lot') => 'land',
+            str_contains($kind, 'manufactured') => 'manufactured',
+            default => in_array($kind, PropertyFact::KINDS, true) ? $kind : 'single family',
+        };
         $facts['property.septic'] = str_contains(strtolower($facts['property.sewer'] ?? ''), 'septic') ? 'yes' : 'no';
+        $facts['property.well'] = str_contains(strtolower($facts['property.water'] ?? ''), 'well') ? 'yes' : 'no';
+        is_bool($data['NewConstructionYN'] ?? null) && $facts['property.new_construction'] = $data['NewConstructionYN'] ? 'yes' : 'no';
+        isset($facts['property.area']) && $facts['property.area'] = (string) (int) $facts['property.area'];
 
-        return new self($number, $facts);
+        return new self($number, $facts, is_string($data['ListingKey'] ?? null) ? $data['ListingKey'] : '');
+    }
+
+    /**
+     * What stands otherwise in a file than in this reading: by fact, as it stands there and here.
+     *
+     * @param array<string, string> $known the file's facts as kept
+     * @return array<string, array{there: string, here: string}>
+     */
+    public function differences(array $known): array
+    {
+        $found = [];
+        foreach ($this->facts as $name => $value) {
+            if ((str_starts_with($name, 'property.') || $name === 'list_price') && ! in_array($name, ['property.sewer', 'property.water'], true) && ($known[$name] ?? '') !== $value) {
+                $found[$name] = ['there' => $known[$name] ?? '', 'here' => $value];
+            }
+        }
+
+        return $found;
     }
 
     /** In one line: "14 Lanternfish Lane, Tidewick". */

@@ -27,4 +27,29 @@ interface ListingExchange
      * @throws ExchangeUnavailable when it does not answer
      */
     public function search(string $text): array;
+
+    /**
+     * An agent's own listings, at most fifty.
+     *
+     * @return list<Listing>
+     *
+     * @throws ExchangeUnavailable when it does not answer
+     */
+    public function listingsOf(string $agent): array;
+
+    /**
+     * The public papers of a listing, by their address at the exchange.
+     *
+     * @return array<string, string> address to title
+     *
+     * @throws ExchangeUnavailable when it does not answer
+     */
+    public function papers(Listing $listing): array;
+
+    /**
+     * The bytes of a public paper.
+     *
+     * @throws ExchangeUnavailable when it does not answer, or it is not there
+     */
+    public function paper(string $address): string;
 }

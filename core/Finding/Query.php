@@ -95,12 +95,12 @@ final readonly class Query
         if ($colon === '') {
             $fields = $field === '' && trim($before) !== '' ? [] : array_filter(self::FIELDS, static fn (string $name) => $field === '' || str_starts_with($name, strtolower($field)), ARRAY_FILTER_USE_KEY);
 
-            return array_values(array_map(static fn (string $name) => ['text' => "{$before}{$not}{$name}:", 'about' => self::FIELDS[$name][0]], array_keys($fields)));
+            return array_map(static fn (string $name) => ['text' => "{$before}{$not}{$name}:", 'about' => self::FIELDS[$name][0]], array_keys($fields));
         }
         $values = [...(self::FIELDS[strtolower($field)][1] ?? []), ...($known[strtolower($field)] ?? [])];
         $fitting = array_filter($values, static fn (string $value) => $begun === '' || str_contains(self::plain($value), self::plain($begun)));
 
-        return array_values(array_map(static fn (string $value) => ['text' => "{$before}{$not}".strtolower($field).':'.(str_contains($value, ' ') ? "\"{$value}\"" : $value).' ', 'about' => self::FIELDS[strtolower($field)][0] ?? ''], array_slice($fitting, 0, 10)));
+        return array_map(static fn (string $value) => ['text' => "{$before}{$not}".strtolower($field).':'.(str_contains($value, ' ') ? "\"{$value}\"" : $value).' ', 'about' => self::FIELDS[strtolower($field)][0] ?? ''], array_slice($fitting, 0, 10));
     }
 
     /**

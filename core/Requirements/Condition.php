@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Requirements;
 
+use Brick\Math\BigDecimal;
 use Unanimus\Terms\Facts;
 
 /**
@@ -81,7 +82,7 @@ final readonly class Condition implements Test
     {
         $wanted = trim($wanted);
         if (self::isNumber($known) && self::isNumber($wanted)) {
-            return bccomp($known, $wanted, 6) === 0;
+            return BigDecimal::of($known)->isEqualTo($wanted);
         }
 
         return mb_strtolower($known) === mb_strtolower($wanted);
@@ -95,7 +96,7 @@ final readonly class Condition implements Test
             return $known <=> $wanted;
         }
 
-        return self::isNumber($known) && self::isNumber($wanted) ? bccomp($known, $wanted, 6) : null;
+        return self::isNumber($known) && self::isNumber($wanted) ? BigDecimal::of($known)->compareTo($wanted) : null;
     }
 
     private static function isNumber(string $text): bool

@@ -237,6 +237,9 @@ return new class extends Migration
                 WHERE f.brokerage_id = house AND house = told('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
                   AND ((number <> '' AND f.listing_number = number) OR (address <> '' AND f.address_key = address))
                 ORDER BY f.id LIMIT 5 $$;
+            CREATE FUNCTION marks_of_house(house bigint) RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+                SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = house AND house = told('brokerage')::bigint AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
+                UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = house AND house = told('brokerage')::bigint AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
             SQL);
     }
 

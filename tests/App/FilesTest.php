@@ -121,7 +121,7 @@ it('refuses a wrong seat or mail address in words', function (string $seat, arra
 it('finds a file by fragments of address, person and number, in any order', function (string $query, bool $found) {
     $this->aFile();
     $response = $this->as('tomas')->get('/files?q='.urlencode($query))->assertOk();
-    $found ? $response->assertSee('14 Lanternfish Lane') : $response->assertDontSee('14 Lanternfish Lane')->assertSee('Nothing is called so');
+    $found ? $response->assertSee('14 Lanternfish Lane') : $response->assertDontSee('14 Lanternfish Lane')->assertSee('Nothing is found so');
 })->with([['lantern', true], ['tidewick 14', true], ['eide', true], ['palomar lane', true], ['zzz', false], ["'; DROP", false], ['100%', false]]);
 
 it('shows the file with deal line, board and history within the query budget', function () {
@@ -148,7 +148,7 @@ it('ends a file with a reason, keeps everything, and takes no more terms', funct
     $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => ''])->assertSessionHas('refused');
     $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'loan refused'])->assertRedirect();
     $this->as('tomas')->get('/files')->assertDontSee('14 Lanternfish');
-    $this->as('tomas')->get('/files?show=all')->assertSee('14 Lanternfish');
+    $this->as('tomas')->get('/files?q=status:all')->assertSee('14 Lanternfish');
     $response = $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '1'], ['HX-Request' => 'true']);
     expect((string) $response->headers->get('HX-Trigger'))->toContain('terms stand as they are');
 });

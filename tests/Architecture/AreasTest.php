@@ -11,7 +11,7 @@ const CORE = [
     'Commission' => ['Files', 'Money', 'Pages', 'Review'],
     'Dates' => ['Pages'],
     'Evidence' => ['Pages'],
-    'Exchange' => ['Money'],
+    'Exchange' => ['Dates', 'Files', 'Money', 'Terms'],
     'Files' => ['Terms'],
     'Finding' => ['Dates'],
     'Forms' => ['Dates', 'Money', 'Pages', 'Signing', 'Terms'],
@@ -27,7 +27,7 @@ const CORE = [
 /** Who in app/ may not lean on whom: what lies below knows nothing of what stands on it. */
 const NEVER = [
     'History' => ['Files', 'Papers', 'Signing', 'Review', 'Commission', 'Mail', 'Intake', 'Office', 'Demo'],
-    'Requirements' => ['Files', 'Papers', 'Signing', 'Review', 'Commission', 'Mail', 'Intake', 'Demo'],
+    'Requirements' => ['Signing', 'Review', 'Commission', 'Mail', 'Intake', 'Demo'],
     'Exchange' => ['Files', 'Papers', 'Signing', 'Review', 'Commission', 'Mail', 'Demo'],
     'Intake' => ['Signing', 'Review', 'Commission', 'Demo'],
     'Papers' => ['Signing', 'Commission', 'Mail', 'Intake', 'Demo'],

@@ -46,7 +46,7 @@ final class AuthorizeDisbursement
             'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => Money::of((string) $facts->value('price'))->ledger(),
         ]), $sheet, $by->name, now()->setTimezone($file->office->zone)->format('j M Y, g:i a'));
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
-        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization', 'stage' => 'closing', 'state' => 'ready', 'position' => 950, 'reason' => 'authorized by the broker']);
+        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization', 'stage' => 'closing', 'state' => 'ready', 'position' => 5950, 'reason' => 'authorized by the broker']);
         $paper->addVersion($sha256, 1, 'computed', '', $by->id);
         $commission->update(['authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
         History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256]);

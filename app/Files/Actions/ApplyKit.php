@@ -30,12 +30,43 @@ use Unanimus\Terms\Facts;
  */
 final class ApplyKit
 {
+    private bool $waits = false;
+
     public function __construct(private readonly Library $library)
     {
     }
 
+    /**
+     * Many changes of one file, followed by one look at what they call for.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     * @return T
+     */
+    public function afterwards(DealFile $file, callable $work): mixed
+    {
+        if ($this->waits) {
+            return $work();
+        }
+        $this->waits = true;
+        try {
+            $result = $work();
+        } finally {
+            $this->waits = false;
+        }
+        $this($file->refresh());
+
+        return $result;
+    }
+
     public function __invoke(DealFile $file): void
     {
+        if ($this->waits) {
+            $file->unsetRelations();
+
+            return;
+        }
         Sight::asTheFile($file->id, function () use ($file): void {
             $file->unsetRelations();
             $facts = FactBook::of($file);

@@ -72,7 +72,7 @@ final class OpenFile
     public function joinOtherSide(int $fileId, User $by): DealFile
     {
         return Sight::asTheFile($fileId, function () use ($fileId, $by): DealFile {
-            $file = DealFile::query()->with('members')->lockForUpdate()->findOrFail($fileId);
+            $file = DealFile::query()->with('members')->whereKey($fileId)->lockForUpdate()->firstOrFail();
             $other = ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ?? throw new StepRefused('This file has no side to join: ask its agent or the broker.');
             if ($file->members->contains('user_id', $by->id) || ! $file->status->isOpen()) {
                 throw new StepRefused('There is no side of this file to join.');

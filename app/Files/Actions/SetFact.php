@@ -78,6 +78,19 @@ final class SetFact
     }
 
     /**
+     * Stores facts in place of what stands there, with where they come from.
+     *
+     * @param array<string, string> $facts as kept
+     */
+    public function takeOver(DealFile $file, array $facts, string $source): void
+    {
+        foreach ($facts as $name => $value) {
+            $this->store($file, $name, $value, $source);
+        }
+        $this->settle($file, false);
+    }
+
+    /**
      * A value as it would be kept.
      *
      * @throws EntryUnreadable when it cannot be read as what the fact holds

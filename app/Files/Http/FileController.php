@@ -20,20 +20,24 @@ use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Files\Shown;
 use App\Files\TaskList;
+use App\Files\Twins;
 use App\Requirements\KitShelf;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
+use Unanimus\Terms\Address;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\NetSheet;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\Term;
 
@@ -50,8 +54,8 @@ final class FileController
     public function store(Request $request, OpenFile $open, BringListing $bring, SetFact $setFact, SetParty $setParty): RedirectResponse
     {
         Gate::authorize('open-files');
-        $given = $request->validate(['first' => 'nullable|string|max:200', 'side' => 'nullable|in:buyer,seller,both', 'listing' => 'nullable|string|max:40']);
-        $file = $open($this->user($request), $given['side'] ?? 'buyer');
+        $given = $request->validate(['first' => 'nullable|string|max:200', 'side' => 'nullable|in:buyer,seller,both,tenant,landlord', 'kind' => 'nullable|in:sale,lease,referral', 'listing' => 'nullable|string|max:40']);
+        $file = $open($this->user($request), $given['side'] ?? 'buyer', $given['kind'] ?? 'sale');
         $first = trim($given['listing'] ?? $given['first'] ?? '');
         $told = null;
         if (preg_match('/^[A-Z]{2}-\d{2}-\d+$/i', $first) === 1) {
@@ -60,10 +64,11 @@ final class FileController
             } catch (ExchangeUnavailable|StepRefused $refused) {
                 $told = $refused->getMessage();
             }
-        } elseif (preg_match('/^\d+\s+\S/', $first) === 1) {
-            $setFact($file, 'property.street', $first);
+        } elseif (preg_match('/^\d+\S*\s+\S/', $first) === 1) {
+            $address = Address::parse($first);
+            $setFact->many($file, array_filter(['property.street' => $address->street(), 'property.unit' => $address->unit, 'property.city' => $address->city, 'property.state' => $address->state, 'property.zip' => $address->zip], static fn (string $part) => $part !== ''));
         } elseif ($first !== '') {
-            $setParty($file, Seat::of('buyer.1'), ['name' => $first]);
+            $setParty($file, Seat::of(($file->side === 'both' ? 'seller' : $file->side).'.1'), ['name' => $first]);
         }
 
         return redirect("/files/{$file->key}/opening")->with('refused', $told);
@@ -84,8 +89,8 @@ final class FileController
 
         return view('files.show', [
             'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => Gate::allows('work-on', $file), 'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'shelf' => KitShelf::for(auth()->user() instanceof User ? auth()->user() : null),
-            'members' => User::query()->whereIn('id', $file->members->pluck('user_id'))->orWhere('id', auth()->id())->orderBy('name')->get(), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
+            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'shelf' => KitShelf::for(self::me()),
+            'members' => User::query()->whereIn('id', $file->members->pluck('user_id'))->orWhere('id', self::me()->id)->orderBy('name')->get(), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
         ]);
     }
 
@@ -148,14 +153,16 @@ final class FileController
             return back()->withInput()->with('refused', $unavailable->getMessage());
         }
 
-        return redirect("/files/{$file->key}/opening")->with('told', 'Brought in. Each entry says where it came from.');
+        return redirect("/files/{$file->key}/listing")->with('told', 'Brought in. Each entry says where it came from; what stood in the file already was left as it was.');
     }
 
     public function listings(Request $request, ListingsFound $found): View
     {
         Gate::authorize('open-files');
 
-        return view('files.listings', ['found' => $found((string) $request->query('first', ''))]);
+        $first = trim((string) $request->query('first', ''));
+
+        return view('files.listings', ['found' => $first === '' ? $found->own($this->user($request)->name) : $found($first), 'own' => $first === '']);
     }
 
     public function deadline(DealFile $file, string $name, MarkDeadline $mark): RedirectResponse
@@ -189,6 +196,13 @@ final class FileController
         $sheet = $this->sheet($file->refresh()->unsetRelations());
         $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not stored.", 'fields' => $fault === null ? $fields($sheet['facts']) : []];
 
+        if ($request->query('at') === 'net') {
+            $facts = $sheet['facts'];
+            $asListed = $facts->value('price') === null && $facts->value('list_price') !== null;
+
+            return response()->view('files.net-follows', ['asListed' => $asListed, 'sheet' => NetSheet::of($asListed ? $facts->with(['price' => $facts->get('list_price')]) : $facts)])->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
+        }
+
         return response()->view($request->query('at') === 'file' ? 'files.flap-changed' : 'files.opening-follows', [...$sheet, 'line' => $sheet['agenda']->line()])
             ->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
     }
@@ -199,7 +213,14 @@ final class FileController
         $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'requirements', 'members', 'kits']);
         $facts = FactBook::of($file);
 
-        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'contradictions' => Derived::contradictions($facts, $file->office->today())];
+        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'twins' => Twins::of($file, self::me()), 'contradictions' => Derived::contradictions($facts, $file->office->today())];
+    }
+
+    private static function me(): User
+    {
+        $user = Auth::user();
+
+        return $user instanceof User ? $user : abort(403);
     }
 
     private function user(Request $request): User

@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property int $brokerage_id
  * @property int $deal_file_id
  * @property string $title
+ * @property string|null $side
  * @property int|null $user_id
  * @property string|null $anchor
  * @property int $days
@@ -34,7 +35,7 @@ final class Task extends Model
 {
     use HasKey;
 
-    protected $attributes = ['user_id' => null, 'anchor' => null, 'days' => 0, 'business' => false, 'due' => null, 'origin' => 'hand', 'done_at' => null, 'done_by' => null];
+    protected $attributes = ['side' => null, 'user_id' => null, 'anchor' => null, 'days' => 0, 'business' => false, 'due' => null, 'origin' => 'hand', 'done_at' => null, 'done_by' => null];
 
     /** @var array<string, string> */
     protected $casts = ['business' => 'boolean', 'done_at' => 'datetime'];

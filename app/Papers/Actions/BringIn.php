@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
+use Unanimus\Requirements\Stage;
 
 /** Takes a PDF from outside into a file: as a paper of its own, or as the paper a placeholder waits for. */
 final class BringIn
@@ -34,7 +35,7 @@ final class BringIn
             throw new StepRefused("“{$placeholder->title}” has come in already.");
         }
         $paper = $placeholder ?? $file->papers()->create([
-            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => 'ready', 'position' => 900, 'reason' => 'brought in',
+            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => 'ready', 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in',
         ]);
         $sha256 = $this->bytes->keep($file->brokerage_id, (string) file_get_contents($path));
         $paper->addVersion($sha256, count($look->pages()), 'brought', '', (int) Auth::id() ?: null);

@@ -62,7 +62,7 @@ final class SaveKit
      */
     public function change(StoredKit $stored, array $parts, int $seen, User $by): StoredKit
     {
-        $stored = StoredKit::query()->lockForUpdate()->findOrFail($stored->id);
+        $stored = StoredKit::query()->whereKey($stored->id)->lockForUpdate()->firstOrFail();
         if ($stored->version !== $seen) {
             throw new StepRefused("Somebody stored version {$stored->version} of this kit meanwhile. Your change is not stored: look at theirs and repeat it.");
         }

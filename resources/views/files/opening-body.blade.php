@@ -8,10 +8,11 @@
             <label class="unseen" for="number">Listing number</label>
             <input class="input" id="number" name="number" value="{{ $file->listing_number }}" placeholder="Listing number, TR-26-…" maxlength="40" autocomplete="off">
             <button class="button">{{ $file->listing_number ? 'Read again' : 'Bring in' }}</button>
+            @if ($file->listing_number)<a class="button plain" href="/files/{{ $file->key }}/listing">Compare</a>@endif
         </form>
         <div class="pairs">
-            <div class="facts">@foreach ([$P::Street, $P::Unit, $P::City, $P::County, $P::State, $P::Zip, $P::YearBuilt, $P::ListPrice] as $item)<x-fact :$file :$facts :$item />@endforeach</div>
-            <div class="facts">@foreach ([$P::Parcel, $P::Lot, $P::Block, $P::Subdivision, $P::Legal, $P::Septic, $P::Association] as $item)<x-fact :$file :$facts :$item />@endforeach</div>
+            <div class="facts">@foreach ([$P::Street, $P::Unit, $P::City, $P::County, $P::State, $P::Zip, $P::Kind, $P::YearBuilt, $P::Area, $P::ListPrice] as $item)<x-fact :$file :$facts :$item />@endforeach</div>
+            <div class="facts">@foreach ([$P::Parcel, $P::Lot, $P::Block, $P::Subdivision, $P::Legal, $P::Septic, $P::Well, $P::FloodZone, $P::NewConstruction, $P::Association] as $item)<x-fact :$file :$facts :$item />@endforeach</div>
         </div>
         <h2>People</h2>
         <div class="who dim small" aria-hidden="true"><span></span><span>legal name</span><span>signs as</span><span>initials</span><span>mail, never printed</span></div>

@@ -8,7 +8,7 @@
                     @csrf
                     <label class="unseen" for="first">Listing number, address or name</label>
                     <div class="first-field">
-                        <input class="input" id="first" name="first" autofocus autocomplete="off" maxlength="200" placeholder="TR-26-04182, 14 Lanternfish Lane, or Sunniva Eide" hx-get="/listings" hx-trigger="input changed delay:250ms" hx-target="#found" hx-swap="innerHTML">
+                        <input class="input" id="first" name="first" autofocus autocomplete="off" maxlength="200" placeholder="TR-26-04182, 14 Lanternfish Lane, or Sunniva Eide" hx-get="/listings" hx-trigger="focus once, input changed delay:250ms" hx-target="#found" hx-swap="innerHTML">
                         <button class="button solid">Open</button>
                     </div>
                     <div id="found" aria-live="polite"></div>
@@ -16,8 +16,17 @@
                         <legend class="dim">We represent</legend>
                         <label class="radio"><input type="radio" name="side" value="buyer" checked> the buyers</label> &nbsp;
                         <label class="radio"><input type="radio" name="side" value="seller"> the seller</label> &nbsp;
-                        <label class="radio"><input type="radio" name="side" value="both"> both sides</label>
+                        <label class="radio"><input type="radio" name="side" value="both"> both sides</label> &nbsp;
+                        <label class="radio"><input type="radio" name="side" value="tenant"> the tenants</label> &nbsp;
+                        <label class="radio"><input type="radio" name="side" value="landlord"> the landlord</label>
                     </fieldset>
+                    <fieldset>
+                        <legend class="dim">in a</legend>
+                        <label class="radio"><input type="radio" name="kind" value="sale" checked> sale</label> &nbsp;
+                        <label class="radio"><input type="radio" name="kind" value="lease"> lease</label> &nbsp;
+                        <label class="radio"><input type="radio" name="kind" value="referral"> referral</label>
+                    </fieldset>
+                    <p class="dim small"><br>Hundreds at once? <a href="/imports">Bring them in from a spreadsheet</a>.</p>
                 </form>
             </section>
             <section>

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Access\Role;
+use App\Access\User;
+use App\Files\Jobs\OpenImported;
+use App\Files\Models\DealFile;
+use App\Files\Models\Import;
+use App\Files\Models\ImportLine;
+use App\History\History;
+use App\Papers\Bytes;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Exchange\ColumnMatch;
+use Unanimus\Exchange\ImportRow;
+use Unanimus\Exchange\Sheet;
+use Unanimus\Files\StepRefused;
+use Unanimus\Finding\Query;
+use Unanimus\Signing\Seat;
+
+/**
+ * Files from a spreadsheet: taken in, columns matched, tried without effect, then opened row by row. Each row is opened
+ * in a transaction of its own that also says so beside the row, so that whatever happens in between, going on opens what
+ * is left and nothing twice.
+ */
+final class ImportFiles
+{
+    public function __construct(private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly ApplyKit $applyKit)
+    {
+    }
+
+    /** Takes a table in and proposes what its columns hold. */
+    public function take(string $bytes, string $name, User $by, Bytes $store): Import
+    {
+        $sheet = Sheet::read($bytes);
+        $office = $by->officeRoles->firstOrFail()->office_id;
+        $matched = ColumnMatch::propose($sheet->headings, DB::table('column_matches')->where('brokerage_id', $by->brokerage_id)->pluck('fact', 'heading')->all());
+        $import = Import::create(['brokerage_id' => $by->brokerage_id, 'office_id' => $office, 'user_id' => $by->id, 'name' => mb_substr($name, 0, 120), 'sha256' => $store->keep($by->brokerage_id, $bytes, 'text/csv'), 'columns' => $sheet->headings, 'matched' => $matched]);
+        foreach (array_chunk($sheet->rows, 400, true) as $rows) {
+            ImportLine::query()->insert(array_map(static fn (int $number, array $cells) => ['brokerage_id' => $import->brokerage_id, 'import_id' => $import->id, 'number' => $number, 'cells' => json_encode($cells, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)], array_keys($rows), $rows));
+        }
+
+        return $import;
+    }
+
+    /**
+     * Matches the columns and tries every row without effect.
+     *
+     * @param array<int, string> $matched
+     *
+     * @throws StepRefused when rows are being opened, or a thing is matched twice
+     */
+    public function try(Import $import, array $matched, int $officeId, User $by): void
+    {
+        if (in_array($import->state, ['running', 'done'], true)) {
+            throw new StepRefused('Rows of this table are opened already; its columns stay as they were matched.');
+        }
+        $targets = ColumnMatch::targets();
+        $matched = array_map(static fn (string $fact) => isset($targets[$fact]) ? $fact : '', array_replace(array_fill_keys(array_keys($import->columns), ''), array_intersect_key($matched, $import->columns)));
+        $twice = array_keys(array_filter(array_count_values(array_filter($matched)), static fn (int $times) => $times > 1));
+        if ($twice !== []) {
+            throw new StepRefused("Two columns hold “{$targets[$twice[0]]}”. Leave one of them aside.");
+        }
+        foreach ($matched as $column => $fact) {
+            DB::table('column_matches')->upsert([['brokerage_id' => $import->brokerage_id, 'heading' => ColumnMatch::plain($import->columns[$column]), 'fact' => $fact]], ['brokerage_id', 'heading'], ['fact']);
+        }
+        $import->update(['matched' => $matched, 'office_id' => $officeId, 'state' => 'tried']);
+        $import->load('office');
+        $agents = $this->agents();
+        $seen = [];
+        $twins = $this->numbersAndAddresses($import->brokerage_id);
+        foreach ($import->lines()->where('outcome', '<>', 'opened')->get() as $line) {
+            [$outcome, $told] = $this->judge($line, $import, $agents, $by, $seen, $twins);
+            $line->update(['outcome' => $outcome, 'told' => $told]);
+        }
+    }
+
+    /** Lets the worker open every row that fits. */
+    public function start(Import $import): void
+    {
+        if ($import->state === 'matching') {
+            throw new StepRefused('Try the table first: then you see what would be opened.');
+        }
+        $import->update(['state' => 'running']);
+        OpenImported::dispatch($import->brokerage_id, $import->id)->afterCommit();
+    }
+
+    /** Opens one row as a file; the row says so in the same transaction. Opened already, nothing happens. */
+    public function open(Import $import, int $lineId, User $by): ?DealFile
+    {
+        $line = ImportLine::query()->whereKey($lineId)->lockForUpdate()->first();
+        if ($line === null || $line->outcome !== 'fit') {
+            return null;
+        }
+        $row = ImportRow::read($line->cells, $import->matched, $import->office->today());
+        $agent = $row->agent === '' ? $by : ($this->agents()[Query::plain($row->agent)] ?? $by);
+        $file = ($this->open)($agent, $row->side, $row->kind, $import->office_id);
+        $this->applyKit->afterwards($file, function () use ($file, $row, $import, $agent, $by): void {
+            if ($agent->id !== $by->id && $by->holds(Role::Coordinator)) {
+                $file->members()->firstOrCreate(['user_id' => $by->id], ['brokerage_id' => $file->brokerage_id, 'role' => 'coordinator']);
+            }
+            $row->listing === '' || $file->update(['listing_number' => $row->listing]);
+            $this->setFact->fromListing($file, $row->facts, "table “{$import->name}”");
+            foreach ($row->parties as $seat => $party) {
+                ($this->setParty)($file, Seat::of($seat), ['name' => $party['name'], 'email' => $party['email'] ?? null, 'phone' => $party['phone'] ?? null]);
+            }
+            $row->labels === [] || $file->putLabels($row->labels);
+        });
+        $ended = $row->status->isOpen() ? null : ($row->facts['closing'] ?? $file->office->today()->iso());
+        $file->update(['status' => $row->status, 'closed_on' => $row->status->value === 'closed' ? $ended : null, 'ended_on' => $ended]);
+        History::add($file->brokerage_id, $file->id, 'Brought in from a spreadsheet', ['table' => $import->name, 'row' => $line->number, 'status' => $row->status->value]);
+        $line->update(['outcome' => 'opened', 'told' => $file->name, 'deal_file_id' => $file->id]);
+
+        return $file;
+    }
+
+    /**
+     * @param array<string, User> $agents
+     * @param array<string, int> $seen
+     * @param array<string, bool> $twins
+     * @return array{string, string}
+     */
+    private function judge(ImportLine $line, Import $import, array $agents, User $by, array &$seen, array $twins): array
+    {
+        $row = ImportRow::read($line->cells, $import->matched, $import->office->today());
+        $faults = $row->faults;
+        $agent = $row->agent === '' ? $by : ($agents[Query::plain($row->agent)] ?? null);
+        if ($agent === null) {
+            $faults[] = "“{$row->agent}” is nobody who opens files here. Write the name or mail address as it stands under Office.";
+        } elseif ($agent->id !== $by->id && ! ($by->holds(Role::Coordinator) || $by->isBroker())) {
+            $faults[] = 'Files of others are brought in by a coordinator or broker.';
+        } elseif ($agent->officeRoles->where('office_id', $import->office_id)->whereIn('role', ['agent', 'coordinator', 'broker'])->isEmpty()) {
+            $faults[] = "{$agent->name} does not open files in {$import->office->name}.";
+        }
+        if ($faults !== []) {
+            return ['unfit', implode(' ', $faults)];
+        }
+        foreach (array_filter(["n:{$row->listing}" => $row->listing, "a:{$row->addressKey()}" => $row->addressKey()]) as $mark => $value) {
+            if (isset($twins[$mark])) {
+                return ['twin', 'The house has an open file on this '.($mark[0] === 'n' ? 'listing number' : 'address').' already.'];
+            }
+            if (isset($seen[$mark])) {
+                return ['twin', "The same as row {$seen[$mark]} of this table."];
+            }
+            $seen[$mark] = $line->number;
+        }
+
+        return ['fit', $row->name()];
+    }
+
+    /** @return array<string, User> by plain name and by address */
+    private function agents(): array
+    {
+        $found = [];
+        foreach (User::query()->with('officeRoles')->where('active', true)->get() as $user) {
+            if ($user->opensFiles()) {
+                $found[Query::plain($user->name)] = $user;
+                $found[Query::plain($user->email)] = $user;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, bool> what open files of the house are known by */
+    private function numbersAndAddresses(int $brokerageId): array
+    {
+        return array_fill_keys(array_map(static fn (object $row) => (string) $row->mark, DB::select('SELECT marks_of_house(?) AS mark', [$brokerageId])), true);
+    }
+}

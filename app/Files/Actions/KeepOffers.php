@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Actions;
+
+use App\Files\Models\DealFile;
+use App\Files\Models\Offer;
+use App\History\History;
+use Unanimus\Files\StepRefused;
+use Unanimus\Signing\Seat;
+use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\OfferView;
+use Unanimus\Terms\Term;
+
+/** Offers on a listing of ours: recorded, countered, declined, and one of them chosen. */
+final class KeepOffers
+{
+    public function __construct(private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly ApplyKit $applyKit)
+    {
+    }
+
+    /**
+     * @param array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} $given
+     *
+     * @throws EntryUnreadable when a term cannot be read
+     * @throws StepRefused when it is no listing of ours
+     */
+    public function record(DealFile $file, array $given, ?Offer $counters = null): Offer
+    {
+        if (! in_array($file->side, ['seller', 'both', 'landlord'], true)) {
+            throw new StepRefused('Offers are compared on our own listings. This file is on the buying side: its terms are the offer.');
+        }
+        $facts = $this->read($file, $given['terms']);
+        $offer = Offer::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'counters' => $counters?->id, 'buyers' => trim($given['buyers']), 'agent' => trim((string) ($given['agent'] ?? '')), 'note' => trim((string) ($given['note'] ?? '')), 'facts' => $facts]);
+        $counters?->update(['state' => 'countered']);
+        History::add($file->brokerage_id, $file->id, $counters === null ? 'Offer recorded' : 'Counter-offer recorded', ['buyers' => $offer->buyers, 'price' => $facts['price'] ?? '']);
+
+        return $offer;
+    }
+
+    /** @param  array<string, string|null>  $terms */
+    public function change(Offer $offer, DealFile $file, array $terms, string $note): void
+    {
+        if (in_array($offer->state, ['chosen', 'countered'], true)) {
+            throw new StepRefused("This offer is {$offer->state} and stays as it was.");
+        }
+        $before = $offer->facts;
+        $offer->update(['facts' => $this->read($file, $terms), 'note' => $note]);
+        History::add($file->brokerage_id, $file->id, 'Offer changed', ['buyers' => $offer->buyers, 'before' => $before['price'] ?? '', 'after' => $offer->facts['price'] ?? '']);
+    }
+
+    public function decline(Offer $offer, DealFile $file): void
+    {
+        if ($offer->state === 'chosen') {
+            throw new StepRefused('This offer is the contract. End the file, or open it again as active, before another is chosen.');
+        }
+        $offer->update(['state' => 'declined']);
+        History::add($file->brokerage_id, $file->id, 'Offer declined', ['buyers' => $offer->buyers]);
+    }
+
+    /**
+     * Makes an offer the contract of the file; the others are kept as they are.
+     *
+     * @throws StepRefused when another one is chosen, or the file is not open to it
+     */
+    public function choose(Offer $offer, DealFile $file, string $acceptedOn): void
+    {
+        $chosen = Offer::query()->where('deal_file_id', $file->id)->where('state', 'chosen')->lockForUpdate()->first();
+        if ($chosen !== null) {
+            throw new StepRefused("The offer of {$chosen->buyers} is the contract already.");
+        }
+        if (in_array($offer->state, ['countered'], true)) {
+            throw new StepRefused('This offer was countered. Choose the counter-offer, or record a new one.');
+        }
+        $accepted = SetFact::read($file, Term::Acceptance->value, $acceptedOn === '' ? $file->office->today()->iso() : $acceptedOn);
+        $this->applyKit->afterwards($file, function () use ($offer, $file, $accepted): void {
+            $offer->update(['state' => 'chosen']);
+            History::add($file->brokerage_id, $file->id, 'Offer chosen', ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? '']);
+            $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
+            foreach (array_slice(preg_split('/\s*(?:,|&|\band\b)\s*/u', $offer->buyers) ?: [], 0, 4) as $index => $name) {
+                $name === '' || ($this->setParty)($file, Seat::of('buyer.'.($index + 1)), ['name' => $name]);
+            }
+            $offer->agent === '' || $file->side !== 'seller' || ($this->setParty)($file, Seat::of('coagent.1'), ['name' => $offer->agent]);
+            ($this->setFact)($file, Term::Acceptance->value, $accepted);
+        });
+    }
+
+    /**
+     * @param array<string, string|null> $terms
+     * @return array<string, string>
+     */
+    private function read(DealFile $file, array $terms): array
+    {
+        $facts = [];
+        foreach (OfferView::TERMS as $term) {
+            $value = SetFact::read($file, $term->value, (string) ($terms[$term->value] ?? ''));
+            $value === '' || $facts[$term->value] = $value;
+        }
+
+        return $facts;
+    }
+}

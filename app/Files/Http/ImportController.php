@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Http;
+
+use App\Access\User;
+use App\Files\Actions\ImportFiles;
+use App\Files\Models\Import;
+use App\Office\Models\Office;
+use App\Papers\Bytes;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Unanimus\Exchange\ColumnMatch;
+use Unanimus\Exchange\SheetUnreadable;
+
+/** Files from a spreadsheet: taken in, matched, tried, opened. */
+final class ImportController
+{
+    public function index(Request $request): View
+    {
+        Gate::authorize('open-files');
+
+        return view('files.imports', ['imports' => Import::query()->where('user_id', $this->user($request)->id)->orderByDesc('id')->limit(30)->get()]);
+    }
+
+    public function store(Request $request, ImportFiles $files, Bytes $bytes): RedirectResponse
+    {
+        Gate::authorize('open-files');
+        $request->validate(['table' => 'required|file|max:8192'], ['table.required' => 'Choose a CSV file.', 'table.max' => 'This table is larger than 8 MB. Bring it in as several parts.']);
+        $upload = $request->file('table');
+        $upload instanceof UploadedFile || abort(422);
+        try {
+            $import = $files->take((string) file_get_contents($upload->getPathname()), $upload->getClientOriginalName(), $this->user($request), $bytes);
+        } catch (SheetUnreadable $unreadable) {
+            return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
+        }
+
+        return redirect("/imports/{$import->key}");
+    }
+
+    public function show(Request $request, Import $import): View
+    {
+        $this->own($request, $import);
+        $only = (string) $request->query('only', '');
+
+        return view('files.import', [
+            'import' => $import, 'counts' => $import->counts(), 'targets' => ColumnMatch::targets(), 'sample' => $import->lines()->limit(3)->get(), 'offices' => Office::query()->whereIn('id', $this->user($request)->officeRoles->pluck('office_id'))->orderBy('name')->get(),
+            'lines' => $import->lines()->when(in_array($only, ['fit', 'unfit', 'twin', 'opened'], true), static fn ($query) => $query->where('outcome', $only))->leftJoin('deal_files', 'deal_files.id', '=', 'import_rows.deal_file_id')->select('import_rows.*', 'deal_files.key AS file_key')->simplePaginate(100)->withQueryString(), 'only' => $only,
+        ]);
+    }
+
+    public function try(Request $request, Import $import, ImportFiles $files): RedirectResponse
+    {
+        $this->own($request, $import);
+        $given = $request->validate(['matched' => 'required|array|max:80', 'matched.*' => 'nullable|string|max:60', 'office' => 'required|string|max:26']);
+        $office = Office::query()->where('key', $given['office'])->whereIn('id', $this->user($request)->officeRoles->pluck('office_id'))->firstOrFail();
+        $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, $this->user($request));
+
+        return redirect("/imports/{$import->key}")->with('told', 'Tried, without effect. Below stands what each row would become.');
+    }
+
+    public function start(Request $request, Import $import, ImportFiles $files): RedirectResponse
+    {
+        $this->own($request, $import);
+        $files->start($import);
+
+        return redirect("/imports/{$import->key}")->with('told', 'The files are being opened. You may leave this page; it goes on.');
+    }
+
+    /** How far it is, for the page that watches. */
+    public function progress(Request $request, Import $import): View
+    {
+        $this->own($request, $import);
+
+        return view('files.import-progress', ['import' => $import, 'counts' => $import->counts()]);
+    }
+
+    /** Opens a row after all that is the same as another. */
+    public function anyway(Request $request, Import $import, int $number, ImportFiles $files): RedirectResponse
+    {
+        $this->own($request, $import);
+        $changed = $import->lines()->where('number', $number)->where('outcome', 'twin')->update(['outcome' => 'fit', 'told' => 'wanted though there is another']);
+        $changed === 1 && in_array($import->state, ['running', 'done'], true) && $files->start($import);
+
+        return back();
+    }
+
+    /** The rows that were not opened, with why, as a table to be mended and brought in again. */
+    public function left(Request $request, Import $import): StreamedResponse
+    {
+        $this->own($request, $import);
+        $lines = $import->lines()->whereIn('outcome', ['unfit', 'twin'])->get();
+
+        return response()->streamDownload(static function () use ($import, $lines): void {
+            $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
+            fwrite($out, "\u{FEFF}");
+            fputcsv($out, [...$import->columns, 'Why not'], ',', '"', '', "\r\n");
+            foreach ($lines as $line) {
+                fputcsv($out, [...array_slice(array_pad($line->cells, count($import->columns), ''), 0, count($import->columns)), $line->told], ',', '"', '', "\r\n");
+            }
+        }, 'left.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+    }
+
+    private function own(Request $request, Import $import): void
+    {
+        $import->user_id === $this->user($request)->id || abort(404);
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

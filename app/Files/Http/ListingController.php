@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Http;
+
+use App\Access\User;
+use App\Files\Actions\BringListing;
+use App\Files\Actions\MoveStatus;
+use App\Files\Actions\OpenFile;
+use App\Files\Models\DealFile;
+use App\Papers\Actions\BringIn;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Exchange\ExchangeUnavailable;
+use Unanimus\Exchange\ListingExchange;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\PdfRefused;
+use Unanimus\Pages\Scratch;
+use Unanimus\Pages\ToolFailed;
+
+/** A file and its listing: reading it again, its public papers, another file of the house on it. */
+final class ListingController
+{
+    public function show(DealFile $file, BringListing $bring, ListingExchange $exchange): View|RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        try {
+            $listing = $bring->again($file);
+            $papers = $exchange->papers($listing);
+        } catch (ExchangeUnavailable|StepRefused $refused) {
+            return redirect("/files/{$file->key}/opening")->with('refused', $refused->getMessage());
+        }
+        $titles = $file->papers->where('state', '<>', 'void')->pluck('title')->all();
+
+        return view('files.listing', ['file' => $file, 'listing' => $listing, 'differences' => $listing->differences($file->knownFacts->pluck('value', 'name')->all()), 'known' => $file->knownFacts->keyBy('name'), 'papers' => array_filter($papers, static fn (string $title) => ! in_array($title, $titles, true)), 'exchange' => $exchange->name()]);
+    }
+
+    public function take(Request $request, DealFile $file, BringListing $bring): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(['facts' => 'required|array|max:60', 'facts.*' => 'string|max:60'], ['facts.required' => 'Tick what is to be taken over.']);
+        try {
+            $bring->take($file, array_values($given['facts']));
+        } catch (ExchangeUnavailable $unavailable) {
+            throw new StepRefused($unavailable->getMessage(), previous: $unavailable);
+        }
+
+        return redirect("/files/{$file->key}/listing")->with('told', 'Taken over, with where it came from.');
+    }
+
+    public function takePapers(Request $request, DealFile $file, BringListing $bring, ListingExchange $exchange, BringIn $bringIn): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(['papers' => 'required|array|max:30', 'papers.*' => 'string|max:220'], ['papers.required' => 'Tick the papers to be taken along.']);
+        $told = [];
+        $taken = 0;
+        try {
+            $offered = $exchange->papers($bring->again($file));
+            foreach (array_intersect(array_keys($offered), $given['papers']) as $address) {
+                $scratch = new Scratch;
+                try {
+                    $placeholder = $file->papers()->where('title', $offered[$address])->where('state', 'awaited')->first();
+                    $bringIn($file, $scratch->put('paper.pdf', $exchange->paper($address)), $offered[$address], $placeholder, $placeholder->stage ?? 'offer');
+                    $taken++;
+                } catch (PdfRefused|ToolFailed $refused) {
+                    $told[] = "{$offered[$address]}: ".($refused instanceof PdfRefused ? $refused->getMessage() : 'it could not be read.');
+                }
+            }
+        } catch (ExchangeUnavailable $unavailable) {
+            $told[] = $unavailable->getMessage();
+        }
+
+        return redirect("/files/{$file->key}")->with($told === [] ? 'told' : 'refused', trim(($taken === 1 ? 'One paper is' : "{$taken} papers are").' in the file. '.implode(' ', $told)));
+    }
+
+    /** Gives up the file just begun for the one the house has: its other side is joined. */
+    public function join(Request $request, DealFile $file, string $twin, OpenFile $open, MoveStatus $move): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $user = $request->user();
+        $user instanceof User || abort(403);
+        $row = collect(DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id]))->firstWhere('key', $twin) ?? throw new StepRefused('That file is not on this listing or address any more.');
+        $joined = $open->joinOtherSide((int) $row->file_id, $user);
+        $file->rounds()->exists() || $move($file, DealStatus::Withdrawn, $user, 'Joined the file the house has already.');
+
+        return redirect("/files/{$joined->key}")->with('told', 'You are in the file for the other side. You see what is common, and your own side’s.');
+    }
+}

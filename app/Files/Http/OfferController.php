@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Http;
+
+use App\Access\User;
+use App\Files\Actions\KeepOffers;
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\Files\Models\Offer;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\StepRefused;
+use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\Facts;
+use Unanimus\Terms\NetSheet;
+use Unanimus\Terms\OfferView;
+
+/** Offers side by side, and the net sheet. */
+final class OfferController
+{
+    public function index(DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $this->sellersOnly($file);
+        $file->load(['office', 'knownFacts', 'parties', 'papers', 'members']);
+        $listing = $this->ofListing($file);
+        $offers = Offer::query()->where('deal_file_id', $file->id)->orderBy('id')->get();
+        $views = $offers->mapWithKeys(static fn (Offer $offer) => [$offer->id => OfferView::of($offer->terms(), $listing, $file->office->today())]);
+        $nets = $offers->filter(static fn (Offer $offer) => in_array($offer->state, ['open', 'chosen'], true) && $views[$offer->id]->net !== null)->map(static fn (Offer $offer) => $views[$offer->id]->net->net->cents);
+
+        return view('files.offers', ['file' => $file, 'offers' => $offers, 'views' => $views, 'best' => $nets->max(), 'works' => Gate::allows('work-on', $file), 'chosen' => $offers->firstWhere('state', 'chosen')]);
+    }
+
+    public function store(Request $request, DealFile $file, KeepOffers $offers): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $this->sellersOnly($file);
+        $counters = $request->filled('counters') ? Offer::query()->where('deal_file_id', $file->id)->where('key', $request->input('counters'))->firstOrFail() : null;
+        $given = $this->given($request);
+        $this->readable(static fn () => $offers->record($file, $given, $counters));
+
+        return redirect("/files/{$file->key}/offers")->with('told', $counters === null ? 'The offer is recorded.' : 'The counter-offer is recorded; the offer it answers is kept.');
+    }
+
+    public function update(Request $request, DealFile $file, Offer $offer, KeepOffers $offers): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $this->sellersOnly($file);
+        abort_unless($offer->deal_file_id === $file->id, 404);
+        $given = $request->validate(['do' => 'required|in:store,decline,choose', 'on' => 'nullable|string|max:40', 'terms' => 'nullable|array', 'terms.*' => 'nullable|string|max:60', 'note' => 'nullable|string|max:500']);
+        $this->readable(static fn () => match ($given['do']) {
+            'decline' => $offers->decline($offer, $file),
+            'choose' => $offers->choose($offer, $file, (string) ($given['on'] ?? '')),
+            default => $offers->change($offer, $file, $given['terms'] ?? [], (string) ($given['note'] ?? '')),
+        });
+
+        return redirect($given['do'] === 'choose' ? "/files/{$file->key}" : "/files/{$file->key}/offers")->with('told', ['decline' => 'Declined; it stays in the list.', 'choose' => 'It is the contract now; the other offers are kept.', 'store' => 'Stored.'][$given['do']]);
+    }
+
+    public function net(DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $this->sellersOnly($file);
+        $file->load(['office', 'knownFacts', 'parties', 'papers', 'members']);
+        $facts = FactBook::of($file);
+        $price = $facts->value('price') === null && $facts->value('list_price') !== null;
+
+        return view('files.net', ['file' => $file, 'facts' => $facts, 'sheet' => NetSheet::of($price ? $facts->with(['price' => $facts->get('list_price')]) : $facts), 'asListed' => $price, 'works' => Gate::allows('work-on', $file)]);
+    }
+
+    /** What the sellers keep is the sellers' own affair. */
+    private function sellersOnly(DealFile $file): void
+    {
+        $user = Auth::user();
+        abort_if($file->side === 'both' && $user instanceof User && ! in_array($file->sideOf($user), [null, 'seller', 'landlord'], true), 404);
+    }
+
+    private function ofListing(DealFile $file): Facts
+    {
+        $facts = FactBook::of($file);
+        $own = array_flip(['list_price', 'listing_commission', 'buyer_commission', 'transfer_tax', 'title_costs', 'annual_tax', 'warranty', 'other_costs', 'payoff', 'second_payoff', 'property.area']);
+
+        return new Facts(array_intersect_key($facts->all(), $own));
+    }
+
+    /** @return array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} */
+    private function given(Request $request): array
+    {
+        $given = $request->validate(['buyers' => 'required|string|max:200', 'agent' => 'nullable|string|max:120', 'note' => 'nullable|string|max:500', 'terms' => 'required|array', 'terms.*' => 'nullable|string|max:60'], ['buyers.required' => 'Whose offer is it?']);
+
+        return ['buyers' => $given['buyers'], 'agent' => $given['agent'] ?? null, 'note' => $given['note'] ?? null, 'terms' => $given['terms']];
+    }
+
+    private function readable(callable $work): void
+    {
+        try {
+            $work();
+        } catch (EntryUnreadable $unreadable) {
+            throw new StepRefused("{$unreadable->getMessage()} The offer is not stored yet; your entries are still in the fields.", previous: $unreadable);
+        }
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Jobs;
+
+use App\Access\Sight;
+use App\Access\User;
+use App\Files\Actions\ImportFiles;
+use App\Files\Models\Import;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
+
+/** Opens the rows of a table that fit, a stretch at a time; started again it goes on where it was. */
+final class OpenImported implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    /** Rows in one stretch. */
+    private const STRETCH = 25;
+
+    public int $tries = 5;
+
+    public function __construct(private readonly int $brokerageId, private readonly int $importId)
+    {
+    }
+
+    public function handle(ImportFiles $files): void
+    {
+        [$import, $by, $lines] = Sight::within($this->brokerageId, function (): array {
+            $import = Import::query()->with('office')->findOrFail($this->importId);
+
+            return [$import, User::query()->with('officeRoles')->findOrFail($import->user_id), $import->lines()->where('outcome', 'fit')->limit(self::STRETCH)->pluck('id')->all()];
+        });
+        if ($import->state !== 'running') {
+            return;
+        }
+        Auth::setUser($by);
+        foreach ($lines as $line) {
+            try {
+                Sight::within($this->brokerageId, static fn () => $files->open($import, (int) $line, $by));
+            } catch (\DomainException|\InvalidArgumentException $refused) {
+                Sight::within($this->brokerageId, static fn () => $import->lines()->whereKey($line)->update(['outcome' => 'unfit', 'told' => $refused->getMessage()]));
+            }
+        }
+        Auth::forgetUser();
+        Sight::within($this->brokerageId, function () use ($import, $lines): void {
+            $lines === [] ? $import->update(['state' => 'done']) : self::dispatch($this->brokerageId, $this->importId)->afterCommit();
+        });
+    }
+
+    public function failed(\Throwable $failed): void
+    {
+        Log::error('A table could not be opened to its end', ['import' => $this->importId, 'exception' => $failed]);
+        DB::transaction(fn () => Sight::ofBrokerage($this->brokerageId));
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use App\Access\User;
+use App\Files\Models\DealFile;
+use Illuminate\Support\Facades\DB;
+
+/** Whether the house has a file on the same listing or address already, and what a person may do about it. */
+final class Twins
+{
+    /** @return list<array{key: string, told: string, go: bool, join: bool}> */
+    public static function of(DealFile $file, User $user): array
+    {
+        return self::among($file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id, $file->side, $user);
+    }
+
+    /** @return list<array{key: string, told: string, go: bool, join: bool}> */
+    public static function among(int $brokerageId, string $number, string $address, int $own, string $side, User $user): array
+    {
+        if ($number === '' && $address === '') {
+            return [];
+        }
+        $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$brokerageId, $number, $address, $own]);
+        $seen = DealFile::query()->whereIn('id', array_map(static fn (object $row) => $row->file_id, $rows))->pluck('name', 'id');
+        $found = [];
+        foreach ($rows as $row) {
+            $joins = ! isset($seen[$row->file_id]) && $user->opensFiles() && in_array([$row->side, $side], [['seller', 'buyer'], ['landlord', 'tenant']], true);
+            $found[] = [
+                'key' => $row->key, 'go' => isset($seen[$row->file_id]), 'join' => $joins,
+                'told' => isset($seen[$row->file_id]) ? "{$seen[$row->file_id]} is in a file already, on this listing or address." : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true) ? "{$row->agent} of {$row->office} has this listing in a file of the house." : 'A colleague has a file on this listing or address too.'),
+            ];
+        }
+
+        return $found;
+    }
+}

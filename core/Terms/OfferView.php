@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Terms;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Money\Money;
+
+/**
+ * An offer made ready to be laid beside others: what it leaves the sellers, how sure it is, and its days as a small line.
+ */
+final readonly class OfferView
+{
+    /** The terms an offer states, in the order they are compared. */
+    public const TERMS = [
+        Term::Price, Term::EarnestMoney, Term::Financing, Term::LoanPercent, Term::Concessions, Term::Repairs, Term::BuyerCommission, Term::SaleOfHome,
+        Term::InspectionDays, Term::AppraisalDays, Term::LoanDays, Term::OfferDate, Term::OfferExpiry, Term::Closing, Term::Possession,
+    ];
+
+    /** The contingencies, with the term that gives their days. */
+    private const CONTINGENCIES = ['Inspection' => Term::InspectionDays, 'Appraisal' => Term::AppraisalDays, 'Loan' => Term::LoanDays];
+
+    /**
+     * @param list<array{label: string, days: int}> $contingencies by their days
+     * @param list<string> $strength what makes it sure or unsure, in words
+     */
+    private function __construct(public ?NetSheet $net, public ?Money $down, public ?int $daysToClosing, public array $contingencies, public array $strength, public int $sureness)
+    {
+    }
+
+    /**
+     * Reads an offer against what is known of the listing.
+     *
+     * @param Facts $listing what the sellers owe and pay, whoever buys
+     */
+    public static function of(Facts $offer, Facts $listing, LocalDate $today): self
+    {
+        $terms = Derived::from($listing->with($offer->all()));
+        $closing = $offer->value('closing');
+        $contingencies = [];
+        foreach (self::CONTINGENCIES as $label => $term) {
+            $days = $offer->value($term->value);
+            $days !== null && ctype_digit($days) && $contingencies[] = ['label' => $label, 'days' => (int) $days];
+        }
+        usort($contingencies, static fn (array $a, array $b) => $a['days'] <=> $b['days']);
+        [$strength, $sureness] = self::strength($offer, $terms);
+
+        return new self(
+            NetSheet::of($terms), ($down = $terms->value('down_payment')) !== null ? Money::of($down) : ($offer->value('financing') === 'cash' && $offer->value('price') !== null ? Money::of((string) $offer->value('price')) : null),
+            $closing === null ? null : $today->daysUntil(LocalDate::of($closing)), $contingencies, $strength, $sureness,
+        );
+    }
+
+    /** @return array{list<string>, int} in words, and counted: more is surer */
+    private static function strength(Facts $offer, Facts $terms): array
+    {
+        $words = [];
+        $sure = 0;
+        if ($offer->value('financing') === 'cash') {
+            $words[] = 'cash, no lender to wait for';
+            $sure += 3;
+        } elseif ($terms->value('loan_amount') !== null && $offer->value('price') !== null && ! Money::of((string) $offer->value('price'))->isZero()) {
+            $own = 100 - BigDecimal::of($terms->value('loan_amount'))->multipliedBy(100)->dividedBy((string) $offer->value('price'), 0, RoundingMode::HALF_UP)->toInt();
+            $words[] = "{$own} % of their own money";
+            $sure += $own >= 20 ? 1 : ($own < 5 ? -1 : 0);
+        }
+        if ($offer->value('sale_of_home') === 'yes') {
+            $words[] = 'hangs on the sale of their home';
+            $sure -= 2;
+        }
+        foreach (self::CONTINGENCIES as $label => $term) {
+            if ($offer->value($term->value) === null || $offer->value($term->value) === '0') {
+                $words[] = 'no '.lcfirst($label).' contingency';
+                $sure++;
+            }
+        }
+        $earnest = $offer->value('earnest_money');
+        if ($earnest !== null && $offer->value('price') !== null && BigDecimal::of($earnest)->multipliedBy(50)->isGreaterThanOrEqualTo((string) $offer->value('price'))) {
+            $words[] = 'earnest money of 2 % or more';
+            $sure++;
+        }
+
+        return [$words, $sure];
+    }
+}
