@@ -21,9 +21,20 @@ final class FileName
 
             return $street.($unit === null ? '' : " {$unit}").($city === null ? '' : ", {$city}");
         }
-        $names = array_filter([$facts->value('buyer.1.name'), $facts->value('buyer.2.name')]);
+        $clients = match ($facts->value('side')) {
+            'seller', 'both' => 'seller',
+            'tenant' => 'tenant',
+            'landlord' => 'landlord',
+            default => 'buyer',
+        };
+        $names = array_filter([$facts->value("{$clients}.1.name"), $facts->value("{$clients}.2.name")]);
         $surnames = array_map(static fn (string $name) => preg_replace('/^.*\s/u', '', $name), $names);
+        $deal = match ($facts->value('kind')) {
+            'lease' => 'lease',
+            'referral' => 'referral',
+            default => $clients === 'seller' ? 'sale' : 'purchase',
+        };
 
-        return $surnames === [] ? 'New file' : implode(' & ', array_unique($surnames)).' purchase';
+        return $surnames === [] ? 'New file' : implode(' & ', array_unique($surnames))." {$deal}";
     }
 }

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Access\User;
+use App\Files\Actions\BringListing;
+use App\Files\Actions\FollowOn;
+use App\Files\Actions\KeepOffers;
+use App\Files\Actions\KeepTasks;
+use App\Files\Actions\MoveStatus;
+use App\Files\Actions\OpenFile;
+use App\Files\Actions\SetFact;
+use App\Files\Actions\SetParty;
+use App\Files\Models\Contact;
+use App\Files\Models\DealFile;
+use App\Files\Models\SavedView;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Exchange\Listing;
+use Unanimus\Files\DealStatus;
+use Unanimus\Signing\Seat;
+
+/** The scenario's further files, each to show something: offers to compare, both sides in the house, a deal that fell through, land, a lease, a referral. */
+final class MoreFiles
+{
+    public function __construct(
+        private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly KeepOffers $offers,
+        private readonly MoveStatus $move, private readonly FollowOn $followOn, private readonly KeepTasks $tasks,
+    ) {
+    }
+
+    /** @param  array<string, User>  $people */
+    public function lay(array $people): void
+    {
+        $this->copperbeech($people);
+        $this->millrace($people);
+        $this->eideFirstTry($people);
+        $this->orchard($people);
+        $this->leaseAndReferral($people);
+        $this->expiredListing($people);
+        $this->house($people);
+        Auth::logout();
+    }
+
+    /** @param  array<string, User>  $people */
+    private function copperbeech(array $people): void
+    {
+        $file = $this->start($people, 'caleb', 'seller', 'TR-26-03977');
+        $today = $file->office->today();
+        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example', 'phone' => '555-0151']);
+        $this->setFact->many($file, ['listed_on' => $today->plusDays(-18)->iso(), 'listing_expires' => $today->plusDays(72)->iso(), 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1,850', 'annual_tax' => '6,240', 'payoff' => '211,340.18']);
+        ($this->move)($file, DealStatus::Active, $people['caleb']);
+        foreach ([
+            ['Halvard and Mina Ostergaard', 'Lucian Ferro', ['price' => '541,000', 'earnest_money' => '10,000', 'financing' => 'conventional', 'loan_percent' => '80', 'concessions' => '6,000', 'inspection_days' => '10', 'appraisal_days' => '21', 'loan_days' => '35', 'offer_date' => $today->plusDays(-2)->iso(), 'offer_expiry' => $today->plusDays(1)->iso(), 'closing' => $today->plusDays(44)->iso()]],
+            ['Renata Quillfeather', 'Anneke Thorvald', ['price' => '529,500', 'earnest_money' => '25,000', 'financing' => 'cash', 'inspection_days' => '5', 'offer_date' => $today->plusDays(-1)->iso(), 'offer_expiry' => $today->plusDays(1)->iso(), 'closing' => $today->plusDays(21)->iso()]],
+            ['Idris Vantongeren', '', ['price' => '549,900', 'earnest_money' => '5,000', 'financing' => 'government', 'loan_percent' => '96.5', 'concessions' => '9,000', 'sale_of_home' => 'yes', 'inspection_days' => '10', 'appraisal_days' => '28', 'loan_days' => '45', 'offer_date' => $today->iso(), 'offer_expiry' => $today->plusDays(2)->iso(), 'closing' => $today->plusDays(60)->iso()]],
+        ] as [$buyers, $agent, $terms]) {
+            $this->offers->record($file, ['buyers' => $buyers, 'agent' => $agent, 'terms' => $terms]);
+        }
+    }
+
+    /** @param  array<string, User>  $people */
+    private function millrace(array $people): void
+    {
+        $file = $this->start($people, 'priya', 'seller', 'TR-26-03544');
+        $today = $file->office->today();
+        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Idris Vantongeren', 'email' => 'idris@vantongeren.example']);
+        ($this->move)($file, DealStatus::Active, $people['priya']);
+        Auth::setUser($people['caleb']);
+        $file = $this->open->joinOtherSide($file->id, $people['caleb'])->load(['office', 'members']);
+        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example', 'phone' => '555-0161']);
+        $this->setFact->many($file, ['price' => '283,500', 'earnest_money' => '6,000', 'financing' => 'conventional', 'loan_percent' => '75', 'acceptance' => $today->plusDays(-31)->iso(), 'closing' => $this->weekday($today->plusDays(7))->iso(), 'escrow_holder' => 'Anchorfield Title & Escrow']);
+        $file->putLabels(['both sides']);
+    }
+
+    /** @param  array<string, User>  $people */
+    private function eideFirstTry(array $people): void
+    {
+        $file = $this->start($people, 'tomas', 'buyer', 'TR-26-04533');
+        $today = $file->office->today();
+        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Torvald Eide', 'email' => 'torvald@eide.example']);
+        $this->setFact->many($file, ['price' => '309,000', 'financing' => 'conventional', 'loan_percent' => '90', 'acceptance' => $today->plusDays(-54)->iso(), 'closing' => $today->plusDays(-8)->iso()]);
+        ($this->move)($file, DealStatus::Terminated, $people['tomas'], 'The lender refused the loan.', $today->plusDays(-22));
+        ($this->followOn)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $people['tomas']);
+    }
+
+    /** @param  array<string, User>  $people */
+    private function orchard(array $people): void
+    {
+        $file = $this->start($people, 'rosalind', 'seller');
+        $today = $file->office->today();
+        $this->setFact->many($file, ['property.street' => '3 Orchard Bank', 'property.city' => 'Saltreach', 'property.state' => 'MW', 'property.zip' => '20451', 'property.kind' => 'land', 'property.parcel' => '14-512-0003', 'property.legal' => 'Tract 3, Saltreach Orchards, Ostrander County, Merrow', 'property.septic' => 'no', 'list_price' => '164,000', 'listed_on' => $today->plusDays(-9)->iso(), 'listing_expires' => $today->plusDays(171)->iso()]);
+        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'The Greywater Family Trust', 'kind' => 'trust', 'signed_by' => 'Odalys Greywater', 'signing_name' => 'Odalys Greywater, trustee', 'capacity' => 'as trustee of the Greywater Family Trust', 'email' => 'odalys@greywater.example']);
+        ($this->move)($file, DealStatus::Active, $people['rosalind']);
+        $file->putLabels(['trust', 'land']);
+    }
+
+    /** @param  array<string, User>  $people */
+    private function leaseAndReferral(array $people): void
+    {
+        $lease = $this->start($people, 'priya', 'landlord', null, 'lease');
+        $today = $lease->office->today();
+        $this->setFact->many($lease, ['property.street' => '55 Tollgate', 'property.unit' => 'Apt 2', 'property.city' => 'Pellingford', 'property.state' => 'MW', 'property.zip' => '20410', 'property.year_built' => '1951', 'rent' => '1,650', 'deposit' => '1,650', 'lease_start' => $today->plusDays(11)->iso(), 'lease_end' => $today->plusDays(376)->iso(), 'possession' => $today->plusDays(11)->iso()]);
+        ($this->setParty)($lease, Seat::of('landlord.1'), ['name' => 'Copperbeech Holdings LLC', 'kind' => 'entity', 'signed_by' => 'Ruben Castellanos', 'signing_name' => 'Ruben Castellanos, manager', 'capacity' => 'as its manager', 'email' => 'ruben@holdings.example']);
+        ($this->setParty)($lease, Seat::of('tenant.1'), ['name' => 'Noor Petterson', 'email' => 'noor@petterson.example']);
+        $referral = $this->start($people, 'tomas', 'buyer', null, 'referral');
+        ($this->setParty)($referral, Seat::of('buyer.1'), ['name' => 'Cosima Lindqvist', 'email' => 'cosima@lindqvist.example']);
+        $this->setFact->many($referral, ['referred_to' => 'Harborstone Homes', 'referral_percent' => '25']);
+    }
+
+    /** @param  array<string, User>  $people */
+    private function expiredListing(array $people): void
+    {
+        $file = $this->start($people, 'caleb', 'seller');
+        $today = $file->office->today();
+        $this->setFact->many($file, ['property.street' => '91 Bellfounder Street', 'property.city' => 'Pellingford', 'property.state' => 'MW', 'property.year_built' => '1974', 'list_price' => '398,000', 'listed_on' => $today->plusDays(-190)->iso(), 'listing_expires' => $today->plusDays(-10)->iso()]);
+        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Perpetua Ashdown', 'email' => 'perpetua@ashdown.example']);
+        ($this->move)($file, DealStatus::Active, $people['caleb']);
+        ($this->move)($file, DealStatus::Expired, $people['caleb'], 'The listing ran out without an offer.', $today->plusDays(-10));
+    }
+
+    /** @param  array<string, User>  $people */
+    private function house(array $people): void
+    {
+        $base = ['brokerage_id' => $people['ines']->brokerage_id];
+        Contact::create([...$base, 'role' => 'escrow', 'name' => 'Nadia Petrov', 'firm' => 'Anchorfield Title & Escrow', 'email' => 'nadia.petrov@anchorfield.example', 'phone' => '555-0171', 'standing' => true]);
+        Contact::create([...$base, 'role' => 'lender', 'name' => 'Owen Gallagher', 'firm' => 'Brackwater Mutual Lending', 'email' => 'owen.gallagher@brackwater.example', 'phone' => '555-0172', 'standing' => true]);
+        SavedView::create([...$base, 'user_id' => $people['wendell']->id, 'name' => 'December closings', 'query' => 'closes:'.$people['wendell']->officeRoles->firstOrFail()->office->today()->year().'-12', 'shared' => true]);
+        Auth::setUser($people['wendell']);
+        $file = DealFile::query()->with(['office', 'members'])->where('name', 'like', '14 Lanternfish%')->firstOrFail();
+        $this->tasks->add($file, ['title' => 'Ask Owen Gallagher how the agency is written', 'day' => $file->office->today()->iso()], $people['wendell']);
+    }
+
+    /** @param  array<string, User>  $people */
+    private function start(array $people, string $agent, string $side, ?string $listing = null, string $kind = 'sale'): DealFile
+    {
+        Auth::setUser($people[$agent]);
+        $file = ($this->open)($people[$agent], $side, $kind);
+        $this->open->join($file, $people['wendell'], 'coordinator');
+        foreach ($listing === null ? [] : json_decode((string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')), true, 32, JSON_THROW_ON_ERROR) as $data) {
+            if ($data['ListingId'] === $listing) {
+                app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, $listing);
+            }
+        }
+
+        return $file->refresh()->load(['office', 'members']);
+    }
+
+    private function weekday(LocalDate $day): LocalDate
+    {
+        return $day->weekday() > 5 ? $day->plusDays(8 - $day->weekday()) : $day;
+    }
+}
