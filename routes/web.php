@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
+use App\Access\Http\OwnController;
 use App\Access\Http\SignInController;
 use App\Commission\Http\CommissionController;
 use App\Files\Http\CalendarController;
@@ -12,12 +13,14 @@ use App\Files\Http\FindController;
 use App\Files\Http\ImportController;
 use App\Files\Http\ListingController;
 use App\Files\Http\OfferController;
+use App\Files\Http\PartiesController;
 use App\Files\Http\StatusController;
 use App\Files\Http\TaskController;
 use App\Files\Http\TodayController;
 use App\Intake\Http\MailController;
 use App\Office\Http\HealthController;
 use App\Office\Http\OfficeController;
+use App\Office\Http\PeopleController;
 use App\Papers\Http\PaperController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
@@ -42,6 +45,13 @@ Route::middleware('guest')->group(static function (): void {
     Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in')->withoutMiddleware(InOneTransaction::class);
 });
 
+Route::middleware('guest')->group(static function (): void {
+    Route::get('/sign-in/code', [SignInController::class, 'code']);
+    Route::post('/sign-in/code', [SignInController::class, 'second'])->middleware('throttle:second-factor')->withoutMiddleware(InOneTransaction::class);
+    Route::get('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'invitation'])->middleware('throttle:links')->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}']);
+    Route::post('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'takeUp'])->middleware('throttle:sign-in')->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}'])->withoutMiddleware(InOneTransaction::class);
+});
+
 Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class])->group(static function (): void {
     Route::get('/', [SignController::class, 'show']);
     Route::post('/consent', [SignController::class, 'consent']);
@@ -59,6 +69,20 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/sign-out/everywhere', [SignInController::class, 'everywhere']);
     Route::put('/password', [SignInController::class, 'password']);
 
+    Route::get('/me', [OwnController::class, 'show']);
+    Route::post('/me/second-factor', [OwnController::class, 'prepare'])->middleware('throttle:second-factor');
+    Route::get('/me/second-factor.svg', [OwnController::class, 'picture']);
+    Route::post('/me/second-factor/on', [OwnController::class, 'turnOn'])->middleware('throttle:second-factor');
+    Route::delete('/me/second-factor', [OwnController::class, 'turnOff'])->middleware('throttle:second-factor');
+    Route::delete('/me/sessions/{hash}', [OwnController::class, 'endSession']);
+    Route::post('/people', [PeopleController::class, 'invite']);
+    Route::get('/people/{user}', [PeopleController::class, 'show']);
+    Route::post('/people/{user}/invitation', [PeopleController::class, 'again']);
+    Route::put('/people/{user}/roles', [PeopleController::class, 'roles']);
+    Route::post('/people/{user}/active', [PeopleController::class, 'active']);
+    Route::post('/offices', [PeopleController::class, 'openOffice']);
+    Route::put('/offices/{office}', [PeopleController::class, 'office']);
+
     Route::get('/', TodayController::class);
 
     Route::get('/files', [FindController::class, 'index']);
@@ -72,6 +96,14 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/files/{file}', [FileController::class, 'show']);
     Route::get('/files/{file}/opening', [FileController::class, 'opening']);
     Route::put('/files/{file}/facts', [FileController::class, 'setFact']);
+    Route::post('/files/{file}/parties/{role}/order', [PartiesController::class, 'order']);
+    Route::get('/files/{file}/people.vcf', [PartiesController::class, 'ofFile']);
+    Route::get('/contacts', [PartiesController::class, 'book']);
+    Route::post('/contacts', [PartiesController::class, 'store']);
+    Route::get('/contacts.vcf', [PartiesController::class, 'export']);
+    Route::get('/contacts/propose', [PartiesController::class, 'propose']);
+    Route::post('/contacts/cards', [PartiesController::class, 'import']);
+    Route::delete('/contacts/{contact}', [PartiesController::class, 'drop']);
     Route::put('/files/{file}/parties/{seat}', [FileController::class, 'setParty']);
     Route::post('/files/{file}/listing', [FileController::class, 'bringListing']);
     Route::get('/files/{file}/listing', [ListingController::class, 'show']);

@@ -48,6 +48,7 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
             Limit::perMinute(30)->by((string) $request->ip()),
         ]);
+        RateLimiter::for('second-factor', static fn (Request $request) => Limit::perMinute(6)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->session()->get('half-signed-in.id') ?? $request->ip())));
         RateLimiter::for('links', static fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
     }
 

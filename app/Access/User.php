@@ -8,6 +8,7 @@ use App\Office\Models\OfficeRole;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\Crypt;
 
 /**
  * A person who signs in.
@@ -36,7 +37,13 @@ final class User extends Authenticatable
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
     /** @var array<string, string> */
-    protected $casts = ['active' => 'boolean', 'second_factor_at' => 'datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
+    protected $casts = ['active' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array'];
+
+    /** The secret of the second factor, read. */
+    public function getSecondFactorAttribute(?string $kept): ?string
+    {
+        return $kept === null ? null : Crypt::decryptString($kept);
+    }
 
     /** @return HasMany<OfficeRole, $this> */
     public function officeRoles(): HasMany

@@ -9,6 +9,7 @@ use App\Files\Actions\BringListing;
 use App\Files\Actions\FollowOn;
 use App\Files\Actions\KeepOffers;
 use App\Files\Actions\KeepTasks;
+use App\Files\Actions\MarkDeadline;
 use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
@@ -73,6 +74,9 @@ final class MoreFiles
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example', 'phone' => '555-0161']);
         $this->setFact->many($file, ['price' => '283,500', 'earnest_money' => '6,000', 'financing' => 'conventional', 'loan_percent' => '75', 'acceptance' => $today->plusDays(-31)->iso(), 'closing' => $this->weekday($today->plusDays(7))->iso(), 'escrow_holder' => 'Anchorfield Title & Escrow']);
         $file->putLabels(['both sides']);
+        foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
+            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office', 'kits']), $done);
+        }
     }
 
     /** @param  array<string, User>  $people */

@@ -37,4 +37,12 @@ final class AddressBook
         return Contact::query()->where(static fn ($any) => $any->where('name', 'ilike', $like)->orWhere('firm', 'ilike', $like)->orWhere('email', 'ilike', $like))
             ->orderByRaw('role = ? DESC, standing DESC, used_at DESC', [$role])->limit(8)->get();
     }
+
+    /** @return array{array{email?: string|null, phone?: string|null, address?: string|null}, string|null} how someone of exactly that name is reached, and their firm */
+    public function reachOf(string $name): array
+    {
+        $found = Contact::query()->whereRaw('lower(name) = lower(?)', [$name])->orderByDesc('standing')->orderByDesc('used_at')->first();
+
+        return $found === null ? [[], null] : [['email' => $found->email, 'phone' => $found->phone, 'address' => $found->address], $found->firm];
+    }
 }

@@ -26,14 +26,14 @@ final readonly class Today
     {
     }
 
-    public static function of(User $user, string $span): self
+    public static function of(User $user, string $span, ?int $person = null): self
     {
-        $files = DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(400)->get();
+        $files = DealFile::query()->with(['office', 'knownFacts', 'kits', 'members'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(400)->get();
         $today = $files->first()?->office->today() ?? LocalDate::at(now(), new \DateTimeZone('UTC'));
         $agendas = $files->mapWithKeys(static fn (DealFile $file) => [$file->key => Agenda::of($file)])->all();
         [$coming, $late] = self::coming($files, $agendas, $today);
 
-        return new self([...self::mine($user, $files), ...$late], self::others($user, $files), $coming, self::lanes($files, $agendas, $today, $span), [], $files->count());
+        return new self([...self::mine($user, $files), ...$late], self::others($user, $files), $coming, self::lanes($person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person)), $agendas, $today, $span), [], $files->count());
     }
 
     /**

@@ -134,6 +134,7 @@ export function tell(text) {
     }
 }
 
+document.querySelectorAll('[data-sends]').forEach((select) => select.addEventListener('change', () => select.form.submit()));
 document.querySelectorAll('[data-print]').forEach((button) => button.addEventListener('click', () => window.print()));
 document.querySelectorAll('[data-opens]').forEach((button) => button.addEventListener('click', () => document.querySelector(button.dataset.opens)?.showModal?.()));
 document.querySelectorAll('[data-file-form]').forEach((input) => input.addEventListener('change', () => input.form.requestSubmit()));

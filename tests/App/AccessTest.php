@@ -40,6 +40,8 @@ function guardedRoutes(): array
         'join' => ['POST', '/files/{file}/join/01ABCDEFGHJKMNPQRSTVWXYZ00', []],
         'try a kit' => ['GET', '/files/{file}/kits/land-buyer', []],
         'apply a kit' => ['POST', '/files/{file}/kits/land-buyer', []],
+        'parties in order' => ['POST', '/files/{file}/parties/buyer/order', ['keys' => ['01ABCDEFGHJKMNPQRSTVWXYZ00']]],
+        'people as cards' => ['GET', '/files/{file}/people.vcf', []],
         'offers' => ['GET', '/files/{file}/offers', []],
         'record an offer' => ['POST', '/files/{file}/offers', ['buyers' => 'x', 'terms' => []]],
         'the net sheet' => ['GET', '/files/{file}/net', []],
@@ -87,7 +89,7 @@ function placesIn(DealFile $file): array
 
 it('names every route that needs a sign-in in the tables of refusals', function () {
     // Places without a file in them; each guards what it shows in its own test.
-    $open = ['files.csv', 'find', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
+    $open = ['me', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
         'imports', 'imports/{import}', 'imports/{import}/try', 'imports/{import}/start', 'imports/{import}/progress', 'imports/{import}/rows/{number}', 'imports/{import}/left.csv', 'files/{file}/offers/{offer}', '/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {

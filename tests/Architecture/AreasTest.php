@@ -8,6 +8,7 @@ declare(strict_types=1);
  */
 
 const CORE = [
+    'Access' => [],
     'Commission' => ['Files', 'Money', 'Pages', 'Review'],
     'Dates' => ['Pages'],
     'Evidence' => ['Pages'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Access\SecondFactor;
 use App\Access\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -27,11 +28,42 @@ final class SignInController
     {
         $given = $request->validate(['email' => 'required|string|max:200', 'password' => 'required|string|max:200']);
         // A wrong address takes as long as a wrong password.
-        $signedIn = (new Timebox)->call(static fn () => Auth::attempt($given, $request->boolean('remember')), 250_000);
-        if (! $signedIn) {
+        $known = (new Timebox)->call(static fn () => Auth::validate($given) ? Auth::getLastAttempted() : null, 250_000);
+        if (! $known instanceof User) {
             throw ValidationException::withMessages(['email' => 'Address and password do not belong together. Nothing was changed; try again.']);
         }
         $request->session()->regenerate();
+        if (SecondFactor::isOn($known)) {
+            $request->session()->put('half-signed-in', ['id' => $known->id, 'remember' => $request->boolean('remember'), 'at' => now()->getTimestamp()]);
+
+            return redirect('/sign-in/code');
+        }
+        Auth::login($known, $request->boolean('remember'));
+
+        return redirect()->intended('/');
+    }
+
+    public function code(Request $request): View|RedirectResponse
+    {
+        return $request->session()->has('half-signed-in') ? view('access.code') : redirect('/sign-in');
+    }
+
+    public function second(Request $request): RedirectResponse
+    {
+        $given = $request->validate(['code' => 'required|string|max:40']);
+        $half = (array) $request->session()->get('half-signed-in', []);
+        $user = isset($half['id']) && now()->getTimestamp() - (int) ($half['at'] ?? 0) < 600 ? Auth::getProvider()->retrieveById($half['id']) : null;
+        if (! $user instanceof User) {
+            $request->session()->forget('half-signed-in');
+
+            return redirect('/sign-in')->with('refused', 'That took longer than ten minutes. Sign in anew.');
+        }
+        if (! SecondFactor::passes($user, $given['code'])) {
+            throw ValidationException::withMessages(['code' => 'This code is not right, or it was used already. Wait for the next one, or take a recovery code.']);
+        }
+        $request->session()->forget('half-signed-in');
+        $request->session()->regenerate();
+        Auth::login($user, (bool) ($half['remember'] ?? false));
 
         return redirect()->intended('/');
     }

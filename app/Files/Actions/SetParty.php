@@ -57,6 +57,12 @@ final class SetParty
         foreach (['email', 'phone', 'address'] as $key) {
             array_key_exists($key, $given) && $ways[$key] = $clean($key);
         }
+        // A name taken from the address book brings along how it is reached.
+        if ($party === null && trim((string) ($given['email'] ?? '')) === '') {
+            [$known, $firm] = $this->book->reachOf($name);
+            $ways = [...array_filter($known), ...array_filter($ways)];
+            $firm !== null && $seated->firm === null && $seated->update(['firm' => $firm]);
+        }
         $seated->reach($ways);
         $this->book->remember($seated->refresh());
         History::add($file->brokerage_id, $file->id, $party === null ? 'Party added' : 'Party changed', ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name]);

@@ -123,7 +123,8 @@ final class FileController
         Gate::authorize('work-on', $file);
         $check = Validator::make($request->all(), [
             'name' => 'nullable|string|max:120', 'signing_name' => 'nullable|string|max:120', 'initials' => 'nullable|string|max:8',
-            'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'firm' => 'nullable|string|max:120',
+            'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'firm' => 'nullable|string|max:120', 'address' => 'nullable|string|max:300',
+            'kind' => 'nullable|in:person,entity,trust,estate', 'signed_by' => 'nullable|string|max:120', 'capacity' => 'nullable|string|max:160', 'prints_contact' => 'nullable|boolean',
         ], ['email.email' => 'This is not a mail address.']);
         if ($check->fails()) {
             return $this->refreshed($file, $request, $seat, (string) $check->errors()->first(), static fn () => []);

@@ -8,6 +8,7 @@ use App\Access\User;
 use App\Files\Today;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** The Today place. */
 final class TodayController
@@ -15,8 +16,11 @@ final class TodayController
     public function __invoke(Request $request): View
     {
         $user = $request->user();
+        $user instanceof User || abort(403);
         $span = in_array($request->query('by'), ['week', 'month', 'quarter'], true) ? (string) $request->query('by') : 'month';
+        $people = User::query()->whereIn('id', DB::table('file_members')->select('user_id'))->where('active', true)->orderBy('name')->get();
+        $person = $people->firstWhere('key', (string) $request->query('who'));
 
-        return view('files.today', ['today' => Today::of($user instanceof User ? $user : abort(403), $span), 'span' => $span]);
+        return view($request->boolean('print') ? 'files.lanes-print' : 'files.today', ['today' => Today::of($user, $span, $person?->id), 'span' => $span, 'people' => $people, 'person' => $person]);
     }
 }

@@ -18,7 +18,7 @@ final class OfficeController
     {
         return view('office.index', [
             'offices' => Office::query()->orderBy('name')->get(),
-            'people' => User::query()->with('officeRoles.office')->where('active', true)->orderBy('name')->get(),
+            'people' => User::query()->with('officeRoles.office')->when(! Gate::allows('run-office'), static fn ($query) => $query->where('active', true))->orderByDesc('active')->orderBy('name')->get(),
             'forms' => $library->all(),
             'inbox' => Gate::allows('run-office') ? InboundItem::query()->orderByDesc('id')->limit(30)->get() : collect(),
         ]);

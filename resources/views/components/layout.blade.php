@@ -35,6 +35,7 @@
         <summary>{{ auth()->user()->name }}</summary>
         <div class="menu">
             <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ auth()->user()->title() }}</span>
+            <p><a href="/me">Sign-in, second factor, calendar</a></p>
             <form method="post" action="/sign-out">@csrf<button class="button">Sign out</button></form>
             <form method="post" action="/sign-out/everywhere">@csrf<button class="button plain">Sign out on every device</button></form>
         </div>

@@ -8,7 +8,7 @@
     @foreach ($lanes->rows as $row)
         @php($seat = \Unanimus\Signing\Seat::of($row['shape']))
         <a href="/files/{{ $row['key'] }}">
-            <title>{{ $row['name'] }} · {{ $row['close']['label'] ?? 'no closing date' }}</title>
+            <title>{{ $row['name'] }} · {{ $row['close']['label'] ?? 'no closing date' }}{{ $row['flags'] ? ' · '.implode(' · ', array_column($row['flags'], 'title')) : '' }}</title>
             <rect class="hit" x="0" y="{{ $row['y'] - 12 }}" width="1232" height="24"/>
             <line class="grid" x1="0" y1="{{ $row['y'] + 12 }}" x2="1232" y2="{{ $row['y'] + 12 }}"/>
             <g class="tone-{{ $seat->tone() }}">@if ($seat->shape() === 'circle')<circle cx="9" cy="{{ $row['y'] }}" r="5.6" fill="var(--tone)"/>@else<rect x="3.6" y="{{ $row['y'] - 5.2 }}" width="10.6" height="10.6" rx="1.6" fill="var(--tone)"/>@endif</g>

@@ -21,7 +21,7 @@
             @if ($offers->contains(fn ($offer) => $offer->note !== ''))<tr><th scope="row">Note</th>@foreach ($offers as $offer)<td class="dim">{{ $offer->note }}</td>@endforeach</tr>@endif
             @if ($works)
             <tr><th></th>@foreach ($offers as $offer)<td>
-                @if (! $chosen && in_array($offer->state, ['open', 'declined']))<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight now" name="do" value="choose">Choose</button> @if ($offer->state === 'open')<button class="button tight plain" name="do" value="decline">Decline</button>@endif</form>
+                @if (! $chosen && in_array($offer->state, ['open', 'declined']))<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight" name="do" value="choose">Choose</button> @if ($offer->state === 'open')<button class="button tight plain" name="do" value="decline">Decline</button>@endif</form>
                 <a class="small" href="?counter={{ $offer->key }}#record">Counter</a>@endif
             </td>@endforeach</tr>
             @endif

@@ -15,24 +15,46 @@
             <div class="facts">@foreach ([$P::Parcel, $P::Lot, $P::Block, $P::Subdivision, $P::Legal, $P::Septic, $P::Well, $P::FloodZone, $P::NewConstruction, $P::Association] as $item)<x-fact :$file :$facts :$item />@endforeach</div>
         </div>
         <h2>People</h2>
-        <div class="who dim small" aria-hidden="true"><span></span><span>legal name</span><span>signs as</span><span>initials</span><span>mail, never printed</span></div>
-        @php($seats = ['buyer.1', 'buyer.2', 'seller.1', 'seller.2'])
-        @foreach ($seats as $key)
+        <div class="who dim small" aria-hidden="true"><span></span><span>legal name</span><span>signs as</span><span>initials</span><span>mail, never printed</span><span></span></div>
+        @foreach (\App\Files\Seats::asked($file) as $key)
             @php($seat = \Unanimus\Signing\Seat::of($key))
             @php($party = $file->parties->first(fn ($party) => (string) $party->seat() === $key))
             <form class="who" hx-put="/files/{{ $file->key }}/parties/{{ $key }}" hx-trigger="change" hx-target="#follows" hx-swap="innerHTML">
                 <x-seat :seat="$seat" />
-                <input class="input" id="{{ $key }}-name" name="name" value="{{ $party?->name }}" placeholder="{{ ucfirst($seat->label()) }}" aria-label="{{ ucfirst($seat->label()) }}, legal name" autocomplete="off">
+                <input class="input" id="{{ $key }}-name" name="name" value="{{ $party?->name }}" placeholder="{{ ucfirst($seat->label()) }}" aria-label="{{ ucfirst($seat->label()) }}, legal name" autocomplete="off" list="book" hx-get="/contacts/propose?role={{ $seat->role }}" hx-trigger="input changed delay:200ms" hx-target="#book" hx-swap="innerHTML" hx-params="name">
                 <input class="input" id="{{ $key }}-signs" name="signing_name" value="{{ $party?->signing_name }}" aria-label="{{ ucfirst($seat->label()) }}, name to sign with" autocomplete="off">
                 <input class="input" id="{{ $key }}-initials" name="initials" value="{{ $party?->initials }}" aria-label="{{ ucfirst($seat->label()) }}, initials" autocomplete="off">
                 <input class="input" id="{{ $key }}-email" name="email" value="{{ $party?->email }}" aria-label="{{ ucfirst($seat->label()) }}, mail address" autocomplete="off">
+                @if ($party)<details class="more"><summary aria-label="More about {{ $seat->label() }}">more</summary>
+                    <div class="more-fields">
+                        <label>is a <select name="kind">@foreach (['person', 'entity', 'trust', 'estate'] as $kind)<option @selected($party->kind === $kind)>{{ $kind }}</option>@endforeach</select></label>
+                        <input class="input" name="signed_by" value="{{ $party->signed_by }}" placeholder="signed by, when not by themselves" aria-label="Signed by" autocomplete="off">
+                        <input class="input" name="capacity" value="{{ $party->capacity }}" placeholder="in which capacity: as trustee, attorney-in-fact" aria-label="Capacity" list="capacities" autocomplete="off">
+                        <input class="input" name="phone" value="{{ $party->phone }}" placeholder="telephone" aria-label="Telephone" autocomplete="off">
+                        <input class="input" name="address" value="{{ $party->address }}" placeholder="address" aria-label="Address" list="addresses" autocomplete="off">
+                        <input class="input" name="firm" value="{{ $party->firm }}" placeholder="firm" aria-label="Firm" autocomplete="off">
+                        <label class="checkbox"><input type="hidden" name="prints_contact" value="0"><input type="checkbox" name="prints_contact" value="1" @checked($party->prints_contact)> a form that asks for it may print how to reach them</label>
+                    </div></details>@else<span></span>@endif
             </form>
             <p class="late" id="fault-{{ $key }}" hidden role="alert"></p>
         @endforeach
-        <h2>Terms of the offer</h2>
+        @foreach ($file->parties->groupBy('role')->filter(fn ($all, $role) => $all->count() > 1 && $role !== 'agent') as $role => $all)
+            <details class="by-hand"><summary>Order of the {{ $role }}s</summary>
+                @foreach ($sorted = $all->sortBy('number')->values() as $n => $party)
+                    <form method="post" action="/files/{{ $file->key }}/parties/{{ $role }}/order" class="in-row">@csrf
+                        @foreach ($n === 0 ? $sorted : collect([...$sorted->slice(0, $n - 1), $sorted[$n], $sorted[$n - 1], ...$sorted->slice($n + 1)]) as $one)<input type="hidden" name="keys[]" value="{{ $one->key }}">@endforeach
+                        {{ $n + 1 }} {{ $party->name }} @if ($n > 0)<button class="button tight plain" aria-label="Move {{ $party->name }} up">up</button>@endif</form><br>
+                @endforeach
+            </details>
+        @endforeach
+        <p class="small"><a href="/files/{{ $file->key }}/opening">One more seat</a> · <a href="/files/{{ $file->key }}/people.vcf">People as vCards</a></p>
+        <datalist id="book"></datalist>
+        <datalist id="capacities">@foreach (['as trustee', 'as attorney-in-fact', 'as its manager', 'as its president', 'as personal representative', 'as executor'] as $capacity)<option value="{{ $capacity }}">@endforeach</datalist>
+        <datalist id="addresses">@foreach ($file->parties->pluck('address')->filter()->unique() as $address)<option value="{{ $address }}">@endforeach</datalist>
+        <h2>{{ ['lease' => 'Terms of the lease', 'referral' => 'Terms of the referral'][$file->kind] ?? 'Terms of the offer' }}</h2>
         <div class="pairs">
-            <div class="facts">@foreach ([[$T::Price, '412,500 or 450k'], [$T::EarnestMoney, ''], [$T::Financing, ''], [$T::LoanPercent, '96.5'], [$T::Concessions, ''], [$T::EscrowHolder, ''], [$T::Lender, ''], [$T::Included, '']] as [$item, $hint])<x-fact :$file :$facts :$item :$hint />@endforeach</div>
-            <div class="facts">@foreach ([[$T::OfferDate, '11/23'], [$T::OfferExpiry, ''], [$T::OfferExpiryTime, '5pm'], [$T::Closing, '18 Dec'], [$T::Possession, ''], [$T::EarnestDays, 'days'], [$T::InspectionDays, 'days'], [$T::AppraisalDays, 'days'], [$T::LoanDays, 'days']] as [$item, $hint])<x-fact :$file :$facts :$item :$hint />@endforeach</div>
+            <div class="facts">@foreach (\App\Files\Seats::terms($file)[0] as [$item, $hint])<x-fact :$file :$facts :$item :$hint />@endforeach</div>
+            <div class="facts">@foreach (\App\Files\Seats::terms($file)[1] as [$item, $hint])<x-fact :$file :$facts :$item :$hint />@endforeach</div>
         </div>
     </section>
     <section aria-live="polite" id="follows">

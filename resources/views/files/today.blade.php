@@ -30,8 +30,9 @@
         </section>
     </div>
     <div class="lanes-head">
-        <h2>Lanes</h2><span class="dim">{{ $today->open }} open files</span> <a href="/tasks">Tasks</a>
-        <span class="zoom">@foreach (['week', 'month', 'quarter'] as $by)<a href="/?by={{ $by }}" @if ($by === $span) aria-current="true" @endif>{{ $by }}</a>@endforeach</span>
+        <h2>Lanes</h2><span class="dim">{{ count($today->lanes->rows) }} open files{{ $person ? ' of '.$person->name : '' }}</span> <a href="/tasks">Tasks</a>
+        <form action="/" class="in-row right"><input type="hidden" name="by" value="{{ $span }}"><span class="select"><select name="who" aria-label="whose lanes" data-sends><option value="">everybody’s</option>@foreach ($people as $one)<option value="{{ $one->key }}" @selected($person?->id === $one->id)>{{ $one->name }}</option>@endforeach</select></span><noscript><button class="button tight">Show</button></noscript></form>
+        <span class="zoom">@foreach (['week', 'month', 'quarter'] as $by)<a href="/?{{ http_build_query(array_filter(['by' => $by, 'who' => $person?->key])) }}" @if ($by === $span) aria-current="true" @endif>{{ $by }}</a>@endforeach <a href="/?{{ http_build_query(array_filter(['by' => $span, 'who' => $person?->key, 'print' => 1])) }}">print</a></span>
     </div>
     @if ($today->open === 0)
         <div class="leaf empty">Each open file gets a lane here, with its dates. <a href="/open">Open the first file</a>.</div>

@@ -1,11 +1,19 @@
 <x-layout title="Office" place="office">
-    <div class="head-row"><h1>Office</h1></div>
+    <div class="head-row"><h1>Office</h1><span class="right in-row">@can('open-kits')<a href="/kits">Kits</a> @endcan @can('keep-rules')<a href="/rules">Rules</a> @endcan <a href="/contacts">Address book</a> <a href="/me">Your sign-in</a></span></div>
     <div class="columns-2">
         <div class="leaf pad">
             <h2>People</h2>
             <table class="ledger"><thead><tr><th>Name</th><th>Roles</th><th>Mail</th></tr></thead><tbody>
-                @foreach ($people as $person)<tr><td><b>{{ $person->name }}</b></td><td class="dim">{{ $person->officeRoles->map(fn ($role) => $role->role.', '.$role->office->name)->implode(' · ') }}</td><td class="dim">{{ $person->email }}</td></tr>@endforeach
+                @foreach ($people as $person)<tr data-row><td>@can('run-office')<a href="/people/{{ $person->key }}" data-open><b>{{ $person->name }}</b></a>@else<b>{{ $person->name }}</b>@endcan @if (! $person->active)<span class="dim small">access closed</span>@elseif ($person->invited_at)<span class="dim small">invited</span>@endif</td><td class="dim">{{ $person->officeRoles->map(fn ($role) => $role->role.', '.$role->office->name)->implode(' · ') }}</td><td class="dim">{{ $person->email }}</td></tr>@endforeach
             </tbody></table>
+            @can('run-office')
+            <h2><br>Invite someone</h2>
+            <form method="post" action="/people" class="task-form">@csrf
+                <input class="input" name="name" required maxlength="120" placeholder="name" aria-label="name" autocomplete="off"><input class="input" type="email" name="email" required maxlength="200" placeholder="mail address" aria-label="mail address" autocomplete="off">
+                <span class="select"><select name="office" aria-label="office">@foreach ($offices as $office)<option value="{{ $office->key }}">{{ $office->name }}</option>@endforeach</select></span>
+                <span class="select"><select name="role" aria-label="role">@foreach (\App\Access\Role::cases() as $role)<option>{{ $role->value }}</option>@endforeach</select></span>
+                <button class="button tight now">Invite</button></form>
+            @endcan
         </div>
         <div>
             @can('run-office')
@@ -15,19 +23,22 @@
                 </div><br>
             @endcan
             <div class="leaf pad"><h2>Offices</h2>
-                <table class="ledger"><tbody>@foreach ($offices as $office)<tr><td><b>{{ $office->name }}</b></td><td class="dim">{{ $office->zone }}</td></tr>@endforeach</tbody></table>
+                @foreach ($offices as $office)
+                    @can('run-office')
+                    <details class="by-hand"><summary><b>{{ $office->name }}</b> <span class="dim">{{ $office->zone }}{{ $office->holidays ? ', '.count($office->holidays).' holidays of its own' : '' }}</span></summary>
+                        <form method="post" action="/offices/{{ $office->key }}">@csrf @method('put')
+                            <label class="line"><span>Name</span><input class="input" name="name" value="{{ $office->name }}" required maxlength="80"></label>
+                            <label class="line"><span>Time zone</span><input class="input" name="zone" value="{{ $office->zone }}" list="zones" required></label>
+                            <label class="line"><span>Holidays besides the federal ones, a day and its name on each line</span><textarea class="textarea" name="holidays" placeholder="2026-12-24 Christmas Eve">{{ collect($office->holidays)->map(fn ($name, $day) => "{$day} {$name}")->implode("\n") }}</textarea></label>
+                            <button class="button tight">Store</button></form></details>
+                    @else<p><b>{{ $office->name }}</b> <span class="dim">{{ $office->zone }}</span></p>@endcan
+                @endforeach
+                <datalist id="zones">@foreach (\DateTimeZone::listIdentifiers(\DateTimeZone::PER_COUNTRY, 'US') as $zone)<option value="{{ $zone }}">@endforeach</datalist>
+                @if (auth()->user()->holds(\App\Access\Role::Administrator))<form method="post" action="/offices" class="task-form">@csrf<input class="input" name="name" required maxlength="80" placeholder="another office" aria-label="name of the office"><input class="input" name="zone" list="zones" required value="America/New_York" aria-label="its time zone"><button class="button tight">Open it</button></form>@endif
             </div><br>
             <div class="leaf pad"><h2>Library</h2>
                 <table class="ledger"><tbody>@foreach ($forms as $form)<tr><td>{{ $form->number }}</td><td><b>{{ $form->title }}</b></td><td class="dim">{{ count($form->pages) }} pages, {{ count($form->blanks) }} blanks</td><td class="dim right">rev. {{ $form->revision }}</td></tr>@endforeach</tbody></table>
             </div><br>
-            <div class="leaf pad"><h2>Your password</h2>
-                <form method="post" action="/password">@csrf @method('put')
-                    <label class="line"><span>Present password</span><input class="input" type="password" name="current" autocomplete="current-password" required></label>
-                    <label class="line"><span>New password, ten characters or more</span><input class="input" type="password" name="password" autocomplete="new-password" required minlength="10"></label>
-                    <label class="line"><span>Once more</span><input class="input" type="password" name="password_confirmation" autocomplete="new-password" required></label>
-                    <button class="button">Change it</button>
-                </form>
-            </div>
         </div>
     </div>
 </x-layout>

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files\Http;
+
+use App\Access\Role;
+use App\Access\User;
+use App\Files\Actions\SetParty;
+use App\Files\AddressBook;
+use App\Files\Models\Contact;
+use App\Files\Models\DealFile;
+use App\Files\Models\Party;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Exchange\Vcard;
+use Unanimus\Files\StepRefused;
+use Unanimus\Signing\Seat;
+
+/** Parties in order, the address book, people as vCards in and out. */
+final class PartiesController
+{
+    public function order(Request $request, DealFile $file, string $role, SetParty $setParty): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        abort_unless(in_array($role, Seat::ROLES, true), 404);
+        $given = $request->validate(['keys' => 'required|array|max:50', 'keys.*' => 'string|size:26']);
+        $setParty->reorder($file, $role, array_values($given['keys']));
+
+        return redirect("/files/{$file->key}/opening")->with('told', 'In order; the numbers follow on every paper that is still a draft.');
+    }
+
+    public function ofFile(DealFile $file): Response
+    {
+        Gate::authorize('see', $file);
+
+        return $this->cards($file->parties->sortBy(static fn (Party $party) => $party->seat()->order())->map(static fn (Party $party) => new Vcard($party->name, $party->firm ?? '', $party->email ?? '', $party->phone ?? '', $party->address ?? ''))->all(), $file->name);
+    }
+
+    public function book(Request $request): View
+    {
+        $letters = trim((string) $request->query('letters', ''));
+        $like = '%'.addcslashes($letters, '%_\\').'%';
+
+        return view('files.contacts', ['contacts' => Contact::query()->when($letters !== '', static fn ($query) => $query->where(static fn ($any) => $any->where('name', 'ilike', $like)->orWhere('firm', 'ilike', $like)))->orderByDesc('standing')->orderBy('name')->simplePaginate(80)->withQueryString(), 'letters' => $letters]);
+    }
+
+    public function propose(Request $request, AddressBook $book): View
+    {
+        $letters = (string) $request->query('name', '');
+
+        return view('files.proposals', ['found' => mb_strlen(trim($letters)) < 2 ? collect() : $book->proposals($letters, (string) $request->query('role', ''))]);
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $user = $this->user($request);
+        $given = $request->validate(['name' => 'required|string|max:120', 'firm' => 'nullable|string|max:120', 'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'role' => 'required|in:'.implode(',', Seat::ROLES), 'standing' => 'nullable|boolean'], ['email.email' => 'This is not a mail address.']);
+        $standing = (bool) ($given['standing'] ?? false);
+        if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
+            throw new StepRefused('Standing contacts of the house are kept by coordinators, brokers and administrators.');
+        }
+        $this->keep($user, [new Vcard($given['name'], (string) ($given['firm'] ?? ''), (string) ($given['email'] ?? ''), (string) ($given['phone'] ?? ''))], $given['role'], $standing);
+
+        return redirect('/contacts')->with('told', "{$given['name']} is in the book.");
+    }
+
+    public function import(Request $request): RedirectResponse
+    {
+        $request->validate(['cards' => 'required|file|max:4096'], ['cards.required' => 'Choose a vCard file.', 'cards.max' => 'This file is larger than 4 MB.']);
+        $upload = $request->file('cards');
+        $upload instanceof UploadedFile || abort(422);
+        $cards = Vcard::read((string) file_get_contents($upload->getPathname()));
+        if ($cards === []) {
+            return back()->with('refused', "{$upload->getClientOriginalName()} has no vCards in it. Nothing was changed.");
+        }
+        $new = $this->keep($this->user($request), $cards, 'other', false);
+
+        return redirect('/contacts')->with('told', count($cards)." read, {$new} new in your book.");
+    }
+
+    public function export(): Response
+    {
+        return $this->cards(Contact::query()->orderBy('name')->limit(5000)->get()->map(static fn (Contact $contact) => new Vcard($contact->name, $contact->firm ?? '', $contact->email ?? '', $contact->phone ?? '', $contact->address ?? ''))->all(), 'Address book');
+    }
+
+    public function drop(Request $request, Contact $contact): RedirectResponse
+    {
+        $user = $this->user($request);
+        $contact->user_id === $user->id || $user->holds(Role::Administrator) || $user->isBroker() || abort(403);
+        $contact->delete();
+
+        return redirect('/contacts')->with('told', "{$contact->name} is out of the book; files keep them.");
+    }
+
+    /** @param  list<Vcard>  $cards */
+    private function keep(User $user, array $cards, string $role, bool $standing): int
+    {
+        $new = 0;
+        foreach ($cards as $card) {
+            $own = Contact::query()->where('user_id', $standing ? null : $user->id)->whereRaw('lower(name) = lower(?) AND lower(coalesce(email, \'\')) = lower(?)', [$card->name, $card->email])->first();
+            $new += $own === null ? 1 : 0;
+            $values = array_filter(['firm' => $card->firm, 'phone' => $card->phone, 'address' => $card->address], static fn (string $value) => $value !== '');
+            $own === null ? Contact::create(['brokerage_id' => $user->brokerage_id, 'user_id' => $standing ? null : $user->id, 'role' => $role, 'name' => $card->name, 'email' => $card->email === '' ? null : $card->email, 'standing' => $standing, ...$values]) : $own->update($values);
+        }
+
+        return $new;
+    }
+
+    /** @param  array<int, Vcard>  $cards */
+    private function cards(array $cards, string $name): Response
+    {
+        $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', $name)) ?: 'people';
+
+        return new Response(Vcard::write(array_values($cards)), 200, ['Content-Type' => 'text/vcard; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$plain}.vcf\"", 'Cache-Control' => 'private, no-store']);
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

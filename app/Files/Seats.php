@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use App\Files\Models\DealFile;
+use Unanimus\Terms\Term;
+
+/** Which seats and terms the opening sheet asks for: by side and kind, those that are taken and one more of each. */
+final class Seats
+{
+    /** @return list<string> */
+    public static function asked(DealFile $file): array
+    {
+        $least = match ($file->kind) {
+            'lease' => ['tenant' => 2, 'landlord' => 1],
+            'referral' => [in_array($file->side, ['seller', 'landlord', 'tenant'], true) ? $file->side : 'buyer' => 1, 'coagent' => 1],
+            default => ['buyer' => 2, 'seller' => 2],
+        };
+        $seats = [];
+        foreach ([...$least, 'coagent' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 0] as $role => $count) {
+            $taken = (int) $file->parties->where('role', $role)->max('number');
+            $more = in_array($role, ['buyer', 'seller', 'tenant', 'landlord', 'other'], true) ? 1 : 0;
+            for ($number = 1; $number <= max($count, $taken + $more) && $number < 50; $number++) {
+                $seats[] = "{$role}.{$number}";
+            }
+        }
+
+        return $seats;
+    }
+
+    /** @return array{list<array{Term, string}>, list<array{Term, string}>} two columns of terms, each with a hint */
+    public static function terms(DealFile $file): array
+    {
+        return match ($file->kind) {
+            'lease' => [[[Term::Rent, 'a month'], [Term::Deposit, '']], [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']]],
+            'referral' => [[[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']], [[Term::Price, ''], [Term::Closing, '']]],
+            default => [
+                [[Term::Price, '412,500 or 450k'], [Term::EarnestMoney, ''], [Term::Financing, ''], [Term::LoanPercent, '96.5'], [Term::LoanGiven, ''], [Term::Concessions, ''], [Term::BuyerCosts, ''], [Term::SaleOfHome, ''], [Term::EscrowHolder, ''], [Term::Lender, ''], [Term::Included, ''], [Term::Excluded, '']],
+                [...(in_array($file->side, ['seller', 'both'], true) ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : []), [Term::OfferDate, '11/23'], [Term::OfferExpiry, ''], [Term::OfferExpiryTime, '5pm'], [Term::Acceptance, ''], [Term::Closing, '18 Dec'], [Term::Possession, ''], [Term::EarnestDays, 'days'], [Term::InspectionDays, 'days'], [Term::AppraisalDays, 'days'], [Term::LoanDays, 'days']],
+            ],
+        };
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Actions;
+
+use App\Access\Role;
+use App\Access\User;
+use App\Mail\Post;
+use App\Office\Models\Office;
+use App\Office\Models\OfficeRole;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
+use Unanimus\Files\StepRefused;
+
+/** People of the house: invited, given roles, deactivated. */
+final class KeepPeople
+{
+    /** Days an invitation may be taken up. */
+    public const DAYS = 14;
+
+    /**
+     * @throws StepRefused when the address is taken, or the one who invites does not run the office
+     */
+    public function invite(User $by, string $name, string $email, Office $office, Role $role): User
+    {
+        $this->mayRun($by, $office, $role);
+        if (DB::selectOne('SELECT 1 FROM user_by_address(?)', [$email]) !== null || User::query()->whereRaw('lower(email) = lower(?)', [$email])->exists()) {
+            throw new StepRefused('Somebody signs in with this address already.');
+        }
+        $user = User::create(['brokerage_id' => $by->brokerage_id, 'name' => trim($name), 'email' => trim($email), 'password' => Hash::make(Str::random(40)), 'invited_at' => now()]);
+        OfficeRole::create(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value]);
+        $this->sendInvitation($user, $by);
+
+        return $user;
+    }
+
+    public function sendInvitation(User $user, User $by): void
+    {
+        Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. Choose a password and you are in. The button works for two weeks.", 'Choose a password', self::link($user));
+    }
+
+    /** The address an invitation is taken up at; dead once a password is chosen. */
+    public static function link(User $user): string
+    {
+        $until = now()->addDays(self::DAYS)->getTimestamp();
+
+        return url("/invitation/{$user->key}/{$until}/".self::proof($user, $until));
+    }
+
+    public static function invited(string $key, int $until, string $proof): ?User
+    {
+        $user = User::hydrate(DB::select('SELECT * FROM user_by_key(?)', [$key]))->first();
+
+        return $user instanceof User && $user->invited_at !== null && $until > now()->getTimestamp() && hash_equals(self::proof($user, $until), $proof) ? $user : null;
+    }
+
+    /**
+     * Gives or takes a role.
+     *
+     * @throws StepRefused when they do not run that office, or the house would be left without an administrator
+     */
+    public function setRole(User $by, User $user, Office $office, Role $role, bool $held): void
+    {
+        $this->mayRun($by, $office, $role);
+        if (! $held && $role === Role::Administrator && OfficeRole::query()->where('role', 'administrator')->where('user_id', '<>', $user->id)->whereIn('user_id', User::query()->where('active', true)->select('id'))->doesntExist()) {
+            throw new StepRefused('Somebody has to administer the house. Make another administrator first.');
+        }
+        $held
+            ? OfficeRole::query()->firstOrCreate(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])
+            : OfficeRole::query()->where(['user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])->delete();
+    }
+
+    /**
+     * Closes a person's access at once, on every device. Their files and papers stay.
+     *
+     * @throws StepRefused when it is oneself, or the last administrator
+     */
+    public function deactivate(User $by, User $user): void
+    {
+        if ($user->id === $by->id) {
+            throw new StepRefused('Nobody closes their own access. Ask another administrator.');
+        }
+        foreach ($user->officeRoles as $role) {
+            $this->mayRun($by, $role->office, Role::from($role->role));
+        }
+        if ($user->holds(Role::Administrator) && OfficeRole::query()->where('role', 'administrator')->where('user_id', '<>', $user->id)->whereIn('user_id', User::query()->where('active', true)->select('id'))->doesntExist()) {
+            throw new StepRefused('Somebody has to administer the house. Make another administrator first.');
+        }
+        $user->update(['active' => false]);
+        DB::table('users')->where('id', $user->id)->update(['remember_token' => null, 'calendar_version' => $user->calendar_version + 1]);
+        DB::table('sessions')->where('user_id', $user->id)->delete();
+    }
+
+    public function activate(User $by, User $user): void
+    {
+        foreach ($user->officeRoles as $role) {
+            $this->mayRun($by, $role->office, Role::from($role->role));
+        }
+        $user->update(['active' => true]);
+    }
+
+    /** Brokers run their own offices; only an administrator makes brokers and administrators. */
+    private function mayRun(User $by, Office $office, Role $role): void
+    {
+        if ($by->holds(Role::Administrator, $office->id) || ($by->holds(Role::Broker, $office->id) && ! in_array($role, [Role::Broker, Role::Administrator], true))) {
+            return;
+        }
+        throw new StepRefused(in_array($role, [Role::Broker, Role::Administrator], true) ? 'Brokers and administrators are made by an administrator of that office.' : "You do not run {$office->name}.");
+    }
+
+    private static function proof(User $user, int $until): string
+    {
+        // The password is part of it: once one is chosen, the address is dead.
+        return hash_hmac('sha256', "invitation:{$user->key}:{$until}:{$user->password}", (string) config('app.key'));
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Http;
+
+use App\Access\Role;
+use App\Access\Sight;
+use App\Access\User;
+use App\Office\Actions\KeepPeople;
+use App\Office\Models\Office;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+
+/** People and offices, kept by those who run them. */
+final class PeopleController
+{
+    public function show(User $user): View
+    {
+        Gate::authorize('run-office');
+
+        return view('office.person', ['person' => $user->load('officeRoles.office'), 'offices' => Office::query()->orderBy('name')->get(), 'files' => DB::table('file_members')->join('deal_files', 'deal_files.id', '=', 'file_members.deal_file_id')->where('user_id', $user->id)->whereIn('status', ['preparing', 'active', 'under_contract'])->count()]);
+    }
+
+    public function invite(Request $request, KeepPeople $people): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not a mail address.']);
+        $people->invite($this->user($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
+
+        return redirect('/office')->with('told', "{$given['name']} is invited by mail.");
+    }
+
+    public function again(Request $request, User $user, KeepPeople $people): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $user->invited_at === null ? throw new StepRefused("{$user->name} has chosen a password already.") : $people->sendInvitation($user, $this->user($request));
+
+        return redirect("/people/{$user->key}")->with('told', 'Invited again.');
+    }
+
+    public function roles(Request $request, User $user, KeepPeople $people): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $given = $request->validate(['office' => 'required|string|max:26', 'roles' => 'nullable|array', 'roles.*' => 'in:'.implode(',', array_column(Role::cases(), 'value'))]);
+        $office = Office::query()->where('key', $given['office'])->firstOrFail();
+        foreach (Role::cases() as $role) {
+            $wanted = in_array($role->value, $given['roles'] ?? [], true);
+            $user->holds($role, $office->id) === $wanted || $people->setRole($this->user($request), $user, $office, $role, $wanted);
+        }
+
+        return redirect("/people/{$user->key}")->with('told', 'Roles stored; they count from the next page on.');
+    }
+
+    public function active(Request $request, User $user, KeepPeople $people): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $user->active ? $people->deactivate($this->user($request), $user) : $people->activate($this->user($request), $user);
+
+        return redirect("/people/{$user->key}")->with('told', $user->active ? 'Access is open again.' : 'Access is closed on every device. Files and papers stay.');
+    }
+
+    public function office(Request $request, Office $office): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $this->runs($request, $office);
+        $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'], ['zone.timezone' => 'This is no time zone.']);
+        $holidays = [];
+        foreach (preg_split('/\R/', (string) ($given['holidays'] ?? '')) ?: [] as $line) {
+            if (trim($line) === '') {
+                continue;
+            }
+            if (preg_match('/^\s*(\d{4}-\d{2}-\d{2})\s*(.*)$/', $line, $m) !== 1) {
+                throw new StepRefused("“{$line}” is no holiday: write a day such as 2026-12-24 and its name on each line. Nothing was stored.");
+            }
+            try {
+                $holidays[LocalDate::of($m[1])->iso()] = mb_substr(trim($m[2]) ?: 'Office closed', 0, 80);
+            } catch (\DomainException|\InvalidArgumentException) {
+                throw new StepRefused("There is no day {$m[1]}. Nothing was stored.");
+            }
+        }
+        ksort($holidays);
+        $office->update(['name' => $given['name'], 'zone' => $given['zone'], 'holidays' => $holidays]);
+
+        return redirect('/office')->with('told', 'Stored. Dates of open files are computed by it from now on.');
+    }
+
+    public function openOffice(Request $request): RedirectResponse
+    {
+        $user = $this->user($request);
+        $user->holds(Role::Administrator) || abort(403);
+        $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all']);
+        $office = Office::create(['brokerage_id' => $user->brokerage_id, 'name' => $given['name'], 'zone' => $given['zone'], 'holidays' => []]);
+        $user->officeRoles()->create(['brokerage_id' => $user->brokerage_id, 'office_id' => $office->id, 'role' => Role::Administrator->value]);
+
+        return redirect('/office')->with('told', "{$office->name} is open. Give people roles in it.");
+    }
+
+    public function invitation(string $key, int $until, string $proof): View
+    {
+        return view('access.invitation', ['user' => KeepPeople::invited($key, $until, $proof), 'action' => "/invitation/{$key}/{$until}/{$proof}"]);
+    }
+
+    public function takeUp(Request $request, string $key, int $until, string $proof): RedirectResponse
+    {
+        $user = KeepPeople::invited($key, $until, $proof) ?? abort(404);
+        $given = $request->validate(['password' => 'required|string|min:10|max:72|confirmed'], ['password.min' => 'Take at least ten characters.', 'password.confirmed' => 'The two are not the same.']);
+        DB::transaction(static function () use ($user, $given): void {
+            DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
+            Sight::ofPerson($user);
+            DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password']), 'invited_at' => null, 'remember_token' => Str::random(60)]);
+        });
+        Auth::login($user);
+        $request->session()->regenerate();
+
+        return redirect('/')->with('told', "Welcome, {$user->name}.");
+    }
+
+    private function runs(Request $request, Office $office): void
+    {
+        $user = $this->user($request);
+        $user->holds(Role::Administrator, $office->id) || $user->holds(Role::Broker, $office->id) || abort(403);
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

@@ -1,0 +1,18 @@
+<x-layout :title="$person->name" place="office">
+    <div class="head-row"><h1>{{ $person->name }}</h1><span class="dim">{{ $person->email }}{{ $person->phone ? ', '.$person->phone : '' }}</span>@if (! $person->active)<span class="status">access closed</span>@elseif ($person->invited_at)<span class="status">invited</span>@endif <a href="/office">Office</a></div>
+    <div class="columns-2">
+        <div class="leaf pad"><h2>Roles</h2>
+            @foreach ($offices as $office)
+                <form method="post" action="/people/{{ $person->key }}/roles" class="roles">@csrf @method('put')<input type="hidden" name="office" value="{{ $office->key }}"><b>{{ $office->name }}</b>
+                    @foreach (\App\Access\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]" value="{{ $role->value }}" @checked($person->holds($role, $office->id))> {{ $role->value }}</label>@endforeach
+                    <button class="button tight">Store</button></form>
+            @endforeach
+        </div>
+        <div class="leaf pad"><h2>Access</h2>
+            <p>{{ $files === 0 ? 'No open files.' : ($files === 1 ? 'Serves one open file.' : "Serves {$files} open files.") }} {{ $person->second_factor_at ? 'Signs in with a second factor.' : 'No second factor yet.' }}</p><br>
+            @if ($person->invited_at)<form method="post" action="/people/{{ $person->key }}/invitation" class="in-row">@csrf<button class="button tight">Invite again</button></form>@endif
+            <form method="post" action="/people/{{ $person->key }}/active" class="in-row">@csrf<button class="button tight">{{ $person->active ? 'Close access' : 'Open access again' }}</button></form>
+            @if ($person->active)<p class="dim small">Closing ends every session at once. Files and papers stay.</p>@endif
+        </div>
+    </div>
+</x-layout>
