@@ -16,7 +16,7 @@ final class Seats
         $least = match ($file->kind) {
             'lease' => ['tenant' => 2, 'landlord' => 1],
             'referral' => [in_array($file->side, ['seller', 'landlord', 'tenant'], true) ? $file->side : 'buyer' => 1, 'coagent' => 1],
-            default => ['buyer' => 2, 'seller' => 2],
+            default => $file->side === 'seller' ? ['seller' => 2, 'buyer' => 2] : ['buyer' => 2, 'seller' => 2],
         };
         $seats = [];
         foreach ([...$least, 'coagent' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 0] as $role => $count) {

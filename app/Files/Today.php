@@ -60,6 +60,10 @@ final readonly class Today
             $mine[] = ['what' => 'Sign', 'about' => $signer->round->title, 'where' => $signer->round->file->name, 'href' => '/sign/'.$signer->token(), 'hot' => true];
         }
 
+        foreach (array_slice(TaskList::of($user, ['who' => 'me', 'when' => 'today', 'done' => false, 'office' => null, 'kind' => ''])->rows, 0, 6) as $row) {
+            $mine[] = ['what' => $row['task']->title, 'about' => $row['late'] ? 'late' : 'today', 'where' => $row['file']->name, 'href' => "/files/{$row['file']->key}?tasks=1#tasks", 'hot' => ! $row['late']];
+        }
+
         return $mine;
     }
 

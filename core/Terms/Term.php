@@ -105,6 +105,16 @@ enum Term: string
         };
     }
 
+    /** The side whose own affair it is, not the other's; null for what both agree on. */
+    public function side(): ?string
+    {
+        return match ($this) {
+            self::Payoff, self::SecondPayoff, self::TitleCosts, self::OtherCosts, self::ListingCommission => 'seller',
+            self::BuyerCosts => 'buyer',
+            default => null,
+        };
+    }
+
     /** @return list<self> the terms whose day may anchor deadlines */
     public static function anchors(): array
     {

@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\DB;
 return new class extends Migration
 {
     /** Rows that belong to one side of a file, or, with none, to both. */
-    private const OF_SIDE = ['papers', 'requirements', 'rounds', 'history', 'commissions', 'party_contacts', 'tasks'];
+    private const OF_SIDE = ['papers', 'requirements', 'rounds', 'history', 'commissions', 'party_contacts', 'tasks', 'facts'];
 
     /** Rows seen when the row they hang on is seen. */
     private const HANGING = [
@@ -44,7 +44,8 @@ return new class extends Migration
             INSERT INTO file_kits (brokerage_id, deal_file_id, kit) SELECT brokerage_id, id, kit FROM deal_files WHERE kit IS NOT NULL;
             ALTER TABLE deal_files DROP COLUMN kit;
 
-            ALTER TABLE file_members ADD COLUMN side text CHECK (side IN ('buyer', 'seller', 'tenant', 'landlord'));
+            ALTER TABLE file_members ADD COLUMN side text CHECK (side IN ('buyer', 'seller', 'tenant', 'landlord')), ADD COLUMN joined_at timestamptz;
+            ALTER TABLE facts ADD COLUMN side text;
             ALTER TABLE papers ADD COLUMN side text, ADD COLUMN called_by text NOT NULL DEFAULT '';
             ALTER TABLE requirements ADD COLUMN side text;
             ALTER TABLE rounds ADD COLUMN side text;
@@ -265,6 +266,14 @@ return new class extends Migration
         foreach (self::OF_SIDE as $table) {
             DB::unprepared("CREATE POLICY own_side ON {$table} AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))");
         }
+        DB::unprepared(<<<'SQL'
+            CREATE POLICY own_side ON offers AS RESTRICTIVE USING (side_in_sight(deal_file_id, 'seller'));
+            -- Who joins for the other side later does not read what was done before that.
+            CREATE POLICY since_joined ON history AS RESTRICTIVE FOR SELECT USING (
+                (SELECT told('sight')) = 'all' OR (SELECT told('file')::bigint) = deal_file_id
+                OR NOT EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = history.deal_file_id AND m.user_id = (SELECT told('person')::bigint) AND m.joined_at > history.at)
+            );
+            SQL);
         foreach (self::HANGING as $table => $on) {
             [$parent, $column] = explode(':', $on);
             DB::unprepared("DROP POLICY file_in_sight ON {$table};

@@ -26,17 +26,17 @@ final class AuthorizeDisbursement
     }
 
     /** @throws StepRefused saying what is missing */
-    public function __invoke(DealFile $file, User $by): Paper
+    public function __invoke(DealFile $file, User $by, ?string $side = null): Paper
     {
-        if ($file->commission === null) {
-            ($this->setCommission)($file, SetCommission::usual($file));
+        if (SetCommission::of($file, $side)->doesntExist()) {
+            ($this->setCommission)($file, SetCommission::usual($file), $side);
         }
-        $commission = $file->commission()->lockForUpdate()->firstOrFail();
+        $commission = SetCommission::of($file, $side)->lockForUpdate()->firstOrFail();
         if ($commission->authorized_at !== null) {
             throw new StepRefused('The disbursement is authorized already.');
         }
         $file->setRelation('commission', $commission);
-        $sheet = SetCommission::sheet($file) ?? throw new StepRefused('There is no price yet to compute from.');
+        $sheet = SetCommission::sheet($file, $side) ?? throw new StepRefused('There is no price yet to compute from.');
         Release::check($file->completeness(), $sheet, $by->holds(Role::Broker, $file->office_id));
         $facts = FactBook::of($file);
         $company = $facts->value('brokerage.name') ?? '';
@@ -46,10 +46,10 @@ final class AuthorizeDisbursement
             'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => Money::of((string) $facts->value('price'))->ledger(),
         ]), $sheet, $by->name, now()->setTimezone($file->office->zone)->format('j M Y, g:i a'));
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
-        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization', 'stage' => 'closing', 'state' => 'ready', 'position' => 5950, 'reason' => 'authorized by the broker']);
+        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => 'ready', 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
         $paper->addVersion($sha256, 1, 'computed', '', $by->id);
         $commission->update(['authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
-        History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256]);
+        History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256], $side);
 
         return $paper;
     }

@@ -8,6 +8,7 @@ use App\Commission\Models\Commission;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
 use App\History\History;
+use Illuminate\Database\Eloquent\Builder;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
 use Unanimus\Files\StepRefused;
@@ -25,9 +26,9 @@ final class SetCommission
      * @throws StepRefused when the disbursement is authorized already, or the fee is too large
      * @throws \Unanimus\Money\AmountUnreadable when an entry is no amount or percentage
      */
-    public function __invoke(DealFile $file, array $given): Commission
+    public function __invoke(DealFile $file, array $given, ?string $side = null): Commission
     {
-        $commission = $file->commission()->lockForUpdate()->first();
+        $commission = self::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
             throw new StepRefused('The disbursement is authorized; its figures stand as they are.');
         }
@@ -35,13 +36,28 @@ final class SetCommission
             'rate' => Percent::of($given['rate'])->decimal(), 'agent_share' => Percent::of($given['agent_share'])->decimal(),
             'fee' => Money::parse($given['fee'] === '' ? '0' : $given['fee'])->decimal(), 'fee_name' => mb_strimwidth(trim($given['fee_name']) ?: 'Fee', 0, 60),
         ];
-        $file->setRelation('commission', (new Commission)->forceFill($values));
-        self::sheet($file);
-        $stored = $file->commission()->updateOrCreate([], ['brokerage_id' => $file->brokerage_id, ...$values]);
+        $file->setRelation('commission', (new Commission)->forceFill([...$values, 'side' => $side]));
+        self::sheet($file, $side);
+        $stored = $commission ?? $file->commission()->make(['side' => $side, 'brokerage_id' => $file->brokerage_id]);
+        $stored->fill($values)->save();
         $file->setRelation('commission', $stored);
-        History::add($file->brokerage_id, $file->id, 'Commission entered', $values);
+        History::add($file->brokerage_id, $file->id, 'Commission entered', $values, $side);
 
         return $stored;
+    }
+
+    /** @return Builder<Commission> the commission of a side; of the whole file when it has but one */
+    public static function of(DealFile $file, ?string $side): Builder
+    {
+        return Commission::query()->where('deal_file_id', $file->id)->where('side', $side);
+    }
+
+    /** The agent of that side, where each side of the file has its own. */
+    private static function agent(DealFile $file, ?string $side): ?string
+    {
+        $ids = $side === null ? [] : $file->members->where('side', $side)->where('role', 'agent')->pluck('user_id')->all();
+
+        return $file->parties->first(static fn ($party) => $party->role === 'agent' && in_array($party->user_id, $ids, true))?->name;
     }
 
     /** @return array{rate: string, agent_share: string, fee: string, fee_name: string} the usual figures, with the standing fee of the file's kits */
@@ -59,7 +75,7 @@ final class SetCommission
     }
 
     /** The sheet as it stands, or null while there is no price. @throws StepRefused when the fee is too large */
-    public static function sheet(DealFile $file): ?CommissionSheet
+    public static function sheet(DealFile $file, ?string $side = null): ?CommissionSheet
     {
         $facts = FactBook::of($file);
         $price = $facts->value('price');
@@ -70,7 +86,7 @@ final class SetCommission
 
         return CommissionSheet::of(new Entries(
             Money::of($price), Percent::of($commission->rate), Percent::of($commission->agent_share), Money::of($commission->fee), $commission->fee_name,
-            $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
+            self::agent($file, $side) ?? $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
         ));
     }
 }

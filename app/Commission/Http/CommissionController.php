@@ -29,13 +29,15 @@ final class CommissionController
         return view('commission.index', ['files' => $files]);
     }
 
-    public function show(DealFile $file): View
+    public function show(Request $request, DealFile $file): View
     {
-        $file->load(['office', 'knownFacts', 'parties', 'papers', 'requirements', 'commission.paper', 'members']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers', 'requirements', 'members', 'kits']);
         Gate::authorize('see-commission', $file);
-        $sheet = SetCommission::sheet($file);
+        $side = $this->side($request, $file);
+        $file->setRelation('commission', SetCommission::of($file, $side)->with('paper')->first());
+        $sheet = SetCommission::sheet($file, $side);
 
-        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission?->only(['rate', 'agent_share', 'fee', 'fee_name']) ?? SetCommission::usual($file)]);
+        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'side' => $side, 'sides' => $this->sides($request, $file), 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission?->only(['rate', 'agent_share', 'fee', 'fee_name']) ?? SetCommission::usual($file)]);
     }
 
     public function update(Request $request, DealFile $file, SetCommission $set): RedirectResponse
@@ -43,20 +45,39 @@ final class CommissionController
         Gate::authorize('set-commission', $file);
         $given = $request->validate(['rate' => 'required|string|max:20', 'agent_share' => 'required|string|max:20', 'fee' => 'nullable|string|max:20', 'fee_name' => 'nullable|string|max:60']);
         try {
-            $set($file, ['rate' => $given['rate'], 'agent_share' => $given['agent_share'], 'fee' => (string) ($given['fee'] ?? ''), 'fee_name' => (string) ($given['fee_name'] ?? '')]);
+            $set($file, ['rate' => $given['rate'], 'agent_share' => $given['agent_share'], 'fee' => (string) ($given['fee'] ?? ''), 'fee_name' => (string) ($given['fee_name'] ?? '')], $side = $this->side($request, $file));
         } catch (AmountUnreadable $unreadable) {
             throw ValidationException::withMessages(['rate' => $unreadable->getMessage()]);
         }
 
-        return redirect("/files/{$file->key}/commission")->with('told', 'Computed and stored.');
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Computed and stored.');
     }
 
     public function authorizePayment(Request $request, DealFile $file, AuthorizeDisbursement $authorize): RedirectResponse
     {
         Gate::authorize('authorize-disbursement', $file);
         $user = $request->user();
-        $authorize($file, $user instanceof User ? $user : abort(403));
+        $authorize($file->load(['members', 'parties', 'kits']), $user instanceof User ? $user : abort(403), $side = $this->side($request, $file));
 
-        return redirect("/files/{$file->key}/commission")->with('told', 'Authorized. The CDA is in the file.');
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Authorized. The CDA is in the file.');
+    }
+
+    /** Which side's commission it is about; null where the file has but one of ours. */
+    private function side(Request $request, DealFile $file): ?string
+    {
+        $sides = $this->sides($request, $file);
+        $asked = (string) $request->input('side', '');
+
+        return $sides === [] ? null : (in_array($asked, $sides, true) ? $asked : $sides[0]);
+    }
+
+    /** @return list<string> the sides this person may look at, where each has its own agent */
+    private function sides(Request $request, DealFile $file): array
+    {
+        $user = $request->user();
+        $all = array_values($file->members->pluck('side')->filter()->unique()->sort()->all());
+        $own = $user instanceof User ? $file->sideOf($user) : null;
+
+        return $file->side !== 'both' || $all === [] ? [] : ($own === null ? $all : [$own]);
     }
 }

@@ -15,6 +15,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $brokerage_id
  * @property int $deal_file_id
+ * @property string|null $side whose commission it is; null: the file has but one side of ours
  * @property string $rate
  * @property string $agent_share
  * @property string $fee
@@ -31,7 +32,7 @@ final class Commission extends Model
     /** @var array<string, string> */
     protected $casts = ['authorized_at' => 'datetime'];
 
-    protected $attributes = ['authorized_at' => null, 'paper_id' => null];
+    protected $attributes = ['side' => null, 'authorized_at' => null, 'paper_id' => null];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

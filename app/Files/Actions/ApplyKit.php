@@ -158,8 +158,8 @@ final class ApplyKit
             $paper = $this->paperFor($file, $item);
             if ($paper === null || $paper->state === 'void') {
                 $this->add($file, $item, $reason, ($stages[$item->stage] + 1) * 1000 + $order[$item->identity()] * 10, $answers, $paper);
-            } elseif ($paper->reason !== $reason) {
-                $paper->update(['reason' => $reason, 'called_by' => 'rule']);
+            } else {
+                $this->follow($file, $paper, $item, $reason);
             }
         }
         foreach ($file->papers as $paper) {
@@ -167,6 +167,16 @@ final class ApplyKit
             if ($called && $paper->state !== 'void' && ! isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)])) {
                 $this->takeBack($file, $paper);
             }
+        }
+    }
+
+    /** A paper that is there already: why it is asked for, and since a colleague joined for the other side, whose own it is. */
+    private function follow(DealFile $file, Paper $paper, KitItem $item, string $reason): void
+    {
+        $paper->reason === $reason || $paper->update(['reason' => $reason, 'called_by' => 'rule']);
+        if ($file->side === 'both' && $item->side !== null && $paper->side === null) {
+            $paper->update(['side' => $item->side]);
+            $file->requirements()->where('paper_id', $paper->id)->update(['side' => $item->side]);
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Actions;
 
 use App\Access\Role;
+use App\Access\Sight;
 use App\Access\User;
 use App\Files\Models\DealFile;
 use App\History\History;
@@ -49,8 +50,11 @@ final class MoveStatus
 
     private function isPaidOut(DealFile $file): bool
     {
-        $sheets = DB::table('commissions')->where('deal_file_id', $file->id)->get(['authorized_at']);
+        return Sight::asTheFile($file->id, static function () use ($file): bool {
+            $sides = $file->side === 'both' ? max(1, DB::table('file_members')->where('deal_file_id', $file->id)->whereNotNull('side')->distinct()->count('side')) : 1;
+            $sheets = DB::table('commissions')->where('deal_file_id', $file->id)->get(['authorized_at']);
 
-        return $sheets->isNotEmpty() && $sheets->every(static fn (object $sheet) => $sheet->authorized_at !== null);
+            return $sheets->count() >= $sides && $sheets->every(static fn (object $sheet) => $sheet->authorized_at !== null);
+        });
     }
 }

@@ -80,8 +80,13 @@ final class OpenFile
             foreach ($file->members as $member) {
                 $member->role === 'agent' && $member->side === null && $member->update(['side' => $file->side]);
             }
+            // What was brought in or sent before belongs to the side that did so; what the kits know as common becomes so below.
+            foreach (['papers', 'rounds'] as $table) {
+                DB::table($table)->where('deal_file_id', $file->id)->whereNull('side')->when($table === 'papers', static fn ($papers) => $papers->where('called_by', ''))->update(['side' => $file->side]);
+            }
             $file->update(['side' => 'both']);
             $this->join($file, $by, 'agent', $other);
+            $file->members()->where('user_id', $by->id)->update(['joined_at' => now('UTC')->format('Y-m-d\TH:i:s.u\Z')]);
             $number = (int) $file->parties()->where('role', 'agent')->max('number') + 1;
             $file->parties()->create(['brokerage_id' => $file->brokerage_id, 'role' => 'agent', 'number' => $number, 'name' => $by->name, 'signing_name' => $by->name, 'initials' => Party::initialsOf($by->name), 'user_id' => $by->id])
                 ->reach(['email' => $by->email, 'phone' => $by->phone]);

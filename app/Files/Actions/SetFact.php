@@ -109,10 +109,11 @@ final class SetFact
         if (($known->value ?? '') === $value) {
             return;
         }
+        $side = Term::tryFrom($name)?->side();
         $value === ''
             ? $known?->delete()
-            : $file->knownFacts()->updateOrCreate(['name' => $name], ['brokerage_id' => $file->brokerage_id, 'value' => $value, 'source' => $source, 'stored_at' => now(), 'user_id' => Auth::id()]);
-        History::add($file->brokerage_id, $file->id, 'Term changed', ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source]);
+            : $file->knownFacts()->updateOrCreate(['name' => $name], ['brokerage_id' => $file->brokerage_id, 'value' => $value, 'source' => $source, 'stored_at' => now(), 'user_id' => Auth::id(), 'side' => $side]);
+        History::add($file->brokerage_id, $file->id, 'Term changed', ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source], $side);
     }
 
     private function settle(DealFile $file, bool $accepted): void

@@ -36,7 +36,8 @@ final class ComposeRound
                 throw new StepRefused("“{$paper->title}” is {$paper->state} and cannot go out for signature.");
             }
         }
-        $round = Round::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'title' => $this->title($papers), 'user_id' => $by->id, 'last_day' => $file->office->today()->plusDays(5)->iso()]);
+        $side = array_values(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers)))[0] ?? null;
+        $round = Round::create(['side' => $side, 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'title' => $this->title($papers), 'user_id' => $by->id, 'last_day' => $file->office->today()->plusDays(5)->iso()]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
         $parties = $file->parties->keyBy(static fn (Party $party) => (string) $party->seat());
         $asked = self::ASKED[$file->side];

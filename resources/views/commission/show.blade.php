@@ -1,5 +1,6 @@
 <x-layout :title="'Commission: '.$file->name" place="commission">
     <div class="head-row"><h1>Commission</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span><x-status :status="$file->status" />
+        @foreach (count($sides) > 1 ? $sides : [] as $one)<a href="?side={{ $one }}" @if ($one === $side) aria-current="true" class="strong" @endif>{{ $one }} side</a>@endforeach
         <span class="right">@if ($file->commission?->paper)<a class="button solid" href="/papers/{{ $file->commission->paper->key }}">The CDA</a>@endif</span></div>
     @if ($sheet === null)
         <div class="leaf empty">The commission is computed from the price. <a href="/files/{{ $file->key }}">Enter the price in the file's terms</a> first.</div>
@@ -10,7 +11,7 @@
                     <h2>Entries</h2>
                     @php($locked = $file->commission?->authorized_at !== null)
                     <form method="post" action="/files/{{ $file->key }}/commission">
-                        @csrf @method('put')
+                        @csrf @method('put')<input type="hidden" name="side" value="{{ $side }}">
                         <div class="money-entries">
                             <label class="line"><span>Our side, percent of the price</span><input class="input" name="rate" value="{{ old('rate', \Unanimus\Money\Percent::of($entries['rate'])->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>Agent's split, percent of our side</span><input class="input" name="agent_share" value="{{ old('agent_share', \Unanimus\Money\Percent::of($entries['agent_share'])->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
@@ -28,7 +29,7 @@
                     @else
                         <p>The review is <b>{{ $whole->percent() }} %</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are settled.@unless ($whole->isWhole()) The disbursement can be authorized when all are.@endunless</p><br>
                         @can('authorize-disbursement', $file)
-                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<button class="button now" @disabled(! $whole->isWhole())>Authorize the disbursement</button></form>
+                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side" value="{{ $side }}"><button class="button now" @disabled(! $whole->isWhole())>Authorize the disbursement</button></form>
                         @else
                             <p class="dim">The broker authorizes it.</p>
                         @endcan

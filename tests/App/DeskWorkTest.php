@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Files\Actions\FollowOn;
+use App\Files\Actions\MoveStatus;
+use App\Files\CalendarLink;
+use App\Files\Models\DealFile;
+use App\Files\Models\Task;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\DealStatus;
+
+/** The last entry of a file's history. */
+function lastEntry(DealFile $file): object
+{
+    $entry = DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->firstOrFail();
+    $entry->data = json_decode($entry->data, true);
+
+    return $entry;
+}
+
+it('shows what moves with an anchor before it moves, and asks why once the contract is made', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-21']);
+    $response = $this->as('tomas')->put("/files/{$file->key}/facts?at=file", ['name' => 'closing', 'value' => '12/26'], ['HX-Request' => 'true'])->assertOk();
+    expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['shift']['url'])->toBe("/files/{$file->key}/shift?anchor=closing&day=2026-12-26&at=file");
+    $this->as('tomas')->get("/files/{$file->key}/shift?anchor=closing&day=2026-12-26")->assertOk()->assertSee('Walk-through')->assertSee('a Saturday')->assertSee('signed amendment');
+    $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-28', 'reason' => ' '])->assertSessionHas('refused');
+    $this->seeAll();
+    expect($file->knownFacts()->where('name', 'closing')->value('value'))->toBe('2026-12-21');
+    $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-28', 'reason' => 'amendment 1'])->assertSessionHas('told');
+    $this->seeAll();
+    $entry = lastEntry($file);
+    expect($file->knownFacts()->where('name', 'closing')->value('value'))->toBe('2026-12-28')->and($entry->what)->toBe('Dates moved')->and($entry->data)->toMatchArray(['anchor' => 'Closing', 'from' => '2026-12-21', 'to' => '2026-12-28', 'reason' => 'amendment 1'])->and($entry->data['with it'])->toContain('Walk-through');
+});
+
+it('moves no contract date by emptying its field, and no date that is no anchor', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-21']);
+    $response = $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'closing', 'value' => ''], ['HX-Request' => 'true']);
+    expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'])->toContain('moved, not taken away');
+    $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'price', 'day' => '2026-12-28', 'reason' => 'x'])->assertSessionHas('refused');
+    $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => 'soonish', 'reason' => 'x'])->assertSessionHas('refused');
+});
+
+it('sets a single date by hand with a reason, and brings it back', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20']);
+    $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4', 'reason' => ''])->assertSessionHasErrors('reason');
+    $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4', 'reason' => 'the inspector is ill'])->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri 4 Dec: the inspector is ill')->assertSee('Back to the rule');
+    $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('told');
+    $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('refused');
+    $this->as('tomas')->put("/files/{$file->key}/dates/nothing", ['day' => '12/4', 'reason' => 'x'])->assertSessionHas('refused');
+});
+
+it('gives a file and a person a calendar by a secret address that can be taken back', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-21']);
+    $own = CalendarLink::ofFile($file);
+    $feed = $this->get($own)->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
+    $feed = str_replace("\r\n ", '', $feed);
+    preg_match('/UID:(deadline-inspection-\S+)/', $feed, $uid);
+    preg_match('/SEQUENCE:(\d+)/', $feed, $sequence);
+    expect($feed)->toContain('Inspection: 14 Lanternfish Lane')->toContain('DTSTART;VALUE=DATE:20261221');
+    $person = CalendarLink::ofPerson($this->people['tomas']->fresh());
+    $this->get($person)->assertOk()->assertSee('UID:deadline-inspection-', false);
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'inspection_days', 'value' => '14']);
+    $later = str_replace("\r\n ", '', (string) $this->get($own)->getContent());
+    preg_match('/SEQUENCE:(\d+)/', $later, $grown);
+    expect($later)->toContain("UID:{$uid[1]}")->and((int) $grown[1])->toBeGreaterThan((int) $sequence[1]);
+    $this->as('tomas')->post("/files/{$file->key}/calendar");
+    $this->as('tomas')->post('/calendar');
+    $this->get($own)->assertNotFound();
+    $this->get($person)->assertNotFound();
+    $this->get(str_replace('.ics', '', $own).'0.ics')->assertNotFound();
+});
+
+it('computes dates on the command line, and says what it cannot read', function () {
+    $path = tempnam(sys_get_temp_dir(), 'dates');
+    file_put_contents($path, json_encode(['zone' => 'America/New_York', 'anchors' => ['acceptance' => '2026-11-25'], 'rules' => [['name' => 'earnest', 'anchor' => 'acceptance', 'days' => 2, 'unit' => 'business']]]));
+    expect(Artisan::call('dates:compute', ['file' => $path]))->toBe(0)->and(json_decode(Artisan::output(), true)['dates'][0]['day'])->toBe('2026-11-30');
+    file_put_contents($path, '{"anchors": 1}');
+    expect(Artisan::call('dates:compute', ['file' => $path]))->toBe(1)->and(Artisan::call('dates:compute', ['file' => '/nowhere.json']))->toBe(1);
+    unlink($path);
+});
+
+it('takes tasks from the kit with days that follow the anchors, and marks many at once', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-21']);
+    expect($file->tasks()->count())->toBe(6);
+    $this->as('tomas')->post("/files/{$file->key}/tasks", ['title' => 'Call the lender', 'day' => '12/1'])->assertSessionHas('told');
+    $this->as('tomas')->post("/files/{$file->key}/tasks", ['title' => 'Move out the piano', 'anchor' => 'closing', 'days' => '-3'])->assertSessionHas('told');
+    $this->as('tomas')->get('/tasks')->assertSee('Call the lender')->assertSee('Fri 18 Dec')->assertSee('14 Lanternfish Lane');
+    $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-23', 'reason' => 'amendment']);
+    $this->as('tomas')->get('/tasks')->assertSee('Sun 20 Dec');
+    $this->seeAll();
+    $keys = Task::query()->where('deal_file_id', $file->id)->whereIn('title', ['Call the lender', 'Inspection booked'])->pluck('key')->all();
+    $this->as('tomas')->post('/tasks', ['tasks' => $keys, 'do' => 'done'])->assertSessionHas('told', '2 tasks done.');
+    $this->as('tomas')->post('/tasks', ['tasks' => $keys, 'do' => 'done'])->assertSessionHas('told');
+    $this->seeAll();
+    expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Task done')->count())->toBe(2)->and(Task::query()->whereIn('key', $keys)->pluck('done_by')->unique()->all())->toBe([$this->people['tomas']->id]);
+    $this->as('tomas')->get('/tasks?done=1')->assertSee('Call the lender');
+    $this->as('tomas')->post("/files/{$file->key}/tasks", ['title' => 'x', 'day' => 'someday'])->assertSessionHas('refused');
+});
+
+it('leaves others\' tasks alone', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20']);
+    $key = $file->tasks()->firstOrFail()->key;
+    $this->as('caleb')->post('/tasks', ['tasks' => [$key], 'do' => 'done'])->assertSessionHas('refused');
+    $this->as('marguerite')->post('/tasks', ['tasks' => [$key], 'do' => 'done'])->assertForbidden();
+    $this->as('caleb')->get('/tasks?who=all')->assertDontSee('Inspection booked');
+    $this->seeAll();
+    expect(Task::query()->where('key', $key)->value('done_at'))->toBeNull();
+});
+
+it('ends a file on a day, opens it again by the broker alone, and starts the follow-on', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-20']);
+    $this->as('tomas')->post("/files/{$file->key}/follow-on")->assertSessionHas('refused');
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'the loan was refused', 'on' => '2099-01-01'])->assertSessionHas('refused');
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'the loan was refused', 'on' => '2026-11-21'])->assertSessionHas('told');
+    $this->seeAll();
+    expect($file->refresh()->ended_on)->toBe('2026-11-21')->and($file->end_reason)->toBe('the loan was refused');
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'active', 'reason' => 'again'])->assertSessionHas('refused');
+    $this->as('tomas')->post("/files/{$file->key}/follow-on")->assertSessionHas('told');
+    $this->as('tomas')->post("/files/{$file->key}/follow-on")->assertSessionHas('refused');
+    $this->seeAll();
+    $next = DealFile::query()->where('follows_on', $file->id)->firstOrFail();
+    expect($next->parties()->where('role', 'buyer')->pluck('name')->all())->toContain('Sunniva Eide')->and($next->knownFacts()->where('name', 'price')->exists())->toBeFalse()->and($next->parties()->where('role', 'seller')->exists())->toBeFalse();
+    $this->as('ines')->post("/files/{$file->key}/status", ['status' => 'under_contract', 'reason' => 'signed anew'])->assertSessionHas('told');
+});
+
+it('takes property and seller into the follow-on of a listing, and none of the deal', function () {
+    $file = $this->aFile(['price' => '400,000']);
+    $file->update(['side' => 'seller', 'listing_number' => 'TR-26-04182']);
+    $this->actingAs($this->people['tomas']->fresh());
+    app(MoveStatus::class)($file, DealStatus::Terminated, $this->people['tomas'], 'fell through');
+    $next = app(FollowOn::class)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $this->people['tomas']);
+    $this->seeAll();
+    expect($next->listing_number)->toBe('TR-26-04182')->and($next->knownFacts()->where('name', 'property.street')->value('value'))->toBe('14 Lanternfish Lane')->and($next->knownFacts()->where('name', 'price')->exists())->toBeFalse()->and($next->parties()->where('role', 'buyer')->exists())->toBeFalse();
+});
+
+it('lets a listing expire the day after its last, in its office\'s own zone', function () {
+    $file = $this->aFile();
+    $file->update(['side' => 'seller', 'status' => 'active']);
+    $file->knownFacts()->updateOrCreate(['name' => 'listing_expires'], ['brokerage_id' => $file->brokerage_id, 'value' => '2026-11-23', 'source' => 'entered', 'stored_at' => now()]);
+    Carbon::setTestNow('2026-11-24 04:30:00 UTC');
+    Artisan::call('files:sweep');
+    $this->seeAll();
+    expect($file->refresh()->status->value)->toBe('active');
+    Carbon::setTestNow('2026-11-24 05:30:00 UTC');
+    Artisan::call('files:sweep');
+    Artisan::call('files:sweep');
+    $this->seeAll();
+    expect($file->refresh()->status->value)->toBe('expired')->and($file->ended_on)->toBe('2026-11-23')->and(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Expired')->count())->toBe(1);
+    Carbon::setTestNow();
+});
+
+it('labels a file, and finds it by label', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->put("/files/{$file->key}/labels", ['labels' => 'probate, "odd", re{loc}ation , probate'])->assertSessionHas('told');
+    $this->seeAll();
+    expect($file->refresh()->labels())->toBe(['probate', 'odd', 'relocation']);
+    $this->as('tomas')->get('/files?q=label:prob')->assertSee('14 Lanternfish');
+    $this->as('tomas')->get('/files?q=-label:prob')->assertDontSee('14 Lanternfish');
+});

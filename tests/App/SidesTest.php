@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Sight;
+use App\Files\Actions\OpenFile;
+use App\Files\Actions\SetFact;
+use App\Files\Actions\SetParty;
+use App\Files\Models\DealFile;
+use App\History\History;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Signing\Seat;
+
+/** Priya lists, Caleb comes in for the buyers. */
+function bothSides(): DealFile
+{
+    $test = test();
+    Auth::setUser($test->people['priya']);
+    $file = app(OpenFile::class)($test->people['priya'], 'seller');
+    $file->update(['listing_number' => 'TR-26-03544']);
+    app(SetParty::class)($file, Seat::of('seller.1'), ['name' => 'Idris Vantongeren', 'email' => 'idris@vantongeren.example']);
+    app(SetFact::class)->many($file, ['property.street' => '77 Millrace Court', 'property.unit' => '3B', 'property.zip' => '20410', 'price' => '287,000', 'payoff' => '123,456']);
+    Auth::setUser($test->people['caleb']);
+    $file = app(OpenFile::class)->joinOtherSide($file->id, $test->people['caleb']);
+    app(SetParty::class)($file, Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example']);
+    Auth::forgetGuards();
+    $test->seeAll();
+
+    return $file->refresh();
+}
+
+it('shows each side what is common and its own, never the other\'s: in the database', function () {
+    $file = bothSides();
+    $own = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Buyers’ strategy', 'stage' => 'offer', 'state' => 'ready', 'position' => 1, 'side' => 'buyer']);
+    DB::table('paper_entries')->insert(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'paper_id' => $own->id, 'blank' => 'x', 'value' => 'secret', 'client_key' => 'side-test']);
+    DB::table('commissions')->insert([['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'side' => 'buyer', 'rate' => '2.5', 'agent_share' => '70', 'fee_name' => 'Fee'], ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'side' => 'seller', 'rate' => '2.75', 'agent_share' => '70', 'fee_name' => 'Fee']]);
+    History::add($file->brokerage_id, $file->id, 'Buyers’ affair', [], 'buyer');
+    $sees = function (string $who) use ($file): array {
+        Sight::ofPerson(test()->people[$who]->fresh());
+        $seen = ['papers' => DB::table('papers')->where('deal_file_id', $file->id)->whereNotNull('side')->orderBy('side')->distinct()->pluck('side')->all(), 'entries' => DB::table('paper_entries')->where('client_key', 'side-test')->count(), 'mail' => DB::table('party_contacts')->where('deal_file_id', $file->id)->whereNotNull('side')->orderBy('email')->pluck('email')->all(),
+            'rates' => DB::table('commissions')->where('deal_file_id', $file->id)->orderBy('rate')->pluck('side')->all(), 'payoff' => DB::table('facts')->where('deal_file_id', $file->id)->where('name', 'payoff')->count(), 'opened' => DB::table('history')->where('deal_file_id', $file->id)->where('what', 'File opened')->count(), 'affair' => DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Buyers’ affair')->count()];
+        test()->seeAll();
+
+        return $seen;
+    };
+    expect($sees('caleb'))->toBe(['papers' => ['buyer'], 'entries' => 1, 'mail' => ['leonie@abara.example'], 'rates' => ['buyer'], 'payoff' => 0, 'opened' => 0, 'affair' => 1])
+        ->and($sees('priya'))->toBe(['papers' => ['seller'], 'entries' => 0, 'mail' => ['idris@vantongeren.example'], 'rates' => ['seller'], 'payoff' => 1, 'opened' => 1, 'affair' => 0])
+        ->and($sees('ines'))->toBe(['papers' => ['buyer', 'seller'], 'entries' => 1, 'mail' => ['idris@vantongeren.example', 'leonie@abara.example'], 'rates' => ['buyer', 'seller'], 'payoff' => 1, 'opened' => 1, 'affair' => 1])
+        ->and($sees('tomas'))->toBe(['papers' => [], 'entries' => 0, 'mail' => [], 'rates' => [], 'payoff' => 0, 'opened' => 0, 'affair' => 0])
+        ->and(History::firstBroken($file->id))->toBeNull();
+});
+
+it('shows each side the same in its pages', function () {
+    $file = bothSides();
+    $own = $file->papers()->where('title', 'Listing agreement')->firstOrFail();
+    $this->as('priya')->get("/files/{$file->key}")->assertSee('Listing agreement')->assertSee('Leonie Abara');
+    $this->as('caleb')->get("/files/{$file->key}")->assertOk()->assertDontSee('Listing agreement')->assertDontSee('123456');
+    $this->as('caleb')->get("/papers/{$own->key}")->assertNotFound();
+    $this->as('caleb')->get("/files/{$file->key}/offers")->assertNotFound();
+    $this->as('caleb')->get("/files/{$file->key}/net")->assertNotFound();
+    $this->as('caleb')->get("/files/{$file->key}/opening")->assertSee('leonie@abara.example')->assertDontSee('idris@vantongeren.example');
+    $this->as('caleb')->get("/files/{$file->key}/people.vcf")->assertDontSee('idris@vantongeren.example');
+});
+
+it('keeps a commission for each side, and closes when both are authorized', function () {
+    $file = bothSides();
+    $this->as('caleb')->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => '60', 'fee' => '100', 'fee_name' => 'Fee', 'side' => 'seller'])->assertRedirect("/files/{$file->key}/commission?side=buyer");
+    $this->as('priya')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '', 'fee_name' => ''])->assertRedirect("/files/{$file->key}/commission?side=seller");
+    $this->seeAll();
+    expect(DB::table('commissions')->where('deal_file_id', $file->id)->orderBy('side')->pluck('rate', 'side')->all())->toBe(['buyer' => '2.5000', 'seller' => '2.7500']);
+    $this->as('caleb')->get("/files/{$file->key}/commission")->assertSee('Caleb Nakagawa')->assertSee('$7,175.00')->assertDontSee('$7,892.50');
+    $this->as('ines')->get("/files/{$file->key}/commission?side=seller")->assertSee('$7,892.50');
+});
+
+it('lets an entry of one side bring the other side\'s papers, unseen by the one who made it', function () {
+    $file = bothSides();
+    $this->as('caleb')->put("/files/{$file->key}/facts", ['name' => 'acceptance', 'value' => '2026-11-20']);
+    $this->seeAll();
+    expect($file->refresh()->status->value)->toBe('under_contract')->and($file->papers()->where('form_number', 'M-201')->where('state', 'draft')->exists())->toBeTrue();
+});
+
+it('offers a colleague the other side of a listing of the house, and lets them join it', function () {
+    $this->as('priya')->post('/files', ['first' => '77 Millrace Court 3B, Pellingford, MW 20410', 'side' => 'seller']);
+    $this->seeAll();
+    $listing = DealFile::query()->firstOrFail();
+    $this->as('caleb')->post('/files', ['first' => '77 millrace ct #3B, Pellingford, MW 20410', 'side' => 'buyer']);
+    $this->seeAll();
+    $begun = DealFile::query()->orderByDesc('id')->firstOrFail();
+    expect($begun->address_key)->toBe($listing->address_key)->not->toBe('');
+    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('Priya Anand of Pellingford has this listing')->assertSee('Join it for our side');
+    $this->as('caleb')->post("/files/{$begun->key}/join/{$listing->key}")->assertRedirect("/files/{$listing->key}");
+    $this->seeAll();
+    expect($listing->refresh()->side)->toBe('both')->and($listing->members()->where('user_id', $this->people['caleb']->id)->value('side'))->toBe('buyer')->and($listing->members()->where('user_id', $this->people['priya']->id)->value('side'))->toBe('seller')->and($begun->refresh()->status->value)->toBe('withdrawn');
+});
+
+it('tells of another buyers\' file without a word of whose it is', function () {
+    $this->as('priya')->post('/files', ['first' => '9 Netloft Lane, Pellingford, MW 20410', 'side' => 'buyer']);
+    $this->as('caleb')->post('/files', ['first' => '9 Netloft Ln, Pellingford, MW 20410', 'side' => 'buyer']);
+    $this->seeAll();
+    [$first, $begun] = DealFile::query()->orderBy('id')->get()->all();
+    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('A colleague has a file')->assertDontSee('Join it');
+    $this->as('caleb')->post("/files/{$begun->key}/join/{$first->key}")->assertSessionHas('refused');
+    $this->as('caleb')->get("/files/{$first->key}")->assertNotFound();
+    $this->as('wendell')->get("/files/{$begun->key}/opening")->assertNotFound();
+});
