@@ -83,7 +83,7 @@ final class Post
     public static function toColleague(int $brokerageId, string $once, string $name, string $address, string $subject, string $body, string $label, string $url): void
     {
         $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $brokerageId, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action_url' => $url]);
-        $letter->wasRecentlyCreated && SendLetter::dispatch($brokerageId, $letter->id)->afterCommit();
+        $letter->wasRecentlyCreated && SendLetter::dispatch($brokerageId, $letter->id);
     }
 
     private static function letter(Round $round, string $once, string $name, string $address, string $subject, string $body, ?string $label = null, ?string $url = null, ?string $attachment = null, ?string $attachmentName = null): void

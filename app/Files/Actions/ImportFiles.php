@@ -84,7 +84,7 @@ final class ImportFiles
             throw new StepRefused('Try the table first: then you see what would be opened.');
         }
         $import->update(['state' => 'running']);
-        OpenImported::dispatch($import->brokerage_id, $import->id)->afterCommit();
+        OpenImported::dispatch($import->brokerage_id, $import->id);
     }
 
     /** Opens one row as a file; the row says so in the same transaction. Opened already, nothing happens. */

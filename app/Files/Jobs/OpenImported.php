@@ -50,7 +50,7 @@ final class OpenImported implements ShouldQueue
         }
         Auth::forgetUser();
         Sight::within($this->brokerageId, function () use ($import, $lines): void {
-            $lines === [] ? $import->update(['state' => 'done']) : self::dispatch($this->brokerageId, $this->importId)->afterCommit();
+            $lines === [] ? $import->update(['state' => 'done']) : self::dispatch($this->brokerageId, $this->importId);
         });
     }
 
