@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Access\Sight;
+use App\Access\User;
+use App\Files\Finder;
 use App\Files\Models\DealFile;
 use App\Papers\Models\Paper;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Finding\Query;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
@@ -54,6 +58,7 @@ final class Bench extends Command
         });
         $floor = $this->median(static fn () => $visitor->get('/style/empty'));
         $this->row('file page, 8 papers', $this->median(static fn () => $visitor->get("/files/{$file}")), $floor, 4.0);
+        $this->search($visitor);
         $this->row('Today, its open files', $this->median(static fn () => $visitor->get('/')), $floor, 4.0);
         $n = 0;
         $this->row('store one entry', $this->median(static function () use ($visitor, $paper, &$n): void {
@@ -61,6 +66,30 @@ final class Bench extends Command
         }), $floor, 1.5);
         $visitor->get("/papers/{$paper}/pages/1.webp");
         $this->row('page image, cached', $this->median(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp")), $this->median(static fn () => $visitor->get('/style/empty')), 2.0);
+    }
+
+    /** Finding as the field does it while one types, against the same statement run bare. */
+    private function search(Visitor $visitor): void
+    {
+        $costs = [];
+        $words = ['lantern', 'thistle ashdown', 'netloft upper', 'lanternfsh', '26 04182', 'okonjo 17', 'gannet steps'];
+        foreach ($words as $word) {
+            $costs[] = $this->median(static fn () => $visitor->get('/find?q='.rawurlencode($word)), 5);
+        }
+        sort($costs);
+        [$floor, $count] = Sight::within(Sight::brokerages()[0], function () use ($words): array {
+            $user = User::query()->where('email', 'wendell@quillmark.example')->firstOrFail();
+            Sight::ofPerson($user);
+            $bare = array_map(fn (string $word) => $this->median(static function () use ($word, $user): void {
+                $found = Finder::find(Query::parse($word), $user)->limit(6);
+                DB::select($found->toSql(), $found->getBindings());
+            }, 5), $words);
+            sort($bare);
+
+            return [$bare[intdiv(count($bare), 2)], DB::table('search_rows')->count()];
+        });
+        $this->row("search as typed, {$count} files in sight", $costs[intdiv(count($costs), 2)], $floor, 3.0);
+        $this->line(sprintf('%-44s %9.1f', '  its slowest word', end($costs)));
     }
 
     private function fill(Form $form, Press $press): void

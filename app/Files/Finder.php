@@ -23,9 +23,6 @@ final class Finder
 
     public const USUAL = ['status', 'listing', 'agent', 'closing', 'price', 'complete'];
 
-    /** How alike a mistyped word must be to count. */
-    private const ALIKE = '0.42';
-
     /** @return Builder<DealFile> */
     public static function find(Query $query, User $user, string $sort = '', bool $downward = false): Builder
     {
@@ -65,15 +62,11 @@ final class Finder
      */
     private static function words(Builder $found, array $words, bool $alike): Builder
     {
-        return $words === [] ? $found : $found->whereIn('deal_files.id', static function ($rows) use ($words, $alike): void {
-            $rows->select('deal_file_id')->from('search_rows');
-            foreach ($words as $word) {
-                $like = '%'.addcslashes($word, '%_\\').'%';
-                $alike && mb_strlen($word) > 3
-                    ? $rows->where(static fn ($any) => $any->where('words', 'like', $like)->orWhereRaw('strict_word_similarity(?, words) > '.self::ALIKE, [$word]))
-                    : $rows->where('words', 'like', $like);
-            }
-        });
+        foreach ($words as $word) {
+            $found->whereRaw('deal_files.id IN (SELECT files_with_word(?, ?))', ['%'.addcslashes($word, '%_\\').'%', $alike && mb_strlen($word) > 3 ? $word : null]);
+        }
+
+        return $found;
     }
 
     /** @param  Builder<DealFile>  $where */

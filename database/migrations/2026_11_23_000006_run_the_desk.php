@@ -238,6 +238,10 @@ return new class extends Migration
                 WHERE f.brokerage_id = house AND house = told('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
                   AND ((number <> '' AND f.listing_number = number) OR (address <> '' AND f.address_key = address))
                 ORDER BY f.id LIMIT 5 $$;
+            -- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
+            CREATE FUNCTION files_with_word(pattern text, mistyped text) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 200 SET search_path = public SET pg_trgm.strict_word_similarity_threshold = 0.42 AS $$
+                SELECT deal_file_id FROM search_rows WHERE brokerage_id = told('brokerage')::bigint AND words LIKE pattern
+                UNION SELECT deal_file_id FROM search_rows WHERE mistyped IS NOT NULL AND brokerage_id = told('brokerage')::bigint AND mistyped <<% words $$;
             CREATE FUNCTION marks_of_house(house bigint) RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
                 SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = house AND house = told('brokerage')::bigint AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
                 UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = house AND house = told('brokerage')::bigint AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;

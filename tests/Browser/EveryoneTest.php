@@ -13,6 +13,8 @@ function mainViews(): array
         'Today' => ['wendell', '/'], 'files' => ['wendell', '/files'], 'opening sheet, new' => ['tomas', '/open'], 'file' => ['wendell', '14 Lanternfish Lane'], 'opening sheet' => ['wendell', '14 Lanternfish Lane/opening'],
         'paper' => ['tomas', 'Association addendum'], 'signed paper' => ['tomas', 'Purchase agreement'], 'round' => ['tomas', 'See round'], 'review' => ['ines', '/review'], 'review desk' => ['ines', 'Read'],
         'commission' => ['ines', '/commission'], 'commission sheet' => ['ines', 'Commission sheet'], 'office' => ['fenna', '/office'], 'style' => ['fenna', '/style'],
+        'dates' => ['tomas', '14 Lanternfish Lane/dates'], 'tasks' => ['wendell', '/tasks?who=all'], 'offers' => ['caleb', '208 Copperbeech Road/offers'], 'net sheet' => ['caleb', '208 Copperbeech Road/net'], 'kits' => ['tomas', '/kits'], 'kit' => ['tomas', '/kits/purchase-buyer'],
+        'rules' => ['fenna', '/rules'], 'rule' => ['fenna', '/rules/new'], 'imports' => ['wendell', '/imports'], 'address book' => ['wendell', '/contacts'], 'own sign-in' => ['tomas', '/me'], 'lanes to print' => ['wendell', '/?print=1'],
     ];
 }
 
@@ -30,10 +32,18 @@ function walkTo(BrowserCase $test, string $who, string $where): void
 
         return;
     }
-    $test->visit('/files?q=lanternfish')->press('14 Lanternfish Lane, Tidewick');
+    if (preg_match('#^(\d+ .+)/(\w+)$#', $where, $m) === 1) {
+        $test->visit('/files?q='.rawurlencode($m[1]))->waitFor('table [data-open]')->click();
+        $test->waitFor('.board');
+        $test->visit($test->browser->getCurrentURL()."/{$m[2]}");
+        $test->waitFor('main');
+
+        return;
+    }
+    $test->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
+    $test->waitFor('.board');
     match ($where) {
         '14 Lanternfish Lane' => null,
-        '14 Lanternfish Lane/opening' => $test->visit($test->browser->getCurrentURL().'/opening'),
         'Commission sheet' => $test->press('Commission', '.board-head'),
         default => $test->press($where, '.board'),
     };
