@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -36,11 +37,15 @@ final class Sight
             return $work();
         }
         DB::select("SELECT set_config('unanimus.file', ?, true)", [(string) $fileId]);
-        // Not in a finally: after an error the transaction is over, and what it was told with it.
-        $result = $work();
-        DB::select("SELECT set_config('unanimus.file', ?, true)", [$before]);
-
-        return $result;
+        try {
+            return $work();
+        } finally {
+            try {
+                DB::select("SELECT set_config('unanimus.file', ?, true)", [$before]);
+            } catch (QueryException) {
+                // The statement before has failed: the transaction is over, and what it was told with it.
+            }
+        }
     }
 
     /** Someone from outside with a link: one file. */

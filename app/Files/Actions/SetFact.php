@@ -34,10 +34,24 @@ final class SetFact
             throw new StepRefused("This file is {$file->status->readable()}; its terms stand as they are.");
         }
         $value = self::read($file, $name, $typed);
+        if ($name === PropertyFact::Street->value && $value !== '') {
+            $value = $this->address($file, $value, $source);
+        }
         $this->store($file, $name, $value, $source);
         $this->settle($file, $name === Term::Acceptance->value && $value !== '');
 
         return $value;
+    }
+
+    /** A street entered with unit, town, state or ZIP code is taken apart; what the line does not say stays. @return string the street */
+    private function address(DealFile $file, string $typed, string $source): string
+    {
+        $address = Address::parse($typed);
+        foreach ([PropertyFact::Unit->value => $address->unit, PropertyFact::City->value => $address->city, PropertyFact::State->value => $address->state, PropertyFact::Zip->value => $address->zip] as $name => $part) {
+            $part === '' || $this->store($file, $name, $part, $source);
+        }
+
+        return $address->street();
     }
 
     /**
@@ -100,7 +114,13 @@ final class SetFact
     {
         $fact = Term::tryFrom($name) ?? PropertyFact::tryFrom($name) ?? throw new StepRefused("There is no term “{$name}”.");
 
-        return $fact->choices() !== null ? self::choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
+        $value = $fact->choices() !== null ? self::choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
+
+        return match ($fact) {
+            PropertyFact::Zip => Address::of('', zip: $value)->zip,
+            PropertyFact::State => mb_strtoupper($value),
+            default => $value,
+        };
     }
 
     private function store(DealFile $file, string $name, string $value, string $source): void

@@ -114,8 +114,17 @@ final class FileController
         }
 
         $item = Term::tryFrom($given['name']) ?? PropertyFact::tryFrom($given['name']);
+        // An address typed in one line fills the fields beside it too.
+        $items = $item === PropertyFact::Street ? [PropertyFact::Street, PropertyFact::Unit, PropertyFact::City, PropertyFact::State, PropertyFact::Zip] : array_filter([$item]);
 
-        return $this->refreshed($file, $request, $given['name'], $fault, static fn (Facts $facts) => $item === null || $item->choices() !== null ? [] : ["fact-{$item->value}" => Shown::fact($item, $facts->get($item->value), $file)]);
+        return $this->refreshed($file, $request, $given['name'], $fault, static function (Facts $facts) use ($items, $file): array {
+            $shown = [];
+            foreach ($items as $one) {
+                $one->choices() === null && $shown["fact-{$one->value}"] = Shown::fact($one, $facts->get($one->value), $file);
+            }
+
+            return $shown;
+        });
     }
 
     public function setParty(Request $request, DealFile $file, string $seat, SetParty $setParty): Response

@@ -40,7 +40,8 @@ final class FindController
     {
         $columns = $this->columns($request);
         $found = Finder::find(Query::parse((string) $request->query('q', '')), $this->user($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
-        $rows = $found->limit(20000)->get();
+        $keys = array_filter((array) $request->query('take', []), is_string(...));
+        $rows = $found->when($keys !== [], static fn ($query) => $query->whereIn('deal_files.key', $keys))->limit(20000)->get();
 
         return response()->streamDownload(static function () use ($rows, $columns): void {
             $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');

@@ -38,11 +38,11 @@
         </g>
     @endforeach
 </svg>
-<table class="unseen">
+<div class="unseen"><table>
     <caption>Dates of this file</caption>
     <thead><tr><th scope="col">Date</th><th scope="col">Day</th><th scope="col">Standing</th></tr></thead>
     <tbody>
     @foreach ($line->posts as $post)<tr><th scope="row">{{ $post['label'] }}</th><td>{{ $post['day'] }}</td><td>{{ $post['past'] ? 'past' : 'ahead' }}</td></tr>@endforeach
     @foreach ($line->flags as $flag)<tr><th scope="row">{{ $flag['label'] }}</th><td>{{ $flag['day'] }}</td><td>{{ $flag['state'] }}: {{ $flag['because'] }}</td></tr>@endforeach
     </tbody>
-</table>
+</table></div>

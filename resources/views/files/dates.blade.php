@@ -1,11 +1,11 @@
 <x-layout :title="'Dates of '.$file->name" place="files">
     <div class="head-row"><h1>Dates</h1><a href="/files/{{ $file->key }}">{{ $file->name }}</a><x-status :status="$file->status" /></div>
-    @if ($line)<x-deal-line :$line :$file :moves="$works" />@endif
+    @if ($line)<div class="scrolls"><x-deal-line :$line :$file :moves="$works" /></div>@endif
     <div class="leaf pad">
         @if ($agenda->anchors === [] && $agenda->deadlines === [])
             <p class="empty">Dates appear once there is an offer, acceptance or closing. <a href="/files/{{ $file->key }}/opening">Enter one</a>.</p>
         @else
-        <table class="ledger dates">
+        <div class="scrolls"><table class="ledger dates">
             <thead><tr><th></th><th>Day</th><th>How it is computed</th><th></th></tr></thead>
             <tbody>
             @foreach ($agenda->anchors as $name => $anchor)
@@ -30,7 +30,7 @@
                     </td></tr>
             @endforeach
             </tbody>
-        </table>
+        </table></div>
         @endif
     </div>
     <div class="leaf pad">

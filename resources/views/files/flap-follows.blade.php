@@ -1,9 +1,10 @@
 @foreach ($contradictions as $told)<p class="late small">{{ $told }}</p>@endforeach
-@if ($facts->get('loan_amount') || $facts->get('balance'))
+@php($follows = ['loan_amount' => 'Loan amount', 'down_payment' => 'Down payment', 'balance' => 'Balance', 'cash_at_closing' => 'Cash at closing', 'price_per_area' => 'Per square foot'])
+@if (collect($follows)->keys()->contains(fn ($name) => $facts->get($name)))
     <h2>What follows</h2>
     <div class="facts">
-        @foreach (['loan_amount' => 'Loan amount', 'down_payment' => 'Down payment', 'balance' => 'Balance'] as $name => $label)
-            @if ($facts->get($name))<span class="name">{{ $label }}</span><span title="{{ $facts->get($name)->source }}"><span class="computed">{{ \Unanimus\Money\Money::of($facts->value($name)) }}</span> <span class="from">computed</span></span>@endif
+        @foreach ($follows as $name => $label)
+            @if ($facts->get($name))<span class="name">{{ $label }}</span><span title="{{ $facts->get($name)->source }}"><span class="computed">{{ \Unanimus\Money\Money::of($facts->value($name)) }}</span> <details class="how"><summary>how</summary>{{ $facts->get($name)->source }}</details></span>@endif
         @endforeach
     </div>
 @endif

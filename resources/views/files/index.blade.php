@@ -21,12 +21,14 @@
         @if ($files->isEmpty())
             <p class="empty">@if ($wanted !== '')Nothing is found so. Try part of an address, a client's name or a listing number; <code>status:all</code> looks in ended files too.@else No open files. <a href="/open">Open one</a>: a listing number, an address or a name is enough.@endif</p>
         @else
+            <form action="/files.csv"><input type="hidden" name="q" value="{{ $wanted }}"><input type="hidden" name="columns" value="{{ implode(',', $columns) }}">
             <div class="scrolls"><table class="ledger">
-                <thead><tr><th><a href="{{ $again(['sort' => 'name', 'down' => request('sort') === 'name' && ! request('down') ? 1 : null]) }}">File</a></th>
+                <thead><tr><th class="take"><input type="checkbox" data-take-all aria-label="Take all files"></th><th><a href="{{ $again(['sort' => 'name', 'down' => request('sort') === 'name' && ! request('down') ? 1 : null]) }}">File</a></th>
                 @foreach ($columns as $column)<th @class(['amount' => in_array($column, ['price', 'complete'])])>@if (\App\Files\Finder::COLUMNS[$column][1])<a href="{{ $again(['sort' => $column, 'down' => request('sort') === $column && ! request('down') ? 1 : null]) }}" @if (request('sort') === $column) aria-sort="{{ request('down') ? 'descending' : 'ascending' }}" @endif>{{ \App\Files\Finder::COLUMNS[$column][0] }}{{ request('sort') === $column ? (request('down') ? ' ↓' : ' ↑') : '' }}</a>@else{{ \App\Files\Finder::COLUMNS[$column][0] }}@endif</th>@endforeach</tr></thead>
                 <tbody>
                 @foreach ($files as $file)
                     <tr data-row>
+                        <td class="take"><input type="checkbox" name="take[]" value="{{ $file->key }}" aria-label="Take {{ $file->name }}"></td>
                         <td><a href="/files/{{ $file->key }}" data-open><b class="serif">{{ $file->name }}</b></a></td>
                         @foreach ($columns as $column)
                             @if ($column === 'status')<td><x-status :status="$file->status" /></td>
@@ -37,6 +39,8 @@
                 @endforeach
                 </tbody>
             </table></div>
+            <div class="with-taken"><button class="button tight">Taken ones as CSV</button></div>
+            </form>
             <p class="small"><br>@if ($files->previousPageUrl())<a href="{{ $files->previousPageUrl() }}">Back</a>@endif @if ($files->nextPageUrl())<a href="{{ $files->nextPageUrl() }}">More</a>@endif</p>
         @endif
     </div>

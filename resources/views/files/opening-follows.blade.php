@@ -9,10 +9,10 @@
         <li><b>{{ $paper->title }}</b><small>{{ $paper->form_number ?? 'from outside' }} · {{ $paper->reason }}</small></li>
     @endforeach
 </ul>
-@if ($facts->value('loan_amount'))
+@if ($facts->value('loan_amount') || $facts->value('balance') || $facts->value('price_per_area'))
     <h2>What follows</h2>
     <div class="facts">
-        @foreach (['loan_amount' => 'Loan', 'down_payment' => 'Down payment', 'balance' => 'Balance at closing'] as $name => $label)
+        @foreach (['loan_amount' => 'Loan', 'down_payment' => 'Down payment', 'balance' => 'Balance at closing', 'cash_at_closing' => 'Cash at closing', 'price_per_area' => 'Per square foot'] as $name => $label)
             @if ($facts->get($name))<span class="name">{{ $label }}</span><span><span class="computed">{{ \Unanimus\Money\Money::of($facts->value($name)) }}</span> <span class="from">= {{ $facts->get($name)->source }}</span></span>@endif
         @endforeach
     </div>
