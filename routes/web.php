@@ -175,6 +175,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/kits', [KitController::class, 'store']);
     Route::post('/conditions/preview', [KitController::class, 'preview']);
     Route::get('/kits/{key}', [KitController::class, 'show']);
+    Route::get('/kits/{key}/papers/{place}', [KitController::class, 'item'])->whereNumber('place');
     Route::get('/kits/{key}/forms/{number}', [KitController::class, 'form']);
     Route::put('/kits/{kit}', [KitController::class, 'update']);
     Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->whereNumber('version');

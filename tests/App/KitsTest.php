@@ -47,6 +47,18 @@ it('takes generic answers on the form, and refuses what is a deal\'s own', funct
     $this->as('tomas')->put("/kits/{$kit->key}", ['part' => 'answers', 'seen' => 2, 'form' => 'M-201', 'answers' => [$bound->name => '400,000']])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'belongs to a deal'));
 });
 
+it('asks for one paper of a kit only under conditions of its own', function () {
+    $kit = ownKit();
+    $this->as('tomas')->get("/kits/{$kit->key}/papers/2")->assertOk()->assertSee('Survey');
+    $this->as('tomas')->get("/kits/{$kit->key}/papers/99")->assertNotFound();
+    $this->as('tomas')->put("/kits/{$kit->key}", ['part' => 'item', 'place' => 2, 'seen' => 1, 'mode' => 'any', 'when' => [['fact' => 'price', 'operator' => 'above', 'value' => '100000', 'group' => '0']]])->assertSessionHas('told');
+    $this->as('tomas')->put("/kits/{$kit->key}", ['part' => 'item', 'place' => 99, 'seen' => 2, 'when' => []])->assertSessionHas('refused');
+    $this->seeAll();
+    $items = $kit->refresh()->versions()->firstOrFail()->definition['items'];
+    expect($items[2]['when'])->toBe(['any' => [['price', 'above', '100000']]])->and($items[2]['title'])->toBe('Survey')->and(count($items))->toBe(8);
+    $this->as('caleb')->get("/kits/{$kit->key}/papers/2")->assertSessionHas('refused');
+});
+
 it('lets nobody change a kit of another, nor an office\'s without running it', function () {
     $kit = ownKit();
     $this->as('caleb')->get("/kits/{$kit->key}")->assertSessionHas('refused');

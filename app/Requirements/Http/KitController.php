@@ -23,6 +23,8 @@ use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\Group;
+use Unanimus\Requirements\Kit;
+use Unanimus\Requirements\KitItem;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 
@@ -46,6 +48,17 @@ final class KitController
             'kit' => $kit, 'stored' => $stored, 'mine' => $stored !== null && SaveKit::may($this->user($request), $stored), 'forms' => $library->all(), 'versions' => $stored?->versions()->limit(20)->get() ?? collect(),
             'when' => GivenConditions::lines($kit->when?->toArray() ?? ['all' => []]), 'offices' => Office::query()->orderBy('name')->get(),
         ]);
+    }
+
+    /** The conditions under which one paper of the kit is called for. */
+    public function item(Request $request, string $key, int $place): View
+    {
+        Gate::authorize('open-kits');
+        $stored = StoredKit::query()->where('key', $key)->first();
+        $kit = KitShelf::get($key, $stored->version ?? 0);
+        $item = $kit->items[$place] ?? abort(404);
+
+        return view('requirements.kit-item', ['kit' => $kit, 'stored' => $stored, 'place' => $place, 'item' => $item, 'when' => GivenConditions::lines($item->when->toArray()), 'mine' => $stored !== null && SaveKit::may($this->user($request), $stored)]);
     }
 
     /** A form of the kit, to be answered beforehand on its own pages. */
@@ -78,10 +91,11 @@ final class KitController
     {
         $user = $this->user($request);
         SaveKit::may($user, $kit) || abort(403);
-        $request->validate(['seen' => 'required|integer', 'part' => 'required|in:about,items,answers,deadlines,tasks,contacts,fees,when', 'lines' => 'nullable|array|max:200', 'name' => 'nullable|string|max:80', 'note' => 'nullable|string|max:400']);
+        $request->validate(['seen' => 'required|integer', 'part' => 'required|in:about,items,item,answers,deadlines,tasks,contacts,fees,when', 'place' => 'nullable|integer|between:0,400', 'lines' => 'nullable|array|max:200', 'name' => 'nullable|string|max:80', 'note' => 'nullable|string|max:400']);
         $parts = match ($request->input('part')) {
             'about' => ['name' => $request->string('name')->toString(), 'note' => $request->string('note')->toString()],
             'when' => ['when' => $request->boolean('by_itself') ? GivenConditions::from($request) : null],
+            'item' => ['items' => $this->itemWith(KitShelf::get($kit->key, $kit->version), $request)],
             'answers' => ['answers' => $this->answers($request, KitShelf::get($kit->key, $kit->version)->answers)],
             default => [$request->string('part')->toString() => $this->lines($request)],
         };
@@ -138,6 +152,17 @@ final class KitController
         $apply->byHand($file, $key, (int) (StoredKit::query()->where('key', $key)->value('version') ?? 0));
 
         return redirect("/files/{$file->key}")->with('told', 'The kit is applied; what was there already stayed.');
+    }
+
+    /** @return list<array<string, mixed>> the kit's papers, with other conditions for one of them */
+    private function itemWith(Kit $kit, Request $request): array
+    {
+        $items = array_map(static fn (KitItem $item) => $item->toArray(), $kit->items);
+        $place = $request->integer('place');
+        isset($items[$place]) || throw new StepRefused('This paper is not in the kit any more. Look again.');
+        $items[$place]['when'] = GivenConditions::from($request);
+
+        return $items;
     }
 
     /** @return list<array<string, mixed>> the editor's lines that are not empty, with whole numbers as such */
