@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Files\Models\DealFile;
+use Unanimus\Signing\Seat;
 use Unanimus\Terms\Term;
 
 /** Which seats and terms the opening sheet asks for: by side and kind, those that are taken and one more of each. */
@@ -23,7 +24,7 @@ final class Seats
             $taken = (int) $file->parties->where('role', $role)->max('number');
             $more = in_array($role, ['buyer', 'seller', 'tenant', 'landlord', 'other'], true) ? 1 : 0;
             for ($number = 1; $number <= max($count, $taken + $more) && $number < 50; $number++) {
-                $seats[] = "{$role}.{$number}";
+                $file->isOwnAffair(Seat::of("{$role}.{$number}")->side()) && $seats[] = "{$role}.{$number}";
             }
         }
 
@@ -33,7 +34,7 @@ final class Seats
     /** @return array{list<array{Term, string}>, list<array{Term, string}>} two columns of terms, each with a hint */
     public static function terms(DealFile $file): array
     {
-        return match ($file->kind) {
+        $columns = match ($file->kind) {
             'lease' => [[[Term::Rent, 'a month'], [Term::Deposit, '']], [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']]],
             'referral' => [[[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']], [[Term::Price, ''], [Term::Closing, '']]],
             default => [
@@ -41,5 +42,16 @@ final class Seats
                 [...(in_array($file->side, ['seller', 'both'], true) ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : []), [Term::OfferDate, '11/23'], [Term::OfferExpiry, ''], [Term::OfferExpiryTime, '5pm'], [Term::Acceptance, ''], [Term::Closing, '18 Dec'], [Term::Possession, ''], [Term::EarnestDays, 'days'], [Term::InspectionDays, 'days'], [Term::AppraisalDays, 'days'], [Term::LoanDays, 'days']],
             ],
         };
+
+        return [self::own($file, $columns[0]), self::own($file, $columns[1])];
+    }
+
+    /**
+     * @param list<array{Term, string}> $terms
+     * @return list<array{Term, string}> those that are not the other side's own
+     */
+    private static function own(DealFile $file, array $terms): array
+    {
+        return array_values(array_filter($terms, static fn (array $term) => $file->isOwnAffair($term[0]->side())));
     }
 }

@@ -104,3 +104,28 @@ it('tells of another buyers\' file without a word of whose it is', function () {
     $this->as('caleb')->get("/files/{$first->key}")->assertNotFound();
     $this->as('wendell')->get("/files/{$begun->key}/opening")->assertNotFound();
 });
+
+it('refuses in words what is the other side\'s affair, and offers no field for it', function () {
+    $file = bothSides();
+    $fault = static fn ($response) => json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'];
+    expect($fault($this->as('caleb')->put("/files/{$file->key}/facts", ['name' => 'payoff', 'value' => '1'], ['HX-Request' => 'true'])->assertOk()))->toContain('sellers’ own affair')
+        ->and($fault($this->as('priya')->put("/files/{$file->key}/facts", ['name' => 'buyer_costs', 'value' => '1'], ['HX-Request' => 'true'])->assertOk()))->toContain('buyers’ own affair')
+        ->and($fault($this->as('priya')->put("/files/{$file->key}/parties/buyer.1", ['name' => 'Leonie Abara', 'email' => ''], ['HX-Request' => 'true'])->assertOk()))->toContain('seated by their own agent');
+    $this->as('priya')->post("/files/{$file->key}/parties/buyer/order", ['keys' => [$file->parties()->where('role', 'buyer')->value('key')]])->assertSessionHas('refused');
+    $this->as('priya')->get("/files/{$file->key}/opening")->assertDontSee('id="buyer.1-name"', false)->assertDontSee('fact-buyer_costs', false)->assertSee('id="seller.1-name"', false);
+    $this->seeAll();
+    expect($file->parties()->where('role', 'buyer')->firstOrFail()->email)->toBe('leonie@abara.example')->and($file->knownFacts()->where('name', 'payoff')->value('value'))->toBe('123456.00');
+});
+
+it('gives papers brought in before to the side that brought them, with their line of the checklist', function () {
+    $this->as('priya')->post('/files', ['first' => '5 Quarryside, Pellingford, MW 20410', 'side' => 'seller']);
+    $this->seeAll();
+    $file = DealFile::query()->firstOrFail();
+    $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Inspection of 2024', 'stage' => 'listing', 'state' => 'ready', 'position' => 1]);
+    $file->requirements()->create(['brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'title' => $paper->title, 'stage' => 'listing', 'position' => 1]);
+    $this->actingAs($this->people['caleb']->fresh());
+    app(OpenFile::class)->joinOtherSide($file->id, $this->people['caleb']->fresh());
+    $this->as('caleb')->get("/files/{$file->key}")->assertOk()->assertDontSee('Inspection of 2024');
+    $this->seeAll();
+    expect(DB::table('requirements')->where('paper_id', $paper->id)->value('side'))->toBe('seller');
+});

@@ -128,3 +128,8 @@ it('finds the first broken entry of a history', function () {
 it('hashes an entry the same whatever the order of its keys', function () {
     expect(Chain::hash('', ['a' => 1, 'b' => ['d' => 2, 'c' => 3]]))->toBe(Chain::hash('', ['b' => ['c' => 3, 'd' => 2], 'a' => 1]));
 });
+
+it('reads several people in one line', fn (string $line, array $people) => expect(Unanimus\Files\Names::in($line))->toBe($people))->with([
+    ['Halvard and Mina Ostergaard', ['Halvard Ostergaard', 'Mina Ostergaard']], ['Sunniva Eide, José Nguyễn-Ortiz', ['Sunniva Eide', 'José Nguyễn-Ortiz']], ['Imogen Hollis & Bastien Wren', ['Imogen Hollis', 'Bastien Wren']],
+    ['Copperbeech Sand and Gravel LLC', ['Copperbeech Sand and Gravel LLC']], ['The Greywater Family Trust', ['The Greywater Family Trust']], ['Sandra Anderson', ['Sandra Anderson']], ['', []],
+]);

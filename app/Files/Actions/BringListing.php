@@ -37,7 +37,7 @@ final class BringListing
                 $name = $listing->facts["{$seat}.name"] ?? '';
                 $place = Seat::of($seat);
                 $ours = $place->role === 'coagent' && in_array($file->side, ['seller', 'both', 'landlord'], true);
-                if ($name !== '' && ! $ours && ! $file->parties()->where('role', $place->role)->where('number', 1)->exists()) {
+                if ($name !== '' && ! $ours && $file->isOwnAffair($place->side()) && ! $file->parties()->where('role', $place->role)->where('number', 1)->exists()) {
                     ($this->setParty)($file, $place, ['name' => $name, ...$more]);
                 }
             }

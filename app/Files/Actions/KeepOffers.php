@@ -7,6 +7,7 @@ namespace App\Files\Actions;
 use App\Files\Models\DealFile;
 use App\Files\Models\Offer;
 use App\History\History;
+use Unanimus\Files\Names;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\EntryUnreadable;
@@ -78,8 +79,9 @@ final class KeepOffers
             $offer->update(['state' => 'chosen']);
             History::add($file->brokerage_id, $file->id, 'Offer chosen', ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? '']);
             $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
-            foreach (array_slice(preg_split('/\s*(?:,|&|\band\b)\s*/u', $offer->buyers) ?: [], 0, 4) as $index => $name) {
-                $name === '' || ($this->setParty)($file, Seat::of('buyer.'.($index + 1)), ['name' => $name]);
+            // Where the buyers have an agent of the house, that agent seats them.
+            foreach ($file->isOwnAffair('buyer') ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
+                ($this->setParty)($file, Seat::of('buyer.'.($index + 1)), ['name' => $name]);
             }
             $offer->agent === '' || $file->side !== 'seller' || ($this->setParty)($file, Seat::of('coagent.1'), ['name' => $offer->agent]);
             ($this->setFact)($file, Term::Acceptance->value, $accepted);

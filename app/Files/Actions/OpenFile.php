@@ -84,6 +84,7 @@ final class OpenFile
             foreach (['papers', 'rounds'] as $table) {
                 DB::table($table)->where('deal_file_id', $file->id)->whereNull('side')->when($table === 'papers', static fn ($papers) => $papers->where('called_by', ''))->update(['side' => $file->side]);
             }
+            DB::update('UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS NOT NULL', [$file->id]);
             $file->update(['side' => 'both']);
             $this->join($file, $by, 'agent', $other);
             $file->members()->where('user_id', $by->id)->update(['joined_at' => now('UTC')->format('Y-m-d\TH:i:s.u\Z')]);

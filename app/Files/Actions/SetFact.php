@@ -125,11 +125,14 @@ final class SetFact
 
     private function store(DealFile $file, string $name, string $value, string $source): void
     {
+        $side = Term::tryFrom($name)?->side();
+        if (! $file->isOwnAffair($side)) {
+            throw new StepRefused("This is the {$side}s’ own affair, kept by their own agent.");
+        }
         $known = $file->knownFacts()->where('name', $name)->first();
         if (($known->value ?? '') === $value) {
             return;
         }
-        $side = Term::tryFrom($name)?->side();
         $value === ''
             ? $known?->delete()
             : $file->knownFacts()->updateOrCreate(['name' => $name], ['brokerage_id' => $file->brokerage_id, 'value' => $value, 'source' => $source, 'stored_at' => now(), 'user_id' => Auth::id(), 'side' => $side]);

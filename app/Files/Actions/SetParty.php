@@ -28,6 +28,7 @@ final class SetParty
         if (! $file->status->isOpen()) {
             throw new StepRefused("This file is {$file->status->readable()}; its people stay as they are.");
         }
+        $this->refuseOthers($file, $seat->side());
         $party = $file->parties()->where('role', $seat->role)->where('number', $seat->number)->first();
         $name = trim($given['name']);
         if ($name === '') {
@@ -80,6 +81,7 @@ final class SetParty
      */
     public function reorder(DealFile $file, string $role, array $keys): void
     {
+        $this->refuseOthers($file, Seat::of("{$role}.1")->side());
         $parties = $file->parties()->where('role', $role)->orderBy('number')->get()->keyBy('key');
         if ($parties->keys()->sort()->values()->all() !== collect($keys)->sort()->values()->all()) {
             throw new StepRefused('Somebody was added or removed meanwhile. Look again and repeat the move.');
@@ -96,6 +98,13 @@ final class SetParty
         }
         History::add($file->brokerage_id, $file->id, 'Parties put in order', ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')]);
         ($this->applyKit)($file);
+    }
+
+    private function refuseOthers(DealFile $file, ?string $side): void
+    {
+        if (! $file->isOwnAffair($side)) {
+            throw new StepRefused("The {$side}s are seated by their own agent.");
+        }
     }
 
     private function unseat(DealFile $file, Seat $seat, Party $party): void

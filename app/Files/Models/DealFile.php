@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Money\Money;
@@ -174,6 +175,14 @@ final class DealFile extends Model
     public function putLabels(array $labels): void
     {
         $this->update(['labels' => '{'.implode(',', array_map(static fn (string $label) => '"'.addcslashes($label, '"\\').'"', $labels)).'}']);
+    }
+
+    /** Whether what belongs to that side is the affair of whoever is signed in; the application itself may do everything. */
+    public function isOwnAffair(?string $side): bool
+    {
+        $user = Auth::user();
+
+        return $side === null || $this->side !== 'both' || ! $user instanceof User || in_array($this->sideOf($user), [null, $side], true);
     }
 
     /** The side a person works for in this file; null: the whole file. */
