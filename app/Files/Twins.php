@@ -14,16 +14,11 @@ final class Twins
     /** @return list<array{key: string, told: string, go: bool, join: bool}> */
     public static function of(DealFile $file, User $user): array
     {
-        return self::among($file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id, $file->side, $user);
-    }
-
-    /** @return list<array{key: string, told: string, go: bool, join: bool}> */
-    public static function among(int $brokerageId, string $number, string $address, int $own, string $side, User $user): array
-    {
+        [$number, $address, $own, $side] = [(string) $file->listing_number, $file->address_key, $file->id, $file->side];
         if ($number === '' && $address === '') {
             return [];
         }
-        $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$brokerageId, $number, $address, $own]);
+        $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, $number, $address, $own]);
         $seen = DealFile::query()->whereIn('id', array_map(static fn (object $row) => $row->file_id, $rows))->pluck('name', 'id');
         $found = [];
         foreach ($rows as $row) {

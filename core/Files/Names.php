@@ -30,6 +30,6 @@ final class Names
             }
         }
 
-        return $parts;
+        return array_values($parts);
     }
 }

@@ -44,12 +44,4 @@ final readonly class CallSheet
 
         return new self(array_values($called), array_values(array_diff_key($idle, $called)), array_values(array_unique(array_map(static fn (KitItem $item) => $item->identity(), $all))));
     }
-
-    /** @return list<KitItem> what is called for now and was not before */
-    public function newSince(self $before): array
-    {
-        $had = array_map(static fn (array $one) => $one['item']->identity(), $before->called);
-
-        return array_values(array_filter(array_map(static fn (array $one) => $one['item'], $this->called), static fn (KitItem $item) => ! in_array($item->identity(), $had, true)));
-    }
 }

@@ -22,14 +22,18 @@ final readonly class NetSheet
     /**
      * @param list<array{label: string, amount: Money, formula: string}> $lines what comes off, as positive amounts
      * @param list<string> $open labels of what is not known yet and counts as nothing
+     * @param bool $asListed whether it is worked out from the list price, there being no contract price yet
      */
-    private function __construct(public Money $price, public array $lines, public Money $net, public array $open)
+    private function __construct(public Money $price, public array $lines, public Money $net, public array $open, public bool $asListed)
     {
     }
 
-    /** The sheet, or null while there is no price. */
+    /** The sheet, from the list price while there is no other; null while there is neither. */
     public static function of(Facts $facts): ?self
     {
+        $listed = $facts->get(PropertyFact::ListPrice->value);
+        $asListed = $facts->get(Term::Price->value) === null && $listed !== null;
+        $facts = $asListed ? $facts->with([Term::Price->value => $listed]) : $facts;
         $price = self::money($facts, Term::Price);
         if ($price === null) {
             return null;
@@ -55,7 +59,7 @@ final readonly class NetSheet
         $open = array_values(array_map(static fn (Term $term) => $term->label(), array_filter([Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::Payoff], static fn (Term $term) => $facts->value($term->value) === null)));
         $facts->value(Term::AnnualTax->value) !== null && $facts->value(Term::Closing->value) === null && $open[] = 'The day of closing, for the tax';
 
-        return new self($price, $lines, $net, $open);
+        return new self($price, $lines, $net, $open, $asListed);
     }
 
     /** @return array{label: string, amount: Money, formula: string}|null the sellers' part of the year's tax: the days up to the one before closing */

@@ -20,6 +20,11 @@ final readonly class OfferView
         Term::InspectionDays, Term::AppraisalDays, Term::LoanDays, Term::OfferDate, Term::OfferExpiry, Term::Closing, Term::Possession,
     ];
 
+    /** What is the listing's, whoever buys; all else of a file's terms belongs to the deal and is left aside. */
+    private const OF_LISTING = [
+        Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
+    ];
+
     /** The contingencies, with the term that gives their days. */
     private const CONTINGENCIES = ['Inspection' => Term::InspectionDays, 'Appraisal' => Term::AppraisalDays, 'Loan' => Term::LoanDays];
 
@@ -27,18 +32,19 @@ final readonly class OfferView
      * @param list<array{label: string, days: int}> $contingencies by their days
      * @param list<string> $strength what makes it sure or unsure, in words
      */
-    private function __construct(public ?NetSheet $net, public ?Money $down, public ?int $daysToClosing, public array $contingencies, public array $strength, public int $sureness)
+    private function __construct(public ?NetSheet $net, public ?Money $down, public ?int $daysToClosing, public array $contingencies, public array $strength)
     {
     }
 
     /**
      * Reads an offer against what is known of the listing.
      *
-     * @param Facts $listing what the sellers owe and pay, whoever buys
+     * @param Facts $file what is known of the file; of it only what the sellers owe and pay whoever buys is taken
      */
-    public static function of(Facts $offer, Facts $listing, LocalDate $today): self
+    public static function of(Facts $offer, Facts $file, LocalDate $today): self
     {
-        $terms = Derived::from($listing->with($offer->all()));
+        $listing = array_intersect_key($file->all(), array_flip(array_map(static fn (Term $term) => $term->value, self::OF_LISTING)));
+        $terms = Derived::from(new Facts([...$listing, ...$offer->all()]));
         $closing = $offer->value('closing');
         $contingencies = [];
         foreach (self::CONTINGENCIES as $label => $term) {
@@ -46,43 +52,36 @@ final readonly class OfferView
             $days !== null && ctype_digit($days) && $contingencies[] = ['label' => $label, 'days' => (int) $days];
         }
         usort($contingencies, static fn (array $a, array $b) => $a['days'] <=> $b['days']);
-        [$strength, $sureness] = self::strength($offer, $terms);
 
         return new self(
             NetSheet::of($terms), ($down = $terms->value('down_payment')) !== null ? Money::of($down) : ($offer->value('financing') === 'cash' && $offer->value('price') !== null ? Money::of((string) $offer->value('price')) : null),
-            $closing === null ? null : $today->daysUntil(LocalDate::of($closing)), $contingencies, $strength, $sureness,
+            $closing === null ? null : $today->daysUntil(LocalDate::of($closing)), $contingencies, self::strength($offer, $terms),
         );
     }
 
-    /** @return array{list<string>, int} in words, and counted: more is surer */
+    /** @return list<string> in words */
     private static function strength(Facts $offer, Facts $terms): array
     {
         $words = [];
-        $sure = 0;
         if ($offer->value('financing') === 'cash') {
             $words[] = 'cash, no lender to wait for';
-            $sure += 3;
         } elseif ($terms->value('loan_amount') !== null && $offer->value('price') !== null && ! Money::of((string) $offer->value('price'))->isZero()) {
             $own = 100 - BigDecimal::of($terms->value('loan_amount'))->multipliedBy(100)->dividedBy((string) $offer->value('price'), 0, RoundingMode::HALF_UP)->toInt();
             $words[] = "{$own} % of their own money";
-            $sure += $own >= 20 ? 1 : ($own < 5 ? -1 : 0);
         }
         if ($offer->value('sale_of_home') === 'yes') {
             $words[] = 'hangs on the sale of their home';
-            $sure -= 2;
         }
         foreach (self::CONTINGENCIES as $label => $term) {
             if ($offer->value($term->value) === null || $offer->value($term->value) === '0') {
                 $words[] = 'no '.lcfirst($label).' contingency';
-                $sure++;
             }
         }
         $earnest = $offer->value('earnest_money');
         if ($earnest !== null && $offer->value('price') !== null && BigDecimal::of($earnest)->multipliedBy(50)->isGreaterThanOrEqualTo((string) $offer->value('price'))) {
             $words[] = 'earnest money of 2 % or more';
-            $sure++;
         }
 
-        return [$words, $sure];
+        return $words;
     }
 }

@@ -8,7 +8,6 @@ use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\FactCatalog;
 use Unanimus\Requirements\Group;
 use Unanimus\Requirements\Kit;
-use Unanimus\Requirements\KitItem;
 use Unanimus\Requirements\Rule;
 use Unanimus\Terms\Facts;
 
@@ -135,13 +134,6 @@ it('refuses what is no kit or rule, in words', function (callable $make, string 
     [fn () => Kit::fromArray('k', ['name' => 'x', 'deadlines' => [['name' => 'a', 'anchor' => 'b', 'days' => 1], ['name' => 'b', 'anchor' => 'a', 'days' => 1]]]), 'counts from itself'],
     [fn () => Rule::fromArray(['name' => 'x', 'when' => [], 'asks' => ['title' => 'y']]), 'at least one condition'], [fn () => Rule::fromArray(['when' => [['kind', 'known']], 'asks' => ['title' => 'y']]), 'needs a name'],
 ]);
-
-it('tells what a sheet asks beyond an earlier one', function () {
-    $item = static fn (string $title) => KitItem::fromArray(['title' => $title], ['agency']);
-    $before = CallSheet::of([], [$item('A')], Facts::from([]));
-    $after = CallSheet::of([], [$item('A'), $item('B')], Facts::from([]));
-    expect(array_map(static fn (KitItem $one) => $one->title, $after->newSince($before)))->toBe(['B'])->and($before->newSince($after))->toBe([]);
-});
 
 it('names every fact it offers', function () {
     foreach (FactCatalog::all() as $name => $label) {

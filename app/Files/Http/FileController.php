@@ -33,7 +33,6 @@ use Illuminate\Support\Facades\Validator;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
-use Unanimus\Terms\Address;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
@@ -65,8 +64,7 @@ final class FileController
                 $told = $refused->getMessage();
             }
         } elseif (preg_match('/^\d+\S*\s+\S/', $first) === 1) {
-            $address = Address::parse($first);
-            $setFact->many($file, array_filter(['property.street' => $address->street(), 'property.unit' => $address->unit, 'property.city' => $address->city, 'property.state' => $address->state, 'property.zip' => $address->zip], static fn (string $part) => $part !== ''));
+            $setFact($file, 'property.street', $first);
         } elseif ($first !== '') {
             $setParty($file, Seat::of(($file->side === 'both' ? 'seller' : $file->side).'.1'), ['name' => $first]);
         }
@@ -207,10 +205,7 @@ final class FileController
         $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not stored.", 'fields' => $fault === null ? $fields($sheet['facts']) : []];
 
         if ($request->query('at') === 'net') {
-            $facts = $sheet['facts'];
-            $asListed = $facts->value('price') === null && $facts->value('list_price') !== null;
-
-            return response()->view('files.net-follows', ['asListed' => $asListed, 'sheet' => NetSheet::of($asListed ? $facts->with(['price' => $facts->get('list_price')]) : $facts)])->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
+            return response()->view('files.net-follows', ['sheet' => NetSheet::of($sheet['facts'])])->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
         }
 
         return response()->view($request->query('at') === 'file' ? 'files.flap-changed' : 'files.opening-follows', [...$sheet, 'line' => $sheet['agenda']->line()])

@@ -16,7 +16,6 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
-use Unanimus\Terms\Facts;
 use Unanimus\Terms\NetSheet;
 use Unanimus\Terms\OfferView;
 
@@ -28,7 +27,7 @@ final class OfferController
         Gate::authorize('see', $file);
         $this->sellersOnly($file);
         $file->load(['office', 'knownFacts', 'parties', 'papers', 'members']);
-        $listing = $this->ofListing($file);
+        $listing = FactBook::of($file);
         $offers = Offer::query()->where('deal_file_id', $file->id)->orderBy('id')->get();
         $views = $offers->mapWithKeys(static fn (Offer $offer) => [$offer->id => OfferView::of($offer->terms(), $listing, $file->office->today())]);
         $nets = $offers->filter(static fn (Offer $offer) => in_array($offer->state, ['open', 'chosen'], true) && $views[$offer->id]->net !== null)->map(static fn (Offer $offer) => $views[$offer->id]->net->net->cents);
@@ -68,9 +67,8 @@ final class OfferController
         $this->sellersOnly($file);
         $file->load(['office', 'knownFacts', 'parties', 'papers', 'members']);
         $facts = FactBook::of($file);
-        $price = $facts->value('price') === null && $facts->value('list_price') !== null;
 
-        return view('files.net', ['file' => $file, 'facts' => $facts, 'sheet' => NetSheet::of($price ? $facts->with(['price' => $facts->get('list_price')]) : $facts), 'asListed' => $price, 'works' => Gate::allows('work-on', $file)]);
+        return view('files.net', ['file' => $file, 'facts' => $facts, 'sheet' => NetSheet::of($facts)]);
     }
 
     /** What the sellers keep is the sellers' own affair. */
@@ -78,14 +76,6 @@ final class OfferController
     {
         $user = Auth::user();
         abort_if($file->side === 'both' && $user instanceof User && ! in_array($file->sideOf($user), [null, 'seller', 'landlord'], true), 404);
-    }
-
-    private function ofListing(DealFile $file): Facts
-    {
-        $facts = FactBook::of($file);
-        $own = array_flip(['list_price', 'listing_commission', 'buyer_commission', 'transfer_tax', 'title_costs', 'annual_tax', 'warranty', 'other_costs', 'payoff', 'second_payoff', 'property.area']);
-
-        return new Facts(array_intersect_key($facts->all(), $own));
     }
 
     /** @return array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} */

@@ -12,7 +12,6 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 
 /** Opens the rows of a table that fit, a stretch at a time; started again it goes on where it was. */
@@ -57,6 +56,5 @@ final class OpenImported implements ShouldQueue
     public function failed(\Throwable $failed): void
     {
         Log::error('A table could not be opened to its end', ['import' => $this->importId, 'exception' => $failed]);
-        DB::transaction(fn () => Sight::ofBrokerage($this->brokerageId));
     }
 }
