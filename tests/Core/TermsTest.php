@@ -9,6 +9,7 @@ use Unanimus\Terms\Address;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\NetSheet;
+use Unanimus\Terms\OfferView;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\Term;
 
@@ -115,4 +116,25 @@ it('names each term and fact, each with what it holds', function () {
     foreach ([...Term::cases(), ...PropertyFact::cases()] as $item) {
         expect($item->label())->not->toBe('')->and($item->choices() === null || $item->kind() === \Unanimus\Terms\Kind::Text)->toBeTrue($item->value);
     }
+});
+
+it('works from the list price while there is no contract price, and says so', function () {
+    $sheet = NetSheet::of(Facts::from(['list_price' => '400000.00', 'payoff' => '100000.00']));
+    expect($sheet->net->decimal())->toBe('300000.00')->and($sheet->asListed)->toBeTrue()
+        ->and(NetSheet::of(Facts::from(['list_price' => '400000.00', 'price' => '390000.00']))->asListed)->toBeFalse();
+});
+
+it('lays an offer beside others by its own terms and the listing\'s, not by what an earlier deal left', function () {
+    $file = Facts::from(['payoff' => '211340.18', 'listing_commission' => '2.75', 'price' => '1.00', 'concessions' => '99999.00', 'closing' => '2020-01-01']);
+    $view = OfferView::of(Facts::from(['price' => '541000.00', 'financing' => 'conventional', 'loan_percent' => '80', 'earnest_money' => '10820.00', 'loan_days' => '35', 'inspection_days' => '10', 'sale_of_home' => 'yes', 'closing' => '2026-12-18']), $file, LocalDate::of('2026-11-23'));
+    expect($view->net?->net->decimal())->toBe('314782.32')->and($view->down?->decimal())->toBe('108200.00')->and($view->daysToClosing)->toBe(25)
+        ->and($view->contingencies)->toBe([['label' => 'Inspection', 'days' => 10], ['label' => 'Loan', 'days' => 35]])
+        ->and($view->strength)->toBe(['20 % of their own money', 'hangs on the sale of their home', 'no appraisal contingency', 'earnest money of 2 % or more']);
+});
+
+it('reads a cash offer, and one that says next to nothing', function () {
+    $cash = OfferView::of(Facts::from(['price' => '529500.00', 'financing' => 'cash']), Facts::from([]), LocalDate::of('2026-11-23'));
+    $bare = OfferView::of(Facts::from([]), Facts::from(['price' => '1.00']), LocalDate::of('2026-11-23'));
+    expect($cash->down?->decimal())->toBe('529500.00')->and($cash->strength[0])->toBe('cash, no lender to wait for')->and($cash->daysToClosing)->toBeNull()
+        ->and($bare->net)->toBeNull()->and($bare->down)->toBeNull()->and($bare->contingencies)->toBe([]);
 });
