@@ -108,8 +108,11 @@ document.body.addEventListener('stored', (event) => {
     }
     for (const [id, shown] of Object.entries(fields)) {
         const field = document.getElementById(id);
-        if (field && field !== document.activeElement) {
+        // The field one is in is left alone once something was typed there.
+        const untouched = field && field.value === (field.dataset.stands ?? field.defaultValue);
+        if (field && (field !== document.activeElement || untouched)) {
             field.value = shown;
+            field.dataset.stands = shown;
             field.removeAttribute('aria-invalid');
         }
     }

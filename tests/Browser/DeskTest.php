@@ -114,3 +114,13 @@ it('brings files in from a table, with progress that can be left', function () {
     unlink($path);
     expect($this->all('table [data-open]'))->toHaveCount(3);
 });
+
+it('takes an address typed in one line apart, also into the field one has just come to', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('rosalind')->visit('/open');
+    $this->find('#first')->sendKeys('Noor Petterson'.WebDriverKeys::ENTER);
+    $this->waitFor('#fact-property\.street');
+    $this->enter('#fact-property\.street', '9 netloft lane, apt 2, Tidewick, MW 204170012');
+    $this->eventually(fn () => $this->find('#fact-property\.zip')->getAttribute('value') === '20417-0012' ? true : null, 'the ZIP code is not there');
+    expect($this->find('#fact-property\.unit')->getAttribute('value'))->toBe('apt 2')->and($this->find('#fact-property\.street')->getAttribute('value'))->toBe('9 Netloft Lane');
+});
