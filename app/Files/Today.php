@@ -6,6 +6,7 @@ namespace App\Files;
 
 use App\Access\User;
 use App\Files\Models\DealFile;
+use App\Files\Models\Task;
 use App\Review\Models\Requirement;
 use App\Signing\Models\Signer;
 use Illuminate\Database\Eloquent\Collection;
@@ -33,14 +34,15 @@ final readonly class Today
         $agendas = $files->mapWithKeys(static fn (DealFile $file) => [$file->key => Agenda::of($file)])->all();
         [$coming, $late] = self::coming($files, $agendas, $today);
 
-        return new self([...self::mine($user, $files), ...$late], self::others($user, $files), $coming, self::lanes($person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person)), $agendas, $today, $span), [], $files->count());
+        return new self([...self::mine($user, $files, $agendas), ...$late], self::others($user, $files), $coming, self::lanes($person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person)), $agendas, $today, $span), [], $files->count());
     }
 
     /**
      * @param Collection<int, DealFile> $files
+     * @param array<string, Agenda> $agendas
      * @return list<array{what: string, about: string, where: string, href: string, hot: bool}>
      */
-    private static function mine(User $user, Collection $files): array
+    private static function mine(User $user, Collection $files, array $agendas): array
     {
         $names = $files->pluck('name', 'id');
         $mine = [];
@@ -60,11 +62,33 @@ final readonly class Today
             $mine[] = ['what' => 'Sign', 'about' => $signer->round->title, 'where' => $signer->round->file->name, 'href' => '/sign/'.$signer->token(), 'hot' => true];
         }
 
-        foreach (array_slice(TaskList::of($user, ['who' => 'me', 'when' => 'today', 'done' => false, 'office' => null, 'kind' => ''])->rows, 0, 6) as $row) {
-            $mine[] = ['what' => $row['task']->title, 'about' => $row['late'] ? 'late' : 'today', 'where' => $row['file']->name, 'href' => "/files/{$row['file']->key}?tasks=1#tasks", 'hot' => ! $row['late']];
+        foreach (array_slice(self::tasks($user, $files, $agendas), 0, 6) as ['task' => $task, 'left' => $left]) {
+            $mine[] = ['what' => $task->title, 'about' => $left < 0 ? 'late' : 'today', 'where' => (string) $names[$task->deal_file_id], 'href' => "/files/{$files->firstWhere('id', $task->deal_file_id)?->key}?tasks=1#tasks", 'hot' => $left === 0];
         }
 
         return $mine;
+    }
+
+    /**
+     * The person's own tasks that are due, the latest first.
+     *
+     * @param Collection<int, DealFile> $files
+     * @param array<string, Agenda> $agendas
+     * @return list<array{task: Task, left: int}>
+     */
+    private static function tasks(User $user, Collection $files, array $agendas): array
+    {
+        $byId = $files->keyBy('id');
+        $due = [];
+        foreach (Task::query()->whereNull('done_at')->where('user_id', $user->id)->whereIn('deal_file_id', $files->modelKeys())->get() as $task) {
+            $agenda = $agendas[$byId[$task->deal_file_id]->key];
+            $day = $agenda->due($task, $byId[$task->deal_file_id]);
+            $left = $day === null ? 1 : $agenda->today->daysUntil($day);
+            $left > 0 || $due[] = ['task' => $task, 'left' => $left];
+        }
+        usort($due, static fn (array $a, array $b) => $a['left'] <=> $b['left']);
+
+        return $due;
     }
 
     /**
