@@ -78,7 +78,8 @@ it('asks for the second factor at sign-in, takes each code once, and recovery co
     $this->seeAll();
     $totp = Totp::of((string) $user->fresh()->second_factor);
     expect(DB::table('users')->where('id', $user->id)->value('second_factor'))->not->toContain($totp->secret());
-    Carbon::setTestNow('2026-11-23 12:00:00');
+    $later = now()->addMinutes(10)->startOfMinute();
+    Carbon::setTestNow($later);
     $code = fn () => $totp->code(Totp::step(now()->getTimestamp()));
     $this->as('tomas')->post('/me/second-factor/on', ['code' => '000000'])->assertSessionHasErrors('code');
     $codes = [];
@@ -97,13 +98,13 @@ it('asks for the second factor at sign-in, takes each code once, and recovery co
     };
     $signIn();
     $this->post('/sign-in/code', ['code' => $code()])->assertSessionHasErrors('code');
-    Carbon::setTestNow('2026-11-23 12:01:00');
+    Carbon::setTestNow($later->copy()->addMinutes(2));
     $this->post('/sign-in/code', ['code' => $code()])->assertRedirect('/');
     $signIn();
     $this->post('/sign-in/code', ['code' => $codes[4]])->assertRedirect('/');
     $signIn();
     $this->post('/sign-in/code', ['code' => $codes[4]])->assertSessionHasErrors('code');
-    Carbon::setTestNow('2026-11-23 12:20:00');
+    Carbon::setTestNow($later->copy()->addMinutes(20));
     $this->post('/sign-in/code', ['code' => $codes[5]])->assertRedirect('/sign-in');
     Carbon::setTestNow();
     $this->seeAll();
