@@ -86,7 +86,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/', TodayController::class);
 
     Route::get('/files', [FindController::class, 'index']);
-    Route::get('/files.csv', [FindController::class, 'csv']);
+    Route::match(['get', 'post'], '/files.csv', [FindController::class, 'csv']);
     Route::get('/find', [FindController::class, 'complete']);
     Route::post('/views', [FindController::class, 'keep']);
     Route::delete('/views/{view}', [FindController::class, 'drop']);
@@ -121,6 +121,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/files/{file}/status', [StatusController::class, 'move']);
     Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn']);
     Route::put('/files/{file}/labels', [StatusController::class, 'labels']);
+    Route::post('/labels', [StatusController::class, 'labelMany']);
 
     Route::get('/files/{file}/offers', [OfferController::class, 'index']);
     Route::post('/files/{file}/offers', [OfferController::class, 'store']);

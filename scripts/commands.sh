@@ -6,7 +6,8 @@ Unanimus
   ./unanimus start | stop     start or stop the demo that is set up
   ./unanimus status           what is running, and where
   ./unanimus test [...]       style, static analysis, all tests; more words go to Pest
-  ./unanimus bench [...]      costs as ratios to their floors
+  ./unanimus bench            costs as ratios to their floors
+  ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
   ./unanimus doctor           what is on this machine and what is missing
@@ -114,9 +115,46 @@ cmd_artisan() {
 
 cmd_bench() {
     set_up
+    if [ "${1:-}" = seed ]; then
+        bench_seed "$@"
+        return
+    fi
     use_state demo
     require_database
     as_app php artisan bench "$@"
+    bench_growth
+}
+
+# A brokerage of its own for each size, beside the demo: ./unanimus bench seed --files 20000
+bench_seed() {
+    local files=20000
+    [ "${2:-}" = --files ] && files=${3:-}
+    case $files in '' | *[!0-9]*) fail "how many files? ./unanimus bench seed --files 20000" ;; esac
+    use_state "bench-$files"
+    start_stack
+    say "laying out the demo's files"
+    [ -f "$UNANIMUS_STATE/seeded" ] || as_app php artisan demo:seed >"$UNANIMUS_STATE/log/seed.log" 2>&1 || { tail -20 "$UNANIMUS_STATE/log/seed.log"; fail "the demo data could not be made"; }
+    as_app touch "$UNANIMUS_STATE/seeded"
+    say "growing to $files files"
+    as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php -d memory_limit=1G artisan demo:grow "$files"
+    stop_services
+    stop_database
+    say "kept; ./unanimus bench now measures it too"
+}
+
+# The same pages at each seeded size, the largest against the smallest.
+bench_growth() {
+    local state sizes=()
+    while read -r state; do sizes+=("$state"); done < <(ls -d "${UNANIMUS_HOME:-$ROOT/var}"/bench-*/seeded 2>/dev/null | sed 's|.*/bench-\([0-9]*\)/seeded|\1|' | sort -n)
+    [ ${#sizes[@]} -ge 2 ] || { say "growth is measured once two sizes are there: ./unanimus bench seed --files 200, then --files 20000"; return 0; }
+    for state in "${sizes[0]}" "${sizes[-1]}"; do
+        use_state "bench-$state"
+        start_stack
+        as_app php artisan bench:pages >"$UNANIMUS_STATE/pages.json"
+        stop_services
+        stop_database
+    done
+    php artisan bench:compare "${UNANIMUS_HOME:-$ROOT/var}/bench-${sizes[0]}/pages.json" "$UNANIMUS_STATE/pages.json"
 }
 
 cmd_build() {

@@ -30,8 +30,6 @@ use Unanimus\Terms\Kind;
 /** Measures what the budgets name, each beside its floor, in one run on the running demo. */
 final class Bench extends Command
 {
-    private const ROUNDS = 15;
-
     protected $signature = 'bench';
 
     protected $description = 'Costs as ratios to their floors';
@@ -56,16 +54,16 @@ final class Bench extends Command
 
             return [$file->key, Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-222')->firstOrFail()->key];
         });
-        $floor = $this->median(static fn () => $visitor->get('/style/empty'));
-        $this->row('file page, 8 papers', $this->median(static fn () => $visitor->get("/files/{$file}")), $floor, 4.0);
+        $floor = Clock::median(static fn () => $visitor->get('/style/empty'));
+        $this->row('file page, 8 papers', Clock::median(static fn () => $visitor->get("/files/{$file}")), $floor, 4.0);
         $this->search($visitor);
-        $this->row('Today, its open files', $this->median(static fn () => $visitor->get('/')), $floor, 4.0);
+        $this->row('Today, its open files', Clock::median(static fn () => $visitor->get('/')), $floor, 4.0);
         $n = 0;
-        $this->row('store one entry', $this->median(static function () use ($visitor, $paper, &$n): void {
+        $this->row('store one entry', Clock::median(static function () use ($visitor, $paper, &$n): void {
             $visitor->post("/papers/{$paper}/entries", ['blank' => 'manager', 'value' => 'Bench '.$n, 'key' => 'bench-'.bin2hex(random_bytes(6)).$n++]);
         }), $floor, 1.5);
         $visitor->get("/papers/{$paper}/pages/1.webp");
-        $this->row('page image, cached', $this->median(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp")), $this->median(static fn () => $visitor->get('/style/empty')), 2.0);
+        $this->row('page image, cached', Clock::median(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp")), Clock::median(static fn () => $visitor->get('/style/empty')), 2.0);
     }
 
     /** Finding as the field does it while one types, against the same statement run bare. */
@@ -74,13 +72,13 @@ final class Bench extends Command
         $costs = [];
         $words = ['lantern', 'thistle ashdown', 'netloft upper', 'lanternfsh', '26 04182', 'okonjo 17', 'gannet steps'];
         foreach ($words as $word) {
-            $costs[] = $this->median(static fn () => $visitor->get('/find?q='.rawurlencode($word)), 5);
+            $costs[] = Clock::median(static fn () => $visitor->get('/find?q='.rawurlencode($word)), 5);
         }
         sort($costs);
         [$floor, $count] = Sight::within(Sight::brokerages()[0], function () use ($words): array {
             $user = User::query()->where('email', 'wendell@quillmark.example')->firstOrFail();
             Sight::ofPerson($user);
-            $bare = array_map(fn (string $word) => $this->median(static function () use ($word, $user): void {
+            $bare = array_map(fn (string $word) => Clock::median(static function () use ($word, $user): void {
                 $found = Finder::find(Query::parse($word), $user)->limit(6);
                 DB::select($found->toSql(), $found->getBindings());
             }, 5), $words);
@@ -95,7 +93,7 @@ final class Bench extends Command
     private function fill(Form $form, Press $press): void
     {
         $entries = $this->entries($form);
-        $ours = $this->median(static fn () => $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])))));
+        $ours = Clock::median(static fn () => $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])))));
         $drawings = FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])));
         $scratch = new Scratch;
         $pages = [];
@@ -103,7 +101,7 @@ final class Bench extends Command
             $pages[] = $scratch->put("{$page}.svg", $drawing->svg());
         }
         $conf = (string) storage_path('framework/cache/press/fonts.conf');
-        $floor = $this->median(static function () use ($scratch, $pages, $form, $drawings, $conf): void {
+        $floor = Clock::median(static function () use ($scratch, $pages, $form, $drawings, $conf): void {
             exec('FONTCONFIG_FILE='.escapeshellarg($conf).' rsvg-convert -f pdf -o '.$scratch->path('o.pdf').' '.implode(' ', $pages).' && qpdf --warning-exit-0 --deterministic-id '.escapeshellarg($form->pdf).' --decrypt --flatten-annotations=all --overlay '.$scratch->path('o.pdf').' --to='.implode(',', array_keys($drawings)).' -- --object-streams=generate '.$scratch->path('f.pdf'));
         });
         $this->row('fill '.count($form->pages).' pages, '.count($entries).' entries', $ours, $floor, 1.3);
@@ -112,9 +110,9 @@ final class Bench extends Command
     private function assemble(Library $library, Press $press): void
     {
         [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch);
-        $ours = $this->median(static fn () => $press->assemble($papers, static fn (int $page, int $count) => (new Drawing(612, 792))->text(540, 784, 6.5, "{$page} / {$count}")), 7);
+        $ours = Clock::median(static fn () => $press->assemble($papers, static fn (int $page, int $count) => (new Drawing(612, 792))->text(540, 784, 6.5, "{$page} / {$count}")), 7);
         $scratch = new Scratch;
-        $floor = $this->median(static fn () => (new NativeTool)->run(['qpdf', '--empty', '--pages', ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)), '--', $scratch->path('m.pdf')]), 7);
+        $floor = Clock::median(static fn () => (new NativeTool)->run(['qpdf', '--empty', '--pages', ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)), '--', $scratch->path('m.pdf')]), 7);
         $this->row("assemble {$pages} pages", $ours, $floor, 2.0);
         unset($kept);
     }
@@ -125,7 +123,7 @@ final class Bench extends Command
         $key = SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')));
         $marks = array_fill_keys(range(1, 8), (new Drawing(612, 792))->text(100, 500, 14, 'Sunniva Eide', 'Great Vibes')->text(300, 700, 9, 'SE'));
         $scratch = new Scratch;
-        $ours = $this->median(static function () use ($papers, $press, $marks, $key, $stamps, $scratch): void {
+        $ours = Clock::median(static function () use ($papers, $press, $marks, $key, $stamps, $scratch): void {
             $drawings = [];
             $page = 0;
             foreach ($papers as $paper) {
@@ -141,7 +139,7 @@ final class Bench extends Command
         $svg = $scratch->put('s.svg', $marks[1]->svg());
         $conf = (string) storage_path('framework/cache/press/fonts.conf');
         $keys = (string) config('unanimus.authority');
-        $floor = $this->median(static function () use ($papers, $svg, $scratch, $conf, $keys): void {
+        $floor = Clock::median(static function () use ($papers, $svg, $scratch, $conf, $keys): void {
             $parts = [];
             foreach ($papers as $index => $paper) {
                 $count = min(8, $paper['pages']);
@@ -186,20 +184,6 @@ final class Bench extends Command
         }
 
         return $entries;
-    }
-
-    private function median(callable $work, int $times = self::ROUNDS): float
-    {
-        $work();
-        $costs = [];
-        for ($i = 0; $i < $times; $i++) {
-            $start = hrtime(true);
-            $work();
-            $costs[] = (hrtime(true) - $start) / 1e6;
-        }
-        sort($costs);
-
-        return $costs[intdiv($times, 2)];
     }
 
     private function row(string $what, float $ours, float $floor, float $budget): void

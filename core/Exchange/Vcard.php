@@ -51,6 +51,23 @@ final readonly class Vcard
         return $read;
     }
 
+    /** Whether the cards hold more than is read from them: pictures, sounds, keys, notes, a second mail address. */
+    public static function leavesAside(string $text): bool
+    {
+        if (preg_match('/^(?:[\w-]+\.)?(PHOTO|LOGO|SOUND|KEY|NOTE|BDAY|ANNIVERSARY|URL|IMPP|RELATED)[;:]/mi', $text) === 1) {
+            return true;
+        }
+        foreach (preg_split('/^BEGIN:VCARD/mi', $text) ?: [] as $card) {
+            foreach (['EMAIL', 'TEL', 'ADR'] as $kind) {
+                if (preg_match_all("/^(?:[\\w-]+\\.)?{$kind}[;:]/mi", $card) > 1) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     /** @param  list<self>  $cards */
     public static function write(array $cards): string
     {

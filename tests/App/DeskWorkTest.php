@@ -153,6 +153,19 @@ it('lets a listing expire the day after its last, in its office\'s own zone', fu
     Carbon::setTestNow();
 });
 
+it('labels taken files together, and only those one works on', function () {
+    [$one, $two] = [$this->aFile(), $this->aFile()];
+    $one->putLabels(['probate']);
+    $this->as('tomas')->post('/labels', ['label' => 'relocation', 'take' => [$one->key, $two->key]])->assertSessionHas('told', '“relocation” is on 2 files.');
+    $this->seeAll();
+    expect($one->refresh()->labels())->toBe(['probate', 'relocation'])->and($two->refresh()->labels())->toBe(['relocation']);
+    $this->as('tomas')->post('/labels', ['label' => 'relocation', 'take' => [$one->key]])->assertSessionHas('told', '“relocation” is on one file, 0 of them new.');
+    $this->as('caleb')->post('/labels', ['label' => 'mine', 'take' => [$one->key]])->assertSessionHas('told', 'None of these files is yours to label.');
+    $this->as('tomas')->post('/labels', ['label' => 'x'])->assertSessionHasErrors('take');
+    $this->seeAll();
+    expect($one->refresh()->labels())->toBe(['probate', 'relocation']);
+});
+
 it('labels a file, and finds it by label', function () {
     $file = $this->aFile();
     $this->as('tomas')->put("/files/{$file->key}/labels", ['labels' => 'probate, "odd", re{loc}ation , probate'])->assertSessionHas('told');

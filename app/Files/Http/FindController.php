@@ -39,8 +39,8 @@ final class FindController
     public function csv(Request $request): StreamedResponse
     {
         $columns = $this->columns($request);
-        $found = Finder::find(Query::parse((string) $request->query('q', '')), $this->user($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
-        $keys = array_filter((array) $request->query('take', []), is_string(...));
+        $found = Finder::find(Query::parse((string) $request->input('q', '')), $this->user($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
+        $keys = array_filter((array) $request->input('take', []), is_string(...));
         $rows = $found->when($keys !== [], static fn ($query) => $query->whereIn('deal_files.key', $keys))->limit(20000)->get();
 
         return response()->streamDownload(static function () use ($rows, $columns): void {

@@ -6,9 +6,9 @@ namespace App\Files\Http;
 
 use App\Access\User;
 use App\Files\Actions\FollowOn;
+use App\Files\Actions\LabelFiles;
 use App\Files\Actions\MoveStatus;
 use App\Files\Models\DealFile;
-use App\History\History;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -44,17 +44,22 @@ final class StatusController
         return redirect("/files/{$next->key}/opening")->with('told', 'The follow-on file has what belongs to the listing; the deal that fell through stays as it was.');
     }
 
-    public function labels(Request $request, DealFile $file): RedirectResponse
+    public function labels(Request $request, DealFile $file, LabelFiles $label): RedirectResponse
     {
         Gate::authorize('work-on', $file);
         $given = $request->validate(['labels' => 'nullable|string|max:400']);
-        $labels = array_slice(array_values(array_unique(array_filter(array_map(static fn (string $label) => mb_substr(trim((string) preg_replace('/[{}"\\\\]+/', '', $label)), 0, 40), explode(',', (string) ($given['labels'] ?? ''))), static fn (string $label) => $label !== ''))), 0, 12);
-        $before = $file->labels();
-        $file->putLabels($labels);
-        \App\Files\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
-        History::add($file->brokerage_id, $file->id, 'Labels changed', ['before' => implode(', ', $before), 'after' => implode(', ', $labels)]);
+        $label->set($file, (string) ($given['labels'] ?? ''));
 
         return redirect("/files/{$file->key}")->with('told', 'Labels stored.');
+    }
+
+    public function labelMany(Request $request, LabelFiles $label): RedirectResponse
+    {
+        $given = $request->validate(['take' => 'required|array|max:200', 'take.*' => 'string|size:26', 'label' => 'required|string|max:120'], ['take.required' => 'Take the files to label first (space, or the boxes at their left).', 'label.required' => 'Which label?']);
+        $files = DealFile::query()->whereIn('key', $given['take'])->get()->filter(static fn (DealFile $file) => Gate::allows('work-on', $file));
+        $changed = $label->add($files, $given['label']);
+
+        return back()->with('told', $files->isEmpty() ? 'None of these files is yours to label.' : "“{$given['label']}” is on ".($files->count() === 1 ? 'one file' : "{$files->count()} files").($changed === $files->count() ? '.' : ", {$changed} of them new."));
     }
 
     private function user(Request $request): User

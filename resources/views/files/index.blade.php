@@ -21,7 +21,7 @@
         @if ($files->isEmpty())
             <p class="empty">@if ($wanted !== '')Nothing is found so. Try part of an address, a client's name or a listing number; <code>status:all</code> looks in ended files too.@else No open files. <a href="/open">Open one</a>: a listing number, an address or a name is enough.@endif</p>
         @else
-            <form action="/files.csv"><input type="hidden" name="q" value="{{ $wanted }}"><input type="hidden" name="columns" value="{{ implode(',', $columns) }}">
+            <form method="post" action="/files.csv">@csrf<input type="hidden" name="q" value="{{ $wanted }}"><input type="hidden" name="columns" value="{{ implode(',', $columns) }}">
             <div class="scrolls"><table class="ledger">
                 <thead><tr><th class="take"><input type="checkbox" data-take-all aria-label="Take all files"></th><th><a href="{{ $again(['sort' => 'name', 'down' => request('sort') === 'name' && ! request('down') ? 1 : null]) }}">File</a></th>
                 @foreach ($columns as $column)<th @class(['amount' => in_array($column, ['price', 'complete'])])>@if (\App\Files\Finder::COLUMNS[$column][1])<a href="{{ $again(['sort' => $column, 'down' => request('sort') === $column && ! request('down') ? 1 : null]) }}" @if (request('sort') === $column) aria-sort="{{ request('down') ? 'descending' : 'ascending' }}" @endif>{{ \App\Files\Finder::COLUMNS[$column][0] }}{{ request('sort') === $column ? (request('down') ? ' ↓' : ' ↑') : '' }}</a>@else{{ \App\Files\Finder::COLUMNS[$column][0] }}@endif</th>@endforeach</tr></thead>
@@ -39,7 +39,7 @@
                 @endforeach
                 </tbody>
             </table></div>
-            <div class="with-taken"><button class="button tight">Taken ones as CSV</button></div>
+            <div class="with-taken"><button class="button tight">Taken ones as CSV</button> <label class="in-row"><span class="small">or put the label</span> <input class="input" name="label" maxlength="120" list="labels-known" autocomplete="off" aria-label="Label for the taken files"></label> <button class="button tight" formaction="/labels">on them</button><datalist id="labels-known">@foreach ($files->getCollection()->flatMap->labels()->unique()->sort() as $label)<option value="{{ $label }}">@endforeach</datalist></div>
             </form>
             <p class="small"><br>@if ($files->previousPageUrl())<a href="{{ $files->previousPageUrl() }}">Back</a>@endif @if ($files->nextPageUrl())<a href="{{ $files->nextPageUrl() }}">More</a>@endif</p>
         @endif
