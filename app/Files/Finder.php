@@ -62,9 +62,15 @@ final class Finder
      */
     private static function words(Builder $found, array $words, bool $alike): Builder
     {
-        foreach ($words as $word) {
-            $found->whereRaw('deal_files.id IN (SELECT files_with_word(?, ?))', ['%'.addcslashes($word, '%_\\').'%', $alike && mb_strlen($word) > 3 ? $word : null]);
+        if ($words === []) {
+            return $found;
         }
+        usort($words, static fn (string $one, string $other) => mb_strlen($other) <=> mb_strlen($one));
+        $list = static fn (array $texts) => '{'.implode(',', array_map(static fn (string $text) => '"'.addcslashes($text, '"\\').'"', $texts)).'}';
+        $patterns = $list(array_map(static fn (string $word) => '%'.addcslashes($word, '%_\\').'%', $words));
+        $alike
+            ? $found->whereRaw('deal_files.id IN (SELECT files_with_words_like(?::text[], ?::text[]))', [$patterns, $list(array_map(static fn (string $word) => mb_strlen($word) > 3 ? $word : '', $words))])
+            : $found->whereRaw('deal_files.id IN (SELECT files_with_words(?::text[]))', [$patterns]);
 
         return $found;
     }
