@@ -20,9 +20,11 @@ final class PdfLook
     /**
      * Reads a PDF's structure.
      *
+     * @param bool $gate whether its pages must be of a size and number that is taken; not asked of what is made here
+     *
      * @throws PdfRefused when it is no PDF, damaged beyond reading, needs a password or has too many pages
      */
-    public static function into(string $path, NativeTool $tool = new NativeTool(20)): self
+    public static function into(string $path, NativeTool $tool = new NativeTool(20), bool $gate = true): self
     {
         if (! str_starts_with((string) file_get_contents($path, false, null, 0, 1024), '%PDF-') && ! str_contains((string) file_get_contents($path, false, null, 0, 1024), '%PDF-')) {
             throw PdfRefused::noPdf();
@@ -43,6 +45,9 @@ final class PdfLook
             throw PdfRefused::damaged();
         }
         $look = new self((array) $data->qpdf[1]);
+        if (! $gate) {
+            return $look;
+        }
         $count = count($look->pages());
         if ($count < 1 || $count > self::MOST_PAGES) {
             throw PdfRefused::pages($count);
@@ -83,7 +88,7 @@ final class PdfLook
             [$left, , , $top] = $this->box($page['dict']);
             foreach ($this->resolve($page['dict']->{'/Annots'} ?? []) ?: [] as $reference) {
                 $annotation = $this->resolve($reference);
-                $uri = $this->text($this->resolve($annotation->{'/A'} ?? null)->{'/URI'} ?? '');
+                $uri = self::text($this->resolve($this->resolve($annotation->{'/A'} ?? null)->{'/URI'} ?? ''));
                 if (str_starts_with($uri, $beginning)) {
                     [$x1, $y1, $x2, $y2] = $annotation->{'/Rect'};
                     $links[] = ['page' => $index + 1, 'uri' => substr($uri, strlen($beginning)), 'place' => new Rect(min($x1, $x2) - $left, $top - max($y1, $y2), abs($x2 - $x1), abs($y2 - $y1))];
@@ -110,12 +115,18 @@ final class PdfLook
      * qpdf's name of the catalog, and the catalog.
      *
      * @return array{string, \stdClass}
+     *
+     * @throws PdfRefused when it has none
      */
     public function catalog(): array
     {
-        $name = $this->objects['trailer']->value->{'/Root'};
+        $name = $this->objects['trailer']->value->{'/Root'} ?? null;
+        $catalog = $this->resolve($name);
+        if (! is_string($name) || ! $catalog instanceof \stdClass) {
+            throw PdfRefused::damaged();
+        }
 
-        return [(string) $name, $this->resolve((string) $name)];
+        return [$name, $catalog];
     }
 
     /** The highest object number in use. */
@@ -137,14 +148,14 @@ final class PdfLook
         return false;
     }
 
-    /** @return list<array{name: string, dict: object}> */
+    /** @return list<array{name: string, dict: \stdClass}> */
     private function leaves(): array
     {
         $leaves = [];
         $seen = [];
         $walk = function (string $name, array $inherited) use (&$walk, &$leaves, &$seen): void {
             $node = $this->resolve($name);
-            if (! is_object($node) || isset($seen[$name]) || count($leaves) > self::MOST_PAGES) {
+            if (! $node instanceof \stdClass || isset($seen[$name]) || count($leaves) > self::MOST_PAGES) {
                 return;
             }
             $seen[$name] = true;
@@ -154,7 +165,7 @@ final class PdfLook
                 }
             }
             if (isset($node->{'/Kids'})) {
-                foreach ($this->resolve($node->{'/Kids'}) as $kid) {
+                foreach ((array) $this->resolve($node->{'/Kids'}) as $kid) {
                     is_string($kid) && $walk($kid, $inherited);
                 }
 
@@ -173,21 +184,59 @@ final class PdfLook
     {
         $box = $page->{'/CropBox'} ?? $page->{'/MediaBox'} ?? [0, 0, 612, 792];
 
-        return [(float) $box[0], (float) $box[1], (float) $box[2], (float) $box[3]];
+        $box = is_array($box) && count($box) === 4 ? array_map(fn (mixed $edge) => (float) (is_numeric($edge = $this->resolve($edge)) ? $edge : 0), $box) : [0.0, 0.0, 612.0, 792.0];
+
+        return [min($box[0], $box[2]), min($box[1], $box[3]), max($box[0], $box[2]), max($box[1], $box[3])];
     }
 
     private function turn(object $page): int
     {
-        return ((int) ($page->{'/Rotate'} ?? 0) % 360 + 360) % 360;
+        $turn = $this->resolve($page->{'/Rotate'} ?? 0);
+
+        return is_numeric($turn) ? ((int) round((int) $turn / 90) * 90 % 360 + 360) % 360 : 0;
     }
 
-    private function resolve(mixed $value): mixed
+    /** What a value is, once references are followed; an object that is a stream gives its dictionary. */
+    public function resolve(mixed $value): mixed
     {
-        return is_string($value) && preg_match('/^\d+ \d+ R$/', $value) === 1 ? ($this->objects["obj:{$value}"]->value ?? null) : $value;
+        for ($steps = 0; $steps < 8 && self::isReference($value); $steps++) {
+            $object = $this->objects["obj:{$value}"] ?? null;
+            $value = $object->value ?? $object->stream->dict ?? null;
+        }
+
+        return $value;
     }
 
-    private function text(mixed $value): string
+    /** An object as it stands in the file, to be written back with changes; null when there is none of that name. */
+    public function object(string $name): mixed
     {
-        return is_string($value) ? (string) preg_replace('/^[ub]:/', '', $value) : '';
+        return $this->objects["obj:{$name}"]->value ?? null;
+    }
+
+    /** Whether a value is a reference to an object ("12 0 R"). */
+    public static function isReference(mixed $value): bool
+    {
+        return is_string($value) && preg_match('/^\d+ \d+ R$/', $value) === 1;
+    }
+
+    /** A string of the PDF as UTF-8; anything else is empty. */
+    public static function text(mixed $value): string
+    {
+        return match (true) {
+            ! is_string($value) => '',
+            str_starts_with($value, 'u:') => substr($value, 2),
+            str_starts_with($value, 'b:') => mb_convert_encoding((string) @hex2bin(substr($value, 2)), 'UTF-8', 'Windows-1252'),
+            default => '',
+        };
+    }
+
+    /**
+     * The frames of the pages in the file's own measure: what of it is shown, and by how many degrees it is turned clockwise.
+     *
+     * @return list<array{name: string, dict: \stdClass, box: array{float, float, float, float}, turn: int}>
+     */
+    public function frames(): array
+    {
+        return array_map(fn (array $page) => [...$page, 'box' => $this->box($page['dict']), 'turn' => $this->turn($page['dict'])], $this->leaves());
     }
 }

@@ -25,6 +25,12 @@ final class PdfRefused extends \RuntimeException
         return new self('This PDF is damaged or cut off. Ask for it to be sent again.', previous: $why);
     }
 
+    /** It is signed: whatever is changed in it would break the signature. */
+    public static function signed(): self
+    {
+        return new self('This PDF is signed digitally; filling it would break the signature. Ask for one that is not signed yet.');
+    }
+
     /** It has no pages, or too many. */
     public static function pages(int $count): self
     {

@@ -108,6 +108,17 @@ final class Press
         return $scratch->get('part.pdf');
     }
 
+    /**
+     * Drawings as a PDF to lay over pages, each page of the size its drawing says.
+     *
+     * @param non-empty-list<Drawing> $drawings
+     * @return string its path in the folder
+     */
+    public function overlay(Scratch $scratch, array $drawings): string
+    {
+        return $this->render($scratch, $drawings);
+    }
+
     /** @param  non-empty-list<Drawing>  $drawings */
     private function render(Scratch $scratch, array $drawings): string
     {

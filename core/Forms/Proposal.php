@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Forms;
+
+use Unanimus\Pages\PageRules;
+use Unanimus\Pages\PageWords;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Rect;
+use Unanimus\Pages\Word;
+use Unanimus\Pages\WritingPlace;
+use Unanimus\Pages\WritingPlaces;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Terms\Kind;
+
+/**
+ * Proposes the blanks of a flat PDF: where it is meant to be filled, named and bound by the words before each place.
+ */
+final class Proposal
+{
+    /** What the words before a place seem to ask for, the first that fits. */
+    private const BINDINGS = [
+        '/purchase price|sales? price|agreed price/' => 'price', '/list(ing)? price|asking price/' => 'list_price', '/earnest money|good faith deposit/' => 'earnest_money',
+        '/loan amount|amount of (the )?loan|amount financed/' => 'loan_amount', '/down payment/' => 'down_payment', '/seller.?s? (credit|concession)|concession/' => 'concessions',
+        '/closing date|date of closing|closing (shall|will)|close of escrow|settlement date/' => 'closing', '/possession/' => 'possession', '/acceptance date|date of acceptance|effective date/' => 'acceptance',
+        '/offer date|date of (the )?offer|dated/' => 'offer_date', '/expires|expiration/' => 'offer_expiry', '/escrow (holder|agent|company)|title company/' => 'escrow_holder', '/^lender|name of lender/' => 'lender',
+        '/property address|address of (the )?property|real property (located )?at|street address|(^|for |the )property$|premises/' => 'property.address', '/parcel|tax id|assessor/' => 'property.parcel', '/legal description/' => 'property.legal',
+        '/county/' => 'property.county', '/\bcity\b|\btown\b/' => 'property.city', '/\bzip\b|postal code/' => 'property.zip', '/^state$/' => 'property.state', '/\blot\b/' => 'property.lot', '/\bblock\b/' => 'property.block', '/subdivision/' => 'property.subdivision',
+        '/year built|built in/' => 'property.year_built', '/flood zone/' => 'property.flood_zone', '/monthly rent|^rent/' => 'rent', '/security deposit/' => 'deposit',
+        '/listing (agent|broker)|seller.?s (agent|broker)/' => 'coagent.1.name', '/buyer.?s (agent|broker)|selling agent|agent.?s? name|^agent/' => 'agent.1.name', '/brokerage|firm|company name/' => 'brokerage.name',
+        '/buyer ?(no\.?)? ?2|second buyer|co-?buyer/' => 'buyer.2.name', '/^buyer ?1/' => 'buyer.1.name', '/^buyer(\(s\)|s)?( names?)?$|names? of buyers?|buyer.{0,3} legal name|(between|by and between)$/' => 'buyers.names',
+        '/seller ?(no\.?)? ?2|second seller|co-?seller/' => 'seller.2.name', '/^seller ?1/' => 'seller.1.name', '/^(and )?seller(\(s\)|s)?( names?)?$|names? of sellers?|seller.{0,3} legal name/' => 'sellers.names',
+    ];
+
+    /** The roles a signing place may name. */
+    private const SEATS = ['buyer' => 'buyer', 'purchaser' => 'buyer', 'seller' => 'seller', 'owner' => 'seller', 'tenant' => 'tenant', 'lessee' => 'tenant', 'landlord' => 'landlord', 'lessor' => 'landlord', 'broker' => 'broker', 'agent' => 'agent', 'licensee' => 'agent'];
+
+    /** @var array<string, int> how often a name was given */
+    private array $names = [];
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * What a PDF's pages seem to ask for, page after page from the top.
+     *
+     * @param int|null $only one page, from 1
+     * @return list<ProposedBlank>
+     *
+     * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
+     * @throws \Unanimus\Pages\ToolFailed when a page cannot be drawn
+     */
+    public static function of(string $pdf, ?int $only = null): array
+    {
+        $words = PageWords::of($pdf, $only);
+        $proposal = new self;
+        $proposed = [];
+        foreach (array_keys(PdfLook::into($pdf)->pages()) as $index) {
+            if ($only === null || $only === $index + 1) {
+                array_push($proposed, ...$proposal->page($index + 1, $words[$index + 1] ?? [], PageRules::of($pdf, $index + 1)));
+            }
+        }
+
+        return $proposed;
+    }
+
+    /**
+     * @param list<Word> $words
+     * @return list<ProposedBlank>
+     */
+    private function page(int $page, array $words, PageRules $rules): array
+    {
+        [$places, $read] = WritingPlaces::on($words, $rules);
+        $proposed = [];
+        foreach ($places as $place) {
+            $around = new Surroundings($place, $places, $read);
+            $label = $around->label();
+            $kind = self::besideSignature($place, $label, $proposed, $page) ?? self::kind($place, $label, $around);
+            $binding = $kind instanceof MarkKind ? self::seat($around, $proposed, $kind, $place) : ($place->shape === 'tick' ? null : self::binding($label, $kind));
+            $label = $kind === Kind::Number && $around->after() !== '' ? trim($label.' '.implode(' ', array_slice(explode(' ', $around->after()), 0, 2)), ' .,;') : $label;
+            $proposed[] = new ProposedBlank($this->name($label, $kind), $kind, $label === '' ? ucfirst($kind->value) : $label, $page, $place->place, $binding, $place->by);
+        }
+
+        return $proposed;
+    }
+
+    /**
+     * The date and the printed name that go with a signature stand right below or beside it.
+     *
+     * @param list<ProposedBlank> $before
+     */
+    private static function besideSignature(WritingPlace $place, string $label, array $before, int $page): ?MarkKind
+    {
+        $kind = preg_match('/\bdate$/i', $label) === 1 ? MarkKind::Date : (preg_match('/^(print(ed)?|name|'.implode('|', array_keys(self::SEATS)).')\b.{0,16}$/i', $label) === 1 ? MarkKind::Name : null);
+
+        return $kind !== null && $place->shape !== 'tick' && self::signatureNear($place->place, $before, $page) !== null ? $kind : null;
+    }
+
+    /** @param  list<ProposedBlank>  $before */
+    private static function signatureNear(Rect $place, array $before, int $page): ?ProposedBlank
+    {
+        foreach (array_reverse($before) as $one) {
+            $below = $place->y + $place->height - $one->place->y - $one->place->height;
+            if ($one->kind === MarkKind::Signature && $one->page === $page && $below > -4 && $below < 34 && ($below < 5 ? $place->x - $one->place->x - $one->place->width < 160 && $place->x > $one->place->x : $place->x < $one->place->x + $one->place->width + 4 && $place->x + $place->width > $one->place->x - 4)) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
+
+    private static function kind(WritingPlace $place, string $label, Surroundings $around): Kind|MarkKind
+    {
+        $before = mb_strtolower($label);
+        $after = mb_strtolower($around->after());
+        if ($place->shape === 'tick') {
+            return Kind::Tick;
+        }
+        if ($place->place->width > 60 && preg_match('/signature|\bsign(ed)?\b( here)?$|^(x|by)$/', $before) === 1) {
+            return MarkKind::Signature;
+        }
+        if ($place->place->width > 100 && $place->by === 'ruled line' && $around->before(30) === '' && preg_match('/^('.implode('|', array_keys(self::SEATS)).')\b/', mb_strtolower(trim($around->below()))) === 1) {
+            return MarkKind::Signature;
+        }
+        if ($place->place->width < 130 && (preg_match('/\binitials?\b/', $before) === 1 || ($place->place->y > 690 && $place->place->width < 60 && preg_match('/^('.implode('|', array_keys(self::SEATS)).')\W{0,3}\d?$/', $before) === 1))) {
+            return MarkKind::Initials;
+        }
+
+        return match (true) {
+            $around->follows('$') || str_ends_with($before, '$') => Kind::Money,
+            preg_match('/^(%|percent|per cent)/', $after) === 1 => Kind::Percent,
+            preg_match('/^(o.clock|a\.?m\b|p\.?m\b)/', $after) === 1 || preg_match('/\btime$|^time\b|\bhour$/', $before) === 1 => Kind::Time,
+            preg_match('/\bdate(d)?\b|\bon or before$|\bday of$/', $before) === 1 && preg_match('/days/', $after) !== 1 => Kind::Date,
+            preg_match('/^(business |calendar )?(days?|years?|months?|hours?|acres?|square|sq\b|miles?)/', $after) === 1 || preg_match('/\bnumber of\b|how many|year built|square f|\bage\b|\bacres\b/', $before) === 1 => Kind::Number,
+            preg_match('/\b(price|amount|deposit|rent|fee|payment)$/', $before) === 1 && $place->by !== 'cell' => Kind::Money,
+            $place->place->height > 34 => Kind::Lines,
+            default => Kind::Text,
+        };
+    }
+
+    private static function binding(string $label, Kind $kind): ?string
+    {
+        $label = mb_strtolower(trim($label, " \t:.,$#"));
+        foreach (self::BINDINGS as $pattern => $fact) {
+            if (preg_match($pattern, $label) === 1) {
+                $money = in_array($fact, ['price', 'list_price', 'earnest_money', 'loan_amount', 'down_payment', 'concessions', 'rent', 'deposit'], true);
+                $day = in_array($fact, ['closing', 'possession', 'acceptance', 'offer_date', 'offer_expiry'], true);
+
+                // A day count "… days after acceptance" is not the day itself, nor a percentage the price.
+                return match (true) {
+                    $money => in_array($kind, [Kind::Money, Kind::Text], true) ? $fact : null,
+                    $day => in_array($kind, [Kind::Date, Kind::Text], true) ? $fact : null,
+                    default => in_array($kind, [Kind::Text, Kind::Lines, Kind::Number], true) ? $fact : null,
+                };
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  list<ProposedBlank>  $before  The seat a signing place names; the same role again is its next number. */
+    private static function seat(Surroundings $around, array $before, MarkKind $kind, WritingPlace $place): ?string
+    {
+        $beside = in_array($kind, [MarkKind::Date, MarkKind::Name], true) && $before !== [] ? self::signatureNear($place->place, $before, end($before)->page) : null;
+        if ($beside !== null) {
+            return $beside->binding;
+        }
+        $words = mb_strtolower($around->label().' '.$around->near());
+        foreach (self::SEATS as $word => $role) {
+            if (preg_match('/\b'.$word.'(?:\W{0,3}s)?\W{0,4}(?:no\.?\W?|#)?\W?(\d)?/u', $words, $m) === 1) {
+                $same = count(array_filter($before, static fn (ProposedBlank $one) => $one->kind === $kind && $kind === MarkKind::Signature && str_starts_with((string) $one->binding, "{$role}.")));
+
+                return $role.'.'.(isset($m[1]) ? max(1, (int) $m[1]) : min(9, $same + 1));
+            }
+        }
+
+        return null;
+    }
+
+    private function name(string $label, Kind|MarkKind $kind): string
+    {
+        $plain = (string) transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $label);
+        $name = mb_strimwidth(trim((string) preg_replace('/[^a-z0-9]+/', '_', $plain), '_'), 0, 40) ?: $kind->value;
+        $name = preg_match('/^[a-z]/', $name) === 1 ? $name : "b_{$name}";
+        $this->names[$name] = ($this->names[$name] ?? 0) + 1;
+
+        return $this->names[$name] === 1 ? $name : "{$name}_{$this->names[$name]}";
+    }
+}

@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Pages;
+
+/**
+ * Finds where a flat page is meant to be filled: runs of underscores or dots, ruled lines, empty boxes and table cells,
+ * check squares and brackets.
+ */
+final class WritingPlaces
+{
+    private const SQUARES = '☐□❏❑▢◻⬜';
+
+    /** @var list<Word> words that are to be read, without what is to be written on */
+    private array $read = [];
+
+    /** @var list<WritingPlace> */
+    private array $places = [];
+
+    /** @param  list<Word>  $words */
+    private function __construct(private readonly array $words, private readonly PageRules $rules)
+    {
+    }
+
+    /**
+     * The places of a page, from the top, with the words that are left to read.
+     *
+     * @param list<Word> $words
+     * @return array{list<WritingPlace>, list<Word>}
+     */
+    public static function on(array $words, PageRules $rules): array
+    {
+        $page = new self($words, $rules);
+        $page->inWords();
+        $page->brackets();
+        $cells = $page->cells();
+        $page->frames([...$rules->frames, ...$cells]);
+        $page->lines([...$rules->frames, ...$cells]);
+        usort($page->places, static fn (WritingPlace $a, WritingPlace $b) => [round(($a->place->y + $a->place->height) / 5), $a->place->x] <=> [round(($b->place->y + $b->place->height) / 5), $b->place->x]);
+
+        return [$page->places, $page->read];
+    }
+
+    /** Runs of underscores or dots, also in the middle of a word ("Name:______Date:____"). */
+    private function inWords(): void
+    {
+        $last = null;
+        foreach ($this->words as $word) {
+            if (preg_match('/_{3,}|\.{7,}|…{3,}/u', $word->text) !== 1) {
+                $this->read[] = $word;
+
+                continue;
+            }
+            $wide = max(0.01, Typeface::width($word->text, 1.0));
+            $x = $word->x;
+            foreach (preg_split('/(_{3,}|\.{7,}|…{3,})/u', $word->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
+                $width = max(0.1, Typeface::width($part, 1.0) / $wide * $word->width);
+                if (preg_match('/^(_{3,}|\.{7,}|…{3,})$/u', $part) !== 1) {
+                    $this->read[] = new Word($part, $x, $word->y, $width, $word->height);
+                } elseif ($last !== null && abs($this->places[$last]->place->y - $word->y) < 2 && abs($this->places[$last]->place->x + $this->places[$last]->place->width - $x) < 4) {
+                    $before = $this->places[$last]->place;
+                    array_splice($this->places, $last, 1, [new WritingPlace('line', new Rect($before->x, $before->y, $x + $width - $before->x, $before->height), 'underscores')]);
+                } elseif ($width >= 8) {
+                    $this->places[] = new WritingPlace('line', new Rect($x, $word->y, $width, $word->height), 'underscores');
+                    $last = array_key_last($this->places);
+                }
+                $x += $width;
+            }
+        }
+    }
+
+    /** "[ ]", "( )", "[_]" and drawn squares among the words. */
+    private function brackets(): void
+    {
+        $left = [];
+        for ($i = 0, $count = count($this->read); $i < $count; $i++) {
+            $word = $this->read[$i];
+            $next = $this->read[$i + 1] ?? null;
+            if (in_array($word->text, ['[', '('], true) && $next !== null && in_array($next->text, [']', ')'], true) && abs($next->y - $word->y) < 3 && $next->right() - $word->x < 30) {
+                $this->tick(new Rect($word->x, $word->y, $next->right() - $word->x, $word->height), 'brackets');
+                $i++;
+            } elseif (preg_match('/^(\[[ _]?\]|\([ _]\)|['.self::SQUARES.'])(.*)$/u', $word->text, $m) === 1) {
+                $width = min($word->width, $m[2] === '' ? $word->width : $word->height);
+                $this->tick(new Rect($word->x, $word->y, $width, $word->height), preg_match('/^['.self::SQUARES.']/u', $word->text) === 1 ? 'check square' : 'brackets');
+                $m[2] === '' || $left[] = new Word($m[2], $word->x + $width, $word->y, max(0.1, $word->width - $width), $word->height);
+            } else {
+                $left[] = $word;
+            }
+        }
+        $this->read = $left;
+    }
+
+    private function tick(Rect $place, string $by): void
+    {
+        $side = min($place->width, $place->height);
+        $this->places[] = new WritingPlace('tick', new Rect($place->x + ($place->width - $side) / 2, $place->y + ($place->height - $side) / 2, $side, $side), $by === 'brackets' ? 'brackets' : 'check square');
+    }
+
+    /** @return list<Rect> the cells of tables drawn with single lines */
+    private function cells(): array
+    {
+        $cells = [];
+        $across = $this->rules->across;
+        usort($across, static fn (array $a, array $b) => $a[2] <=> $b[2]);
+        foreach ($across as [$x1, $x2, $top]) {
+            $downs = array_filter($this->rules->down, static fn (array $down) => $down[0] <= $top + 2 && $down[1] >= $top + 7 && $down[2] >= $x1 - 2 && $down[2] <= $x2 + 2);
+            usort($downs, static fn (array $a, array $b) => $a[2] <=> $b[2]);
+            for ($i = 1, $count = count($downs); $i < $count; $i++) {
+                [$left, $right] = [$downs[$i - 1], $downs[$i]];
+                if ($right[2] - $left[2] < 6) {
+                    continue;
+                }
+                foreach ($across as [$b1, $b2, $bottom]) {
+                    if ($bottom > $top + 6 && $b1 <= $left[2] + 2 && $b2 >= $right[2] - 2) {
+                        min($left[1], $right[1]) >= $bottom - 2 && $cells[] = new Rect($left[2], $top, $right[2] - $left[2], $bottom - $top);
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $cells;
+    }
+
+    /** @param  list<Rect>  $frames */
+    private function frames(array $frames): void
+    {
+        usort($frames, static fn (Rect $a, Rect $b) => $a->width * $a->height <=> $b->width * $b->height);
+        $used = [];
+        foreach ($frames as $frame) {
+            foreach ($used as $other) {
+                if ($this->shares($frame, $other)) {
+                    continue 2;
+                }
+            }
+            $used[] = $frame;
+            $inside = array_values(array_filter($this->read, static fn (Word $word) => $word->x + $word->width / 2 > $frame->x && $word->x + $word->width / 2 < $frame->x + $frame->width && $word->y + $word->height / 2 > $frame->y && $word->y + $word->height / 2 < $frame->y + $frame->height));
+            $square = $frame->width >= 5 && $frame->width <= 18 && $frame->height >= 5 && $frame->height <= 18 && $frame->width / $frame->height > 0.7 && $frame->width / $frame->height < 1.43;
+            if ($square) {
+                $inside === [] && $this->free($frame) && $this->places[] = new WritingPlace('tick', $frame, 'check square');
+            } elseif ($frame->width >= 20 && $frame->height >= 9 && $this->free($frame)) {
+                $this->box($frame, $inside);
+            }
+        }
+    }
+
+    /** @param  list<Word>  $inside */
+    private function box(Rect $frame, array $inside): void
+    {
+        $pad = 1.5;
+        if ($inside === []) {
+            $frame->height < 500 && $this->places[] = new WritingPlace('box', new Rect($frame->x + $pad, $frame->y + $pad, $frame->width - 2 * $pad, $frame->height - 2 * $pad), 'cell');
+
+            return;
+        }
+        $caption = implode(' ', array_map(static fn (Word $word) => $word->text, $inside));
+        $low = max(array_map(static fn (Word $word) => $word->bottom(), $inside));
+        $right = max(array_map(static fn (Word $word) => $word->right(), $inside));
+        if ($frame->y + $frame->height - $low >= 9 && $low - $frame->y < 16 && count($inside) <= 8) {
+            $this->places[] = new WritingPlace('box', new Rect($frame->x + $pad, $low, $frame->width - 2 * $pad, $frame->y + $frame->height - $low - $pad), 'box', $caption);
+        } elseif ($frame->height < 32 && $frame->x + $frame->width - $right >= 24 && preg_match('/[:$?]$/', $caption) === 1) {
+            $this->places[] = new WritingPlace('box', new Rect($right + 2, $frame->y + $pad, $frame->x + $frame->width - $right - 2 - $pad, $frame->height - 2 * $pad), 'box', $caption);
+        }
+    }
+
+    /**
+     * Ruled lines that are no edge of a box and underline nothing.
+     *
+     * @param list<Rect> $frames
+     */
+    private function lines(array $frames): void
+    {
+        $textLeft = $this->read === [] ? 0 : min(array_map(static fn (Word $word) => $word->x, $this->read));
+        $textRight = $this->read === [] ? 612 : max(array_map(static fn (Word $word) => $word->right(), $this->read));
+        $lines = array_values(array_filter($this->rules->across, function (array $line) use ($frames): bool {
+            [$x1, $x2, $y] = $line;
+            foreach ($frames as $frame) {
+                if (min(abs($y - $frame->y), abs($y - $frame->y - $frame->height)) < 1.5 && $x1 < $frame->x + $frame->width - 2 && $x2 > $frame->x + 2) {
+                    return false;
+                }
+            }
+
+            return $x2 - $x1 >= 18 && ! $this->underlines($x1, $x2, $y);
+        }));
+        foreach ($lines as $line) {
+            [$x1, $x2, $y] = $line;
+            $wide = $x2 - $x1 > 0.82 * ($textRight - $textLeft);
+            if (! $wide || $this->inStack($line, $lines) || $this->hasCaption($line)) {
+                $room = min(16.0, max(8.0, $y - $this->nextAbove($x1, $x2, $y)));
+                $place = new Rect($x1, $y - $room + 1, $x2 - $x1, $room);
+                $this->free($place) && $this->places[] = new WritingPlace('line', $place, 'ruled line');
+            }
+        }
+    }
+
+    private function underlines(float $x1, float $x2, float $y): bool
+    {
+        $covered = 0.0;
+        foreach ($this->read as $word) {
+            if ($word->bottom() > $y - 2.5 && $word->y < $y - 3 && $word->bottom() < $y + $word->height * 0.45) {
+                $covered += max(0.0, min($x2, $word->right()) - max($x1, $word->x));
+            }
+        }
+
+        return $covered > 0.35 * ($x2 - $x1);
+    }
+
+    /**
+     * Whether a line across the page is one of several under each other, as one rules them to be written on.
+     *
+     * @param array{float, float, float} $line
+     * @param list<array{float, float, float}> $lines
+     */
+    private function inStack(array $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $apart = abs($other[2] - $line[2]);
+            if ($apart > 10 && $apart < 34 && abs($other[1] - $line[1]) < 4 && ! $this->between(min($other[2], $line[2]), max($other[2], $line[2]), $line[0], $line[1])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function between(float $top, float $bottom, float $x1, float $x2): bool
+    {
+        foreach ($this->read as $word) {
+            if ($word->y + $word->height / 2 > $top && $word->y + $word->height / 2 < $bottom && $word->x < $x2 && $word->right() > $x1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  array{float, float, float}  $line  Small words close under it, beginning where it begins. */
+    private function hasCaption(array $line): bool
+    {
+        $under = array_filter($this->read, static fn (Word $word) => $word->y >= $line[2] - 1.5 && $word->y < $line[2] + 6 && $word->x < $line[1] && $word->right() > $line[0]);
+        $covered = array_sum(array_map(static fn (Word $word) => $word->width, $under));
+
+        return $under !== [] && $covered < 0.5 * ($line[1] - $line[0]);
+    }
+
+    private function nextAbove(float $x1, float $x2, float $y): float
+    {
+        $above = 0.0;
+        foreach ($this->read as $word) {
+            if ($word->bottom() < $y - 4 && $word->x < $x2 - 1 && $word->right() > $x1 + 1) {
+                $above = max($above, $word->bottom());
+            }
+        }
+
+        return $above;
+    }
+
+    private function free(Rect $place): bool
+    {
+        foreach ($this->places as $other) {
+            if ($this->shares($place, $other->place)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function shares(Rect $a, Rect $b): bool
+    {
+        $wide = min($a->x + $a->width, $b->x + $b->width) - max($a->x, $b->x);
+        $high = min($a->y + $a->height, $b->y + $b->height) - max($a->y, $b->y);
+
+        return $wide > 0 && $high > 0 && $wide * $high > 0.3 * min($a->width * $a->height, $b->width * $b->height);
+    }
+}
