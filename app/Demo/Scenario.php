@@ -77,10 +77,10 @@ final class Scenario
         }
         $this->fill($file, 'M-102', []);
         $this->fill($file, 'M-201', []);
-        $this->fill($file, 'M-214', ['agency' => 'Federal housing insurance', 'agency_repairs' => '1500', 'fees_seller' => 'x']);
+        $this->fill($file, 'M-215', ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500']);
         $this->fill($file, 'M-230', ['known_no' => 'x', 'reports_no' => 'x']);
         $this->signedByAll($file, ['M-102'], $tomas);
-        $this->signedByAll($file, ['M-201', 'M-214'], $tomas);
+        $this->signedByAll($file, ['M-201', 'M-215'], $tomas);
         $this->review($file, $people);
         $round = $this->round($file, ['M-230'], $tomas, 'The lead paint disclosure for the house, built 1962. One page to read, one place to sign.');
         $this->sign($round, 'buyer.1');
@@ -90,7 +90,7 @@ final class Scenario
     /** @param  array<string, User>  $people */
     private function review(DealFile $file, array $people): void
     {
-        foreach (['M-102' => 'accept', 'M-201' => 'accept', 'M-214' => 'remark'] as $form => $what) {
+        foreach (['M-102' => 'accept', 'M-201' => 'accept', 'M-215' => 'remark'] as $form => $what) {
             $requirement = $file->requirements()->whereHas('paper', static fn ($paper) => $paper->where('form_number', $form))->firstOrFail();
             ($this->handIn)($requirement, $people['tomas']);
             $what === 'accept'

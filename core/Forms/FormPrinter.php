@@ -21,7 +21,7 @@ use Unanimus\Terms\Kind;
 final class FormPrinter
 {
     /** The seats that initial each page when a role does, with the places at the foot from the left. */
-    private const INITIALS = ['buyer' => ['buyer.1', 'buyer.2'], 'seller' => ['seller.1', 'seller.2']];
+    private const INITIALS = ['buyer' => ['buyer.1', 'buyer.2'], 'seller' => ['seller.1', 'seller.2'], 'tenant' => ['tenant.1', 'tenant.2'], 'landlord' => ['landlord.1']];
 
     /**
      * Prints and writes "pages.pdf" and "form.json" beside the text.

@@ -87,7 +87,7 @@ it('applies kits by themselves as facts come in, and takes one back that no long
     expect($file->kits()->pluck('kit')->all())->toBe(['purchase-buyer']);
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.kind', 'value' => 'condo']);
     $this->seeAll();
-    expect($file->kits()->pluck('kit')->all())->toBe(['condo-buyer'])->and($file->papers()->where('title', 'Association budget and minutes')->value('state'))->toBe('awaited')->and($file->papers()->where('form_number', 'M-201')->value('state'))->toBe('draft');
+    expect($file->kits()->pluck('kit')->all())->toBe(['condo-buyer'])->and($file->papers()->where('title', 'Association budget and minutes')->value('state'))->toBe('awaited')->and($file->papers()->where('form_number', 'M-202')->value('state'))->toBe('draft');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.kind', 'value' => 'single family']);
     $this->seeAll();
     expect($file->kits()->pluck('kit')->all())->toBe(['purchase-buyer'])->and($file->papers()->where('title', 'Association budget and minutes')->value('state'))->toBe('void');
@@ -119,7 +119,7 @@ it('keeps the rules of the house, tried on a file, on and off', function () {
     $this->as('fenna')->post('/rules', ['name' => 'Always', 'mode' => 'all', 'when' => [], 'title' => 'x', 'stage' => 'offer'])->assertSessionHas('refused');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '412,000']);
     $this->seeAll();
-    expect($file->papers()->where('title', 'Proof of wealth')->value('reason'))->toBe('costs $412,000')->and(HouseRule::query()->count())->toBe(18);
+    expect($file->papers()->where('title', 'Proof of wealth')->value('reason'))->toBe('costs $412,000')->and(HouseRule::query()->count())->toBe(19);
     $rule = HouseRule::query()->orderByDesc('id')->firstOrFail();
     $this->as('fenna')->post("/rules/{$rule->key}/turn");
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '413,000']);

@@ -54,7 +54,7 @@ it('asks whether the term changed or only this page, and does as told', function
     $this->as('tomas')->postJson("/papers/{$paper->key}/entries", $entry('price', '420,000', ['scope' => 'term']))->assertOk();
     $this->seeAll();
     expect($file->knownFacts()->where('name', 'price')->value('value'))->toBe('420000.00');
-    $other = $this->as('tomas')->get("/papers/{$this->paper($file, 'M-214')->key}")->assertOk();
+    $other = $this->as('tomas')->get("/papers/{$this->paper($file, 'M-215')->key}")->assertOk();
     $other->assertSee('value="420,000"', false);
 });
 

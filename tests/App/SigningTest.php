@@ -35,7 +35,7 @@ it('composes a round from the forms\' marks: the buyers together, then the agent
 it('says on the spot what keeps it from being sent, and sends nothing', function () {
     $file = $this->aFile();
     $file->parties()->where('role', 'buyer')->where('number', 2)->firstOrFail()->reach(['email' => null]);
-    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-214')->key]]);
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-215')->key]]);
     $this->seeAll();
     $round = Round::query()->firstOrFail();
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('José Nguyễn-Ortiz has no mail address.')->assertSee('required blank');

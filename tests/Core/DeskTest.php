@@ -90,7 +90,7 @@ it('asks for papers by rule and says why', function (array $facts, array $forms)
     expect(array_values(array_filter(array_map(static fn ($item) => $item->form, $kit->itemsFor($known)))))->toBe($forms);
 })->with([
     'nothing known' => [[], ['M-102', 'M-201']],
-    'old house, loan' => [['property.year_built' => '1962', 'financing' => 'government'], ['M-102', 'M-201', 'M-214', 'M-230']],
+    'old house, loan' => [['property.year_built' => '1962', 'financing' => 'government'], ['M-102', 'M-201', 'M-215', 'M-230']],
     'built in 1978' => [['property.year_built' => '1978', 'financing' => 'cash'], ['M-102', 'M-201']],
     'association' => [['property.association' => 'Cove'], ['M-102', 'M-201', 'M-222']],
 ]);

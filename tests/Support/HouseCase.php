@@ -92,7 +92,7 @@ abstract class HouseCase extends TestCase
     {
         Auth::setUser($this->people['tomas']);
         foreach ($forms as $form) {
-            foreach (['M-214' => ['agency' => 'Federal housing insurance', 'agency_repairs' => '1500', 'fees_seller' => 'x'], 'M-230' => ['known_no' => 'x', 'reports_no' => 'x']][$form] ?? [] as $blank => $value) {
+            foreach (['M-215' => ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500'], 'M-230' => ['known_no' => 'x', 'reports_no' => 'x']][$form] ?? [] as $blank => $value) {
                 app(StoreEntry::class)($this->paper($file, $form), $blank, $value, "test:{$blank}");
             }
         }
