@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+use Unanimus\Forms\Blank;
+use Unanimus\Forms\FilledPages;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Form;
+use Unanimus\Forms\Library;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+use Unanimus\Requirements\FactCatalog;
+use Unanimus\Requirements\Stage;
+use Unanimus\Terms\Facts;
+use Unanimus\Terms\Kind;
+
+$library = static fn () => new Library(dirname(__DIR__, 2).'/library');
+$numbers = array_map(static fn (string $path) => strtoupper(basename(dirname($path))), glob(dirname(__DIR__, 2).'/library/*/form.json') ?: []);
+
+it('has at least twenty-eight forms in three sets', function () use ($library) {
+    $all = $library()->all();
+    expect(count($all))->toBeGreaterThanOrEqual(28)->and(array_unique(array_map(fn (Form $form) => $form->set, $all)))->toHaveCount(3);
+    expect(count($library()->form('M-231')->pages))->toBe(5)->and(count(array_filter($library()->form('M-231')->blanks, fn (Blank $blank) => $blank->kind === Kind::Tick)))->toBeGreaterThan(150);
+});
+
+it('is in order: blanks on their page and apart, formulas and conditions naming what is there', function (string $number) use ($library) {
+    $form = $library()->form($number);
+    $names = array_map(fn (Blank $blank) => $blank->name, $form->blanks);
+    expect($form->stage)->toBeIn(Stage::keys())->and(count(PdfLook::into($form->pdf)->pages()))->toBe(count($form->pages));
+    foreach ($form->blanks as $index => $blank) {
+        expect($blank->place->fitsOn(...$form->pages[$blank->page - 1]))->toBeTrue("{$number} {$blank->name} stands off its page")
+            ->and($blank->when === null || in_array($blank->when, $names, true))->toBeTrue("{$number} {$blank->name} depends on what is not there");
+        preg_match_all('/[a-z_0-9]+/', (string) $blank->formula, $used);
+        expect(array_diff($used[0], $names))->toBe([], "{$number} {$blank->name} computes from what is not there");
+        foreach (array_slice($form->blanks, $index + 1) as $other) {
+            expect($blank->page === $other->page && $blank->place->overlaps($other->place))->toBeFalse("{$number}: {$blank->name} lies over {$other->name}");
+        }
+        if ($blank->group !== null) {
+            expect($blank->kind)->toBe(Kind::Tick);
+        }
+    }
+})->with($numbers);
+
+it('prints every value that is entered, in any script, on sound pages', function (string $number) use ($library) {
+    $form = $library()->form($number);
+    $scratch = new Scratch;
+    mkdir($scratch->path('cache'));
+    $names = ['José Ortiz', 'Nguyễn Thị', '张伟明', 'محمد علي', 'Łukasz Żak', 'Sunniva Eide'];
+    $entries = [];
+    foreach (array_values($form->blanks) as $index => $blank) {
+        $entries[$blank->name] = match ($blank->kind) {
+            Kind::Money => '1234.50', Kind::Percent => '12.5', Kind::Number => (string) (10 + $index % 80), Kind::Date => '2026-12-18', Kind::Time => '17:30', Kind::Tick => 'x',
+            default => $names[$index % 6].' '.$index,
+        };
+    }
+    $filling = Filling::of($form, $entries, Facts::from([]));
+    $pdf = $scratch->put('filled.pdf', (new Press(dirname(__DIR__, 2).'/library/fonts', $scratch->path('cache')))->drawOver($form->pdf, FilledPages::draw($form, $filling)));
+    // Arabic comes back with marks of its direction; letters are compared without them and without spaces.
+    $plain = static fn (string $text) => (string) preg_replace('/[\s\x{200e}\x{200f}\x{202a}-\x{202e}]+/u', '', Normalizer::normalize($text, Normalizer::FORM_KC) ?: '');
+    $text = $plain((new NativeTool)->run(['pdftotext', '-raw', $pdf, '-']));
+    foreach ($filling->printed() as $name => $value) {
+        $blank = $form->blank($name);
+        if ($blank->kind !== Kind::Tick) {
+            foreach (preg_split('/\s+/', $value) ?: [] as $word) {
+                expect($text)->toContain($plain($word));
+            }
+        }
+    }
+    expect((new NativeTool)->run(['qpdf', '--check', $pdf]))->toContain('No syntax or stream encoding errors');
+})->with($numbers);
