@@ -21,6 +21,8 @@ use App\Intake\Http\MailController;
 use App\Office\Http\HealthController;
 use App\Office\Http\OfficeController;
 use App\Office\Http\PeopleController;
+use App\Papers\Http\FormsController;
+use App\Papers\Http\LogController;
 use App\Papers\Http\PaperController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
@@ -139,9 +141,13 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/tasks', [TaskController::class, 'mark']);
     Route::post('/files/{file}/tasks', [TaskController::class, 'store']);
 
+    Route::get('/files/{file}/forms', [FormsController::class, 'index']);
+    Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring']);
     Route::match(['get', 'post'], '/files/{file}/assembled', [PaperController::class, 'assemble']);
     Route::get('/papers/{paper}', [PaperController::class, 'show']);
+    Route::get('/papers/{paper}/log', [LogController::class, 'show']);
+    Route::post('/papers/{paper}/log', [LogController::class, 'bringBack']);
     Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
     Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');
     Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage'])->whereNumber('page');

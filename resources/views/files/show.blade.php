@@ -51,6 +51,7 @@
             </div>
             @if ($works)
             <div class="board-head">
+                @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a>@endif
                 <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<label class="button tight">Bring in a PDF<input class="unseen" type="file" name="pdf" accept="application/pdf" data-file-form aria-label="Bring in a PDF"></label></form>
                 @if ($file->status->isOpen())<form class="in-row" data-kit-of="{{ $file->key }}"><span class="select"><select aria-label="Apply a kit"><option value="">Apply a kit …</option>@foreach ($shelf as $one)<option value="/files/{{ $file->key }}/kits/{{ $one['kit']->key }}">{{ $one['kit']->name }}{{ $file->kits->contains('kit', $one['kit']->key) ? ' ✓' : '' }}</option>@endforeach</select></span></form>@endif
                 <div class="acts">

@@ -4,6 +4,7 @@
         <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
         <div class="acts">
             <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
+            <a class="button tight" href="/papers/{{ $paper->key }}/log">Every entry</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
             <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Have signed</button></form>
         </div>

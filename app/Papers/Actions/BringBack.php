@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\History\History;
+use App\Papers\Models\Paper;
+use App\Papers\PaperLog;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+
+/** Has an earlier state of a draft again. What stood there in between stays in the log and can be had again as well. */
+final class BringBack
+{
+    /**
+     * @param string|null $blank only this one
+     * @return int how many blanks changed
+     *
+     * @throws StepRefused when the paper takes no entries any more or has no such state
+     */
+    public function __invoke(Paper $paper, int $state, string $key, ?string $blank = null): int
+    {
+        $now = DB::table('papers')->where('id', $paper->id)->lockForUpdate()->value('state');
+        if (! in_array($now, ['draft', 'ready'], true) || $paper->form_number === null) {
+            throw new StepRefused('This paper takes no entries any more; its versions stay as they are.');
+        }
+        $log = PaperLog::of($paper);
+        if ($state < 0 || $state > $log->count()) {
+            throw new StepRefused('This paper never stood so.');
+        }
+        $values = $log->bringingBack($state, $blank === null ? null : [$blank]);
+        $changed = 0;
+        foreach ($values as $name => $value) {
+            $changed += (int) $paper->keepEntry($name, $value, "back:{$key}:{$name}", (int) Auth::id() ?: null);
+        }
+        $changed > 0 && History::add($paper->brokerage_id, $paper->deal_file_id, 'Earlier entries brought back', ['paper' => $paper->title, 'blanks' => $changed, 'as after entry' => $state], $paper->side);
+
+        return $changed;
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\Files\Models\DealFile;
+use App\Files\SearchRow;
+use App\History\History;
+use App\Papers\Models\Paper;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Library;
+use Unanimus\Requirements\Stage;
+
+/** Takes forms of the library into a file, and out again as long as nobody has signed them. */
+final class TakeForm
+{
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    /**
+     * Takes a form into the file; one that was taken out comes back with its entries.
+     *
+     * @param bool $more another one, beside those that are there
+     *
+     * @throws StepRefused when the file has ended
+     */
+    public function take(DealFile $file, string $number, bool $more = false): Paper
+    {
+        if (! $file->status->isOpen()) {
+            throw new StepRefused('This file has ended. Open it again to take forms into it.');
+        }
+        $form = $this->library->form($number);
+        $same = $file->papers()->where('form_number', $form->number)->lockForUpdate()->orderBy('id')->get();
+        $there = $same->first(static fn (Paper $paper) => $paper->state !== 'void');
+        if ($there !== null && ! $more) {
+            return $there;
+        }
+        $paper = $more ? null : $same->last();
+        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'state' => 'draft', 'reason' => 'taken from the library'];
+        if ($paper === null) {
+            $last = (int) $file->papers()->where('stage', $form->stage)->max('position');
+            $place = ((int) array_search($form->stage, Stage::keys(), true) + 1) * 1000 + 500;
+            $title = $form->title.($same->isEmpty() ? '' : ', '.($same->count() + 1));
+            $paper = $file->papers()->create([...$values, 'brokerage_id' => $file->brokerage_id, 'title' => $title, 'position' => max($last + 10, $place)]);
+        } else {
+            $paper->update([...$values, 'called_by' => '']);
+        }
+        $this->tell($file, 'Form taken', $paper);
+
+        return $paper;
+    }
+
+    /**
+     * Takes a paper out of the file. Its entries are kept and come back with it.
+     *
+     * @throws StepRefused when it is called for, out for signature or signed
+     */
+    public function out(Paper $paper): void
+    {
+        if (! in_array($paper->state, ['draft', 'ready', 'awaited'], true)) {
+            throw new StepRefused($paper->state === 'void' ? "“{$paper->title}” is out of the file already." : "“{$paper->title}” is ".($paper->state === 'out' ? 'out for signature' : 'signed').' and stays in the file.');
+        }
+        if ($paper->called_by === 'rule') {
+            throw new StepRefused("“{$paper->title}” is called for: {$paper->reason}. It goes when that changes; a reviewer may also grant that it does not apply.");
+        }
+        $paper->requirement()->delete();
+        $paper->update(['state' => 'void', 'reason' => 'taken out']);
+        $this->tell($paper->file, 'Form taken out', $paper);
+    }
+
+    private function tell(DealFile $file, string $what, Paper $paper): void
+    {
+        History::add($file->brokerage_id, $file->id, $what, ['paper' => $paper->title, 'form' => $paper->form_number], $paper->side);
+        SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
+    }
+}

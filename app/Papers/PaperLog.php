@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers;
+
+use App\Papers\Models\Paper;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Forms\EntryLog;
+use Unanimus\Forms\LoggedEntry;
+
+/** Reads what was entered on a paper, entry after entry. */
+final class PaperLog
+{
+    public static function of(Paper $paper): EntryLog
+    {
+        $rows = DB::table('paper_entries')->leftJoin('users', 'users.id', '=', 'paper_entries.user_id')->where('paper_id', $paper->id)->orderBy('paper_entries.id')
+            ->get(['blank', 'value', 'at', 'client_key', 'users.name']);
+
+        return new EntryLog(array_values($rows->map(static fn (object $row) => new LoggedEntry($row->blank, $row->value, $row->name ?? (str_starts_with($row->client_key, 'kit:') ? 'the kit' : 'Unanimus'), new \DateTimeImmutable($row->at)))->all()));
+    }
+}
