@@ -282,22 +282,9 @@ final class FieldFill
         }
         $highest = max([$this->look->highestObject(), ...array_map(static fn (string $name) => (int) substr($name, 4), array_keys($objects))]);
         $head = ['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $highest];
-        $update = json_encode(['qpdf' => [$head, self::plain((object) $objects)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        $update = json_encode(['qpdf' => [$head, PdfLook::plain((object) $objects)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
         (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $this->pdf, '--update-from-json='.$scratch->put('fields.json', $update), ...$options, '--object-streams=generate', $scratch->path('filled.pdf')]);
 
         return $scratch->get('filled.pdf');
-    }
-
-    /** PHP writes small numbers with an exponent, which is no number in a PDF. */
-    private static function plain(mixed $value): mixed
-    {
-        if (is_float($value)) {
-            return abs($value) < 0.0001 ? 0 : round($value, 5);
-        }
-        if ($value instanceof \stdClass) {
-            return (object) array_map(self::plain(...), (array) $value);
-        }
-
-        return is_array($value) ? array_map(self::plain(...), $value) : $value;
     }
 }

@@ -207,6 +207,31 @@ final class PdfLook
         return $value;
     }
 
+    /** @return list<string> the names of all objects ("12 0 R") */
+    public function names(): array
+    {
+        return array_values(array_map(static fn (string $name) => substr($name, 4), array_filter(array_keys($this->objects), static fn (string $name) => str_starts_with($name, 'obj:'))));
+    }
+
+    /** Whether it is encrypted, though it opens without a password. */
+    public function isLocked(): bool
+    {
+        return isset($this->objects['trailer']->value->{'/Encrypt'});
+    }
+
+    /** A value as it may be written back: PHP writes small numbers with an exponent, which is no number in a PDF. */
+    public static function plain(mixed $value): mixed
+    {
+        if (is_float($value)) {
+            return abs($value) < 0.0001 ? 0 : round($value, 5);
+        }
+        if ($value instanceof \stdClass) {
+            return (object) array_map(self::plain(...), (array) $value);
+        }
+
+        return is_array($value) ? array_map(self::plain(...), $value) : $value;
+    }
+
     /** An object as it stands in the file, to be written back with changes; null when there is none of that name. */
     public function object(string $name): mixed
     {

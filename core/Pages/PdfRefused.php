@@ -31,6 +31,12 @@ final class PdfRefused extends \RuntimeException
         return new self('This PDF is signed digitally; filling it would break the signature. Ask for one that is not signed yet.');
     }
 
+    /** Its end is missing, and pages with it. */
+    public static function cutOff(): self
+    {
+        return new self('This PDF is cut off: its end is missing. Ask for it to be sent again.');
+    }
+
     /** It has no pages, or too many. */
     public static function pages(int $count): self
     {

@@ -135,7 +135,7 @@ it('refuses what is no usable PDF, and nothing changes', function (string $bytes
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => new UploadedFile($scratch->put('x.pdf', $bytes), 'x.pdf', 'application/pdf', null, true)])->assertSessionHas('refused', fn (string $text) => str_contains($text, $told) && str_contains($text, 'Nothing in the file was changed'));
     $this->seeAll();
     expect($file->papers()->count())->toBe($before);
-})->with([['hello', 'not a PDF'], ["%PDF-1.4\ngarbage", 'damaged']]);
+})->with([['hello', 'This is no PDF, picture'], ["%PDF-1.4\ngarbage", 'cut off: its end is missing']]);
 
 it('stores bytes once under their sum and never gives changed ones out', function () {
     $bytes = app(Bytes::class);
@@ -164,4 +164,21 @@ it('speaks S3 with signed requests, and checks what it gets', function () {
     $put = $asked[0]['request'];
     expect($put->getMethod())->toBe('PUT')->and($put->getUri()->getPath())->toBe("/papers/{$sum}")->and($put->getHeaderLine('x-amz-content-sha256'))->toBe($sum)
         ->and($put->getHeaderLine('Authorization'))->toMatch('~^AWS4-HMAC-SHA256 Credential=key/\d{8}/us-east-1/s3/aws4_request, SignedHeaders=host;x-amz-content-sha256;x-amz-date, Signature=[0-9a-f]{64}$~');
+});
+
+it('takes several files at once, tells each one apart, and knows what was awaited', function () {
+    $file = $this->aFile();
+    $scratch = new Scratch;
+    $picture = imagecreatetruecolor(300, 200);
+    imagejpeg($picture, $scratch->path('p.jpg'));
+    $uploads = [
+        new UploadedFile($scratch->put('r.pdf', press()->print([(new Drawing(612, 792))->text(72, 90, 14, 'Earnest Money Receipt')])), 'scan0007.pdf', 'application/pdf', null, true),
+        new UploadedFile($scratch->path('p.jpg'), 'kitchen_wall.jpg', 'image/jpeg', null, true), new UploadedFile($scratch->put('n.txt', 'hello'), 'notes.pdf', 'application/pdf', null, true),
+    ];
+    $answer = $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => $uploads], ['Accept' => 'application/json'])->assertOk()->json();
+    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was awaited.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is no PDF');
+    $this->seeAll();
+    expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state)->toBe('ready');
+    $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])->assertStatus(422);
+    $this->as('tomas')->post("/files/{$file->key}/papers", [])->assertSessionHasErrors('pdf');
 });

@@ -17,6 +17,7 @@ const CORE = [
     'Finding' => ['Dates'],
     'Forms' => ['Dates', 'Money', 'Pages', 'Signing', 'Terms'],
     'History' => [],
+    'Intake' => ['Finding', 'Pages'],
     'Money' => [],
     'Pages' => [],
     'Requirements' => ['Dates', 'Money', 'Terms'],

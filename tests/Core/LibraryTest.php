@@ -11,7 +11,6 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
-use Unanimus\Requirements\FactCatalog;
 use Unanimus\Requirements\Stage;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;

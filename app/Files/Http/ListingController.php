@@ -19,9 +19,8 @@ use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\StepRefused;
-use Unanimus\Pages\PdfRefused;
+use Unanimus\Intake\BringRefused;
 use Unanimus\Pages\Scratch;
-use Unanimus\Pages\ToolFailed;
 
 /** A file and its listing: reading it again, its public papers, another file of the house on it. */
 final class ListingController
@@ -67,8 +66,8 @@ final class ListingController
                     $placeholder = $file->papers()->where('title', $offered[$address])->where('state', 'awaited')->first();
                     $bringIn($file, $scratch->put('paper.pdf', $exchange->paper($address)), $offered[$address], $placeholder, $placeholder->stage ?? 'offer');
                     $taken++;
-                } catch (PdfRefused|ToolFailed $refused) {
-                    $told[] = "{$offered[$address]}: ".($refused instanceof PdfRefused ? $refused->getMessage() : 'it could not be read.');
+                } catch (BringRefused $refused) {
+                    $told[] = "{$offered[$address]}: {$refused->getMessage()}";
                 }
             }
         } catch (ExchangeUnavailable $unavailable) {

@@ -5,43 +5,75 @@ declare(strict_types=1);
 namespace App\Papers\Actions;
 
 use App\Files\Models\DealFile;
+use App\Files\SearchRow;
 use App\History\History;
 use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\StepRefused;
-use Unanimus\Pages\PdfLook;
-use Unanimus\Pages\PdfRefused;
+use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Brought;
+use Unanimus\Intake\Converter;
+use Unanimus\Intake\Placeholder;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\Scratch;
+use Unanimus\Pages\ToolFailed;
 use Unanimus\Requirements\Stage;
 
-/** Takes a PDF from outside into a file: as a paper of its own, or as the paper a placeholder waits for. */
+/** Takes a file from outside into a deal file: as a paper of its own, or as the paper a placeholder waits for. */
 final class BringIn
 {
-    public function __construct(private readonly Bytes $bytes)
+    public function __construct(private readonly Bytes $bytes, private readonly Converter $converter)
     {
     }
 
     /**
-     * @throws PdfRefused when it is no usable PDF
+     * @param string $name the file's own name, from which it may be known what it is
+     * @return array{Paper, list<string>} the paper, and what had to be done to the file, in words
+     *
+     * @throws BringRefused when it cannot be taken
      * @throws StepRefused when the placeholder does not wait any more
      */
-    public function __invoke(DealFile $file, string $path, string $title, ?Paper $placeholder = null, string $stage = 'contract'): Paper
+    public function __invoke(DealFile $file, string $path, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
     {
-        if (filesize($path) > 50 * 1024 * 1024) {
-            throw new StepRefused('This file is larger than 50 MB. Bring it in as several parts.');
-        }
-        $look = PdfLook::into($path);
+        $brought = $this->converter->toPdf($path);
         if ($placeholder !== null && ! in_array($placeholder->state, ['awaited', 'ready'], true)) {
             throw new StepRefused("“{$placeholder->title}” has come in already.");
         }
-        $paper = $placeholder ?? $file->papers()->create([
+        $paper = $placeholder ?? $this->awaited($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
+        $met = $placeholder === null && $paper->state === 'awaited';
+        $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
+        $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null);
+        $paper->update(['state' => 'ready']);
+        History::add($file->brokerage_id, $file->id, 'Paper brought in', array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== ''), $paper->side);
+        SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
+
+        return [$paper, [...($met ? ["It is the {$paper->title} that was awaited."] : []), ...$brought->notes]];
+    }
+
+    private function awaited(DealFile $file, Brought $brought, string $name): ?Paper
+    {
+        $waiting = $file->papers()->where('state', 'awaited')->pluck('title', 'key')->all();
+        if ($waiting === []) {
+            return null;
+        }
+        $scratch = new Scratch;
+        try {
+            $text = (new NativeTool(15))->run(['pdftotext', '-l', '1', $scratch->put('brought.pdf', $brought->pdf), '-']);
+        } catch (ToolFailed) {
+            $text = '';
+        }
+        $key = Placeholder::thatFits($waiting, $name, $text);
+
+        return $key === null ? null : $file->papers()->where('key', $key)->first();
+    }
+
+    private function ownPaper(DealFile $file, string $name, string $stage): Paper
+    {
+        $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Paper from outside';
+
+        return $file->papers()->create([
             'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => 'ready', 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in',
         ]);
-        $sha256 = $this->bytes->keep($file->brokerage_id, (string) file_get_contents($path));
-        $paper->addVersion($sha256, count($look->pages()), 'brought', '', (int) Auth::id() ?: null);
-        $paper->update(['state' => 'ready']);
-        History::add($file->brokerage_id, $file->id, 'Paper brought in', ['paper' => $paper->title, 'pages' => count($look->pages()), 'sha256' => $sha256]);
-
-        return $paper;
     }
 }

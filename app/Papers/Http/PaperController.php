@@ -22,16 +22,19 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Forms\Filling;
+use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
-use Unanimus\Pages\PdfRefused;
-use Unanimus\Pages\ToolFailed;
+use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Converter;
 use Unanimus\Terms\EntryUnreadable;
 
 /** Papers: filling on the page, looking at, bringing in, printing. */
 final class PaperController
 {
+    /** What may be chosen to be brought in. */
+    public const TAKEN = '.pdf,.jpg,.jpeg,.png,.tif,.tiff,.heic,.heif,.doc,.docx,.odt,.rtf';
+
     public function show(Paper $paper): View
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
@@ -102,23 +105,26 @@ final class PaperController
         return PdfAnswer::of($assemble(Chosen::from($file, $given['papers'])), $file->name);
     }
 
-    public function bring(Request $request, DealFile $file, BringIn $bring): RedirectResponse
+    public function bring(Request $request, DealFile $file, BringIn $bring): RedirectResponse|JsonResponse
     {
         Gate::authorize('work-on', $file);
-        $request->validate(['pdf' => 'required|file|max:51200', 'paper' => 'nullable|string|max:26', 'title' => 'nullable|string|max:120'], ['pdf.required' => 'Choose a PDF to bring in.', 'pdf.max' => 'This file is larger than 50 MB. Bring it in as several parts.']);
-        $upload = $request->file('pdf');
-        if (! $upload instanceof UploadedFile) {
-            abort(422);
-        }
+        $most = Converter::LARGEST / 1024;
+        $request->validate(['pdf' => 'required_without:papers|file|max:'.$most, 'papers' => 'array|max:40', 'papers.*' => 'file|max:'.$most, 'paper' => 'nullable|string|max:26'], ['pdf.required_without' => 'Choose a file to bring in.', 'pdf.max' => 'This file is larger than 50 MB. Bring it in as several parts.', 'papers.*.max' => 'One of these is larger than 50 MB. Bring it in as several parts; nothing was taken in.', 'papers.*.uploaded' => 'One of these is larger than 50 MB. Bring it in as several parts; nothing was taken in.']);
         $placeholder = $request->filled('paper') ? $file->papers()->where('key', $request->input('paper'))->firstOrFail() : null;
-        try {
-            $paper = $bring($file, $upload->getPathname(), $request->string('title')->trim()->value() ?: pathinfo($upload->getClientOriginalName(), PATHINFO_FILENAME), $placeholder);
-        } catch (PdfRefused|ToolFailed $refused) {
-            $why = $refused instanceof PdfRefused ? $refused->getMessage() : 'This PDF could not be read. Ask for it to be sent again.';
-
-            return back()->with('refused', "{$upload->getClientOriginalName()}: {$why} Nothing in the file was changed.");
+        $told = $refused = [];
+        foreach (array_filter([$request->file('pdf'), ...(array) $request->file('papers', [])], static fn ($one) => $one instanceof UploadedFile) as $upload) {
+            $name = $upload->getClientOriginalName();
+            try {
+                [$paper, $notes] = $bring($file, $upload->getPathname(), $name, $placeholder);
+                $told[] = trim("“{$paper->title}” is in the file. ".implode(' ', $notes));
+            } catch (BringRefused|StepRefused $why) {
+                $refused[] = "{$name}: {$why->getMessage()} Nothing in the file was changed".($told === [] ? '.' : ' by it.');
+            }
+        }
+        if ($request->expectsJson()) {
+            return new JsonResponse(['told' => $told, 'refused' => $refused], $told === [] && $refused !== [] ? 422 : 200);
         }
 
-        return redirect("/files/{$file->key}")->with('told', "“{$paper->title}” is in the file.");
+        return redirect("/files/{$file->key}")->with(array_filter(['told' => implode(' ', $told), 'refused' => implode(' ', $refused)]));
     }
 }

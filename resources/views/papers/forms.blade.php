@@ -1,7 +1,7 @@
 <x-layout title="Forms" place="files" :scripts="['resources/js/finder.js']">
     <div class="head-row">
         <h1>Forms for {{ $file->name }}</h1>
-        <span class="right"><a class="button now" href="/files/{{ $file->key }}">Done</a></span>
+        <span class="right"><a class="button" href="/files/{{ $file->key }}">Done</a></span>
     </div>
     <div class="finder">
         <div class="leaf pad">

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\MadePdf;
+use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Converter;
+use Unanimus\Intake\Placeholder;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+
+beforeEach(function () {
+    $this->scratch = new Scratch;
+    mkdir($this->scratch->path('cache'));
+    $this->press = new Press(dirname(__DIR__, 2).'/library/fonts', $this->scratch->path('cache'));
+    $this->converter = new Converter($this->press);
+    $this->plain = fn () => $this->press->print([(new Drawing(612, 792))->text(72, 100, 12, 'Quillmark survey'), (new Drawing(612, 792))->text(72, 100, 12, 'Second')]);
+    $this->take = fn (string $bytes, string $name = 'x') => $this->converter->toPdf($this->scratch->put($name, $bytes));
+});
+
+it('keeps a sound PDF as it came', function () {
+    $bytes = ($this->plain)();
+    $brought = ($this->take)($bytes);
+    expect($brought->pdf)->toBe($bytes)->and($brought->pages)->toBe(2)->and($brought->notes)->toBe([]);
+});
+
+it('takes pictures, each on a sheet of its own', function (string $kind) {
+    $picture = imagecreatetruecolor(900, 600);
+    imagesavealpha($picture, true);
+    imagefill($picture, 0, 0, (int) imagecolorallocatealpha($picture, 200, 120, 40, $kind === 'see-through' ? 90 : 0));
+    $path = $this->scratch->path('picture');
+    match ($kind) {
+        'jpeg', 'heic', 'tiff' => imagejpeg($picture, $path), default => imagepng($picture, $path)
+    };
+    if ($kind === 'heic') {
+        (new NativeTool)->run(['heif-enc', '-o', $this->scratch->path('p.heic'), $path]);
+        $path = $this->scratch->path('p.heic');
+    }
+    $brought = $this->converter->toPdf($path);
+    expect($brought->pages)->toBe(1)->and(PdfLook::into($this->scratch->put('out.pdf', $brought->pdf))->pages())->toEqual([[792.0, 612.0]]);
+})->with(['jpeg', 'png', 'see-through', 'heic']);
+
+it('takes Word texts', function () {
+    $brought = ($this->take)('{\rtf1\ansi Terms of {\b Quillmark}\par}');
+    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was made from a Word text; look through its pages.']);
+});
+
+it('takes out what starts, sends or moves, and says so', function () {
+    $brought = ($this->take)(MadePdf::of([
+        1 => '<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert(1)) >> /Names << /EmbeddedFiles << /Names [(a) 6 0 R] >> /JavaScript << /Names [(b) 7 0 R] >> >> >>',
+        2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
+        3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /AA << /O 7 0 R >> /Annots [4 0 R << /Type /Annot /Subtype /FileAttachment /Rect [0 0 9 9] /FS 6 0 R >>] >>',
+        4 => '<< /Type /Annot /Subtype /Link /Rect [0 0 90 90] /A << /S /Launch /F (run.exe) /Next << /S /URI /URI (https://x.example) >> >> >>',
+        6 => '<< /Type /Filespec /F (a.bin) >>', 7 => '<< /S /JavaScript /JS (app.launchURL\(1\)) >>',
+    ]));
+    $raw = (new NativeTool)->run(['qpdf', '--qdf', '--object-streams=disable', $this->scratch->put('clean.pdf', $brought->pdf), '-']);
+    expect($raw)->not->toContain('JavaScript')->not->toContain('/JS')->not->toContain('Launch')->not->toContain('run.exe')->not->toContain('EmbeddedFiles')->not->toContain('FileAttachment')->not->toContain('/AA')
+        ->and($brought->notes)->toContain('An action on opening was taken out.')->toContain('Attached files were taken out.')->toContain('Actions that start by themselves were taken out.')->toContain('Links that start or send something were taken out.');
+});
+
+it('keeps what stands in fields when they become a part of the page', function () {
+    $brought = ($this->take)(MadePdf::form());
+    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('old')->toContain('Quoin')->and($brought->notes)->toBe(['Its 12 fields became a part of the page.']);
+});
+
+it('takes off a lock that needs no password, and refuses one that does', function () {
+    $path = $this->scratch->put('plain.pdf', ($this->plain)());
+    (new NativeTool)->run(['qpdf', '--encrypt', '', 'owner', '256', '--modify=none', '--', $path, $this->scratch->path('owner.pdf')]);
+    (new NativeTool)->run(['qpdf', '--encrypt', 'user', 'owner', '256', '--', $path, $this->scratch->path('user.pdf')]);
+    expect($this->converter->toPdf($this->scratch->path('owner.pdf'))->notes)->toBe(['Its lock against printing or changing was taken off.'])
+        ->and(fn () => $this->converter->toPdf($this->scratch->path('user.pdf')))->toThrow(BringRefused::class, 'locked with a password');
+});
+
+it('refuses in words what it cannot take', function (string $what, string $told) {
+    $bytes = match ($what) {
+        'cut off' => substr(($this->plain)(), 0, 900), 'text' => 'Dear all, please find attached', 'nothing' => '', 'noise' => random_bytes(4000), 'half a picture' => (static function (): string {
+            ob_start();
+            imagepng(imagecreatetruecolor(400, 400));
+
+            return substr((string) ob_get_clean(), 0, 60);
+        })(),
+        'tiny page' => MadePdf::of([1 => '<< /Type /Catalog /Pages 2 0 R >>', 2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', 3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 20 20] >>']),
+        'no pages' => MadePdf::of([1 => '<< /Type /Catalog /Pages 2 0 R >>', 2 => '<< /Type /Pages /Kids [] /Count 0 >>']),
+        default => "PK\x03\x04".random_bytes(400),
+    };
+    expect(fn () => ($this->take)($bytes))->toThrow(BringRefused::class, $told);
+})->with([['cut off', 'cut off: its end is missing'], ['text', 'This is no PDF, picture'], ['nothing', 'This file is empty'], ['noise', 'This is no PDF'], ['half a picture', 'damaged'], ['tiny page', 'smaller than an inch'], ['no pages', 'no pages'], ['zip', 'This is no PDF']]);
+
+it('answers every broken PDF with a clean one or a refusal, never otherwise', function () {
+    mt_srand(20261123);
+    $seeds = [($this->plain)(), MadePdf::form(), MadePdf::page(MadePdf::text(72, 700, 'Seed'))];
+    for ($round = 0; $round < 60; $round++) {
+        $bytes = $seeds[$round % 3];
+        for ($hits = mt_rand(1, 30); $hits > 0; $hits--) {
+            $at = mt_rand(0, strlen($bytes) - 1);
+            $bytes = match (mt_rand(0, 3)) {
+                0 => substr_replace($bytes, chr(mt_rand(0, 255)), $at, 1), 1 => substr_replace($bytes, '', $at, mt_rand(1, 40)),
+                2 => substr_replace($bytes, substr($bytes, mt_rand(0, $at), mt_rand(1, 60)), $at, 0), default => substr_replace($bytes, (string) mt_rand(0, 99999), $at, 2),
+            };
+        }
+        try {
+            $brought = ($this->take)($bytes, "fuzz-{$round}.pdf");
+            expect($brought->pages)->toBeGreaterThan(0)->and(PdfLook::into($this->scratch->put('out.pdf', $brought->pdf))->pages())->toHaveCount($brought->pages);
+        } catch (BringRefused $refused) {
+            expect($refused->getMessage())->not->toBe('')->not->toContain('qpdf');
+        }
+    }
+});
+
+it('knows an awaited paper by the file\'s name or by its heading, and guesses nothing', function (string $name, string $text, ?string $key) {
+    $awaited = ['a' => 'Closing statement', 'b' => 'Earnest money receipt', 'c' => 'Closing statement copy'];
+    expect(Placeholder::thatFits($awaited, $name, $text))->toBe($key);
+})->with([
+    ['EARNEST_money-receipt (2).pdf', '', 'b'], ['scan0001.pdf', "Anchorfield Title & Escrow\nEarnest Money Receipt\nReceived", 'b'], ['closing statement.pdf', '', 'a'], ['closing statement copy.pdf', '', 'c'],
+    ['scan0002.pdf', 'Survey of parcel 12', null], ['receipt.pdf', '', null],
+]);
