@@ -17,6 +17,9 @@ use App\Files\Http\PartiesController;
 use App\Files\Http\StatusController;
 use App\Files\Http\TaskController;
 use App\Files\Http\TodayController;
+use App\Forms\Http\FillController;
+use App\Forms\Http\FillLink;
+use App\Forms\Http\FillRequestController;
 use App\Intake\Http\MailController;
 use App\Office\Http\HealthController;
 use App\Office\Http\OfficeController;
@@ -64,6 +67,17 @@ Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class]
     Route::post('/ask', [SignController::class, 'ask']);
     Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->whereNumber(['position', 'page']);
     Route::get('/set.pdf', [SignController::class, 'set']);
+});
+
+Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])->group(static function (): void {
+    Route::get('/', [FillController::class, 'show']);
+    Route::get('/questions/{number}', [FillController::class, 'question'])->whereNumber('number');
+    Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->whereNumber('number');
+    Route::get('/papers/{paperkey}', [FillController::class, 'paper']);
+    Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry']);
+    Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->whereNumber('page');
+    Route::post('/finish', [FillController::class, 'finish']);
+    Route::post('/another', [FillController::class, 'another']);
 });
 
 Route::middleware('auth')->group(static function (): void {
@@ -141,6 +155,11 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/tasks', [TaskController::class, 'mark']);
     Route::post('/files/{file}/tasks', [TaskController::class, 'store']);
 
+    Route::get('/files/{file}/fill-requests', [FillRequestController::class, 'index']);
+    Route::post('/files/{file}/fill-requests', [FillRequestController::class, 'store']);
+    Route::post('/fill-requests/{fill}/remind', [FillRequestController::class, 'remind']);
+    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack']);
+    Route::post('/fill-requests/{fill}/renew', [FillRequestController::class, 'renew']);
     Route::get('/files/{file}/forms', [FormsController::class, 'index']);
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring']);

@@ -22,6 +22,12 @@ final class Actor
         return $this->other ?? $this->user()->name ?? 'Unanimus';
     }
 
+    /** The name of the one from outside; null when it is someone of the house or the application. */
+    public function outsider(): ?string
+    {
+        return $this->other;
+    }
+
     public function userId(): ?int
     {
         return $this->other === null ? $this->user()?->id : null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail;
 
+use App\Files\Models\DealFile;
 use App\Mail\Jobs\SendLetter;
 use App\Mail\Models\Letter;
 use App\Signing\Models\Round;
@@ -84,6 +85,13 @@ final class Post
     {
         $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $brokerageId, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action_url' => $url]);
         $letter->wasRecentlyCreated && SendLetter::dispatch($brokerageId, $letter->id);
+    }
+
+    /** A letter about a file that is about no round. */
+    public static function ofFile(DealFile $file, string $once, string $name, string $address, string $subject, string $body, string $label, string $url): void
+    {
+        $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action_url' => $url]);
+        $letter->wasRecentlyCreated && SendLetter::dispatch($file->brokerage_id, $letter->id);
     }
 
     private static function letter(Round $round, string $once, string $name, string $address, string $subject, string $body, ?string $label = null, ?string $url = null, ?string $attachment = null, ?string $attachmentName = null): void

@@ -20,8 +20,9 @@ final readonly class PaperView
     /**
      * @param list<array{float, float}> $sizes
      * @param list<Blank> $missing
+     * @param array<string, string> $by the client who made an entry, by blank
      */
-    private function __construct(public Paper $paper, public ?Form $form, public ?Filling $filling, public array $sizes, public array $missing, public string $stamp, public string $stored)
+    private function __construct(public Paper $paper, public ?Form $form, public ?Filling $filling, public array $sizes, public array $missing, public string $stamp, public string $stored, public array $by = [])
     {
     }
 
@@ -33,7 +34,9 @@ final readonly class PaperView
             $filling = Filling::of($form, $paper->entries(), FactBook::of($paper->file));
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
-            return new self($paper, $form, $filling, $form->pages, $filling->missing(), substr((string) md5_file($form->pdf), 0, 8), self::time($last, $paper));
+            $by = $asked ? DB::table('paper_values')->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')->where('paper_values.paper_id', $paper->id)->whereNotNull('by_name')->pluck('by_name', 'paper_values.blank')->all() : [];
+
+            return new self($paper, $form, $filling, $form->pages, $filling->missing(), substr((string) md5_file($form->pdf), 0, 8), self::time($last, $paper), $by);
         }
         $version = $paper->latest;
         $sizes = $version === null ? [] : array_slice(\Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages(), $version->first_page - 1, $version->pages);

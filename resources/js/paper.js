@@ -2,7 +2,7 @@
 // device, in order, and are sent when it is back. An entry carries its own key, so that it is stored once.
 
 const paper = document.querySelector('[data-paper]');
-const url = `/papers/${paper.dataset.paper}/entries`;
+const url = paper.dataset.entries || `/papers/${paper.dataset.paper}/entries`;
 const token = document.querySelector('meta[name=csrf-token]').content;
 const shelf = `unanimus:entries:${paper.dataset.paper}`;
 const stored = document.querySelector('#stored');
@@ -86,11 +86,11 @@ function show(body, entry) {
         }
     }
     count(body.missing);
-    if (body.ask) {
+    if (body.ask && ask) {
         ask.hidden = false;
         ask.dataset.blank = body.ask.blank;
         ask.querySelector('#ask-text').textContent = `${body.ask.term} is ${body.ask.there || 'empty'} in the file's terms and ${body.ask.here || 'empty'} here.`;
-    } else if (entry.blank === ask.dataset.blank) {
+    } else if (ask && entry.blank === ask.dataset.blank) {
         ask.hidden = true;
     }
 }
@@ -103,7 +103,9 @@ function refuse(entry, message) {
     field?.focus();
 }
 
-function count(missing) {
+function count(all) {
+    // On a client's page only their own blanks count.
+    const missing = all.filter((name) => known.has(name));
     const left = document.querySelector('#left');
     left.textContent = missing.length === 0 ? 'nothing missing' : missing.length === 1 ? 'one blank missing' : `${missing.length} blanks missing`;
     left.className = missing.length === 0 ? 'ok' : 'hot';

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Sight;
 use App\Access\User;
 use App\Files\Models\DealFile;
+use App\Forms\Actions\KeepFillRequest;
 use App\Office\Models\Office;
 use App\Office\Models\OfficeRole;
 use App\Signing\Actions\ComposeRound;
@@ -28,6 +29,11 @@ function guardedRoutes(): array
         'status' => ['POST', '/files/{file}/status', ['status' => 'terminated', 'reason' => 'x']],
         'log of a paper' => ['GET', '/papers/{paper}/log', []],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
+        'fill requests' => ['GET', '/files/{file}/fill-requests', []],
+        'ask to fill' => ['POST', '/files/{file}/fill-requests', ['to' => ['buyer.1'], 'papers' => ['{paperkey}'], 'last_day' => '2030-01-01']],
+        'remind to fill' => ['POST', '/fill-requests/{fill}/remind', []],
+        'take a fill request back' => ['POST', '/fill-requests/{fill}/take-back', []],
+        'renew a fill request' => ['POST', '/fill-requests/{fill}/renew', ['last_day' => '2030-01-01']],
         'find forms' => ['GET', '/files/{file}/forms', []],
         'take a form' => ['POST', '/files/{file}/forms/M-207', ['what' => 'take']],
         'dates' => ['GET', '/files/{file}/dates', []],
@@ -83,10 +89,11 @@ function placesIn(DealFile $file): array
     $paper = $file->papers()->where('form_number', 'M-102')->firstOrFail();
     Auth::setUser(test()->people['tomas']);
     $round = app(ComposeRound::class)($file, [$paper], test()->people['tomas']);
+    $fill = app(KeepFillRequest::class)->ask($file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']), [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$file->papers->firstWhere('form_number', 'M-201')], [], $file->office->today()->plusDays(5), '', test()->people['tomas'])[0];
     Auth::forgetGuards();
 
     return [
-        '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
+        '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
         '{requirement}' => $file->requirements()->firstOrFail()->key,
     ];
 }

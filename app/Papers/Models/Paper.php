@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Models;
 
+use App\Access\Actor;
 use App\Access\HasKey;
 use App\Files\Models\DealFile;
 use App\Review\Models\Requirement;
@@ -100,8 +101,8 @@ final class Paper extends Model
     public function keepEntry(string $blank, ?string $value, string $clientKey, ?int $userId): bool
     {
         $new = DB::selectOne(
-            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
-            [$this->brokerage_id, $this->deal_file_id, $this->id, $blank, $value, $clientKey, $userId],
+            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id, by_name) VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
+            [$this->brokerage_id, $this->deal_file_id, $this->id, $blank, $value, $clientKey, $userId, app(Actor::class)->outsider()],
         );
         if ($new === null) {
             return false;

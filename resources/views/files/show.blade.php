@@ -52,7 +52,7 @@
             <ol class="bring-in" id="bringing" hidden aria-live="polite"></ol>
             @if ($works)
             <div class="board-head">
-                @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a>@endif
+                @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a> <a class="button tight" href="/files/{{ $file->key }}/fill-requests">Have filled in</a>@endif
                 <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, Word; several at once; or drop them on this page">Bring in papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \App\Papers\Http\PaperController::TAKEN }}" aria-label="Bring in papers"></label></form>
                 @if ($file->status->isOpen())<form class="in-row" data-kit-of="{{ $file->key }}"><span class="select"><select aria-label="Apply a kit"><option value="">Apply a kit …</option>@foreach ($shelf as $one)<option value="/files/{{ $file->key }}/kits/{{ $one['kit']->key }}">{{ $one['kit']->name }}{{ $file->kits->contains('kit', $one['kit']->key) ? ' ✓' : '' }}</option>@endforeach</select></span></form>@endif
                 <div class="acts">

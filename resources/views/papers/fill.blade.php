@@ -29,14 +29,7 @@
                         @foreach ($view->on($index + 1) as $filled)
                             @php($b = $filled->blank)
                             <foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">
-                                @php($class = 'blank'.($view->isMissing($b->name) ? ' missing' : '').($filled->departs ? ' departs' : ''))
-                                @if ($b->kind->value === 'tick')
-                                    <input xmlns="http://www.w3.org/1999/xhtml" type="checkbox" class="{{ $class }}" data-blank="{{ $b->name }}" aria-label="{{ $b->label }}" title="{{ $b->label }} · {{ $filled->source }}" @checked($filled->value !== '')>
-                                @elseif ($b->kind->value === 'lines')
-                                    <textarea xmlns="http://www.w3.org/1999/xhtml" class="{{ $class }}" data-blank="{{ $b->name }}" aria-label="{{ $b->label }}" title="{{ $b->label }} · {{ $filled->source }}">{{ $filled->value }}</textarea>
-                                @else
-                                    <input xmlns="http://www.w3.org/1999/xhtml" class="{{ $class }}" data-blank="{{ $b->name }}" aria-label="{{ $b->label }}" title="{{ $b->label }} · {{ $filled->source }}" value="{{ \App\Papers\PaperView::shown($filled) }}" autocomplete="off" @if (in_array($b->kind->value, ['money', 'percent', 'number'])) inputmode="decimal" @endif>
-                                @endif
+                                @include('papers.blank')
                             </foreignObject>
                         @endforeach
                     </svg>
@@ -56,7 +49,7 @@
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')
                     <li data-list="{{ $filled->blank->name }}" @class(['missing' => $view->isMissing($filled->blank->name)])>
                         <button type="button" data-go="{{ $filled->blank->name }}"><span class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ? ($filled->value === '' ? '' : 'ticked') : \App\Papers\PaperView::shown($filled) }}</span></button>
-                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : $filled->source }}</small>
+                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : (isset($view->by[$filled->blank->name]) ? 'entered by '.$view->by[$filled->blank->name] : $filled->source) }}</small>
                     </li>
                     @endif
                 @endforeach

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms\Actions;
+
+use App\Files\FactBook;
+use App\Forms\Models\FillRequest;
+use App\History\History;
+use App\Mail\Post;
+use App\Papers\Actions\StoreEntry;
+use App\Papers\Models\Paper;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Blank;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\FillStatus;
+
+/** What a client enters on their link, and their finishing. */
+final class AnswerFillRequest
+{
+    public function __construct(private readonly StoreEntry $store, private readonly KeepFillRequest $keep)
+    {
+    }
+
+    /**
+     * Stores one entry as the client's.
+     *
+     * @throws StepRefused when the link takes nothing any more, or the blank is not theirs
+     * @throws \Unanimus\Terms\EntryUnreadable when it cannot be read as what the blank holds
+     */
+    public function enter(FillRequest $request, Paper $paper, string $blank, string $typed, string $key): void
+    {
+        $this->keep->mustTake($request);
+        if (! in_array($blank, FillRequest::asked($paper), true)) {
+            throw new StepRefused('This is not for you to fill.');
+        }
+        ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}");
+    }
+
+    /**
+     * The client is done. Doing it twice tells the agent once.
+     *
+     * @throws StepRefused when something required of theirs is empty, or the link takes nothing any more
+     */
+    public function finish(FillRequest $request): void
+    {
+        $locked = FillRequest::query()->whereKey($request->id)->lockForUpdate()->firstOrFail();
+        if ($locked->status === FillStatus::Finished) {
+            return;
+        }
+        $this->keep->mustTake($request);
+        $left = self::left($request);
+        if ($left !== []) {
+            throw new StepRefused((count($left) === 1 ? 'One answer is' : count($left).' answers are').' still missing: '.implode(', ', array_map(static fn (array $one) => $one[1]->label, array_slice($left, 0, 6))).(count($left) > 6 ? ' …' : '.'));
+        }
+        $locked->update(['status' => FillStatus::Finished, 'finished_at' => now()]);
+        History::add($request->brokerage_id, $request->deal_file_id, 'Filled by the client', ['who' => $request->name, 'papers' => $request->papers->pluck('title')->implode(', ')], $request->side);
+        Post::ofFile($request->file, "filled:{$request->key}:{$request->link_version}", $request->asker->name, $request->asker->email, "Filled in by {$request->name}", "{$request->name} has finished {$request->papers->pluck('title')->implode(', ')} for {$request->file->name}. The answers are in the papers.", 'Open the file', url("/files/{$request->file->key}"));
+    }
+
+    /** @return list<array{Paper, Blank}> what is required of the client and still empty */
+    public static function left(FillRequest $request): array
+    {
+        $facts = FactBook::of($request->file);
+        $left = [];
+        foreach ($request->papers as $paper) {
+            $form = $paper->form();
+            $asked = FillRequest::asked($paper);
+            foreach ($form === null ? [] : Filling::of($form, $paper->load('values')->entries(), $facts)->missing() as $blank) {
+                in_array($blank->name, $asked, true) && $left[] = [$paper, $blank];
+            }
+        }
+
+        return $left;
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms\Actions;
+
+use App\Access\User;
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\Forms\Models\FillRequest;
+use App\History\History;
+use App\Mail\Post;
+use App\Papers\Models\Paper;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\FillStatus;
+use Unanimus\Forms\Questions;
+
+/** Asks clients to fill their part of papers; reminds them, takes it back, gives them another link. */
+final class KeepFillRequest
+{
+    /**
+     * Asks each client, in a letter of their own.
+     *
+     * @param list<array{party: \App\Files\Models\Party, email: string}> $clients
+     * @param list<Paper> $papers drafts
+     * @param array<string, list<string>> $blanks by paper; a paper that is not named is asked for whatever is open on it
+     * @return list<FillRequest>
+     *
+     * @throws StepRefused when nobody is asked, nothing is to fill, or the last day is past
+     */
+    public function ask(DealFile $file, array $clients, array $papers, array $blanks, LocalDate $lastDay, string $message, User $asker): array
+    {
+        $today = $file->office->today();
+        match (true) {
+            $clients === [] => throw new StepRefused('Say who is to fill it.'),
+            $papers === [] => throw new StepRefused('Choose at least one paper to be filled.'),
+            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past."),
+            default => null,
+        };
+        $asked = $this->asked($file, $papers, $blanks);
+        $requests = [];
+        foreach ($clients as ['party' => $party, 'email' => $email]) {
+            $request = FillRequest::create([
+                'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'party_id' => $party->id, 'side' => $file->side === 'both' ? $file->sideOf($asker) : null, 'name' => $party->name, 'email' => $email,
+                'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'asked_by' => $asker->id,
+            ]);
+            foreach ($asked as $position => [$paper, $names]) {
+                DB::table('fill_request_papers')->insert(['fill_request_id' => $request->id, 'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'position' => $position, 'blanks' => json_encode($names, JSON_THROW_ON_ERROR)]);
+            }
+            History::add($file->brokerage_id, $file->id, 'Asked to fill', ['who' => $party->name, 'papers' => implode(', ', array_map(static fn (array $one) => $one[0]->title, $asked)), 'until' => $lastDay->iso()], $request->side);
+            $this->write($request->setRelation('file', $file)->setRelation('asker', $asker), 'first');
+            $requests[] = $request;
+        }
+
+        return $requests;
+    }
+
+    public function remind(FillRequest $request): void
+    {
+        $this->mustTake($request);
+        $request->update(['reminded_on' => $request->file->office->today()->iso()]);
+        $this->write($request, 'remind:'.now()->format('YmdHi'));
+    }
+
+    public function takeBack(FillRequest $request): void
+    {
+        if ($request->status !== FillStatus::Out) {
+            throw new StepRefused("{$request->name} has finished already; what they entered is in the papers.");
+        }
+        $request->update(['status' => FillStatus::TakenBack]);
+        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request taken back', ['who' => $request->name], $request->side);
+    }
+
+    /** A new link with a new last day; the old one is dead. */
+    public function renew(FillRequest $request, LocalDate $lastDay): void
+    {
+        $today = $request->file->office->today();
+        if ($lastDay->isBefore($today)) {
+            throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past.");
+        }
+        $request->update(['status' => FillStatus::Out, 'last_day' => $lastDay->iso(), 'link_version' => $request->link_version + 1, 'finished_at' => null]);
+        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request sent anew', ['who' => $request->name, 'until' => $lastDay->iso()], $request->side);
+        $this->write($request, 'first');
+    }
+
+    /** @throws StepRefused when the link takes nothing any more */
+    public function mustTake(FillRequest $request): void
+    {
+        if (! $request->takes()) {
+            throw new StepRefused('This link takes no entries any more. What was entered is kept; ask for another link to go on.');
+        }
+    }
+
+    /**
+     * @param list<Paper> $papers
+     * @param array<string, list<string>> $blanks
+     * @return list<array{Paper, list<string>}>
+     */
+    private function asked(DealFile $file, array $papers, array $blanks): array
+    {
+        $asked = [];
+        $facts = FactBook::of($file);
+        foreach ($papers as $paper) {
+            $form = $paper->form();
+            if ($form === null || ! $paper->isDraft()) {
+                throw new StepRefused("“{$paper->title}” takes no entries; only drafts of forms can be filled.");
+            }
+            $filling = Filling::of($form, $paper->entries(), $facts);
+            $names = array_key_exists($paper->key, $blanks) ? array_values(array_intersect(array_map(strval(...), array_keys($filling->blanks)), $blanks[$paper->key])) : Questions::open($filling);
+            $names === [] || $asked[] = [$paper, $names];
+        }
+        if ($asked === []) {
+            throw new StepRefused('Nothing on these papers is left to fill.');
+        }
+
+        return $asked;
+    }
+
+    private function write(FillRequest $request, string $once): void
+    {
+        $papers = $request->load('papers')->papers->pluck('title')->implode(', ');
+        $last = $request->lastDay()->long();
+        Post::ofFile($request->file, "fill:{$request->key}:{$request->link_version}:{$once}", $request->name, $request->email, "Please fill in: {$papers}",
+            "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".($request->message === '' ? '' : "{$request->message}\n\n").'What you enter is kept as you go; you can stop and come back with the same button, also on another device. It is meant for you alone: please do not pass this letter on.',
+            'Fill in', $request->link());
+    }
+}

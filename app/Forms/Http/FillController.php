@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms\Http;
+
+use App\Files\FactBook;
+use App\Forms\Actions\AnswerFillRequest;
+use App\Forms\Models\FillRequest;
+use App\Mail\Post;
+use App\Papers\Models\Paper;
+use App\Papers\PageStore;
+use App\Papers\PaperView;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Filled;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Questions;
+use Unanimus\Terms\EntryUnreadable;
+
+/** The client's pages of a fill request: no account, one link, question by question or on the page. */
+final class FillController
+{
+    public function __construct(private readonly AnswerFillRequest $answer)
+    {
+    }
+
+    public function show(Request $request, string $token): View
+    {
+        $fill = $this->fill($request);
+        $fill->opened_at ?? $fill->update(['opened_at' => now()]);
+        $all = $this->questions($fill);
+
+        return view('forms.fill', ['fill' => $fill, 'token' => $token, 'questions' => $all, 'next' => $this->next($all, 0, true) ?? 1, 'answered' => count(array_filter($all, static fn (array $one) => $one['answered'])), 'left' => AnswerFillRequest::left($fill)]);
+    }
+
+    public function question(Request $request, string $token, int $number): View
+    {
+        $fill = $this->fill($request);
+        $all = $this->questions($fill);
+        abort_if(! isset($all[$number - 1]), 404);
+
+        return view('forms.question', ['fill' => $fill, 'token' => $token, 'number' => $number, 'count' => count($all), 'asked' => $all[$number - 1], 'key' => strtolower((string) Str::ulid())]);
+    }
+
+    public function answerQuestion(Request $request, string $token, int $number): RedirectResponse
+    {
+        $fill = $this->fill($request);
+        $all = $this->questions($fill);
+        $asked = $all[$number - 1] ?? abort(404);
+        $given = $request->validate(['key' => 'required|string|min:8|max:60|regex:/^[\w-]+$/', 'value' => 'nullable|string|max:8000', 'choice' => 'nullable|string|max:60', 'go' => 'required|in:next,back,rest']);
+        try {
+            foreach ($asked['question'] as $index => $filled) {
+                $tick = $filled->blank->kind->value === 'tick';
+                $typed = $tick ? (($given['choice'] ?? '') === $filled->blank->name ? 'x' : '') : (string) ($given['value'] ?? '');
+                // A choice clears the others of its group by itself; only what is taken back is cleared here.
+                if ($tick ? ($typed === 'x') !== ($filled->value !== '') && ($typed === 'x' || ($given['choice'] ?? '') === '') : $typed !== PaperView::shown($filled)) {
+                    $this->answer->enter($fill, $asked['paper'], $filled->blank->name, $typed, "{$given['key']}:{$index}");
+                }
+            }
+        } catch (EntryUnreadable $unreadable) {
+            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => $unreadable->getMessage()])->withInput();
+        }
+        $to = match ($given['go']) {
+            'back' => max(1, $number - 1),
+            'next' => $this->next($this->questions($this->reload($fill)), $number, false),
+            default => null,
+        };
+
+        return redirect($to === null ? "/fill/{$token}" : "/fill/{$token}/questions/{$to}");
+    }
+
+    public function paper(Request $request, string $token, string $paperkey): View
+    {
+        $fill = $this->fill($request);
+        $one = $this->paperOf($fill, $paperkey);
+
+        return view('forms.fill-page', ['fill' => $fill, 'token' => $token, 'paper' => $one, 'asked' => FillRequest::asked($one), 'view' => PaperView::of($one)]);
+    }
+
+    public function entry(Request $request, string $token, string $paperkey): JsonResponse
+    {
+        $fill = $this->fill($request);
+        $one = $this->paperOf($fill, $paperkey);
+        $given = $request->validate(['blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/']);
+        try {
+            $this->answer->enter($fill, $one, $given['blank'], (string) $given['value'], $given['key']);
+        } catch (EntryUnreadable|StepRefused $refused) {
+            return new JsonResponse(['message' => $refused->getMessage()], 422);
+        }
+
+        return new JsonResponse([...PaperView::of($one->load('values'), false)->changes($given['blank']), 'ask' => null]);
+    }
+
+    public function image(Request $request, string $token, string $paperkey, int $page): Response
+    {
+        $form = $this->paperOf($this->fill($request), $paperkey)->form() ?? abort(404);
+        abort_if($page < 1 || $page > count($form->pages), 404);
+
+        return PageStore::send($form->pdf, "{$form->number}-{$form->revision}-".substr((string) md5_file($form->pdf), 0, 8), $page);
+    }
+
+    public function finish(Request $request, string $token): RedirectResponse
+    {
+        $this->answer->finish($this->fill($request));
+
+        return redirect("/fill/{$token}");
+    }
+
+    /** Someone whose link is dead asks for another. */
+    public function another(Request $request, string $token): RedirectResponse
+    {
+        $fill = $this->fill($request);
+        Post::ofFile($fill->file, "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'), $fill->asker->name, $fill->asker->email, "{$fill->name} asks for another link", "The link for {$fill->papers->pluck('title')->implode(', ')} of {$fill->file->name} takes no entries any more, and {$fill->name} would like to go on. What was entered is kept.", 'Give another link', url("/files/{$fill->file->key}/fill-requests"));
+
+        return redirect("/fill/{$token}")->with('told', "{$fill->asker->name} has been told and will send you another link.");
+    }
+
+    /** @return list<array{paper: Paper, question: non-empty-list<Filled>, answered: bool, rests: bool}> */
+    private function questions(FillRequest $fill): array
+    {
+        $facts = FactBook::of($fill->file);
+        $all = [];
+        foreach ($fill->papers as $paper) {
+            $filling = Filling::of($paper->form() ?? abort(404), $paper->entries(), $facts);
+            foreach (Questions::of($filling, FillRequest::asked($paper)) as $question) {
+                $all[] = ['paper' => $paper, 'question' => $question, 'answered' => Questions::isAnswered($question), 'rests' => Questions::rests($question, $filling)];
+            }
+        }
+
+        return $all;
+    }
+
+    /** @param  list<array{paper: Paper, question: non-empty-list<Filled>, answered: bool, rests: bool}>  $all */
+    private function next(array $all, int $after, bool $open): ?int
+    {
+        foreach (array_slice($all, $after, null, true) as $index => $one) {
+            if (! $one['rests'] && ! ($open && $one['answered'])) {
+                return $index + 1;
+            }
+        }
+
+        return null;
+    }
+
+    private function reload(FillRequest $fill): FillRequest
+    {
+        $fill->file->unsetRelation('knownFacts')->load('knownFacts');
+
+        return $fill->load('papers.values');
+    }
+
+    private function paperOf(FillRequest $fill, string $key): Paper
+    {
+        $paper = $fill->papers->firstWhere('key', $key) ?? abort(404);
+
+        return $paper->setRelation('file', $fill->file);
+    }
+
+    private function fill(Request $request): FillRequest
+    {
+        $fill = $request->attributes->get('fill');
+
+        return $fill instanceof FillRequest ? $fill : abort(404);
+    }
+}

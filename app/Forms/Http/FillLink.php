@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms\Http;
+
+use App\Access\Actor;
+use App\Access\Sight;
+use App\Forms\Models\FillRequest;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpFoundation\Response;
+use Unanimus\Forms\FillStatus;
+
+/** Lets a client in on their link: the proof in it is checked, then that one file comes into sight and nothing else. */
+final class FillLink
+{
+    public function __construct(private readonly Actor $actor)
+    {
+    }
+
+    public function handle(Request $request, \Closure $next): Response
+    {
+        [$key, $proof] = explode('.', (string) $request->route('token'), 2) + [1 => ''];
+        $found = preg_match('/^[0-9A-Za-z]{26}$/', $key) === 1 ? DB::selectOne('SELECT * FROM fill_request_of_link(?)', [$key]) : null;
+        if ($found === null || ! hash_equals(FillRequest::proof($key, (int) $found->link_version), $proof)) {
+            return response()->view('forms.no-link', [], 404);
+        }
+        Sight::ofFile((int) $found->brokerage_id, (int) $found->deal_file_id);
+        $fill = FillRequest::query()->with(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'asker', 'papers.values'])->findOrFail($found->id);
+        $this->actor->isFromOutside($fill->name);
+        $request->attributes->set('fill', $fill);
+        if (! $fill->takes() && ! $request->is('fill/*/another')) {
+            return $request->expectsJson()
+                ? response()->json(['message' => 'This link takes no entries any more. What you entered until then is kept. Load the page again to ask for another link.'], 410)
+                : response()->view($fill->status === FillStatus::Finished ? 'forms.fill-done' : 'forms.fill-closed', ['fill' => $fill, 'token' => $fill->token()], $fill->status === FillStatus::Finished ? 200 : 410);
+        }
+
+        return $next($request);
+    }
+}

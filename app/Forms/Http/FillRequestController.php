@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms\Http;
+
+use App\Access\User;
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\Forms\Actions\KeepFillRequest;
+use App\Forms\Models\FillRequest;
+use App\Papers\Models\Paper;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Questions;
+
+/** Asking clients to fill their part, and watching it. */
+final class FillRequestController
+{
+    private const CLIENTS = ['buyer', 'seller', 'tenant', 'landlord', 'other'];
+
+    public function index(Request $request, DealFile $file): View
+    {
+        Gate::authorize('work-on', $file);
+        $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
+        $facts = FactBook::of($file);
+        $drafts = $file->papers->filter(static fn (Paper $paper) => $paper->isDraft() && $paper->state === 'draft')->map(static fn (Paper $paper) => ['paper' => $paper, 'filling' => $filling = Filling::of($paper->form() ?? throw new \LogicException('A draft has a form.'), $paper->entries(), $facts), 'open' => Questions::open($filling)])->values();
+        $requests = FillRequest::query()->with(['papers', 'asker'])->where('deal_file_id', $file->id)->orderByDesc('id')->get()->each(static fn (FillRequest $one) => $one->setRelation('file', $file));
+
+        return view('forms.requests', ['file' => $file, 'drafts' => $drafts, 'requests' => $requests, 'clients' => $file->parties->whereIn('role', self::CLIENTS)->sortBy(static fn ($party) => $party->seat()->order()), 'chosen' => (array) $request->query('papers', []), 'today' => $file->office->today()]);
+    }
+
+    public function store(Request $request, DealFile $file, KeepFillRequest $keep): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate([
+            'to' => 'required|array|max:12', 'to.*' => 'string|max:20', 'email' => 'array', 'email.*' => 'nullable|email:rfc|max:200', 'papers' => 'required|array|max:30', 'papers.*' => 'string|max:26', 'some' => 'array', 'some.*' => 'array|max:600', 'some.*.*' => 'string|max:60',
+            'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000',
+        ], ['to.required' => 'Say who is to fill it.', 'papers.required' => 'Choose at least one paper to be filled.', 'email.*.email' => 'This is no mail address.', 'last_day.required' => 'Give the last day.']);
+        $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
+        $clients = [];
+        foreach ($given['to'] as $seat) {
+            $party = $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ?? throw new StepRefused('One of these people is not in the file any more.');
+            $email = trim((string) ($given['email'][str_replace('.', '_', $seat)] ?? '')) ?: (string) $party->email;
+            if ($email === '') {
+                throw new StepRefused("{$party->name} has no mail address yet. Type it beside the name; it is kept in the file.");
+            }
+            $email === $party->email || $party->reach(['email' => $email]);
+            $clients[] = ['party' => $party, 'email' => $email];
+        }
+        $papers = $file->papers->whereIn('key', $given['papers'])->sortBy('position')->values()->all();
+        $blanks = array_intersect_key($given['some'] ?? [], array_flip($given['papers']));
+        $requests = $keep->ask($file, $clients, array_values($papers), $blanks, $this->day($file, $given['last_day']), (string) ($given['message'] ?? ''), $this->user($request));
+
+        return redirect("/files/{$file->key}/fill-requests")->with('told', count($requests) === 1 ? "{$requests[0]->name} has been asked." : count($requests).' people have been asked, each in a letter of their own.');
+    }
+
+    public function remind(Request $request, FillRequest $fill, KeepFillRequest $keep): RedirectResponse
+    {
+        $keep->remind($this->mine($fill));
+
+        return back()->with('told', "{$fill->name} has been reminded.");
+    }
+
+    public function takeBack(FillRequest $fill, KeepFillRequest $keep): RedirectResponse
+    {
+        $keep->takeBack($this->mine($fill));
+
+        return back()->with('told', 'The link is dead; what was entered stays in the papers.');
+    }
+
+    public function renew(Request $request, FillRequest $fill, KeepFillRequest $keep): RedirectResponse
+    {
+        $request->validate(['last_day' => 'required|string|max:40']);
+        $keep->renew($this->mine($fill), $this->day($fill->file, (string) $request->input('last_day')));
+
+        return back()->with('told', "{$fill->name} has another link; the old one is dead.");
+    }
+
+    private function mine(FillRequest $fill): FillRequest
+    {
+        Gate::authorize('work-on', $fill->load(['file.office', 'file.members', 'asker'])->file);
+
+        return $fill;
+    }
+
+    private function day(DealFile $file, string $typed): LocalDate
+    {
+        try {
+            return LocalDate::parse($typed, $file->office->today());
+        } catch (DateUnreadable $unreadable) {
+            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+        }
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

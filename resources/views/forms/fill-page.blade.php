@@ -1,0 +1,22 @@
+<x-guest :title="$paper->title" :from="$fill->asker->name" :scripts="['resources/js/paper.js']">
+    <div class="desk-bar fill-bar" data-paper="{{ $paper->key }}" data-entries="/fill/{{ $token }}/papers/{{ $paper->key }}/entries">
+        <a class="button tight" href="/fill/{{ $token }}">Back</a>
+        <span id="stored" class="stored" role="status">every entry is kept as you leave it</span>
+        <span class="in-row"><b id="left">{{ count(array_filter($view->missing, fn ($blank) => in_array($blank->name, $asked, true))) }} needed</b> <button class="button tight" type="button" id="next-missing">Next</button></span>
+    </div>
+    <div class="fill-pages">
+        @foreach ($view->sizes as $index => [$width, $height])
+            <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
+                <svg viewBox="0 0 {{ $width }} {{ $height }}">
+                    <image href="/fill/{{ $token }}/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
+                    @foreach ($view->on($index + 1) as $filled)
+                        @php($b = $filled->blank)
+                        @if (in_array($b->name, $asked, true))<foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">@include('papers.blank')</foreignObject>
+                        @elseif ($filled->value !== '')@if ($b->kind->value === 'tick')<path class="was-ticked" d="M{{ $b->place->x + 2 }} {{ $b->place->y + 2 }}l{{ $b->place->width - 4 }} {{ $b->place->height - 4 }}m0 {{ 4 - $b->place->height }}l{{ 4 - $b->place->width }} {{ $b->place->height - 4 }}"/>@else<text class="was-filled" x="{{ $b->place->x + 1.5 }}" y="{{ $b->place->y + $b->place->height - 2.6 }}">{{ mb_strimwidth(\App\Papers\PaperView::shown($filled), 0, (int) ($b->place->width / 4.4), '…') }}</text>@endif @endif
+                    @endforeach
+                </svg>
+            </section>
+        @endforeach
+    </div>
+    <p class="sheet"><a class="button now wide-button" href="/fill/{{ $token }}">Done with this page</a></p>
+</x-guest>

@@ -1,0 +1,29 @@
+@php
+    $first = $asked['question'][0];
+    $blank = $first->blank;
+    $several = $blank->kind->value === 'tick';
+    $labels = array_map(fn ($filled) => $filled->blank->label, $asked['question']);
+    $stem = count($labels) > 1 && str_contains($labels[0], ': ') && count(array_unique(array_map(fn ($label) => strtok($label, ':'), $labels))) === 1 ? strtok($labels[0], ':') : null;
+@endphp
+<x-guest :title="$asked['paper']->title" :from="$fill->asker->name">
+    <form class="sheet fill-sheet" method="post" action="/fill/{{ $token }}/questions/{{ $number }}">
+        @csrf <input type="hidden" name="key" value="{{ $key }}">
+        <p class="dim small">Question {{ $number }} of {{ $count }} <progress max="{{ $count }}" value="{{ $number }}" aria-label="Question {{ $number }} of {{ $count }}"></progress></p>
+        @if ($several)
+            <fieldset><legend>{{ $stem ?? (count($labels) > 1 ? 'Which is it?' : $blank->label) }}</legend>
+            @foreach ($asked['question'] as $filled)
+                <label class="choice"><input type="{{ count($labels) > 1 ? 'radio' : 'checkbox' }}" name="choice" value="{{ $filled->blank->name }}" @checked($filled->value !== '')> {{ $stem === null ? (count($labels) > 1 ? $filled->blank->label : 'Yes, this applies') : ucfirst(trim(substr($filled->blank->label, strlen($stem) + 1))) }}</label>
+            @endforeach
+            @if (count($labels) > 1)<label class="choice dim"><input type="radio" name="choice" value="" @checked(array_filter($asked['question'], fn ($filled) => $filled->value !== '') === [])> Not answered yet</label>@endif
+            </fieldset>
+        @else
+            <label class="ask-label" for="value">{{ $blank->label }}</label>
+            @if ($blank->kind->value === 'lines')<textarea class="textarea" id="value" name="value" rows="5" autofocus>{{ old('value', $first->value) }}</textarea>
+            @else<input class="input" id="value" name="value" value="{{ old('value', \App\Papers\PaperView::shown($first)) }}" autocomplete="off" autofocus @if (in_array($blank->kind->value, ['money', 'percent', 'number'])) inputmode="decimal" @endif @error('value') aria-invalid="true" aria-describedby="wrong" @enderror>@endif
+            @error('value')<p class="late" id="wrong" role="alert">{{ $message }} What you entered before is kept.</p>@enderror
+            <p class="dim small">{{ ['money' => 'An amount in dollars: 1,250 or 450k', 'percent' => 'A percentage: 3 or 2.5', 'date' => 'A day: 5/14, May 14 or 2027-05-14', 'time' => 'A time: 3pm or 15:00', 'number' => 'A number'][$blank->kind->value] ?? '' }}{{ $blank->required ? '' : ' May be left empty.' }}</p>
+        @endif
+        <div class="fill-go"><button class="button now wide-button" name="go" value="next">Keep and go on</button> <button class="button" name="go" value="back" @disabled($number === 1)>Back</button> <button class="button plain" name="go" value="rest">Stop here for now</button></div>
+        <figure class="fill-look"><svg viewBox="{{ max(0, $blank->place->x - 60) }} {{ max(0, $blank->place->y - 60) }} 340 130" role="img" aria-label="Where it stands on page {{ $blank->page }}"><image href="/fill/{{ $token }}/papers/{{ $asked['paper']->key }}/pages/{{ $blank->page }}.webp" width="{{ $asked['paper']->form()->pages[$blank->page - 1][0] }}" height="{{ $asked['paper']->form()->pages[$blank->page - 1][1] }}"/>@foreach ($asked['question'] as $filled)<rect class="differs" x="{{ $filled->blank->place->x - 1 }}" y="{{ $filled->blank->place->y - 1 }}" width="{{ $filled->blank->place->width + 2 }}" height="{{ $filled->blank->place->height + 2 }}"/>@endforeach</svg><figcaption class="dim small">{{ $asked['paper']->title }}, page {{ $blank->page }} · <a href="/fill/{{ $token }}/papers/{{ $asked['paper']->key }}#page-{{ $blank->page }}">see the page</a></figcaption></figure>
+    </form>
+</x-guest>
