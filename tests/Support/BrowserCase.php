@@ -7,6 +7,7 @@ namespace Tests\Support;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\UnknownErrorException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -206,8 +207,11 @@ abstract class BrowserCase extends TestCase
                 if ($found !== null) {
                     return $found;
                 }
-            } catch (StaleElementReferenceException) {
-                // The part was swapped while it was looked at.
+            } catch (StaleElementReferenceException|UnknownErrorException $gone) {
+                if ($gone instanceof UnknownErrorException && ! str_contains($gone->getMessage(), 'does not belong to the document')) {
+                    throw $gone;
+                }
+                // The part, or the page, was swapped while it was looked at.
             }
             usleep(80_000);
         } while (microtime(true) < $end);

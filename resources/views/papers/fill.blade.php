@@ -6,6 +6,7 @@
             <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
             <a class="button tight" href="/papers/{{ $paper->key }}/log">Every entry</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
+            @include('papers.care')
             <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Have signed</button></form>
         </div>
     </div>

@@ -4,6 +4,7 @@
         <span class="dim">{{ $paper->form_number }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $paper->state === 'out' ? 'out for signature' : $paper->state }}</span>
         <div class="acts">
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
+            @include('papers.care')
             @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_handed_in', 'sent_back']) && $paper->state !== 'out')
                 @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/hand-in">@csrf<button class="button tight now">Hand in{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
             @endif

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\Files\Models\DealFile;
+use App\Files\SearchRow;
+use App\History\History;
+use App\Papers\Bytes;
+use App\Papers\Models\Paper;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\StepRefused;
+use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Converter;
+use Unanimus\Requirements\Stage;
+
+/** What happens to a paper besides filling and signing: its name and stage, a newer version, its end, a copy elsewhere. */
+final class CareForPaper
+{
+    public function __construct(private readonly Converter $converter, private readonly Bytes $bytes)
+    {
+    }
+
+    /** @throws StepRefused when the name is empty or the stage none */
+    public function name(Paper $paper, string $title, string $stage): void
+    {
+        $title = mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', $title)), 0, 120, '…');
+        if ($title === '' || ! in_array($stage, Stage::keys(), true)) {
+            throw new StepRefused('A paper needs a name and a stage; it keeps those it had.');
+        }
+        if ($title === $paper->title && $stage === $paper->stage) {
+            return;
+        }
+        $before = "{$paper->title}, {$paper->stage}";
+        $place = $stage === $paper->stage ? $paper->position : ((int) array_search($stage, Stage::keys(), true) + 1) * 1000 + 900;
+        $paper->update(['title' => $title, 'stage' => $stage, 'position' => $place]);
+        $paper->requirement()->update(['title' => $title, 'stage' => $stage, 'position' => $place]);
+        $this->tell($paper, 'Paper renamed', ['before' => $before, 'after' => "{$title}, {$stage}"]);
+    }
+
+    /**
+     * Puts a newer version over a paper; the earlier ones stay. Over a form of ours it is the copy that was signed on paper.
+     *
+     * @return list<string> what had to be done to the file, in words
+     *
+     * @throws BringRefused when the file cannot be taken
+     * @throws StepRefused when the paper is out for signature or void
+     */
+    public function replace(Paper $paper, string $path, string $name): array
+    {
+        $this->mustBeFree($paper);
+        $brought = $this->converter->toPdf($path);
+        $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
+        $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null);
+        $paper->update(['state' => $paper->form_number === null ? 'ready' : 'signed']);
+        $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', ['file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256]);
+
+        return $brought->notes;
+    }
+
+    /** @throws StepRefused when there is no reason, or the paper is out for signature or called for and still a draft */
+    public function void(Paper $paper, string $reason): void
+    {
+        $this->mustBeFree($paper);
+        $reason = mb_substr(trim($reason), 0, 300);
+        if ($reason === '') {
+            throw new StepRefused('Say why the paper is void; it stays in the file\'s history.');
+        }
+        if ($paper->called_by === 'rule' && in_array($paper->state, ['draft', 'awaited'], true)) {
+            throw new StepRefused("“{$paper->title}” is called for: {$paper->reason}. It goes when that changes; a reviewer may also grant that it does not apply.");
+        }
+        $paper->update(['state' => 'void', 'reason' => "void: {$reason}"]);
+        $this->tell($paper, 'Paper void', ['why' => $reason]);
+    }
+
+    /**
+     * A copy in another file: a draft with its own entries, anything else with its latest version.
+     *
+     * @throws StepRefused when there is nothing to copy yet, or the other file has ended
+     */
+    public function copy(Paper $paper, DealFile $to): Paper
+    {
+        if (! $to->status->isOpen()) {
+            throw new StepRefused("{$to->name} has ended. Open it again to copy papers into it.");
+        }
+        $version = $paper->latest;
+        if (! $paper->isDraft() && $version === null) {
+            throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to copy.");
+        }
+        $place = ((int) array_search($paper->stage, Stage::keys(), true) + 1) * 1000 + 950;
+        $draft = $paper->isDraft();
+        $copy = $to->papers()->create(['brokerage_id' => $to->brokerage_id, 'title' => $paper->title, 'form_number' => $draft ? $paper->form_number : null, 'form_revision' => $draft ? $paper->form_revision : null, 'stage' => $paper->stage, 'state' => $draft ? 'draft' : 'ready', 'position' => $place, 'reason' => "copied from {$paper->file->name}"]);
+        foreach ($draft ? $paper->entries() : [] as $blank => $value) {
+            $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
+        }
+        if (! $draft && $version !== null) {
+            $copy->addVersion($version->sha256, $version->pages, $version->made_by === 'signed' ? 'signed' : 'brought', "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page);
+        }
+        $this->tell($paper, 'Paper copied', ['to' => $to->name]);
+        $this->tell($copy->setRelation('file', $to), 'Paper copied here', ['from' => $paper->file->name]);
+
+        return $copy;
+    }
+
+    private function mustBeFree(Paper $paper): void
+    {
+        if ($paper->state === 'out' || $paper->state === 'void') {
+            throw new StepRefused($paper->state === 'out' ? "“{$paper->title}” is out for signature. Recall the round first." : "“{$paper->title}” is void. Take it into the file again first.");
+        }
+    }
+
+    /** @param  array<string, string|int>  $data */
+    private function tell(Paper $paper, string $what, array $data): void
+    {
+        History::add($paper->brokerage_id, $paper->deal_file_id, $what, ['paper' => $paper->title, ...$data], $paper->side);
+        SearchRow::keep($paper->file->load(['knownFacts', 'parties', 'papers']));
+    }
+}

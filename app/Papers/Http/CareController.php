@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Http;
+
+use App\Files\FactBook;
+use App\Files\Models\DealFile;
+use App\Papers\Actions\CareForPaper;
+use App\Papers\Actions\TakeValues;
+use App\Papers\Models\Paper;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use Unanimus\Files\StepRefused;
+use Unanimus\Forms\FillablePdf;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Xfdf;
+use Unanimus\Forms\XfdfUnreadable;
+use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Converter;
+use Unanimus\Pages\PdfField;
+use Unanimus\Pages\PdfFields;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\PdfRefused;
+use Unanimus\Pages\Press;
+
+/** A paper's name, versions, end and copies; its values out and in. */
+final class CareController
+{
+    public function update(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
+    {
+        $this->authorize($paper);
+        $given = $request->validate(['title' => 'required|string|max:200', 'stage' => 'required|string|max:20'], ['title.required' => 'A paper needs a name.']);
+        $care->name($paper, $given['title'], $given['stage']);
+
+        return redirect("/papers/{$paper->key}")->with('told', 'Stored.');
+    }
+
+    public function replace(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
+    {
+        $this->authorize($paper);
+        $upload = $this->upload($request);
+        try {
+            $notes = $care->replace($paper, $upload->getPathname(), $upload->getClientOriginalName());
+        } catch (BringRefused $refused) {
+            return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} The paper stays as it was.");
+        }
+
+        return redirect("/papers/{$paper->key}")->with('told', trim('The newer version is in; the earlier ones are kept. '.implode(' ', $notes)));
+    }
+
+    public function void(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
+    {
+        $this->authorize($paper);
+        $care->void($paper, (string) $request->input('reason', ''));
+
+        return redirect("/files/{$paper->file->key}")->with('told', "“{$paper->title}” is void. It is kept, with the reason.");
+    }
+
+    public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
+    {
+        $this->authorize($paper);
+        $typed = trim((string) $request->input('to', ''));
+        $to = DealFile::query()->where('key', $typed)->orWhere('name', $typed)->orWhere('listing_number', $typed)->orderByDesc('id')->first();
+        if ($typed === '' || $to === null || Gate::denies('work-on', $to)) {
+            throw new StepRefused('Choose a file you work on, by its name or listing number. Nothing was copied.');
+        }
+        $care->copy($paper->load(['values', 'latest']), $to);
+
+        return redirect("/papers/{$paper->key}")->with('told', "A copy is in {$to->name}.");
+    }
+
+    public function fillable(Request $request, Paper $paper, Press $press): Response
+    {
+        Gate::authorize('see', $paper->file);
+        $form = $paper->form() ?? abort(404);
+        $values = $request->boolean('blank') ? [] : $this->filling($paper)->printed();
+
+        return response(FillablePdf::of($form, $values, $press), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'attachment; filename="'.$form->number.' fillable.pdf"']);
+    }
+
+    public function values(Paper $paper): Response
+    {
+        Gate::authorize('see', $paper->file);
+        $form = $paper->form() ?? abort(404);
+
+        return response(Xfdf::write($this->filling($paper)->printed(), "{$form->number} fillable.pdf"), 200, ['Content-Type' => 'application/vnd.adobe.xfdf', 'Content-Disposition' => 'attachment; filename="'.$form->number.'.xfdf"']);
+    }
+
+    public function take(Request $request, Paper $paper, TakeValues $take): RedirectResponse
+    {
+        $this->authorize($paper);
+        $upload = $this->upload($request);
+        try {
+            $values = $this->read((string) file_get_contents($upload->getPathname()), $upload->getPathname());
+        } catch (XfdfUnreadable|PdfRefused $refused) {
+            return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} Nothing was changed.");
+        }
+        [$changed, $left] = $take($paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers']), $values, substr(hash_file('sha256', $upload->getPathname()) ?: Str::random(16), 0, 16));
+        $told = $changed === 0 ? 'Nothing differs from what stands on the paper.' : ($changed === 1 ? 'One blank was filled.' : "{$changed} blanks were filled.");
+
+        return redirect("/papers/{$paper->key}")->with(array_filter(['told' => $told, 'refused' => $left === [] ? '' : 'Not taken: '.implode(' ', $left)]));
+    }
+
+    /** @return array<string, string> */
+    private function read(string $bytes, string $path): array
+    {
+        if (! str_contains(substr($bytes, 0, 1024), '%PDF-')) {
+            return Xfdf::read($bytes);
+        }
+        $values = [];
+        foreach (PdfFields::of(PdfLook::into($path))->all() as $field) {
+            /** @var PdfField $field */
+            $values[$field->name] = is_array($field->value) ? implode(', ', $field->value) : $field->value;
+        }
+
+        return $values;
+    }
+
+    private function filling(Paper $paper): Filling
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values']);
+
+        return Filling::of($paper->form() ?? abort(404), $paper->entries(), FactBook::of($paper->file));
+    }
+
+    private function upload(Request $request): UploadedFile
+    {
+        $request->validate(['file' => 'required|file|max:'.Converter::LARGEST / 1024], ['file.required' => 'Choose a file first.', 'file.max' => 'This file is larger than 50 MB.']);
+        $upload = $request->file('file');
+
+        return $upload instanceof UploadedFile ? $upload : abort(422);
+    }
+
+    private function authorize(Paper $paper): void
+    {
+        Gate::authorize('work-on', $paper->load(['file.office', 'file.members'])->file);
+    }
+}

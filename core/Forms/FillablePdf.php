@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Forms;
+
+use Unanimus\Pages\FieldFill;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+use Unanimus\Terms\Kind;
+
+/**
+ * A form of ours as a fillable PDF that other readers can fill, blank or with what stands on it.
+ *
+ * @link https://opensource.adobe.com/dc-acrobat-sdk-docs/pdfstandards/PDF32000_2008.pdf ISO 32000-1, section 12.7
+ */
+final class FillablePdf
+{
+    /** Flags of a field, ISO 32000-1 tables 221, 226 and 228: required, on several lines, one of several without turning off. */
+    private const REQUIRED = 1 << 1;
+
+    private const LINES = 1 << 12;
+
+    /** The state in which a tick of ours is on. */
+    private const ON = 'x';
+
+    /**
+     * The PDF's bytes. Fields are named as the blanks; ticks that exclude each other are fields of their own, as in the form.
+     *
+     * @param array<string, string> $values what stands in blanks, as printed; ticks as "x"
+     *
+     * @throws \Unanimus\Pages\ToolFailed when it cannot be written
+     */
+    public static function of(Form $form, array $values, Press $press): string
+    {
+        $look = PdfLook::into($form->pdf);
+        $next = $look->highestObject();
+        $font = ++$next;
+        $cross = ++$next;
+        $empty = ++$next;
+        $objects = [
+            "obj:{$font} 0 R" => ['value' => (object) ['/Type' => '/Font', '/Subtype' => '/Type1', '/BaseFont' => '/Helvetica', '/Encoding' => '/WinAnsiEncoding']],
+            "obj:{$cross} 0 R" => self::picture('q 0.08 0.15 0.12 RG 1.3 w 2 2 m 8 8 l 2 8 m 8 2 l S Q'), "obj:{$empty} 0 R" => self::picture('q Q'),
+        ];
+        $fields = [];
+        foreach ($form->pages as $index => [, $height]) {
+            $page = $look->object($look->pageObject($index + 1));
+            $widgets = [];
+            foreach ($form->blanksOn($index + 1) as $blank) {
+                $name = (++$next).' 0 R';
+                $objects["obj:{$name}"] = ['value' => self::field($blank, $height, $look->pageObject($index + 1), "{$cross} 0 R", "{$empty} 0 R")];
+                $widgets[] = $name;
+                $fields[] = $name;
+            }
+            if ($widgets !== [] && $page instanceof \stdClass) {
+                $page->{'/Annots'} = $widgets;
+                $objects['obj:'.$look->pageObject($index + 1)] = ['value' => $page];
+            }
+        }
+        [$root, $catalog] = $look->catalog();
+        $catalog->{'/AcroForm'} = (object) ['/Fields' => $fields, '/DA' => 'u:/Helv 0 Tf 0 g', '/DR' => (object) ['/Font' => (object) ['/Helv' => "{$font} 0 R"]]];
+        $objects["obj:{$root}"] = ['value' => $catalog];
+        $scratch = new Scratch;
+        $update = json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $next], PdfLook::plain((object) $objects)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $form->pdf, '--update-from-json='.$scratch->put('fields.json', $update), '--object-streams=generate', $scratch->path('fillable.pdf')]);
+        $given = [];
+        foreach ($values as $blank => $value) {
+            $kind = $form->blank($blank)?->kind;
+            $value === '' || $kind === null || $given[$blank] = $kind === Kind::Tick ? self::ON : $value;
+        }
+
+        return $given === [] ? $scratch->get('fillable.pdf') : FieldFill::into($scratch->path('fillable.pdf'), $given, false, $press);
+    }
+
+    private static function field(Blank $blank, float $height, string $page, string $cross, string $empty): \stdClass
+    {
+        $place = $blank->place;
+        $flags = ($blank->required ? self::REQUIRED : 0) | ($blank->kind === Kind::Lines ? self::LINES : 0);
+        $field = [
+            '/Type' => '/Annot', '/Subtype' => '/Widget', '/F' => 4, '/P' => $page, '/T' => "u:{$blank->name}", '/TU' => "u:{$blank->label}", '/Ff' => $flags,
+            '/Rect' => [round($place->x, 2), round($height - $place->y - $place->height, 2), round($place->x + $place->width, 2), round($height - $place->y, 2)],
+        ];
+
+        return (object) ($blank->kind === Kind::Tick
+            ? [...$field, '/FT' => '/Btn', '/V' => '/Off', '/AS' => '/Off', '/AP' => (object) ['/N' => (object) ['/'.self::ON => $cross, '/Off' => $empty]]]
+            : [...$field, '/FT' => '/Tx', '/DA' => 'u:/Helv '.($blank->kind === Kind::Lines ? '9' : '0').' Tf 0 g']);
+    }
+
+    /** @return array{stream: array{dict: \stdClass, data: string}} */
+    private static function picture(string $content): array
+    {
+        return ['stream' => ['dict' => (object) ['/Type' => '/XObject', '/Subtype' => '/Form', '/BBox' => [0, 0, 10, 10], '/Resources' => new \stdClass], 'data' => base64_encode($content)]];
+    }
+}

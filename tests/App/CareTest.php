@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Papers\Models\Paper;
+use Illuminate\Http\UploadedFile;
+use Unanimus\Forms\Xfdf;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Scratch;
+
+$pdf = static function (string $text): UploadedFile {
+    $path = tempnam(sys_get_temp_dir(), 'care');
+    file_put_contents($path, press()->print([(new Drawing(612, 792))->text(72, 90, 14, $text)]));
+
+    return new UploadedFile($path, "{$text}.pdf", 'application/pdf', null, true);
+};
+
+it('renames a paper and moves it to another stage', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->as('tomas')->put("/papers/{$paper->key}", ['title' => '  Agency   paper ', 'stage' => 'offer'])->assertSessionHas('told');
+    $this->seeAll();
+    expect($paper->refresh()->title)->toBe('Agency paper')->and($paper->stage)->toBe('offer')->and($paper->requirement->title)->toBe('Agency paper');
+    $this->as('tomas')->put("/papers/{$paper->key}", ['title' => 'x', 'stage' => 'nowhere'])->assertSessionHas('refused');
+});
+
+it('puts the scan of a paper signed on paper over the form, and keeps what was', function () use ($pdf) {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => $pdf('Signed scan')])->assertSessionHas('told');
+    $this->seeAll();
+    expect($paper->refresh()->state)->toBe('signed')->and($paper->latest->note)->toContain('signed on paper');
+    $scratch = new Scratch;
+    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($scratch->put('x', 'no'), 'x.pdf', null, null, true)])->assertSessionHas('refused');
+    $this->as('tomas')->post("/papers/{$paper->key}/versions")->assertSessionHasErrors('file');
+});
+
+it('makes a paper void with a reason only, and keeps what is called for', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take']);
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-207');
+    $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => ' '])->assertSessionHas('refused');
+    $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => 'made twice'])->assertSessionHas('told');
+    $this->seeAll();
+    expect($paper->refresh()->state)->toBe('void')->and($paper->reason)->toBe('void: made twice');
+    $this->as('tomas')->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is called for'));
+});
+
+it('copies a draft with its entries, and what came in with its pages, to a file one works on', function () use ($pdf) {
+    [$file, $other] = [$this->aFile(), $this->aFile()];
+    $paper = $this->paper($file, 'M-201');
+    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'seller_status', 'value' => 'married', 'key' => 'copied-01'])->assertOk();
+    $this->as('tomas')->post("/papers/{$paper->key}/copy", ['to' => $other->key])->assertSessionHas('told');
+    $this->seeAll();
+    $copy = Paper::query()->where('deal_file_id', $other->id)->where('reason', 'like', 'copied from%')->sole();
+    expect($copy->entries()['seller_status'])->toBe('married')->and($copy->state)->toBe('draft');
+    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $pdf('Survey of the parcel')]);
+    $this->seeAll();
+    $survey = Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey of the parcel')->sole();
+    $this->as('tomas')->post("/papers/{$survey->key}/copy", ['to' => $other->key])->assertSessionHas('told');
+    $this->as('tomas')->post("/papers/{$survey->key}/copy", ['to' => 'no such file'])->assertSessionHas('refused');
+    $this->seeAll();
+    expect(Paper::query()->where('deal_file_id', $other->id)->where('title', 'Survey of the parcel')->sole()->latest->sha256)->toBe($survey->latest->sha256);
+});
+
+it('gives values out as XFDF and a fillable PDF, and takes them in again', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $out = Xfdf::read((string) $this->as('tomas')->get("/papers/{$paper->key}/values.xfdf")->assertOk()->getContent());
+    expect($out['price'])->not->toBe('')->and($out)->toHaveKey('buyers');
+    expect(substr((string) $this->as('tomas')->get("/papers/{$paper->key}/fillable.pdf")->assertOk()->getContent(), 0, 5))->toBe('%PDF-');
+    $scratch = new Scratch;
+    $upload = fn (string $xml) => new UploadedFile($scratch->put('v.xfdf', $xml), 'v.xfdf', null, null, true);
+    $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write([...$out, 'seller_status' => 'widowed', 'walk_days' => 'soon', 'strange' => 'x']))])->assertSessionHas('told', 'One blank was filled.')->assertSessionHas('refused', fn (string $told) => str_contains($told, 'One field is not on this form: strange'));
+    $this->seeAll();
+    expect($paper->load('values')->entries()['seller_status'])->toBe('widowed');
+    $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write(['other' => 'x']))])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Nothing in this file belongs to M-201'));
+    $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload('hello')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'This is no XFDF file'));
+});
