@@ -165,6 +165,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring']);
     Route::match(['get', 'post'], '/files/{file}/assembled', [PaperController::class, 'assemble']);
+    Route::post('/files/{file}/papers.zip', [PaperController::class, 'zip']);
     Route::get('/papers/{paper}', [PaperController::class, 'show']);
     Route::put('/papers/{paper}', [CareController::class, 'update']);
     Route::post('/papers/{paper}/versions', [CareController::class, 'replace']);

@@ -11,8 +11,8 @@ final class Actor
 {
     private ?string $other = null;
 
-    /** From here on it is somebody from outside, named so. */
-    public function isFromOutside(string $name): void
+    /** From here on it is somebody from outside, named so; null: nobody from outside any more. */
+    public function isFromOutside(?string $name): void
     {
         $this->other = $name;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Access\Actor;
 use App\Access\User;
 use App\Files\Actions\BringListing;
 use App\Files\Actions\FollowOn;
@@ -17,6 +18,9 @@ use App\Files\Actions\SetParty;
 use App\Files\Models\Contact;
 use App\Files\Models\DealFile;
 use App\Files\Models\SavedView;
+use App\Forms\Actions\AnswerFillRequest;
+use App\Forms\Actions\KeepFillRequest;
+use App\Forms\Models\FillRequest;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\Listing;
@@ -28,7 +32,7 @@ final class MoreFiles
 {
     public function __construct(
         private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly KeepOffers $offers,
-        private readonly MoveStatus $move, private readonly FollowOn $followOn, private readonly KeepTasks $tasks,
+        private readonly MoveStatus $move, private readonly FollowOn $followOn, private readonly KeepTasks $tasks, private readonly KeepFillRequest $fillRequests, private readonly AnswerFillRequest $answer,
     ) {
     }
 
@@ -60,6 +64,24 @@ final class MoreFiles
         ] as [$buyers, $agent, $terms]) {
             $this->offers->record($file, ['buyers' => $buyers, 'agent' => $agent, 'terms' => $terms]);
         }
+        $this->askedToFill($file->refresh(), $people['caleb']);
+    }
+
+    /** The seller has her disclosure to fill in, and has begun. */
+    private function askedToFill(DealFile $file, User $asker): void
+    {
+        $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
+        $seller = $file->parties->where('role', 'seller')->firstOrFail();
+        $paper = $file->papers->where('form_number', 'M-231')->firstOrFail();
+        $this->fillRequests->ask($file, [['party' => $seller, 'email' => (string) $seller->email]], [$paper], [], $file->office->today()->plusDays(6), 'Take your time; what you do not know, mark as not known.', $asker);
+        $fill = FillRequest::query()->with(['file.office', 'papers.values'])->where('deal_file_id', $file->id)->latest('id')->firstOrFail();
+        $asked = $fill->papers->firstOrFail();
+        $actor = app(Actor::class);
+        $actor->isFromOutside($fill->name);
+        foreach (['since' => '2009', 'lives_yes' => 'x', 'roof_ok' => 'x', 'roof_age' => '11', 'gutters_ok' => 'x', 'walls_ok' => 'x', 'windows_bad' => 'x'] as $blank => $value) {
+            $this->answer->enter($fill, $asked, $blank, $value, "demo-{$blank}");
+        }
+        $actor->isFromOutside(null);
     }
 
     /** @param  array<string, User>  $people */

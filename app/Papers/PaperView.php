@@ -90,9 +90,33 @@ final readonly class PaperView
         return [
             'stored' => self::time(now()->toIso8601String(), $this->paper), 'blanks' => $all, 'missing' => array_map(static fn (Blank $left) => $left->name, $this->missing),
             'ask' => $filled !== null && $filled->departs && $term !== null
-                ? ['blank' => $blank, 'term' => $term->label(), 'here' => $filled->blank->kind->show($filled->value), 'there' => $filled->blank->kind->show((string) $filled->followed)]
+                ? ['blank' => $blank, 'term' => $term->label(), 'here' => $filled->blank->kind->show($filled->value), 'there' => $filled->blank->kind->show((string) $filled->followed), ...$this->reach((string) $binding)]
                 : null,
         ];
+    }
+
+    /**
+     * Where else a term stands: drafts that follow when it changes, and papers that are out or signed and would then differ.
+     *
+     * @return array{follow: list<string>, differ: list<string>}
+     */
+    private function reach(string $binding): array
+    {
+        $reach = ['follow' => [], 'differ' => []];
+        foreach ($this->paper->file->papers as $paper) {
+            /** @var Paper $paper */
+            $bound = array_filter($paper->form()->blanks ?? [], static fn (Blank $blank) => $blank->binding === $binding);
+            if ($bound === [] || $paper->id === $this->paper->id) {
+                continue;
+            }
+            if ($paper->isDraft()) {
+                $reach['follow'][] = $paper->title;
+            } elseif (in_array($paper->state, ['out', 'signed'], true)) {
+                $reach['differ'][] = $paper->title;
+            }
+        }
+
+        return $reach;
     }
 
     public static function shown(Filled $filled): string

@@ -89,10 +89,16 @@ function show(body, entry) {
     if (body.ask && ask) {
         ask.hidden = false;
         ask.dataset.blank = body.ask.blank;
-        ask.querySelector('#ask-text').textContent = `${body.ask.term} is ${body.ask.there || 'empty'} in the file's terms and ${body.ask.here || 'empty'} here.`;
+        ask.querySelector('#ask-text').textContent = `${body.ask.term} is ${body.ask.there || 'empty'} in the file's terms and ${body.ask.here || 'empty'} here.`
+            + (body.ask.follow.length ? ` If the term changes, ${listed(body.ask.follow)} ${body.ask.follow.length === 1 ? 'follows' : 'follow'}.` : '')
+            + (body.ask.differ.length ? ` ${listed(body.ask.differ)} ${body.ask.differ.length === 1 ? 'is' : 'are'} out or signed and would differ.` : '');
     } else if (ask && entry.blank === ask.dataset.blank) {
         ask.hidden = true;
     }
+}
+
+function listed(names) {
+    return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0];
 }
 
 function refuse(entry, message) {

@@ -29,6 +29,7 @@ function guardedRoutes(): array
         'status' => ['POST', '/files/{file}/status', ['status' => 'terminated', 'reason' => 'x']],
         'log of a paper' => ['GET', '/papers/{paper}/log', []],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
+        'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],
         'replace a paper' => ['POST', '/papers/{paper}/versions', []],
         'void a paper' => ['POST', '/papers/{paper}/void', ['reason' => 'x']],

@@ -182,3 +182,19 @@ it('takes several files at once, tells each one apart, and knows what was awaite
     $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])->assertStatus(422);
     $this->as('tomas')->post("/files/{$file->key}/papers", [])->assertSessionHasErrors('pdf');
 });
+
+it('gives single papers out in a ZIP, in their order', function () {
+    $file = $this->aFile();
+    $answer = $this->as('tomas')->post("/files/{$file->key}/papers.zip", ['papers' => [$this->paper($file, 'M-230')->key, $this->paper($file, 'M-102')->key]])->assertOk()->assertHeader('Content-Type', 'application/zip');
+    $zip = new ZipArchive;
+    $zip->open($answer->getFile()->getPathname());
+    expect($zip->numFiles)->toBe(2)->and($zip->getNameIndex(0))->toBe('01 M-230 Lead-based paint disclosure.pdf')->and(substr((string) $zip->getFromIndex(1), 0, 5))->toBe('%PDF-');
+    $zip->close();
+    $this->as('tomas')->post("/files/{$file->key}/papers.zip", [])->assertSessionHasErrors('papers');
+});
+
+it('tells which papers follow a term and which are signed and would differ', function () {
+    $file = $this->aFile();
+    $ask = $this->as('tomas')->postJson("/papers/{$this->paper($file, 'M-201')->key}/entries", ['blank' => 'price', 'value' => '399,000', 'key' => 'reach-0001'])->assertOk()->json('ask');
+    expect($ask['follow'])->toContain('Financing addendum, government-insured loan')->and($ask['differ'])->toBe([]);
+});
