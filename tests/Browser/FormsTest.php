@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Support\BrowserCase;
+use Tests\Support\PostRoom;
+use Unanimus\Pages\Scratch;
+
+it('takes forms by keyboard alone, without leaving the list', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('tomas')->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
+    $this->waitFor('.board');
+    $file = $this->browser->getCurrentURL();
+    $this->find('body')->sendKeys('a');
+    $this->waitFor('#finder');
+    $field = $this->browser->switchTo()->activeElement();
+    $field->sendKeys('clos ext');
+    $this->seeText('Extension of closing', '#found [data-form]');
+    $field->sendKeys(WebDriverKeys::ENTER);
+    $this->seeText('in the file', '#form-M-208');
+    $field = $this->browser->switchTo()->activeElement();
+    expect($field->getAttribute('id'))->toBe('finder');
+    $field->sendKeys(WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.'amendmnet');
+    $this->eventually(fn () => $this->find('#found [data-form]')->getAttribute('data-form') === 'M-207' ? true : null, 'the mistyped word finds nothing');
+    $field->sendKeys(WebDriverKeys::ENTER);
+    $this->seeText('in the file', '#form-M-207');
+    $this->visit($file)->seeText('Amendment', '.board')->seeText('Extension of closing', '.board');
+});
+
+it('goes back to how a paper stood, on the slider', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('tomas')->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
+    $this->waitFor('.board');
+    $this->browser->findElement(WebDriverBy::linkText('Association addendum'))->click();
+    foreach (['Keel Management', 'Harbor Management'] as $name) {
+        $field = $this->waitFor('[data-blank=manager]');
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $field->sendKeys($name.WebDriverKeys::TAB);
+        $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
+        usleep(400_000);
+    }
+    $this->press('Every entry');
+    $this->seeText('“Harbor Management”', '#state-words');
+    $this->find('#at')->sendKeys(WebDriverKeys::ARROW_LEFT);
+    $this->seeText('one blank differs from now', '#state');
+    $this->press('Bring this state back', '#state');
+    $this->seeText('One blank stands as it did');
+    $this->press('Back to the paper');
+    $this->eventually(fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Keel Management' ? true : null, 'the earlier entry is not back');
+    expect($this->all('.differs'))->toBe([]);
+});
+
+it('lets a client fill in on a phone, question by question and on the page', function () {
+    /** @var BrowserCase $this */
+    $link = (new PostRoom)->link('beatrix@palomar.example', 'Please fill in');
+    $phone = $this->newBrowser(390, 844);
+    $this->browser = $phone;
+    $this->visit($link)->seeText('question by question');
+    expect($this->axe())->toBe([]);
+    $this->press('Go on, question by question');
+    $this->seeText('Keep and go on');
+    expect($this->axe())->toBe([]);
+    $before = $this->browser->getCurrentURL();
+    $choice = $this->all('input[name=choice]')[0] ?? null;
+    $choice === null ? $this->find('#value')->sendKeys('12') : $choice->click();
+    $this->press('Keep and go on');
+    $this->eventually(fn () => $this->browser->getCurrentURL() !== $before ? true : null, 'it does not go on');
+    $this->visit($link);
+    $this->press('Seller’s property disclosure: fill in on the page');
+    $field = $this->waitFor('[data-blank=trash_by]');
+    $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$field]);
+    $field->sendKeys('Saltreach Hauling'.WebDriverKeys::TAB);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
+    $this->visit($link)->press('I have finished');
+    $this->seeText('still missing');
+    expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
+});
+
+it('brings in what is dropped or chosen, several at once, and says what was refused', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('tomas')->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
+    $this->waitFor('.board');
+    $scratch = new Scratch;
+    $picture = imagecreatetruecolor(400, 300);
+    imagejpeg($picture, $scratch->path('porch photo.jpg'));
+    $this->find('input[name="papers[]"]')->sendKeys($scratch->path('porch photo.jpg')."\n".$scratch->put('notes.pdf', 'Dear all'));
+    $this->seeText('“porch photo” is in the file.', '#bringing', 20)->seeText('notes.pdf: This is no PDF', '#bringing', 20);
+    $this->press('Show the board as it is now');
+    $this->seeText('porch photo', '.board');
+    expect($this->find('.board')->getText())->not->toContain('notes');
+});
