@@ -9,6 +9,7 @@ use App\Files\Models\Party;
 use App\Papers\Models\Paper;
 use App\Review\Models\Requirement;
 use App\Signing\Models\Round;
+use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Filling;
 use Unanimus\Requirements\Stage;
 use Unanimus\Review\ReviewState;
@@ -20,7 +21,7 @@ final readonly class Board
 {
     /**
      * @param list<Party> $seats the columns
-     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, next: array{label: string, kind: string, target: string, mine: bool}|null}>> $stages rows by stage name
+     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, findings: list<\Unanimus\Forms\Finding>, next: array{label: string, kind: string, target: string, mine: bool}|null}>> $stages rows by stage name
      */
     private function __construct(public array $seats, public array $stages)
     {
@@ -34,23 +35,39 @@ final readonly class Board
         $names = Stage::names();
         $stages = array_fill_keys(array_values($names), []);
         $used = [];
+        $drafts = self::drafts($file, $facts);
+        $findings = CrossCheck::of($drafts, $file->office->today());
         foreach ($file->papers as $paper) {
             if ($paper->state === 'void') {
                 continue;
             }
             $form = $paper->form();
-            $missing = $form !== null && $paper->isDraft() ? count(Filling::of($form, $paper->entries(), $facts)->missing()) : 0;
+            $missing = isset($drafts[$paper->key]) ? count($drafts[$paper->key]['filling']->missing()) : 0;
             $cells = self::cells($paper, $form?->seats() ?? [], $missing, $standing[$paper->id] ?? []);
             $used += $cells;
             $requirement = $requirements->get($paper->id);
             $stages[$names[$paper->stage] ?? end($names)][] = [
-                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $form === null ? null : count($form->pages)),
+                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $form === null ? null : count($form->pages)), 'findings' => $findings[$paper->key] ?? [],
                 'next' => self::next($paper, $requirement, $missing, $standing[$paper->id]['round'] ?? null, $form !== null && $form->marks !== []),
             ];
         }
         $seats = $parties->filter(static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, ['buyer', 'seller', 'agent'], true));
 
         return new self(array_values($seats->all()), array_filter($stages));
+    }
+
+    /** @return array<string, array{title: string, filling: Filling}> what stands on each draft, by its key */
+    public static function drafts(DealFile $file, Facts $facts): array
+    {
+        $drafts = [];
+        foreach ($file->papers as $paper) {
+            $form = $paper->isDraft() ? $paper->form() : null;
+            if ($form !== null) {
+                $drafts[$paper->key] = ['title' => $paper->title, 'filling' => Filling::of($form, $paper->entries(), $facts)];
+            }
+        }
+
+        return $drafts;
     }
 
     /** @return array<int, array<string, mixed>> by paper: seat to signer's standing, and the round it is out in */

@@ -201,3 +201,10 @@ if (typing) {
     }
 }
 if (waiting().length) send();
+
+// "#price" in the address: the blank that something was found at.
+const wanted = blanks.find((one) => one.dataset.blank === decodeURIComponent(location.hash.slice(1)));
+if (wanted) {
+    wanted.scrollIntoView({ block: 'center' });
+    wanted.focus();
+}

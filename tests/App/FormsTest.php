@@ -71,3 +71,11 @@ it('shows every earlier state of a paper and brings one back without losing what
     expect($paper->load('values')->entries())->not->toHaveKeys(['seller_status', 'title_other']);
     $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => 9999, 'key' => 'back-00003'])->assertSessionHas('refused', 'This paper never stood so.');
 });
+
+it('shows what differs from the terms on the board and at its place on the page', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'price', 'value' => '399,000', 'key' => 'departs-01'])->assertOk();
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('Price says 399,000; the terms say 412,500.')->assertSee("/papers/{$paper->key}#price", false);
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertSee('Price says 399,000; the terms say 412,500.');
+});

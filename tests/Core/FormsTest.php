@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
@@ -148,3 +149,15 @@ it('refuses a form text that names a blank twice or is not complete', function (
     ["number: X-1\n---\nbody"],
     ["number: X-1\nrevision: 1\ntitle: T\nset: S\nstage: offer\n---\n[[a nonsense]]"],
 ])->throws(UnexpectedValueException::class);
+
+it('reads drafts against each other and the terms', function () {
+    $form = fn (string $number) => (new Library(dirname(__DIR__, 2).'/library'))->form($number);
+    $facts = Facts::from(['price' => '412500.00', 'acceptance' => '2026-11-20', 'closing' => '2026-12-18']);
+    $check = fn (array $contract, array $cover) => CrossCheck::of(['c' => ['title' => 'Purchase agreement', 'filling' => Filling::of($form('M-201'), $contract, $facts)], 'o' => ['title' => 'Offer cover', 'filling' => Filling::of($form('M-205'), $cover, $facts)]]);
+    $texts = fn (array $found) => array_map(fn (array $list) => array_map(fn ($one) => "{$one->blank}: {$one->text}", $list), $found);
+    expect($check([], []))->toBe([])
+        ->and($texts($check(['price' => '399000.00'], [])))->toBe(['c' => ['price: Price says 399,000; the terms say 412,500.']])
+        ->and($texts($check(['earnest_money' => '8000.00'], ['earnest_money' => '9000.00'])))->toBe(['o' => ['earnest_money: Earnest money says 9,000 here and 8,000 on Purchase agreement.']])
+        ->and($texts($check(['earnest_money' => '8000.00'], ['earnest_money' => '8000.00'])))->toBe([]);
+    expect(implode(' ', $texts($check(['concessions' => '500000.00'], []))['c']))->toContain('On this paper: The concessions are more than the price.');
+});

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
+use App\Files\Board;
+use App\Files\FactBook;
 use App\Files\Models\DealFile;
 use App\Papers\Actions\AssemblePapers;
 use App\Papers\Actions\BringIn;
@@ -24,6 +26,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\BringRefused;
@@ -41,8 +44,9 @@ final class PaperController
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
         Gate::authorize('see', $paper->file);
         $canFill = $paper->isDraft() && Gate::allows('work-on', $paper->file);
+        $findings = $canFill ? CrossCheck::of(Board::drafts($paper->file->load('papers.values'), FactBook::of($paper->file)), $paper->file->office->today())[$paper->key] ?? [] : [];
 
-        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper)]);
+        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings]);
     }
 
     public function entry(Request $request, Paper $paper, StoreEntry $store): JsonResponse

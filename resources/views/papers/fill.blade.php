@@ -45,6 +45,7 @@
         </div>
         <aside class="leaf blanks" aria-label="Blanks">
             <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? 'one blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing">Go to the next</button></p>
+            @if ($findings !== [])<ul class="findings" aria-label="To look at">@foreach ($findings as $finding)<li><button type="button" class="plain-button" data-go="{{ $finding->blank }}">{{ $finding->text }}</button></li>@endforeach</ul>@endif
             <ol>
                 @foreach ($view->filling->blanks as $filled)
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Forms;
+
+use Unanimus\Dates\LocalDate;
+use Unanimus\Terms\Derived;
+use Unanimus\Terms\Facts;
+
+/**
+ * Reads the drafts of a file against each other and against its terms: values that differ, and dates and amounts on one
+ * page that cannot both be.
+ */
+final class CrossCheck
+{
+    /**
+     * What is found, by paper.
+     *
+     * @param array<string, array{title: string, filling: Filling}> $papers by any key
+     * @return array<string, list<Finding>> by the same key; only papers with something found
+     */
+    public static function of(array $papers, ?LocalDate $today = null): array
+    {
+        $found = [];
+        foreach ($papers as $key => ['filling' => $filling]) {
+            foreach (self::departures($filling) as $finding) {
+                $found[$key][] = $finding;
+            }
+            foreach (self::contradictions($filling, $today) as $finding) {
+                $found[$key][] = $finding;
+            }
+        }
+        foreach (self::between($papers) as [$key, $finding]) {
+            $found[$key][] = $finding;
+        }
+
+        return $found;
+    }
+
+    /** @return list<Finding> */
+    private static function departures(Filling $filling): array
+    {
+        $found = [];
+        foreach ($filling->blanks as $name => $filled) {
+            if ($filled->departs) {
+                $kind = $filled->blank->kind;
+                $found[] = new Finding((string) $name, "{$filled->blank->label} says ".($filled->value === '' ? 'nothing' : $kind->show($filled->value)).'; the terms say '.$kind->show((string) $filled->followed).'.');
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * What stands on one page and cannot be, told only where this page departs from the terms: else the terms tell it.
+     *
+     * @return list<Finding>
+     */
+    private static function contradictions(Filling $filling, ?LocalDate $today): array
+    {
+        $values = [];
+        $terms = [];
+        $departing = null;
+        foreach ($filling->blanks as $name => $filled) {
+            $binding = $filled->blank->binding;
+            if ($binding === null || str_contains($binding, '?')) {
+                continue;
+            }
+            $values[$binding] = $filled->value;
+            $terms[$binding] = (string) $filled->followed;
+            $departing ??= $filled->entered && $filled->value !== (string) $filled->followed ? (string) $name : null;
+        }
+        if ($departing === null) {
+            return [];
+        }
+        $told = array_diff(Derived::contradictions(Facts::from($values), $today), Derived::contradictions(Facts::from($terms), $today));
+
+        return array_values(array_map(static fn (string $words) => new Finding($departing, "On this paper: {$words}"), $told));
+    }
+
+    /**
+     * The same thing entered differently on two papers, where the terms say nothing of it.
+     *
+     * @param array<string, array{title: string, filling: Filling}> $papers
+     * @return iterable<array{string, Finding}>
+     */
+    private static function between(array $papers): iterable
+    {
+        $first = [];
+        foreach ($papers as $key => ['title' => $title, 'filling' => $filling]) {
+            foreach ($filling->blanks as $name => $filled) {
+                $binding = $filled->blank->binding;
+                if ($binding === null || str_contains($binding, '?') || $filled->followed !== null || $filled->value === '') {
+                    continue;
+                }
+                $first[$binding] ??= [$title, $filled];
+                [$where, $other] = $first[$binding];
+                if ($other->value !== $filled->value) {
+                    yield [(string) $key, new Finding((string) $name, "{$filled->blank->label} says {$filled->blank->kind->show($filled->value)} here and {$other->blank->kind->show($other->value)} on {$where}.")];
+                }
+            }
+        }
+    }
+}
