@@ -27,7 +27,7 @@ final class PaperPrint
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
-            return $this->press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $paper->entries(), FactBook::of($paper->file))));
+            return FilledPages::pdf($form, Filling::of($form, $paper->entries(), FactBook::of($paper->file)), $this->press);
         }
         $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to print.");
 

@@ -8,6 +8,7 @@ use App\Files\FactBook;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Forms\Blank;
+use Unanimus\Forms\Continuation;
 use Unanimus\Forms\Filled;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
@@ -80,8 +81,9 @@ final readonly class PaperView
     public function changes(string $blank): array
     {
         $all = [];
+        $continued = $this->form === null || $this->filling === null ? [] : Continuation::numbers($this->form, $this->filling);
         foreach ($this->filling->blanks ?? [] as $name => $filled) {
-            $all[$name] = ['shown' => self::shown($filled), 'source' => $filled->source, 'departs' => $filled->departs];
+            $all[$name] = ['shown' => self::shown($filled), 'source' => isset($continued[$name]) ? "{$filled->source}; goes on on the continuation page ({$continued[$name]})" : $filled->source, 'departs' => $filled->departs];
         }
         $filled = $this->filling->blanks[$blank] ?? null;
         $binding = $filled?->blank->binding;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Press;
 use Unanimus\Terms\Kind;
 
 /**
@@ -16,7 +17,7 @@ final class FilledPages
     public static function draw(Form $form, Filling $filling): array
     {
         $drawings = [];
-        $printed = $filling->printed();
+        $printed = Continuation::shortened($form, $filling);
         foreach ($form->blanks as $blank) {
             if (! isset($printed[$blank->name])) {
                 continue;
@@ -29,5 +30,20 @@ final class FilledPages
         ksort($drawings);
 
         return $drawings;
+    }
+
+    /**
+     * The form as PDF with what is filled in, and a continuation page where a text is too long for its blank.
+     *
+     * @return string the bytes
+     *
+     * @throws \Unanimus\Pages\ToolFailed when the pages cannot be drawn
+     */
+    public static function pdf(Form $form, Filling $filling, Press $press): string
+    {
+        $pdf = $press->drawOver($form->pdf, self::draw($form, $filling));
+        $more = Continuation::pages($form, $filling);
+
+        return $more === [] ? $pdf : $press->append($pdf, $press->print($more));
     }
 }

@@ -51,6 +51,17 @@ final class Drawing
         return $this;
     }
 
+    /** Whether a text can be set in its place so that it can still be read, at least in that size. */
+    public static function fits(Rect $place, string $text, bool $lines, float $least): bool
+    {
+        $room = $place->width - 3;
+        if (! $lines && Typeface::width($text, $least) <= $room) {
+            return true;
+        }
+
+        return count(Typeface::wrap($text, $least, $room)) * $least * 1.2 <= $place->height + 1;
+    }
+
     /** A cross filling a box to tick. */
     public function cross(Rect $place): self
     {

@@ -93,6 +93,21 @@ final class Press
     }
 
     /**
+     * A PDF with another's pages after its own.
+     *
+     * @param string $pdf bytes
+     * @param string $more bytes
+     * @return string the bytes of both
+     */
+    public function append(string $pdf, string $more): string
+    {
+        $scratch = new Scratch;
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', $scratch->put('pdf.pdf', $pdf), '1-z', $scratch->put('more.pdf', $more), '1-z', '--', '--object-streams=generate', $scratch->path('both.pdf')]);
+
+        return $scratch->get('both.pdf');
+    }
+
+    /**
      * Some pages of a PDF as one of its own.
      *
      * @param int $first from 1

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
-use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Blank;
+use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Unanimus\Forms\Blank;
+use Unanimus\Forms\Continuation;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
@@ -55,7 +56,7 @@ it('prints every value that is entered, in any script, on sound pages', function
         };
     }
     $filling = Filling::of($form, $entries, Facts::from([]));
-    $pdf = $scratch->put('filled.pdf', (new Press(dirname(__DIR__, 2).'/library/fonts', $scratch->path('cache')))->drawOver($form->pdf, FilledPages::draw($form, $filling)));
+    $pdf = $scratch->put('filled.pdf', FilledPages::pdf($form, $filling, new Press(dirname(__DIR__, 2).'/library/fonts', $scratch->path('cache'))));
     // Arabic comes back with marks of its direction; letters are compared without them and without spaces.
     $plain = static fn (string $text) => (string) preg_replace('/[\s\x{200e}\x{200f}\x{202a}-\x{202e}]+/u', '', Normalizer::normalize($text, Normalizer::FORM_KC) ?: '');
     $text = $plain((new NativeTool)->run(['pdftotext', '-raw', $pdf, '-']));
@@ -69,3 +70,19 @@ it('prints every value that is entered, in any script, on sound pages', function
     }
     expect((new NativeTool)->run(['qpdf', '--check', $pdf]))->toContain('No syntax or stream encoding errors');
 })->with($numbers);
+
+it('lets a text too long for its blank go on on a continuation page, and keeps what fits where it is', function () use ($library) {
+    $form = $library()->form('M-222');
+    $blank = array_values(array_filter($form->blanks, fn (Blank $blank) => $blank->kind === Kind::Text))[1];
+    $words = array_map(fn (int $n) => "Wort{$n}", range(1, 900));
+    $filling = Filling::of($form, [$blank->name => implode(' ', $words)], Facts::from([]));
+    $scratch = new Scratch;
+    mkdir($scratch->path('cache'));
+    $pdf = $scratch->put('filled.pdf', FilledPages::pdf($form, $filling, new Press(dirname(__DIR__, 2).'/library/fonts', $scratch->path('cache'))));
+    $pages = count(PdfLook::into($pdf)->pages());
+    expect($pages)->toBeGreaterThan(count($form->pages))->and(Continuation::numbers($form, $filling))->toBe([$blank->name => 1]);
+    $own = (new NativeTool)->run(['pdftotext', '-l', (string) count($form->pages), $pdf, '-']);
+    $more = (new NativeTool)->run(['pdftotext', '-f', (string) (count($form->pages) + 1), $pdf, '-']);
+    expect($own)->toContain('(1)')->toContain('Wort1')->not->toContain('Wort900')->and($more)->toContain("(1) {$blank->label}")->toContain('Wort1 ')->toContain('Wort900')->toContain('This page is part of M-222');
+    expect(Continuation::pages($form, Filling::of($form, [$blank->name => 'short'], Facts::from([]))))->toBe([]);
+});

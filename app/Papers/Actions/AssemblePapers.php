@@ -31,7 +31,7 @@ final class AssemblePapers
         $scratch = new Scratch;
         $parts = [];
         foreach ($papers as $index => $paper) {
-            $parts[] = ['title' => trim("{$paper->form_number} {$paper->title}"), 'pdf' => $scratch->put("{$index}.pdf", $this->print->of($paper)), 'pages' => $paper->isDraft() ? count($paper->form()->pages ?? []) : (int) $paper->latest?->pages];
+            $parts[] = ['title' => trim("{$paper->form_number} {$paper->title}"), 'pdf' => $scratch->put("{$index}.pdf", $this->print->of($paper)), ...($paper->isDraft() ? [] : ['pages' => (int) $paper->latest?->pages])];
         }
 
         return $this->press->assemble($parts, static fn (int $page, int $count) => (new Drawing(612, 792))->text(540, 784, 6.5, "{$page} / {$count}", fill: '#56635c'));
