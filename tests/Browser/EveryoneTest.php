@@ -33,7 +33,7 @@ function walkTo(BrowserCase $test, string $who, string $where): void
 
         return;
     }
-    if (preg_match('#^(\d+ .+)/(\w+)$#', $where, $m) === 1) {
+    if (preg_match('#^(\d+ .+)/([\w-]+)$#', $where, $m) === 1) {
         $test->visit('/files?q='.rawurlencode($m[1]))->waitFor('table [data-open]')->click();
         $test->waitFor('.board');
         $test->visit($test->browser->getCurrentURL()."/{$m[2]}");
