@@ -176,6 +176,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/papers/{paper}/values', [CareController::class, 'take']);
     Route::get('/papers/{paper}/log', [LogController::class, 'show']);
     Route::post('/papers/{paper}/log', [LogController::class, 'bringBack']);
+    Route::get('/papers/{paper}/standing', [PaperController::class, 'standing']);
     Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
     Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');
     Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage'])->whereNumber('page');

@@ -28,8 +28,8 @@ function newKey() {
     return crypto.randomUUID ? crypto.randomUUID() : `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
 }
 
-function put(blank, value, scope = 'here') {
-    keep([...waiting(), { blank, value, scope, key: newKey() }]);
+function put(blank, value, scope = 'here', seen = undefined) {
+    keep([...waiting(), { blank, value, scope, seen, key: newKey() }]);
     send();
 }
 
@@ -50,6 +50,7 @@ async function send() {
             keep(waiting().filter((other) => other.key !== entry.key));
             const body = await answer.json();
             if (answer.ok) show(body, entry);
+            else if (answer.status === 409 && body.theirs !== undefined) meet(entry, body);
             else refuse(entry, body.message || 'This was not stored.');
         }
     } finally {
@@ -97,6 +98,60 @@ function show(body, entry) {
     }
 }
 
+// Someone entered something else there meanwhile: both are shown, one field after the other, and a person decides.
+const meetings = [];
+
+function meet(entry, body) {
+    meetings.push({ blank: entry.blank, mine: entry.value, theirs: body.theirs, who: body.who });
+    stored.className = 'stored waiting';
+    stored.textContent = body.message;
+    showMeeting();
+}
+
+function showMeeting() {
+    const box = document.querySelector('#met');
+    const next = meetings[0];
+    if (!box) return;
+    box.hidden = !next;
+    if (!next) return;
+    const field = blanks.find((one) => one.dataset.blank === next.blank);
+    box.querySelector('#met-text').textContent = `${field.getAttribute('aria-label')}: ${next.who} entered “${next.theirs || 'nothing'}” meanwhile, you “${next.mine || 'nothing'}”.`;
+    field.classList.add('wrong');
+}
+
+document.querySelectorAll('[data-met]').forEach((button) => button.addEventListener('click', () => {
+    const met = meetings.shift();
+    const field = blanks.find((one) => one.dataset.blank === met.blank);
+    field.classList.remove('wrong');
+    const value = button.dataset.met === 'mine' ? met.mine : met.theirs;
+    if (field.type === 'checkbox') field.checked = value !== '';
+    else field.value = value;
+    known.set(met.blank, read(field));
+    if (button.dataset.met === 'mine') put(met.blank, met.mine, 'here', met.theirs);
+    else { stored.className = 'stored'; stored.textContent = 'theirs stands'; }
+    showMeeting();
+    field.focus();
+}));
+
+// What others enter appears while one looks on, and who they are.
+async function look() {
+    if (document.hidden || waiting().length || sending || !paper.dataset.standing) return;
+    try {
+        const answer = await fetch(paper.dataset.standing, { headers: { Accept: 'application/json' } });
+        if (!answer.ok) return;
+        const body = await answer.json();
+        const before = stored.textContent;
+        if (waiting().length || sending) return;
+        show({ ...body, ask: null }, { blank: '' });
+        stored.textContent = before;
+        document.querySelector('#here').textContent = body.here.length ? `${listed(body.here)} ${body.here.length === 1 ? 'is' : 'are'} here too` : '';
+    } catch { /* no connection: entries tell of it */ }
+}
+if (paper.dataset.standing) {
+    setInterval(look, 7000);
+    setTimeout(look, 600);
+}
+
 function listed(names) {
     return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0];
 }
@@ -123,9 +178,11 @@ function count(all) {
 
 function leave(field) {
     const value = read(field);
-    if (value === known.get(field.dataset.blank)) return;
+    const seen = known.get(field.dataset.blank);
+    if (value === seen) return;
     known.set(field.dataset.blank, value);
-    put(field.dataset.blank, value);
+    // What was seen there goes along, so that nobody's entry is overwritten unseen.
+    put(field.dataset.blank, value, 'here', seen);
 }
 
 for (const field of blanks) {

@@ -30,6 +30,7 @@ function guardedRoutes(): array
         'log of a paper' => ['GET', '/papers/{paper}/log', []],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
+        'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],
         'replace a paper' => ['POST', '/papers/{paper}/versions', []],
         'void a paper' => ['POST', '/papers/{paper}/void', ['reason' => 'x']],

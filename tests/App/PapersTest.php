@@ -198,3 +198,23 @@ it('tells which papers follow a term and which are signed and would differ', fun
     $ask = $this->as('tomas')->postJson("/papers/{$this->paper($file, 'M-201')->key}/entries", ['blank' => 'price', 'value' => '399,000', 'key' => 'reach-0001'])->assertOk()->json('ask');
     expect($ask['follow'])->toContain('Financing addendum, government-insured loan')->and($ask['differ'])->toBe([]);
 });
+
+it('overwrites nobody unseen: what met is told with both values, and the same entry sent again is no meeting', function () {
+    $file = $this->aFile();
+    $url = "/papers/{$this->paper($file, 'M-201')->key}/entries";
+    $this->as('tomas')->postJson($url, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'met-00001', 'seen' => ''])->assertOk();
+    $this->as('tomas')->postJson($url, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'met-00001', 'seen' => ''])->assertOk();
+    $this->as('wendell')->postJson($url, ['blank' => 'seller_status', 'value' => 'unmarried', 'key' => 'met-00002', 'seen' => ''])->assertStatus(409)->assertJson(['theirs' => 'married', 'who' => $this->people['tomas']->name]);
+    $this->as('wendell')->postJson($url, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'met-00003', 'seen' => ''])->assertOk();
+    $this->as('wendell')->postJson($url, ['blank' => 'seller_status', 'value' => 'unmarried', 'key' => 'met-00004', 'seen' => 'married'])->assertOk();
+    $this->seeAll();
+    expect($this->paper($file, 'M-201')->entries()['seller_status'])->toBe('unmarried');
+});
+
+it('tells who else has a paper open, and how it stands', function () {
+    $file = $this->aFile();
+    $url = "/papers/{$this->paper($file, 'M-201')->key}/standing";
+    expect($this->as('tomas')->getJson($url)->assertOk()->json('here'))->toBe([])
+        ->and($this->as('wendell')->getJson($url)->assertOk()->json('here'))->toBe([$this->people['tomas']->name])
+        ->and($this->as('tomas')->getJson($url)->json('blanks.price.shown'))->toBe('412,500');
+});

@@ -91,3 +91,32 @@ it('brings in what is dropped or chosen, several at once, and says what was refu
     $this->seeText('porch photo', '.board');
     expect($this->find('.board')->getText())->not->toContain('notes');
 });
+
+it('shows two people each other\'s entries, and asks when they meet in one blank', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('tomas')->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
+    $this->waitFor('.board');
+    $this->browser->findElement(WebDriverBy::linkText('Association addendum'))->click();
+    $this->waitFor('[data-blank=manager]');
+    $paper = $this->browser->getCurrentURL();
+    $first = $this->browser;
+    $this->browser = $this->newBrowser();
+    $this->signIn('wendell')->visit($paper);
+    $theirs = $this->waitFor('[data-blank=manager]');
+    $theirs->sendKeys([WebDriverKeys::CONTROL, 'a']);
+    $theirs->sendKeys('Wendell was here'.WebDriverKeys::TAB);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
+    $this->browser = $first;
+    $this->eventually(fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Wendell was here' ? true : null, 'the other\'s entry does not come', 15);
+    $this->seeText('Wendell Achterberg is here too', '#here', 15);
+    // While Tomás types, Wendell changes it once more: neither is lost.
+    $mine = $this->find('[data-blank=manager]');
+    $mine->sendKeys(' and Tomás');
+    $this->browser->executeScript('return fetch(arguments[0] + "/entries", { method: "POST", headers: { "Content-Type": "application/json", "Accept": "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ blank: "manager", value: "Changed elsewhere", key: "elsewhere-1" }) }).then(() => true)', [$paper]);
+    $mine->sendKeys(WebDriverKeys::TAB);
+    $this->seeText('Changed elsewhere', '#met-text');
+    $this->press('Keep mine', '#met');
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'mine is not stored');
+    $this->browser->navigate()->refresh();
+    expect($this->waitFor('[data-blank=manager]')->getAttribute('value'))->toBe('Wendell was here and Tomás');
+});

@@ -25,12 +25,14 @@ final class StoreEntry
     /**
      * @param string $clientKey made on the device for this entry
      * @param 'here'|'term'|'follow' $scope only on this paper, the term itself, or follow the term again
+     * @param string|null $seen what the device last saw in the blank; null: it does not say
      * @return string the value as kept
      *
      * @throws EntryUnreadable when it cannot be read as what the blank holds
      * @throws StepRefused when the paper takes no entries any more
+     * @throws EntryMet when someone has entered something else there that the device has not seen
      */
-    public function __invoke(Paper $paper, string $blankName, string $typed, string $clientKey, string $scope = 'here'): string
+    public function __invoke(Paper $paper, string $blankName, string $typed, string $clientKey, string $scope = 'here', ?string $seen = null): string
     {
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
@@ -56,6 +58,9 @@ final class StoreEntry
             return $value;
         }
         $before = (string) DB::table('paper_values')->where('paper_id', $paper->id)->where('blank', $blankName)->value('value');
+        if ($seen !== null && $before !== '' && $before !== $value && $blank->kind->show($before) !== $seen && ! DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
+            throw EntryMet::at($paper, $blank, $before);
+        }
         $follows = $blank->binding !== null && FactBook::of($paper->file)->value($blank->binding) === $value;
         if (! $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null)) {
             return $value;

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
+use App\Access\User;
 use App\Files\Board;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
 use App\Papers\Actions\AssemblePapers;
 use App\Papers\Actions\BringIn;
+use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Bytes;
 use App\Papers\Chosen;
@@ -17,6 +19,7 @@ use App\Papers\PageStore;
 use App\Papers\PaperPrint;
 use App\Papers\PaperView;
 use App\Papers\PdfAnswer;
+use App\Papers\Presence;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -54,10 +57,12 @@ final class PaperController
         $paper->load(['file.office', 'file.members']);
         Gate::authorize('work-on', $paper->file);
         $given = $request->validate([
-            'blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'scope' => 'nullable|in:here,term,follow',
+            'blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'scope' => 'nullable|in:here,term,follow', 'seen' => 'nullable|string|max:8000',
         ]);
         try {
-            $store($paper, $given['blank'], (string) $given['value'], 'web:'.$given['key'], $given['scope'] ?? 'here');
+            $store($paper, $given['blank'], (string) $given['value'], 'web:'.$given['key'], $given['scope'] ?? 'here', array_key_exists('seen', $given) ? (string) $given['seen'] : null);
+        } catch (EntryMet $met) {
+            return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);
         } catch (EntryUnreadable $unreadable) {
             return new JsonResponse(['message' => $unreadable->getMessage()], 422);
         }
@@ -66,6 +71,18 @@ final class PaperController
         $paper->load('values');
 
         return new JsonResponse(PaperView::of($paper, false)->changes($given['blank']));
+    }
+
+    /** How a draft stands now, and who else has it open: asked again and again while it is on the screen. */
+    public function standing(Request $request, Paper $paper): JsonResponse
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values']);
+        Gate::authorize('work-on', $paper->file);
+        abort_unless($paper->isDraft(), 409);
+        $user = $request->user();
+        $user instanceof User || abort(403);
+
+        return new JsonResponse([...PaperView::of($paper, false)->changes(''), 'here' => Presence::of($paper, $user)]);
     }
 
     public function image(Paper $paper, int $page, Bytes $bytes): Response

@@ -1,8 +1,9 @@
 <x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js']">
-    <div class="desk-bar" data-paper="{{ $paper->key }}">
+    <div class="desk-bar" data-paper="{{ $paper->key }}" data-standing="/papers/{{ $paper->key }}/standing">
         <h1>{{ $paper->title }}</h1>
         <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
         <div class="acts">
+            <span id="here" class="here" role="status"></span>
             <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
             <a class="button tight" href="/papers/{{ $paper->key }}/log">Every entry</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
@@ -36,6 +37,11 @@
                     </svg>
                 </section>
             @endforeach
+            <div class="leaf ask-term" id="met" hidden role="alertdialog" aria-labelledby="met-text">
+                <span id="met-text"></span>
+                <button class="button tight" type="button" data-met="mine">Keep mine</button>
+                <button class="button tight" type="button" data-met="theirs">Take theirs</button>
+            </div>
             <div class="leaf ask-term" id="ask-term" hidden role="alertdialog" aria-labelledby="ask-text">
                 <span id="ask-text"></span>
                 <button class="button tight" type="button" data-answer="term">Change the term, all papers follow</button>
