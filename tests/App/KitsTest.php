@@ -134,6 +134,10 @@ it('keeps the rules of the house, tried on a file, on and off', function () {
 it('puts standing fees of the kit into the commission', function () {
     $file = $this->aFile();
     $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('Transaction fee')->assertSee('395');
+    $kit = ownKit();
+    $this->as('tomas')->put("/kits/{$kit->key}", ['part' => 'fees', 'seen' => 1, 'lines' => [['label' => 'Sign and box', 'amount' => '60'], ['label' => 'Photographs', 'amount' => '']]])->assertSessionHas('told');
+    $this->as('tomas')->post("/files/{$file->key}/kits/{$kit->key}");
+    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('Transaction fee and Sign and box')->assertSee('455');
 });
 
 it('opens a lease and a referral with their own papers', function (string $kind, string $side, string $paper) {

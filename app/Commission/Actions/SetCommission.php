@@ -14,6 +14,7 @@ use Unanimus\Commission\Entries;
 use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
+use Unanimus\Requirements\Kit;
 
 /** Stores what a commission is computed from, and computes its sheet. */
 final class SetCommission
@@ -60,18 +61,16 @@ final class SetCommission
         return $file->parties->first(static fn ($party) => $party->role === 'agent' && in_array($party->user_id, $ids, true))?->name;
     }
 
-    /** @return array{rate: string, agent_share: string, fee: string, fee_name: string} the usual figures, with the standing fee of the file's kits */
+    /** @return array{rate: string, agent_share: string, fee: string, fee_name: string} the usual figures, with the standing fees of the file's kits together */
     public static function usual(DealFile $file): array
     {
-        foreach ($file->kitDefinitions() as $kit) {
-            foreach ($kit->fees as $fee) {
-                if ($fee['amount'] !== null) {
-                    return [...self::DEFAULTS, 'fee' => Money::of($fee['amount'])->decimal(), 'fee_name' => $fee['label']];
-                }
-            }
+        $fees = array_filter(array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, $file->kitDefinitions())), static fn (array $fee) => $fee['amount'] !== null);
+        if ($fees === []) {
+            return self::DEFAULTS;
         }
+        $sum = array_reduce($fees, static fn (Money $sum, array $fee) => $sum->plus(Money::of((string) $fee['amount'])), Money::zero());
 
-        return self::DEFAULTS;
+        return [...self::DEFAULTS, 'fee' => $sum->decimal(), 'fee_name' => mb_strimwidth(implode(' and ', array_unique(array_column($fees, 'label'))), 0, 60, '…')];
     }
 
     /** The sheet as it stands, or null while there is no price. @throws StepRefused when the fee is too large */
