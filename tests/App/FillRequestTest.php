@@ -139,3 +139,17 @@ it('asks nothing of nobody, in words', function () {
     $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'x@clients.example'], 'papers' => [$paper->key], 'last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
     $this->as('tomas')->get($url)->assertOk()->assertSee('Nobody has been asked yet');
 });
+
+it('reminds by itself once, two days before the last day', function () {
+    $fill = asked();
+    $reminders = fn () => Letter::query()->where('once_key', 'like', 'fill:%:remind:%')->count();
+    $this->artisan('fill-requests:sweep')->assertSuccessful();
+    $this->seeAll();
+    expect($reminders())->toBe(0);
+    Carbon::setTestNow(now()->addDays(3)->addHour());
+    $this->artisan('fill-requests:sweep')->assertSuccessful();
+    $this->artisan('fill-requests:sweep')->assertSuccessful();
+    $this->seeAll();
+    expect($reminders())->toBe(1)->and($fill->refresh()->reminded_on)->not->toBeNull();
+    Carbon::setTestNow();
+});
