@@ -71,6 +71,7 @@ memory_limit = 192M
 expose_php = off
 upload_max_filesize = 50M
 post_max_size = 220M
+max_file_uploads = 40
 zend.exception_ignore_args = on
 opcache.enable = 1
 opcache.memory_consumption = 128

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Terms\Kind;
+
 /**
  * The blanks of one paper that a client is asked for, as questions in reading order; ticks that exclude each other are one.
  */
@@ -72,5 +74,31 @@ final readonly class Questions
         }
 
         return false;
+    }
+
+    /**
+     * What an answer enters: a choice ticks one of its group, which clears the others by itself; only a choice taken back
+     * is cleared here. What stands there already is not entered again.
+     *
+     * @param non-empty-list<Filled> $question
+     * @param string $choice the blank that is chosen; empty: none
+     * @param string $typed what is written, where nothing is chosen from
+     * @return array<string, string> by blank
+     */
+    public static function entries(array $question, string $choice, string $typed): array
+    {
+        $entries = [];
+        foreach ($question as $filled) {
+            $blank = $filled->blank;
+            if ($blank->kind !== Kind::Tick) {
+                $typed === $blank->kind->show($filled->value) || $entries[$blank->name] = $typed;
+            } elseif ($choice === $blank->name && $filled->value === '') {
+                $entries[$blank->name] = 'x';
+            } elseif ($choice === '' && $filled->value !== '') {
+                $entries[$blank->name] = '';
+            }
+        }
+
+        return $entries;
     }
 }

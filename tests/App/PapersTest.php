@@ -211,6 +211,17 @@ it('overwrites nobody unseen: what met is told with both values, and the same en
     expect($this->paper($file, 'M-201')->entries()['seller_status'])->toBe('unmarried');
 });
 
+it('takes two entries in a row that were typed without waiting for the answer, and one after a refusal', function () {
+    $file = $this->aFile();
+    $url = "/papers/{$this->paper($file, 'M-201')->key}/entries";
+    $put = fn (string $value, string $key, string $seen) => $this->as('tomas')->postJson($url, ['blank' => 'further_earnest', 'value' => $value, 'key' => $key, 'seen' => $seen]);
+    $put('4k', 'row-00001', '')->assertOk();
+    $put('5k', 'row-00002', '4k')->assertOk();
+    $put('lots', 'row-00003', '5,000')->assertStatus(422);
+    $put('6k', 'row-00004', 'lots')->assertOk();
+    $put('7k', 'row-00005', '4,000')->assertStatus(409);
+});
+
 it('tells who else has a paper open, and how it stands', function () {
     $file = $this->aFile();
     $url = "/papers/{$this->paper($file, 'M-201')->key}/standing";

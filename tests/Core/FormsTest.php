@@ -12,6 +12,7 @@ use Unanimus\Forms\FormText;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\MarkPlace;
+use Unanimus\Forms\Questions;
 use Unanimus\Pages\Rect;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\EntryUnreadable;
@@ -160,4 +161,12 @@ it('reads drafts against each other and the terms', function () {
         ->and($texts($check(['earnest_money' => '8000.00'], ['earnest_money' => '9000.00'])))->toBe(['o' => ['earnest_money: Earnest money says 9,000 here and 8,000 on Purchase agreement.']])
         ->and($texts($check(['earnest_money' => '8000.00'], ['earnest_money' => '8000.00'])))->toBe([]);
     expect(implode(' ', $texts($check(['concessions' => '500000.00'], []))['c']))->toContain('On this paper: The concessions are more than the price.');
+});
+
+it('turns an answer into entries: a choice made, changed and taken back, a text left as it is', function () {
+    $form = (new Library(dirname(__DIR__, 2).'/library'))->form('M-217');
+    $entries = fn (array $stands, string $choice, string $typed = '') => array_merge([], ...array_map(fn (array $question) => Questions::entries($question, $choice, $typed), Questions::of(Filling::of($form, $stands, Facts::from([])), ['unlisted', 'listed', 'sold'])));
+    expect($entries([], 'listed'))->toBe(['listed' => 'x'])->and($entries(['listed' => 'x'], 'listed'))->toBe([])->and($entries(['listed' => 'x'], 'sold'))->toBe(['sold' => 'x'])->and($entries(['listed' => 'x'], ''))->toBe(['listed' => '']);
+    $hours = Questions::of(Filling::of($form, ['hours' => '48'], Facts::from([])), ['hours'])[0];
+    expect(Questions::entries($hours, '', '48'))->toBe([])->and(Questions::entries($hours, '', '24'))->toBe(['hours' => '24']);
 });

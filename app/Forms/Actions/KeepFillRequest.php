@@ -81,7 +81,7 @@ final class KeepFillRequest
         if ($lastDay->isBefore($today)) {
             throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past.");
         }
-        $request->update(['status' => FillStatus::Out, 'last_day' => $lastDay->iso(), 'link_version' => $request->link_version + 1, 'finished_at' => null]);
+        $request->update(['status' => FillStatus::Out, 'last_day' => $lastDay->iso(), 'link_version' => $request->link_version + 1, 'finished_at' => null, 'reminded_on' => null]);
         History::add($request->brokerage_id, $request->deal_file_id, 'Fill request sent anew', ['who' => $request->name, 'until' => $lastDay->iso()], $request->side);
         $this->write($request, 'first');
     }

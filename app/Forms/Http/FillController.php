@@ -55,13 +55,8 @@ final class FillController
         $asked = $all[$number - 1] ?? abort(404);
         $given = $request->validate(['key' => 'required|string|min:8|max:60|regex:/^[\w-]+$/', 'value' => 'nullable|string|max:8000', 'choice' => 'nullable|string|max:60', 'go' => 'required|in:next,back,rest']);
         try {
-            foreach ($asked['question'] as $index => $filled) {
-                $tick = $filled->blank->kind->value === 'tick';
-                $typed = $tick ? (($given['choice'] ?? '') === $filled->blank->name ? 'x' : '') : (string) ($given['value'] ?? '');
-                // A choice clears the others of its group by itself; only what is taken back is cleared here.
-                if ($tick ? ($typed === 'x') !== ($filled->value !== '') && ($typed === 'x' || ($given['choice'] ?? '') === '') : $typed !== PaperView::shown($filled)) {
-                    $this->answer->enter($fill, $asked['paper'], $filled->blank->name, $typed, "{$given['key']}:{$index}");
-                }
+            foreach (Questions::entries($asked['question'], (string) ($given['choice'] ?? ''), (string) ($given['value'] ?? '')) as $blank => $value) {
+                $this->answer->enter($fill, $asked['paper'], $blank, $value, "{$given['key']}:{$blank}");
             }
         } catch (EntryUnreadable $unreadable) {
             return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => $unreadable->getMessage()])->withInput();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
+use App\Access\User;
 use App\Files\Models\DealFile;
 use App\Files\SearchRow;
 use App\History\History;
@@ -75,11 +76,12 @@ final class CareForPaper
     }
 
     /**
-     * A copy in another file: a draft with its own entries, anything else with its latest version.
+     * A copy in another file: a draft with its own entries, anything else with its latest version. Where both sides are in
+     * that file, it is the copying one's own.
      *
      * @throws StepRefused when there is nothing to copy yet, or the other file has ended
      */
-    public function copy(Paper $paper, DealFile $to): Paper
+    public function copy(Paper $paper, DealFile $to, User $by): Paper
     {
         if (! $to->status->isOpen()) {
             throw new StepRefused("{$to->name} has ended. Open it again to copy papers into it.");
@@ -90,7 +92,7 @@ final class CareForPaper
         }
         $place = ((int) array_search($paper->stage, Stage::keys(), true) + 1) * 1000 + 950;
         $draft = $paper->isDraft();
-        $copy = $to->papers()->create(['brokerage_id' => $to->brokerage_id, 'title' => $paper->title, 'form_number' => $draft ? $paper->form_number : null, 'form_revision' => $draft ? $paper->form_revision : null, 'stage' => $paper->stage, 'state' => $draft ? 'draft' : 'ready', 'position' => $place, 'reason' => "copied from {$paper->file->name}"]);
+        $copy = $to->papers()->create(['brokerage_id' => $to->brokerage_id, 'title' => $paper->title, 'form_number' => $draft ? $paper->form_number : null, 'form_revision' => $draft ? $paper->form_revision : null, 'stage' => $paper->stage, 'state' => $draft ? 'draft' : 'ready', 'position' => $place, 'reason' => "copied from {$paper->file->name}", 'side' => $to->side === 'both' ? $paper->side ?? $to->sideOf($by) : null]);
         foreach ($draft ? $paper->entries() : [] as $blank => $value) {
             $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
         }

@@ -11,6 +11,7 @@ use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
@@ -58,7 +59,7 @@ final class StoreEntry
             return $value;
         }
         $before = (string) DB::table('paper_values')->where('paper_id', $paper->id)->where('blank', $blankName)->value('value');
-        if ($seen !== null && $before !== '' && $before !== $value && $blank->kind->show($before) !== $seen && ! DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
+        if ($seen !== null && $before !== '' && $before !== $value && ! $this->knows($paper, $blank, $seen, $before) && ! DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
             throw EntryMet::at($paper, $blank, $before);
         }
         $follows = $blank->binding !== null && FactBook::of($paper->file)->value($blank->binding) === $value;
@@ -73,6 +74,17 @@ final class StoreEntry
         }
 
         return $value;
+    }
+
+    /** Whether a device that last saw that has seen what is stored: "450k", typed and sent without waiting for the answer, is 450,000. */
+    private function knows(Paper $paper, Blank $blank, string $seen, string $stored): bool
+    {
+        try {
+            return $blank->kind->parse($seen, $paper->file->office->today()) === $stored;
+        } catch (EntryUnreadable) {
+            // What it saw last was refused here and never stood on the paper.
+            return true;
+        }
     }
 
     private function clearGroup(Paper $paper, \Unanimus\Forms\Form $form, string $group, string $keep, string $clientKey): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
+use App\Access\User;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
 use App\Papers\Actions\CareForPaper;
@@ -69,7 +70,9 @@ final class CareController
         if ($typed === '' || $to === null || Gate::denies('work-on', $to)) {
             throw new StepRefused('Choose a file you work on, by its name or listing number. Nothing was copied.');
         }
-        $care->copy($paper->load(['values', 'latest']), $to);
+        $user = $request->user();
+        $user instanceof User || abort(403);
+        $care->copy($paper->load(['values', 'latest']), $to, $user);
 
         return redirect("/papers/{$paper->key}")->with('told', "A copy is in {$to->name}.");
     }
