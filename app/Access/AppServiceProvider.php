@@ -6,6 +6,7 @@ namespace App\Access;
 
 use App\Exchange\HttpExchange;
 use App\Files\Actions\ApplyKit;
+use App\Forms\OwnShelf;
 use App\Papers\Bytes;
 use App\Papers\LocalStore;
 use App\Papers\S3Store;
@@ -29,7 +30,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(Actor::class);
         $this->app->scoped(ApplyKit::class);
-        $this->app->singleton(Library::class, static fn () => new Library(base_path('library')));
+        $this->app->singleton(OwnShelf::class);
+        $this->app->singleton(Library::class, static fn (Application $app) => new Library(base_path('library'), $app->make(OwnShelf::class)));
         $this->app->singleton(Press::class, static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))));
         $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes(
             config('unanimus.bytes.store') === 's3' ? $app->make(S3Store::class) : new LocalStore((string) config('unanimus.bytes.folder')),

@@ -24,6 +24,8 @@ final class Policies
         Gate::define('authorize-disbursement', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id));
         Gate::define('open-kits', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
         Gate::define('keep-rules', static fn (User $user) => $user->holds(Role::Administrator) || $user->isBroker());
+        Gate::define('make-forms', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator));
+        Gate::define('put-forms-in-force', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }
 }

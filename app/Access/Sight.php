@@ -13,6 +13,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Sight
 {
+    /** Counts up whenever someone else's work begins: what was read before is not theirs. */
+    public static int $turn = 0;
+
     /** A signed-in person: their own files and those of the offices they answer for. */
     public static function ofPerson(User $user): void
     {
@@ -88,6 +91,7 @@ final class Sight
         if (DB::transactionLevel() === 0) {
             throw new \LogicException('Sight is told to a transaction; there is none.');
         }
+        self::$turn++;
         DB::select(
             "SELECT set_config('unanimus.brokerage', ?, true), set_config('unanimus.person', ?, true), set_config('unanimus.offices', ?, true), set_config('unanimus.file', ?, true), set_config('unanimus.sight', ?, true)",
             [$brokerage, $person, $offices, $file, $sight],

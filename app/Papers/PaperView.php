@@ -37,7 +37,7 @@ final readonly class PaperView
 
             $by = $asked ? DB::table('paper_values')->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')->where('paper_values.paper_id', $paper->id)->whereNotNull('by_name')->pluck('by_name', 'paper_values.blank')->all() : [];
 
-            return new self($paper, $form, $filling, $form->pages, $filling->missing(), substr((string) md5_file($form->pdf), 0, 8), self::time($last, $paper), $by);
+            return new self($paper, $form, $filling, $form->pages, $filling->missing(), PageStore::stamp($form), self::time($last, $paper), $by);
         }
         $version = $paper->latest;
         $sizes = $version === null ? [] : array_slice(\Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages(), $version->first_page - 1, $version->pages);

@@ -18,10 +18,12 @@ use Unanimus\Terms\Kind;
  */
 final class FillablePdf
 {
-    /** Flags of a field, ISO 32000-1 tables 221, 226 and 228: required, on several lines, one of several without turning off. */
+    /** Flags of a field, ISO 32000-1 tables 221, 226 and 228: required, on several lines, a list that folds out. */
     private const REQUIRED = 1 << 1;
 
     private const LINES = 1 << 12;
+
+    private const COMBO = 1 << 17;
 
     /** The state in which a tick of ours is on. */
     private const ON = 'x';
@@ -82,6 +84,10 @@ final class FillablePdf
             '/Type' => '/Annot', '/Subtype' => '/Widget', '/F' => 4, '/P' => $page, '/T' => "u:{$blank->name}", '/TU' => "u:{$blank->label}", '/Ff' => $flags,
             '/Rect' => [round($place->x, 2), round($height - $place->y - $place->height, 2), round($place->x + $place->width, 2), round($height - $place->y, 2)],
         ];
+
+        if ($blank->kind === Kind::Choice) {
+            return (object) [...$field, '/Ff' => $flags | self::COMBO, '/FT' => '/Ch', '/DA' => 'u:/Helv 0 Tf 0 g', '/Opt' => array_map(static fn (string $option) => "u:{$option}", $blank->options)];
+        }
 
         return (object) ($blank->kind === Kind::Tick
             ? [...$field, '/FT' => '/Btn', '/V' => '/Off', '/AS' => '/Off', '/AP' => (object) ['/N' => (object) ['/'.self::ON => $cross, '/Off' => $empty]]]

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 /**
- * One revision of a form of the library: its pages, its blanks in reading order, its marks.
+ * One revision of a form: its pages, its blanks in reading order, its marks.
  */
 final readonly class Form
 {
@@ -15,6 +15,7 @@ final readonly class Form
      * @param list<Blank> $blanks in reading order
      * @param list<MarkPlace> $marks in reading order
      * @param string $pdf path of the printed pages
+     * @param bool $retired whether papers may no more be begun on it
      */
     public function __construct(
         public string $number,
@@ -26,6 +27,7 @@ final readonly class Form
         public array $blanks,
         public array $marks,
         public string $pdf,
+        public bool $retired = false,
     ) {
     }
 

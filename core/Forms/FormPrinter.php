@@ -24,7 +24,8 @@ final class FormPrinter
     private const INITIALS = ['buyer' => ['buyer.1', 'buyer.2'], 'seller' => ['seller.1', 'seller.2'], 'tenant' => ['tenant.1', 'tenant.2'], 'landlord' => ['landlord.1']];
 
     /**
-     * Prints and writes "pages.pdf" and "form.json" beside the text.
+     * Prints and writes "pages.pdf" and "form.json" beside the text. Those of another revision go into a folder of their
+     * own first: papers stand on them.
      *
      * @return array{pages: int, blanks: int, marks: int}
      *
@@ -44,6 +45,7 @@ final class FormPrinter
         $pages = $look->pages();
         [$blanks, $marks] = self::places($text, $look->links(FormText::MARKER));
         $marks = [...$marks, ...self::initials($text, count($pages))];
+        self::putAway($folder, $text->head['revision']);
         self::write($folder, $text, $pages, $blanks, $marks);
         self::strip($scratch->path('printed.pdf'), $look, $scratch->path('stripped.pdf'), $scratch);
         mkdir($scratch->path('cache'));
@@ -72,6 +74,7 @@ final class FormPrinter
             $blanks[$name] = new Blank(
                 $name, Kind::from($data['kind']), $data['label'], $link['page'], $link['place'],
                 isset($data['req']), $data['bind'] ?? null, $data['calc'] ?? null, $data['group'] ?? null, $data['when'] ?? null,
+                isset($data['options']) ? explode('|', $data['options']) : [],
             );
         }
         $lost = array_diff_key($text->blanks, $blanks);
@@ -120,6 +123,18 @@ final class FormPrinter
         return $marks;
     }
 
+    private static function putAway(string $folder, string $revision): void
+    {
+        $before = is_file("{$folder}/form.json") ? json_decode((string) file_get_contents("{$folder}/form.json"), true, 512, JSON_THROW_ON_ERROR)['revision'] : $revision;
+        $place = "{$folder}/{$before}";
+        if ($before === $revision || is_dir($place)) {
+            return;
+        }
+        mkdir($place);
+        copy("{$folder}/form.json", "{$place}/form.json");
+        copy("{$folder}/pages.pdf", "{$place}/pages.pdf");
+    }
+
     /**
      * @param list<array{float, float}> $pages
      * @param list<Blank> $blanks
@@ -132,7 +147,8 @@ final class FormPrinter
         usort($marks, $order);
         $encode = static fn (array $items) => implode(",\n        ", array_map(static fn (Blank|MarkPlace $item) => json_encode($item->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), $items));
         $head = array_intersect_key($text->head, array_flip(['number', 'revision', 'title', 'set', 'stage']));
-        $lines = json_encode([...$head, 'pages' => $pages], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        $retired = isset($text->head['retired']) ? ['retired' => true] : [];
+        $lines = json_encode([...$head, ...$retired, 'pages' => $pages], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
         file_put_contents("{$folder}/form.json", substr($lines, 0, -1).",\n    \"blanks\": [\n        {$encode($blanks)}\n    ],\n    \"marks\": [\n        {$encode($marks)}\n    ]\n}\n");
     }
 

@@ -10,7 +10,7 @@ use Unanimus\Terms\Kind;
  * The text a library form is printed from: a head of "name: value" lines, a line "---", then HTML in which
  * [[name kind option=…]] is a blank and [[@kind seat]] a mark.
  *
- * Options of a blank: w= width and h= height in points, req, bind= fact, calc="formula", group=, when=, label="…".
+ * Options of a blank: w= width and h= height in points, req, bind= fact, calc="formula", group=, when=, options="one|other", label="…".
  *
  * @internal to its area
  */

@@ -5,54 +5,74 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 /**
- * The built-in forms, read from their folders: one folder a form, with the printed pages and what is known of them.
+ * All forms: the built-in ones, read from their folders, and an office's own beside them. A folder holds the revision in
+ * force; earlier ones stand in folders of their own in it, named by their revision.
  */
 final class Library
 {
+    /** What a form may be numbered. */
+    public const NUMBER = '/^[A-Z]{1,3}-\d{1,4}$/';
+
     /** @var array<string, Form> */
     private array $forms = [];
 
-    /** @param  string  $folder where the forms' folders stand */
-    public function __construct(private readonly string $folder)
+    /**
+     * @param string $folder where the built-in forms' folders stand
+     * @param FormShelf|null $own the office's own
+     */
+    public function __construct(private readonly string $folder, private readonly ?FormShelf $own = null)
     {
     }
 
     /**
-     * A form by its number.
+     * A form by its number, in the revision in force or the one that is named.
      *
-     * @throws FormUnknown when the library has none of that number
+     * @throws FormUnknown when there is none of that number and revision
      */
-    public function form(string $number): Form
+    public function form(string $number, ?string $revision = null): Form
     {
-        return $this->forms[$number] ??= $this->read($number);
+        if (! $this->isBuiltIn($number)) {
+            return $this->own?->find($number, $revision) ?? throw new FormUnknown("The library has no form {$number}".($revision === null ? '.' : " rev. {$revision}."));
+        }
+        $now = $this->forms[$number] ??= $this->read($this->path($number));
+        if ($revision === null || $revision === $now->revision) {
+            return $now;
+        }
+        $earlier = $this->path($number).'/'.preg_replace('/[^0-9A-Za-z-]/', '', $revision);
+
+        return $this->forms["{$number} {$revision}"] ??= is_file("{$earlier}/form.json") ? $this->read($earlier) : throw new FormUnknown("The library has no form {$number} rev. {$revision}.");
     }
 
-    /** Whether the library has a form of that number. */
+    /** Whether the library has a form of that number, in force or retired. */
     public function has(string $number): bool
     {
-        return preg_match('/^[A-Z]{1,3}-\d{1,4}$/', $number) === 1 && is_file($this->path($number).'/form.json');
+        return $this->isBuiltIn($number) || $this->own?->find($number) !== null;
     }
 
-    /** @return list<Form> all, by number */
+    /** Whether it ships with the application, so that no office's own may have its number. */
+    public function isBuiltIn(string $number): bool
+    {
+        return preg_match(self::NUMBER, $number) === 1 && is_file($this->path($number).'/form.json');
+    }
+
+    /** @return list<Form> those papers may be begun on, by number */
     public function all(): array
     {
         $numbers = array_map(static fn (string $path) => strtoupper(basename(dirname($path))), glob($this->folder.'/*/form.json') ?: []);
-        sort($numbers);
+        $all = [...array_map(fn (string $number) => $this->form($number), $numbers), ...($this->own?->all() ?? [])];
+        usort($all, static fn (Form $a, Form $b) => $a->number <=> $b->number);
 
-        return array_map($this->form(...), $numbers);
+        return array_values(array_filter($all, static fn (Form $form) => ! $form->retired));
     }
 
-    private function read(string $number): Form
+    private function read(string $folder): Form
     {
-        if (! $this->has($number)) {
-            throw new FormUnknown("The library has no form {$number}.");
-        }
-        $data = json_decode((string) file_get_contents($this->path($number).'/form.json'), true, 512, JSON_THROW_ON_ERROR);
+        $data = json_decode((string) file_get_contents("{$folder}/form.json"), true, 512, JSON_THROW_ON_ERROR);
 
         return new Form(
             $data['number'], $data['revision'], $data['title'], $data['set'], $data['stage'], $data['pages'],
             array_values(array_map(Blank::fromArray(...), $data['blanks'])), array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
-            $this->path($number).'/pages.pdf',
+            "{$folder}/pages.pdf", (bool) ($data['retired'] ?? false),
         );
     }
 

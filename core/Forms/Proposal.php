@@ -44,6 +44,26 @@ final class Proposal
     }
 
     /**
+     * What words beside a blank seem to ask for, without a look at the page.
+     *
+     * @return array{kind: Kind, binding: string|null}
+     */
+    public static function guess(string $words): array
+    {
+        $label = mb_strtolower(trim($words));
+        $kind = match (true) {
+            preg_match('/\bdate(d)?\b|\bday of$/', $label) === 1 => Kind::Date,
+            preg_match('/\b(price|amount|deposit|rent|fee|payment|money)\b/', $label) === 1 && preg_match('/\b(days?|percent|due|how|in words)\b/', $label) !== 1 => Kind::Money,
+            preg_match('/\b(percent|rate)\b|%/', $label) === 1 => Kind::Percent,
+            preg_match('/^time\b|\btime$|\bhour$/', $label) === 1 => Kind::Time,
+            preg_match('/\bnumber of\b|how many|year built|square f|\bacres\b|\bdays$/', $label) === 1 => Kind::Number,
+            default => Kind::Text,
+        };
+
+        return ['kind' => $kind, 'binding' => self::binding($label, $kind)];
+    }
+
+    /**
      * What a PDF's pages seem to ask for, page after page from the top.
      *
      * @param int|null $only one page, from 1
@@ -77,7 +97,8 @@ final class Proposal
         foreach ($places as $place) {
             $around = new Surroundings($place, $places, $read);
             $label = $around->label();
-            $kind = self::besideSignature($place, $label, $proposed, $page) ?? self::kind($place, $label, $around);
+            $kind = self::kind($place, $label, $around);
+            $kind = $kind === MarkKind::Signature ? $kind : self::besideSignature($place, $label, $proposed, $page) ?? $kind;
             $binding = $kind instanceof MarkKind ? self::seat($around, $proposed, $kind, $place) : ($place->shape === 'tick' ? null : self::binding($label, $kind));
             $label = $kind === Kind::Number && $around->after() !== '' ? trim($label.' '.implode(' ', array_slice(explode(' ', $around->after()), 0, 2)), ' .,;') : $label;
             $proposed[] = new ProposedBlank($this->name($label, $kind), $kind, $label === '' ? ucfirst($kind->value) : $label, $page, $place->place, $binding, $place->by);

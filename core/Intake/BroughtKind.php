@@ -9,6 +9,9 @@ namespace Unanimus\Intake;
  */
 enum BroughtKind: string
 {
+    /** How the files that are taken usually end, as a browser asks for them. */
+    public const ENDINGS = '.pdf,.jpg,.jpeg,.png,.tif,.tiff,.heic,.heif,.doc,.docx,.odt,.rtf';
+
     case Pdf = 'pdf';
     case Jpeg = 'jpeg';
     case Png = 'png';

@@ -56,6 +56,29 @@ final class FieldFill
         return $flatten ? $fill->flattened($press) : $fill->fillable($press);
     }
 
+    /**
+     * A PDF's pages with its fields left empty and taken off, so that something else can be filled in their places.
+     *
+     * @param string $pdf its path
+     * @return string the bytes
+     *
+     * @throws PdfRefused when it is no usable PDF, or is signed
+     * @throws ToolFailed when it cannot be written
+     */
+    public static function emptied(string $pdf, Press $press): string
+    {
+        $fill = new self($pdf);
+        foreach ($fill->fields->all() as $field) {
+            match (true) {
+                $field->kind === FieldKind::Button, $field->kind === FieldKind::Signature => null,
+                $field->kind->isTicked() => $fill->tick($field, ''),
+                default => $fill->write($field, ''),
+            };
+        }
+
+        return $fill->flattened($press);
+    }
+
     private function set(string $name, mixed $value): void
     {
         $fields = $this->fields->named($name);

@@ -19,6 +19,16 @@ final class EntryUnreadable extends \InvalidArgumentException
         return new self("“{$text}” could not be read as a number.");
     }
 
+    /**
+     * None of the few things that may stand there.
+     *
+     * @param list<string> $options
+     */
+    public static function choice(string $text, array $options): self
+    {
+        return new self("“{$text}” is none of what may stand here: ".implode(', ', $options).'.');
+    }
+
     /** More text than one entry holds. */
     public static function tooLong(int $longest): self
     {

@@ -22,6 +22,7 @@ enum Kind: string
     case Date = 'date';
     case Time = 'time';
     case Number = 'number';
+    case Choice = 'choice';
     case Tick = 'tick';
 
     /** The longest text that is kept in one entry. */
@@ -45,7 +46,7 @@ enum Kind: string
         }
         try {
             return match ($this) {
-                self::Text => (string) preg_replace('/\s*\n\s*/', ' ', $text),
+                self::Text, self::Choice => (string) preg_replace('/\s*\n\s*/', ' ', $text),
                 self::Lines => $text,
                 self::Money => Money::parse($text)->decimal(),
                 self::Percent => Percent::of($text)->decimal(),

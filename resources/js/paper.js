@@ -186,7 +186,7 @@ function leave(field) {
 }
 
 for (const field of blanks) {
-    field.addEventListener(field.type === 'checkbox' ? 'change' : 'blur', () => leave(field));
+    field.addEventListener(field.type === 'checkbox' || field.tagName === 'SELECT' ? 'change' : 'blur', () => leave(field));
     // What is being typed survives a crash of the browser too.
     field.addEventListener('input', () => field.type !== 'checkbox' && sessionStorage.setItem(`${shelf}:typing`, JSON.stringify({ blank: field.dataset.blank, value: field.value })));
     field.addEventListener('keydown', (event) => {

@@ -28,6 +28,8 @@ function guardedRoutes(): array
         'mark a deadline' => ['POST', '/files/{file}/deadlines/inspection', []],
         'status' => ['POST', '/files/{file}/status', ['status' => 'terminated', 'reason' => 'x']],
         'log of a paper' => ['GET', '/papers/{paper}/log', []],
+        'another revision' => ['GET', '/papers/{paper}/revision', []],
+        'go over to another revision' => ['POST', '/papers/{paper}/revision', ['revision' => 'x', 'key' => 'intruder-1']],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
@@ -110,7 +112,7 @@ function placesIn(DealFile $file): array
 it('names every route that needs a sign-in in the tables of refusals', function () {
     // Places without a file in them; each guards what it shows in its own test.
     $open = ['me', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'labels', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'kits/{key}/papers/{place}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
-        'imports', 'imports/{import}', 'imports/{import}/try', 'imports/{import}/start', 'imports/{import}/progress', 'imports/{import}/rows/{number}', 'imports/{import}/left.csv', 'files/{file}/offers/{offer}', '/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
+        'imports', 'imports/{import}', 'imports/{import}/try', 'imports/{import}/start', 'imports/{import}/progress', 'imports/{import}/rows/{number}', 'imports/{import}/left.csv', 'files/{file}/offers/{offer}', '/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'own-forms', 'own-forms/{own}', 'own-forms/{own}/changes', 'own-forms/{own}/pages/{page}.webp', 'own-forms/{own}/try', 'own-forms/{own}/in-force', 'own-forms/{own}/revise', 'own-forms/{own}/turn', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {
             continue;

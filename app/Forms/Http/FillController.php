@@ -95,9 +95,8 @@ final class FillController
     public function image(Request $request, string $token, string $paperkey, int $page): Response
     {
         $form = $this->paperOf($this->fill($request), $paperkey)->form() ?? abort(404);
-        abort_if($page < 1 || $page > count($form->pages), 404);
 
-        return PageStore::send($form->pdf, "{$form->number}-{$form->revision}-".substr((string) md5_file($form->pdf), 0, 8), $page);
+        return PageStore::ofForm($form, $page);
     }
 
     public function finish(Request $request, string $token): RedirectResponse

@@ -51,7 +51,7 @@ final class StoreEntry
 
             return '';
         }
-        $value = $blank->kind->parse($typed, $paper->file->office->today());
+        $value = $blank->parse($typed, $paper->file->office->today());
         if ($scope === 'term' && $blank->binding !== null && ! str_contains($blank->binding, '?')) {
             ($this->setFact)($paper->file, $blank->binding, $typed);
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
@@ -80,7 +80,7 @@ final class StoreEntry
     private function knows(Paper $paper, Blank $blank, string $seen, string $stored): bool
     {
         try {
-            return $blank->kind->parse($seen, $paper->file->office->today()) === $stored;
+            return $blank->parse($seen, $paper->file->office->today()) === $stored;
         } catch (EntryUnreadable) {
             // What it saw last was refused here and never stood on the paper.
             return true;

@@ -32,6 +32,9 @@ final class TakeForm
             throw new StepRefused('This file has ended. Open it again to take forms into it.');
         }
         $form = $this->library->form($number);
+        if ($form->retired) {
+            throw new StepRefused("{$form->number} {$form->title} is retired: nothing is begun on it any more. Papers on it stay.");
+        }
         $same = $file->papers()->where('form_number', $form->number)->lockForUpdate()->orderBy('id')->get();
         $there = $same->first(static fn (Paper $paper) => $paper->state !== 'void');
         if ($there !== null && ! $more) {

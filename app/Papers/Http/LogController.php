@@ -6,6 +6,7 @@ namespace App\Papers\Http;
 
 use App\Files\FactBook;
 use App\Papers\Actions\BringBack;
+use App\Papers\Actions\CarryOver;
 use App\Papers\Models\Paper;
 use App\Papers\PaperLog;
 use App\Papers\PaperView;
@@ -33,6 +34,25 @@ final class LogController
             'paper' => $paper, 'file' => $paper->file, 'form' => $form, 'log' => $log, 'at' => $at, 'then' => $then, 'now' => Filling::of($form, $log->at($log->count()), $facts), 'differs' => $log->difference($at, $log->count()),
             'drawings' => FilledPages::draw($form, $then), 'stamp' => PaperView::of($paper, false)->stamp, 'fills' => $paper->isDraft() && Gate::allows('work-on', $paper->file),
         ]);
+    }
+
+    /** What would become of the entries on the revision in force. */
+    public function revision(Paper $paper): View
+    {
+        $paper->load(['file.office', 'file.members', 'values']);
+        Gate::authorize('work-on', $paper->file);
+
+        return view('papers.revision', ['paper' => $paper, 'file' => $paper->file, 'plan' => CarryOver::plan($paper), 'new' => $paper->newerForm(), 'entries' => $paper->entries()]);
+    }
+
+    public function carryOver(Request $request, Paper $paper, CarryOver $carryOver): RedirectResponse
+    {
+        $paper->load(['file.office', 'file.members']);
+        Gate::authorize('work-on', $paper->file);
+        $given = $request->validate(['revision' => 'required|string|max:20', 'key' => 'required|string|min:8|max:40|regex:/^[\w-]+$/']);
+        $carryOver($paper, $given['revision'], $given['key']);
+
+        return redirect("/papers/{$paper->key}")->with('told', "The paper stands on rev. {$given['revision']} now.");
     }
 
     public function bringBack(Request $request, Paper $paper, BringBack $bringBack): RedirectResponse

@@ -39,9 +39,6 @@ use Unanimus\Terms\EntryUnreadable;
 /** Papers: filling on the page, looking at, bringing in, printing. */
 final class PaperController
 {
-    /** What may be chosen to be brought in. */
-    public const TAKEN = '.pdf,.jpg,.jpeg,.png,.tif,.tiff,.heic,.heif,.doc,.docx,.odt,.rtf';
-
     public function show(Paper $paper): View
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
@@ -89,9 +86,7 @@ final class PaperController
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
-            abort_if($page < 1 || $page > count($form->pages), 404);
-
-            return PageStore::send($form->pdf, "{$form->number}-{$form->revision}-".substr((string) md5_file($form->pdf), 0, 8), $page);
+            return PageStore::ofForm($form, $page);
         }
         $version = $paper->latest;
         abort_if($version === null || $page < 1 || $page > $version->pages, 404);
@@ -100,16 +95,13 @@ final class PaperController
     }
 
     /** A page of a library form as it is printed, with nothing on it. */
-    public function blankPage(string $number, int $page, Library $library): Response
+    public function blankPage(Request $request, string $number, int $page, Library $library): Response
     {
         try {
-            $form = $library->form($number);
+            return PageStore::ofForm($library->form($number, (string) $request->query('rev', '') ?: null), $page);
         } catch (FormUnknown) {
             abort(404);
         }
-        abort_if($page < 1 || $page > count($form->pages), 404);
-
-        return PageStore::send($form->pdf, "{$form->number}-{$form->revision}-".substr((string) md5_file($form->pdf), 0, 8), $page);
     }
 
     public function pdf(Paper $paper, PaperPrint $print): Response

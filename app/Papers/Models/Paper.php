@@ -75,9 +75,18 @@ final class Paper extends Model
         return $this->hasOne(Requirement::class);
     }
 
+    /** The form it is on, in the revision it was begun on. */
     public function form(): ?Form
     {
-        return $this->form_number === null ? null : app(Library::class)->form($this->form_number);
+        return $this->form_number === null ? null : app(Library::class)->form($this->form_number, $this->form_revision);
+    }
+
+    /** The revision of its form that has come into force since it was begun; null when it stands on that. */
+    public function newerForm(): ?Form
+    {
+        $now = $this->form_number === null || ! $this->isDraft() ? null : app(Library::class)->form($this->form_number);
+
+        return $now === null || $now->retired || $now->revision === $this->form_revision ? null : $now;
     }
 
     /** Whether entries may still be made on it. */

@@ -204,7 +204,7 @@ final class KitController
                 continue;
             }
             try {
-                $given[(string) $blank] = $known->kind === Kind::Tick ? 'x' : $known->kind->parse($typed, LocalDate::at(now(), new \DateTimeZone('UTC')));
+                $given[(string) $blank] = $known->kind === Kind::Tick ? 'x' : $known->parse($typed, LocalDate::at(now(), new \DateTimeZone('UTC')));
             } catch (EntryUnreadable $unreadable) {
                 throw new StepRefused("{$known->label}: {$unreadable->getMessage()} The answers are as they were.", previous: $unreadable);
             }

@@ -38,7 +38,7 @@
                                     @case('round')<a class="button tight" href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
                                     @case('sign')<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $row['next']['target'] }}"><button class="button tight" data-next>{{ $row['next']['label'] }}</button></form>@break
                                     @case('hand-in')<form method="post" action="/requirements/{{ $row['next']['target'] }}/hand-in">@csrf<button class="button tight now" data-next>{{ $row['next']['label'] }}</button></form>@break
-                                    @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \App\Papers\Http\PaperController::TAKEN }}" data-file-form data-next aria-label="Bring in {{ $row['paper']->title }}"></label></form>@break
+                                    @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form data-next aria-label="Bring in {{ $row['paper']->title }}"></label></form>@break
                                 @endswitch
                                 @endif
                             </td>
@@ -54,7 +54,7 @@
             @if ($works)
             <div class="board-head">
                 @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a> <a class="button tight" href="/files/{{ $file->key }}/fill-requests">Have filled in</a>@endif
-                <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, Word; several at once; or drop them on this page">Bring in papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \App\Papers\Http\PaperController::TAKEN }}" aria-label="Bring in papers"></label></form>
+                <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, Word; several at once; or drop them on this page">Bring in papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Bring in papers"></label></form>
                 @if ($file->status->isOpen())<form class="in-row" data-kit-of="{{ $file->key }}"><span class="select"><select aria-label="Apply a kit"><option value="">Apply a kit …</option>@foreach ($shelf as $one)<option value="/files/{{ $file->key }}/kits/{{ $one['kit']->key }}">{{ $one['kit']->name }}{{ $file->kits->contains('kit', $one['kit']->key) ? ' ✓' : '' }}</option>@endforeach</select></span></form>@endif
                 <div class="acts">
                     <button class="button tight plain" type="button" data-opens="#labels">Labels</button>

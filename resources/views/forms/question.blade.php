@@ -19,6 +19,7 @@
         @else
             <label class="ask-label" for="value">{{ $blank->label }}</label>
             @if ($blank->kind->value === 'lines')<textarea class="textarea" id="value" name="value" rows="5" autofocus>{{ old('value', $first->value) }}</textarea>
+            @elseif ($blank->kind->value === 'choice')<span class="select"><select id="value" name="value" autofocus><option value="">not answered yet</option>@foreach ($blank->options as $option)<option @selected(old('value', $first->value) === $option)>{{ $option }}</option>@endforeach</select></span>
             @else<input class="input" id="value" name="value" value="{{ old('value', \App\Papers\PaperView::shown($first)) }}" autocomplete="off" autofocus @if (in_array($blank->kind->value, ['money', 'percent', 'number'])) inputmode="decimal" @endif @error('value') aria-invalid="true" aria-describedby="wrong" @enderror>@endif
             @error('value')<p class="late" id="wrong" role="alert">{{ $message }} What you entered before is kept.</p>@enderror
             <p class="dim small">{{ ['money' => 'An amount in dollars: 1,250 or 450k.', 'percent' => 'A percentage: 3 or 2.5.', 'date' => 'A day: 5/14, May 14 or 2027-05-14.', 'time' => 'A time: 3pm or 15:00.', 'number' => 'A number.'][$blank->kind->value] ?? '' }}{{ $blank->required ? '' : ' May be left empty.' }}</p>

@@ -1,5 +1,5 @@
 <x-layout title="Office" place="office">
-    <div class="head-row"><h1>Office</h1><span class="right in-row">@can('open-kits')<a href="/kits">Kits</a> @endcan @can('keep-rules')<a href="/rules">Rules</a> @endcan <a href="/contacts">Address book</a> <a href="/me">Your sign-in</a></span></div>
+    <div class="head-row"><h1>Office</h1><span class="right in-row">@can('open-kits')<a href="/kits">Kits</a> @endcan @can('keep-rules')<a href="/rules">Rules</a> @endcan @can('make-forms')<a href="/own-forms">Own forms</a> @endcan <a href="/contacts">Address book</a> <a href="/me">Your sign-in</a></span></div>
     <div class="columns-2">
         <div class="leaf pad">
             <h2>People</h2>

@@ -14,6 +14,7 @@
     @if ($paper->requirement?->review_state->value === 'sent_back')
         @foreach ($paper->requirement->remarks->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
     @endif
+    @if ($newer = $paper->newerForm())<p class="say">Rev. {{ $newer->revision }} of this form is in force; this paper was begun on rev. {{ $paper->form_revision }}. <a href="/papers/{{ $paper->key }}/revision">See what goes over</a></p>@elseif ($view->form->retired)<p class="say">This form is retired. The paper stays as it is; take another form for a new one.</p>@endif
     <div class="desk">
         <nav class="thumbs" aria-label="Pages">
             @foreach ($view->sizes as $index => $size)

@@ -9,7 +9,7 @@
         @foreach ($form->pages as $index => [$width, $height])
             <section class="page" id="page-{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
                 <svg viewBox="0 0 {{ $width }} {{ $height }}">
-                    <image href="{{ $paper->isDraft() ? "/papers/{$paper->key}/pages/".($index + 1).".webp?v={$stamp}" : "/library/{$form->number}/pages/".($index + 1).'.webp' }}" width="{{ $width }}" height="{{ $height }}"/>
+                    <image href="{{ $paper->isDraft() ? "/papers/{$paper->key}/pages/".($index + 1).".webp?v={$stamp}" : "/library/{$form->number}/pages/".($index + 1).".webp?rev={$form->revision}" }}" width="{{ $width }}" height="{{ $height }}"/>
                     {!! ($drawings[$index + 1] ?? null)?->inner() !!}
                     @foreach ($form->blanksOn($index + 1) as $blank)@if (in_array($blank->name, $differs, true))<rect class="differs" x="{{ $blank->place->x - 1 }}" y="{{ $blank->place->y - 1 }}" width="{{ $blank->place->width + 2 }}" height="{{ $blank->place->height + 2 }}"><title>{{ $blank->label }} stands otherwise now</title></rect>@endif @endforeach
                 </svg>
