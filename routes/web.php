@@ -27,6 +27,7 @@ use App\Office\Http\OfficeController;
 use App\Office\Http\PeopleController;
 use App\Papers\Http\CareController;
 use App\Papers\Http\FormsController;
+use App\Papers\Http\LayerController;
 use App\Papers\Http\LogController;
 use App\Papers\Http\PaperController;
 use App\Requirements\Http\KitController;
@@ -190,6 +191,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/papers/{paper}/log', [LogController::class, 'bringBack']);
     Route::get('/papers/{paper}/revision', [LogController::class, 'revision']);
     Route::post('/papers/{paper}/revision', [LogController::class, 'carryOver']);
+    Route::post('/papers/{paper}/pieces', LayerController::class);
     Route::get('/papers/{paper}/standing', [PaperController::class, 'standing']);
     Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
     Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');

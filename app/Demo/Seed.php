@@ -40,20 +40,21 @@ final class Seed extends Command
 
     protected $description = 'Lays out the demo';
 
-    public function handle(Scenario $scenario, MoreFiles $more, Generator $generator): int
+    public function handle(Scenario $scenario, MoreFiles $more, OwnSheets $sheets, Generator $generator): int
     {
         if (Sight::brokerages() !== []) {
             $this->info('The demo is there already.');
 
             return self::SUCCESS;
         }
-        DB::transaction(function () use ($scenario, $more, $generator): void {
+        DB::transaction(function () use ($scenario, $more, $sheets, $generator): void {
             $people = self::people();
             if ($this->option('people')) {
                 return;
             }
             $scenario->lay($people);
             $more->lay($people);
+            $sheets->lay($people);
             $generator->lay($people, (int) $this->option('generated'));
         });
         $this->info('The demo is laid out.');

@@ -6,9 +6,12 @@ namespace App\Papers;
 
 use App\Files\FactBook;
 use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
+use Unanimus\Pages\LayerPiece;
+use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
 
 /** A paper as PDF, as it stands now. */
@@ -27,12 +30,16 @@ final class PaperPrint
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
-            return FilledPages::pdf($form, Filling::of($form, $paper->entries(), FactBook::of($paper->file)), $this->press);
+            return FilledPages::pdf($form, Filling::of($form, $paper->entries(), FactBook::of($paper->file)), $this->press, PaperPiece::layer($paper));
         }
         $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to print.");
 
-        return $version->made_by === 'signed'
-            ? $this->press->part($this->bytes->path($version->sha256), $version->first_page, $version->first_page + $version->pages - 1)
-            : $this->bytes->read($version->sha256);
+        if ($version->made_by === 'signed') {
+            return $this->press->part($this->bytes->path($version->sha256), $version->first_page, $version->first_page + $version->pages - 1);
+        }
+        $layer = PaperPiece::layer($paper);
+        $path = $this->bytes->path($version->sha256);
+
+        return $layer === [] ? $this->bytes->read($version->sha256) : $this->press->writeOver($path, LayerPiece::draw($layer, [], PdfLook::into($path, gate: false)->pages()));
     }
 }

@@ -6,13 +6,17 @@ namespace App\Papers;
 
 use App\Files\FactBook;
 use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Continuation;
 use Unanimus\Forms\Filled;
+use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\MarkPlace;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\LayerPiece;
 use Unanimus\Terms\Term;
 
 /** A paper made ready for the screen: each page with what stands on it, and the list of blanks. */
@@ -49,6 +53,14 @@ final readonly class PaperView
     public function on(int $page): array
     {
         return array_values(array_filter($this->filling->blanks ?? [], static fn (Filled $filled) => $filled->blank->page === $page));
+    }
+
+    /** @return array<int, Drawing> what stands on each page besides what is printed: entries and what was put over it by hand */
+    public function drawings(): array
+    {
+        $layer = PaperPiece::layer($this->paper);
+
+        return $this->form !== null && $this->filling !== null ? FilledPages::draw($this->form, $this->filling, $layer) : LayerPiece::draw($layer, [], $this->sizes);
     }
 
     /** @return list<MarkPlace> */

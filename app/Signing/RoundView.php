@@ -9,7 +9,6 @@ use App\Papers\PaperView;
 use App\Signing\Models\Round;
 use App\Signing\Models\RoundPaper;
 use App\Signing\Models\SigningMark;
-use Unanimus\Forms\FilledPages;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Signing\MarkDrawing;
@@ -33,7 +32,7 @@ final readonly class RoundView
         foreach ($round->papers as $sent) {
             $drafting = $round->status === RoundStatus::Drafting;
             $view = PaperView::of($sent->paper->setRelation('file', $round->file));
-            $drawings = $drafting && $view->form !== null && $view->filling !== null ? FilledPages::draw($view->form, $view->filling) : [];
+            $drawings = $drafting ? $view->drawings() : [];
             $sizes = $drafting || $sent->sha256 === null ? $view->sizes : PdfLook::into(app(Bytes::class)->path($sent->sha256))->pages();
             foreach ($sizes as $index => [$width, $height]) {
                 $page = $index + 1;

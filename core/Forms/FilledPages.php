@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\LayerPiece;
 use Unanimus\Pages\Press;
 use Unanimus\Terms\Kind;
 
@@ -13,8 +14,13 @@ use Unanimus\Terms\Kind;
  */
 final class FilledPages
 {
-    /** @return array<int, Drawing> by page, from 1; only pages with something on them */
-    public static function draw(Form $form, Filling $filling): array
+    /**
+     * What is filled in, with what was put over the printed pages by hand.
+     *
+     * @param list<LayerPiece> $pieces
+     * @return array<int, Drawing> by page, from 1; only pages with something on them
+     */
+    public static function draw(Form $form, Filling $filling, array $pieces = []): array
     {
         $drawings = [];
         $printed = Continuation::shortened($form, $filling);
@@ -27,21 +33,21 @@ final class FilledPages
                 ? $drawing->cross($blank->place)
                 : $drawing->entry($blank->place, $printed[$blank->name], $blank->kind === Kind::Lines);
         }
-        ksort($drawings);
 
-        return $drawings;
+        return LayerPiece::draw($pieces, $drawings, $form->pages);
     }
 
     /**
      * The form as PDF with what is filled in, and a continuation page where a text is too long for its blank.
      *
+     * @param list<LayerPiece> $pieces
      * @return string the bytes
      *
      * @throws \Unanimus\Pages\ToolFailed when the pages cannot be drawn
      */
-    public static function pdf(Form $form, Filling $filling, Press $press): string
+    public static function pdf(Form $form, Filling $filling, Press $press, array $pieces = []): string
     {
-        $pdf = $press->drawOver($form->pdf, self::draw($form, $filling));
+        $pdf = $press->drawOver($form->pdf, self::draw($form, $filling, $pieces));
         $more = Continuation::pages($form, $filling);
 
         return $more === [] ? $pdf : $press->append($pdf, $press->print($more));

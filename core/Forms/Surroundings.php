@@ -18,6 +18,9 @@ final readonly class Surroundings
 
     private const FARTHEST = 46.0;
 
+    /** Where words stand in a column of their own, the lines to fill in another. */
+    private const ACROSS = 260.0;
+
     /**
      * @param list<WritingPlace> $places all of the page
      * @param list<Word> $words
@@ -41,13 +44,13 @@ final readonly class Surroundings
         $under = $this->at->by === 'ruled line' ? self::tidy($this->below()) : '';
         $before = self::tidy($this->before());
 
-        return $before !== '' && ($under === '' || ! $this->standsAlone()) ? $before : ($under ?: self::tidy($this->above()));
+        return $before !== '' && ($under === '' || ! $this->standsAlone()) ? $before : ($under ?: self::tidy($this->before(self::ACROSS)) ?: self::tidy($this->above()));
     }
 
     /** Whether the word right before it is that. */
     public function follows(string $text): bool
     {
-        $before = trim($this->before());
+        $before = trim($this->before()) ?: trim($this->before(self::ACROSS));
 
         return str_ends_with($before, $text) || trim($this->at->caption) === $text;
     }

@@ -93,6 +93,14 @@ final class Drawing
         return $this;
     }
 
+    /** White over a place. */
+    public function fill(Rect $place, string $colour = '#ffffff'): self
+    {
+        $this->parts[] = sprintf('<rect x="%.2f" y="%.2f" width="%.2f" height="%.2f" fill="%s"/>', $place->x, $place->y, $place->width, $place->height, $colour);
+
+        return $this;
+    }
+
     /** A finished piece of SVG, as the signature faces draw it. */
     public function piece(string $svg): self
     {

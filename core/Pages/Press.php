@@ -40,6 +40,37 @@ final class Press
     }
 
     /**
+     * The pages of a PDF from outside with drawings over them, turned and cropped as they are read.
+     *
+     * @param array<int, Drawing> $drawings by page, from 1
+     * @return string the PDF's bytes
+     *
+     * @throws ToolFailed when the pages cannot be drawn
+     * @throws PdfRefused when it is damaged
+     */
+    public function writeOver(string $pdf, array $drawings): string
+    {
+        $look = PdfLook::into($pdf, gate: false);
+        $changed = [];
+        foreach ($look->frames() as $frame) {
+            $page = $look->object($frame['name']);
+            if ($page instanceof \stdClass && array_intersect_key((array) $page, ['/TrimBox' => 1, '/BleedBox' => 1, '/ArtBox' => 1]) !== []) {
+                // An overlay is fitted to the innermost box; without these that is the part that is shown.
+                unset($page->{'/TrimBox'}, $page->{'/BleedBox'}, $page->{'/ArtBox'});
+                $changed["obj:{$frame['name']}"] = ['value' => $page];
+            }
+        }
+        if ($changed === []) {
+            return $this->drawOver($pdf, $drawings);
+        }
+        $scratch = new Scratch;
+        $update = json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $look->highestObject()], PdfLook::plain((object) $changed)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $pdf, '--update-from-json='.$scratch->put('boxes.json', $update), $scratch->path('plain.pdf')]);
+
+        return $this->drawOver($scratch->path('plain.pdf'), $drawings);
+    }
+
+    /**
      * A PDF of pages that are drawings alone.
      *
      * @param non-empty-list<Drawing> $drawings

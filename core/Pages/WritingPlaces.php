@@ -186,7 +186,7 @@ final class WritingPlaces
         foreach ($lines as $line) {
             [$x1, $x2, $y] = $line;
             $wide = $x2 - $x1 > 0.82 * ($textRight - $textLeft);
-            if (! $wide || $this->inStack($line, $lines) || $this->hasCaption($line)) {
+            if (! $wide || $this->inStack($line, $lines) || $this->hasCaption($line) || $this->hasWordsBefore($line)) {
                 $room = min(16.0, max(8.0, $y - $this->nextAbove($x1, $x2, $y)));
                 $place = new Rect($x1, $y - $room + 1, $x2 - $x1, $room);
                 $this->free($place) && $this->places[] = new WritingPlace('line', $place, 'ruled line');
@@ -242,6 +242,18 @@ final class WritingPlaces
         $covered = array_sum(array_map(static fn (Word $word) => $word->width, $under));
 
         return $under !== [] && $covered < 0.5 * ($line[1] - $line[0]);
+    }
+
+    /** @param  array{float, float, float}  $line  Words on its level that it goes on from. */
+    private function hasWordsBefore(array $line): bool
+    {
+        foreach ($this->read as $word) {
+            if ($word->right() <= $line[0] + 2.5 && $word->y + $word->height / 2 > $line[2] - 13 && $word->y + $word->height / 2 < $line[2] + 3) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function nextAbove(float $x1, float $x2, float $y): float

@@ -1,10 +1,10 @@
 // The making of a form: blanks and marks are placed, moved and described on its pages. Every change goes to the server as
 // it is made, with a key of its own; while there is no connection changes wait on the device, in order.
 
+import { newKey, waitingLine } from './waiting.js';
+
 const desk = document.querySelector('#own-form');
 const key = desk.dataset.form;
-const token = document.querySelector('meta[name=csrf-token]').content;
-const shelf = `unanimus:form:${key}`;
 const stored = document.querySelector('#stored');
 const panel = document.querySelector('#item');
 const order = document.querySelector('#order');
@@ -12,51 +12,20 @@ const undo = document.querySelector('#undo');
 const NS = 'http://www.w3.org/2000/svg';
 let items = JSON.parse(desk.dataset.items);
 let chosen = null;
-let sending = false;
 const past = [];
 
-// What waits
-
-function waiting() {
-    return JSON.parse(localStorage.getItem(shelf) || '[]');
-}
-
-function keep(changes) {
-    if (changes.length) localStorage.setItem(shelf, JSON.stringify(changes));
-    else localStorage.removeItem(shelf);
-}
-
-function newKey() {
-    return crypto.randomUUID ? crypto.randomUUID() : `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
-}
-
-function store(change) {
-    keep([...waiting(), { key: newKey(), change }]);
-    send();
-}
-
-async function send() {
-    if (sending) return;
-    sending = true;
-    try {
-        for (let queue = waiting(); queue.length; queue = waiting()) {
-            let answer;
-            try {
-                answer = await fetch(`/own-forms/${key}/changes`, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token }, body: JSON.stringify(queue[0]) });
-            } catch {
-                return tell(`${queue.length === 1 ? 'one change waits' : `${queue.length} changes wait`} on this device: no connection`, true);
-            }
-            if (answer.status === 419 || answer.status === 401) return tell('sign in again in another tab; your changes wait here', true);
-            if (answer.status >= 500 || answer.status === 429) return tell('the server is busy; your changes wait here', true);
-            keep(waiting().filter((other) => other.key !== queue[0].key));
-            const body = await answer.json();
-            if (answer.ok) settle(body);
-            else refused(queue[0].change, body.message);
-        }
-    } finally {
-        sending = false;
-    }
-}
+const line = waitingLine({
+    shelf: `unanimus:form:${key}`,
+    url: `/own-forms/${key}/changes`,
+    noun: 'change',
+    told: tell,
+    stored: settle,
+    refused(words, { change }) {
+        tell(words, true);
+        if (change.do === 'about') document.querySelector('.about').open = true;
+    },
+});
+const store = (change) => line.add({ change });
 
 function tell(words, late = false) {
     stored.textContent = words;
@@ -65,17 +34,12 @@ function tell(words, late = false) {
 
 function settle(body) {
     showFaults(body.faults);
-    if (waiting().length || timer) return;
+    if (line.all().length || timer) return;
     tell(`stored ${new Date().toTimeString().slice(0, 8)}`);
     if (JSON.stringify(body.items) !== JSON.stringify(items)) {
         items = body.items;
         draw();
     }
-}
-
-function refused(change, words) {
-    tell(words || 'This was not stored.', true);
-    if (change.do === 'about') document.querySelector('.about').open = true;
 }
 
 // Changes
@@ -290,7 +254,8 @@ function choose(id, go = false) {
         group.scrollIntoView({ block: 'center' });
         group.focus({ preventScroll: true });
     }
-    order.querySelector(`[data-id="${id}"]`)?.scrollIntoView({ block: 'nearest' });
+    const row = order.querySelector(`[data-id="${id}"]`);
+    if (row && (row.offsetTop - order.offsetTop < order.scrollTop || row.offsetTop - order.offsetTop + row.offsetHeight > order.scrollTop + order.clientHeight)) order.scrollTop = row.offsetTop - order.offsetTop - order.clientHeight / 2;
 }
 
 // With the mouse, or a finger
@@ -373,7 +338,9 @@ function beside(item) {
 
 document.querySelector('.pages').addEventListener('keydown', (event) => {
     const item = find(event.target.closest('.item-group')?.dataset.id);
-    if (!item || event.ctrlKey || event.metaKey) return;
+    if (!item || event.ctrlKey || event.metaKey || event.key === 'Tab') return;
+    // The page's own keys: none of the house's.
+    event.stopPropagation();
     if (chosen !== item.id) choose(item.id);
     const step = event.altKey ? 10 : 1;
     const way = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
@@ -472,11 +439,9 @@ const about = document.querySelector('#about');
 about.addEventListener('change', () => store({ do: 'about', ...Object.fromEntries(new FormData(about)) }));
 about.addEventListener('submit', (event) => event.preventDefault());
 
-window.addEventListener('online', send);
 window.addEventListener('pagehide', flush);
-setInterval(() => waiting().length && send(), 4000);
 showFaults(JSON.parse(desk.dataset.faults));
-for (const { change } of waiting()) {
+for (const { change } of line.all()) {
     if (change.do === 'put') {
         const there = items.findIndex((one) => one.id === change.item.id);
         if (there < 0) items.push(change.item);
@@ -484,4 +449,4 @@ for (const { change } of waiting()) {
     } else if (change.do === 'drop') items = items.filter((one) => one.id !== change.id);
 }
 draw();
-send();
+line.send();

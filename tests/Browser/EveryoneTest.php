@@ -15,7 +15,7 @@ function mainViews(): array
         'commission' => ['ines', '/commission'], 'commission sheet' => ['ines', 'Commission sheet'], 'office' => ['fenna', '/office'], 'style' => ['fenna', '/style'],
         'dates' => ['tomas', '14 Lanternfish Lane/dates'], 'tasks' => ['wendell', '/tasks?who=all'], 'offers' => ['caleb', '208 Copperbeech Road/offers'], 'net sheet' => ['caleb', '208 Copperbeech Road/net'], 'kits' => ['tomas', '/kits'], 'kit' => ['tomas', '/kits/purchase-buyer'],
         'forms' => ['tomas', '14 Lanternfish Lane/forms'], 'fill requests' => ['tomas', '14 Lanternfish Lane/fill-requests'],
-        'rules' => ['fenna', '/rules'], 'rule' => ['fenna', '/rules/new'], 'imports' => ['wendell', '/imports'], 'address book' => ['wendell', '/contacts'], 'own sign-in' => ['tomas', '/me'], 'lanes to print' => ['wendell', '/?print=1'],
+        'own forms' => ['wendell', '/own-forms'], 'rules' => ['fenna', '/rules'], 'rule' => ['fenna', '/rules/new'], 'imports' => ['wendell', '/imports'], 'address book' => ['wendell', '/contacts'], 'own sign-in' => ['tomas', '/me'], 'lanes to print' => ['wendell', '/?print=1'],
     ];
 }
 

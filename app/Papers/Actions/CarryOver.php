@@ -6,6 +6,7 @@ namespace App\Papers\Actions;
 
 use App\History\History;
 use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
@@ -49,9 +50,11 @@ final class CarryOver
                 $paper->keepEntry($name, null, "over:{$key}:{$name}:gone", (int) Auth::id() ?: null);
             }
         }
+        // Words that were struck out stand elsewhere there, or not at all.
+        $off = PaperPiece::standing($paper)->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
         // What has no place stays with the paper's entries, unseen, and is named here.
         DB::table('fill_request_papers')->where('paper_id', $paper->id)->exists() && $this->askAnew($paper, $plan);
-        History::add($paper->brokerage_id, $paper->deal_file_id, 'Taken over to another revision', ['paper' => $paper->title, 'before' => $before, 'after' => $new->revision, 'without a place' => implode(', ', array_map(static fn (Blank $blank) => "{$blank->label}: {$blank->kind->show($entries[$blank->name])}", $plan->stays))], $paper->side);
+        History::add($paper->brokerage_id, $paper->deal_file_id, 'Taken over to another revision', ['paper' => $paper->title, 'before' => $before, 'after' => $new->revision, 'without a place' => implode(', ', array_map(static fn (Blank $blank) => "{$blank->label}: {$blank->kind->show($entries[$blank->name])}", $plan->stays)), 'taken off its pages' => $off], $paper->side);
     }
 
     /** What clients are asked for follows to where it stands now. */

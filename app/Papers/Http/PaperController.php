@@ -11,6 +11,7 @@ use App\Files\Models\DealFile;
 use App\Papers\Actions\AssemblePapers;
 use App\Papers\Actions\BringIn;
 use App\Papers\Actions\EntryMet;
+use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Bytes;
 use App\Papers\Chosen;
@@ -39,14 +40,14 @@ use Unanimus\Terms\EntryUnreadable;
 /** Papers: filling on the page, looking at, bringing in, printing. */
 final class PaperController
 {
-    public function show(Paper $paper): View
+    public function show(Paper $paper, Bytes $bytes): View
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
         Gate::authorize('see', $paper->file);
         $canFill = $paper->isDraft() && Gate::allows('work-on', $paper->file);
         $findings = $canFill ? CrossCheck::of(Board::drafts($paper->file->load('papers.values'), FactBook::of($paper->file)), $paper->file->office->today())[$paper->key] ?? [] : [];
 
-        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings]);
+        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings, 'pieces' => LayerController::of($paper), 'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null]);
     }
 
     public function entry(Request $request, Paper $paper, StoreEntry $store): JsonResponse

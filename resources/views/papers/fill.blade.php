@@ -1,4 +1,4 @@
-<x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js']">
+<x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js', 'resources/js/zoom.js', ...($writes ? ['resources/js/layer.js'] : [])]">
     <div class="desk-bar" data-paper="{{ $paper->key }}" data-standing="/papers/{{ $paper->key }}/standing">
         <h1>{{ $paper->title }}</h1>
         <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
@@ -7,6 +7,7 @@
             <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
             <a class="button tight" href="/papers/{{ $paper->key }}/log">Every entry</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
+            @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Strike out printed words, add text (w)">Write on it</button>@endif
             @include('papers.care')
             <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Have signed</button></form>
         </div>
@@ -15,16 +16,17 @@
         @foreach ($paper->requirement->remarks->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
     @endif
     @if ($newer = $paper->newerForm())<p class="say">Rev. {{ $newer->revision }} of this form is in force; this paper was begun on rev. {{ $paper->form_revision }}. <a href="/papers/{{ $paper->key }}/revision">See what goes over</a></p>@elseif ($view->form->retired)<p class="say">This form is retired. The paper stays as it is; take another form for a new one.</p>@endif
-    <div class="desk">
+    <div class="desk" @if ($writes) data-paper="{{ $paper->key }}" data-pieces="{{ json_encode($pieces) }}" data-today="{{ $file->office->today()->long() }}" @endif>
         <nav class="thumbs" aria-label="Pages">
+            @include('papers.zoom')
             @foreach ($view->sizes as $index => $size)
                 <a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }} <span class="count" data-count="{{ $index + 1 }}">{{ $view->missingOn($index + 1) ?: '' }}</span></a>
             @endforeach
         </nav>
-        <div>
+        <div><div class="pages">
             @foreach ($view->sizes as $index => [$width, $height])
                 <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
-                    <svg viewBox="0 0 {{ $width }} {{ $height }}">
+                    <svg viewBox="0 0 {{ $width }} {{ $height }}" data-layer="{{ $index + 1 }}">
                         <image href="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
                         @foreach ($view->marksOn($index + 1) as $mark)
                             <g class="tone-{{ $mark->seat->tone() }}"><rect class="place" x="{{ $mark->place->x }}" y="{{ $mark->place->y }}" width="{{ $mark->place->width }}" height="{{ $mark->place->height }}"/><text class="place-word" x="{{ $mark->place->x + 2 }}" y="{{ $mark->place->y + 7 }}">{{ $mark->kind->value === 'initials' ? '' : $mark->kind->label().' · ' }}{{ $mark->seat->label() }}</text></g>
@@ -35,9 +37,12 @@
                                 @include('papers.blank')
                             </foreignObject>
                         @endforeach
+                        @include('papers.layer', ['number' => $index + 1])
                     </svg>
                 </section>
             @endforeach
+            </div>
+            @includeWhen($writes, 'papers.layer-bar')
             <div class="leaf ask-term" id="met" hidden role="alertdialog" aria-labelledby="met-text">
                 <span id="met-text"></span>
                 <button class="button tight" type="button" data-met="mine">Keep mine</button>

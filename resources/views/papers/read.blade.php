@@ -1,9 +1,10 @@
-<x-layout :title="$paper->title" place="files">
+<x-layout :title="$paper->title" place="files" :scripts="['resources/js/zoom.js', ...($writes ? ['resources/js/layer.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $paper->title }}</h1>
         <span class="dim">{{ $paper->form_number }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $paper->state === 'out' ? 'out for signature' : $paper->state }}</span>
         <div class="acts">
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
+            @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Write on it</button>@endif
             @include('papers.care')
             @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_handed_in', 'sent_back']) && $paper->state !== 'out')
                 @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/hand-in">@csrf<button class="button tight now">Hand in{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
@@ -11,9 +12,9 @@
         </div>
     </div>
     @foreach (($paper->requirement?->remarks ?? collect())->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
-    <div class="desk">
-        <nav class="thumbs" aria-label="Pages">@foreach ($view->sizes as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
-        <div>@include('papers.pages', ['remarks' => $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>
+    <div class="desk" @if ($writes) data-paper="{{ $paper->key }}" data-pieces="{{ json_encode($pieces) }}" data-today="{{ $file->office->today()->long() }}" @endif>
+        <nav class="thumbs" aria-label="Pages">@include('papers.zoom')@foreach ($view->sizes as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
+        <div><div class="pages">@include('papers.pages', ['layered' => true, 'remarks' => $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
         <aside class="leaf blanks">
             <h3>Versions</h3>
             <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ $version->made_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ substr($version->sha256, 0, 12) }}</small></li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>

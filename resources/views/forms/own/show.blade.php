@@ -4,7 +4,7 @@
     $marks = ['signature' => 'Signature', 'initials' => 'Initials', 'date' => 'Date of signing', 'name' => 'Printed name'];
     $blocking = count(array_filter($faults, fn ($fault) => $fault['blocks']));
 @endphp
-<x-layout :title="$own->title" place="office" :scripts="$making ? ['resources/js/own-form.js'] : []">
+<x-layout :title="$own->title" place="office" :scripts="['resources/js/zoom.js', ...($making ? ['resources/js/own-form.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $own->title }}</h1>
         <span class="dim">{{ trim($own->number.' rev. '.$own->revision) }} · {{ ['making' => 'in the making', 'in_force' => 'in force', 'superseded' => 'an earlier revision', 'retired' => 'retired', 'dropped' => 'given up'][$own->status] }} · <a href="/own-forms">Own forms</a></span>
@@ -25,7 +25,7 @@
     </div>
     @if ($making && $own->notes !== [])<p class="dim form-notes">{{ implode(' ', $own->notes) }}</p>@endif
     <div class="desk form-desk" @if ($making) id="own-form" data-form="{{ $own->key }}" data-items="{{ json_encode($own->items) }}" data-faults="{{ json_encode($faults) }}" @endif>
-        <nav class="thumbs" aria-label="Pages">@foreach ($own->pages as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/own-forms/{{ $own->key }}/pages/{{ $index + 1 }}.webp" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
+        <nav class="thumbs" aria-label="Pages">@include('papers.zoom')@foreach ($own->pages as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/own-forms/{{ $own->key }}/pages/{{ $index + 1 }}.webp" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
         <div class="pages">
             @foreach ($own->pages as $index => [$width, $height])
                 <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">

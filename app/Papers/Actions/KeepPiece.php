@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\History\History;
+use App\Papers\Bytes;
+use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\LayerKind;
+use Unanimus\Pages\LayerPiece;
+use Unanimus\Pages\PageWords;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Rect;
+use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\Kind;
+
+/** Puts text, ticks, dates, lines and covers over the pages of a paper, and takes them off, until it is signed or handed in. */
+final class KeepPiece
+{
+    private const MOST = 400;
+
+    public function __construct(private readonly Bytes $bytes)
+    {
+    }
+
+    /**
+     * Puts a piece on a page, or in another's stead; the same key again changes nothing.
+     *
+     * @param array{kind: string, page: int|string, place: array<mixed>, text?: string|null} $given
+     * @param string|null $instead key of the piece it replaces
+     *
+     * @throws StepRefused when the paper takes none, or this one cannot be put there
+     */
+    public function put(Paper $paper, array $given, string $clientKey, ?string $instead = null): void
+    {
+        $paper = $this->locked($paper);
+        if (PaperPiece::query()->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
+            return;
+        }
+        $kind = LayerKind::tryFrom($given['kind']) ?? throw new StepRefused('This cannot be put on a page.');
+        if ($kind === LayerKind::Cover && $paper->isDraft()) {
+            throw new StepRefused('A form’s own words are not covered: strike them out instead, so that everyone sees it.');
+        }
+        [$path, $sizes] = $this->pages($paper);
+        $page = (int) $given['page'];
+        $size = $sizes[$page - 1] ?? throw new StepRefused("This paper has no page {$page}.");
+        $place = self::place($given['place'], $size);
+        $text = $kind->isWritten() ? $this->text($paper, $kind, (string) ($given['text'] ?? '')) : '';
+        $old = $instead === null ? null : PaperPiece::standing($paper)->where('key', $instead)->first();
+        if ($old === null && PaperPiece::standing($paper)->count() >= self::MOST) {
+            throw new StepRefused('There is more on this paper than it bears.');
+        }
+        $places = $kind->followsWords() ? LayerPiece::over($place, PageWords::of($path, $page)[$page] ?? []) : [$place];
+        $new = PaperPiece::create([
+            'brokerage_id' => $paper->brokerage_id, 'deal_file_id' => $paper->deal_file_id, 'paper_id' => $paper->id, 'version' => PaperPiece::versionOf($paper), 'page' => $page, 'kind' => $kind,
+            'places' => array_map(static fn (Rect $one) => $one->toArray(), $places), 'text' => $text, 'replaces' => $old?->id, 'client_key' => $clientKey, 'user_id' => Auth::id(), 'gone_at' => null, 'gone_by' => null,
+        ]);
+        $old?->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
+        $this->tell($paper, $old === null ? 'Put on a page' : 'Changed on a page', $new);
+    }
+
+    /** @throws StepRefused when the paper takes no changes any more */
+    public function takeOff(Paper $paper, string $key): void
+    {
+        $paper = $this->locked($paper);
+        $piece = PaperPiece::standing($paper)->where('key', $key)->first();
+        if ($piece !== null) {
+            $piece->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
+            $this->tell($paper, 'Taken off a page', $piece);
+        }
+    }
+
+    /** Whether anything may be put on it now; else why not, in words. */
+    public static function refusal(Paper $paper, Bytes $bytes): ?string
+    {
+        $state = $paper->requirement?->review_state->value;
+        $version = $paper->latest;
+
+        return match (true) {
+            ! in_array($paper->state, ['draft', 'ready'], true) => $paper->state === 'out' ? 'This paper is out for signature. Recall the round to change it.' : ($paper->state === 'signed' ? 'This paper is signed. A change needs an amendment.' : 'This paper takes no changes.'),
+            in_array($state, ['handed_in', 'accepted'], true) => 'This paper is with the reviewer. It can be changed when it is sent back.',
+            $paper->isDraft() => null,
+            $version === null => 'This paper has not come in yet.',
+            $version->made_by === 'signed' => 'This paper is signed. A change needs an amendment.',
+            (bool) Cache::rememberForever("signed:{$version->sha256}", static fn () => (int) PdfLook::into($bytes->path($version->sha256), gate: false)->isSigned()) => 'This PDF is signed digitally: anything put on it would break that. Bring in a print of it to write on.',
+            default => null,
+        };
+    }
+
+    private function locked(Paper $paper): Paper
+    {
+        DB::table('papers')->where('id', $paper->id)->lockForUpdate()->value('state');
+        $paper = $paper->refresh()->load(['latest', 'requirement', 'file.office']);
+        $refusal = self::refusal($paper, $this->bytes);
+
+        return $refusal === null ? $paper : throw new StepRefused($refusal);
+    }
+
+    /** @return array{string, list<array{float, float}>} */
+    private function pages(Paper $paper): array
+    {
+        $form = $paper->form();
+        if ($paper->isDraft() && $form !== null) {
+            return [$form->pdf, $form->pages];
+        }
+        $path = $this->bytes->path((string) $paper->latest?->sha256);
+
+        return [$path, PdfLook::into($path, gate: false)->pages()];
+    }
+
+    /**
+     * @param array<mixed> $given
+     * @param array{float, float} $size
+     */
+    private static function place(array $given, array $size): Rect
+    {
+        $given = array_values($given);
+        if (count($given) !== 4 || array_filter($given, is_numeric(...)) !== $given) {
+            throw new StepRefused('This is no place on a page.');
+        }
+        [$width, $height] = [max(2.0, min((float) $given[2], $size[0])), max(2.0, min((float) $given[3], $size[1]))];
+
+        return new Rect(max(0.0, min((float) $given[0], $size[0] - $width)), max(0.0, min((float) $given[1], $size[1] - $height)), $width, $height);
+    }
+
+    private function text(Paper $paper, LayerKind $kind, string $typed): string
+    {
+        try {
+            $text = Kind::Lines->parse($typed, $paper->file->office->today());
+            $text = $text === '' || $kind === LayerKind::Text ? $text : Kind::Date->show(Kind::Date->parse($text, $paper->file->office->today()));
+        } catch (EntryUnreadable $unreadable) {
+            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+        }
+
+        return $text !== '' ? $text : throw new StepRefused('Nothing is written there yet; an empty text is not put on the page.');
+    }
+
+    private function tell(Paper $paper, string $what, PaperPiece $piece): void
+    {
+        History::add($paper->brokerage_id, $paper->deal_file_id, $what, array_filter(['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text], static fn (mixed $value) => $value !== ''), $paper->side);
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
+use App\Review\Models\Requirement;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\Scratch;
+
+/** A paper from outside with a line of text on it. */
+function flatPaper(App\Files\Models\DealFile $file, string $text = 'The seller pays all costs'): Paper
+{
+    $path = tempnam(sys_get_temp_dir(), 'flat');
+    file_put_contents($path, MadePdf::page(MadePdf::text(72, 700, $text, 14)));
+    test()->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => new UploadedFile($path, 'Survey sheet.pdf', 'application/pdf', null, true)])->assertSessionHas('told');
+    test()->seeAll();
+
+    return Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey sheet')->orderByDesc('id')->firstOrFail();
+}
+
+function put(Paper $paper, array $piece, string $key, int $status = 200, string $who = 'tomas'): Illuminate\Testing\TestResponse
+{
+    return test()->as($who)->postJson("/papers/{$paper->key}/pieces", ['key' => $key, 'page' => 1, ...$piece])->assertStatus($status);
+}
+
+it('puts text, ticks, dates, lines and covers on a paper from outside, prints them, and takes them off again', function () {
+    $paper = flatPaper($this->aFile());
+    put($paper, ['kind' => 'text', 'place' => [72, 300, 200, 14], 'text' => 'except the survey, Łucja'], 'piece-text-1');
+    put($paper, ['kind' => 'tick', 'place' => [72, 330, 10, 10]], 'piece-tick-1');
+    put($paper, ['kind' => 'date', 'place' => [72, 350, 110, 14], 'text' => '12/18/2026'], 'piece-date-1');
+    put($paper, ['kind' => 'cover', 'place' => [72, 400, 50, 20]], 'piece-cover');
+    $pieces = put($paper, ['kind' => 'line', 'place' => [100, 86, 60, 3]], 'piece-line-1')->json('pieces');
+    expect($pieces)->toHaveCount(5)->and($pieces[2]['text'])->toBe('December 18, 2026')->and($pieces[4]['places'][0][0])->not->toEqual(100);
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('except the survey, Łucja');
+    $scratch = new Scratch;
+    $pdf = $scratch->put('out.pdf', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->assertOk()->getContent());
+    expect((new NativeTool)->run(['pdftotext', $pdf, '-']))->toContain('except the survey, Łucja')->toContain('December 18, 2026')->and((new NativeTool)->run(['qpdf', '--check', $pdf]))->toContain('No syntax');
+    foreach ($pieces as $piece) {
+        $left = $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", ['key' => 'off-'.$piece['key'], 'off' => $piece['key']])->assertOk()->json('pieces');
+    }
+    $this->seeAll();
+    expect($left)->toBe([])->and(hash('sha256', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->getContent()))->toBe($paper->latest->sha256);
+    $this->seeAll();
+    expect(PaperPiece::query()->where('paper_id', $paper->id)->count())->toBe(5)->and(DB::table('history')->where('deal_file_id', $paper->deal_file_id)->where('what', 'Taken off a page')->count())->toBe(5);
+});
+
+it('strikes out printed words of a form, prints them struck, sends them so, and covers none', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    put($paper, ['kind' => 'line', 'place' => [60, 300, 300, 4]], 'strike-form-1');
+    put($paper, ['kind' => 'cover', 'place' => [60, 300, 300, 4]], 'cover-form-1', 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'strike them out'));
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('class="piece"', false);
+    $this->seeAll();
+    $plain = strlen((string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->assertOk()->getContent());
+    $this->seeAll();
+    $key = PaperPiece::query()->where('paper_id', $paper->id)->value('key');
+    $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", ['key' => 'strike-off-1', 'off' => $key])->assertOk();
+    expect(strlen((string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->getContent()))->not->toBe($plain);
+});
+
+it('stores a piece once, changes it by another in its stead, and keeps what was', function () {
+    $paper = flatPaper($this->aFile());
+    put($paper, ['kind' => 'text', 'place' => [72, 300, 200, 14], 'text' => 'one'], 'same-piece-1');
+    $pieces = put($paper, ['kind' => 'text', 'place' => [72, 300, 200, 14], 'text' => 'one'], 'same-piece-1')->json('pieces');
+    expect($pieces)->toHaveCount(1);
+    $pieces = put($paper, ['kind' => 'text', 'place' => [90, 320, 200, 14], 'text' => 'two', 'instead' => $pieces[0]['key']], 'same-piece-2')->json('pieces');
+    expect($pieces)->toHaveCount(1)->and($pieces[0]['text'])->toBe('two');
+    $this->seeAll();
+    expect(PaperPiece::query()->where('paper_id', $paper->id)->orderBy('id')->pluck('text')->all())->toBe(['one', 'two']);
+});
+
+it('holds pieces on their page and refuses what is none', function () {
+    $paper = flatPaper($this->aFile());
+    $piece = put($paper, ['kind' => 'text', 'place' => [-500, 5000, 99999, 14], 'text' => 'far out'], 'piece-far-1')->json('pieces.0');
+    expect($piece['places'][0])->toEqual([0, 778, 612, 14]);
+    put($paper, ['kind' => 'stamp', 'place' => [1, 1, 9, 9]], 'piece-bad-01', 409);
+    put($paper, ['kind' => 'text', 'place' => [1, 1, 9, 9], 'text' => ' '], 'piece-bad-02', 409);
+    put($paper, ['kind' => 'date', 'place' => [1, 1, 9, 9], 'text' => 'someday'], 'piece-bad-03', 409);
+    put($paper, ['kind' => 'text', 'place' => [1, 1, 9, 9], 'text' => 'x', 'page' => 7], 'piece-bad-04', 409);
+    put($paper, ['kind' => 'text', 'place' => ['a', 1, 9, 9], 'text' => 'x'], 'piece-bad-05', 409);
+    put($paper, ['kind' => 'text', 'place' => [1, 1], 'text' => 'x'], 'piece-bad-06', 422);
+});
+
+it('takes nothing on a paper that is out, signed, with the reviewer, or sealed digitally; a newer version comes without it', function () {
+    $file = $this->aFile();
+    $paper = flatPaper($file);
+    put($paper, ['kind' => 'text', 'place' => [72, 300, 200, 14], 'text' => 'kept with the version'], 'version-piece');
+    $path = tempnam(sys_get_temp_dir(), 'newer');
+    file_put_contents($path, MadePdf::page(MadePdf::text(72, 700, 'Newer sheet')));
+    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($path, 'newer.pdf', 'application/pdf', null, true)])->assertSessionHas('told');
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertDontSee('kept with the version');
+    $this->seeAll();
+    Requirement::query()->create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'paper_id' => $paper->id, 'title' => $paper->title, 'stage' => 'contract', 'position' => 1, 'reason' => '', 'review_state' => 'handed_in']);
+    put($paper, ['kind' => 'tick', 'place' => [1, 1, 9, 9]], 'with-review-1', 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'with the reviewer'));
+    $round = $this->aRound($file);
+    $out = $round->papers()->firstOrFail()->paper;
+    put($out, ['kind' => 'line', 'place' => [60, 300, 300, 4]], 'out-piece-01', 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'Recall the round'));
+});
+
+it('goes into what is sent for signature', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    put($paper, ['kind' => 'text', 'place' => [300, 16, 200, 14], 'text' => 'Struck and agreed'], 'sent-piece-1');
+    $this->seeAll();
+    $print = app(App\Papers\PaperPrint::class)->of($paper->fresh()->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']));
+    $scratch = new Scratch;
+    expect((new NativeTool)->run(['pdftotext', $scratch->put('x.pdf', $print), '-']))->toContain('Struck and agreed');
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$paper->key]])->assertRedirect();
+    $this->seeAll();
+    $key = DB::table('rounds')->where('deal_file_id', $file->id)->orderByDesc('id')->value('key');
+    $this->as('tomas')->get("/rounds/{$key}")->assertOk()->assertSee('Struck and agreed');
+});
