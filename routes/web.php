@@ -5,6 +5,9 @@ declare(strict_types=1);
 use App\Access\Http\InOneTransaction;
 use App\Access\Http\OwnController;
 use App\Access\Http\SignInController;
+use App\Assembly\Http\AssemblyController;
+use App\Assembly\Http\ReadingController;
+use App\Assembly\Http\ReadingLink;
 use App\Commission\Http\CommissionController;
 use App\Files\Http\CalendarController;
 use App\Files\Http\DatesController;
@@ -81,6 +84,12 @@ Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])-
     Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->whereNumber('page');
     Route::post('/finish', [FillController::class, 'finish']);
     Route::post('/another', [FillController::class, 'another']);
+});
+
+Route::prefix('/read/{token}')->middleware(['throttle:links', ReadingLink::class])->group(static function (): void {
+    Route::get('/', [ReadingController::class, 'show']);
+    Route::get('/pages/{page}.webp', [ReadingController::class, 'image'])->whereNumber('page');
+    Route::get('/set.pdf', [ReadingController::class, 'pdf']);
 });
 
 Route::middleware('auth')->group(static function (): void {
@@ -177,8 +186,14 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/files/{file}/forms', [FormsController::class, 'index']);
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring']);
-    Route::match(['get', 'post'], '/files/{file}/assembled', [PaperController::class, 'assemble']);
-    Route::post('/files/{file}/papers.zip', [PaperController::class, 'zip']);
+    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print']);
+    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip']);
+    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose']);
+    Route::post('/files/{file}/sets', [AssemblyController::class, 'store']);
+    Route::get('/sets/{set}', [AssemblyController::class, 'show']);
+    Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf']);
+    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give']);
+    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end']);
     Route::get('/papers/{paper}', [PaperController::class, 'show']);
     Route::put('/papers/{paper}', [CareController::class, 'update']);
     Route::post('/papers/{paper}/versions', [CareController::class, 'replace']);

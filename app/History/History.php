@@ -21,15 +21,16 @@ final class History
      *
      * @param array<string, string|int|bool|null|array<mixed>> $data
      * @param string|null $side whose own affair it is; null: both sides'
+     * @param bool $staffOnly whether it is the office's alone
      */
-    public static function add(int $brokerageId, int $fileId, string $what, array $data = [], ?string $side = null): void
+    public static function add(int $brokerageId, int $fileId, string $what, array $data = [], ?string $side = null, bool $staffOnly = false): void
     {
         // The chain goes over all entries, also those the other side does not see.
-        Sight::asTheFile($fileId, static fn () => self::append($brokerageId, $fileId, $what, $data, $side));
+        Sight::asTheFile($fileId, static fn () => self::append($brokerageId, $fileId, $what, $data, $side, $staffOnly));
     }
 
     /** @param  array<string, string|int|bool|null|array<mixed>>  $data */
-    private static function append(int $brokerageId, int $fileId, string $what, array $data, ?string $side): void
+    private static function append(int $brokerageId, int $fileId, string $what, array $data, ?string $side, bool $staffOnly): void
     {
         $actor = app(Actor::class);
         DB::select('SELECT pg_advisory_xact_lock(1, ?)', [$fileId % 2147483647]);
@@ -38,7 +39,7 @@ final class History
         $before = $last->hash ?? Chain::START;
         DB::table('history')->insert([
             'brokerage_id' => $brokerageId, 'deal_file_id' => $fileId, 'seq' => ($last->seq ?? 0) + 1, 'at' => $entry['at'], 'who' => $entry['who'], 'user_id' => $entry['user'],
-            'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry), 'side' => $side,
+            'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry), 'side' => $side, 'staff_only' => $staffOnly,
         ]);
     }
 

@@ -5,39 +5,95 @@ declare(strict_types=1);
 namespace Unanimus\Pages;
 
 /**
- * The bookmarks of an assembled PDF.
+ * The bookmarks of an assembled PDF, put behind its end: nothing of what is there is written again.
  *
- * @link https://www.iso.org/standard/63534.html ISO 32000-1, 12.3.3 document outline
+ * @link https://www.iso.org/standard/63534.html ISO 32000-1, 7.5.6 incremental updates; 12.3.3 document outline
  *
  * @internal to its area
  */
 final class Outline
 {
-    /**
-     * The update for qpdf that gives a PDF one bookmark a paper, and no bookmarks of its own.
-     *
-     * @param non-empty-list<array{title: string, page: int}> $starts the page each paper begins on, from 1
-     */
-    public static function update(PdfLook $look, array $starts): string
+    /** @param  array<int, int>  $offsets where each object begins, by its number */
+    private function __construct(private readonly string $pdf, private readonly array $offsets, private readonly int $start)
     {
-        [$rootName, $root] = $look->catalog();
-        $first = $look->highestObject() + 1;
+    }
+
+    /**
+     * The PDF with one bookmark a paper, and no bookmarks or actions of its own.
+     *
+     * @param string $pdf bytes as qpdf writes them without object streams, its pages in one list
+     * @param non-empty-list<array{title: string, page: int}> $starts the page each paper begins on, from 1
+     *
+     * @throws \UnexpectedValueException when it is not written so
+     */
+    public static function behind(string $pdf, array $starts): string
+    {
+        return self::read($pdf)->with($starts);
+    }
+
+    private static function read(string $pdf): self
+    {
+        if (preg_match('/startxref\s+(\d+)\s+%%EOF\s*$/', substr($pdf, -64), $m) !== 1 || preg_match('/\Gxref\n0 (\d+)\n/', $pdf, $head, 0, (int) $m[1]) !== 1) {
+            throw new \UnexpectedValueException('This PDF has no plain table of its objects.');
+        }
+        $offsets = [];
+        $table = (int) $m[1] + strlen($head[0]);
+        for ($number = 0; $number < (int) $head[1]; $number++) {
+            $entry = substr($pdf, $table + 20 * $number, 20);
+            ($entry[17] ?? '') === 'n' && $offsets[$number] = (int) substr($entry, 0, 10);
+        }
+
+        return new self($pdf, $offsets, (int) $m[1]);
+    }
+
+    /** @param  non-empty-list<array{title: string, page: int}>  $starts */
+    private function with(array $starts): string
+    {
+        $end = substr($this->pdf, $this->start);
+        $catalog = $this->number('/\/Root (\d+) 0 R/', $end);
+        $pages = $this->number('/\/Pages (\d+) 0 R/', $this->object($catalog));
+        preg_match('/\/Kids \[([^\]]*)\]/', $this->object($pages), $list);
+        preg_match_all('/(\d+) 0 R/', $list[1] ?? '', $kids);
+        $id = preg_match('/\/ID \[\s*(<[0-9a-f]*>\s*<[0-9a-f]*>)\s*\]/', $end, $m) === 1 ? " /ID [{$m[1]}]" : '';
+        $first = $this->number('/\/Size (\d+)/', $end);
         $last = count($starts);
-        $objects = ["obj:{$first} 0 R" => ['value' => ['/Type' => '/Outlines', '/First' => ($first + 1).' 0 R', '/Last' => ($first + $last).' 0 R', '/Count' => $last]]];
+        $objects = [
+            $catalog => "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines >>",
+            $first => '<< /Type /Outlines /First '.($first + 1).' 0 R /Last '.($first + $last)." 0 R /Count {$last} >>",
+        ];
         foreach ($starts as $index => $start) {
             $number = $first + 1 + $index;
-            $objects["obj:{$number} 0 R"] = ['value' => array_filter([
-                '/Title' => 'u:'.$start['title'],
-                '/Parent' => "{$first} 0 R",
-                '/Dest' => [$look->pageObject($start['page']), '/XYZ', null, null, null],
-                '/Prev' => $index > 0 ? ($number - 1).' 0 R' : null,
-                '/Next' => $index < $last - 1 ? ($number + 1).' 0 R' : null,
-            ])];
+            $page = $kids[1][$start['page'] - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$start['page']}.");
+            $objects[$number] = '<< /Title <FEFF'.strtoupper(bin2hex((string) mb_convert_encoding($start['title'], 'UTF-16BE', 'UTF-8')))."> /Parent {$first} 0 R /Dest [{$page} 0 R /XYZ null null null]"
+                .($index > 0 ? ' /Prev '.($number - 1).' 0 R' : '').($index < $last - 1 ? ' /Next '.($number + 1).' 0 R' : '').' >>';
         }
-        $catalog = [...(array) $root, '/Outlines' => "{$first} 0 R", '/PageMode' => '/UseOutlines'];
-        unset($catalog['/OpenAction'], $catalog['/AA'], $catalog['/Names'], $catalog['/AcroForm']);
-        $objects["obj:{$rootName}"] = ['value' => $catalog];
 
-        return json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $first + $last], $objects]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return $this->appended($objects, $first + $last + 1, "/Root {$catalog} 0 R{$id}");
+    }
+
+    /** @param  array<int, string>  $objects */
+    private function appended(array $objects, int $size, string $more): string
+    {
+        $pdf = $this->pdf;
+        $table = '';
+        ksort($objects);
+        foreach ($objects as $number => $object) {
+            $table .= sprintf("%d 1\n%010d 00000 n \n", $number, strlen($pdf));
+            $pdf .= "{$number} 0 obj\n{$object}\nendobj\n";
+        }
+
+        return $pdf."xref\n{$table}trailer << /Size {$size} {$more} /Prev {$this->start} >>\nstartxref\n".strlen($pdf)."\n%%EOF\n";
+    }
+
+    private function object(int $number): string
+    {
+        $from = $this->offsets[$number] ?? throw new \UnexpectedValueException("This PDF has no object {$number}.");
+
+        return substr($this->pdf, $from, max(0, (int) strpos($this->pdf, 'endobj', $from) - $from));
+    }
+
+    private function number(string $pattern, string $in): int
+    {
+        return preg_match($pattern, $in, $m) === 1 ? (int) $m[1] : throw new \UnexpectedValueException('This PDF is not written as expected.');
     }
 }

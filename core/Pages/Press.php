@@ -86,41 +86,41 @@ final class Press
     /**
      * Papers one after the other in one PDF, with a bookmark for each.
      *
-     * @param non-empty-list<array{title: string, pdf: string, pages?: int}> $papers paths, and the number of pages where it is known already
-     * @param callable(int, int): ?Drawing|null $stamp gets page and count, gives what is drawn over it
+     * @param non-empty-list<array{title: string, pdf: string, pages?: int, only?: string}> $papers paths, the number of pages where it is known already, and which pages where not all are taken ("1-3,5")
+     * @param callable(int, int): (Drawing|string|null)|null $stamp gets page and count, gives what is drawn over it; a text of plain letters stands at its lower right
      * @return string the PDF's bytes
      *
      * @throws ToolFailed when a paper cannot be read
-     * @throws PdfRefused when a paper is damaged
      */
     public function assemble(array $papers, ?callable $stamp = null): string
     {
         $scratch = new Scratch;
-        $merged = $scratch->path('merged.pdf');
-        $sources = array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers));
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--empty', '--pages', ...$sources, '--', $merged]);
-        $look = PdfLook::into($merged);
         $starts = [];
-        $page = 1;
+        $count = 0;
         foreach ($papers as $paper) {
-            $starts[] = ['title' => $paper['title'], 'page' => $page];
-            $page += $paper['pages'] ?? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
+            $starts[] = ['title' => $paper['title'], 'page' => $count + 1];
+            $count += $paper['pages'] ?? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
         }
-        $command = ['qpdf', '--warning-exit-0', '--deterministic-id', $merged, '--update-from-json='.$scratch->put('outline.json', Outline::update($look, $starts)), '--flatten-annotations=all'];
-        $sizes = $look->pages();
-        $stamps = [];
-        foreach (array_keys($sizes) as $index) {
-            $drawing = $stamp === null ? null : $stamp($index + 1, count($sizes));
-            if ($drawing !== null && ! $drawing->isEmpty()) {
-                $stamps[$index + 1] = $drawing;
+        $sources = array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], $paper['only'] ?? '1-z'], $papers));
+        $command = ['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', ...$sources, '--', '--flatten-annotations=all'];
+        $stamps = $lines = [];
+        for ($page = 1; $stamp !== null && $page <= $count; $page++) {
+            $drawn = $stamp($page, $count);
+            if ($drawn instanceof Drawing) {
+                $drawn->isEmpty() || $stamps[$page] = $drawn;
+            } elseif ($drawn !== null && $drawn !== '') {
+                $lines[$page] = $drawn;
             }
         }
         if ($stamps !== []) {
             array_push($command, '--overlay', $this->render($scratch, array_values($stamps)), '--to='.implode(',', array_keys($stamps)), '--');
         }
-        (new NativeTool)->run([...$command, '--object-streams=generate', $scratch->path('out.pdf')]);
+        if ($lines !== []) {
+            array_push($command, '--overlay', $scratch->put('numbers.pdf', PageNumbers::pdf(array_values($lines))), '--to='.implode(',', array_keys($lines)), '--');
+        }
+        (new NativeTool)->run([...$command, '--object-streams=disable', $scratch->path('out.pdf')]);
 
-        return $scratch->get('out.pdf');
+        return Outline::behind($scratch->get('out.pdf'), $starts);
     }
 
     /**

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 use App\Access\Sight;
 use App\Access\User;
+use App\Assembly\Actions\KeepReadingCopy;
+use App\Assembly\Actions\KeepSet;
+use App\Assembly\SetOptions;
 use App\Files\Models\DealFile;
 use App\Forms\Actions\KeepFillRequest;
 use App\Office\Models\Office;
 use App\Office\Models\OfficeRole;
+use App\Papers\Chosen;
 use App\Signing\Actions\ComposeRound;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Auth;
@@ -70,6 +74,12 @@ function guardedRoutes(): array
         'task' => ['POST', '/files/{file}/tasks', ['title' => 'x']],
         'bring in a paper' => ['POST', '/files/{file}/papers', []],
         'assemble' => ['POST', '/files/{file}/assembled', ['papers' => ['{paperkey}']]],
+        'assembling' => ['GET', '/files/{file}/assembling', []],
+        'put together' => ['POST', '/files/{file}/sets', ['papers' => ['{paperkey}']]],
+        'a set' => ['GET', '/sets/{set}', []],
+        'a set as PDF' => ['GET', '/sets/{set}/set.pdf', []],
+        'give a reading copy' => ['POST', '/sets/{set}/reading-copies', ['name' => 'x', 'last_day' => '2030-01-01']],
+        'end a reading copy' => ['POST', '/reading-copies/{copy}/end', []],
         'compose a round' => ['POST', '/files/{file}/rounds', ['papers' => ['{paperkey}']]],
         'see a paper' => ['GET', '/papers/{paper}', []],
         'store an entry' => ['POST', '/papers/{paper}/entries', ['blank' => 'buyers', 'value' => 'x', 'key' => 'intruder1']],
@@ -102,10 +112,12 @@ function placesIn(DealFile $file): array
     Auth::setUser(test()->people['tomas']);
     $round = app(ComposeRound::class)($file, [$paper], test()->people['tomas']);
     $fill = app(KeepFillRequest::class)->ask($file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']), [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$file->papers->firstWhere('form_number', 'M-201')], [], $file->office->today()->plusDays(5), '', test()->people['tomas'])[0];
+    $set = app(KeepSet::class)->begin($file, Chosen::from($file, [$paper->key]), new SetOptions, test()->people['tomas']);
+    $copy = app(KeepReadingCopy::class)->give($set->refresh()->load('file.office'), 'Reader', '', $file->office->today()->plusDays(5), '', test()->people['tomas']);
     Auth::forgetGuards();
 
     return [
-        '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
+        '{set}' => $set->key, '{copy}' => $copy->key, '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
         '{requirement}' => $file->requirements()->firstOrFail()->key,
     ];
 }

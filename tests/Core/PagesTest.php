@@ -33,6 +33,7 @@ it('prints every entered value into a library form, in any script', function (st
             Kind::Date => '2026-12-18',
             Kind::Time => '15:30',
             Kind::Tick => 'x',
+            Kind::Choice => $blank->options[$index % count($blank->options)],
         };
         $entries[$blank->name] = $value;
         if ($blank->kind === Kind::Money || ($blank->kind === Kind::Text && $blank->place->width > 70)) {

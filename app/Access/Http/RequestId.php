@@ -29,6 +29,6 @@ final class RequestId
     /** A text without mail addresses and links' secrets. */
     public static function redact(string $text): string
     {
-        return (string) preg_replace(['/[\w.+-]+@[\w.-]+/u', '~/sign/[\w.-]+~'], ['(address)', '/sign/(link)'], $text);
+        return (string) preg_replace(['/[\w.+-]+@[\w.-]+/u', '~/(sign|fill|read|invitation)/[\w./-]+~'], ['(address)', '/$1/(link)'], $text);
     }
 }

@@ -219,6 +219,6 @@ final class ApplyKit
         }
         $requirement?->delete();
         $paper->update(['state' => 'void', 'reason' => 'no longer called for']);
-        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], $paper->side);
+        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], $paper->side, $paper->staff_only);
     }
 }

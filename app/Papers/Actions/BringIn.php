@@ -45,7 +45,7 @@ final class BringIn
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null);
         $paper->update(['state' => 'ready']);
-        History::add($file->brokerage_id, $file->id, 'Paper brought in', array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== ''), $paper->side);
+        History::add($file->brokerage_id, $file->id, 'Paper brought in', array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== ''), $paper->side, $paper->staff_only);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
         return [$paper, [...($met ? ["It is the {$paper->title} that was awaited."] : []), ...$brought->notes]];

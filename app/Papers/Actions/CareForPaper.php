@@ -115,7 +115,7 @@ final class CareForPaper
     /** @param  array<string, string|int>  $data */
     private function tell(Paper $paper, string $what, array $data): void
     {
-        History::add($paper->brokerage_id, $paper->deal_file_id, $what, ['paper' => $paper->title, ...$data], $paper->side);
+        History::add($paper->brokerage_id, $paper->deal_file_id, $what, ['paper' => $paper->title, ...$data], $paper->side, $paper->staff_only);
         SearchRow::keep($paper->file->load(['knownFacts', 'parties', 'papers']));
     }
 }

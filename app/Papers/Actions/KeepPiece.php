@@ -143,6 +143,6 @@ final class KeepPiece
 
     private function tell(Paper $paper, string $what, PaperPiece $piece): void
     {
-        History::add($paper->brokerage_id, $paper->deal_file_id, $what, array_filter(['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text], static fn (mixed $value) => $value !== ''), $paper->side);
+        History::add($paper->brokerage_id, $paper->deal_file_id, $what, array_filter(['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text], static fn (mixed $value) => $value !== ''), $paper->side, $paper->staff_only);
     }
 }

@@ -70,7 +70,7 @@ final class StoreEntry
             $this->clearGroup($paper, $form, $blank->group, $blankName, $clientKey);
         }
         if ($before !== $value) {
-            History::add($paper->brokerage_id, $paper->deal_file_id, 'Entry', ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value]);
+            History::add($paper->brokerage_id, $paper->deal_file_id, 'Entry', ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value], $paper->side, $paper->staff_only);
         }
 
         return $value;

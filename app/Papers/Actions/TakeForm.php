@@ -75,7 +75,7 @@ final class TakeForm
 
     private function tell(DealFile $file, string $what, Paper $paper): void
     {
-        History::add($file->brokerage_id, $file->id, $what, ['paper' => $paper->title, 'form' => $paper->form_number], $paper->side);
+        History::add($file->brokerage_id, $file->id, $what, ['paper' => $paper->title, 'form' => $paper->form_number], $paper->side, $paper->staff_only);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
     }
 }

@@ -8,13 +8,11 @@ use App\Access\User;
 use App\Files\Board;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
-use App\Papers\Actions\AssemblePapers;
 use App\Papers\Actions\BringIn;
 use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Bytes;
-use App\Papers\Chosen;
 use App\Papers\Models\Paper;
 use App\Papers\PageStore;
 use App\Papers\PaperPrint;
@@ -28,7 +26,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FormUnknown;
@@ -110,31 +107,6 @@ final class PaperController
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
 
         return PdfAnswer::of($print->of($paper), $paper->title);
-    }
-
-    public function assemble(Request $request, DealFile $file, AssemblePapers $assemble): Response
-    {
-        Gate::authorize('see', $file);
-        $given = $request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
-
-        return PdfAnswer::of($assemble(Chosen::from($file, $given['papers'])), $file->name);
-    }
-
-    /** Single papers, each as its own PDF, in one ZIP. */
-    public function zip(Request $request, DealFile $file, PaperPrint $print): BinaryFileResponse
-    {
-        Gate::authorize('see', $file);
-        $given = $request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
-        $path = (string) tempnam(sys_get_temp_dir(), 'unanimus-zip');
-        $zip = new \ZipArchive;
-        $zip->open($path, \ZipArchive::OVERWRITE);
-        foreach (Chosen::from($file, $given['papers']) as $index => $paper) {
-            $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
-            $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->of($paper));
-        }
-        $zip->close();
-
-        return response()->download($path, trim((string) preg_replace('/[^\p{L}\p{N} ,.-]+/u', ' ', $file->name)).'.zip', ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
     }
 
     public function bring(Request $request, DealFile $file, BringIn $bring): RedirectResponse|JsonResponse

@@ -32,6 +32,7 @@ use Unanimus\Forms\Library;
  * @property int $position
  * @property string $reason
  * @property string|null $side whose own it is; null: both sides'
+ * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property string $called_by
  * @property-read DealFile $file
  * @property-read Collection<int, PaperValue> $values
@@ -43,7 +44,10 @@ final class Paper extends Model
 {
     use HasKey;
 
-    protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => '', 'side' => null, 'called_by' => ''];
+    protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => '', 'side' => null, 'staff_only' => false, 'called_by' => ''];
+
+    /** @var array<string, string> */
+    protected $casts = ['staff_only' => 'boolean'];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -9,8 +9,7 @@
                     @if ($works)
                         <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<button class="button tight" data-with-taken data-press="s">Have signed</button></form>
                     @endif
-                    <form method="post" action="/files/{{ $file->key }}/assembled" target="_blank" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Put together</button></form>
-                    <form method="post" action="/files/{{ $file->key }}/papers.zip" data-again>@csrf<button class="button tight" data-with-taken title="Each paper as a PDF of its own">ZIP</button></form>
+                    <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Put together</button></form>
                     @if (in_array($file->side, ['seller', 'both', 'landlord']) && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>

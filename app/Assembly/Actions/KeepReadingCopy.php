@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Assembly\Actions;
+
+use App\Access\User;
+use App\Assembly\Models\AssembledSet;
+use App\Assembly\Models\ReadingCopy;
+use App\History\History;
+use App\Mail\Post;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+
+/** Gives papers put together to someone to read, on a link with a last day, and ends that. */
+final class KeepReadingCopy
+{
+    private const FARTHEST = 366;
+
+    /** @throws StepRefused when the set is not ready, nobody is named, or the last day is past or too far */
+    public function give(AssembledSet $set, string $name, string $email, LocalDate $lastDay, string $message, User $by): ReadingCopy
+    {
+        $today = $set->file->office->today();
+        match (true) {
+            ! $set->isReady() => throw new StepRefused('These papers are not put together yet. Wait until they are.'),
+            trim($name) === '' => throw new StepRefused('Say who is to read it, so that the log means something.'),
+            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past."),
+            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw new StepRefused('A reading copy is open for a year at most.'),
+            default => null,
+        };
+        $copy = ReadingCopy::create(['brokerage_id' => $set->brokerage_id, 'deal_file_id' => $set->deal_file_id, 'assembled_set_id' => $set->id, 'name' => mb_substr(trim($name), 0, 120), 'email' => trim($email), 'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'user_id' => $by->id]);
+        $copy->setRelation('set', $set)->setRelation('file', $set->file)->setRelation('giver', $by);
+        History::add($set->brokerage_id, $set->deal_file_id, 'Reading copy given', ['to' => $copy->name, 'pages' => $set->pages, 'until' => $lastDay->iso()], $set->side, $set->staff_only);
+        if ($copy->email !== '') {
+            Post::ofFile($set->file, "read:{$copy->key}", $copy->name, $copy->email, "Papers to read: {$set->file->name}", "{$by->name} gives you papers of {$set->file->name} to read: {$set->pages} pages, until {$lastDay->long()}.\n\n".($copy->message === '' ? '' : "{$copy->message}\n\n").'It is meant for you alone; when it is opened is noted.', 'Read the papers', $copy->link());
+        }
+
+        return $copy;
+    }
+
+    /** Ends a link at once. */
+    public function end(ReadingCopy $copy): void
+    {
+        if ($copy->ended_at === null) {
+            $copy->update(['ended_at' => now()]);
+            History::add($copy->brokerage_id, $copy->deal_file_id, 'Reading copy ended', ['to' => $copy->name], $copy->set->side, $copy->set->staff_only);
+        }
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Assembly\Actions;
+
+use App\Assembly\SetOptions;
+use App\Papers\Models\Paper;
+use App\Papers\PaperPrint;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\BlankPages;
+use Unanimus\Pages\CoverSheet;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+
+/** Puts chosen papers in chosen order into one PDF: with bookmarks, and as asked a cover sheet, stamped pages, no blank ones. */
+final class MakeSet
+{
+    public function __construct(private readonly Press $press, private readonly PaperPrint $print)
+    {
+    }
+
+    /**
+     * @param list<Paper> $papers
+     * @param list<string> $lines what stands on the cover sheet under its title
+     * @return array{string, int, list<string>} the PDF, how many pages it has, and what was left out, in words
+     *
+     * @throws StepRefused when none is chosen or one has not come in
+     */
+    public function __invoke(array $papers, SetOptions $options = new SetOptions, string $title = '', array $lines = []): array
+    {
+        $scratch = new Scratch;
+
+        return $this->together(array_map(fn (int $index, Paper $paper) => $this->part($paper, $options, $scratch, $index), array_keys($papers), $papers), $options, $title, $lines, $scratch);
+    }
+
+    /**
+     * One paper made ready, as a file in the folder.
+     *
+     * @return array{title: string, pdf: string, pages: int, only: string, note: string}
+     *
+     * @throws StepRefused when it has not come in
+     */
+    public function part(Paper $paper, SetOptions $options, Scratch $scratch, int $index): array
+    {
+        $pdf = $scratch->put("{$index}.pdf", $this->print->of($paper));
+        $pages = $paper->isDraft() || $paper->latest === null ? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf]) : (int) $paper->latest->pages;
+        $part = ['title' => trim("{$paper->form_number} {$paper->title}"), 'pdf' => $pdf, 'pages' => $pages, 'only' => '1-z', 'note' => ''];
+        $blank = $options->leaveBlankOut ? BlankPages::of($pdf) : [];
+        // A paper of nothing but blank pages was chosen as it is.
+        if ($blank === [] || count($blank) === $pages) {
+            return $part;
+        }
+        $kept = array_values(array_diff(range(1, $pages), $blank));
+
+        return [...$part, 'pages' => count($kept), 'only' => implode(',', $kept), 'note' => (count($blank) === 1 ? 'A blank page was' : count($blank).' blank pages were')." left out of {$paper->title}: ".implode(', ', $blank).'.'];
+    }
+
+    /**
+     * Parts made ready, put together.
+     *
+     * @param list<array{title: string, pdf: string, pages: int, only: string, note: string}> $parts
+     * @param list<string> $lines
+     * @return array{string, int, list<string>}
+     *
+     * @throws StepRefused when there are none
+     */
+    public function together(array $parts, SetOptions $options, string $title, array $lines, Scratch $scratch): array
+    {
+        if ($parts === []) {
+            throw new StepRefused('Choose at least one paper to put together.');
+        }
+        $notes = array_values(array_filter(array_column($parts, 'note')));
+        $cover = $options->cover ? CoverSheet::count(count($parts)) : 0;
+        $page = $cover;
+        $owners = [];
+        $listed = [];
+        foreach ($parts as $part) {
+            $listed[] = ['title' => $part['title'], 'page' => $page + 1, 'pages' => $part['pages']];
+            for ($own = 1; $own <= $part['pages']; $own++) {
+                $owners[++$page] = [$part['title'], $own, $part['pages']];
+            }
+        }
+        if ($cover > 0) {
+            array_unshift($parts, ['title' => 'Cover sheet', 'pdf' => $scratch->put('cover.pdf', $this->press->print(CoverSheet::draw($title, $lines, $listed))), 'pages' => $cover, 'only' => '1-z', 'note' => '']);
+        }
+
+        return [$this->press->assemble($parts, static fn (int $page, int $count) => isset($owners[$page]) ? $options->stamp->foot($page, $count, ...$owners[$page]) : null), $page, $notes];
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Assembly\Http;
+
+use App\Access\User;
+use App\Assembly\Actions\KeepReadingCopy;
+use App\Assembly\Actions\KeepSet;
+use App\Assembly\Actions\MakeSet;
+use App\Assembly\Models\AssembledSet;
+use App\Assembly\Models\ReadingCopy;
+use App\Assembly\SetOptions;
+use App\Files\Models\DealFile;
+use App\Papers\Bytes;
+use App\Papers\Chosen;
+use App\Papers\Models\Paper;
+use App\Papers\PaperPrint;
+use App\Papers\PdfAnswer;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
+
+/** Papers put together: printed, kept as a set, given to read. */
+final class AssemblyController
+{
+    /** At once, as they stand, with page numbers. */
+    public function print(Request $request, DealFile $file, MakeSet $make): Response
+    {
+        Gate::authorize('see', $file);
+
+        return PdfAnswer::of($make(Chosen::from($file, $this->chosen($request)))[0], $file->name);
+    }
+
+    /** Single papers, each as its own PDF, in one ZIP. */
+    public function zip(Request $request, DealFile $file, PaperPrint $print): BinaryFileResponse
+    {
+        Gate::authorize('see', $file);
+        $path = (string) tempnam(sys_get_temp_dir(), 'unanimus-zip');
+        $zip = new \ZipArchive;
+        $zip->open($path, \ZipArchive::OVERWRITE);
+        foreach (Chosen::from($file, $this->chosen($request)) as $index => $paper) {
+            $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
+            $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->of($paper));
+        }
+        $zip->close();
+
+        return response()->download($path, trim((string) preg_replace('/[^\p{L}\p{N} ,.-]+/u', ' ', $file->name)).'.zip', ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+    }
+
+    public function compose(Request $request, DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $given = $request->validate(['papers' => 'nullable|array|max:200', 'papers.*' => 'string|max:26']);
+        $all = $file->load(['papers.latest', 'office'])->papers->filter(static fn (Paper $paper) => $paper->state !== 'void' && ($paper->isDraft() || $paper->latest !== null))->sortBy('position');
+        $by = $all->keyBy('key');
+        $chosen = [];
+        foreach ($given['papers'] ?? $by->keys()->all() as $key) {
+            $by->has($key) && $chosen[$key] = $by->get($key);
+        }
+
+        return view('assembly.compose', ['file' => $file, 'chosen' => $chosen, 'others' => $by->diffKeys($chosen), 'sets' => AssembledSet::query()->withCount('copies')->where('deal_file_id', $file->id)->orderByDesc('id')->limit(20)->get()]);
+    }
+
+    public function store(Request $request, DealFile $file, KeepSet $keep): RedirectResponse
+    {
+        Gate::authorize('see', $file);
+        $set = $keep->begin($file, Chosen::from($file, $this->chosen($request)), SetOptions::fromArray($request->only(['stamp', 'cover', 'blank'])), $this->user($request));
+
+        return redirect("/sets/{$set->key}");
+    }
+
+    public function show(Request $request, AssembledSet $set): View
+    {
+        Gate::authorize('see', $set->load(['file.office', 'copies.file.office'])->file);
+
+        return view($request->hasHeader('HX-Request') ? 'assembly.standing' : 'assembly.set', ['set' => $set, 'file' => $set->file, 'titles' => self::titles($set), 'works' => Gate::allows('work-on', $set->file)]);
+    }
+
+    public function pdf(AssembledSet $set, Bytes $bytes): Response
+    {
+        Gate::authorize('see', $set->file);
+
+        return $set->isReady() ? PdfAnswer::of($bytes->read((string) $set->sha256), $set->title) : throw new StepRefused('These papers are not put together yet.');
+    }
+
+    public function give(Request $request, AssembledSet $set, KeepReadingCopy $keep): RedirectResponse
+    {
+        Gate::authorize('work-on', $set->load(['file.office', 'file.members'])->file);
+        $given = $request->validate(['name' => 'nullable|string|max:120', 'email' => 'nullable|email:rfc|max:200', 'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000'], ['email.email' => 'This is no mail address.', 'last_day.required' => 'Give the last day.']);
+        try {
+            $day = LocalDate::parse($given['last_day'], $set->file->office->today());
+        } catch (DateUnreadable $unreadable) {
+            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+        }
+        $copy = $keep->give($set, (string) ($given['name'] ?? ''), (string) ($given['email'] ?? ''), $day, (string) ($given['message'] ?? ''), $this->user($request));
+
+        return redirect("/sets/{$set->key}")->with('told', $copy->email === '' ? "Pass this link on to {$copy->name}: {$copy->link()}" : "{$copy->name} has the link in a letter.");
+    }
+
+    public function end(ReadingCopy $copy, KeepReadingCopy $keep): RedirectResponse
+    {
+        Gate::authorize('work-on', $copy->load(['file.office', 'file.members', 'set'])->file);
+        $keep->end($copy);
+
+        return redirect("/sets/{$copy->set->key}")->with('told', "The link of {$copy->name} is dead.");
+    }
+
+    /** @return list<string> what its papers are called now */
+    private static function titles(AssembledSet $set): array
+    {
+        $titles = Paper::query()->whereIn('key', $set->papers)->pluck('title', 'key');
+
+        return array_map(static fn (string $key) => (string) ($titles[$key] ?? 'a paper that is not in sight'), $set->papers);
+    }
+
+    /** @return list<string> */
+    private function chosen(Request $request): array
+    {
+        return array_values($request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.'])['papers']);
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

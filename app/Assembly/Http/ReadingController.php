@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Assembly\Http;
+
+use App\Assembly\Models\ReadingCopy;
+use App\Papers\Bytes;
+use App\Papers\PageStore;
+use App\Papers\PdfAnswer;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Unanimus\Pages\PdfLook;
+
+/** Papers put together, as someone from outside reads them. */
+final class ReadingController
+{
+    public function show(Request $request, string $token, Bytes $bytes): View
+    {
+        $copy = self::copy($request);
+        $copy->note('opened', (string) $request->ip());
+
+        return view('assembly.read', ['copy' => $copy, 'token' => $token, 'sizes' => PdfLook::into($bytes->path((string) $copy->set->sha256), gate: false)->pages()]);
+    }
+
+    public function image(Request $request, string $token, int $page, Bytes $bytes): Response
+    {
+        $set = self::copy($request)->set;
+        abort_if($page < 1 || $page > (int) $set->pages, 404);
+
+        return PageStore::send($bytes->path((string) $set->sha256), (string) $set->sha256, $page);
+    }
+
+    public function pdf(Request $request, string $token, Bytes $bytes): Response
+    {
+        $copy = self::copy($request);
+        $copy->note('downloaded', (string) $request->ip());
+
+        return PdfAnswer::of($bytes->read((string) $copy->set->sha256), $copy->set->title);
+    }
+
+    private static function copy(Request $request): ReadingCopy
+    {
+        $copy = $request->attributes->get('copy');
+
+        return $copy instanceof ReadingCopy ? $copy : abort(404);
+    }
+}
