@@ -198,6 +198,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::put('/papers/{paper}', [CareController::class, 'update']);
     Route::post('/papers/{paper}/versions', [CareController::class, 'replace']);
     Route::post('/papers/{paper}/void', [CareController::class, 'void']);
+    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show']);
     Route::post('/papers/{paper}/copy', [CareController::class, 'copy']);
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable']);
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values']);

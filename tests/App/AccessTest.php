@@ -41,6 +41,7 @@ function guardedRoutes(): array
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],
         'replace a paper' => ['POST', '/papers/{paper}/versions', []],
         'void a paper' => ['POST', '/papers/{paper}/void', ['reason' => 'x']],
+        'who sees a paper' => ['POST', '/papers/{paper}/seen-by', ['staff' => '1']],
         'copy a paper' => ['POST', '/papers/{paper}/copy', ['to' => '{file}']],
         'a fillable PDF' => ['GET', '/papers/{paper}/fillable.pdf', []],
         'values as XFDF' => ['GET', '/papers/{paper}/values.xfdf', []],

@@ -8,6 +8,7 @@ use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Files\Models\DealFile;
 use App\History\History;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Signing\Seat;
@@ -128,4 +129,56 @@ it('gives papers brought in before to the side that brought them, with their lin
     $this->as('caleb')->get("/files/{$file->key}")->assertOk()->assertDontSee('Inspection of 2024');
     $this->seeAll();
     expect(DB::table('requirements')->where('paper_id', $paper->id)->value('side'))->toBe('seller');
+});
+
+it('keeps what one side takes or brings to that side until it shows the other, and lets nobody hide what is common', function () {
+    $file = bothSides();
+    $this->as('caleb')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertOk();
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-207');
+    expect($paper->side)->toBe('buyer');
+    $this->as('priya')->get("/papers/{$paper->key}")->assertNotFound();
+    $this->as('priya')->get("/files/{$file->key}")->assertOk()->assertDontSee($paper->key);
+    $this->as('caleb')->post("/papers/{$paper->key}/seen-by", ['side' => 'seller'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'not give it to them alone'));
+    $this->as('caleb')->post("/papers/{$paper->key}/seen-by", ['side' => ''])->assertSessionHas('told');
+    $this->as('priya')->get("/papers/{$paper->key}")->assertOk();
+    $this->as('priya')->post("/papers/{$paper->key}/seen-by", ['side' => 'seller'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'This paper is common'));
+    $this->as('priya')->post("/papers/{$paper->key}/seen-by", ['staff' => '1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'keeps a paper to the office'));
+    $this->seeAll();
+    expect($paper->refresh()->side)->toBeNull()->and($paper->staff_only)->toBeFalse();
+});
+
+it('keeps entries of one side’s paper out of what the other side reads of the history', function () {
+    $file = bothSides();
+    $this->as('caleb')->post("/files/{$file->key}/forms/M-207", ['what' => 'take']);
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-207');
+    $this->as('caleb')->postJson("/papers/{$paper->key}/entries", ['blank' => 'new_price', 'value' => '301,000', 'key' => 'side-entry-1'])->assertOk();
+    foreach (['caleb' => 1, 'priya' => 0] as $who => $seen) {
+        Sight::ofPerson($this->people[$who]->fresh());
+        expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Entry')->where('data', 'like', '%301000%')->count())->toBe($seen, $who);
+    }
+});
+
+it('keeps a paper to the office: its agents see neither it, nor its line, nor what was done with it', function () {
+    $file = $this->aFile();
+    $this->as('wendell')->post("/files/{$file->key}/forms/M-270", ['what' => 'take'])->assertOk();
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-270');
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('by the office alone');
+    $this->as('wendell')->get("/papers/{$paper->key}")->assertSee('by the office alone');
+    $this->as('wendell')->post("/papers/{$paper->key}/seen-by", ['staff' => '1'])->assertSessionHas('told');
+    $this->as('wendell')->put("/papers/{$paper->key}", ['title' => 'Kept to the office', 'stage' => 'closing'])->assertSessionHas('told');
+    foreach (['wendell' => true, 'ines' => true, 'marguerite' => true, 'tomas' => false] as $who => $sees) {
+        $answer = $this->as($who)->get("/files/{$file->key}")->assertOk();
+        $sees ? $answer->assertSee('Kept to the office') : $answer->assertDontSee('Kept to the office');
+        $this->as($who)->get("/papers/{$paper->key}")->assertStatus($sees ? 200 : 404);
+    }
+    Sight::ofPerson($this->people['tomas']->fresh());
+    expect(DB::table('papers')->where('id', $paper->id)->count())->toBe(0)->and(DB::table('history')->where('deal_file_id', $file->id)->where('data', 'like', '%Kept to the office%')->count())->toBe(0);
+    $this->as('wendell')->post("/files/{$file->key}/sets", ['papers' => [$paper->key]])->assertSessionMissing('refused');
+    $this->seeAll();
+    $set = DB::table('assembled_sets')->where('deal_file_id', $file->id)->value('key');
+    $this->as('tomas')->get("/sets/{$set}")->assertNotFound();
+    expect(Artisan::call('history:verify'))->toBe(0);
 });

@@ -192,6 +192,9 @@ final class ApplyKit
     {
         $state = $item->form === null ? 'awaited' : 'draft';
         $form = $item->form === null ? null : $this->library->form($item->form);
+        if ($form?->retired) {
+            return;
+        }
         $side = $file->side === 'both' ? $item->side : null;
         $paper = $void ?? new Paper(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id]);
         $paper->fill(['title' => $item->title, 'form_number' => $form?->number, 'form_revision' => $form?->revision, 'stage' => $item->stage, 'state' => $state, 'position' => $position, 'reason' => $reason, 'side' => $side, 'called_by' => 'rule'])->save();

@@ -73,7 +73,7 @@ final class BringIn
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Paper from outside';
 
         return $file->papers()->create([
-            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => 'ready', 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in',
+            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => 'ready', 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in', 'side' => CareForPaper::ownSide($file),
         ]);
     }
 }

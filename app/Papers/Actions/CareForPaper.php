@@ -19,6 +19,8 @@ use Unanimus\Requirements\Stage;
 /** What happens to a paper besides filling and signing: its name and stage, a newer version, its end, a copy elsewhere. */
 final class CareForPaper
 {
+    private const SIDES = ['sale' => ['buyer', 'seller'], 'lease' => ['tenant', 'landlord']];
+
     public function __construct(private readonly Converter $converter, private readonly Bytes $bytes)
     {
     }
@@ -103,6 +105,55 @@ final class CareForPaper
         $this->tell($copy->setRelation('file', $to), 'Paper copied here', ['from' => $paper->file->name]);
 
         return $copy;
+    }
+
+    /** Whose a paper is that someone takes or brings into a file of both sides: their own side's, until they show the other. */
+    public static function ownSide(DealFile $file): ?string
+    {
+        $user = Auth::user();
+
+        return $file->side === 'both' && $user instanceof User ? $file->loadMissing('members')->sideOf($user) : null;
+    }
+
+    /** Whether someone decides for the office alone about a paper of that file: those who answer for it, and its coordinator. */
+    public static function isStaff(User $user, DealFile $file): bool
+    {
+        return in_array($file->office_id, $user->officesInSight(), true) || $file->members->contains(static fn ($member) => $member->user_id === $user->id && $member->role === 'coordinator');
+    }
+
+    /**
+     * Says who sees a paper: both sides or one, everyone who serves the file or the office alone.
+     *
+     * @param string|null $side null: both
+     *
+     * @throws StepRefused when it is not theirs to say, or the paper is out for signature
+     */
+    public function show(Paper $paper, ?string $side, bool $staffOnly, User $by): void
+    {
+        $file = $paper->file;
+        $own = $file->sideOf($by);
+        $sides = $file->side === 'both' ? self::SIDES[$file->kind] ?? [] : [];
+        match (true) {
+            $side !== null && ! in_array($side, $sides, true) => throw new StepRefused('This file has no such side; who sees the paper stays as it was.'),
+            $side !== $paper->side && $own !== null && $paper->side !== $own => throw new StepRefused('This paper is common. Only the file’s coordinator or the broker makes it one side’s own.'),
+            $side !== null && $own !== null && $side !== $own => throw new StepRefused('You can show a paper to the other side, not give it to them alone.'),
+            $staffOnly !== $paper->staff_only && ! self::isStaff($by, $file) => throw new StepRefused('Only the file’s coordinator or the broker keeps a paper to the office.'),
+            $paper->state === 'out' => throw new StepRefused("“{$paper->title}” is out for signature. Recall the round first."),
+            default => null,
+        };
+        if ($side === $paper->side && $staffOnly === $paper->staff_only) {
+            return;
+        }
+        $before = self::seenBy($paper->side, $paper->staff_only);
+        $paper->update(['side' => $side, 'staff_only' => $staffOnly]);
+        $paper->requirement()->update(['side' => $side, 'staff_only' => $staffOnly]);
+        $this->tell($paper, 'Who sees a paper', ['before' => $before, 'after' => self::seenBy($side, $staffOnly)]);
+    }
+
+    /** In words. */
+    public static function seenBy(?string $side, bool $staffOnly): string
+    {
+        return ($side === null ? 'everyone who serves the file' : "the {$side}’s side").($staffOnly ? ', of them the office alone' : '');
     }
 
     private function mustBeFree(Paper $paper): void

@@ -41,7 +41,7 @@ final class TakeForm
             return $there;
         }
         $paper = $more ? null : $same->last();
-        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'state' => 'draft', 'reason' => 'taken from the library'];
+        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'state' => 'draft', 'reason' => 'taken from the library', 'side' => CareForPaper::ownSide($file)];
         if ($paper === null) {
             $last = (int) $file->papers()->where('stage', $form->stage)->max('position');
             $place = ((int) array_search($form->stage, Stage::keys(), true) + 1) * 1000 + 500;

@@ -62,6 +62,17 @@ final class CareController
         return redirect("/files/{$paper->file->key}")->with('told', "“{$paper->title}” is void. It is kept, with the reason.");
     }
 
+    public function show(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
+    {
+        $this->authorize($paper);
+        $given = $request->validate(['side' => 'nullable|string|max:20', 'staff' => 'nullable|boolean']);
+        $user = $request->user();
+        $user instanceof User || abort(403);
+        $care->show($paper, ($given['side'] ?? '') ?: null, (bool) ($given['staff'] ?? false), $user);
+
+        return redirect("/papers/{$paper->key}")->with('told', 'It is seen by '.CareForPaper::seenBy($paper->side, $paper->staff_only).'.');
+    }
+
     public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
     {
         $this->authorize($paper);
