@@ -11,6 +11,10 @@ use App\Review\Models\Requirement;
 use App\Signing\Models\Round;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\Finding;
+use Unanimus\Forms\FormUnknown;
+use Unanimus\Forms\Library;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Requirements\Stage;
 use Unanimus\Review\ReviewState;
 use Unanimus\Signing\RoundStatus;
@@ -47,13 +51,29 @@ final readonly class Board
             $used += $cells;
             $requirement = $requirements->get($paper->id);
             $stages[$names[$paper->stage] ?? end($names)][] = [
-                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $form === null ? null : count($form->pages)), 'findings' => $findings[$paper->key] ?? [],
+                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $form === null ? null : count($form->pages)), 'findings' => $findings[$paper->key] ?? self::fixed($paper, $facts),
                 'next' => self::next($paper, $requirement, $missing, $standing[$paper->id]['round'] ?? null, $form !== null && $form->marks !== []),
             ];
         }
         $seats = $parties->filter(static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, ['buyer', 'seller', 'agent'], true));
 
         return new self(array_values($seats->all()), array_filter($stages));
+    }
+
+    /** @return list<Finding> what is to be looked at on a paper that takes no entries: pages that lack, blanks that say otherwise than the terms */
+    public static function fixed(Paper $paper, Facts $facts): array
+    {
+        $version = $paper->isDraft() || $paper->state === 'void' ? null : $paper->latest;
+        if ($version === null) {
+            return [];
+        }
+        $found = array_map(static fn (string $text) => new Finding('', $text), $version->findings);
+        $read = ReadBack::fromArray($version->reading);
+        try {
+            return $read === null ? $found : [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
+        } catch (FormUnknown) {
+            return $found;
+        }
     }
 
     /** @return array<string, array{title: string, filling: Filling}> what stands on each draft, by its key */

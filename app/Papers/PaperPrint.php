@@ -10,6 +10,7 @@ use App\Papers\Models\PaperPiece;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\LayerPiece;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
@@ -41,5 +42,20 @@ final class PaperPrint
         $path = $this->bytes->path($version->sha256);
 
         return $layer === [] ? $this->bytes->read($version->sha256) : $this->press->writeOver($path, LayerPiece::draw($layer, [], PdfLook::into($path, gate: false)->pages()));
+    }
+
+    /** What stands in the blanks of a draft as it is printed now; null when it is none. */
+    public function reading(Paper $paper): ?ReadBack
+    {
+        $form = $paper->form();
+        if (! $paper->isDraft() || $form === null) {
+            return null;
+        }
+        $values = [];
+        foreach (Filling::of($form, $paper->entries(), FactBook::of($paper->file))->blanks as $name => $filled) {
+            $filled->value === '' || $values[$name] = $filled->value;
+        }
+
+        return new ReadBack($form->number, $form->revision, $values, array_combine(range(1, count($form->pages)), range(1, count($form->pages))));
     }
 }

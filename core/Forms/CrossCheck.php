@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Money\AmountUnreadable;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Facts;
 
@@ -36,6 +38,40 @@ final class CrossCheck
         }
 
         return $found;
+    }
+
+    /**
+     * Where a paper that is out, signed or from outside says something else than the terms do now.
+     *
+     * @return list<Finding>
+     */
+    public static function ofFixed(ReadBack $read, Form $form, Facts $facts): array
+    {
+        $found = [];
+        foreach ($form->blanks as $blank) {
+            $value = $read->values[$blank->name] ?? '';
+            $term = $blank->binding === null || str_contains($blank->binding, '?') ? null : $facts->value($blank->binding);
+            if ($value !== '' && $term !== null && $term !== '' && self::plain($value) !== self::plain($term) && self::plain($value) !== self::plain($blank->kind->show($term))) {
+                $found[] = new Finding($blank->name, "{$blank->label} says ".self::shown($blank, $value).' here; the terms say '.self::shown($blank, $term).' now.', $read->pages[$blank->page] ?? null, $blank->place);
+            }
+        }
+
+        return $found;
+    }
+
+    private static function shown(Blank $blank, string $value): string
+    {
+        try {
+            return $blank->kind->show($value);
+        } catch (AmountUnreadable|DateUnreadable) {
+            return $value;
+        }
+    }
+
+    /** Spaces, signs and capitals are the print's affair. */
+    private static function plain(string $text): string
+    {
+        return mb_strtolower((string) preg_replace('/[^\p{L}\p{N}.]+/u', '', $text));
     }
 
     /** @return list<Finding> */

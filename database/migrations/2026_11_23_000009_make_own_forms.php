@@ -90,6 +90,9 @@ return new class extends Migration
             CREATE POLICY for_staff ON requirements AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id));
             CREATE POLICY for_staff ON history AS RESTRICTIVE FOR SELECT USING (NOT staff_only OR staff_in_sight(deal_file_id));
 
+            -- What stands in the blanks of a version, and what its pages lack: for reading papers against each other and the terms.
+            ALTER TABLE paper_versions ADD COLUMN reading jsonb, ADD COLUMN findings jsonb NOT NULL DEFAULT '[]';
+
             CREATE TABLE assembled_sets (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 key char(26) NOT NULL CONSTRAINT set_key_once UNIQUE,

@@ -78,3 +78,29 @@ it('gives values out as XFDF and a fillable PDF, and takes them in again', funct
     $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write(['other' => 'x']))])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Nothing in this file belongs to M-201'));
     $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload('hello')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'This is no XFDF file'));
 });
+
+it('tells at bringing in, on the board and at the place what a paper from outside lacks and says otherwise than the terms', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '412,500']);
+    $paper = $this->paper($file, 'M-201');
+    $scratch = new Scratch;
+    $printed = $scratch->put('printed.pdf', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->getContent());
+    (new Unanimus\Pages\NativeTool)->run(['qpdf', '--empty', '--pages', $printed, '1-4,6-8', '--', $scratch->path('back.pdf')]);
+    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($scratch->path('back.pdf'), 'back.pdf', 'application/pdf', null, true)])->assertSessionHas('told', fn (string $told) => str_contains($told, 'Page 5 of 8 is missing'));
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('Page 5 of 8 is missing');
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Page 5 of 8 is missing')->assertDontSee('here; the terms say');
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '405,000']);
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('and one more', false);
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('412,500 here; the terms say 405,000 now')->assertSee('class="differs"', false);
+});
+
+it('lists a paper that is out as differing once the terms change', function () {
+    $file = $this->aFile();
+    $round = $this->aRound($file);
+    $paper = $round->papers()->firstOrFail()->paper;
+    $this->seeAll();
+    $bound = collect($paper->form()->blanks)->first(fn ($blank) => $blank->binding === 'property.address' || $blank->binding === 'buyers.names');
+    expect($paper->refresh()->latest->reading)->not->toBeNull()->and($paper->latest->reading['values'])->toHaveKey($bound->name);
+    $this->as('tomas')->put("/files/{$file->key}/parties/buyer.1", ['name' => 'Sunniva Eide-Holm']);
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Sunniva Eide-Holm')->assertSee('the terms say');
+});

@@ -9,6 +9,7 @@ use App\Files\Models\DealFile;
 use App\History\History;
 use App\Papers\Models\Paper;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Signing\Seat;
 
 /**
@@ -74,7 +75,7 @@ final class FollowOn
             $place = $file->papers()->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
                 ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => 'awaited', 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
             $place->update(['state' => $paper->state, 'reason' => "from {$before->name}"]);
-            $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page);
+            $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page, [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings]);
         }
     }
 }

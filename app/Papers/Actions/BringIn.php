@@ -11,6 +11,8 @@ use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Library;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Brought;
 use Unanimus\Intake\Converter;
@@ -23,7 +25,7 @@ use Unanimus\Requirements\Stage;
 /** Takes a file from outside into a deal file: as a paper of its own, or as the paper a placeholder waits for. */
 final class BringIn
 {
-    public function __construct(private readonly Bytes $bytes, private readonly Converter $converter)
+    public function __construct(private readonly Bytes $bytes, private readonly Converter $converter, private readonly Library $library)
     {
     }
 
@@ -43,12 +45,12 @@ final class BringIn
         $paper = $placeholder ?? $this->awaited($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
         $met = $placeholder === null && $paper->state === 'awaited';
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
-        $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null);
+        $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today()));
         $paper->update(['state' => 'ready']);
         History::add($file->brokerage_id, $file->id, 'Paper brought in', array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== ''), $paper->side, $paper->staff_only);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
-        return [$paper, [...($met ? ["It is the {$paper->title} that was awaited."] : []), ...$brought->notes]];
+        return [$paper, [...($met ? ["It is the {$paper->title} that was awaited."] : []), ...$brought->notes, ...$read[1]]];
     }
 
     private function awaited(DealFile $file, Brought $brought, string $name): ?Paper

@@ -12,6 +12,8 @@ use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Library;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 use Unanimus\Requirements\Stage;
@@ -21,7 +23,7 @@ final class CareForPaper
 {
     private const SIDES = ['sale' => ['buyer', 'seller'], 'lease' => ['tenant', 'landlord']];
 
-    public function __construct(private readonly Converter $converter, private readonly Bytes $bytes)
+    public function __construct(private readonly Converter $converter, private readonly Bytes $bytes, private readonly Library $library)
     {
     }
 
@@ -55,11 +57,11 @@ final class CareForPaper
         $this->mustBeFree($paper);
         $brought = $this->converter->toPdf($path);
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
-        $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null);
+        $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()));
         $paper->update(['state' => $paper->form_number === null ? 'ready' : 'signed']);
         $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', ['file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256]);
 
-        return $brought->notes;
+        return [...$brought->notes, ...$read[1]];
     }
 
     /** @throws StepRefused when there is no reason, or the paper is out for signature or called for and still a draft */
@@ -99,7 +101,7 @@ final class CareForPaper
             $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
         }
         if (! $draft && $version !== null) {
-            $copy->addVersion($version->sha256, $version->pages, $version->made_by === 'signed' ? 'signed' : 'brought', "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page);
+            $copy->addVersion($version->sha256, $version->pages, $version->made_by === 'signed' ? 'signed' : 'brought', "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page, [ReadBack::fromArray($version->reading), $version->findings]);
         }
         $this->tell($paper, 'Paper copied', ['to' => $to->name]);
         $this->tell($copy->setRelation('file', $to), 'Paper copied here', ['from' => $paper->file->name]);

@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
+use Unanimus\Forms\ReadBack;
 
 /**
  * Anything in a file that can be printed.
@@ -133,14 +134,19 @@ final class Paper extends Model
         return true;
     }
 
-    /** Adds a version from bytes that are kept already. */
-    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1): PaperVersion
+    /**
+     * Adds a version from bytes that are kept already.
+     *
+     * @param array{ReadBack|null, list<string>} $read what stands on it and what its pages lack
+     */
+    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1, array $read = [null, []]): PaperVersion
     {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 
         return $this->versions()->create([
             'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'first_page' => $firstPage, 'pages' => $pages,
             'made_by' => $madeBy, 'note' => $note, 'user_id' => $userId, 'made_at' => now(),
+            'reading' => $read[0]?->toArray(), 'findings' => $read[1],
         ]);
     }
 }

@@ -20,6 +20,8 @@ use Illuminate\Support\Carbon;
  * @property int $first_page the page of the bytes it begins on
  * @property int $pages
  * @property string $note
+ * @property array<string, mixed>|null $reading what stands in its blanks, where it is a form of the library
+ * @property list<string> $findings what its pages lack, in words
  * @property Carbon $made_at
  */
 final class PaperVersion extends Model
@@ -29,5 +31,7 @@ final class PaperVersion extends Model
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['made_at' => 'datetime'];
+    protected $casts = ['made_at' => 'datetime', 'reading' => 'array', 'findings' => 'array'];
+
+    protected $attributes = ['reading' => null, 'findings' => '[]'];
 }

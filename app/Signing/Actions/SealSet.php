@@ -17,6 +17,7 @@ use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
@@ -67,7 +68,8 @@ final class SealSet
         $set = SealedSet::create([...$base, 'round_id' => $round->id, 'sha256' => $sha256, 'pages' => $pages, 'sealed_at' => now()]);
         $first = 1;
         foreach ($round->papers as $sent) {
-            $sent->paper->addVersion($sha256, $sent->pages, 'signed', "round {$round->key}", null, $first);
+            $before = $sent->paper->versions()->where('made_by', 'sent')->orderByDesc('number')->first();
+            $sent->paper->addVersion($sha256, $sent->pages, 'signed', "round {$round->key}", null, $first, [ReadBack::fromArray($before?->reading), []]);
             $sent->paper->update(['state' => 'signed']);
             $first += $sent->pages;
         }

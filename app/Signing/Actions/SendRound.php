@@ -42,7 +42,7 @@ final class SendRound
             $pages = count(PdfLook::into($scratch->put('paper.pdf', $pdf))->pages());
             $sha256 = $this->bytes->keep($round->brokerage_id, $pdf);
             $sent->update(['sha256' => $sha256, 'pages' => $pages]);
-            $sent->paper->addVersion($sha256, $pages, 'sent', 'sent for signature', $round->user_id);
+            $sent->paper->addVersion($sha256, $pages, 'sent', 'sent for signature', $round->user_id, 1, [$this->print->reading($sent->paper), []]);
             $sent->paper->update(['state' => 'out']);
         }
         $round->update(['sent_at' => now()]);

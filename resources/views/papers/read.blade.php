@@ -14,8 +14,9 @@
     @foreach (($paper->requirement?->remarks ?? collect())->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
     <div class="desk" @if ($writes) data-paper="{{ $paper->key }}" data-pieces="{{ json_encode($pieces) }}" data-today="{{ $file->office->today()->long() }}" @endif>
         <nav class="thumbs" aria-label="Pages">@include('papers.zoom')@foreach ($view->sizes as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
-        <div><div class="pages">@include('papers.pages', ['layered' => true, 'remarks' => $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
+        <div><div class="pages">@include('papers.pages', ['layered' => true, 'findings' => $findings, 'remarks' => $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
         <aside class="leaf blanks">
+            @if ($findings !== [])<h3>To look at</h3><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
             <h3>Versions</h3>
             <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ $version->made_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ substr($version->sha256, 0, 12) }}</small></li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>
         </aside>
