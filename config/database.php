@@ -21,8 +21,6 @@ return [
             ...$connection,
             'username' => env('DB_USERNAME'),
             'password' => env('DB_PASSWORD'),
-            // A new connection costs more than most pages' queries; what a request sets, it sets for its transaction only.
-            'options' => [PDO::ATTR_PERSISTENT => PHP_SAPI === 'fpm-fcgi'],
         ],
         'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME'), 'password' => env('DB_OWNER_PASSWORD')],
     ],

@@ -29,6 +29,8 @@ cmd_demo() {
     if [ ! -f "$UNANIMUS_STATE/seeded" ]; then
         say "laying out the demo's files"
         as_app php artisan demo:seed >"$UNANIMUS_STATE/log/seed.log" 2>&1 || { tail -20 "$UNANIMUS_STATE/log/seed.log"; fail "the demo data could not be made"; }
+        # So many rows at once: the planner is told of them before the first page is asked for.
+        psql_owner -d unanimus -c 'ANALYZE' >/dev/null
         as_app touch "$UNANIMUS_STATE/seeded"
     fi
     echo

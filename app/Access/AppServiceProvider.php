@@ -43,6 +43,9 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // A new connection costs more than most pages' queries; what a request sets, it sets for its transaction only. Said
+        // here and not in the configuration, which is put together, and kept, by a command that answers no request.
+        PHP_SAPI === 'fpm-fcgi' && config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true]]);
         Model::unguard();
         Policies::define();
         Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));

@@ -21,7 +21,7 @@ final class Proposal
 {
     /** What the words before a place seem to ask for, the first that fits. */
     private const BINDINGS = [
-        '/purchase price|sales? price|agreed price/' => 'price', '/list(ing)? price|asking price/' => 'list_price', '/earnest money|good faith deposit/' => 'earnest_money',
+        '/listing (no\b\.?|number|#)/' => 'listing.number', '/purchase price|sales? price|agreed price/' => 'price', '/list(ing)? price|asking price/' => 'list_price', '/earnest money|good faith deposit/' => 'earnest_money',
         '/loan amount|amount of (the )?loan|amount financed/' => 'loan_amount', '/down payment/' => 'down_payment', '/seller.?s? (credit|concession)|concession/' => 'concessions',
         '/closing date|date of closing|closing (shall|will)|close of escrow|settlement date/' => 'closing', '/possession/' => 'possession', '/acceptance date|date of acceptance|effective date/' => 'acceptance',
         '/offer date|date of (the )?offer|dated/' => 'offer_date', '/expires|expiration/' => 'offer_expiry', '/escrow (holder|agent|company)|title company/' => 'escrow_holder', '/^lender|name of lender/' => 'lender',

@@ -86,6 +86,12 @@ return new class extends Migration
                     OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (told('offices')::bigint[]))
                     OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = told('person')::bigint AND m.role = 'coordinator')
             $$;
+            -- Whether someone joined later is asked once for all their files, and row by row only where they did.
+            ALTER POLICY since_joined ON history USING (
+                (SELECT told('sight')) = 'all' OR (SELECT told('file')::bigint) = deal_file_id
+                OR deal_file_id NOT IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT told('person')::bigint) AND m.joined_at IS NOT NULL)
+                OR NOT EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = history.deal_file_id AND m.user_id = (SELECT told('person')::bigint) AND m.joined_at > history.at)
+            );
             CREATE POLICY for_staff ON papers AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id));
             CREATE POLICY for_staff ON requirements AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id));
             CREATE POLICY for_staff ON history AS RESTRICTIVE FOR SELECT USING (NOT staff_only OR staff_in_sight(deal_file_id));

@@ -196,11 +196,17 @@ function drawOrder() {
         where.textContent = `p. ${item.page}`;
         button.append(label, where);
         const small = document.createElement('small');
-        small.textContent = item.mark ? '' : [panel.elements.kind.querySelector(`option[value="${item.kind}"]`)?.textContent.toLowerCase(), item.binding && `follows ${item.binding}`, item.formula && `= ${item.formula}`, item.required && 'must be filled'].filter(Boolean).join(', ');
+        small.textContent = item.mark ? '' : [panel.elements.kind.querySelector(`option[value="${item.kind}"]`)?.textContent.toLowerCase(), item.binding && `follows ${factName(item.binding)}`, item.formula && `= ${item.formula}`, item.required && 'must be filled'].filter(Boolean).join(', ');
         row.append(button, small);
         return row;
     }));
     if (focused) order.querySelector(`[data-id="${focused}"] button`)?.focus({ preventScroll: true });
+}
+
+function factName(binding) {
+    const [fact, value] = binding.split('?');
+    const name = document.querySelector(`#bindings option[value="${CSS.escape(fact)}"]`)?.textContent.toLowerCase() || fact;
+    return value ? `${name} is ${value}` : name;
 }
 
 function drawPanel() {
@@ -208,6 +214,7 @@ function drawPanel() {
     panel.hidden = !item;
     document.querySelector('#point').hidden = Boolean(item);
     if (!item) return;
+    document.querySelector('#fact-name').textContent = item.binding ? factName(item.binding) : '';
     document.querySelector('#item-head').textContent = item.mark ? 'Mark' : item.label || 'Blank';
     const fields = panel.elements;
     const values = { kind: item.mark ? `mark:${item.kind}` : item.kind, seat: item.seat, label: item.label, binding: item.binding, options: item.options.join('\n'), name: item.name, group: item.group, formula: item.formula, when: item.when };
