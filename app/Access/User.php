@@ -7,6 +7,7 @@ namespace App\Access;
 use App\Office\Models\OfficeRole;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Crypt;
 
@@ -43,6 +44,14 @@ final class User extends Authenticatable
     public function getSecondFactorAttribute(?string $kept): ?string
     {
         return $kept === null ? null : Crypt::decryptString($kept);
+    }
+
+    /** Whoever a request comes from; nobody else gets further. */
+    public static function signedIn(Request $request): self
+    {
+        $user = $request->user();
+
+        return $user instanceof self ? $user : abort(403);
     }
 
     /** @return HasMany<OfficeRole, $this> */

@@ -12,6 +12,9 @@ final class NativeTool
 {
     private const OUTPUT_CAP = 64 * 1024 * 1024;
 
+    /** Programs that begin others: what they began ends with them. */
+    private const WITH_OTHERS = ['chromium', 'soffice', 'unshare'];
+
     /**
      * @param string $memory the most address space: "512M", "1G"; "0" for programs that reserve far more than they use
      * @param array<string, string> $environment added to the caller's own
@@ -32,12 +35,14 @@ final class NativeTool
     public function run(array $command, string $input = '', array $accept = [0]): string
     {
         $limited = ['prlimit', '--as='.($this->bytes() ?: 'unlimited'), '--cpu='.$this->seconds, '--fsize=314572800', '--core=0', ...$command];
-        $process = proc_open($limited, [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, null, [...getenv(), ...$this->environment]);
+        $together = in_array($command[0], self::WITH_OTHERS, true);
+        $process = proc_open($together ? ['setsid', ...$limited] : $limited, [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, null, [...getenv(), ...$this->environment]);
         if (! is_resource($process)) {
             throw ToolFailed::notStarted($command[0]);
         }
         [$output, $errors, $timedOut] = $this->converse($pipes, $input);
         if ($timedOut) {
+            $together && posix_kill(-proc_get_status($process)['pid'], 9);
             proc_terminate($process, 9);
         }
         array_map(fclose(...), array_filter($pipes, is_resource(...)));

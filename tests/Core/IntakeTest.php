@@ -43,6 +43,20 @@ it('takes pictures, each on a sheet of its own', function (string $kind) {
     expect($brought->pages)->toBe(1)->and(PdfLook::into($this->scratch->put('out.pdf', $brought->pdf))->pages())->toEqual([[792.0, 612.0]]);
 })->with(['jpeg', 'png', 'see-through', 'heic']);
 
+it('takes every page of a scanned TIFF', function () {
+    $pages = 3;
+    $pixels = str_repeat("\xff", 60 * 30).str_repeat("\x20", 60 * 30);
+    $tiff = "II*\x00".pack('V', 8 + $pages * strlen($pixels));
+    $tiff .= str_repeat($pixels, $pages).'    ';
+    $tiff = "II*\x00".pack('V', strlen($tiff)).substr($tiff, 8);
+    for ($page = 0; $page < $pages; $page++) {
+        $tags = [[256, 3, 60], [257, 3, 60], [258, 3, 8], [259, 3, 1], [262, 3, 1], [273, 4, 8 + $page * strlen($pixels)], [277, 3, 1], [278, 3, 60], [279, 4, strlen($pixels)]];
+        $end = strlen($tiff) + 2 + 12 * count($tags) + 4;
+        $tiff .= pack('v', count($tags)).implode('', array_map(fn (array $tag) => pack('vvV', $tag[0], $tag[1], 1).($tag[1] === 3 ? pack('vv', $tag[2], 0) : pack('V', $tag[2])), $tags)).pack('V', $page === $pages - 1 ? 0 : $end);
+    }
+    expect(($this->take)($tiff, 'scan.tif')->pages)->toBe(3);
+});
+
 it('takes Word texts', function () {
     $brought = ($this->take)('{\rtf1\ansi Terms of {\b Quillmark}\par}');
     expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was made from a Word text; look through its pages.']);

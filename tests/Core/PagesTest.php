@@ -134,3 +134,11 @@ it('leaves no temporary files', function () {
 });
 
 it('refuses a place without extent', fn () => new Rect(1, 1, 0, 5))->throws(InvalidArgumentException::class);
+
+it('ends with a program what that has begun', function () {
+    $mark = 'unanimus-'.bin2hex(random_bytes(6));
+    expect(fn () => (new NativeTool(1))->run(['unshare', 'sh', '-c', "exec -a {$mark} sleep 30 & sleep 30"]))->toThrow(ToolFailed::class);
+    usleep(200_000);
+    $running = array_filter(glob('/proc/[0-9]*/cmdline') ?: [], static fn (string $path) => str_starts_with((string) @file_get_contents($path), $mark));
+    expect($running)->toBe([]);
+});

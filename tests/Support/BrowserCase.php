@@ -8,6 +8,7 @@ use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\UnknownErrorException;
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -23,6 +24,8 @@ abstract class BrowserCase extends TestCase
     private static $driver = null;
 
     private static int $port = 0;
+
+    private static ?RemoteWebDriver $shared = null;
 
     /** @var array<string, \Facebook\WebDriver\Cookie|null> a session for each who signed in once: signing in often is slowed down */
     private static array $sessions = [];
@@ -43,16 +46,43 @@ abstract class BrowserCase extends TestCase
                 usleep(100_000);
             }
             register_shutdown_function(static function (): void {
+                try {
+                    self::$shared?->quit();
+                } catch (WebDriverException) {
+                    // It is gone already.
+                }
                 is_resource(self::$driver) && proc_terminate(self::$driver);
             });
         }
-        $this->browser = $this->newBrowser();
+        $this->browser = $this->sharedBrowser();
     }
 
     protected function tearDown(): void
     {
-        $this->browser?->quit();
+        if ($this->browser !== self::$shared) {
+            $this->browser?->quit();
+        }
         parent::tearDown();
+    }
+
+    /** One browser for all tests, as new for each: it remembers nobody and nothing. */
+    private function sharedBrowser(): RemoteWebDriver
+    {
+        try {
+            if (self::$shared !== null) {
+                (new ChromeDevToolsDriver(self::$shared))->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+                self::$shared->get(self::url().'/robots.txt');
+                self::$shared->executeScript('localStorage.clear(); sessionStorage.clear();');
+                self::$shared->manage()->deleteAllCookies();
+                $this->shape(self::$shared, 1280, 800);
+
+                return self::$shared;
+            }
+        } catch (WebDriverException) {
+            // A test has ended it.
+        }
+
+        return self::$shared = $this->newBrowser();
     }
 
     public static function url(): string

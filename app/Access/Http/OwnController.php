@@ -22,7 +22,7 @@ final class OwnController
 {
     public function show(Request $request): View
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $sessions = DB::table('sessions')->where('user_id', $user->id)->orderByDesc('last_activity')->limit(30)->get(['id', 'ip_address', 'user_agent', 'last_activity']);
 
         return view('access.own', ['user' => $user, 'sessions' => $sessions, 'here' => $request->session()->getId(), 'preparing' => $user->second_factor !== null && $user->second_factor_at === null, 'calendar' => CalendarLink::ofPerson($user), 'zone' => $user->officeRoles->first()->office->zone ?? 'UTC']);
@@ -39,7 +39,7 @@ final class OwnController
     /** The secret as a picture for the authenticator's camera; only while it is being set up. */
     public function picture(Request $request, NativeTool $tool): Response
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         abort_if($user->second_factor === null || $user->second_factor_at !== null, 404);
         $svg = $tool->run(['qrencode', '-t', 'SVG', '-l', 'M', '-m', '2', '-o', '-', '-r', '/dev/stdin'], Totp::of($user->second_factor)->address('Unanimus', $user->email));
 
@@ -49,7 +49,7 @@ final class OwnController
     public function turnOn(Request $request): RedirectResponse
     {
         $given = $request->validate(['code' => 'required|string|max:20']);
-        $codes = SecondFactor::turnOn($this->user($request), $given['code']) ?? throw ValidationException::withMessages(['code' => 'This code is not right. Wait for the next one and try again; nothing has changed yet.']);
+        $codes = SecondFactor::turnOn(User::signedIn($request), $given['code']) ?? throw ValidationException::withMessages(['code' => 'This code is not right. Wait for the next one and try again; nothing has changed yet.']);
 
         return redirect('/me')->with('codes', $codes)->with('told', 'The second factor is on.');
     }
@@ -63,7 +63,7 @@ final class OwnController
 
     public function endSession(Request $request, string $hash): RedirectResponse
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         foreach (DB::table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
             hash_equals(hash('sha256', (string) $id), $hash) && DB::table('sessions')->where('id', $id)->delete();
         }
@@ -74,18 +74,11 @@ final class OwnController
 
     private function sure(Request $request): User
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         if (! Hash::check((string) $request->input('password'), $user->password)) {
             throw ValidationException::withMessages(['password' => 'This is not your present password.']);
         }
 
         return $user;
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

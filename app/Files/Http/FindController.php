@@ -19,7 +19,7 @@ final class FindController
 {
     public function index(Request $request): View
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $query = Query::parse((string) $request->query('q', ''));
         $columns = $this->columns($request);
         $files = Finder::find($query, $user, (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user'])->simplePaginate(60)->withQueryString();
@@ -33,13 +33,13 @@ final class FindController
         $typed = (string) $request->query('q', '');
         $query = Query::parse($typed);
 
-        return view('files.completions', ['completions' => $typed === '' ? [] : array_slice(Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []), 0, 8), 'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === [] ? collect() : Finder::find($query, $this->user($request))->limit(6)->get(), 'faults' => $query->faults]);
+        return view('files.completions', ['completions' => $typed === '' ? [] : array_slice(Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []), 0, 8), 'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === [] ? collect() : Finder::find($query, User::signedIn($request))->limit(6)->get(), 'faults' => $query->faults]);
     }
 
     public function csv(Request $request): StreamedResponse
     {
         $columns = $this->columns($request);
-        $found = Finder::find(Query::parse((string) $request->input('q', '')), $this->user($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
+        $found = Finder::find(Query::parse((string) $request->input('q', '')), User::signedIn($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
         $keys = array_filter((array) $request->input('take', []), is_string(...));
         $rows = $found->when($keys !== [], static fn ($query) => $query->whereIn('deal_files.key', $keys))->limit(20000)->get();
 
@@ -57,7 +57,7 @@ final class FindController
 
     public function keep(Request $request): RedirectResponse
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $given = $request->validate(['name' => 'required|string|max:60', 'query' => 'nullable|string|max:400', 'columns' => 'nullable|string|max:200', 'shared' => 'nullable|boolean'], ['name.required' => 'Give the view a name.']);
         SavedView::query()->updateOrCreate(['user_id' => $user->id, 'name' => trim($given['name'])], ['brokerage_id' => $user->brokerage_id, 'query' => (string) ($given['query'] ?? ''), 'columns' => (string) ($given['columns'] ?? ''), 'shared' => (bool) ($given['shared'] ?? false)]);
 
@@ -66,7 +66,7 @@ final class FindController
 
     public function drop(Request $request, SavedView $view): RedirectResponse
     {
-        $view->user_id === $this->user($request)->id || throw new StepRefused('A shared view is taken away by the one who made it.');
+        $view->user_id === User::signedIn($request)->id || throw new StepRefused('A shared view is taken away by the one who made it.');
         $view->delete();
 
         return back()->with('told', 'The view is gone.');
@@ -80,12 +80,5 @@ final class FindController
         $columns = array_values(array_filter($asked, static fn ($column) => is_string($column) && isset(Finder::COLUMNS[$column])));
 
         return $columns === [] ? Finder::USUAL : array_values(array_unique($columns));
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

@@ -25,7 +25,7 @@ final class ImportController
     {
         Gate::authorize('open-files');
 
-        return view('files.imports', ['imports' => Import::query()->where('user_id', $this->user($request)->id)->orderByDesc('id')->limit(30)->get()]);
+        return view('files.imports', ['imports' => Import::query()->where('user_id', User::signedIn($request)->id)->orderByDesc('id')->limit(30)->get()]);
     }
 
     public function store(Request $request, ImportFiles $files, Bytes $bytes): RedirectResponse
@@ -35,7 +35,7 @@ final class ImportController
         $upload = $request->file('table');
         $upload instanceof UploadedFile || abort(422);
         try {
-            $import = $files->take((string) file_get_contents($upload->getPathname()), $upload->getClientOriginalName(), $this->user($request), $bytes);
+            $import = $files->take((string) file_get_contents($upload->getPathname()), $upload->getClientOriginalName(), User::signedIn($request), $bytes);
         } catch (SheetUnreadable $unreadable) {
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
         }
@@ -49,7 +49,7 @@ final class ImportController
         $only = (string) $request->query('only', '');
 
         return view('files.import', [
-            'import' => $import, 'counts' => $import->counts(), 'targets' => ColumnMatch::targets(), 'sample' => $import->lines()->limit(3)->get(), 'offices' => Office::query()->whereIn('id', $this->user($request)->officeRoles->pluck('office_id'))->orderBy('name')->get(),
+            'import' => $import, 'counts' => $import->counts(), 'targets' => ColumnMatch::targets(), 'sample' => $import->lines()->limit(3)->get(), 'offices' => Office::query()->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))->orderBy('name')->get(),
             'lines' => $import->lines()->when(in_array($only, ['fit', 'unfit', 'twin', 'opened'], true), static fn ($query) => $query->where('outcome', $only))->leftJoin('deal_files', 'deal_files.id', '=', 'import_rows.deal_file_id')->select('import_rows.*', 'deal_files.key AS file_key')->simplePaginate(100)->withQueryString(), 'only' => $only,
         ]);
     }
@@ -58,8 +58,8 @@ final class ImportController
     {
         $this->own($request, $import);
         $given = $request->validate(['matched' => 'required|array|max:80', 'matched.*' => 'nullable|string|max:60', 'office' => 'required|string|max:26']);
-        $office = Office::query()->where('key', $given['office'])->whereIn('id', $this->user($request)->officeRoles->pluck('office_id'))->firstOrFail();
-        $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, $this->user($request));
+        $office = Office::query()->where('key', $given['office'])->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))->firstOrFail();
+        $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, User::signedIn($request));
 
         return redirect("/imports/{$import->key}")->with('told', 'Tried, without effect. Below stands what each row would become.');
     }
@@ -108,13 +108,6 @@ final class ImportController
 
     private function own(Request $request, Import $import): void
     {
-        $import->user_id === $this->user($request)->id || abort(404);
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
+        $import->user_id === User::signedIn($request)->id || abort(404);
     }
 }

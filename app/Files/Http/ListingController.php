@@ -81,8 +81,7 @@ final class ListingController
     public function join(Request $request, DealFile $file, string $twin, OpenFile $open, MoveStatus $move): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $user = $request->user();
-        $user instanceof User || abort(403);
+        $user = User::signedIn($request);
         $row = collect(DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id]))->firstWhere('key', $twin) ?? throw new StepRefused('That file is not on this listing or address any more.');
         $joined = $open->joinOtherSide((int) $row->file_id, $user);
         $file->rounds()->exists() || $move($file, DealStatus::Withdrawn, $user, 'Joined the file the house has already.');

@@ -58,7 +58,7 @@ final class PartiesController
 
     public function store(Request $request): RedirectResponse
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $given = $request->validate(['name' => 'required|string|max:120', 'firm' => 'nullable|string|max:120', 'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'role' => 'required|in:'.implode(',', Seat::ROLES), 'standing' => 'nullable|boolean'], ['email.email' => 'This is not a mail address.']);
         $standing = (bool) ($given['standing'] ?? false);
         if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
@@ -78,7 +78,7 @@ final class PartiesController
         if ($cards === []) {
             return back()->with('refused', "{$upload->getClientOriginalName()} has no vCards in it. Nothing was changed.");
         }
-        $new = $this->keep($this->user($request), $cards, 'other', false);
+        $new = $this->keep(User::signedIn($request), $cards, 'other', false);
 
         return redirect('/contacts')->with('told', count($cards)." read, {$new} new in your book.".(Vcard::leavesAside($text) ? ' Pictures, second addresses and whatever else the cards hold were left aside; the book keeps name, firm, one mail address, one telephone number and one address.' : ''));
     }
@@ -90,7 +90,7 @@ final class PartiesController
 
     public function drop(Request $request, Contact $contact): RedirectResponse
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $contact->user_id === $user->id || $user->holds(Role::Administrator) || $user->isBroker() || abort(403);
         $contact->delete();
 
@@ -117,12 +117,5 @@ final class PartiesController
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', $name)) ?: 'people';
 
         return new Response(Vcard::write(array_values($cards)), 200, ['Content-Type' => 'text/vcard; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$plain}.vcf\"", 'Cache-Control' => 'private, no-store']);
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

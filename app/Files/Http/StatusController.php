@@ -30,7 +30,7 @@ final class StatusController
             throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
         }
         $status = DealStatus::from($given['status']);
-        $move($file, $status, $this->user($request), (string) ($given['reason'] ?? ''), $on);
+        $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on);
 
         return redirect("/files/{$file->key}")->with('told', $status->isOpen() ? "The file is {$status->readable()}." : ($status === DealStatus::Closed ? 'The file is closed.' : 'The file has ended; everything in it is kept.'));
     }
@@ -39,7 +39,7 @@ final class StatusController
     {
         Gate::authorize('work-on', $file);
         Gate::authorize('open-files');
-        $next = $followOn($file->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $this->user($request));
+        $next = $followOn($file->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), User::signedIn($request));
 
         return redirect("/files/{$next->key}/opening")->with('told', 'The follow-on file has what belongs to the listing; the deal that fell through stays as it was.');
     }
@@ -60,12 +60,5 @@ final class StatusController
         $changed = $label->add($files, $given['label']);
 
         return back()->with('told', $files->isEmpty() ? 'None of these files is yours to label.' : "“{$given['label']}” is on ".($files->count() === 1 ? 'one file' : "{$files->count()} files").($changed === $files->count() ? '.' : ", {$changed} of them new."));
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

@@ -21,7 +21,7 @@ final class TaskController
 {
     public function index(Request $request): View
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $who = (string) $request->query('who', 'me');
         $filter = ['who' => $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me', 'when' => (string) $request->query('when', ''), 'done' => $request->boolean('done'), 'office' => $request->integer('office') ?: null, 'kind' => in_array($request->query('kind'), ['sale', 'lease', 'referral'], true) ? (string) $request->query('kind') : ''];
 
@@ -33,7 +33,7 @@ final class TaskController
         Gate::authorize('work-on', $file);
         $given = $request->validate(['title' => 'required|string|max:200', 'day' => 'nullable|string|max:40', 'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/', 'days' => 'nullable|integer|between:-3660,3660', 'business' => 'nullable|boolean', 'who' => 'nullable|string|max:26'], ['title.required' => 'Say what is to be done.']);
         $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
-        $tasks->add($file, ['title' => $given['title'], 'day' => $given['day'] ?? null, 'anchor' => $given['anchor'] ?? null, 'days' => (int) ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'user_id' => $who?->id], $this->user($request));
+        $tasks->add($file, ['title' => $given['title'], 'day' => $given['day'] ?? null, 'anchor' => $given['anchor'] ?? null, 'days' => (int) ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'user_id' => $who?->id], User::signedIn($request));
 
         return redirect("/files/{$file->key}?tasks=1")->with('told', 'Task added.');
     }
@@ -49,7 +49,7 @@ final class TaskController
         foreach ($found as $task) {
             Gate::authorize('work-on', $task->file);
         }
-        $by = $this->user($request);
+        $by = User::signedIn($request);
         $to = $given['do'] === 'give' ? (User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ?? throw new StepRefused('Choose whom the tasks are for.')) : null;
         foreach ($found as $task) {
             match ($given['do']) {
@@ -62,12 +62,5 @@ final class TaskController
         $count = $found->count() === 1 ? 'One task' : "{$found->count()} tasks";
 
         return back()->with('told', "{$count} ".['done' => 'done.', 'open' => 'open again.', 'give' => 'given over.', 'drop' => 'taken away.'][$given['do']]);
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

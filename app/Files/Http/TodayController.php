@@ -15,8 +15,7 @@ final class TodayController
 {
     public function __invoke(Request $request): View
     {
-        $user = $request->user();
-        $user instanceof User || abort(403);
+        $user = User::signedIn($request);
         $span = in_array($request->query('by'), ['week', 'month', 'quarter'], true) ? (string) $request->query('by') : 'month';
         $people = User::query()->whereIn('id', DB::table('file_members')->select('user_id'))->where('active', true)->orderBy('name')->get();
         $person = $people->firstWhere('key', (string) $request->query('who'));

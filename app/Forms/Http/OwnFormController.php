@@ -43,7 +43,7 @@ final class OwnFormController
         Gate::authorize('make-forms');
         $upload = $this->upload($request) ?? throw new StepRefused('Choose a PDF to make a form of.');
         try {
-            $own = $keep->begin($this->user($request), $upload->getPathname(), $upload->getClientOriginalName());
+            $own = $keep->begin(User::signedIn($request), $upload->getPathname(), $upload->getClientOriginalName());
         } catch (BringRefused $refused) {
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} No form was begun.");
         }
@@ -63,7 +63,7 @@ final class OwnFormController
         Gate::authorize('make-forms');
         $given = $request->validate(['key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'change' => 'required|array']);
 
-        return self::standing($keep->change($own, $given['change'], $given['key'], $this->user($request)));
+        return self::standing($keep->change($own, $given['change'], $given['key'], User::signedIn($request)));
     }
 
     public function image(OwnForm $own, int $page, Bytes $bytes): Response
@@ -114,7 +114,7 @@ final class OwnFormController
         Gate::authorize('make-forms');
         $upload = $this->upload($request);
         try {
-            $next = $keep->revise($own, $this->user($request), $upload?->getPathname(), $upload?->getClientOriginalName() ?? '');
+            $next = $keep->revise($own, User::signedIn($request), $upload?->getPathname(), $upload?->getClientOriginalName() ?? '');
         } catch (BringRefused $refused) {
             return back()->with('refused', "{$refused->getMessage()} No revision was begun.");
         }
@@ -155,12 +155,5 @@ final class OwnFormController
         $upload = $request->file('pdf');
 
         return $upload instanceof UploadedFile ? $upload : null;
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

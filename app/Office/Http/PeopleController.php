@@ -34,7 +34,7 @@ final class PeopleController
     {
         Gate::authorize('run-office');
         $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not a mail address.']);
-        $people->invite($this->user($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
+        $people->invite(User::signedIn($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
 
         return redirect('/office')->with('told', "{$given['name']} is invited by mail.");
     }
@@ -42,7 +42,7 @@ final class PeopleController
     public function again(Request $request, User $user, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $user->invited_at === null ? throw new StepRefused("{$user->name} has chosen a password already.") : $people->sendInvitation($user, $this->user($request));
+        $user->invited_at === null ? throw new StepRefused("{$user->name} has chosen a password already.") : $people->sendInvitation($user, User::signedIn($request));
 
         return redirect("/people/{$user->key}")->with('told', 'Invited again.');
     }
@@ -54,7 +54,7 @@ final class PeopleController
         $office = Office::query()->where('key', $given['office'])->firstOrFail();
         foreach (Role::cases() as $role) {
             $wanted = in_array($role->value, $given['roles'] ?? [], true);
-            $user->holds($role, $office->id) === $wanted || $people->setRole($this->user($request), $user, $office, $role, $wanted);
+            $user->holds($role, $office->id) === $wanted || $people->setRole(User::signedIn($request), $user, $office, $role, $wanted);
         }
 
         return redirect("/people/{$user->key}")->with('told', 'Roles stored; they count from the next page on.');
@@ -63,7 +63,7 @@ final class PeopleController
     public function active(Request $request, User $user, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $user->active ? $people->deactivate($this->user($request), $user) : $people->activate($this->user($request), $user);
+        $user->active ? $people->deactivate(User::signedIn($request), $user) : $people->activate(User::signedIn($request), $user);
 
         return redirect("/people/{$user->key}")->with('told', $user->active ? 'Access is open again.' : 'Access is closed on every device. Files and papers stay.');
     }
@@ -95,7 +95,7 @@ final class PeopleController
 
     public function openOffice(Request $request): RedirectResponse
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $user->holds(Role::Administrator) || abort(403);
         $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all']);
         $office = Office::create(['brokerage_id' => $user->brokerage_id, 'name' => $given['name'], 'zone' => $given['zone'], 'holidays' => []]);
@@ -126,14 +126,7 @@ final class PeopleController
 
     private function runs(Request $request, Office $office): void
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         $user->holds(Role::Administrator, $office->id) || $user->holds(Role::Broker, $office->id) || abort(403);
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

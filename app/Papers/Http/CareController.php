@@ -66,8 +66,7 @@ final class CareController
     {
         $this->authorize($paper);
         $given = $request->validate(['side' => 'nullable|string|max:20', 'staff' => 'nullable|boolean']);
-        $user = $request->user();
-        $user instanceof User || abort(403);
+        $user = User::signedIn($request);
         $care->show($paper, ($given['side'] ?? '') ?: null, (bool) ($given['staff'] ?? false), $user);
 
         return redirect("/papers/{$paper->key}")->with('told', 'It is seen by '.CareForPaper::seenBy($paper->side, $paper->staff_only).'.');
@@ -81,8 +80,7 @@ final class CareController
         if ($typed === '' || $to === null || Gate::denies('work-on', $to)) {
             throw new StepRefused('Choose a file you work on, by its name or listing number. Nothing was copied.');
         }
-        $user = $request->user();
-        $user instanceof User || abort(403);
+        $user = User::signedIn($request);
         $care->copy($paper->load(['values', 'latest']), $to, $user);
 
         return redirect("/papers/{$paper->key}")->with('told', "A copy is in {$to->name}.");

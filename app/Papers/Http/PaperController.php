@@ -74,8 +74,7 @@ final class PaperController
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values']);
         Gate::authorize('work-on', $paper->file);
         abort_unless($paper->isDraft(), 409);
-        $user = $request->user();
-        $user instanceof User || abort(403);
+        $user = User::signedIn($request);
 
         return new JsonResponse([...PaperView::of($paper, false)->changes(''), 'here' => Presence::of($paper, $user)]);
     }

@@ -35,7 +35,7 @@ final class KitController
     {
         Gate::authorize('open-kits');
 
-        return view('requirements.kits', ['shelf' => KitShelf::for($this->user($request)), 'offices' => Office::query()->orderBy('name')->get()]);
+        return view('requirements.kits', ['shelf' => KitShelf::for(User::signedIn($request)), 'offices' => Office::query()->orderBy('name')->get()]);
     }
 
     public function show(Request $request, string $key, Library $library): View
@@ -45,7 +45,7 @@ final class KitController
         $kit = KitShelf::get($key, $stored->version ?? 0);
 
         return view('requirements.kit', [
-            'kit' => $kit, 'stored' => $stored, 'mine' => $stored !== null && SaveKit::may($this->user($request), $stored), 'forms' => $library->all(), 'versions' => $stored?->versions()->limit(20)->get() ?? collect(),
+            'kit' => $kit, 'stored' => $stored, 'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored), 'forms' => $library->all(), 'versions' => $stored?->versions()->limit(20)->get() ?? collect(),
             'when' => GivenConditions::lines($kit->when?->toArray() ?? ['all' => []]), 'offices' => Office::query()->orderBy('name')->get(),
         ]);
     }
@@ -58,7 +58,7 @@ final class KitController
         $kit = KitShelf::get($key, $stored->version ?? 0);
         $item = $kit->items[$place] ?? abort(404);
 
-        return view('requirements.kit-item', ['kit' => $kit, 'stored' => $stored, 'place' => $place, 'item' => $item, 'when' => GivenConditions::lines($item->when->toArray()), 'mine' => $stored !== null && SaveKit::may($this->user($request), $stored)]);
+        return view('requirements.kit-item', ['kit' => $kit, 'stored' => $stored, 'place' => $place, 'item' => $item, 'when' => GivenConditions::lines($item->when->toArray()), 'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored)]);
     }
 
     /** A form of the kit, to be answered beforehand on its own pages. */
@@ -73,7 +73,7 @@ final class KitController
             abort(404);
         }
 
-        return view('requirements.form', ['kit' => $kit, 'stored' => $stored, 'form' => $form, 'answers' => $kit->answers[$number] ?? [], 'mine' => $stored !== null && SaveKit::may($this->user($request), $stored)]);
+        return view('requirements.form', ['kit' => $kit, 'stored' => $stored, 'form' => $form, 'answers' => $kit->answers[$number] ?? [], 'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored)]);
     }
 
     public function store(Request $request, SaveKit $save): RedirectResponse
@@ -82,14 +82,14 @@ final class KitController
         $given = $request->validate(['name' => 'required|string|max:80', 'of' => 'required|string|max:26', 'copy' => 'nullable|string|max:60'], ['name.required' => 'A kit needs a name.']);
         $copied = ($given['copy'] ?? '') === '' ? null : KitShelf::get((string) $given['copy'], StoredKit::query()->where('key', $given['copy'])->value('version') ?? 0);
         $office = in_array($given['of'], ['me', 'all'], true) ? null : Office::query()->where('key', $given['of'])->firstOrFail();
-        $stored = $save->start($this->user($request), $given['name'], $given['of'] === 'me', $office?->id, $copied);
+        $stored = $save->start(User::signedIn($request), $given['name'], $given['of'] === 'me', $office?->id, $copied);
 
         return redirect("/kits/{$stored->key}")->with('told', 'The kit is on the shelf. What you change here is a version of its own each time.');
     }
 
     public function update(Request $request, StoredKit $kit, SaveKit $save): RedirectResponse
     {
-        $user = $this->user($request);
+        $user = User::signedIn($request);
         SaveKit::may($user, $kit) || abort(403);
         $request->validate(['seen' => 'required|integer', 'part' => 'required|in:about,items,item,answers,deadlines,tasks,contacts,fees,when', 'place' => 'nullable|integer|between:0,400', 'lines' => 'nullable|array|max:200', 'name' => 'nullable|string|max:80', 'note' => 'nullable|string|max:400']);
         $parts = match ($request->input('part')) {
@@ -106,15 +106,15 @@ final class KitController
 
     public function bringBack(Request $request, StoredKit $kit, int $version, SaveKit $save): RedirectResponse
     {
-        SaveKit::may($this->user($request), $kit) || abort(403);
-        $save->bringBack($kit, $version, $this->user($request));
+        SaveKit::may(User::signedIn($request), $kit) || abort(403);
+        $save->bringBack($kit, $version, User::signedIn($request));
 
         return redirect("/kits/{$kit->key}")->with('told', "As in version {$version} again.");
     }
 
     public function retire(Request $request, StoredKit $kit): RedirectResponse
     {
-        SaveKit::may($this->user($request), $kit) || abort(403);
+        SaveKit::may(User::signedIn($request), $kit) || abort(403);
         $kit->update(['retired' => true]);
 
         return redirect('/kits')->with('told', 'Taken off the shelf. Files started with it keep it.');
@@ -211,12 +211,5 @@ final class KitController
         }
 
         return array_filter([...$answers, $number => $given]);
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

@@ -40,7 +40,7 @@ final class RuleController
     public function makeOwn(Request $request): RedirectResponse
     {
         Gate::authorize('keep-rules');
-        RuleShelf::makeOwn($this->user($request)->brokerage_id);
+        RuleShelf::makeOwn(User::signedIn($request)->brokerage_id);
 
         return redirect('/rules')->with('told', 'The rules are yours to change now.');
     }
@@ -48,7 +48,7 @@ final class RuleController
     public function store(Request $request, KeepRules $keep, ?HouseRule $rule = null): RedirectResponse
     {
         Gate::authorize('keep-rules');
-        $keep->store($this->user($request)->brokerage_id, $this->given($request), $rule);
+        $keep->store(User::signedIn($request)->brokerage_id, $this->given($request), $rule);
 
         return redirect('/rules')->with('told', 'The rule is stored. Files follow with their next change.');
     }
@@ -90,12 +90,5 @@ final class RuleController
         $title = ($given['title'] ?? '') !== '' ? $given['title'] : (($given['form'] ?? '') === '' ? '' : app(Library::class)->form((string) $given['form'])->title);
 
         return ['name' => $given['name'], 'when' => GivenConditions::from($request), 'asks' => ['title' => $title, 'form' => ($given['form'] ?? '') ?: null, 'stage' => $given['stage'], 'reason' => $given['reason'] ?? '', 'required' => (bool) ($given['required'] ?? false)]];
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }

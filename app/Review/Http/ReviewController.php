@@ -41,7 +41,7 @@ final class ReviewController
     public function handIn(Request $request, Requirement $requirement, HandIn $handIn): RedirectResponse
     {
         Gate::authorize('work-on', $requirement->file);
-        $handIn($requirement, $this->user($request));
+        $handIn($requirement, User::signedIn($request));
 
         return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” is with the reviewer.");
     }
@@ -49,7 +49,7 @@ final class ReviewController
     public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
     {
         Gate::authorize('review', $requirement->file);
-        $decide->accept($requirement, $this->user($request));
+        $decide->accept($requirement, User::signedIn($request));
 
         return $this->onward($requirement, 'Accepted.');
     }
@@ -59,7 +59,7 @@ final class ReviewController
         Gate::authorize('review', $requirement->file);
         $given = $request->validate(['remark' => 'required|string|max:2000', 'page' => 'nullable|integer|between:1,1000', 'x' => 'nullable|numeric|between:0,14400', 'y' => 'nullable|numeric|between:0,14400'], ['remark.required' => 'Say in a remark what is to be mended.']);
         $place = isset($given['page'], $given['x'], $given['y']) ? new Rect((float) $given['x'], (float) $given['y'], 1, 1) : null;
-        $decide->sendBack($requirement, $this->user($request), $given['remark'], isset($given['page']) ? (int) $given['page'] : null, $place);
+        $decide->sendBack($requirement, User::signedIn($request), $given['remark'], isset($given['page']) ? (int) $given['page'] : null, $place);
 
         return $this->onward($requirement, 'Sent back with your remark.');
     }
@@ -68,7 +68,7 @@ final class ReviewController
     {
         Gate::authorize('review', $requirement->file);
         $given = $request->validate(['reason' => 'required|string|max:500'], ['reason.required' => 'Say why it does not apply.']);
-        $decide->waive($requirement, $this->user($request), $given['reason']);
+        $decide->waive($requirement, User::signedIn($request), $given['reason']);
 
         return $this->onward($requirement, 'Marked as not applying.');
     }
@@ -88,12 +88,5 @@ final class ReviewController
         $next = $this->waiting()->whereKeyNot($requirement->id)->value('key');
 
         return redirect($next === null ? '/review' : "/review/{$next}")->with('told', "{$requirement->title}: {$told}");
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : abort(403);
     }
 }
