@@ -63,6 +63,12 @@ final readonly class PaperView
         return $this->form !== null && $this->filling !== null ? FilledPages::draw($this->form, $this->filling, $layer) : LayerPiece::draw($layer, [], $this->sizes);
     }
 
+    /** What was put over a page by hand, as SVG. */
+    public function layerOn(int $page): string
+    {
+        return (LayerPiece::draw(PaperPiece::layer($this->paper), [], $this->sizes)[$page] ?? null)?->inner() ?? '';
+    }
+
     /** @return list<MarkPlace> */
     public function marksOn(int $page): array
     {

@@ -161,6 +161,13 @@ final readonly class FormDraft
             $first = reset($blocking);
             throw new DraftRefused(count($blocking) === 1 ? "One thing is to be put right first: {$first->text}" : count($blocking)." things are to be put right first. {$first->text}");
         }
+
+        return $this->built($number, $revision, $title, $set, $stage, $pdf, $retired);
+    }
+
+    /** The form it became when it was put in force; what is asked of forms today is not asked of it any more. */
+    public function built(string $number, string $revision, string $title, string $set, string $stage, string $pdf, bool $retired = false): Form
+    {
         $blanks = array_values(array_map(static fn (DraftItem $item) => $item->blank(), array_filter($this->items, static fn (DraftItem $item) => ! $item->isMark())));
         $marks = array_values(array_map(static fn (DraftItem $item) => $item->mark(), array_filter($this->items, static fn (DraftItem $item) => $item->isMark())));
 

@@ -93,6 +93,11 @@ it('has the worker make what is large, tells how far it is, and makes it once', 
     expect($set->refresh()->status)->toBe('ready')->and($set->pages)->toBeGreaterThan(70)->and(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Papers put together')->count())->toBe(1);
     $this->as('tomas')->withHeaders(['HX-Request' => 'true'])->get("/sets/{$set->key}")->assertOk()->assertSee('Open the PDF');
     $lost = assembled($file, [$scan]);
+    AssembledSet::query()->whereKey($lost->id)->toBase()->update(['updated_at' => now()->subHour()]);
+    Queue::fake([MakeLargeSet::class]);
+    expect(Illuminate\Support\Facades\Artisan::call('sets:sweep'))->toBe(0);
+    Queue::assertPushed(MakeLargeSet::class, 1);
+    $this->seeAll();
     $this->as('tomas')->post("/papers/{$scan->key}/void", ['reason' => 'x']);
     $this->seeAll();
     AssembledSet::query()->whereKey($lost->id)->update(['papers' => json_encode(['01ARZ3NDEKTSV4RRFFQ69G5FAV'])]);

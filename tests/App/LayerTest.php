@@ -114,3 +114,20 @@ it('goes into what is sent for signature', function () {
     $key = DB::table('rounds')->where('deal_file_id', $file->id)->orderByDesc('id')->value('key');
     $this->as('tomas')->get("/rounds/{$key}")->assertOk()->assertSee('Struck and agreed');
 });
+
+it('goes along when a paper is copied to another file, and shows on a client’s page', function () {
+    [$file, $other] = [$this->aFile(), $this->aFile()];
+    $paper = flatPaper($file);
+    put($paper, ['kind' => 'text', 'place' => [72, 300, 200, 14], 'text' => 'goes along'], 'copied-piece-1');
+    $this->as('tomas')->post("/papers/{$paper->key}/copy", ['to' => $other->key])->assertSessionHas('told');
+    $this->seeAll();
+    $copy = Paper::query()->where('deal_file_id', $other->id)->where('title', 'Survey sheet')->sole();
+    expect(PaperPiece::layer($copy))->toHaveCount(1)->and(PaperPiece::layer($copy)[0]->text)->toBe('goes along');
+    $form = $this->paper($file, 'M-201');
+    put($form, ['kind' => 'text', 'place' => [72, 16, 200, 14], 'text' => 'seen by the client'], 'client-piece-1');
+    $this->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'papers' => [$form->key], 'last_day' => now()->addDays(5)->format('Y-m-d')])->assertSessionHas('told');
+    $this->seeAll();
+    $fill = App\Forms\Models\FillRequest::query()->where('deal_file_id', $file->id)->sole();
+    Illuminate\Support\Facades\Auth::forgetGuards();
+    $this->get('/fill/'.$fill->token()."/papers/{$form->key}")->assertOk()->assertSee('seen by the client');
+});

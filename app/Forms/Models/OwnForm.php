@@ -56,6 +56,8 @@ final class OwnForm extends Model
     /** @throws \Unanimus\Forms\DraftRefused when something is still to be put right */
     public function form(): Form
     {
-        return $this->draft()->form($this->number, $this->revision, $this->title, self::SET, $this->stage, app(Bytes::class)->path($this->sha256), $this->status === 'retired');
+        $said = [$this->number, $this->revision, $this->title, self::SET, $this->stage, app(Bytes::class)->path($this->sha256), $this->status === 'retired'];
+
+        return $this->isInTheMaking() ? $this->draft()->form(...$said) : $this->draft()->built(...$said);
     }
 }

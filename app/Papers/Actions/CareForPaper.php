@@ -10,6 +10,7 @@ use App\Files\SearchRow;
 use App\History\History;
 use App\Papers\Bytes;
 use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
@@ -103,6 +104,7 @@ final class CareForPaper
         if (! $draft && $version !== null) {
             $copy->addVersion($version->sha256, $version->pages, $version->made_by === 'signed' ? 'signed' : 'brought', "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page, [ReadBack::fromArray($version->reading), $version->findings]);
         }
+        PaperPiece::copyOver($paper, $copy);
         $this->tell($paper, 'Paper copied', ['to' => $to->name]);
         $this->tell($copy->setRelation('file', $to), 'Paper copied here', ['from' => $paper->file->name]);
 

@@ -49,6 +49,18 @@ final class PaperPiece extends Model
         return array_values(self::standing($paper)->get()->map(static fn (self $piece) => $piece->piece())->all());
     }
 
+    /** Puts what stands on one paper on another that has the same pages. */
+    public static function copyOver(Paper $from, Paper $to): void
+    {
+        $version = self::versionOf($to->load('latest'));
+        foreach (self::standing($from)->get() as $piece) {
+            self::create([
+                'brokerage_id' => $to->brokerage_id, 'deal_file_id' => $to->deal_file_id, 'paper_id' => $to->id, 'version' => $version, 'page' => $piece->page, 'kind' => $piece->kind, 'places' => $piece->places,
+                'text' => $piece->text, 'replaces' => null, 'client_key' => "copy:{$piece->key}", 'user_id' => $piece->user_id, 'gone_at' => null, 'gone_by' => null,
+            ]);
+        }
+    }
+
     /** The version of a paper that pieces are put on. */
     public static function versionOf(Paper $paper): int
     {
