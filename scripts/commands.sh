@@ -96,13 +96,27 @@ cmd_test() {
         vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || broken+=" analysis-of-core"
         vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G || broken+=" analysis-of-app"
     fi
-    say "tests"
     is_running || start_services
-    rm -f "$UNANIMUS_STATE/junit.xml"
+    rm -f "$UNANIMUS_STATE"/junit*.xml
+    local reports=("$UNANIMUS_STATE/junit.xml") beside=
+    if [ $# -eq 0 ]; then
+        # Those that need neither database nor browser run beside the others; what they say is shown after them.
+        say "tests: core and architecture, beside those of the application and the browser"
+        as_app php vendor/bin/pest --colors=never --testsuite=core,architecture --log-junit="$UNANIMUS_STATE/junit-core.xml" >var/test-core.log 2>&1 &
+        beside=$!
+        reports+=("$UNANIMUS_STATE/junit-core.xml")
+        set -- --testsuite=app,browser
+    else
+        say "tests"
+    fi
     as_app env UNANIMUS_TEST_URL="$(address)" php vendor/bin/pest --colors=never --log-junit="$UNANIMUS_STATE/junit.xml" "$@" || failed=1
+    if [ -n "$beside" ]; then
+        wait "$beside" || failed=1
+        cat var/test-core.log
+    fi
     stop_services
     stop_database
-    php scripts/closing-line.php "$UNANIMUS_STATE/junit.xml" || failed=1
+    php scripts/closing-line.php "${reports[@]}" || failed=1
     [ -z "$broken" ] || { echo "not green:$broken (told above)"; failed=1; }
     return $failed
 }

@@ -199,3 +199,17 @@ it('is for coordinators, brokers and administrators; only the last two put in fo
     Sight::ofBrokerage($other);
     expect(OwnForm::query()->count())->toBe(0)->and(DB::table('own_form_changes')->count())->toBe(0)->and(app(Library::class)->has('QR-12'))->toBeFalse();
 });
+
+it('fills where the page is read, also on a flat page that is cropped, trimmed and turned', function () {
+    $own = begunForm('wendell', MadePdf::of([
+        1 => '<< /Type /Catalog /Pages 2 0 R >>', 2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
+        3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 700 900] /CropBox [40 50 652 842] /TrimBox [90 100 600 800] /Rotate 90 /Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> >>',
+        4 => MadePdf::stream('', MadePdf::text(200, 400, 'A cropped and turned sheet')), 5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
+    ]));
+    expect($own->pages)->toEqual([[792, 612]]);
+    changed($own, ['do' => 'put', 'item' => ['id' => 'new', 'kind' => 'text', 'name' => 'word', 'label' => 'Word', 'page' => 1, 'place' => [300, 120, 200, 14]]]);
+    $scratch = new Scratch;
+    $pdf = $scratch->put('try.pdf', (string) $this->as('wendell')->post("/own-forms/{$own->key}/try", ['v' => ['word' => 'Lanternfish']])->assertOk()->getContent());
+    $word = array_values(array_filter(Unanimus\Pages\PageWords::of($pdf, 1)[1], fn ($one) => $one->text === 'Lanternfish'))[0];
+    expect(abs($word->x - 301.5))->toBeLessThan(3)->and(abs($word->bottom() - 134))->toBeLessThan(6);
+});

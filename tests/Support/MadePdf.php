@@ -67,7 +67,7 @@ final class MadePdf
         ]);
     }
 
-    private static function stream(string $dict, string $content): string
+    public static function stream(string $dict, string $content): string
     {
         return "<< {$dict} /Length ".strlen($content)." >>\nstream\n{$content}\nendstream";
     }

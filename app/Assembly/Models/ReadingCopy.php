@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Assembly\Models;
 
 use App\Access\HasKey;
+use App\Access\HasLink;
 use App\Access\User;
 use App\Files\Models\DealFile;
 use Illuminate\Database\Eloquent\Model;
@@ -36,6 +37,11 @@ use Unanimus\Dates\LocalDate;
 final class ReadingCopy extends Model
 {
     use HasKey;
+    use HasLink;
+
+    private const LINK = 'read';
+
+    private const FOUND_BY = 'reading_copy_of_link';
 
     /** @var array<string, string> */
     protected $casts = ['ended_at' => 'datetime'];
@@ -80,21 +86,5 @@ final class ReadingCopy extends Model
     public function looks(): array
     {
         return array_values(DB::table('reading_copy_looks')->where('reading_copy_id', $this->id)->orderByDesc('id')->limit(100)->get(['what', 'at', 'address'])->all());
-    }
-
-    /** The secret end of the link: nothing of it is stored. */
-    public function token(): string
-    {
-        return $this->key.'.'.self::proof($this->key, $this->link_version);
-    }
-
-    public static function proof(string $key, int $version): string
-    {
-        return rtrim(strtr(base64_encode(hash_hmac('sha256', "read:{$key}:{$version}", (string) config('app.key'), true)), '+/', '-_'), '=');
-    }
-
-    public function link(): string
-    {
-        return url('/read/'.$this->token());
     }
 }

@@ -47,6 +47,9 @@ final class KeepOwnForm
         [$sha256, $pages, $found, $notes] = $this->read($by->brokerage_id, $path);
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'New form';
         $draft = new FormDraft($pages, []);
+        if (count($found->items) > FormDraft::MOST) {
+            $notes[] = 'A form may have '.FormDraft::MOST.' blanks and marks; of '.count($found->items).' found the first were taken.';
+        }
         foreach ($found->items as $item) {
             $draft = count($draft->items) < FormDraft::MOST && isset($pages[$item->page - 1]) ? $draft->with($item, count($draft->items)) : $draft;
         }
@@ -205,13 +208,15 @@ final class KeepOwnForm
             if ($brought->pages > self::MOST_PAGES) {
                 throw new BringRefused('A form may have '.self::MOST_PAGES." pages; this file has {$brought->pages}. Bring in the part that is filled.");
             }
-            $flat = $scratch->put('pages.pdf', $brought->pdf);
+            // What is filled in is laid over the part of a page that is shown.
+            $bytes = $this->press->writeOver($scratch->put('brought.pdf', $brought->pdf), []);
+            $flat = $scratch->put('pages.pdf', $bytes);
             if ($found === null || $found->items === []) {
                 $found = FoundItems::ofProposal($look ? Proposal::of($flat) : []);
                 $look && $found->notes[] = $found->items === [] ? 'Nothing to fill was found on its pages: place the blanks by hand.' : 'What its pages seem to ask for is proposed: look through it.';
             }
 
-            return [$this->bytes->keep($brokerageId, $brought->pdf), PdfLook::into($flat)->pages(), $found, array_values(array_filter($brought->notes, static fn (string $note) => ! str_contains($note, 'became a part of the page')))];
+            return [$this->bytes->keep($brokerageId, $bytes), PdfLook::into($flat)->pages(), $found, array_values(array_filter($brought->notes, static fn (string $note) => ! str_contains($note, 'became a part of the page')))];
         } catch (PdfRefused $refused) {
             throw new BringRefused($refused->getMessage(), previous: $refused);
         } catch (ToolFailed $failed) {

@@ -8,7 +8,6 @@ use App\Access\Actor;
 use App\Access\Sight;
 use App\Forms\Models\FillRequest;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 use Unanimus\Forms\FillStatus;
 
@@ -21,9 +20,8 @@ final class FillLink
 
     public function handle(Request $request, \Closure $next): Response
     {
-        [$key, $proof] = explode('.', (string) $request->route('token'), 2) + [1 => ''];
-        $found = preg_match('/^[0-9A-Za-z]{26}$/', $key) === 1 ? DB::selectOne('SELECT * FROM fill_request_of_link(?)', [$key]) : null;
-        if ($found === null || ! hash_equals(FillRequest::proof($key, (int) $found->link_version), $proof)) {
+        $found = FillRequest::atLink((string) $request->route('token'));
+        if ($found === null) {
             return response()->view('forms.no-link', [], 404);
         }
         Sight::ofFile((int) $found->brokerage_id, (int) $found->deal_file_id);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Forms\Models;
 
 use App\Access\HasKey;
+use App\Access\HasLink;
 use App\Access\User;
 use App\Files\Models\DealFile;
 use App\Papers\Models\Paper;
@@ -42,6 +43,11 @@ use Unanimus\Forms\FillStatus;
 final class FillRequest extends Model
 {
     use HasKey;
+    use HasLink;
+
+    private const LINK = 'fill';
+
+    private const FOUND_BY = 'fill_request_of_link';
 
     /** @var array<string, string> */
     protected $casts = ['status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
@@ -80,21 +86,5 @@ final class FillRequest extends Model
     public function takes(): bool
     {
         return $this->status->takes($this->lastDay(), $this->file->office->today());
-    }
-
-    /** The secret end of the link: nothing of it is stored. */
-    public function token(): string
-    {
-        return $this->key.'.'.self::proof($this->key, $this->link_version);
-    }
-
-    public static function proof(string $key, int $version): string
-    {
-        return rtrim(strtr(base64_encode(hash_hmac('sha256', "fill:{$key}:{$version}", (string) config('app.key'), true)), '+/', '-_'), '=');
-    }
-
-    public function link(): string
-    {
-        return url('/fill/'.$this->token());
     }
 }

@@ -8,7 +8,6 @@ use App\Access\Actor;
 use App\Access\Sight;
 use App\Signing\Models\Signer;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Lets a signer in on their link: the proof in it is checked, then that one file comes into sight and nothing else. */
@@ -20,10 +19,8 @@ final class SignerLink
 
     public function handle(Request $request, \Closure $next): Response
     {
-        $token = (string) $request->route('token');
-        [$key, $proof] = explode('.', $token, 2) + [1 => ''];
-        $found = preg_match('/^[0-9A-Za-z]{26}$/', $key) === 1 ? DB::selectOne('SELECT * FROM signer_of_link(?)', [$key]) : null;
-        if ($found === null || ! hash_equals(Signer::proof($key, (int) $found->link_version), $proof)) {
+        $found = Signer::atLink((string) $request->route('token'));
+        if ($found === null) {
             return response()->view('signing.no-link', [], 404);
         }
         Sight::ofFile((int) $found->brokerage_id, (int) $found->deal_file_id);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Signing\Models;
 
 use App\Access\HasKey;
+use App\Access\HasLink;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Unanimus\Signing\AdoptedSignature;
@@ -32,6 +33,11 @@ use Unanimus\Signing\Seat;
 final class Signer extends Model
 {
     use HasKey;
+    use HasLink;
+
+    private const LINK = 'sign';
+
+    private const FOUND_BY = 'signer_of_link';
 
     public $timestamps = false;
 
@@ -54,21 +60,5 @@ final class Signer extends Model
     public function signature(): ?AdoptedSignature
     {
         return $this->adopted === null ? null : AdoptedSignature::fromArray($this->adopted);
-    }
-
-    /** The secret end of the link: nothing of it is stored, so a copy of the database opens no paper. */
-    public function token(): string
-    {
-        return $this->key.'.'.self::proof($this->key, $this->link_version);
-    }
-
-    public static function proof(string $key, int $version): string
-    {
-        return rtrim(strtr(base64_encode(hash_hmac('sha256', "sign:{$key}:{$version}", (string) config('app.key'), true)), '+/', '-_'), '=');
-    }
-
-    public function link(): string
-    {
-        return url('/sign/'.$this->token());
     }
 }
