@@ -11,6 +11,7 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\ReadBack;
+use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
@@ -41,7 +42,14 @@ final class PaperPrint
         $layer = PaperPiece::layer($paper);
         $path = $this->bytes->path($version->sha256);
 
-        return $layer === [] ? $this->bytes->read($version->sha256) : $this->press->writeOver($path, LayerPiece::draw($layer, [], PdfLook::into($path, gate: false)->pages()));
+        if ($layer === []) {
+            return $this->bytes->read($version->sha256);
+        }
+        $pdf = $this->press->writeOver($path, LayerPiece::draw($layer, [], PdfLook::into($path, gate: false)->pages()));
+        $covered = array_values(array_unique(array_map(static fn (LayerPiece $piece) => $piece->page, array_filter($layer, static fn (LayerPiece $piece) => $piece->kind === LayerKind::Cover))));
+
+        // What someone covers is not to be read in the file either.
+        return $covered === [] ? $pdf : $this->press->asPictures($pdf, $covered);
     }
 
     /** What stands in the blanks of a draft as it is printed now; null when it is none. */

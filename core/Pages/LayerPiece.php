@@ -96,7 +96,8 @@ final readonly class LayerPiece
                 LayerKind::Text, LayerKind::Date => $drawing->entry($place, $this->text, str_contains($this->text, "\n") || $place->height > 26),
                 LayerKind::Tick => $drawing->cross($place),
                 LayerKind::Line => $drawing->line($place->x - 1, $place->y + $place->height * 0.55, $place->x + $place->width + 1, $place->y + $place->height * 0.55, 1.1, '#14261f'),
-                LayerKind::Cover => $drawing->fill($place),
+                // Letters reach beyond the box that is told of them.
+                LayerKind::Cover => $drawing->fill(new Rect($place->x - 1.2, $place->y - 0.22 * $place->height, $place->width + 2.4, 1.36 * $place->height)),
             };
         }
     }

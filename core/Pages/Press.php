@@ -9,6 +9,9 @@ namespace Unanimus\Pages;
  */
 final class Press
 {
+    /** How finely a page becomes a picture, in points an inch. */
+    private const PICTURE = 200;
+
     /** @param  string  $fonts folder of the shipped faces, beside the system's */
     public function __construct(private readonly string $fonts, private readonly string $cache)
     {
@@ -68,6 +71,37 @@ final class Press
         (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $pdf, '--update-from-json='.$scratch->put('boxes.json', $update), $scratch->path('plain.pdf')]);
 
         return $this->drawOver($scratch->path('plain.pdf'), $drawings);
+    }
+
+    /**
+     * A PDF some pages of which have become pictures: what is covered on them is no longer in the file.
+     *
+     * @param string $pdf bytes
+     * @param non-empty-list<int> $pages from 1
+     * @return string the bytes
+     *
+     * @throws ToolFailed when a page cannot be drawn
+     */
+    public function asPictures(string $pdf, array $pages): string
+    {
+        $scratch = new Scratch;
+        $path = $scratch->put('whole.pdf', $pdf);
+        $sizes = PdfLook::into($path, gate: false)->pages();
+        $sources = [];
+        foreach ($sizes as $index => [$width, $height]) {
+            $page = $index + 1;
+            if (! in_array($page, $pages, true)) {
+                array_push($sources, $path, (string) $page);
+
+                continue;
+            }
+            (new NativeTool)->run(['pdftocairo', '-png', '-r', (string) self::PICTURE, '-singlefile', '-cropbox', '-f', (string) $page, '-l', (string) $page, $path, $scratch->path("page-{$page}")]);
+            (new NativeTool)->run(['img2pdf', '--pagesize', "{$width}ptx{$height}pt", '--fit', 'fill', '-o', $scratch->path("page-{$page}.pdf"), $scratch->path("page-{$page}.png")]);
+            array_push($sources, $scratch->path("page-{$page}.pdf"), '1');
+        }
+        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', ...$sources, '--', '--object-streams=generate', $scratch->path('out.pdf')]);
+
+        return $scratch->get('out.pdf');
     }
 
     /**

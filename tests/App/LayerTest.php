@@ -32,9 +32,8 @@ it('puts text, ticks, dates, lines and covers on a paper from outside, prints th
     put($paper, ['kind' => 'text', 'place' => [72, 300, 200, 14], 'text' => 'except the survey, Łucja'], 'piece-text-1');
     put($paper, ['kind' => 'tick', 'place' => [72, 330, 10, 10]], 'piece-tick-1');
     put($paper, ['kind' => 'date', 'place' => [72, 350, 110, 14], 'text' => '12/18/2026'], 'piece-date-1');
-    put($paper, ['kind' => 'cover', 'place' => [72, 400, 50, 20]], 'piece-cover');
     $pieces = put($paper, ['kind' => 'line', 'place' => [100, 86, 60, 3]], 'piece-line-1')->json('pieces');
-    expect($pieces)->toHaveCount(5)->and($pieces[2]['text'])->toBe('December 18, 2026')->and($pieces[4]['places'][0][0])->not->toEqual(100);
+    expect($pieces)->toHaveCount(4)->and($pieces[2]['text'])->toBe('December 18, 2026')->and($pieces[3]['places'][0][0])->not->toEqual(100);
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('except the survey, Łucja');
     $scratch = new Scratch;
     $pdf = $scratch->put('out.pdf', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->assertOk()->getContent());
@@ -45,7 +44,7 @@ it('puts text, ticks, dates, lines and covers on a paper from outside, prints th
     $this->seeAll();
     expect($left)->toBe([])->and(hash('sha256', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->getContent()))->toBe($paper->latest->sha256);
     $this->seeAll();
-    expect(PaperPiece::query()->where('paper_id', $paper->id)->count())->toBe(5)->and(DB::table('history')->where('deal_file_id', $paper->deal_file_id)->where('what', 'Taken off a page')->count())->toBe(5);
+    expect(PaperPiece::query()->where('paper_id', $paper->id)->count())->toBe(4)->and(DB::table('history')->where('deal_file_id', $paper->deal_file_id)->where('what', 'Taken off a page')->count())->toBe(4);
 });
 
 it('strikes out printed words of a form, prints them struck, sends them so, and covers none', function () {
@@ -130,4 +129,12 @@ it('goes along when a paper is copied to another file, and shows on a client’s
     $fill = App\Forms\Models\FillRequest::query()->where('deal_file_id', $file->id)->sole();
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get('/fill/'.$fill->token()."/papers/{$form->key}")->assertOk()->assertSee('seen by the client');
+});
+
+it('prints a covered page without what is covered', function () {
+    $paper = flatPaper($this->aFile(), 'Account 4471 0092 of the seller');
+    put($paper, ['kind' => 'cover', 'place' => [60, 78, 400, 20]], 'piece-cover-1');
+    $scratch = new Scratch;
+    $pdf = $scratch->put('out.pdf', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->assertOk()->getContent());
+    expect((new NativeTool)->run(['pdftotext', $pdf, '-']))->not->toContain('4471')->and((new NativeTool)->run(['qpdf', '--check', $pdf]))->toContain('No syntax');
 });

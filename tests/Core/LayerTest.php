@@ -64,3 +64,14 @@ it('strikes out so that it is seen, and covers so that it is not', function () {
     expect($plain)->toBeGreaterThan(100)->and($with(LayerKind::Line))->toBeGreaterThan($plain * 1.1)->and($with(LayerKind::Cover))->toBe(0);
     expect((new Drawing(10, 10))->fill(new Rect(1, 1, 2, 2))->isEmpty())->toBeFalse();
 });
+
+it('makes pictures of covered pages, so that nothing covered is left in the file, and leaves the others as they are', function () {
+    $scratch = new Scratch;
+    $pages = array_map(static fn (int $n) => (new Drawing(612, 792))->text(72, 90, 14, "Secret number {$n}"), [1, 2, 3]);
+    $pdf = $scratch->put('three.pdf', press()->print($pages));
+    $covered = press()->writeOver($pdf, LayerPiece::draw([new LayerPiece(LayerKind::Cover, 2, LayerPiece::over(new Rect(60, 74, 300, 20), PageWords::of($pdf, 2)[2]))], [], PdfLook::into($pdf)->pages()));
+    $out = $scratch->put('out.pdf', press()->asPictures($covered, [2]));
+    $text = (new NativeTool)->run(['pdftotext', $out, '-']);
+    expect($text)->toContain('number 1')->toContain('number 3')->not->toContain('number 2')->and(PdfLook::into($out)->pages())->toEqual([[612, 792], [612, 792], [612, 792]])->and((new NativeTool)->run(['qpdf', '--check', $out]))->toContain('No syntax')
+        ->and(Unanimus\Pages\BlankPages::of($out))->toBe([2]);
+});

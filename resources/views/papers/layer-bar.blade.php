@@ -1,5 +1,5 @@
 <div class="leaf ask-term" id="layer-bar" hidden>
-    <span><b>Writing on the page.</b> Point at a place or draw over words; with the keyboard, arrows move the cursor and Shift with them opens a frame. Then <kbd>t</kbd> text, <kbd>x</kbd> tick, <kbd>d</kbd> date, <kbd>l</kbd> strike out{{ $paper->isDraft() ? '' : ', c cover' }}. On a piece: arrows move it, Enter changes its text, Delete takes it off.</span>
+    <span><b>Writing on the page.</b> Point at a place or draw over words; with the keyboard, arrows move the cursor and Shift with them opens a frame. Then <kbd>t</kbd> text, <kbd>x</kbd> tick, <kbd>d</kbd> date, <kbd>l</kbd> strike out@unless ($paper->isDraft()), <kbd>c</kbd> cover: what is covered is gone from the print@endunless. On a piece: arrows move it, Enter changes its text, Delete takes it off.</span>
     <span id="layer-told" class="stored" role="status"></span>
     <button class="button tight" type="button" id="layer-end">Done</button>
 </div>
