@@ -47,7 +47,7 @@ it('puts text, ticks, dates, lines and covers on a paper from outside, prints th
     expect(PaperPiece::query()->where('paper_id', $paper->id)->count())->toBe(4)->and(DB::table('history')->where('deal_file_id', $paper->deal_file_id)->where('what', 'Taken off a page')->count())->toBe(4);
 });
 
-it('strikes out printed words of a form, prints them struck, sends them so, and covers none', function () {
+it('strikes out printed words of a form, prints them struck, and covers none', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
     put($paper, ['kind' => 'line', 'place' => [60, 300, 300, 4]], 'strike-form-1');

@@ -23,14 +23,13 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Bindings;
 use Unanimus\Forms\DraftFault;
 use Unanimus\Forms\DraftRefused;
-use Unanimus\Forms\Library;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 
 /** Making forms of the house's own out of PDFs. */
 final class OwnFormController
 {
-    public function index(Library $library): View
+    public function index(): View
     {
         Gate::authorize('make-forms');
         $all = OwnForm::query()->whereNot('status', 'dropped')->orderBy('number')->orderByDesc('id')->get();

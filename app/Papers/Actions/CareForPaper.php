@@ -119,6 +119,12 @@ final class CareForPaper
         return $file->side === 'both' && $user instanceof User ? $file->loadMissing('members')->sideOf($user) : null;
     }
 
+    /** @return list<string> the sides a paper of that file may belong to; none where there is but one */
+    public static function sides(DealFile $file): array
+    {
+        return $file->side === 'both' ? self::SIDES[$file->kind] ?? [] : [];
+    }
+
     /** Whether someone decides for the office alone about a paper of that file: those who answer for it, and its coordinator. */
     public static function isStaff(User $user, DealFile $file): bool
     {
@@ -136,7 +142,7 @@ final class CareForPaper
     {
         $file = $paper->file;
         $own = $file->sideOf($by);
-        $sides = $file->side === 'both' ? self::SIDES[$file->kind] ?? [] : [];
+        $sides = self::sides($file);
         match (true) {
             $side !== null && ! in_array($side, $sides, true) => throw new StepRefused('This file has no such side; who sees the paper stays as it was.'),
             $side !== $paper->side && $own !== null && $paper->side !== $own => throw new StepRefused('This paper is common. Only the file’s coordinator or the broker makes it one side’s own.'),
