@@ -21,6 +21,9 @@ return [
             ...$connection,
             'username' => env('DB_USERNAME'),
             'password' => env('DB_PASSWORD'),
+            // Off where a pooler hands the same connection to several: statements stay prepared on it.
+            'keep_statements' => env('DB_KEEP_STATEMENTS', true),
+            'options' => [PDO::ATTR_EMULATE_PREPARES => true],
         ],
         'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME'), 'password' => env('DB_OWNER_PASSWORD')],
     ],

@@ -122,6 +122,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/listings', [FileController::class, 'listings']);
     Route::post('/files', [FileController::class, 'store']);
     Route::get('/files/{file}', [FileController::class, 'show']);
+    Route::get('/files/{file}/history', [FileController::class, 'history']);
     Route::get('/files/{file}/opening', [FileController::class, 'opening']);
     Route::put('/files/{file}/facts', [FileController::class, 'setFact']);
     Route::post('/files/{file}/parties/{role}/order', [PartiesController::class, 'order']);
@@ -248,6 +249,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::put('/kits/{kit}', [KitController::class, 'update']);
     Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->whereNumber('version');
     Route::delete('/kits/{kit}', [KitController::class, 'retire']);
+    Route::get('/files/{file}/kits', [KitController::class, 'ofFile']);
     Route::get('/files/{file}/kits/{key}', [KitController::class, 'tryOn']);
     Route::post('/files/{file}/kits/{key}', [KitController::class, 'apply']);
     Route::get('/rules', [RuleController::class, 'index']);

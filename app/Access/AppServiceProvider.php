@@ -12,7 +12,9 @@ use App\Papers\LocalStore;
 use App\Papers\S3Store;
 use App\Signing\HttpTimeStamps;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\PostgresConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -28,6 +30,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('pgsql', static fn ($pdo, string $database, string $prefix, array $config) => ($config['keep_statements'] ?? false) ? new KeptConnection($pdo, $database, $prefix, $config) : new PostgresConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(Actor::class);
         $this->app->scoped(ApplyKit::class);
         $this->app->singleton(OwnShelf::class);
@@ -45,7 +48,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         // A new connection costs more than most pages' queries; what a request sets, it sets for its transaction only. Said
         // here and not in the configuration, which is put together, and kept, by a command that answers no request.
-        PHP_SAPI === 'fpm-fcgi' && config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true]]);
+        PHP_SAPI === 'fpm-fcgi' && config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options')]);
         Model::unguard();
         Policies::define();
         Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));

@@ -178,7 +178,6 @@ document.querySelector('#all-papers')?.addEventListener('change', (event) => {
     document.querySelectorAll('input[name="take"]:not(:disabled)').forEach((box) => { box.checked = event.target.checked; });
     takes();
 });
-document.querySelectorAll('[data-kit-of] select').forEach((select) => select.addEventListener('change', () => { if (select.value) location.href = select.value; }));
 document.querySelector('[data-take-all]')?.addEventListener('change', (event) => {
     event.target.form.querySelectorAll('td.take input').forEach((box) => { box.checked = event.target.checked; });
 });

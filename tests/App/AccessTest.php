@@ -65,6 +65,8 @@ function guardedRoutes(): array
         'take facts over' => ['POST', '/files/{file}/listing/facts', ['facts' => ['property.zip']]],
         'take papers along' => ['POST', '/files/{file}/listing/papers', ['papers' => ['/x.pdf']]],
         'join' => ['POST', '/files/{file}/join/01ABCDEFGHJKMNPQRSTVWXYZ00', []],
+        'history of a file' => ['GET', '/files/{file}/history', []],
+        'kits for a file' => ['GET', '/files/{file}/kits', []],
         'try a kit' => ['GET', '/files/{file}/kits/land-buyer', []],
         'apply a kit' => ['POST', '/files/{file}/kits/land-buyer', []],
         'parties in order' => ['POST', '/files/{file}/parties/buyer/order', ['keys' => ['01ABCDEFGHJKMNPQRSTVWXYZ00']]],

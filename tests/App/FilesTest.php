@@ -128,8 +128,19 @@ it('shows the file with deal line, board and history within the query budget', f
     $file = $this->aFile(['acceptance' => '2026-11-03']);
     $this->aRound($file->refresh(), ['M-102']);
     DB::enableQueryLog();
-    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('deal-line', false)->assertSee('owes marks')->assertSee('File opened');
-    expect(count(DB::getQueryLog()))->toBeLessThanOrEqual(30);
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('deal-line', false)->assertSee('owes marks');
+    expect(count(DB::getQueryLog()))->toBeLessThanOrEqual(25);
+});
+
+it('reads the history from the latest entry back to the first, a page at a time', function () {
+    $file = $this->aFile();
+    foreach (range(1, 70) as $n) {
+        History::add($file->brokerage_id, $file->id, "Step {$n} of many");
+    }
+    $latest = $this->as('tomas')->get("/files/{$file->key}/history")->assertOk()->assertSee('Step 70 of many')->assertDontSee('Step 9 of many')->assertDontSee('File opened');
+    expect(preg_match('/before=(\d+)/', (string) $latest->getContent(), $found))->toBe(1);
+    $this->as('tomas')->get("/files/{$file->key}/history?before={$found[1]}")->assertOk()->assertSee('Step 9 of many')->assertSee('File opened')->assertDontSee('Step 70 of many')->assertDontSee('Earlier');
+    $this->as('tomas')->getJson("/files/{$file->key}/history?before=none")->assertUnprocessable();
 });
 
 it('marks a deadline as done and open again', function () {

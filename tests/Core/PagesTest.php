@@ -53,6 +53,16 @@ it('prints Arabic joined and from the right', function () {
     expect(textOf($pdf))->toMatch('/\p{Arabic}/u');
 });
 
+it('keeps the widths that the face itself has', function () {
+    $kept = require dirname(__DIR__, 2).'/core/Pages/widths.php';
+    foreach ($kept as $character => $width) {
+        expect($width)->toBe(Typeface::measure((string) $character), "the width of {$character}");
+    }
+    expect($kept)->toHaveKeys(['A', 'ñ', 'Ł', 'ữ', 'Ж', '€', '—'])
+        ->and(Typeface::width('Wi', 10))->toBe(($kept['W'] + $kept['i']) / 100)
+        ->and(Typeface::width('契约', 10))->toBe(20.0);
+});
+
 it('keeps long text inside its blank', function (string $text) {
     $drawing = (new Drawing(612, 792))->entry(new Rect(50, 50, 120, 13), $text);
     preg_match_all('/font-size="([\d.]+)"[^>]*>([^<]*)</', $drawing->inner(), $set, PREG_SET_ORDER);

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Assembly\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Assembly\SetOptions;
 use App\Files\Models\DealFile;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
@@ -36,7 +36,7 @@ use Illuminate\Support\Carbon;
  * @property-read DealFile $file
  * @property-read Collection<int, ReadingCopy> $copies
  */
-final class AssembledSet extends Model
+final class AssembledSet extends Record
 {
     use HasKey;
 

@@ -6,9 +6,9 @@ namespace App\Assembly\Models;
 
 use App\Access\HasKey;
 use App\Access\HasLink;
+use App\Access\Record;
 use App\Access\User;
 use App\Files\Models\DealFile;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +34,7 @@ use Unanimus\Dates\LocalDate;
  * @property-read DealFile $file
  * @property-read User $giver
  */
-final class ReadingCopy extends Model
+final class ReadingCopy extends Record
 {
     use HasKey;
     use HasLink;

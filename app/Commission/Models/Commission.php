@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Commission\Models;
 
+use App\Access\Record;
 use App\Papers\Models\Paper;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
@@ -25,7 +25,7 @@ use Illuminate\Support\Carbon;
  * @property int|null $paper_id
  * @property-read Paper|null $paper
  */
-final class Commission extends Model
+final class Commission extends Record
 {
     public const CREATED_AT = null;
 

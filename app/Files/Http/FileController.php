@@ -21,7 +21,6 @@ use App\Files\Models\Party;
 use App\Files\Shown;
 use App\Files\TaskList;
 use App\Files\Twins;
-use App\Requirements\KitShelf;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -43,6 +42,9 @@ use Unanimus\Terms\Term;
 /** Files: opening, the file page, terms, parties, status. */
 final class FileController
 {
+    /** Entries of the history shown at a time. */
+    private const ENTRIES = 60;
+
     public function create(): View
     {
         Gate::authorize('open-files');
@@ -82,14 +84,25 @@ final class FileController
     public function show(DealFile $file): View
     {
         Gate::authorize('see', $file);
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks.assignee', 'tasks.doer', 'before']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks', 'before']);
         $facts = FactBook::of($file);
+        $people = User::query()->whereIn('id', [self::me()->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
 
         return view('files.show', [
             'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => Gate::allows('work-on', $file), 'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'shelf' => KitShelf::for(self::me()),
-            'members' => User::query()->whereIn('id', $file->members->pluck('user_id'))->orWhere('id', self::me()->id)->orderBy('name')->get(), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(), 'history' => DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->limit(60)->get(),
+            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'people' => $people,
+            'members' => $people->filter(static fn (User $person) => $person->id === self::me()->id || $file->members->contains('user_id', $person->id)), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
         ]);
+    }
+
+    /** What was done in a file, the latest first, as much at a time as one reads. */
+    public function history(Request $request, DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $given = $request->validate(['before' => 'nullable|integer|min:1']);
+        $entries = DB::table('history')->where('deal_file_id', $file->id)->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))->orderByDesc('seq')->limit(self::ENTRIES)->get();
+
+        return view('files.history', ['file' => $file->load('office'), 'entries' => $entries, 'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null]);
     }
 
     public function setFact(Request $request, DealFile $file, SetFact $setFact): Response

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * Someone in the address book: the house's standing contacts, and each person's own.
@@ -22,7 +22,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $address
  * @property bool $standing
  */
-final class Contact extends Model
+final class Contact extends Record
 {
     use HasKey;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Access\Role;
 use App\Access\Sight;
 use App\Access\User;
@@ -16,7 +17,6 @@ use App\Requirements\Models\FileKit;
 use App\Review\Models\Requirement;
 use App\Signing\Models\Round;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -63,7 +63,7 @@ use Unanimus\Review\ReviewState;
  * @property-read Collection<int, Task> $tasks
  * @property-read DealFile|null $before
  */
-final class DealFile extends Model
+final class DealFile extends Record
 {
     use HasKey;
 

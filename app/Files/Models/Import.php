@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Office\Models\Office;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -24,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $state matching, tried, running, done
  * @property-read Office $office
  */
-final class Import extends Model
+final class Import extends Record
 {
     use HasKey;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * A row of a spreadsheet, and what became of it.
@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $told
  * @property int|null $deal_file_id
  */
-final class ImportLine extends Model
+final class ImportLine extends Record
 {
     public $timestamps = false;
 

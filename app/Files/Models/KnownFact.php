@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 
 /**
@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property string $source
  * @property Carbon $stored_at
  */
-final class KnownFact extends Model
+final class KnownFact extends Record
 {
     public $timestamps = false;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Files\Models;
 
+use App\Access\Record;
 use App\Access\User;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $side
  * @property-read User $user
  */
-final class Member extends Model
+final class Member extends Record
 {
     public $timestamps = false;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 use Unanimus\Terms\Facts;
 
@@ -24,7 +24,7 @@ use Unanimus\Terms\Facts;
  * @property string $state open, countered, chosen, declined
  * @property Carbon $created_at
  */
-final class Offer extends Model
+final class Offer extends Record
 {
     use HasKey;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Unanimus\Signing\Seat;
 
@@ -32,7 +32,7 @@ use Unanimus\Signing\Seat;
  * @property string|null $firm
  * @property int|null $user_id
  */
-final class Party extends Model
+final class Party extends Record
 {
     use HasKey;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * How to reach a party.
@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $phone
  * @property string|null $address
  */
-final class PartyContact extends Model
+final class PartyContact extends Record
 {
     public $timestamps = false;
 

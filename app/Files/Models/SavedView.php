@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * A search that is kept, one's own or shared with the house.
@@ -19,7 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $columns
  * @property bool $shared
  */
-final class SavedView extends Model
+final class SavedView extends Record
 {
     use HasKey;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Access\User;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
@@ -31,7 +31,7 @@ use Illuminate\Support\Carbon;
  * @property-read User|null $assignee
  * @property-read User|null $doer
  */
-final class Task extends Model
+final class Task extends Record
 {
     use HasKey;
 

@@ -6,11 +6,11 @@ namespace App\Forms\Models;
 
 use App\Access\HasKey;
 use App\Access\HasLink;
+use App\Access\Record;
 use App\Access\User;
 use App\Files\Models\DealFile;
 use App\Papers\Models\Paper;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Support\Carbon;
@@ -40,7 +40,7 @@ use Unanimus\Forms\FillStatus;
  * @property-read User $asker
  * @property-read Collection<int, Paper> $papers
  */
-final class FillRequest extends Model
+final class FillRequest extends Record
 {
     use HasKey;
     use HasLink;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Forms\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Papers\Bytes;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormDraft;
@@ -31,7 +31,7 @@ use Unanimus\Forms\FormDraft;
  * @property Carbon|null $published_at
  * @property Carbon $updated_at
  */
-final class OwnForm extends Model
+final class OwnForm extends Record
 {
     use HasKey;
 

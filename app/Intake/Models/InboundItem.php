@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Intake\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 
 /**
@@ -22,7 +22,7 @@ use Illuminate\Support\Carbon;
  * @property string $sha256
  * @property Carbon $received_at
  */
-final class InboundItem extends Model
+final class InboundItem extends Record
 {
     use HasKey;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 
 /**
@@ -24,7 +24,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $attachment_name
  * @property Carbon|null $sent_at
  */
-final class Letter extends Model
+final class Letter extends Record
 {
     public const UPDATED_AT = null;
 

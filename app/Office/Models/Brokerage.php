@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Office\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * The firm: nothing of one is ever seen by another.
@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $key
  * @property string $name
  */
-final class Brokerage extends Model
+final class Brokerage extends Record
 {
     use HasKey;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Office\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Unanimus\Dates\BusinessCalendar;
 use Unanimus\Dates\LocalDate;
 
@@ -19,7 +19,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $zone
  * @property array<string, string> $holidays
  */
-final class Office extends Model
+final class Office extends Record
 {
     use HasKey;
 

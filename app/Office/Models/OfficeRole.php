@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Office\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $role
  * @property-read Office $office
  */
-final class OfficeRole extends Model
+final class OfficeRole extends Record
 {
     public $timestamps = false;
 

@@ -6,10 +6,10 @@ namespace App\Papers\Models;
 
 use App\Access\Actor;
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Files\Models\DealFile;
 use App\Review\Models\Requirement;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -41,7 +41,7 @@ use Unanimus\Forms\ReadBack;
  * @property-read PaperVersion|null $latest
  * @property-read Requirement|null $requirement
  */
-final class Paper extends Model
+final class Paper extends Record
 {
     use HasKey;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Papers\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
 use Unanimus\Pages\Rect;
@@ -28,7 +28,7 @@ use Unanimus\Pages\Rect;
  * @property string|null $gone_at
  * @property int|null $gone_by
  */
-final class PaperPiece extends Model
+final class PaperPiece extends Record
 {
     use HasKey;
 

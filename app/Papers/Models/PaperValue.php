@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * What stands in a blank of a paper now.
@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $blank
  * @property string $value
  */
-final class PaperValue extends Model
+final class PaperValue extends Record
 {
     public $timestamps = false;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Papers\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 
 /**
@@ -24,7 +24,7 @@ use Illuminate\Support\Carbon;
  * @property list<string> $findings what its pages lack, in words
  * @property Carbon $made_at
  */
-final class PaperVersion extends Model
+final class PaperVersion extends Record
 {
     use HasKey;
 

@@ -134,6 +134,14 @@ final class KitController
     }
 
     /** What a kit would add to a file, before it does. */
+    /** The kits that may be applied to a file. */
+    public function ofFile(Request $request, DealFile $file): View
+    {
+        Gate::authorize('work-on', $file);
+
+        return view('requirements.of-file', ['file' => $file->load('kits'), 'shelf' => KitShelf::for(User::signedIn($request))]);
+    }
+
     public function tryOn(DealFile $file, string $key): View
     {
         Gate::authorize('work-on', $file);

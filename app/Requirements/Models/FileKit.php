@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Requirements\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * A kit that was applied to a file, by hand or by itself.
@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $version
  * @property bool $by_itself
  */
-final class FileKit extends Model
+final class FileKit extends Record
 {
     public $timestamps = false;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Requirements\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Unanimus\Requirements\Rule;
 
 /**
@@ -18,7 +18,7 @@ use Unanimus\Requirements\Rule;
  * @property array<string, mixed> $definition
  * @property bool $active
  */
-final class HouseRule extends Model
+final class HouseRule extends Record
 {
     use HasKey;
 

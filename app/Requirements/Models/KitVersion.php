@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Requirements\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 
 /**
  * What a kit said at one time; never changed.
@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, mixed> $definition
  * @property string $made_at
  */
-final class KitVersion extends Model
+final class KitVersion extends Record
 {
     public $timestamps = false;
 

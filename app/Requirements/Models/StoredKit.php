@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Requirements\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $version
  * @property bool $retired
  */
-final class StoredKit extends Model
+final class StoredKit extends Record
 {
     use HasKey;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Review\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Access\User;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
@@ -25,7 +25,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon|null $answered_at
  * @property-read User $author
  */
-final class Remark extends Model
+final class Remark extends Record
 {
     use HasKey;
 

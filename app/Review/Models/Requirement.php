@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Review\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Files\Models\DealFile;
 use App\Papers\Models\Paper;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
@@ -34,7 +34,7 @@ use Unanimus\Review\ReviewState;
  * @property-read Paper|null $paper
  * @property-read Collection<int, Remark> $remarks
  */
-final class Requirement extends Model
+final class Requirement extends Record
 {
     use HasKey;
 

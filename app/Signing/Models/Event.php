@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Models;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 
 /**
@@ -20,7 +20,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $device
  * @property Carbon $at
  */
-final class Event extends Model
+final class Event extends Record
 {
     public $timestamps = false;
 

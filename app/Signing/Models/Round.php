@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Signing\Models;
 
 use App\Access\HasKey;
+use App\Access\Record;
 use App\Access\User;
 use App\Files\Models\DealFile;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -42,7 +42,7 @@ use Unanimus\Signing\Turn;
  * @property-read Collection<int, Event> $events
  * @property-read SealedSet|null $sealedSet
  */
-final class Round extends Model
+final class Round extends Record
 {
     use HasKey;
 

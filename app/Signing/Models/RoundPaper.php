@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Signing\Models;
 
+use App\Access\Record;
 use App\Papers\Models\Paper;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $pages
  * @property-read Paper $paper
  */
-final class RoundPaper extends Model
+final class RoundPaper extends Record
 {
     public $timestamps = false;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Signing\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Support\Carbon;
 
 /**
@@ -18,7 +18,7 @@ use Illuminate\Support\Carbon;
  * @property int $pages
  * @property Carbon $sealed_at
  */
-final class SealedSet extends Model
+final class SealedSet extends Record
 {
     use HasKey;
 

@@ -6,7 +6,7 @@ namespace App\Signing\Models;
 
 use App\Access\HasKey;
 use App\Access\HasLink;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\Seat;
@@ -30,7 +30,7 @@ use Unanimus\Signing\Seat;
  * @property int $link_version
  * @property-read Round $round
  */
-final class Signer extends Model
+final class Signer extends Record
 {
     use HasKey;
     use HasLink;

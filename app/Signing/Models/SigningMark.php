@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Signing\Models;
 
 use App\Access\HasKey;
-use Illuminate\Database\Eloquent\Model;
+use App\Access\Record;
 use Unanimus\Pages\Rect;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\Seat;
@@ -26,7 +26,7 @@ use Unanimus\Signing\Seat;
  * @property string $height
  * @property int $position
  */
-final class SigningMark extends Model
+final class SigningMark extends Record
 {
     use HasKey;
 

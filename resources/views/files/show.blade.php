@@ -54,7 +54,7 @@
             <div class="board-head">
                 @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a> <a class="button tight" href="/files/{{ $file->key }}/fill-requests">Have filled in</a>@endif
                 <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, Word; several at once; or drop them on this page">Bring in papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Bring in papers"></label></form>
-                @if ($file->status->isOpen())<form class="in-row" data-kit-of="{{ $file->key }}"><span class="select"><select aria-label="Apply a kit"><option value="">Apply a kit …</option>@foreach ($shelf as $one)<option value="/files/{{ $file->key }}/kits/{{ $one['kit']->key }}">{{ $one['kit']->name }}{{ $file->kits->contains('kit', $one['kit']->key) ? ' ✓' : '' }}</option>@endforeach</select></span></form>@endif
+                @if ($file->status->isOpen())<button class="button tight" type="button" data-opens="#kits" hx-get="/files/{{ $file->key }}/kits" hx-trigger="click" hx-target="#kits .kit-list" hx-swap="innerHTML">Apply a kit</button>@endif
                 <div class="acts">
                     <button class="button tight plain" type="button" data-opens="#labels">Labels</button>
                     @if ($file->status->value === 'preparing' && in_array($file->side, ['seller', 'both', 'landlord']))
@@ -75,13 +75,8 @@
             @if ($file->before || $follower)<p class="board-head small">@if ($file->before)<span>Follows on <a href="/files/{{ $file->before->key }}">{{ $file->before->name }}</a>, {{ $file->before->status->readable() }}.</span>@endif @if ($follower)<span>Followed by <a href="/files/{{ $follower->key }}">{{ $follower->name }}</a>.</span>@endif</p>@endif
             @if ($file->end_reason)<p class="board-head small"><span>{{ $file->status->label() }} {{ \Unanimus\Dates\LocalDate::of($file->ended_on)->short($agenda->today->year()) }}: {{ $file->end_reason }}</span></p>@endif
             @include('files.tasks-drawer')
-            <details class="drawer" @if (request('drawer')) open @endif><summary>History <span class="dim">{{ count($history) }}</span></summary>
-                <ol>
-                    @foreach ($history as $entry)
-                        @php($data = json_decode($entry->data, true))
-                        <li><span class="dim">{{ \Illuminate\Support\Carbon::parse($entry->at)->setTimezone($file->office->zone)->format('D j M H:i:s') }}</span><span>{{ $entry->who }}</span><span><b>{{ $entry->what }}</b> {{ implode(' · ', array_map(fn ($value) => is_scalar($value) ? mb_strimwidth((string) $value, 0, 60, '…') : '', array_filter($data, fn ($key) => $key !== 'sha256', ARRAY_FILTER_USE_KEY))) }}</span></li>
-                    @endforeach
-                </ol>
+            <details class="drawer" @if (request('drawer')) open @endif hx-get="/files/{{ $file->key }}/history" hx-trigger="{{ request('drawer') ? 'load' : 'toggle once' }}" hx-target="#history" hx-swap="innerHTML"><summary>History</summary>
+                <ol id="history" aria-live="polite"></ol>
             </details>
         </div>
     </div>
@@ -104,6 +99,12 @@
             <label class="line"><span>Why</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
             <button class="button now">Open it again</button> <button class="button" formmethod="dialog" formnovalidate>Leave it</button>
         </form>
+    </dialog>
+    <dialog id="kits" class="leaf pad" aria-label="Apply a kit">
+        <h2>Apply a kit</h2>
+        <p class="small">What it would add is shown first.</p>
+        <ul class="kit-list" aria-live="polite"></ul>
+        <form method="dialog"><button class="button">Close</button></form>
     </dialog>
     <dialog id="labels" class="leaf pad" aria-label="Labels">
         <h2>Labels</h2>
