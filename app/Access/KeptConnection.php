@@ -129,6 +129,10 @@ final class KeptConnection extends PostgresConnection
             if ($list[0] === '?' && array_filter($ids, is_int(...)) !== $ids) {
                 return "{$column}{$not} in (".implode(', ', array_map($place, $ids)).')';
             }
+            // One id is planned as one; of a list the planner thinks that it is long.
+            if (count($ids) === 1) {
+                return $column.($not === '' ? ' = ' : ' <> ').$place($ids[0]);
+            }
 
             return $column.($not === '' ? ' = any' : ' <> all').' ('.$place('{'.implode(',', $ids).'}').'::bigint[])';
         }, $query);

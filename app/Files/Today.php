@@ -52,10 +52,10 @@ final readonly class Today
             $mine[] = ['what' => $reviews === 1 ? 'Review a paper' : "Review {$reviews} papers", 'about' => 'handed in', 'where' => '', 'href' => '/review', 'hot' => true];
         }
         $served = $files->filter(static fn (DealFile $file) => $file->relationLoaded('office'))->pluck('id');
-        $remarks = Requirement::query()->with('file')->where('review_state', 'sent_back')->whereIn('deal_file_id', $served)
+        $remarks = Requirement::query()->where('review_state', 'sent_back')->whereIn('deal_file_id', $served)
             ->whereHas('file.members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('decided_at')->limit(12)->get();
         foreach ($remarks as $requirement) {
-            $mine[] = ['what' => 'Answer remark', 'about' => $requirement->title, 'where' => (string) ($names[$requirement->deal_file_id] ?? ''), 'href' => "/files/{$requirement->file->key}", 'hot' => true];
+            $mine[] = ['what' => 'Answer remark', 'about' => $requirement->title, 'where' => (string) ($names[$requirement->deal_file_id] ?? ''), 'href' => "/files/{$files->firstWhere('id', $requirement->deal_file_id)?->key}", 'hot' => true];
         }
         $own = Signer::query()->with('round.file')->whereIn('status', ['invited', 'opened', 'consented'])->where('email', $user->email)->whereHas('round', static fn ($round) => $round->where('status', 'out'))->limit(8)->get();
         foreach ($own as $signer) {
@@ -103,10 +103,10 @@ final readonly class Today
         foreach ($signers as $signer) {
             $others[] = ['seat' => $signer->place(), 'who' => $signer->name, 'what' => $signer->status === 'invited' ? 'has not opened' : 'has opened, not signed', 'where' => $signer->round->file->name, 'href' => "/rounds/{$signer->round->key}"];
         }
-        $waiting = Requirement::query()->with('file')->where('review_state', 'handed_in')->whereIn('deal_file_id', $files->pluck('id'))
+        $waiting = Requirement::query()->where('review_state', 'handed_in')->whereIn('deal_file_id', $files->pluck('id'))
             ->whereHas('file.members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('handed_in_at')->limit(8)->get()->groupBy('deal_file_id');
-        foreach ($waiting as $group) {
-            $file = $group->firstOrFail()->file;
+        foreach ($waiting as $id => $group) {
+            $file = $files->firstOrFail('id', $id);
             $others[] = ['seat' => Seat::of('broker.1'), 'who' => 'Review', 'what' => 'of '.($group->count() === 1 ? $group->firstOrFail()->title : $group->count().' papers'), 'where' => $file->name, 'href' => "/files/{$file->key}"];
         }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Access\Actor;
-use App\Access\Sight;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\History\Chain;
@@ -25,16 +24,9 @@ final class History
      */
     public static function add(int $brokerageId, int $fileId, string $what, array $data = [], ?string $side = null, bool $staffOnly = false): void
     {
-        // The chain goes over all entries, also those the other side does not see.
-        Sight::asTheFile($fileId, static fn () => self::append($brokerageId, $fileId, $what, $data, $side, $staffOnly));
-    }
-
-    /** @param  array<string, string|int|bool|null|array<mixed>>  $data */
-    private static function append(int $brokerageId, int $fileId, string $what, array $data, ?string $side, bool $staffOnly): void
-    {
         $actor = app(Actor::class);
-        DB::select('SELECT pg_advisory_xact_lock(1, ?)', [$fileId % 2147483647]);
-        $last = DB::table('history')->where('deal_file_id', $fileId)->orderByDesc('seq')->first(['seq', 'hash']);
+        // The chain goes over all entries, also those that who adds this one does not see; one after another.
+        $last = DB::selectOne('SELECT seq, hash FROM last_of_history(?)', [$fileId]);
         $entry = ['file' => $fileId, 'at' => Carbon::now('UTC')->format('Y-m-d\TH:i:s.u\Z'), 'who' => $actor->name(), 'user' => $actor->userId(), 'what' => $what, 'data' => $data];
         $before = $last->hash ?? Chain::START;
         DB::table('history')->insert([

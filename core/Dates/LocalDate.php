@@ -11,6 +11,9 @@ namespace Unanimus\Dates;
  */
 final readonly class LocalDate implements \JsonSerializable, \Stringable
 {
+    /** The Julian day number of 1 January 1970. */
+    private const EPOCH = 2440588;
+
     /** @param  int  $julian the Julian day number, by which dates are counted and compared */
     private function __construct(private int $julian)
     {
@@ -113,45 +116,43 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     /** The day of the week as read: "Friday". */
     public function weekdayName(): string
     {
-        return $this->at12()->format('l');
+        return $this->format('l');
     }
 
     /** The year. */
     public function year(): int
     {
-        return (int) substr($this->iso(), 0, 4);
+        return (int) $this->format('Y');
     }
 
     /** The month, 1 to 12. */
     public function month(): int
     {
-        return (int) substr($this->iso(), 5, 2);
+        return (int) $this->format('n');
     }
 
     /** The day of the month. */
     public function day(): int
     {
-        return (int) substr($this->iso(), 8, 2);
+        return (int) $this->format('j');
     }
 
     /** As stored: "2026-12-18". */
     public function iso(): string
     {
-        [$month, $day, $year] = array_map(intval(...), explode('/', jdtogregorian($this->julian)));
-
-        return sprintf('%04d-%02d-%02d', $year, $month, $day);
+        return $this->format('Y-m-d');
     }
 
     /** As a contract writes it: "December 18, 2026". */
     public function long(): string
     {
-        return $this->at12()->format('F j, Y');
+        return $this->format('F j, Y');
     }
 
     /** As the screen reads it: "Fri 18 Dec", with the year when it is not the one given. */
     public function short(?int $thisYear = null): string
     {
-        return $this->at12()->format($thisYear === null || $thisYear === $this->year() ? 'D j M' : 'D j M Y');
+        return $this->format($thisYear === null || $thisYear === $this->year() ? 'D j M' : 'D j M Y');
     }
 
     /** As stored. */
@@ -166,9 +167,10 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return $this->iso();
     }
 
-    private function at12(): \DateTimeImmutable
+    /** By the days since 1970, at any hour of which it is this day in UTC. */
+    private function format(string $format): string
     {
-        return new \DateTimeImmutable($this->iso().' 12:00', new \DateTimeZone('UTC'));
+        return gmdate($format, ($this->julian - self::EPOCH) * 86400);
     }
 
     private static function yearIn(string $text): ?int

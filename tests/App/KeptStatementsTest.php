@@ -22,12 +22,13 @@ it('prepares a question once, however many ids it is asked for', function () {
     expect(DB::connection())->toBeInstanceOf(KeptConnection::class);
     $file = $this->aFile();
     $all = $file->papers()->pluck('id')->all();
-    foreach ([[$all[0]], [$all[0], $all[1]], $all] as $ids) {
+    foreach ([[$all[0], $all[1]], [$all[0], $all[1], $all[2]], $all, [$all[0]]] as $ids) {
         expect(Paper::query()->whereIn('papers.id', $ids)->count())->toBe(count($ids))
             ->and(Paper::query()->whereIntegerInRaw('papers.id', $ids)->count())->toBe(count($ids))
             ->and(Paper::query()->where('deal_file_id', $file->id)->whereNotIn('papers.id', $ids)->count())->toBe(count($all) - count($ids));
     }
-    expect(standingPrepared('"papers"."id" = any'))->toHaveCount(1)->and(standingPrepared('"papers"."id" <> all'))->toHaveCount(1);
+    expect(standingPrepared('"papers"."id" = any'))->toHaveCount(1)->and(standingPrepared('"papers"."id" <> all'))->toHaveCount(1)
+        ->and(standingPrepared('"papers"."id" = $1'))->toHaveCount(1);
 });
 
 it('brings every kind of value through as it was', function (mixed $given, string $type, mixed $back) {
