@@ -66,7 +66,7 @@ cmd_status() {
         [ -f "${UNANIMUS_HOME:-$ROOT/var}/$profile/.env" ] || { echo "$profile: not set up"; continue; }
         use_state "$profile"
         echo "$profile: $(address)  logs: $UNANIMUS_STATE/log"
-        as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" status >/dev/null 2>&1 && echo "  database   running, port $((BASE + 5))" || echo "  database   stopped"
+        database_answers && echo "  database   running, port $((BASE + 5))" || echo "  database   stopped"
         if is_running; then supervisorctl -c "$UNANIMUS_STATE/run/supervisor.conf" status | sed 's/^/  /'; else echo "  services   stopped"; fi
     done
 }

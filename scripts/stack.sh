@@ -43,6 +43,8 @@ port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 choose_ports() {
     is_running && return 0
+    # A database that outlived its services, after a crash, still holds its port.
+    ! database_answers || stop_database
     local offset start=$BASE
     while :; do
         for offset in 0 1 2 3 4 5; do
@@ -118,15 +120,21 @@ start_database() {
         [ "$PROFILE" = demo ] || { echo "fsync = off"; echo "synchronous_commit = off"; echo "full_page_writes = off"; } >>"$PGSOCKET/extra"
         cat "$PGSOCKET/extra" >>"$data/postgresql.conf" && rm -f "$PGSOCKET/extra"
     fi
-    as_pg "$PGBIN/pg_ctl" -D "$data" status >/dev/null 2>&1 && return 0
+    ! database_answers || return 0
     as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$PGSOCKET/postgres.log" -o "-p $((BASE + 5)) -k $PGSOCKET" start || { tail -5 "$PGSOCKET/postgres.log"; fail "the database did not start"; }
+}
+
+# The number in its pid file may be another program's by now: it is asked at its port.
+database_answers() {
+    local port
+    port=$(sed -n 4p "$(pgdata)/postmaster.pid" 2>/dev/null) && [ -n "$port" ] && "$PGBIN/pg_isready" -q -h 127.0.0.1 -p "$port"
 }
 
 stop_database() { [ -f "$(pgdata)/PG_VERSION" ] && as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" -m fast -s stop >/dev/null 2>&1 || true; }
 
 psql_owner() { PGPASSWORD=$(cat "$UNANIMUS_STATE/secrets/owner") psql -h 127.0.0.1 -p $((BASE + 5)) -U unanimus_owner -q -v ON_ERROR_STOP=1 "$@"; }
 
-require_database() { as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" status >/dev/null 2>&1 || fail "the $PROFILE is not running: ./unanimus $PROFILE or ./unanimus start first"; }
+require_database() { database_answers || fail "the $PROFILE is not running: ./unanimus $PROFILE or ./unanimus start first"; }
 
 prepare_database() {
     local word

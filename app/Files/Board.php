@@ -9,6 +9,7 @@ use App\Files\Models\Party;
 use App\Papers\Models\Paper;
 use App\Review\Models\Requirement;
 use App\Signing\Models\Round;
+use Unanimus\Files\PaperState;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Finding;
@@ -42,7 +43,7 @@ final readonly class Board
         $drafts = self::drafts($file, $facts);
         $findings = CrossCheck::of($drafts, $file->office->today());
         foreach ($file->papers as $paper) {
-            if ($paper->state === 'void') {
+            if ($paper->state === PaperState::Void) {
                 continue;
             }
             $form = $paper->form();
@@ -63,7 +64,7 @@ final readonly class Board
     /** @return list<Finding> what is to be looked at on a paper that takes no entries: pages that lack, blanks that say otherwise than the terms */
     public static function fixed(Paper $paper, Facts $facts): array
     {
-        $version = $paper->isDraft() || $paper->state === 'void' ? null : $paper->latest;
+        $version = $paper->isDraft() || $paper->state === PaperState::Void ? null : $paper->latest;
         if ($version === null) {
             return [];
         }
@@ -137,7 +138,7 @@ final readonly class Board
     private static function note(Paper $paper, ?int $pages): string
     {
         $pages ??= $paper->latest?->pages;
-        $parts = [$paper->form_number, $pages === null ? ($paper->state === 'awaited' ? 'awaited' : null) : $pages.($pages === 1 ? ' page' : ' pages'), $paper->reason];
+        $parts = [$paper->form_number, $pages === null ? ($paper->state === PaperState::Awaited ? 'awaited' : null) : $pages.($pages === 1 ? ' page' : ' pages'), $paper->reason];
 
         return implode(' · ', array_filter($parts));
     }
@@ -150,11 +151,11 @@ final readonly class Board
 
         return match (true) {
             $state === ReviewState::SentBack => $step('Answer remark', 'open', "/papers/{$paper->key}"),
-            $paper->state === 'awaited' => $step('Bring in', 'bring', $paper->key, false),
+            $paper->state === PaperState::Awaited => $step('Bring in', 'bring', $paper->key, false),
             $missing > 0 => $step($missing === 1 ? 'Fill 1 blank' : "Fill {$missing} blanks", 'open', "/papers/{$paper->key}"),
             $paper->isDraft() && $signed => $step('Have signed', 'sign', $paper->key),
             $round !== null => $step('See round', 'round', "/rounds/{$round->key}", false),
-            $requirement !== null && $state === ReviewState::NotHandedIn && in_array($paper->state, ['ready', 'signed'], true) => $step('Hand in', 'hand-in', $requirement->key),
+            $requirement !== null && $state === ReviewState::NotHandedIn && in_array($paper->state, [PaperState::Ready, PaperState::Signed], true) => $step('Hand in', 'hand-in', $requirement->key),
             default => null,
         };
     }

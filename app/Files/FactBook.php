@@ -7,6 +7,7 @@ namespace App\Files;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Papers\Models\Paper;
+use Unanimus\Files\PaperState;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Fact;
@@ -28,7 +29,7 @@ final class FactBook
         }
         foreach ($file->papers as $paper) {
             /** @var Paper $paper */
-            if ($paper->form_number !== null && $paper->state !== 'void') {
+            if ($paper->form_number !== null && $paper->state !== PaperState::Void) {
                 $facts['attached.'.strtolower($paper->form_number)] = new Fact('yes', 'paper in the file');
             }
         }

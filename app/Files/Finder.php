@@ -9,6 +9,7 @@ use App\Files\Models\DealFile;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
 use Unanimus\Finding\Query;
 
 /** Finds files: fragments in any order, also mistyped; fields; in a chosen order. */
@@ -117,7 +118,7 @@ final class Finder
             'signature' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')),
             'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'handed_in')),
             'remark' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'sent_back')),
-            'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', 'awaited')),
+            'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Awaited)),
             'closing-date' => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),
             default => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('commission', static fn ($sheets) => $sheets->whereNotNull('authorized_at')),
         };

@@ -6,6 +6,7 @@ namespace App\Files;
 
 use App\Files\Models\DealFile;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Finding\Query;
 
 /** One row of words per file, by which it is found: name, address, parties, numbers, papers' names. Only common words: no side's own. */
@@ -19,7 +20,7 @@ final class SearchRow
             array_push($words, $party->name, $party->firm ?? '');
         }
         foreach ($file->papers as $paper) {
-            $paper->side === null && ! $paper->staff_only && $paper->state !== 'void' && array_push($words, $paper->title, $paper->form_number ?? '');
+            $paper->side === null && ! $paper->staff_only && $paper->state !== PaperState::Void && array_push($words, $paper->title, $paper->form_number ?? '');
         }
         array_push($words, ...$file->labels());
         DB::table('search_rows')->upsert([['deal_file_id' => $file->id, 'brokerage_id' => $file->brokerage_id, 'words' => Query::plain(implode(' ', array_unique(array_filter($words))))]], ['deal_file_id'], ['words']);

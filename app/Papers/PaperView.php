@@ -131,7 +131,7 @@ final readonly class PaperView
             }
             if ($paper->isDraft()) {
                 $reach['follow'][] = $paper->title;
-            } elseif (in_array($paper->state, ['out', 'signed'], true)) {
+            } elseif ($paper->state->isFixed()) {
                 $reach['differ'][] = $paper->title;
             }
         }

@@ -29,6 +29,12 @@ enum ReviewState: string
         return $this === self::Accepted || $this === self::DoesNotApply;
     }
 
+    /** Whether its paper is the reviewer's: handed in, and not sent back since. */
+    public function isWithReviewer(): bool
+    {
+        return $this === self::HandedIn || $this === self::Accepted;
+    }
+
     /**
      * After the agent hands it in.
      *

@@ -29,7 +29,7 @@ it('puts the scan of a paper signed on paper over the form, and keeps what was',
     $paper = $this->paper($file, 'M-102');
     $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => $pdf('Signed scan')])->assertSessionHas('told');
     $this->seeAll();
-    expect($paper->refresh()->state)->toBe('signed')->and($paper->latest->note)->toContain('signed on paper');
+    expect($paper->refresh()->state->value)->toBe('signed')->and($paper->latest->note)->toContain('signed on paper');
     $scratch = new Scratch;
     $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($scratch->put('x', 'no'), 'x.pdf', null, null, true)])->assertSessionHas('refused');
     $this->as('tomas')->post("/papers/{$paper->key}/versions")->assertSessionHasErrors('file');
@@ -43,7 +43,7 @@ it('makes a paper void with a reason only, and keeps what is called for', functi
     $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => ' '])->assertSessionHas('refused');
     $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => 'made twice'])->assertSessionHas('told');
     $this->seeAll();
-    expect($paper->refresh()->state)->toBe('void')->and($paper->reason)->toBe('void: made twice');
+    expect($paper->refresh()->state->value)->toBe('void')->and($paper->reason)->toBe('void: made twice');
     $this->as('tomas')->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is called for'));
 });
 
@@ -54,7 +54,7 @@ it('copies a draft with its entries, and what came in with its pages, to a file 
     $this->as('tomas')->post("/papers/{$paper->key}/copy", ['to' => $other->key])->assertSessionHas('told');
     $this->seeAll();
     $copy = Paper::query()->where('deal_file_id', $other->id)->where('reason', 'like', 'copied from%')->sole();
-    expect($copy->entries()['seller_status'])->toBe('married')->and($copy->state)->toBe('draft');
+    expect($copy->entries()['seller_status'])->toBe('married')->and($copy->state->value)->toBe('draft');
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $pdf('Survey of the parcel')]);
     $this->seeAll();
     $survey = Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey of the parcel')->sole();

@@ -79,7 +79,7 @@ it('writes every change of a term into the history, with before and after', func
 
 it('changes what is asked for when a fact changes, and takes back only what nobody touched', function () {
     $file = $this->aFile();
-    $state = fn (string $form) => $file->papers()->where('form_number', $form)->value('state');
+    $state = fn (string $form) => $file->papers()->where('form_number', $form)->value('state')->value;
     expect($state('M-230'))->toBe('draft');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.year_built', 'value' => '1990']);
     $this->seeAll();

@@ -23,14 +23,14 @@ it('takes forms into the file and out again, with their entries', function () {
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertOk();
     $this->seeAll();
     $paper = Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-207')->sole();
-    expect($paper->state)->toBe('draft')->and($paper->stage)->toBe('contract');
+    expect($paper->state->value)->toBe('draft')->and($paper->stage)->toBe('contract');
     $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'number', 'value' => '1', 'key' => 'taken-0001'])->assertOk();
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'out'])->assertOk()->assertDontSee('in the file');
     $this->seeAll();
-    expect($paper->refresh()->state)->toBe('void');
+    expect($paper->refresh()->state->value)->toBe('void');
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertOk();
     $this->seeAll();
-    expect($paper->refresh()->state)->toBe('draft')->and($paper->load('values')->entries())->toBe(['number' => '1']);
+    expect($paper->refresh()->state->value)->toBe('draft')->and($paper->load('values')->entries())->toBe(['number' => '1']);
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'more'])->assertSee('2 in the file');
     $this->seeAll();
     expect(Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-207')->orderByDesc('id')->value('title'))->toBe('Amendment, 2');

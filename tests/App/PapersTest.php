@@ -125,7 +125,7 @@ it('brings in a PDF for the placeholder that waits for it', function () {
     $upload = new UploadedFile($scratch->put('r.pdf', press()->print([new Drawing(612, 792)])), 'receipt.pdf', 'application/pdf', null, true);
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $upload, 'paper' => $awaited->key])->assertSessionHas('told');
     $this->seeAll();
-    expect($awaited->refresh()->state)->toBe('ready')->and($awaited->latest->pages)->toBe(1);
+    expect($awaited->refresh()->state->value)->toBe('ready')->and($awaited->latest->pages)->toBe(1);
 });
 
 it('refuses what is no usable PDF, and nothing changes', function (string $bytes, string $told) {
@@ -178,7 +178,7 @@ it('takes several files at once, tells each one apart, and knows what was awaite
     $answer = $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => $uploads], ['Accept' => 'application/json'])->assertOk()->json();
     expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was awaited.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is no PDF');
     $this->seeAll();
-    expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state)->toBe('ready');
+    expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state->value)->toBe('ready');
     $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])->assertStatus(422);
     $this->as('tomas')->post("/files/{$file->key}/papers", [])->assertSessionHasErrors('pdf');
 });

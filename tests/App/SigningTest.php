@@ -155,7 +155,7 @@ it('picks up a set that was never sealed, letters never sent, and rounds past th
     expect(SealedSet::query()->where('round_id', $round->id)->count())->toBe(1)
         ->and($other->refresh()->status->value)->toBe('lapsed')
         ->and(DB::table('letters')->whereNull('sent_at')->count())->toBe(0)
-        ->and($this->paper($file, 'M-230')->state)->toBe('draft');
+        ->and($this->paper($file, 'M-230')->state->value)->toBe('draft');
 });
 
 it('ends the round with the reason when a signer declines, and the papers are drafts again', function () {
@@ -168,7 +168,7 @@ it('ends the round with the reason when a signer declines, and the papers are dr
     $this->post("{$link}/decline", ['reason' => 'The price is not what we said.'])->assertRedirect($link);
     $this->get($link)->assertSee('has ended');
     $this->seeAll();
-    expect($round->refresh()->status->value)->toBe('declined')->and($round->reason)->toBe('The price is not what we said.')->and($this->paper($file, 'M-102')->state)->toBe('draft')
+    expect($round->refresh()->status->value)->toBe('declined')->and($round->reason)->toBe('The price is not what we said.')->and($this->paper($file, 'M-102')->state->value)->toBe('draft')
         ->and(lettersTo('tomas@quillmark.example'))->toBe(['Signing ended: Agency disclosure']);
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('The price is not what we said.');
 });
@@ -182,7 +182,7 @@ it('takes back a round that is out', function () {
     $this->get($link)->assertSee('taken back');
     $this->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('refused');
     $this->seeAll();
-    expect($this->paper($file, 'M-102')->state)->toBe('draft');
+    expect($this->paper($file, 'M-102')->state->value)->toBe('draft');
 });
 
 it('keeps a signer to their own steps, in order', function () {

@@ -7,6 +7,8 @@ use Unanimus\Commission\Entries;
 use Unanimus\Commission\Release;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileName;
+use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\History\Chain;
 use Unanimus\Money\Money;
@@ -68,6 +70,42 @@ it('refuses review steps out of order', function (callable $step) {
 it('shows 100 percent only when all is settled', function () {
     $states = array_fill(0, 299, ReviewState::Accepted);
     expect(Completeness::of([...$states, ReviewState::HandedIn])->percent())->toBe(99)->and(Completeness::of($states)->percent())->toBe(100)->and(Completeness::of([])->percent())->toBe(0);
+});
+
+it('moves papers only along their states', function (PaperState $from, PaperState $to, bool $allowed) {
+    $allowed ? expect($from->to($to))->toBe($to) : expect(fn () => $from->to($to))->toThrow(StepRefused::class, "cannot become {$to->readable()}");
+})->with([
+    [PaperState::Awaited, PaperState::Ready, true], [PaperState::Draft, PaperState::Out, true], [PaperState::Out, PaperState::Signed, true], [PaperState::Out, PaperState::Draft, true], [PaperState::Signed, PaperState::Signed, true], [PaperState::Void, PaperState::Draft, true],
+    [PaperState::Out, PaperState::Void, false], [PaperState::Signed, PaperState::Draft, false], [PaperState::Signed, PaperState::Out, false], [PaperState::Awaited, PaperState::Out, false], [PaperState::Void, PaperState::Signed, false],
+]);
+
+it('lets a paper be changed only while it is in the agent’s hands', function () {
+    $told = array_map(static fn (PaperState $state) => [$state->value, $state->refusesChange(), $state->refusesChange(withReviewer: true) === null], PaperState::cases());
+    expect(array_column(array_filter($told, static fn (array $one) => $one[1] === null), 0))->toBe(['draft', 'ready'])
+        ->and(array_filter(array_column($told, 2)))->toBe([])
+        ->and(PaperState::Draft->refusesChange(withReviewer: true))->toContain('with the reviewer')->and(PaperState::Out->refusesChange(withReviewer: true))->toContain('Recall the round')
+        ->and(fn () => PaperState::Out->mustBeInHand('Addendum'))->toThrow(StepRefused::class, '“Addendum” is out for signature')
+        ->and(fn () => PaperState::Void->mustBeInHand('Addendum'))->toThrow(StepRefused::class, 'void');
+    PaperState::Signed->mustBeInHand('Addendum');
+});
+
+it('lets people say who sees a paper as far as it is theirs to say', function (array $now, array $wanted, ?string $own, bool $staff, ?string $refused) {
+    $sides = SeenBy::sides('sale', 'both');
+    $say = static fn () => (new SeenBy(...$now))->to(new SeenBy(...$wanted), $sides, $own, $staff);
+    $refused === null ? expect($say()->is(new SeenBy(...$wanted)))->toBeTrue() : expect($say)->toThrow(StepRefused::class, $refused);
+})->with([
+    'the buyers’ agent shows the buyers’ paper' => [['buyer', false], [null, false], 'buyer', false, null],
+    'the coordinator gives a common paper to one side' => [[null, false], ['seller', false], null, true, null],
+    'the coordinator keeps it to the office' => [[null, false], [null, true], null, true, null],
+    'an agent takes what is common' => [[null, false], ['buyer', false], 'buyer', false, 'is common'],
+    'an agent gives theirs away' => [['buyer', false], ['seller', false], 'buyer', false, 'not give it to them alone'],
+    'an agent keeps a paper to the office' => [['buyer', false], ['buyer', true], 'buyer', false, 'keeps a paper to the office'],
+    'a side that is none' => [[null, false], ['tenant', false], null, true, 'no such side'],
+]);
+
+it('knows sides only where the house serves both', function () {
+    expect(SeenBy::sides('sale', 'both'))->toBe(['buyer', 'seller'])->and(SeenBy::sides('lease', 'both'))->toBe(['tenant', 'landlord'])->and(SeenBy::sides('sale', 'buyer'))->toBe([])->and(SeenBy::sides('referral', 'both'))->toBe([])
+        ->and((new SeenBy('buyer', true))->readable())->toBe('the buyer’s side, of them the office alone')->and((new SeenBy(null, false))->readable())->toBe('everyone who serves the file');
 });
 
 it('moves files only along their statuses', function (DealStatus $from, DealStatus $to, bool $allowed) {

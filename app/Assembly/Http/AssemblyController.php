@@ -25,6 +25,7 @@ use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 
 /** Papers put together: printed, kept as a set, given to read. */
@@ -58,7 +59,7 @@ final class AssemblyController
     {
         Gate::authorize('see', $file);
         $given = $request->validate(['papers' => 'nullable|array|max:200', 'papers.*' => 'string|max:26']);
-        $all = $file->load(['papers.latest', 'office'])->papers->filter(static fn (Paper $paper) => $paper->state !== 'void' && ($paper->isDraft() || $paper->latest !== null))->sortBy('position');
+        $all = $file->load(['papers.latest', 'office'])->papers->filter(static fn (Paper $paper) => $paper->state !== PaperState::Void && ($paper->isDraft() || $paper->latest !== null))->sortBy('position');
         $by = $all->keyBy('key');
         $chosen = [];
         foreach ($given['papers'] ?? $by->keys()->all() as $key) {

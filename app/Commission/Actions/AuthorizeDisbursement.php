@@ -14,6 +14,7 @@ use App\Papers\Models\Paper;
 use Unanimus\Commission\DisbursementPage;
 use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
 use Unanimus\Pages\Press;
@@ -46,7 +47,7 @@ final class AuthorizeDisbursement
             'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => Money::of((string) $facts->value('price'))->ledger(),
         ]), $sheet, $by->name, now()->setTimezone($file->office->zone)->format('j M Y, g:i a'));
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
-        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => 'ready', 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
+        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => PaperState::Ready, 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
         $paper->addVersion($sha256, 1, 'computed', '', $by->id);
         $commission->update(['authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
         History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256], $side);

@@ -15,6 +15,7 @@ use App\Requirements\KitShelf;
 use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\FileName;
+use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\CallSheet;
 use Unanimus\Requirements\Kit;
@@ -98,7 +99,7 @@ final class ApplyKit
     public static function preview(DealFile $file, Kit $kit): CallSheet
     {
         $facts = FactBook::of($file);
-        $there = $file->papers->where('state', '<>', 'void')->map(static fn (Paper $paper) => $paper->form_number ?? mb_strtolower($paper->title))->all();
+        $there = $file->papers->where('state', '<>', PaperState::Void)->map(static fn (Paper $paper) => $paper->form_number ?? mb_strtolower($paper->title))->all();
         $missing = array_values(array_filter($kit->items, static fn (KitItem $item) => ! in_array($item->identity(), $there, true)));
 
         return CallSheet::of([], $missing, $facts);
@@ -156,7 +157,7 @@ final class ApplyKit
             $wanted[$item->identity()] = true;
             $reason = implode('; ', $reasons);
             $paper = $this->paperFor($file, $item);
-            if ($paper === null || $paper->state === 'void') {
+            if ($paper === null || $paper->state === PaperState::Void) {
                 $this->add($file, $item, $reason, ($stages[$item->stage] + 1) * 1000 + $order[$item->identity()] * 10, $answers, $paper);
             } else {
                 $this->follow($file, $paper, $item, $reason);
@@ -164,7 +165,7 @@ final class ApplyKit
         }
         foreach ($file->papers as $paper) {
             $called = $paper->called_by === 'rule' || array_filter($sheet->idle, static fn (KitItem $item) => $item->identity() === ($paper->form_number ?? mb_strtolower($paper->title))) !== [];
-            if ($called && $paper->state !== 'void' && ! isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)])) {
+            if ($called && $paper->state !== PaperState::Void && ! isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)])) {
                 $this->takeBack($file, $paper);
             }
         }
@@ -184,13 +185,13 @@ final class ApplyKit
     {
         $same = $file->papers->filter(static fn (Paper $paper) => $item->form === null ? $paper->form_number === null && mb_strtolower($paper->title) === $item->identity() : $paper->form_number === $item->form);
 
-        return $same->first(static fn (Paper $paper) => $paper->state !== 'void') ?? $same->first();
+        return $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void) ?? $same->first();
     }
 
     /** @param  array<string, array<string, string>>  $answers */
     private function add(DealFile $file, KitItem $item, string $reason, int $position, array $answers, ?Paper $void): void
     {
-        $state = $item->form === null ? 'awaited' : 'draft';
+        $state = $item->form === null ? PaperState::Awaited : PaperState::Draft;
         $form = $item->form === null ? null : $this->library->form($item->form);
         if ($form?->retired) {
             return;
@@ -214,14 +215,14 @@ final class ApplyKit
     private function takeBack(DealFile $file, Paper $paper): void
     {
         $requirement = $file->requirements->firstWhere('paper_id', $paper->id);
-        $touched = ! in_array($paper->state, ['draft', 'awaited'], true)
+        $touched = ! in_array($paper->state, [PaperState::Draft, PaperState::Awaited], true)
             || ($requirement !== null && $requirement->review_state !== ReviewState::NotHandedIn)
             || DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', 'not like', 'kit:%')->exists();
         if ($touched) {
             return;
         }
         $requirement?->delete();
-        $paper->update(['state' => 'void', 'reason' => 'no longer called for']);
+        $paper->moveTo(PaperState::Void, ['reason' => 'no longer called for']);
         History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], $paper->side, $paper->staff_only);
     }
 }

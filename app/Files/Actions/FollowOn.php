@@ -9,6 +9,7 @@ use App\Files\Models\DealFile;
 use App\History\History;
 use App\Papers\Models\Paper;
 use App\Papers\Models\PaperPiece;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Signing\Seat;
@@ -70,12 +71,12 @@ final class FollowOn
     private function carryPapers(DealFile $before, DealFile $file, array $stages): void
     {
         foreach ($before->papers as $paper) {
-            if (! in_array($paper->stage, $stages, true) || $paper->latest === null || $paper->state === 'void' || in_array($paper->side, ['buyer', 'tenant'], true)) {
+            if (! in_array($paper->stage, $stages, true) || $paper->latest === null || in_array($paper->state, [PaperState::Void, PaperState::Out], true) || in_array($paper->side, ['buyer', 'tenant'], true)) {
                 continue;
             }
             $place = $file->papers()->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
-                ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => 'awaited', 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
-            $place->update(['state' => $paper->state, 'reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
+                ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => PaperState::Awaited, 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
+            $place->moveTo($paper->state, ['reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
             $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page, [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings]);
             PaperPiece::copyOver($paper, $place);
         }

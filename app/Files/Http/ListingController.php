@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\Gate;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Pages\Scratch;
@@ -34,7 +35,7 @@ final class ListingController
         } catch (ExchangeUnavailable|StepRefused $refused) {
             return redirect("/files/{$file->key}/opening")->with('refused', $refused->getMessage());
         }
-        $titles = $file->papers->where('state', '<>', 'void')->pluck('title')->all();
+        $titles = $file->papers->where('state', '<>', PaperState::Void)->pluck('title')->all();
 
         return view('files.listing', ['file' => $file, 'listing' => $listing, 'differences' => $listing->differences($file->knownFacts->pluck('value', 'name')->all()), 'known' => $file->knownFacts->keyBy('name'), 'papers' => array_filter($papers, static fn (string $title) => ! in_array($title, $titles, true)), 'exchange' => $exchange->name()]);
     }
@@ -63,7 +64,7 @@ final class ListingController
             foreach (array_intersect(array_keys($offered), $given['papers']) as $address) {
                 $scratch = new Scratch;
                 try {
-                    $placeholder = $file->papers()->where('title', $offered[$address])->where('state', 'awaited')->first();
+                    $placeholder = $file->papers()->where('title', $offered[$address])->where('state', PaperState::Awaited)->first();
                     $bringIn($file, $scratch->put('paper.pdf', $exchange->paper($address)), $offered[$address], $placeholder, $placeholder->stage ?? 'offer');
                     $taken++;
                 } catch (BringRefused $refused) {

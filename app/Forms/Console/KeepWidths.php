@@ -16,13 +16,13 @@ final class KeepWidths extends Command
 
     public function handle(): int
     {
-        $lines = '';
+        $widths = [];
         foreach (Typeface::KEPT as [$first, $last]) {
-            for ($code = $first; $code <= $last; $code++) {
-                $character = mb_chr($code);
-                $lines .= preg_match('/^[\p{L}\p{N}\p{P}\p{S}\p{Zs}]$/u', $character) === 1 ? '    '.var_export($character, true).' => '.Typeface::measure($character).",\n" : '';
+            foreach (array_map(mb_chr(...), range($first, $last)) as $character) {
+                preg_match('/^[\p{L}\p{N}\p{P}\p{S}\p{Zs}]$/u', $character) === 1 && $widths[] = var_export($character, true).' => '.Typeface::measure($character);
             }
         }
+        $lines = implode('', array_map(static fn (array $some) => '    '.implode(', ', $some).",\n", array_chunk($widths, 12)));
         file_put_contents(base_path('core/Pages/widths.php'), "<?php\n\ndeclare(strict_types=1);\n\n// Thousandths of an em in Noto Sans. Made by `./unanimus artisan fonts:widths`.\nreturn [\n{$lines}];\n");
 
         return self::SUCCESS;

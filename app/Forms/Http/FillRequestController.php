@@ -16,6 +16,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Questions;
@@ -30,7 +31,7 @@ final class FillRequestController
         Gate::authorize('work-on', $file);
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
         $facts = FactBook::of($file);
-        $drafts = $file->papers->filter(static fn (Paper $paper) => $paper->isDraft() && $paper->state === 'draft')->map(static fn (Paper $paper) => ['paper' => $paper, 'filling' => $filling = Filling::of($paper->form() ?? throw new \LogicException('A draft has a form.'), $paper->entries(), $facts), 'open' => Questions::open($filling)])->values();
+        $drafts = $file->papers->filter(static fn (Paper $paper) => $paper->isDraft() && $paper->state === PaperState::Draft)->map(static fn (Paper $paper) => ['paper' => $paper, 'filling' => $filling = Filling::of($paper->form() ?? throw new \LogicException('A draft has a form.'), $paper->entries(), $facts), 'open' => Questions::open($filling)])->values();
         $requests = FillRequest::query()->with(['papers', 'asker'])->where('deal_file_id', $file->id)->orderByDesc('id')->get()->each(static fn (FillRequest $one) => $one->setRelation('file', $file));
 
         return view('forms.requests', ['file' => $file, 'drafts' => $drafts, 'requests' => $requests, 'clients' => $file->parties->whereIn('role', self::CLIENTS)->sortBy(static fn ($party) => $party->seat()->order()), 'chosen' => (array) $request->query('papers', []), 'today' => $file->office->today()]);

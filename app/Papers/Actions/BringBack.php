@@ -8,7 +8,6 @@ use App\History\History;
 use App\Papers\Models\Paper;
 use App\Papers\PaperLog;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
 
 /** Has an earlier state of a draft again. What stood there in between stays in the log and can be had again as well. */
@@ -22,9 +21,9 @@ final class BringBack
      */
     public function __invoke(Paper $paper, int $state, string $key, ?string $blank = null): int
     {
-        $now = DB::table('papers')->where('id', $paper->id)->lockForUpdate()->value('state');
-        if (! in_array($now, ['draft', 'ready'], true) || $paper->form_number === null) {
-            throw new StepRefused('This paper takes no entries any more; its versions stay as they are.');
+        $paper->lockForChange();
+        if (! $paper->isDraft()) {
+            throw new StepRefused('This paper takes no entries; its versions stay as they are.');
         }
         $log = PaperLog::of($paper);
         if ($state < 0 || $state > $log->count()) {

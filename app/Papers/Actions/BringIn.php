@@ -10,6 +10,7 @@ use App\History\History;
 use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
@@ -39,14 +40,14 @@ final class BringIn
     public function __invoke(DealFile $file, string $path, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
     {
         $brought = $this->converter->toPdf($path);
-        if ($placeholder !== null && ! in_array($placeholder->state, ['awaited', 'ready'], true)) {
+        if ($placeholder !== null && ! in_array($placeholder->state, [PaperState::Awaited, PaperState::Ready], true)) {
             throw new StepRefused("“{$placeholder->title}” has come in already.");
         }
         $paper = $placeholder ?? $this->awaited($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
-        $met = $placeholder === null && $paper->state === 'awaited';
+        $met = $placeholder === null && $paper->state === PaperState::Awaited;
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today()));
-        $paper->update(['state' => 'ready']);
+        $paper->moveTo(PaperState::Ready);
         History::add($file->brokerage_id, $file->id, 'Paper brought in', array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== ''), $paper->side, $paper->staff_only);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
@@ -55,7 +56,7 @@ final class BringIn
 
     private function awaited(DealFile $file, Brought $brought, string $name): ?Paper
     {
-        $waiting = $file->papers()->where('state', 'awaited')->pluck('title', 'key')->all();
+        $waiting = $file->papers()->where('state', PaperState::Awaited)->pluck('title', 'key')->all();
         if ($waiting === []) {
             return null;
         }
@@ -75,7 +76,7 @@ final class BringIn
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Paper from outside';
 
         return $file->papers()->create([
-            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => 'ready', 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in', 'side' => CareForPaper::ownSide($file),
+            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => PaperState::Ready, 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in', 'side' => CareForPaper::ownSide($file),
         ]);
     }
 }

@@ -12,6 +12,8 @@ use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
@@ -22,8 +24,6 @@ use Unanimus\Requirements\Stage;
 /** What happens to a paper besides filling and signing: its name and stage, a newer version, its end, a copy elsewhere. */
 final class CareForPaper
 {
-    private const SIDES = ['sale' => ['buyer', 'seller'], 'lease' => ['tenant', 'landlord']];
-
     public function __construct(private readonly Converter $converter, private readonly Bytes $bytes, private readonly Library $library)
     {
     }
@@ -55,11 +55,11 @@ final class CareForPaper
      */
     public function replace(Paper $paper, string $path, string $name): array
     {
-        $this->mustBeFree($paper);
+        $paper->state->mustBeInHand($paper->title);
         $brought = $this->converter->toPdf($path);
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
         $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()));
-        $paper->update(['state' => $paper->form_number === null ? 'ready' : 'signed']);
+        $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Signed);
         $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', ['file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256]);
 
         return [...$brought->notes, ...$read[1]];
@@ -68,15 +68,15 @@ final class CareForPaper
     /** @throws StepRefused when there is no reason, or the paper is out for signature or called for and still a draft */
     public function void(Paper $paper, string $reason): void
     {
-        $this->mustBeFree($paper);
+        $paper->state->mustBeInHand($paper->title);
         $reason = mb_substr(trim($reason), 0, 300);
         if ($reason === '') {
             throw new StepRefused('Say why the paper is void; it stays in the file\'s history.');
         }
-        if ($paper->called_by === 'rule' && in_array($paper->state, ['draft', 'awaited'], true)) {
+        if ($paper->called_by === 'rule' && in_array($paper->state, [PaperState::Draft, PaperState::Awaited], true)) {
             throw new StepRefused("“{$paper->title}” is called for: {$paper->reason}. It goes when that changes; a reviewer may also grant that it does not apply.");
         }
-        $paper->update(['state' => 'void', 'reason' => "void: {$reason}"]);
+        $paper->moveTo(PaperState::Void, ['reason' => "void: {$reason}"]);
         $this->tell($paper, 'Paper void', ['why' => $reason]);
     }
 
@@ -97,7 +97,7 @@ final class CareForPaper
         }
         $place = ((int) array_search($paper->stage, Stage::keys(), true) + 1) * 1000 + 950;
         $draft = $paper->isDraft();
-        $copy = $to->papers()->create(['brokerage_id' => $to->brokerage_id, 'title' => $paper->title, 'form_number' => $draft ? $paper->form_number : null, 'form_revision' => $draft ? $paper->form_revision : null, 'stage' => $paper->stage, 'state' => $draft ? 'draft' : 'ready', 'position' => $place, 'reason' => "copied from {$paper->file->name}", 'side' => $to->side === 'both' ? $paper->side ?? $to->sideOf($by) : null]);
+        $copy = $to->papers()->create(['brokerage_id' => $to->brokerage_id, 'title' => $paper->title, 'form_number' => $draft ? $paper->form_number : null, 'form_revision' => $draft ? $paper->form_revision : null, 'stage' => $paper->stage, 'state' => $draft ? PaperState::Draft : PaperState::Ready, 'position' => $place, 'reason' => "copied from {$paper->file->name}", 'side' => $to->side === 'both' ? $paper->side ?? $to->sideOf($by) : null]);
         foreach ($draft ? $paper->entries() : [] as $blank => $value) {
             $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
         }
@@ -119,12 +119,6 @@ final class CareForPaper
         return $file->side === 'both' && $user instanceof User ? $file->loadMissing('members')->sideOf($user) : null;
     }
 
-    /** @return list<string> the sides a paper of that file may belong to; none where there is but one */
-    public static function sides(DealFile $file): array
-    {
-        return $file->side === 'both' ? self::SIDES[$file->kind] ?? [] : [];
-    }
-
     /** Whether someone decides for the office alone about a paper of that file: those who answer for it, and its coordinator. */
     public static function isStaff(User $user, DealFile $file): bool
     {
@@ -132,45 +126,22 @@ final class CareForPaper
     }
 
     /**
-     * Says who sees a paper: both sides or one, everyone who serves the file or the office alone.
+     * Says who sees a paper.
      *
-     * @param string|null $side null: both
-     *
-     * @throws StepRefused when it is not theirs to say, or the paper is out for signature
+     * @throws StepRefused when it is not theirs to say, or the paper is out for signature or void
      */
-    public function show(Paper $paper, ?string $side, bool $staffOnly, User $by): void
+    public function show(Paper $paper, SeenBy $wanted, User $by): void
     {
         $file = $paper->file;
-        $own = $file->sideOf($by);
-        $sides = self::sides($file);
-        match (true) {
-            $side !== null && ! in_array($side, $sides, true) => throw new StepRefused('This file has no such side; who sees the paper stays as it was.'),
-            $side !== $paper->side && $own !== null && $paper->side !== $own => throw new StepRefused('This paper is common. Only the file’s coordinator or the broker makes it one side’s own.'),
-            $side !== null && $own !== null && $side !== $own => throw new StepRefused('You can show a paper to the other side, not give it to them alone.'),
-            $staffOnly !== $paper->staff_only && ! self::isStaff($by, $file) => throw new StepRefused('Only the file’s coordinator or the broker keeps a paper to the office.'),
-            $paper->state === 'out' => throw new StepRefused("“{$paper->title}” is out for signature. Recall the round first."),
-            default => null,
-        };
-        if ($side === $paper->side && $staffOnly === $paper->staff_only) {
+        $before = $paper->seenBy();
+        $after = $before->to($wanted, SeenBy::sides($file->kind, $file->side), $file->sideOf($by), self::isStaff($by, $file));
+        $paper->state->mustBeInHand($paper->title);
+        if ($after->is($before)) {
             return;
         }
-        $before = self::seenBy($paper->side, $paper->staff_only);
-        $paper->update(['side' => $side, 'staff_only' => $staffOnly]);
-        $paper->requirement()->update(['side' => $side, 'staff_only' => $staffOnly]);
-        $this->tell($paper, 'Who sees a paper', ['before' => $before, 'after' => self::seenBy($side, $staffOnly)]);
-    }
-
-    /** In words. */
-    public static function seenBy(?string $side, bool $staffOnly): string
-    {
-        return ($side === null ? 'everyone who serves the file' : "the {$side}’s side").($staffOnly ? ', of them the office alone' : '');
-    }
-
-    private function mustBeFree(Paper $paper): void
-    {
-        if ($paper->state === 'out' || $paper->state === 'void') {
-            throw new StepRefused($paper->state === 'out' ? "“{$paper->title}” is out for signature. Recall the round first." : "“{$paper->title}” is void. Take it into the file again first.");
-        }
+        $paper->update(['side' => $after->side, 'staff_only' => $after->staffOnly]);
+        $paper->requirement()->update(['side' => $after->side, 'staff_only' => $after->staffOnly]);
+        $this->tell($paper, 'Who sees a paper', ['before' => $before->readable(), 'after' => $after->readable()]);
     }
 
     /** @param  array<string, string|int>  $data */

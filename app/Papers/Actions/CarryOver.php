@@ -38,6 +38,7 @@ final class CarryOver
         if ($plan === null || $new === null) {
             throw new StepRefused($paper->isDraft() ? 'This paper stands on the revision in force already.' : 'This paper takes no entries any more; it keeps its revision.');
         }
+        $paper->lockForChange();
         if ($new->revision !== $revision) {
             throw new StepRefused("Revision {$new->revision} has come into force meanwhile. Look at that one first; nothing was changed.");
         }

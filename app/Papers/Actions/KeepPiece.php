@@ -11,6 +11,7 @@ use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
@@ -79,15 +80,13 @@ final class KeepPiece
     /** Whether anything may be put on it now; else why not, in words. */
     public static function refusal(Paper $paper, Bytes $bytes): ?string
     {
-        $state = $paper->requirement?->review_state->value;
         $version = $paper->latest;
+        $refusal = $paper->refusesChange();
 
         return match (true) {
-            ! in_array($paper->state, ['draft', 'ready'], true) => $paper->state === 'out' ? 'This paper is out for signature. Recall the round to change it.' : ($paper->state === 'signed' ? 'This paper is signed. A change needs an amendment.' : 'This paper takes no changes.'),
-            in_array($state, ['handed_in', 'accepted'], true) => 'This paper is with the reviewer. It can be changed when it is sent back.',
-            $paper->isDraft() => null,
-            $version === null => 'This paper has not come in yet.',
-            $version->made_by === 'signed' => 'This paper is signed. A change needs an amendment.',
+            $refusal !== null, $paper->isDraft() => $refusal,
+            $version === null => PaperState::Awaited->refusesChange(),
+            $version->made_by === 'signed' => PaperState::Signed->refusesChange(),
             (bool) Cache::rememberForever("signed:{$version->sha256}", static fn () => (int) PdfLook::into($bytes->path($version->sha256), gate: false)->isSigned()) => 'This PDF is signed digitally: anything put on it would break that. Bring in a print of it to write on.',
             default => null,
         };

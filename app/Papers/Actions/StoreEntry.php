@@ -37,15 +37,7 @@ final class StoreEntry
     {
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
-        // One entry after another: a round that is being sent holds the same row.
-        $state = DB::table('papers')->where('id', $paper->id)->lockForUpdate()->value('state');
-        if (! in_array($state, ['draft', 'ready'], true)) {
-            throw new StepRefused(match ($state) {
-                'out' => 'This paper is out for signature. Recall the round to change it.',
-                'signed' => 'This paper is signed. A change needs an amendment.',
-                default => 'This paper takes no entries.',
-            });
-        }
+        $paper->lockForChange();
         if ($scope === 'follow') {
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
 

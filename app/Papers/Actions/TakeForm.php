@@ -8,6 +8,7 @@ use App\Files\Models\DealFile;
 use App\Files\SearchRow;
 use App\History\History;
 use App\Papers\Models\Paper;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\Stage;
@@ -36,12 +37,12 @@ final class TakeForm
             throw new StepRefused("{$form->number} {$form->title} is retired: nothing is begun on it any more. Papers on it stay.");
         }
         $same = $file->papers()->where('form_number', $form->number)->lockForUpdate()->orderBy('id')->get();
-        $there = $same->first(static fn (Paper $paper) => $paper->state !== 'void');
+        $there = $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void);
         if ($there !== null && ! $more) {
             return $there;
         }
         $paper = $more ? null : $same->last();
-        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'state' => 'draft', 'reason' => 'taken from the library', 'side' => CareForPaper::ownSide($file)];
+        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'state' => PaperState::Draft, 'reason' => 'taken from the library', 'side' => CareForPaper::ownSide($file)];
         if ($paper === null) {
             $last = (int) $file->papers()->where('stage', $form->stage)->max('position');
             $place = ((int) array_search($form->stage, Stage::keys(), true) + 1) * 1000 + 500;
@@ -62,14 +63,14 @@ final class TakeForm
      */
     public function out(Paper $paper): void
     {
-        if (! in_array($paper->state, ['draft', 'ready', 'awaited'], true)) {
-            throw new StepRefused($paper->state === 'void' ? "“{$paper->title}” is out of the file already." : "“{$paper->title}” is ".($paper->state === 'out' ? 'out for signature' : 'signed').' and stays in the file.');
+        if ($paper->state === PaperState::Void || $paper->state->isFixed()) {
+            throw new StepRefused("“{$paper->title}” is ".($paper->state === PaperState::Void ? 'out of the file already.' : "{$paper->state->readable()} and stays in the file."));
         }
         if ($paper->called_by === 'rule') {
             throw new StepRefused("“{$paper->title}” is called for: {$paper->reason}. It goes when that changes; a reviewer may also grant that it does not apply.");
         }
         $paper->requirement()->delete();
-        $paper->update(['state' => 'void', 'reason' => 'taken out']);
+        $paper->moveTo(PaperState::Void, ['reason' => 'taken out']);
         $this->tell($paper->file, 'Form taken out', $paper);
     }
 

@@ -16,6 +16,7 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FillablePdf;
 use Unanimus\Forms\Filling;
@@ -67,9 +68,9 @@ final class CareController
         $this->authorize($paper);
         $given = $request->validate(['side' => 'nullable|string|max:20', 'staff' => 'nullable|boolean']);
         $user = User::signedIn($request);
-        $care->show($paper, ($given['side'] ?? '') ?: null, (bool) ($given['staff'] ?? false), $user);
+        $care->show($paper, new SeenBy(($given['side'] ?? '') ?: null, (bool) ($given['staff'] ?? false)), $user);
 
-        return redirect("/papers/{$paper->key}")->with('told', 'It is seen by '.CareForPaper::seenBy($paper->side, $paper->staff_only).'.');
+        return redirect("/papers/{$paper->key}")->with('told', 'It is seen by '.$paper->seenBy()->readable().'.');
     }
 
     public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse

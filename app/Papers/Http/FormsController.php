@@ -11,6 +11,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Finding\FormFinder;
 use Unanimus\Forms\Form;
@@ -39,7 +40,7 @@ final class FormsController
         $said = '';
         try {
             if ($what === 'out') {
-                $paper = $file->papers()->where('form_number', $number)->where('state', '<>', 'void')->orderByDesc('id')->firstOrFail();
+                $paper = $file->papers()->where('form_number', $number)->where('state', '<>', PaperState::Void)->orderByDesc('id')->firstOrFail();
                 $take->out($paper);
             } else {
                 $take->take($file, $number, $what === 'more');
@@ -56,13 +57,13 @@ final class FormsController
     /** @return array<string, list<Paper>> what is in the file already, by form */
     private function there(DealFile $file): array
     {
-        return $file->papers()->whereNotNull('form_number')->where('state', '<>', 'void')->orderBy('id')->get()->groupBy('form_number')->map(static fn ($papers) => array_values($papers->all()))->all();
+        return $file->papers()->whereNotNull('form_number')->where('state', '<>', PaperState::Void)->orderBy('id')->get()->groupBy('form_number')->map(static fn ($papers) => array_values($papers->all()))->all();
     }
 
     /** @return array<string, int> how often each form stands in the latest files of this kind and side */
     private function uses(DealFile $file): array
     {
-        return DB::table('papers')->whereNotNull('form_number')->where('state', '<>', 'void')
+        return DB::table('papers')->whereNotNull('form_number')->where('state', '<>', PaperState::Void)
             ->whereIn('deal_file_id', DB::table('deal_files')->where('kind', $file->kind)->where('side', $file->side)->orderByDesc('id')->limit(300)->select('id'))
             ->groupBy('form_number')->selectRaw('form_number, count(DISTINCT deal_file_id) AS n')->pluck('n', 'form_number')->map(static fn ($n) => (int) $n)->all();
     }

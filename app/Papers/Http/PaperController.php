@@ -41,7 +41,7 @@ final class PaperController
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
         Gate::authorize('see', $paper->file);
-        $canFill = $paper->isDraft() && Gate::allows('work-on', $paper->file);
+        $canFill = $paper->isDraft() && $paper->refusesChange() === null && Gate::allows('work-on', $paper->file);
         $findings = $canFill ? CrossCheck::of(Board::drafts($paper->file->load('papers.values'), FactBook::of($paper->file)), $paper->file->office->today())[$paper->key] ?? [] : Board::fixed($paper, FactBook::of($paper->file));
 
         return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings, 'pieces' => LayerController::of($paper), 'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null]);

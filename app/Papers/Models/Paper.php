@@ -14,6 +14,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
+use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
@@ -29,7 +32,7 @@ use Unanimus\Forms\ReadBack;
  * @property string|null $form_number
  * @property string|null $form_revision
  * @property string $stage
- * @property string $state
+ * @property PaperState $state
  * @property int $position
  * @property string $reason
  * @property string|null $side whose own it is; null: both sides'
@@ -48,7 +51,7 @@ final class Paper extends Record
     protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => '', 'side' => null, 'staff_only' => false, 'called_by' => ''];
 
     /** @var array<string, string> */
-    protected $casts = ['staff_only' => 'boolean'];
+    protected $casts = ['staff_only' => 'boolean', 'state' => PaperState::class];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo
@@ -97,7 +100,44 @@ final class Paper extends Record
     /** Whether entries may still be made on it. */
     public function isDraft(): bool
     {
-        return $this->form_number !== null && in_array($this->state, ['draft', 'ready'], true);
+        return $this->form_number !== null && $this->state->isOpen();
+    }
+
+    /**
+     * Moves it to another state, with whatever else changes with that.
+     *
+     * @param array<string, mixed> $with
+     *
+     * @throws StepRefused when it cannot go there from where it is
+     */
+    public function moveTo(PaperState $state, array $with = []): void
+    {
+        $this->update(['state' => $this->state->to($state), ...$with]);
+    }
+
+    /** Why nothing on it can be changed now; null when it can. */
+    public function refusesChange(): ?string
+    {
+        return $this->state->refusesChange($this->requirement?->review_state->isWithReviewer() ?? false);
+    }
+
+    /**
+     * Holds the row until the transaction ends, so that one change comes after another and none after the paper has gone out.
+     *
+     * @throws StepRefused when nothing on it can be changed any more
+     */
+    public function lockForChange(): void
+    {
+        $this->setRawAttributes([...$this->getAttributes(), 'state' => DB::table('papers')->where('id', $this->id)->lockForUpdate()->value('state')], true);
+        $refusal = $this->refusesChange();
+        if ($refusal !== null) {
+            throw new StepRefused($refusal);
+        }
+    }
+
+    public function seenBy(): SeenBy
+    {
+        return new SeenBy($this->side, $this->staff_only);
     }
 
     /** @return array<string, string> what was entered on it, by blank */

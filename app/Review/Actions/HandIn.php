@@ -8,6 +8,7 @@ use App\Access\User;
 use App\History\History;
 use App\Review\Models\Requirement;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 
 /** Gives papers to review. */
@@ -19,10 +20,10 @@ final class HandIn
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh();
         $paper = $requirement->paper;
-        if ($paper === null || ! in_array($paper->state, ['ready', 'signed', 'draft'], true)) {
+        if ($paper === null || ! in_array($paper->state, [PaperState::Ready, PaperState::Signed, PaperState::Draft], true)) {
             throw new StepRefused("“{$requirement->title}” has not come in yet: there is nothing to hand in.");
         }
-        if ($paper->state === 'draft' && ($paper->form()->marks ?? []) !== []) {
+        if ($paper->state === PaperState::Draft && ($paper->form()->marks ?? []) !== []) {
             throw new StepRefused("“{$requirement->title}” is not signed yet. Have it signed, then hand it in.");
         }
         $requirement->update(['review_state' => $requirement->review_state->handIn(), 'handed_in_at' => now(), 'handed_in_by' => $by->id]);

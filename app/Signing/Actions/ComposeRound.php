@@ -32,8 +32,8 @@ final class ComposeRound
             throw new StepRefused('Choose at least one paper to have signed.');
         }
         foreach ($papers as $paper) {
-            if (! in_array($paper->state, ['draft', 'ready'], true)) {
-                throw new StepRefused("“{$paper->title}” is {$paper->state} and cannot go out for signature.");
+            if (! $paper->state->isOpen()) {
+                throw new StepRefused("“{$paper->title}” is {$paper->state->readable()} and cannot go out for signature.");
             }
         }
         $side = array_values(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers)))[0] ?? null;
@@ -90,8 +90,8 @@ final class ComposeRound
                 $count = count($missing);
                 $faults[] = ['text' => "“{$sent->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$missing[0]->label}".($count > 1 ? ' …' : '').'.', 'signer' => null, 'paper' => $sent->paper->key];
             }
-            if (! in_array($sent->paper->state, ['draft', 'ready'], true)) {
-                $faults[] = ['text' => "“{$sent->title}” is {$sent->paper->state} in the meantime.", 'signer' => null, 'paper' => $sent->paper->key];
+            if (! $sent->paper->state->isOpen()) {
+                $faults[] = ['text' => "“{$sent->title}” is {$sent->paper->state->readable()} in the meantime.", 'signer' => null, 'paper' => $sent->paper->key];
             }
         }
 

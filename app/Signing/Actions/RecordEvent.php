@@ -6,11 +6,13 @@ namespace App\Signing\Actions;
 
 use App\History\History;
 use App\Mail\Post;
+use App\Papers\Models\Paper;
 use App\Signing\Jobs\SealRound;
 use App\Signing\Models\Event;
 use App\Signing\Models\Round;
 use App\Signing\Models\Signer;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
@@ -88,6 +90,8 @@ final class RecordEvent
     /** Papers of a round that came to nothing can be changed again. */
     private function release(Round $round): void
     {
-        DB::table('papers')->whereIn('id', $round->papers->pluck('paper_id'))->where('state', 'out')->update(['state' => 'draft', 'updated_at' => now()]);
+        foreach (Paper::query()->whereIn('id', $round->papers->pluck('paper_id'))->where('state', PaperState::Out)->orderBy('id')->lockForUpdate()->get() as $paper) {
+            $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Draft);
+        }
     }
 }

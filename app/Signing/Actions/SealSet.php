@@ -17,6 +17,7 @@ use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Files\PaperState;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
@@ -70,7 +71,7 @@ final class SealSet
         foreach ($round->papers as $sent) {
             $before = $sent->paper->versions()->where('made_by', 'sent')->orderByDesc('number')->first();
             $sent->paper->addVersion($sha256, $sent->pages, 'signed', "round {$round->key}", null, $first, [ReadBack::fromArray($before?->reading), []]);
-            $sent->paper->update(['state' => 'signed']);
+            $sent->paper->moveTo(PaperState::Signed);
             $first += $sent->pages;
         }
         History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256]);

@@ -8,6 +8,7 @@ use App\Papers\Bytes;
 use App\Papers\PaperPrint;
 use App\Signing\Models\Round;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;
@@ -43,7 +44,7 @@ final class SendRound
             $sha256 = $this->bytes->keep($round->brokerage_id, $pdf);
             $sent->update(['sha256' => $sha256, 'pages' => $pages]);
             $sent->paper->addVersion($sha256, $pages, 'sent', 'sent for signature', $round->user_id, 1, [$this->print->reading($sent->paper), []]);
-            $sent->paper->update(['state' => 'out']);
+            $sent->paper->moveTo(PaperState::Out);
         }
         $round->update(['sent_at' => now()]);
         ($this->record)($round, new RoundEvent(EventKind::Sent), 'sent');

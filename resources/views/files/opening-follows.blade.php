@@ -5,7 +5,7 @@
 @endforeach
 <h2>What the file will hold</h2>
 <ul class="will">
-    @foreach ($file->papers->where('state', '<>', 'void') as $paper)
+    @foreach ($file->papers->where('state', '<>', \Unanimus\Files\PaperState::Void) as $paper)
         <li><b>{{ $paper->title }}</b><small>{{ $paper->form_number ?? 'from outside' }} · {{ $paper->reason }}</small></li>
     @endforeach
 </ul>

@@ -10,7 +10,7 @@
         @php($staff = \App\Papers\Actions\CareForPaper::isStaff(auth()->user(), $file))
         @if ($file->side === 'both' || $staff)
         <form method="post" action="/papers/{{ $paper->key }}/seen-by">@csrf
-            @if ($file->side === 'both')<label class="line"><span>Seen by</span><span class="select"><select name="side"><option value="">both sides</option>@foreach (\App\Papers\Actions\CareForPaper::sides($file) as $side)<option value="{{ $side }}" @selected($paper->side === $side)>the {{ $side }}’s side alone</option>@endforeach</select></span></label>@endif
+            @if ($file->side === 'both')<label class="line"><span>Seen by</span><span class="select"><select name="side"><option value="">both sides</option>@foreach (\Unanimus\Files\SeenBy::sides($file->kind, $file->side) as $side)<option value="{{ $side }}" @selected($paper->side === $side)>the {{ $side }}’s side alone</option>@endforeach</select></span></label>@endif
             @if ($staff)<label class="checkbox"><input type="checkbox" name="staff" value="1" @checked($paper->staff_only)> by the office alone, not its agents</label>@endif
             <button class="button tight">Store who sees it</button></form>
         @endif

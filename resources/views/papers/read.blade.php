@@ -1,7 +1,7 @@
 <x-layout :title="$paper->title" place="files" :scripts="['resources/js/zoom.js', ...($writes ? ['resources/js/layer.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $paper->title }}</h1>
-        <span class="dim">{{ $paper->form_number === null ? '' : $paper->form_number.' · ' }}<a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $paper->state === 'out' ? 'out for signature' : $paper->state }}</span>
+        <span class="dim">{{ $paper->form_number === null ? '' : $paper->form_number.' · ' }}<a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $paper->state->readable() }}</span>
         <div class="acts">
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
             @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Write on it</button>@endif

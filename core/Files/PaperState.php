@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Files;
+
+/**
+ * Where a paper stands in its file, and where it may go from there.
+ */
+enum PaperState: string
+{
+    /** A place kept for what is still to come in. */
+    case Awaited = 'awaited';
+    case Draft = 'draft';
+    /** Here as pages from outside, or filled and for nobody to sign. */
+    case Ready = 'ready';
+    case Out = 'out';
+    case Signed = 'signed';
+    /** Out of the file, and kept. */
+    case Void = 'void';
+
+    /** In a sentence: "out for signature". */
+    public function readable(): string
+    {
+        return match ($this) {
+            self::Draft => 'a draft',
+            self::Out => 'out for signature',
+            default => $this->value,
+        };
+    }
+
+    /** @return list<self> where it may go from here */
+    public function next(): array
+    {
+        return match ($this) {
+            self::Awaited => [self::Draft, self::Ready, self::Signed, self::Void],
+            self::Draft => [self::Ready, self::Out, self::Signed, self::Void],
+            self::Ready => [self::Draft, self::Out, self::Signed, self::Void],
+            self::Out => [self::Draft, self::Ready, self::Signed],
+            self::Signed => [self::Ready, self::Void],
+            self::Void => [self::Draft, self::Awaited],
+        };
+    }
+
+    /**
+     * The state it moves to; staying where it is is no move and always allowed.
+     *
+     * @throws StepRefused when it cannot go there from here
+     */
+    public function to(self $state): self
+    {
+        if ($state !== $this && ! in_array($state, $this->next(), true)) {
+            throw new StepRefused("A paper that is {$this->readable()} cannot become {$state->readable()}.");
+        }
+
+        return $state;
+    }
+
+    /** Whether what stands on it may still be changed, and it may go out for signature. */
+    public function isOpen(): bool
+    {
+        return $this === self::Draft || $this === self::Ready;
+    }
+
+    /** Whether it has left the house or come back signed: what stood on it then stays. */
+    public function isFixed(): bool
+    {
+        return $this === self::Out || $this === self::Signed;
+    }
+
+    /**
+     * Why nothing on its pages can be changed now; null when it can.
+     *
+     * @param bool $withReviewer whether it was handed in, and not sent back since
+     */
+    public function refusesChange(bool $withReviewer = false): ?string
+    {
+        return match (true) {
+            $this === self::Out => 'This paper is out for signature. Recall the round to change it.',
+            $this === self::Signed => 'This paper is signed. A change needs an amendment.',
+            $this === self::Awaited => 'This paper has not come in yet.',
+            $this === self::Void => 'This paper is void. Take it into the file again first.',
+            $withReviewer => 'This paper is with the reviewer. It can be changed when it is sent back.',
+            default => null,
+        };
+    }
+
+    /**
+     * Lets pass what is done to the paper as a whole: a newer version, its end, who sees it.
+     *
+     * @throws StepRefused when it is out for signature or void
+     */
+    public function mustBeInHand(string $title): void
+    {
+        match ($this) {
+            self::Out => throw new StepRefused("“{$title}” is out for signature. Recall the round first."),
+            self::Void => throw new StepRefused("“{$title}” is void. Take it into the file again first."),
+            default => null,
+        };
+    }
+}

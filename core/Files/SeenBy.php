@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Files;
+
+/**
+ * Who sees a paper: in a file of both sides one of them or both, and of those the office alone or its agents too.
+ */
+final readonly class SeenBy
+{
+    private const SIDES = ['sale' => ['buyer', 'seller'], 'lease' => ['tenant', 'landlord']];
+
+    /**
+     * @param string|null $side null: both sides
+     * @param bool $staffOnly whether agents do not see it
+     */
+    public function __construct(public ?string $side, public bool $staffOnly)
+    {
+    }
+
+    /** @return list<string> the sides a paper of such a file may belong to; none where the house serves but one */
+    public static function sides(string $kind, string $served): array
+    {
+        return $served === 'both' ? self::SIDES[$kind] ?? [] : [];
+    }
+
+    /** In words. */
+    public function readable(): string
+    {
+        return ($this->side === null ? 'everyone who serves the file' : "the {$this->side}’s side").($this->staffOnly ? ', of them the office alone' : '');
+    }
+
+    /** Whether the same people see it. */
+    public function is(self $other): bool
+    {
+        return $this->side === $other->side && $this->staffOnly === $other->staffOnly;
+    }
+
+    /**
+     * Lets pass what a person may say of a paper: their own side's they show to the other and take back, what is common
+     * only the coordinator and the broker make one side's own, and only they keep a paper to the office.
+     *
+     * @param list<string> $sides those of the file
+     * @param string|null $own the side the person serves; null: both
+     * @param bool $isStaff whether the person answers for the file or is its coordinator
+     *
+     * @throws StepRefused when it is not theirs to say
+     */
+    public function to(self $wanted, array $sides, ?string $own, bool $isStaff): self
+    {
+        match (true) {
+            $wanted->side !== null && ! in_array($wanted->side, $sides, true) => throw new StepRefused('This file has no such side; who sees the paper stays as it was.'),
+            $wanted->side !== $this->side && $own !== null && $this->side !== $own => throw new StepRefused('This paper is common. Only the file’s coordinator or the broker makes it one side’s own.'),
+            $wanted->side !== null && $own !== null && $wanted->side !== $own => throw new StepRefused('You can show a paper to the other side, not give it to them alone.'),
+            $wanted->staffOnly !== $this->staffOnly && ! $isStaff => throw new StepRefused('Only the file’s coordinator or the broker keeps a paper to the office.'),
+            default => null,
+        };
+
+        return $wanted;
+    }
+}
