@@ -4,6 +4,9 @@ const field = document.querySelector('#finder');
 const found = document.querySelector('#found');
 const look = document.querySelector('#look');
 let at = 0;
+// What the list answers; a hand that types and presses Enter at once means what it typed, not what is still listed.
+let answered = field.value;
+let takesNext = false;
 
 const rows = () => [...found.querySelectorAll('[data-form]')];
 
@@ -38,7 +41,8 @@ field.addEventListener('keydown', (event) => {
         mark(at + steps[event.key]);
     } else if (event.key === 'Enter') {
         event.preventDefault();
-        rows()[at]?.querySelector('[data-take]')?.click();
+        if (answered !== field.value) takesNext = true;
+        else rows()[at]?.querySelector('[data-take]')?.click();
     } else if (event.key === 'ArrowRight' && field.selectionStart === field.value.length) {
         show(rows()[at]);
     }
@@ -49,8 +53,16 @@ found.addEventListener('click', (event) => {
     mark(rows().indexOf(row));
     if (event.target.closest('[data-look]')) show(row);
 });
+field.addEventListener('input', () => { takesNext = false; });
 document.body.addEventListener('htmx:afterSwap', (event) => {
+    if (event.detail.target.id === 'found') answered = new URL(event.detail.pathInfo.finalRequestPath, location.href).searchParams.get('q') ?? '';
     mark(event.detail.target.id === 'found' ? 0 : at);
     if (event.detail.target.id !== 'found') field.focus();
+    else if (takesNext && answered === field.value) {
+        takesNext = false;
+        rows()[at]?.querySelector('[data-take]')?.click();
+    }
 });
+// The connection is lost: the next Enter asks again.
+document.body.addEventListener('htmx:sendError', () => { takesNext = false; });
 mark(0);

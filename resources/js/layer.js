@@ -45,6 +45,26 @@ function element(name, attributes) {
     return made;
 }
 
+// What still waits on this device stands on the page too, told apart, until the server has it.
+function waiting(where) {
+    const held = line.all();
+    const gone = new Set(held.map((one) => one.instead || one.off).filter(Boolean));
+    const fresh = held.filter((one) => one.kind && one.page === where).map((one) => {
+        const [x, y, width, height] = one.place;
+        const group = element('g', { class: 'waits', role: 'img', 'aria-label': `${words[one.kind]}${one.text ? ` “${one.text}”` : ''}, waits on this device` });
+        group.append(element('rect', { x, y, width: Math.max(width, 8), height: Math.max(height, 10) }));
+        if (one.kind === 'tick') group.append(element('path', { d: `M${x + 1.5} ${y + height / 2}l${width / 4} ${height / 3}l${width / 2.2} ${-height / 1.6}` }));
+        if (one.kind === 'line') group.append(element('path', { d: `M${x} ${y + height / 2}h${width}` }));
+        (one.text || '').split('\n').forEach((row, index) => {
+            const text = element('text', { x: x + 1.5, y: y + 10 + index * 12 });
+            text.textContent = row;
+            group.append(text);
+        });
+        return group;
+    });
+    return { gone, fresh };
+}
+
 const words = { text: 'text', tick: 'tick', date: 'date', line: 'line-through', cover: 'cover' };
 
 function around(piece) {
@@ -57,14 +77,15 @@ function draw() {
     const focused = document.activeElement?.closest?.('.piece')?.dataset.key;
     for (const svg of pages) {
         const layer = svg.querySelector('.layer');
-        layer.replaceChildren(...pieces.filter((piece) => piece.page === Number(svg.dataset.layer)).map((piece) => {
+        const { gone, fresh } = waiting(Number(svg.dataset.layer));
+        layer.replaceChildren(...pieces.filter((piece) => piece.page === Number(svg.dataset.layer) && !gone.has(piece.key)).map((piece) => {
             const group = element('g', { class: `piece${piece.key === chosen ? ' chosen' : ''}`, 'data-key': piece.key, role: 'button', 'aria-label': `${words[piece.kind]}${piece.text ? ` “${piece.text}”` : ''}, page ${piece.page}` });
             if (writing) group.setAttribute('tabindex', '0');
             group.innerHTML = piece.svg;
             const [x, y, width, height] = around(piece);
             group.append(element('rect', { class: 'hit', x: x - 1, y: y - 1, width: width + 2, height: height + 2 }), element('rect', { class: 'grip', x: x + width - 3, y: y + height - 3, width: 6, height: 6 }));
             return group;
-        }));
+        }), ...fresh);
         svg.querySelector('.aim')?.remove();
         if (writing && frame && frame.page === Number(svg.dataset.layer)) {
             const [x, y, width, height] = frame.place;
@@ -132,6 +153,7 @@ function place(kind) {
     const where = sized(kind, frame.place);
     if (kind === 'text' || kind === 'date') return write(svg, kind, where, kind === 'date' ? desk.dataset.today : '');
     line.add({ kind, page: frame.page, place: where });
+    draw();
     say('storing');
     svg.focus({ preventScroll: true });
 }
@@ -154,7 +176,8 @@ function write(svg, kind, where, text, instead = null) {
         if (keep && typed && (typed !== text || !instead)) {
             line.add({ kind, page: Number(svg.dataset.layer), place: where, text: typed, instead });
             say('storing');
-        } else draw();
+        }
+        draw();
         if (writing) svg.focus({ preventScroll: true });
     };
     field.addEventListener('keydown', (event) => {

@@ -122,6 +122,7 @@ abstract class BrowserCase extends TestCase
 
             return $this;
         }
+        $this->browser?->manage()->deleteAllCookies();
         $this->visit('/sign-in');
         if (str_ends_with((string) $this->browser?->getCurrentURL(), '/sign-in')) {
             $this->find('input[name=email]')->sendKeys("{$who}@quillmark.example");
