@@ -8,6 +8,9 @@ use App\Access\Actor;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\History\Chain;
+use Unanimus\Signing\Seat;
+use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\Term;
 
 /**
  * A file's history: what was done, by whom, in an order nobody can change. Entries are written in the transaction of the
@@ -33,6 +36,32 @@ final class History
             'brokerage_id' => $brokerageId, 'deal_file_id' => $fileId, 'seq' => ($last->seq ?? 0) + 1, 'at' => $entry['at'], 'who' => $entry['who'], 'user_id' => $entry['user'],
             'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry), 'side' => $side, 'staff_only' => $staffOnly,
         ]);
+    }
+
+    /**
+     * What an entry is about, in the order one reads it: which paper, where on it, what it was and what it is.
+     *
+     * @param array<string, mixed> $data
+     */
+    public static function words(array $data): string
+    {
+        $item = Term::tryFrom((string) ($data['name'] ?? '')) ?? PropertyFact::tryFrom((string) ($data['name'] ?? ''));
+        $show = static fn (mixed $value) => is_scalar($value) && (string) $value !== '' ? mb_strimwidth($item === null ? (string) $value : $item->kind()->show((string) $value), 0, 60, '…') : 'empty';
+        $said = array_filter($data, static fn (mixed $value, string $name) => is_scalar($value) && $value !== '' && ! is_bool($value) && ! in_array($name, ['sha256', 'before', 'after', 'name', 'seat'], true), ARRAY_FILTER_USE_BOTH);
+        $said = array_map(static fn (mixed $value) => mb_strimwidth((string) $value, 0, 60, '…'), $said);
+        $first = array_intersect_key(['paper' => 1, 'round' => 1, 'blank' => 1], $said);
+        $about = isset($data['seat']) ? [self::seat((string) $data['seat'])] : (isset($data['name']) ? [$item?->label() ?? (string) $data['name']] : []);
+        if (is_scalar($data['after'] ?? null)) {
+            $before = $show($data['before'] ?? '');
+            $about[] = $before === 'empty' ? $show($data['after']) : "{$before} → {$show($data['after'])}";
+        }
+
+        return implode(' · ', [...array_values(array_replace($first, array_intersect_key($said, $first))), ...$about, ...array_values(array_diff_key($said, $first))]);
+    }
+
+    private static function seat(string $seat): string
+    {
+        return preg_match('/^[a-z]+\.\d+$/', $seat) === 1 ? Seat::of($seat)->label() : $seat;
     }
 
     /** The number of the first entry of a file that does not hold, or null when all hold. */

@@ -132,6 +132,16 @@ it('shows the file with deal line, board and history within the query budget', f
     expect(count(DB::getQueryLog()))->toBeLessThanOrEqual(25);
 });
 
+it('tells an entry of the history in the order one reads it, in words and not in names', function (array $data, string $told) {
+    expect(History::words($data))->toBe($told);
+})->with([
+    'an entry on a paper' => [['after' => 'Bench', 'blank' => 'Manager', 'paper' => 'Addendum', 'before' => 'Keel'], 'Addendum · Manager · Keel → Bench'],
+    'a term' => [['name' => 'price', 'after' => '412500.00', 'before' => '', 'source' => 'entered'], 'Price · 412,500 · entered'],
+    'a term taken away' => [['name' => 'price', 'after' => '', 'before' => '412500.00'], 'Price · 412,500 → empty'],
+    'a step of a signer' => [['seat' => 'buyer.1', 'round' => 'Disclosure', 'sha256' => str_repeat('a', 64)], 'Disclosure · buyer 1'],
+    'nothing' => [[], ''],
+]);
+
 it('reads the history from the latest entry back to the first, a page at a time', function () {
     $file = $this->aFile();
     foreach (range(1, 70) as $n) {
