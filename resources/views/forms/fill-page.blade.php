@@ -11,7 +11,7 @@
                     <image href="/fill/{{ $token }}/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
                     @foreach ($view->on($index + 1) as $filled)
                         @php($b = $filled->blank)
-                        @if (in_array($b->name, $asked, true))<foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">@include('papers.blank')</foreignObject>
+                        @if (in_array($b->name, $asked, true))<foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">@include('papers.blank', ['sent' => ['data-blank', $b->name], 'value' => \App\Papers\PaperView::shown($filled), 'told' => $b->label.' · '.$filled->source, 'class' => ($view->isMissing($b->name) ? ' missing' : '').($filled->departs ? ' departs' : '')])</foreignObject>
                         @elseif ($filled->value !== '')@if ($b->kind->value === 'tick')<path class="was-ticked" d="M{{ $b->place->x + 2 }} {{ $b->place->y + 2 }}l{{ $b->place->width - 4 }} {{ $b->place->height - 4 }}m0 {{ 4 - $b->place->height }}l{{ 4 - $b->place->width }} {{ $b->place->height - 4 }}"/>@else<text class="was-filled" x="{{ $b->place->x + 1.5 }}" y="{{ $b->place->y + $b->place->height - 2.6 }}">{{ mb_strimwidth(\App\Papers\PaperView::shown($filled), 0, (int) ($b->place->width / 4.4), '…') }}</text>@endif @endif
                     @endforeach
                     {!! $view->layerOn($index + 1) !!}

@@ -34,7 +34,7 @@
                         @foreach ($view->on($index + 1) as $filled)
                             @php($b = $filled->blank)
                             <foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">
-                                @include('papers.blank')
+                                @include('papers.blank', ['sent' => ['data-blank', $b->name], 'value' => \App\Papers\PaperView::shown($filled), 'told' => $b->label.' · '.$filled->source, 'class' => ($view->isMissing($b->name) ? ' missing' : '').($filled->departs ? ' departs' : '')])
                             </foreignObject>
                         @endforeach
                         @include('papers.layer', ['number' => $index + 1])

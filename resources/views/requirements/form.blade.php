@@ -9,13 +9,7 @@
                 <image href="/library/{{ $form->number }}/pages/{{ $index + 1 }}.webp?v={{ \App\Papers\PageStore::stamp($form) }}" width="{{ $width }}" height="{{ $height }}"/>
                 @foreach ($form->blanksOn($index + 1) as $b)
                     <foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">
-                        @if ($b->kind->value === 'tick')
-                            <input xmlns="http://www.w3.org/1999/xhtml" type="checkbox" class="blank" name="answers[{{ $b->name }}]" value="x" aria-label="{{ $b->label }}" title="{{ $b->label }}" @checked(isset($answers[$b->name])) @disabled(! $mine || $b->binding !== null)>
-                        @elseif ($b->kind->value === 'choice')
-                            <select xmlns="http://www.w3.org/1999/xhtml" class="blank" name="answers[{{ $b->name }}]" aria-label="{{ $b->label }}" @disabled(! $mine || $b->binding !== null)><option value=""></option>@foreach ($b->options as $option)<option @selected(($answers[$b->name] ?? '') === $option)>{{ $option }}</option>@endforeach</select>
-                        @else
-                            <input xmlns="http://www.w3.org/1999/xhtml" class="blank" name="answers[{{ $b->name }}]" value="{{ isset($answers[$b->name]) ? $b->kind->show($answers[$b->name]) : '' }}" aria-label="{{ $b->label }}" title="{{ $b->label }}" autocomplete="off" @disabled(! $mine || $b->binding !== null)>
-                        @endif
+                        @include('papers.blank', ['sent' => ['name', "answers[{$b->name}]"], 'value' => isset($answers[$b->name]) ? $b->kind->show($answers[$b->name]) : '', 'off' => ! $mine || $b->binding !== null])
                     </foreignObject>
                 @endforeach
             </svg>

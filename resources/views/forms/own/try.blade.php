@@ -15,10 +15,7 @@
                     @foreach ($form->blanksOn($index + 1) as $b)
                         @php($typed = old('v.'.$b->name, $b->kind->show($filling->value($b->name))))
                         <foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">
-                            @if ($b->kind->value === 'tick')<input xmlns="http://www.w3.org/1999/xhtml" type="checkbox" class="blank" name="v[{{ $b->name }}]" value="x" aria-label="{{ $b->label }}" @checked($typed !== '')>
-                            @elseif ($b->kind->value === 'lines')<textarea xmlns="http://www.w3.org/1999/xhtml" class="blank" name="v[{{ $b->name }}]" aria-label="{{ $b->label }}">{{ $typed }}</textarea>
-                            @elseif ($b->kind->value === 'choice')<select xmlns="http://www.w3.org/1999/xhtml" class="blank" name="v[{{ $b->name }}]" aria-label="{{ $b->label }}"><option value=""></option>@foreach ($b->options as $option)<option @selected($typed === $option)>{{ $option }}</option>@endforeach</select>
-                            @else<input xmlns="http://www.w3.org/1999/xhtml" class="blank" name="v[{{ $b->name }}]" value="{{ $typed }}" aria-label="{{ $b->label }}" autocomplete="off">@endif
+                            @include('papers.blank', ['sent' => ['name', "v[{$b->name}]"], 'value' => $typed])
                         </foreignObject>
                     @endforeach
                 </svg>
