@@ -229,3 +229,15 @@ it('tells who else has a paper open, and how it stands', function () {
         ->and($this->as('wendell')->getJson($url)->assertOk()->json('here'))->toBe([$this->people['tomas']->name])
         ->and($this->as('tomas')->getJson($url)->json('blanks.price.shown'))->toBe('412,500');
 });
+
+it('takes no entries while the paper is with the reviewer, and takes them again when it is sent back', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $file->requirements()->where('paper_id', $paper->id)->update(['review_state' => 'handed_in']);
+    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'excluded', 'value' => 'porch lamp', 'key' => 'review-1'])->assertStatus(409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'with the reviewer'));
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('data-blank', false);
+    $this->seeAll();
+    expect($paper->load('values')->entries())->not->toHaveKey('excluded');
+    $file->requirements()->where('paper_id', $paper->id)->update(['review_state' => 'sent_back']);
+    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'excluded', 'value' => 'porch lamp', 'key' => 'review-1'])->assertOk();
+});

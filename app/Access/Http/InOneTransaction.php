@@ -22,7 +22,6 @@ final class InOneTransaction
         try {
             $user = $request->user();
             if ($user instanceof User) {
-                DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
                 Sight::ofPerson($user);
             }
             $response = $next($request);

@@ -20,6 +20,7 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
+use Unanimus\Review\ReviewState;
 
 /**
  * Anything in a file that can be printed.
@@ -128,8 +129,9 @@ final class Paper extends Record
      */
     public function lockForChange(): void
     {
-        $this->setRawAttributes([...$this->getAttributes(), 'state' => DB::table('papers')->where('id', $this->id)->lockForUpdate()->value('state')], true);
-        $refusal = $this->refusesChange();
+        $now = DB::selectOne('SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p', [$this->id]);
+        $this->setRawAttributes([...$this->getAttributes(), 'state' => $now->state], true);
+        $refusal = $this->state->refusesChange(ReviewState::tryFrom((string) $now->review_state)?->isWithReviewer() ?? false);
         if ($refusal !== null) {
             throw new StepRefused($refusal);
         }
