@@ -34,6 +34,8 @@ return new class extends Migration
                     ) AS either GROUP BY asked.n)
                 SELECT r.deal_file_id FROM search_rows r WHERE r.brokerage_id = told('brokerage')::bigint AND r.words LIKE ANY ((SELECT any_of FROM meant WHERE n = 1)::text[])
                     AND NOT EXISTS (SELECT 1 FROM meant m WHERE m.n > 1 AND NOT r.words LIKE ANY (m.any_of)) $$;
+            -- Each file's page asks what follows on it.
+            CREATE INDEX files_that_follow ON deal_files (follows_on) WHERE follows_on IS NOT NULL;
             SQL);
     }
 };
