@@ -34,7 +34,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Actor::class);
         $this->app->scoped(ApplyKit::class);
         $this->app->singleton(OwnShelf::class);
-        $this->app->singleton(Library::class, static fn (Application $app) => new Library(base_path('library'), $app->make(OwnShelf::class)));
+        $this->app->singleton(Library::class, static fn (Application $app) => new Library(base_path('library'), $app->make(OwnShelf::class), self::folder(storage_path('framework/cache/forms'))));
         $this->app->singleton(Press::class, static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))));
         $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes(
             config('unanimus.bytes.store') === 's3' ? $app->make(S3Store::class) : new LocalStore((string) config('unanimus.bytes.folder')),

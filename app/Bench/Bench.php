@@ -55,16 +55,15 @@ final class Bench extends Command
 
             return [$file->key, Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-222')->firstOrFail()->key];
         });
-        $floor = Clock::median(static fn () => $visitor->get('/style/empty'), before: Clock::WARM);
-        $this->row('file page, 8 papers', Clock::median(static fn () => $visitor->get("/files/{$file}"), before: Clock::WARM), $floor, 4.0);
+        $empty = static fn () => $visitor->get('/style/empty');
+        $this->beside('file page, 8 papers', 4.0, Clock::beside(static fn () => $visitor->get("/files/{$file}"), $empty, before: Clock::WARM));
         $this->search($visitor);
-        $this->row('Today, its open files', Clock::median(static fn () => $visitor->get('/'), before: Clock::WARM), $floor, 4.0);
+        $this->beside('Today, its open files', 4.0, Clock::beside(static fn () => $visitor->get('/'), $empty, before: Clock::WARM));
         $n = 0;
-        $this->row('store one entry', Clock::median(static function () use ($visitor, $paper, &$n): void {
+        $this->beside('store one entry', 1.5, Clock::beside(static function () use ($visitor, $paper, &$n): void {
             $visitor->post("/papers/{$paper}/entries", ['blank' => 'manager', 'value' => 'Bench '.$n, 'key' => 'bench-'.bin2hex(random_bytes(6)).$n++]);
-        }, before: Clock::WARM), $floor, 1.5);
-        $visitor->get("/papers/{$paper}/pages/1.webp");
-        $this->row('page image, cached', Clock::median(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp")), Clock::median(static fn () => $visitor->get('/style/empty')), 2.0);
+        }, $empty, before: Clock::WARM));
+        $this->beside('page image, cached', 2.0, Clock::beside(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp"), $empty));
     }
 
     /** Finding as the field does it while one types, against the same SQL by psql: each connects, says who it is, and asks. */
@@ -87,7 +86,7 @@ final class Bench extends Command
         $scratch = new Scratch;
         $floor = array_map(static fn (string $script) => Clock::median(self::psql($scratch->put('search.sql', $script)), 5), $scripts);
         [$cost, $least] = [self::middle($costs), self::middle($floor)];
-        $this->row("search as typed, {$count} files", $cost, $least, 3.0);
+        $this->beside("search as typed, {$count} files", 3.0, [$cost, $least]);
         $this->line(sprintf('%-44s %9.1f', '  its slowest word', max($costs)));
         $this->line(sprintf('%-44s %9.1f', '  of psql, the statement alone', self::middle($bare)));
     }
@@ -115,7 +114,7 @@ final class Bench extends Command
     private function fill(Form $form, Press $press): void
     {
         $entries = $this->entries($form);
-        $ours = Clock::median(static fn () => $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])))));
+        $ours = static fn () => $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $entries, Facts::from([]))));
         $drawings = FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])));
         $scratch = new Scratch;
         $pages = [];
@@ -123,19 +122,19 @@ final class Bench extends Command
             $pages[] = $scratch->put("{$page}.svg", $drawing->svg());
         }
         $conf = (string) storage_path('framework/cache/press/fonts.conf');
-        $floor = Clock::median(static function () use ($scratch, $pages, $form, $drawings, $conf): void {
+        $floor = static function () use ($scratch, $pages, $form, $drawings, $conf): void {
             exec('FONTCONFIG_FILE='.escapeshellarg($conf).' rsvg-convert -f pdf -o '.$scratch->path('o.pdf').' '.implode(' ', $pages).' && qpdf --warning-exit-0 --deterministic-id '.escapeshellarg($form->pdf).' --decrypt --flatten-annotations=all --overlay '.$scratch->path('o.pdf').' --to='.implode(',', array_keys($drawings)).' -- --object-streams=generate '.$scratch->path('f.pdf'));
-        });
-        $this->row('fill '.count($form->pages).' pages, '.count($entries).' entries', $ours, $floor, 1.3);
+        };
+        $this->beside('fill '.count($form->pages).' pages, '.count($entries).' entries', 1.3, Clock::beside($ours, $floor));
     }
 
     private function assemble(Library $library, Press $press): void
     {
         [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch);
-        $ours = Clock::median(static fn () => $press->assemble($papers, static fn (int $page, int $count) => PageStamp::Count->foot($page, $count, '', 1, 1)), 7);
+        $ours = static fn () => $press->assemble($papers, static fn (int $page, int $count) => PageStamp::Count->foot($page, $count, '', 1, 1));
         $scratch = new Scratch;
-        $floor = Clock::median(static fn () => (new NativeTool)->run(['qpdf', '--empty', '--pages', ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)), '--', $scratch->path('m.pdf')]), 7);
-        $this->row("assemble {$pages} pages", $ours, $floor, 2.0);
+        $floor = static fn () => (new NativeTool)->run(['qpdf', '--empty', '--pages', ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)), '--', $scratch->path('m.pdf')]);
+        $this->beside("assemble {$pages} pages", 2.0, Clock::beside($ours, $floor, 7));
         unset($kept);
     }
 
@@ -145,7 +144,7 @@ final class Bench extends Command
         $key = SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')));
         $marks = array_fill_keys(range(1, 8), (new Drawing(612, 792))->text(100, 500, 14, 'Sunniva Eide', 'Great Vibes')->text(300, 700, 9, 'SE'));
         $scratch = new Scratch;
-        $ours = Clock::median(static function () use ($papers, $press, $marks, $key, $stamps, $scratch): void {
+        $ours = static function () use ($papers, $press, $marks, $key, $stamps, $scratch): void {
             $drawings = [];
             $page = 0;
             foreach ($papers as $paper) {
@@ -157,11 +156,11 @@ final class Bench extends Command
             $record = (new EvidenceRecord('bench', 'Bench', [], [], array_fill(0, 120, ['at' => 'now', 'who' => 'Someone', 'what' => 'Made a mark', 'from' => '127.0.0.1']), 'UTC'))->pages();
             $set = $press->assemble([...$papers, ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)]], static fn (int $page) => $drawings[$page] ?? null);
             (new Seal($key, $stamps, 'Bench'))->over($set, now()->toImmutable());
-        }, 3);
+        };
         $svg = $scratch->put('s.svg', $marks[1]->svg());
         $conf = (string) storage_path('framework/cache/press/fonts.conf');
         $keys = (string) config('unanimus.authority');
-        $floor = Clock::median(static function () use ($papers, $svg, $scratch, $conf, $keys): void {
+        $floor = static function () use ($papers, $svg, $scratch, $conf, $keys): void {
             $parts = [];
             foreach ($papers as $index => $paper) {
                 $count = min(8, $paper['pages']);
@@ -169,8 +168,8 @@ final class Bench extends Command
                 $parts[] = $scratch->path("f{$index}.pdf").' 1-z';
             }
             exec('qpdf --empty --pages '.implode(' ', $parts).' -- '.$scratch->path('all.pdf').' && openssl cms -sign -binary -in '.$scratch->path('all.pdf')." -signer {$keys}/seal.crt -inkey {$keys}/seal.key -outform DER -out ".$scratch->path('all.p7s'));
-        }, 3);
-        $this->row("sealed set, {$pages} pages", $ours, $floor, 1.5);
+        };
+        $this->beside("sealed set, {$pages} pages", 1.5, Clock::beside($ours, $floor, 3));
         unset($kept);
     }
 
@@ -208,8 +207,10 @@ final class Bench extends Command
         return $entries;
     }
 
-    private function row(string $what, float $ours, float $floor, float $budget): void
+    /** @param  array{float, float}  $costs  ours and the floor's */
+    private function beside(string $what, float $budget, array $costs): void
     {
+        [$ours, $floor] = $costs;
         $ratio = $ours / max(0.001, $floor);
         $this->line(sprintf('%-44s %9.1f %9.1f %6.2f× %7.2f× %s', $what, $ours, $floor, $ratio, $budget, $ratio <= $budget ? '' : 'over'));
     }

@@ -37,6 +37,6 @@ final class BenchPages extends Command
         $visitor = new Visitor((string) config('app.url'));
         $visitor->signIn("{$who}@quillmark.example", Seed::PASSWORD);
 
-        return array_map(static fn (string $path): array => [Clock::median(static fn () => $visitor->get($path), before: Clock::WARM), Clock::median(static fn () => $visitor->get('/style/empty'), before: 12)], $pages);
+        return array_map(static fn (string $path): array => Clock::beside(static fn () => $visitor->get($path), static fn () => $visitor->get('/style/empty'), before: Clock::WARM), $pages);
     }
 }

@@ -36,11 +36,14 @@ final readonly class Filling
             };
         }
         // A formula may use another formula's result, so blanks are taken in order until nothing changes.
-        for ($round = 0; $round < 4; $round++) {
-            foreach ($form->blanks as $blank) {
-                if ($blank->formula !== null && ! $filled[$blank->name]->entered) {
-                    $value = self::compute($blank->formula, $filled);
-                    $filled[$blank->name] = new Filled($blank, $value, $value === '' ? 'empty' : 'computed: '.self::readable($blank->formula, $form), false, false, null);
+        $computed = array_filter($form->blanks, static fn (Blank $blank) => $blank->formula !== null && ! $filled[$blank->name]->entered);
+        for ($round = 0, $changed = true; $changed && $round < 4; $round++) {
+            $changed = false;
+            foreach ($computed as $blank) {
+                $value = self::compute((string) $blank->formula, $filled);
+                if ($value !== $filled[$blank->name]->value || $round === 0) {
+                    $changed = $changed || $value !== $filled[$blank->name]->value;
+                    $filled[$blank->name] = new Filled($blank, $value, $value === '' ? 'empty' : 'computed: '.self::readable((string) $blank->formula, $form), false, false, null);
                 }
             }
         }
@@ -57,11 +60,15 @@ final readonly class Filling
     /** @return list<Blank> required blanks that are still empty */
     public function missing(): array
     {
+        $answered = [];
+        foreach ($this->blanks as $filled) {
+            $filled->value === '' || $filled->blank->group === null || $answered[$filled->blank->group] = true;
+        }
         $missing = [];
         foreach ($this->blanks as $filled) {
             $blank = $filled->blank;
             $counts = $blank->required && ($blank->when === null || $this->value($blank->when) !== '');
-            if ($counts && $filled->value === '' && ! $this->answeredByGroup($blank)) {
+            if ($counts && $filled->value === '' && ! isset($answered[$blank->group ?? ''])) {
                 $missing[] = $blank;
             }
         }
@@ -80,20 +87,6 @@ final readonly class Filling
         }
 
         return $printed;
-    }
-
-    private function answeredByGroup(Blank $blank): bool
-    {
-        if ($blank->group === null) {
-            return false;
-        }
-        foreach ($this->blanks as $filled) {
-            if ($filled->blank->group === $blank->group && $filled->value !== '') {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /** @param  array<string, Filled>  $filled */

@@ -19,8 +19,9 @@ final class Library
     /**
      * @param string $folder where the built-in forms' folders stand
      * @param FormShelf|null $own the office's own
+     * @param string|null $kept a folder of the application's alone, where what was read is kept as PHP
      */
-    public function __construct(private readonly string $folder, private readonly ?FormShelf $own = null)
+    public function __construct(private readonly string $folder, private readonly ?FormShelf $own = null, private readonly ?string $kept = null)
     {
     }
 
@@ -67,13 +68,33 @@ final class Library
 
     private function read(string $folder): Form
     {
-        $data = json_decode((string) file_get_contents("{$folder}/form.json"), true, 512, JSON_THROW_ON_ERROR);
+        $data = $this->data("{$folder}/form.json");
 
         return new Form(
             $data['number'], $data['revision'], $data['title'], $data['set'], $data['stage'], $data['pages'],
             array_values(array_map(Blank::fromArray(...), $data['blanks'])), array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
             "{$folder}/pages.pdf", (bool) ($data['retired'] ?? false),
         );
+    }
+
+    /**
+     * What stands in a form's file. Read once, it is kept as PHP: a file with sixty papers asks for forty forms at a time.
+     *
+     * @return array<string, mixed>
+     */
+    private function data(string $path): array
+    {
+        $kept = $this->kept === null ? null : $this->kept.'/form-'.hash('xxh128', $path.'|'.filemtime($path).'|'.filesize($path)).'.php';
+        if ($kept !== null && is_file($kept)) {
+            return require $kept;
+        }
+        $data = json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR);
+        if ($kept !== null && is_writable($this->kept)) {
+            file_put_contents($own = $kept.'.'.getmypid(), '<?php return '.var_export($data, true).';');
+            rename($own, $kept);
+        }
+
+        return $data;
     }
 
     private function path(string $number): string

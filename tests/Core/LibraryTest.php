@@ -86,3 +86,17 @@ it('lets a text too long for its blank go on on a continuation page, and keeps w
     expect($own)->toContain('(1)')->toContain('Wort1')->not->toContain('Wort900')->and($more)->toContain("(1) {$blank->label}")->toContain('Wort1 ')->toContain('Wort900')->toContain('This page is part of M-222');
     expect(Continuation::pages($form, Filling::of($form, [$blank->name => 'short'], Facts::from([]))))->toBe([]);
 });
+
+it('keeps what it read of a form, and reads it anew when the form is printed anew', function () {
+    $scratch = new Unanimus\Pages\Scratch;
+    mkdir($scratch->path('library/m-222'), 0777, true);
+    mkdir($scratch->path('kept'));
+    $source = dirname(__DIR__, 2).'/library/m-222/form.json';
+    copy($source, $file = $scratch->path('library/m-222/form.json'));
+    $read = static fn () => (new Library($scratch->path('library'), null, $scratch->path('kept')))->form('M-222');
+    expect($read())->toEqual($first = $read())->and($first->title)->toBe('Association addendum')->and(glob($scratch->path('kept/*')))->toHaveCount(1);
+    file_put_contents($file, str_replace('"Association addendum"', '"Addendum of the association"', (string) file_get_contents($file)));
+    clearstatcache();
+    expect($read()->title)->toBe('Addendum of the association');
+    exec('rm -r '.escapeshellarg($scratch->path('library')).' '.escapeshellarg($scratch->path('kept')));
+});

@@ -21,6 +21,7 @@
                     @foreach ($board->seats as $party)<th class="seat-col" scope="col"><x-seat :seat="$party->seat()" :title="$party->seat()->label()" /><span>{{ $party->callName() }}</span></th>@endforeach
                     <th>Review</th><th><span class="unseen">Next step</span></th>
                 </tr></thead>
+                @php($seats = array_map(fn ($party) => [$party->seat(), (string) $party->seat(), $party->callName()], $board->seats))
                 @forelse ($board->stages as $stage => $rows)
                     <tbody>
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
@@ -28,7 +29,7 @@
                         <tr class="row" data-row>
                             <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Take {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'awaited')><output></output></td>
                             <td>@if ($row['paper']->state->value === 'awaited')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? 'one more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
-                            @foreach ($board->seats as $party)<td class="cell">{{ $glyphs->cell($row['cells'][(string) $party->seat()] ?? null, $party->seat(), $party->callName()) }}</td>@endforeach
+                            @foreach ($seats as [$seat, $place, $name])<td class="cell">{{ $glyphs->cell($row['cells'][$place] ?? null, $seat, $name) }}</td>@endforeach
                             <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_handed_in', 'handed_in'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>
                             <td class="next">
                                 @if ($works)
