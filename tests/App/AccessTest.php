@@ -224,7 +224,7 @@ it('lets the application neither change nor take away what is append-only', func
     DB::statement($statement);
 })->with([
     "UPDATE history SET what = 'x'", 'DELETE FROM history', 'TRUNCATE history', "UPDATE round_events SET kind = 'x'", 'DELETE FROM paper_entries', 'UPDATE blobs SET size = 0', 'DELETE FROM paper_versions', 'DELETE FROM deal_files',
-    'ALTER TABLE history DISABLE TRIGGER ALL', 'ALTER TABLE deal_files DISABLE ROW LEVEL SECURITY', 'SELECT * FROM migrations',
+    'ALTER TABLE history DISABLE TRIGGER ALL', 'ALTER TABLE deal_files DISABLE ROW LEVEL SECURITY', 'SELECT * FROM migrations', 'SELECT * FROM search_words',
 ])->throws(QueryException::class);
 
 it('leaves nothing of one request\'s sight to the next', function () {

@@ -7,10 +7,14 @@ use App\Files\Actions\MoveStatus;
 use App\Files\CalendarLink;
 use App\Files\Models\DealFile;
 use App\Files\Models\Task;
+use App\Papers\Bytes;
+use App\Papers\Models\Paper;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\PaperState;
 
 /** The last entry of a file's history. */
 function lastEntry(DealFile $file): object
@@ -135,6 +139,22 @@ it('takes property and seller into the follow-on of a listing, and none of the d
     $next = app(FollowOn::class)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $this->people['tomas']);
     $this->seeAll();
     expect($next->listing_number)->toBe('TR-26-04182')->and($next->knownFacts()->where('name', 'property.street')->value('value'))->toBe('14 Lanternfish Lane')->and($next->knownFacts()->where('name', 'price')->exists())->toBeFalse()->and($next->parties()->where('role', 'buyer')->exists())->toBeFalse();
+});
+
+it('takes each paper of the agency into the follow-on by itself, but none that is out for signature', function () {
+    $file = $this->aFile();
+    $first = $this->paper($file, 'M-102');
+    $paper = static fn (string $title, string $state) => Paper::query()->create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'title' => $title, 'form_number' => $first->form_number, 'form_revision' => $first->form_revision, 'stage' => 'agency', 'state' => $state, 'position' => 1]);
+    $first->update(['state' => PaperState::Signed]);
+    $sha256 = app(Bytes::class)->keep($file->brokerage_id, MadePdf::page(MadePdf::text(72, 700, 'Agency')));
+    foreach ([$first, $paper('Agency disclosure, 2', 'draft'), $paper('Agency disclosure, 3', 'out')] as $one) {
+        $one->addVersion($sha256, 1, $one->state === PaperState::Signed ? 'signed' : 'sent');
+    }
+    app(MoveStatus::class)($file, DealStatus::Terminated, $this->people['tomas'], 'fell through');
+    $next = app(FollowOn::class)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $this->people['tomas']);
+    $this->seeAll();
+    $states = $next->papers()->where('form_number', 'M-102')->orderBy('id')->get()->map(static fn (Paper $own) => $own->state->value)->all();
+    expect($states)->toEqualCanonicalizing(['signed', 'draft'])->and($next->papers()->where('state', 'out')->exists())->toBeFalse();
 });
 
 it('lets a listing expire the day after its last, in its office\'s own zone', function () {

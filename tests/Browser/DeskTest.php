@@ -6,18 +6,9 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\BrowserCase;
 
-/** Goes to a file by its name. */
-function toFile(BrowserCase $test, string $who, string $name): string
-{
-    $test->signIn($who)->visit('/files?q='.rawurlencode($name))->waitFor('table [data-open]')->click();
-    $test->waitFor('.board');
-
-    return $test->browser->getCurrentURL();
-}
-
 it('moves a closing by keyboard on the deal line, after showing what moves with it', function () {
     /** @var BrowserCase $this */
-    $file = toFile($this, 'wendell', '77 Millrace Court');
+    $file = $this->openFile('wendell', '77 Millrace Court');
     $post = $this->waitFor('[data-anchor=closing]');
     $was = $post->getAttribute('data-day');
     $this->browser->executeScript('arguments[0].focus()', [$post]);
@@ -35,7 +26,7 @@ it('moves a closing by keyboard on the deal line, after showing what moves with 
 
 it('asks before a contract date typed in its field moves, and puts the old one back when told to leave it', function () {
     /** @var BrowserCase $this */
-    toFile($this, 'tomas', '14 Lanternfish Lane');
+    $this->openFile('tomas', '14 Lanternfish Lane');
     $field = $this->find('#fact-closing');
     $was = $field->getAttribute('value');
     $field->clear()->sendKeys((new DateTimeImmutable('+70 days'))->format('n/j/Y').WebDriverKeys::TAB);
@@ -61,7 +52,7 @@ it('finds with completion, by keyboard', function () {
 
 it('chooses an offer, and the file is under contract with its terms', function () {
     /** @var BrowserCase $this */
-    $file = toFile($this, 'caleb', '208 Copperbeech Road');
+    $file = $this->openFile('caleb', '208 Copperbeech Road');
     $this->visit("{$file}/offers")->seeText('most', 'table');
     $this->enter('#record input[name=buyers]', 'Orla Devereux-Kim');
     $this->enter('#record input[name="terms[price]"]', '560k');

@@ -11,19 +11,10 @@ use Tests\Support\BrowserCase;
 use Tests\Support\MadePdf;
 use Unanimus\Pages\Scratch;
 
-/** Goes to a file's page by its name. */
-function openFile(BrowserCase $test, string $who, string $name): string
-{
-    $test->signIn($who)->visit('/files?q='.rawurlencode($name))->waitFor('table [data-open]')->click();
-    $test->waitFor('.board');
-
-    return $test->browser->getCurrentURL();
-}
-
 it('takes a paper over to the next revision of its form, made on the pages of another PDF, and retires the form', function () {
     /** @var BrowserCase $this */
     $scratch = new Scratch;
-    $file = openFile($this, 'wendell', '14 Lanternfish Lane');
+    $file = $this->openFile('wendell', '14 Lanternfish Lane');
     $this->find('body')->sendKeys('a');
     $this->find('#finder')->sendKeys('QR-12'.WebDriverKeys::ENTER);
     $this->seeText('in the file', '#form-QR-12');
@@ -86,7 +77,7 @@ it('fills a form on trial out of a file, and prints it', function () {
 it('keeps what is written on a page while there is no connection, and sends it when there is one', function () {
     /** @var BrowserCase $this */
     $scratch = new Scratch;
-    openFile($this, 'tomas', '14 Lanternfish Lane');
+    $this->openFile('tomas', '14 Lanternfish Lane');
     $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->put('Well report.pdf', MadePdf::page(MadePdf::text(72, 700, 'The well was tested in May', 14))));
     $this->seeText('Well report', '.board', 20);
     $this->browser->findElement(WebDriverBy::linkText('Well report'))->click();
@@ -126,7 +117,7 @@ it('tells how far a large set has come while it is put together', function () {
     $page = $scratch->put('page.pdf', MadePdf::page(MadePdf::text(72, 700, 'One of many pages')));
     exec('qpdf --empty --pages '.str_repeat(escapeshellarg($page).' ', 64).'-- '.escapeshellarg($scratch->path('Survey record.pdf')), $said, $code);
     expect($code)->toBe(0);
-    openFile($this, 'tomas', '14 Lanternfish Lane');
+    $this->openFile('tomas', '14 Lanternfish Lane');
     $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->path('Survey record.pdf'));
     $this->seeText('Survey record', '.board', 30);
     $this->find('#all-papers')->click();
@@ -145,7 +136,7 @@ it('tells how far a large set has come while it is put together', function () {
 
 it('shows a paper of one side to the other when that side says so, and keeps one to the office', function () {
     /** @var BrowserCase $this */
-    $file = openFile($this, 'caleb', '77 Millrace Court');
+    $file = $this->openFile('caleb', '77 Millrace Court');
     $scratch = new Scratch;
     $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->put('Buyer budget.pdf', MadePdf::page(MadePdf::text(72, 700, 'What the buyer can pay'))));
     $this->seeText('Buyer budget', '.board', 20);

@@ -122,6 +122,8 @@ abstract class BrowserCase extends TestCase
 
             return $this;
         }
+        // From a page that asks nothing by itself: a paper left open would get a session of its own in between.
+        $this->visit('/robots.txt');
         $this->browser?->manage()->deleteAllCookies();
         $this->visit('/sign-in');
         if (str_ends_with((string) $this->browser?->getCurrentURL(), '/sign-in')) {
@@ -147,6 +149,15 @@ abstract class BrowserCase extends TestCase
         $this->browser?->get(str_starts_with($path, 'http') ? $path : self::url().$path);
 
         return $this;
+    }
+
+    /** Signs someone in and goes to a file's page by its name; its address. */
+    public function openFile(string $who, string $name): string
+    {
+        $this->signIn($who)->visit('/files?q='.rawurlencode($name))->waitFor('table [data-open]')->click();
+        $this->waitFor('.board');
+
+        return (string) $this->browser?->getCurrentURL();
     }
 
     public function find(string $selector): RemoteWebElement

@@ -198,7 +198,7 @@ final class ApplyKit
         }
         $side = $file->side === 'both' ? $item->side : null;
         $paper = $void ?? new Paper(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id]);
-        $paper->fill(['title' => $item->title, 'form_number' => $form?->number, 'form_revision' => $form?->revision, 'stage' => $item->stage, 'state' => $state, 'position' => $position, 'reason' => $reason, 'side' => $side, 'called_by' => 'rule'])->save();
+        $paper->fill(['title' => $item->title, 'form_number' => $form?->number, 'form_revision' => $form?->revision, 'stage' => $item->stage, 'state' => $void?->state->to($state) ?? $state, 'position' => $position, 'reason' => $reason, 'side' => $side, 'called_by' => 'rule'])->save();
         if ($void === null) {
             foreach ($form === null ? [] : ($answers[$form->number] ?? []) as $blank => $value) {
                 $paper->keepEntry($blank, $value, "kit:{$blank}", null);

@@ -74,7 +74,8 @@ final class FollowOn
             if (! in_array($paper->stage, $stages, true) || $paper->latest === null || in_array($paper->state, [PaperState::Void, PaperState::Out], true) || in_array($paper->side, ['buyer', 'tenant'], true)) {
                 continue;
             }
-            $place = $file->papers()->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
+            // Only a place that nothing has come to yet: a second paper on the same form stands beside the first.
+            $place = $file->papers()->whereIn('state', [PaperState::Awaited, PaperState::Draft])->whereDoesntHave('versions')->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
                 ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => PaperState::Awaited, 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
             $place->moveTo($paper->state, ['reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
             $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page, [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings]);

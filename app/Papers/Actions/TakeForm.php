@@ -42,14 +42,14 @@ final class TakeForm
             return $there;
         }
         $paper = $more ? null : $same->last();
-        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'state' => PaperState::Draft, 'reason' => 'taken from the library', 'side' => CareForPaper::ownSide($file)];
+        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'reason' => 'taken from the library', 'side' => CareForPaper::ownSide($file)];
         if ($paper === null) {
             $last = (int) $file->papers()->where('stage', $form->stage)->max('position');
             $place = ((int) array_search($form->stage, Stage::keys(), true) + 1) * 1000 + 500;
             $title = $form->title.($same->isEmpty() ? '' : ', '.($same->count() + 1));
-            $paper = $file->papers()->create([...$values, 'brokerage_id' => $file->brokerage_id, 'title' => $title, 'position' => max($last + 10, $place)]);
+            $paper = $file->papers()->create([...$values, 'state' => PaperState::Draft, 'brokerage_id' => $file->brokerage_id, 'title' => $title, 'position' => max($last + 10, $place)]);
         } else {
-            $paper->update([...$values, 'called_by' => '']);
+            $paper->moveTo(PaperState::Draft, [...$values, 'called_by' => '']);
         }
         $this->tell($file, 'Form taken', $paper);
 
