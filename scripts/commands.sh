@@ -74,51 +74,37 @@ cmd_status() {
 cmd_test() {
     set_up
     use_state test
-    local failed=0 mutate= broken=
-    [ "${1:-}" = --mutate ] && { mutate=1; shift; }
     choose_ports
     write_configuration
     start_database
-    fresh_test_database
+    fresh_test_databases
     as_app php artisan authority:prepare >/dev/null
     as_app php artisan optimize:clear >/dev/null 2>&1 || true
-    # Pest keeps notes of its own beside its plugin.
-    mkdir -p vendor/pestphp/pest-plugin-mutate/.temp/mutations && chmod -R a+rwX vendor/pestphp/pest-plugin-mutate/.temp
-    if [ -n "$mutate" ]; then
+    # Pest keeps notes of its own beside its plugin, the analysis beside the logs.
+    mkdir -p vendor/pestphp/pest-plugin-mutate/.temp/mutations "$UNANIMUS_STATE/phpstan"
+    chmod -R a+rwX vendor/pestphp/pest-plugin-mutate/.temp "$UNANIMUS_STATE/phpstan"
+    if [ "${1:-}" = --mutate ]; then
         as_app php -d pcov.enabled=1 vendor/bin/pest --mutate --covered-only --testsuite=core --everything --path=core
         return
     fi
-    if [ $# -eq 0 ]; then
-        say "code style"
-        vendor/bin/pint --test >var/pint.log 2>&1 || { broken+=" code-style"; cat var/pint.log; }
-        say "static analysis"
-        mkdir -p "$UNANIMUS_STATE/phpstan" && chmod 777 "$UNANIMUS_STATE/phpstan"
-        vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || broken+=" analysis-of-core"
-        vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G || broken+=" analysis-of-app"
-    fi
-    is_running || start_services
+    start_services
     rm -f "$UNANIMUS_STATE"/junit*.xml
-    local reports=("$UNANIMUS_STATE/junit.xml") beside=
-    if [ $# -eq 0 ]; then
-        # Those that need neither database nor browser run beside the others; what they say is shown after them.
-        say "tests: core and architecture, beside those of the application and the browser"
-        as_app php vendor/bin/pest --colors=never --testsuite=core,architecture --log-junit="$UNANIMUS_STATE/junit-core.xml" >var/test-core.log 2>&1 &
-        beside=$!
-        reports+=("$UNANIMUS_STATE/junit-core.xml")
-        set -- --testsuite=app,browser
+    local broken=$UNANIMUS_STATE/not-green
+    : >"$broken"
+    if [ $# -gt 0 ]; then
+        run_pest junit.xml "$@" || echo tests >>"$broken"
     else
-        say "tests"
-    fi
-    as_app env UNANIMUS_TEST_URL="$(address)" php vendor/bin/pest --colors=never --log-junit="$UNANIMUS_STATE/junit.xml" "$@" || failed=1
-    if [ -n "$beside" ]; then
-        wait "$beside" || failed=1
-        cat var/test-core.log
+        say "style, analysis and all tests that need no browser, beside those in the browser; what they say is shown after them"
+        test_beside_the_browser "$broken" >var/test-beside.log 2>&1 &
+        local beside=$!
+        run_pest junit-browser.xml --testsuite=browser || echo tests-in-the-browser >>"$broken"
+        wait "$beside" || echo what-runs-beside >>"$broken"
+        cat var/test-beside.log
     fi
     stop_services
     stop_database
-    php scripts/closing-line.php "${reports[@]}" || failed=1
-    [ -z "$broken" ] || { echo "not green:$broken (told above)"; failed=1; }
-    return $failed
+    php scripts/closing-line.php "$UNANIMUS_STATE"/junit*.xml || echo closing-line >>"$broken"
+    [ ! -s "$broken" ] || { echo "not green: $(paste -sd' ' "$broken") (told above)"; return 1; }
 }
 
 cmd_artisan() {

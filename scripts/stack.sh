@@ -37,6 +37,8 @@ as_user() {
 }
 as_app() { as_user "$APP_USER" "$@"; }
 as_pg() { (cd /tmp && as_user "$PG_USER" "$@"); }
+# The database writes its log beside the others, where its user may.
+pglog() { if [ "$PG_USER" = "$APP_USER" ]; then echo "$UNANIMUS_STATE/log/postgres.log"; else echo "$PGSOCKET/postgres.log"; fi; }
 pgdata() { if [ "$PG_USER" = "$APP_USER" ]; then echo "$UNANIMUS_STATE/pg"; else echo "/var/tmp/$(basename "$PGSOCKET")-pg"; fi; }
 
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
@@ -65,11 +67,12 @@ is_running() { [ -S "$UNANIMUS_STATE/run/supervisor.sock" ] && supervisorctl -c 
 
 write_configuration() {
     local s=$UNANIMUS_STATE dir
-    for dir in run log php cache secrets mail/in mail/out storage/app storage/framework/views storage/framework/cache storage/logs bytes; do mkdir -p "$s/$dir"; done
+    for dir in run log tmp php cache secrets mail/in mail/out storage/app storage/framework/views storage/framework/cache storage/logs bytes; do mkdir -p "$s/$dir"; done
     [ -f "$s/secrets/app_key" ] || echo "base64:$(openssl rand -base64 32)" >"$s/secrets/app_key"
     for dir in owner app exchange intake; do [ -f "$s/secrets/$dir" ] || openssl rand -hex 24 >"$s/secrets/$dir"; done
     cat >"$s/php/unanimus.ini" <<INI
 memory_limit = 192M
+sys_temp_dir = $s/tmp
 expose_php = off
 upload_max_filesize = 50M
 post_max_size = 220M
@@ -85,7 +88,7 @@ INI
     fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
     fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
     cp /etc/nginx/mime.types /etc/nginx/fastcgi_params "$s/run/"
-    chmod 600 "$s/.env"
+    chmod 600 "$s/.env" && chmod 700 "$s/tmp"
     [ "$(id -un)" = "$APP_USER" ] || chown -R "$APP_USER:" "$s" 2>/dev/null || true
 }
 
@@ -121,7 +124,8 @@ start_database() {
         cat "$PGSOCKET/extra" >>"$data/postgresql.conf" && rm -f "$PGSOCKET/extra"
     fi
     ! database_answers || return 0
-    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$PGSOCKET/postgres.log" -o "-p $((BASE + 5)) -k $PGSOCKET" start || { tail -5 "$PGSOCKET/postgres.log"; fail "the database did not start"; }
+    # A statement that failed carries names and addresses: the log has what went wrong, not with what.
+    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$(pglog)" -o "-p $((BASE + 5)) -k $PGSOCKET -c log_min_error_statement=panic -c log_error_verbosity=terse" start || { tail -5 "$(pglog)"; fail "the database did not start"; }
 }
 
 # The number in its pid file may be another program's by now: it is asked at its port.
@@ -149,6 +153,9 @@ SQL
 }
 
 start_services() {
+    # What a crash left half-done there is of no use to anyone, and may be pages of papers.
+    find "$UNANIMUS_STATE/tmp" -mindepth 1 -delete
+    as_app touch "$UNANIMUS_STATE/run/began"
     as_app supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
     local try
     for try in $(seq 1 100); do
@@ -173,5 +180,14 @@ start_stack() {
     prepare_database
     as_app php artisan authority:prepare >>"$UNANIMUS_STATE/log/prepare.log" 2>&1 || { tail -5 "$UNANIMUS_STATE/log/prepare.log"; fail "the local certificates could not be made"; }
     [ -z "${UNANIMUS_DEVELOP:-}" ] && as_app php artisan optimize >>"$UNANIMUS_STATE/log/prepare.log" 2>&1 || as_app php artisan optimize:clear >/dev/null 2>&1 || true
+    if is_running && code_is_newer; then
+        say "the code has changed since: starting anew"
+        stop_services
+    fi
     is_running || start_services
+}
+
+# A running copy keeps its code in memory: one that was changed is taken up by starting anew.
+code_is_newer() {
+    [ ! -f "$UNANIMUS_STATE/run/began" ] || [ -n "$(find app bootstrap config core library packages public/build/.built resources/views routes stand-ins vendor/.installed -newer "$UNANIMUS_STATE/run/began" -type f -print -quit)" ]
 }

@@ -1,7 +1,28 @@
-# A fresh test database, with the scenario for the browser tests laid out after the others have run on the empty one.
-fresh_test_database() {
+# Two fresh databases: one that the running copy and the tests in the browser share, with the scenario in it, and an
+# empty one for the tests that take back all they do, so that both may run at once.
+fresh_test_databases() {
     stop_services
-    psql_owner -d postgres -c 'DROP DATABASE IF EXISTS unanimus WITH (FORCE)'
+    local name
+    for name in unanimus unanimus_tests; do psql_owner -d postgres -c "DROP DATABASE IF EXISTS $name WITH (FORCE)"; done
     rm -f "$UNANIMUS_STATE"/mail/out/*.eml
     prepare_database
+    psql_owner -d postgres -c 'CREATE DATABASE unanimus_tests TEMPLATE unanimus'
+}
+
+run_pest() {
+    local report=$1
+    shift
+    as_app env UNANIMUS_TEST_URL="$(address)" php vendor/bin/pest --colors=never --log-junit="$UNANIMUS_STATE/$report" "$@"
+}
+
+# Style, static analysis and the tests that need no browser. What was not green stands in the file named, a word each.
+test_beside_the_browser() {
+    local broken=$1
+    say "code style"
+    vendor/bin/pint --test || echo code-style >>"$broken"
+    say "static analysis"
+    vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || echo analysis-of-core >>"$broken"
+    vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G || echo analysis-of-app >>"$broken"
+    say "tests: core, architecture, application"
+    run_pest junit.xml --testsuite=core,architecture,app || echo tests-without-browser >>"$broken"
 }

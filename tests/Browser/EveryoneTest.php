@@ -58,12 +58,10 @@ it('has nothing axe objects to in either theme, and fits a phone without scrolli
         walkTo($this, $where);
         foreach (['light', 'dark'] as $theme) {
             $this->shape($this->browser, 1280, 800, $theme);
-            usleep(200_000);
             $this->shot(preg_replace('/[^a-z]+/', '-', strtolower("{$who} {$where} {$theme}")));
-            expect($this->axe())->toBe([], "{$name}, {$theme}");
+            expect($this->axe($theme === 'light' ? 'whole' : 'colours'))->toBe([], "{$name}, {$theme}");
         }
         $this->shape($this->browser, 390, 844);
-        usleep(200_000);
         expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392, "{$name} scrolls sideways");
     }
 })->with(array_values(array_unique(array_column(mainViews(), 0))));

@@ -70,13 +70,11 @@ abstract class HouseCase extends TestCase
         app(SetParty::class)($file, Seat::of('buyer.1'), ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example']);
         app(SetParty::class)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example']);
         app(SetParty::class)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar']);
-        foreach ([
+        app(SetFact::class)->many($file, [
             'property.street' => '14 Lanternfish Lane', 'property.city' => 'Tidewick', 'property.county' => 'Ostrander', 'property.year_built' => '1962', 'price' => '412,500', 'earnest_money' => '8,000',
             'financing' => 'government', 'loan_percent' => '96.5', 'escrow_holder' => 'Anchorfield Title & Escrow', 'earnest_days' => '3', 'loan_days' => '35', 'offer_date' => '2026-11-20', 'offer_expiry' => '2026-11-24',
             'offer_expiry_time' => '5pm', 'closing' => '2026-12-18', 'possession' => '2026-12-21', ...$terms,
-        ] as $name => $value) {
-            app(SetFact::class)($file, $name, $value);
-        }
+        ]);
         Auth::forgetGuards();
 
         return $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'requirements', 'members']);
