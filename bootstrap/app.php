@@ -11,7 +11,10 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Unanimus\Dates\DateUnreadable;
 use Unanimus\Files\StepRefused;
+use Unanimus\Money\AmountUnreadable;
+use Unanimus\Terms\EntryUnreadable;
 
 // A running copy keeps everything it writes in one state folder; caches of configuration follow it there.
 $state = getenv('UNANIMUS_STATE') ?: ($_SERVER['UNANIMUS_STATE'] ?? dirname(__DIR__).'/var/demo');
@@ -36,13 +39,14 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->validateCsrfTokens(except: ['intake/*']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontReport(StepRefused::class);
+        $exceptions->dontReport([StepRefused::class, DateUnreadable::class, EntryUnreadable::class, AmountUnreadable::class]);
         $exceptions->dontFlash(['password', 'current_password']);
-        $exceptions->render(function (StepRefused $refused, Request $request) {
-            return $request->expectsJson() || $request->header('HX-Request') !== null
-                ? response()->json(['message' => $refused->getMessage()], 409)
-                : back()->withInput()->with('refused', $refused->getMessage());
-        });
+        $tell = static fn (Throwable $refused, Request $request, int $status) => $request->expectsJson() || $request->header('HX-Request') !== null
+            ? response()->json(['message' => $refused->getMessage()], $status)
+            : back()->withInput()->with('refused', $refused->getMessage());
+        $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
+        // What was typed and cannot be read, wherever it was typed: nothing is stored, and it stands in its field again.
+        $exceptions->render(static fn (DateUnreadable|EntryUnreadable|AmountUnreadable $unreadable, Request $request) => $tell($unreadable, $request, 422));
     })
     ->create();
 

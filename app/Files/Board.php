@@ -155,7 +155,7 @@ final readonly class Board
             $missing > 0 => $step($missing === 1 ? 'Fill 1 blank' : "Fill {$missing} blanks", 'open', "/papers/{$paper->key}"),
             $paper->isDraft() && $signed => $step('Have signed', 'sign', $paper->key),
             $round !== null => $step('See round', 'round', "/rounds/{$round->key}", false),
-            $requirement !== null && $state === ReviewState::NotHandedIn && in_array($paper->state, [PaperState::Ready, PaperState::Signed], true) => $step('Hand in', 'hand-in', $requirement->key),
+            $requirement !== null && $state === ReviewState::NotHandedIn && ($paper->isDraft() || in_array($paper->state, [PaperState::Ready, PaperState::Signed], true)) => $step('Hand in', 'hand-in', $requirement->key),
             default => null,
         };
     }

@@ -17,7 +17,7 @@ final readonly class CommissionSheet
      * @param list<Step> $steps in order
      * @param list<Payee> $payees who gets what at closing
      */
-    private function __construct(public Money $gross, public array $steps, public array $payees)
+    private function __construct(public Money $price, public Money $gross, public array $steps, public array $payees)
     {
     }
 
@@ -44,7 +44,7 @@ final readonly class CommissionSheet
             new Step($entries->feeName, 'flat, paid by the agent to the company', $entries->fee),
         ];
 
-        return new self($gross, $steps, [
+        return new self($entries->price, $gross, $steps, [
             new Payee($entries->agent, 'agent', $agentNet, "{$share} − {$entries->fee}"),
             new Payee($entries->company, 'company', $companyNet, "{$company} + {$entries->fee}"),
         ]);

@@ -66,7 +66,7 @@ final readonly class RoundState
         return match ($event->kind) {
             EventKind::Opened => $standing === SignerStatus::Invited ? $this->with($event->seat, SignerStatus::Opened) : $this,
             EventKind::Consented => $standing === SignerStatus::Consented ? $this : $this->with($event->seat, SignerStatus::Consented),
-            EventKind::Adopted => $this->consented($standing)->copy(adopted: [...$this->adopted, $event->seat => true]),
+            EventKind::Adopted => $this->adopted($event->seat, $standing),
             EventKind::Marked => $this->marked($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
             EventKind::Asked => $this,
             EventKind::Finished => $this->finished($event->seat, $standing),
@@ -144,6 +144,16 @@ final readonly class RoundState
     private function consented(SignerStatus $standing): self
     {
         return $standing === SignerStatus::Consented ? $this : throw new StepRefused('Agree to sign electronically first.');
+    }
+
+    private function adopted(string $seat, SignerStatus $standing): self
+    {
+        $this->consented($standing);
+        if ($this->made[$seat] !== []) {
+            throw new StepRefused('You have signed in places already; your signature stays as it is.');
+        }
+
+        return $this->copy(adopted: [...$this->adopted, $seat => true]);
     }
 
     private function marked(string $seat, SignerStatus $standing, string $mark): self

@@ -16,7 +16,6 @@ use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
-use Unanimus\Money\Money;
 use Unanimus\Pages\Press;
 
 /** Authorizes the disbursement: only when everything is settled, once, as a PDF in the file. */
@@ -44,12 +43,12 @@ final class AuthorizeDisbursement
         $closing = $facts->value('closing');
         $page = DisbursementPage::draw($company, $facts->value('escrow_holder') ?? 'the escrow holder', array_filter([
             'Property' => $facts->value('property.address') ?? $file->name, 'Buyer' => $facts->value('buyers.names') ?? '', 'Seller' => $facts->value('sellers.names') ?? '',
-            'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => Money::of((string) $facts->value('price'))->ledger(),
+            'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => $sheet->price->ledger(),
         ]), $sheet, $by->name, now()->setTimezone($file->office->zone)->format('j M Y, g:i a'));
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
         $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => PaperState::Ready, 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
         $paper->addVersion($sha256, 1, 'computed', '', $by->id);
-        $commission->update(['authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
+        $commission->update(['price' => $sheet->price->decimal(), 'agent_name' => $sheet->payees[0]->name, 'authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
         History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256], $side);
 
         return $paper;

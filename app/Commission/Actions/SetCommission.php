@@ -77,15 +77,15 @@ final class SetCommission
     public static function sheet(DealFile $file, ?string $side = null): ?CommissionSheet
     {
         $facts = FactBook::of($file);
-        $price = $facts->value('price');
+        $commission = $file->commission ?? (new Commission)->forceFill(self::usual($file));
+        $price = $commission->price ?? $facts->value('price');
         if ($price === null) {
             return null;
         }
-        $commission = $file->commission ?? (new Commission)->forceFill(self::usual($file));
 
         return CommissionSheet::of(new Entries(
             Money::of($price), Percent::of($commission->rate), Percent::of($commission->agent_share), Money::of($commission->fee), $commission->fee_name,
-            self::agent($file, $side) ?? $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
+            $commission->agent_name ?? self::agent($file, $side) ?? $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
         ));
     }
 }

@@ -20,6 +20,8 @@ use Illuminate\Support\Carbon;
  * @property string $agent_share
  * @property string $fee
  * @property string $fee_name
+ * @property string|null $price what it was authorized on; null: not authorized, the file's price holds
+ * @property string|null $agent_name who it was authorized for
  * @property Carbon|null $authorized_at
  * @property int|null $authorized_by
  * @property int|null $paper_id
@@ -32,7 +34,7 @@ final class Commission extends Record
     /** @var array<string, string> */
     protected $casts = ['authorized_at' => 'datetime'];
 
-    protected $attributes = ['side' => null, 'authorized_at' => null, 'paper_id' => null];
+    protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

@@ -101,7 +101,7 @@ final class Paper extends Record
     /** Whether entries may still be made on it. */
     public function isDraft(): bool
     {
-        return $this->form_number !== null && $this->state->isOpen();
+        return $this->form_number !== null && $this->state === PaperState::Draft;
     }
 
     /**

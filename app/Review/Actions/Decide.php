@@ -8,6 +8,7 @@ use App\Access\User;
 use App\History\History;
 use App\Review\Models\Requirement;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Rect;
 use Unanimus\Review\ReviewState;
@@ -43,8 +44,12 @@ final class Decide
     {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh();
-        $requirement->update(['review_state' => $step($requirement->review_state), 'decided_at' => now(), 'decided_by' => $by->id]);
-        History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]));
+        $state = $step($requirement->review_state);
+        $paper = $requirement->paper;
+        // A form that was fixed as it was handed in is filled on again.
+        $state->isWithReviewer() || $paper?->form_number === null || $paper->state !== PaperState::Ready || $paper->moveTo(PaperState::Draft);
+        $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id]);
+        History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]), $requirement->side, $requirement->staff_only);
         $requirement->file->countSettled();
     }
 }

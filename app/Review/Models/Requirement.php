@@ -30,6 +30,8 @@ use Unanimus\Review\ReviewState;
  * @property int|null $handed_in_by
  * @property Carbon|null $decided_at
  * @property string $note
+ * @property string|null $side whose own it is; null: both sides'
+ * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property-read DealFile $file
  * @property-read Paper|null $paper
  * @property-read Collection<int, Remark> $remarks
@@ -39,9 +41,9 @@ final class Requirement extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['review_state' => ReviewState::class, 'handed_in_at' => 'datetime', 'decided_at' => 'datetime'];
+    protected $casts = ['staff_only' => 'boolean', 'review_state' => ReviewState::class, 'handed_in_at' => 'datetime', 'decided_at' => 'datetime'];
 
-    protected $attributes = ['review_state' => 'not_handed_in'];
+    protected $attributes = ['review_state' => 'not_handed_in', 'side' => null, 'staff_only' => false];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

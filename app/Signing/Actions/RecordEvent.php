@@ -58,7 +58,7 @@ final class RecordEvent
     private function tell(Round $round, RoundEvent $event): void
     {
         if (! in_array($event->kind, [EventKind::Marked, EventKind::Reminded], true)) {
-            History::add($round->brokerage_id, $round->deal_file_id, $event->kind->label(), array_filter(['round' => $round->title, 'seat' => $event->seat, 'reason' => $event->data['reason'] ?? null, 'question' => $event->data['question'] ?? null]));
+            History::add($round->brokerage_id, $round->deal_file_id, $event->kind->label(), array_filter(['round' => $round->title, 'seat' => $event->seat, 'reason' => $event->data['reason'] ?? null, 'question' => $event->data['question'] ?? null]), $round->side);
         }
         if ($event->kind === EventKind::Asked) {
             $signer = $round->signers->firstWhere('seat', $event->seat);

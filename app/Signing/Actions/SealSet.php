@@ -74,7 +74,7 @@ final class SealSet
             $sent->paper->moveTo(PaperState::Signed);
             $first += $sent->pages;
         }
-        History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256]);
+        History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256], $round->side);
         $round->setRelation('sealedSet', $set);
         Post::finished($round, $set);
     }

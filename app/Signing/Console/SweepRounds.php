@@ -11,6 +11,7 @@ use App\Signing\Jobs\SealRound;
 use App\Signing\Models\Round;
 use Illuminate\Console\Command;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
@@ -32,7 +33,11 @@ final class SweepRounds extends Command
                 Post::sendLeftOver($brokerage);
                 foreach (Round::query()->with('file.office')->where('status', 'out')->whereNotNull('last_day')->get() as $round) {
                     if ($round->status === RoundStatus::Out && LocalDate::of((string) $round->last_day)->isBefore($round->file->office->today())) {
-                        $record($round, new RoundEvent(EventKind::Lapsed), 'lapsed');
+                        try {
+                            $record($round, new RoundEvent(EventKind::Lapsed), 'lapsed');
+                        } catch (StepRefused) {
+                            // Its last signer finished in this very moment.
+                        }
                     }
                 }
             });

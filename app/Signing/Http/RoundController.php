@@ -22,6 +22,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
@@ -147,7 +148,9 @@ final class RoundController
     private function authorizeDraft(Round $round): void
     {
         Gate::authorize('work-on', $round->file);
-        if ($round->status !== RoundStatus::Drafting) {
+        // Held until the request ends: it is not sent from another tab while it is changed here.
+        $status = DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('status');
+        if ($status !== RoundStatus::Drafting->value) {
             throw new StepRefused('This round has been sent; recall it to change it.');
         }
     }

@@ -63,16 +63,15 @@ final class SignController
 
     public function adopt(Request $request, string $token): RedirectResponse
     {
-        $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000']);
+        $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000'], ['name.required' => 'Write your name and your initials first.', 'initials.required' => 'Write your name and your initials first.', 'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.']);
         $signer = $this->signer($request);
         $signature = ($given['strokes'] ?? '') === ''
             ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
             : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
-        $made = $signer->round->events->contains(static fn ($event) => $event->seat === $signer->seat && $event->kind === EventKind::Marked->value);
-        if ($made) {
-            throw new StepRefused('You have signed in places already; your signature stays as it is.');
-        }
-        $this->record($request, $signer, EventKind::Adopted, 'adopted:'.substr(hash('sha256', (string) json_encode($signature->toArray())), 0, 16), ['hand' => $signature->hand ?? 'drawn']);
+        $sum = hash('sha256', json_encode($signature->toArray(), JSON_THROW_ON_ERROR));
+        // The same choice sent twice is one; coming back to an earlier one is another.
+        $before = $signer->round->events->where('seat', $signer->seat)->where('kind', EventKind::Adopted->value)->count();
+        $this->record($request, $signer, EventKind::Adopted, "adopted:{$signer->seat}:{$before}:".substr($sum, 0, 16), ['hand' => $signature->hand ?? 'drawn', 'signature' => $sum]);
         $signer->update(['adopted' => $signature->toArray()]);
 
         return redirect("/sign/{$token}");

@@ -26,6 +26,7 @@ use Unanimus\Signing\Turn;
  * @property string $key
  * @property int $brokerage_id
  * @property int $deal_file_id
+ * @property string|null $side whose own it is; null: both sides'
  * @property string $title
  * @property string $message
  * @property RoundStatus $status
@@ -49,7 +50,7 @@ final class Round extends Record
     /** @var array<string, string> */
     protected $casts = ['status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
 
-    protected $attributes = ['status' => 'drafting', 'message' => '', 'last_day' => null, 'reason' => null, 'sent_at' => null, 'over_at' => null];
+    protected $attributes = ['side' => null, 'status' => 'drafting', 'message' => '', 'last_day' => null, 'reason' => null, 'sent_at' => null, 'over_at' => null];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -6,7 +6,7 @@
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
             @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Write on it</button>@endif
             @include('papers.care')
-            @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_handed_in', 'sent_back']) && $paper->state !== 'out')
+            @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_handed_in', 'sent_back']) && $paper->state !== \Unanimus\Files\PaperState::Out)
                 @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/hand-in">@csrf<button class="button tight now">Hand in{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
             @endif
         </div>
@@ -18,7 +18,7 @@
         <aside class="leaf blanks">
             @if ($findings !== [])<h3>To look at</h3><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
             <h3>Versions</h3>
-            <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ $version->made_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ substr($version->sha256, 0, 12) }}</small></li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>
+            <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here', 'handed in' => 'Handed in'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ $version->made_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ substr($version->sha256, 0, 12) }}</small></li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>
         </aside>
     </div>
 </x-layout>
