@@ -27,11 +27,14 @@ final readonly class DealLine
 
     private const SIZE = 12;
 
-    /** Posts nearer than this have their names on their outer sides. */
-    private const CLOSE = 110.0;
+    /** Posts of one day stand beside each other, so that each can be taken hold of. */
+    private const BESIDE = 10.0;
+
+    /** Between two names in one row. */
+    private const GAP = 10.0;
 
     /**
-     * @param list<array{x: float, label: string, day: string, iso: string, key: string, anchor: string, past: bool}> $posts anchor: start, middle or end of its text
+     * @param list<array{x: float, label: string, day: string, iso: string, key: string, left: float, row: int, past: bool}> $posts left: where its name begins, in which row under the line
      * @param list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}> $flags x is where the flag's foot stands; state: done, late, due, ahead
      * @param list<array{x: float, label: string}> $ticks
      * @param float $from where the thick line begins
@@ -45,6 +48,12 @@ final readonly class DealLine
         public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to,
         public float $height, public array $feet, public LocalDate $start, public float $unit,
     ) {
+    }
+
+    /** How many rows the names of the posts need under the line. */
+    public function depth(): int
+    {
+        return 1 + max([0, ...array_column($this->posts, 'row')]);
     }
 
     /** Whether the labels stand on a slant. */
@@ -141,24 +150,26 @@ final readonly class DealLine
     /**
      * @param array<string, array{label: string, day: LocalDate}> $anchors
      * @param callable(LocalDate): float $x
-     * @return list<array{x: float, label: string, day: string, iso: string, key: string, anchor: string, past: bool}>
+     * @return list<array{x: float, label: string, day: string, iso: string, key: string, left: float, row: int, past: bool}>
      */
     private static function posts(array $anchors, LocalDate $today, callable $x): array
     {
         $posts = [];
         foreach ($anchors as $key => $anchor) {
-            $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'iso' => $anchor['day']->iso(), 'key' => $key, 'anchor' => 'middle', 'past' => ! $anchor['day']->isAfter($today)];
+            $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'iso' => $anchor['day']->iso(), 'key' => $key, 'left' => 0.0, 'row' => 0, 'past' => ! $anchor['day']->isAfter($today)];
         }
         usort($posts, static fn (array $a, array $b) => $a['x'] <=> $b['x']);
         $placed = [];
+        $ends = [];
         foreach ($posts as $index => $post) {
-            $before = $posts[$index - 1]['x'] ?? null;
-            $after = $posts[$index + 1]['x'] ?? null;
-            $post['anchor'] = match (true) {
-                $before !== null && $post['x'] - $before < self::CLOSE => 'start',
-                $after !== null && $after - $post['x'] < self::CLOSE => 'end',
-                default => 'middle',
-            };
+            $same = count(array_filter(array_slice($posts, 0, $index), static fn (array $other) => $other['iso'] === $post['iso']));
+            $post['x'] += $same * self::BESIDE;
+            $width = Typeface::width("{$post['label']} {$post['day']}", self::SIZE) * 1.06;
+            $post['left'] = round(max(0.0, min(self::WIDTH - $width, $post['x'] - $width / 2)), 1);
+            while (($ends[$post['row']] ?? -self::GAP) + self::GAP > $post['left']) {
+                $post['row']++;
+            }
+            $ends[$post['row']] = $post['left'] + $width;
             $placed[] = $post;
         }
 

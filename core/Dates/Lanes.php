@@ -23,7 +23,7 @@ final readonly class Lanes
      * @param list<array{key: string, name: string, shape: string, percent: int, y: float, from: float|null, to: float|null, close: array{x: float, label: string, late: bool}|null, flags: list<array{x: float, state: string, title: string}>, open: bool}> $rows
      * @param list<array{x: float, label: string}> $ticks
      * @param list<array{x: float, width: float}> $weekends
-     * @param array{x: float, width: float, count: int}|null $fullWeek the week with most closings, from three on
+     * @param array{x: float, width: float, count: int, now: bool}|null $fullWeek the week shown with most closings, from three on; of several the next
      */
     private function __construct(public array $rows, public array $ticks, public array $weekends, public ?array $fullWeek, public float $today, public float $height)
     {
@@ -65,24 +65,25 @@ final readonly class Lanes
             $weekends[] = ['x' => $x($day->plusDays(5)), 'width' => round(min(2 * $unit, self::RIGHT - $x($day->plusDays(5))), 1)];
         }
 
-        return new self($rows, $span > 100 ? array_values(array_filter($ticks, static fn (int $i) => $i % 2 === 0, ARRAY_FILTER_USE_KEY)) : $ticks, $weekends, self::fullWeek($files, $today, $x), $x($today), 44.0 + count($rows) * self::LANE);
+        return new self($rows, $span > 100 ? array_values(array_filter($ticks, static fn (int $i) => $i % 2 === 0, ARRAY_FILTER_USE_KEY)) : $ticks, $weekends, self::fullWeek($files, $today, $end, $x), $x($today), 44.0 + count($rows) * self::LANE);
     }
 
     /**
      * @param list<array{closing: LocalDate|null}> $files
      * @param callable(LocalDate): float $x
-     * @return array{x: float, width: float, count: int}|null
+     * @return array{x: float, width: float, count: int, now: bool}|null
      */
-    private static function fullWeek(array $files, LocalDate $today, callable $x): ?array
+    private static function fullWeek(array $files, LocalDate $today, LocalDate $end, callable $x): ?array
     {
         $weeks = [];
         foreach ($files as $file) {
             $closing = $file['closing'];
-            if ($closing !== null && ! $closing->isBefore($today)) {
+            if ($closing !== null && ! $closing->isBefore($today) && ! $closing->isAfter($end)) {
                 $monday = $closing->plusDays(1 - $closing->weekday());
                 $weeks[$monday->iso()] = ($weeks[$monday->iso()] ?? 0) + 1;
             }
         }
+        ksort($weeks);
         arsort($weeks);
         $monday = array_key_first($weeks);
         if ($monday === null || $weeks[$monday] < 3) {
@@ -90,6 +91,6 @@ final readonly class Lanes
         }
         $from = LocalDate::of($monday);
 
-        return ['x' => $x($from), 'width' => max(0.0, $x($from->plusDays(5)) - $x($from)), 'count' => $weeks[$monday]];
+        return ['x' => $x($from), 'width' => max(0.0, $x($from->plusDays(5)) - $x($from)), 'count' => $weeks[$monday], 'now' => ! $from->isAfter($today)];
     }
 }

@@ -54,7 +54,8 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     }
 
     /**
-     * A day as people type it: "2026-12-18", "12/18/2026", "12/18", "18 Dec", "Dec 18", "Dec 18 2026".
+     * A day as people type it: "2026-12-18", "12/18/2026", "12/18", "18 Dec", "Dec 18", "Dec 18 2026", and from the
+     * reference "today", "tomorrow", "yesterday", "+3", "in 3 days", "Friday" (the next one, never the reference itself).
      * Without a year it is the nearest such day from half a year before to half a year after the reference.
      *
      * @throws DateUnreadable when no day can be read in it
@@ -62,6 +63,10 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     public static function parse(string $typed, self $reference): self
     {
         $text = strtolower(trim((string) preg_replace('/[,.\s]+/', ' ', $typed)));
+        $spoken = self::spoken($text, $reference);
+        if ($spoken !== null) {
+            return $spoken;
+        }
         $text = (string) preg_replace('/^(mon|tue|wed|thu|fri|sat|sun)[a-z]* /', '', $text);
         [$year, $month, $day] = match (true) {
             preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})$/', $text, $m) === 1 => [(int) $m[1], (int) $m[2], (int) $m[3]],
@@ -171,6 +176,25 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     private function format(string $format): string
     {
         return gmdate($format, ($this->julian - self::EPOCH) * 86400);
+    }
+
+    /** A day told from the reference; null when it is not. */
+    private static function spoken(string $text, self $reference): ?self
+    {
+        $near = ['today' => 0, 'tomorrow' => 1, 'yesterday' => -1];
+        if (isset($near[$text])) {
+            return $reference->plusDays($near[$text]);
+        }
+        if (preg_match('/^(?:\+ ?(\d{1,4})(?: days?)?|in (\d{1,4}) days?)$/', $text, $m) === 1) {
+            return $reference->plusDays((int) ($m[2] ?? $m[1]));
+        }
+        if (preg_match('/^(mon|tues?|wed|wednes|thu|thurs?|fri|sat|satur|sun)(?:day)?$/', $text, $m) === 1) {
+            $wanted = (int) array_search(substr($m[1], 0, 3), ['', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], true);
+
+            return $reference->plusDays(($wanted - $reference->weekday() + 6) % 7 + 1);
+        }
+
+        return null;
     }
 
     private static function yearIn(string $text): ?int

@@ -6,18 +6,19 @@ namespace Unanimus\Signing;
 
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Rect;
+use Unanimus\Pages\Typeface;
 
 /**
  * The signature and initials a signer has chosen as theirs: set in one of the shipped hands, or drawn.
  */
 final readonly class AdoptedSignature
 {
-    /** The shipped hands, by the name they are chosen under: family, and how large it sets against its box. */
+    /** The shipped hands, by the name they are chosen under: family, how large it sets against its box, and its file. */
     public const HANDS = [
-        'flowing' => ['Great Vibes', 0.86],
-        'upright' => ['Charm', 0.72],
-        'brisk' => ['Dancing Script', 0.80],
-        'plain' => ['Patrick Hand', 0.80],
+        'flowing' => ['Great Vibes', 0.86, 'great-vibes'],
+        'upright' => ['Charm', 0.72, 'charm'],
+        'brisk' => ['Dancing Script', 0.80, 'dancing-script'],
+        'plain' => ['Patrick Hand', 0.80, 'patrick-hand'],
     ];
 
     /** The drawing field's size, in its own units. */
@@ -99,12 +100,23 @@ final readonly class AdoptedSignature
     private static function set(string $text, string $hand, Rect $place): string
     {
         [$family, $scale] = self::HANDS[$hand];
-        $size = min($place->height * $scale, ($place->width - 4) / max(1, mb_strlen($text)) * 2.1);
+        $size = min($place->height * $scale, ($place->width - 4) / max(0.1, self::breadth($text, $hand)));
 
         return sprintf(
             '<text x="%.2f" y="%.2f" font-family="%s, Noto Sans, Noto Sans Arabic, Noto Sans CJK SC" font-size="%.2f" fill="#16245c">%s</text>',
             $place->x + 2, $place->y + $place->height * 0.74, $family, $size, htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE),
         );
+    }
+
+    /** How wide a text sets in a hand at the size of one point. Letters with accents are as wide as without; what the hand has not comes from the plain face. */
+    private static function breadth(string $text, string $hand): float
+    {
+        $letters = strtr((string) preg_replace('/\p{Mn}+/u', '', \Normalizer::normalize($text, \Normalizer::FORM_D) ?: $text), ['đ' => 'd', 'Đ' => 'D', 'ł' => 'l', 'Ł' => 'L', 'ø' => 'o', 'Ø' => 'O', 'ß' => 'ss', 'æ' => 'ae', 'Æ' => 'AE', 'ı' => 'i', 'ơ' => 'o', 'ư' => 'u']);
+        $own = (string) preg_replace('/[^\x20-\x7E]/u', '', $letters);
+        $box = imagettfbbox(100, 0, dirname(__DIR__, 2).'/library/fonts/'.self::HANDS[$hand][2].'-latin-400-normal.ttf', $own) ?: [0, 0, 0];
+
+        // The measure counts dots at 96 to the inch, three for four points; flourishes reach a little further than their letter.
+        return ($box[2] - min(0, $box[0])) * 0.75 / 100 * 1.04 + Typeface::width((string) preg_replace('/[\x20-\x7E]/u', '', $letters), 1);
     }
 
     private function drawing(Rect $place): string

@@ -12,6 +12,9 @@ function marks() {
     const said = document.querySelector('#said');
     const mine = () => [...document.querySelectorAll('.mark.mine')];
     const open = () => mine().filter((mark) => !mark.classList.contains('made'));
+    // A double tap means one thing: what the control says next is not answered by it.
+    let deaf = 0;
+    const rest = (milliseconds) => { deaf = performance.now() + milliseconds; };
 
     function paint() {
         const count = open().length;
@@ -31,6 +34,7 @@ function marks() {
         mark.focus({ preventScroll: true });
         go.textContent = mark.dataset.kind === 'signature' ? 'Sign here' : 'Initial here';
         go.dataset.at = mark.dataset.mark;
+        rest(180);
     }
 
     async function make(mark) {
@@ -54,8 +58,9 @@ function marks() {
         delete go.dataset.at;
         paint();
         const next = open()[0];
-        if (next) to(next);
-        else go.focus();
+        if (next) return to(next);
+        rest(600);
+        go.focus();
     }
 
     for (const mark of mine()) {
@@ -74,6 +79,7 @@ function marks() {
         });
     }
     go.addEventListener('click', () => {
+        if (performance.now() < deaf) return;
         const at = go.dataset.at && document.querySelector(`[data-mark="${go.dataset.at}"]`);
         if (at && !at.classList.contains('made')) return make(at);
         const next = open()[0];

@@ -81,6 +81,7 @@ it('takes two buyers and the agent to one sealed set that holds everywhere, and 
     expect($pdfsig)->toContain('Signature is Valid')->toContain('Total document signed')
         ->and(SealCheck::of($pdf))->toMatchArray(['valid' => true, 'whole' => true])
         ->and(isClean($pdf))->toBeTrue()
+        ->and((new NativeTool)->run(['pdffonts', $scratch->path('set.pdf')]))->toContain('GreatVibes')
         ->and(textOf($pdf))->toContain('Evidence record')->toContain('sunniva@eide.example')->toContain((string) $round->papers()->firstOrFail()->sha256)
         ->and(DB::table('papers')->whereIn('id', $round->papers->pluck('paper_id'))->pluck('state')->unique()->all())->toBe(['signed'])
         ->and(lettersTo('jose@eide.example'))->toBe(['Please sign: Agency disclosure and one more', 'Signed by everyone: Agency disclosure and one more']);

@@ -11,6 +11,7 @@ use Unanimus\Dates\FederalHolidays;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Schedule;
+use Unanimus\Pages\Typeface;
 
 $day = static fn (string $iso) => LocalDate::of($iso);
 
@@ -19,11 +20,12 @@ it('reads dates as people type them', function (string $typed, string $kept) use
 })->with([
     ['2026-12-18', '2026-12-18'], ['12/18/2026', '2026-12-18'], ['12/18/26', '2026-12-18'], ['12/18', '2026-12-18'], ['18 Dec', '2026-12-18'], ['Dec 18, 2026', '2026-12-18'], ['Fri 18 Dec', '2026-12-18'],
     ['1/5', '2027-01-05'], ['5/14', '2027-05-14'], ['6/1', '2026-06-01'], ['December 1st', '2026-12-01'], ['2/29/2028', '2028-02-29'],
+    ['today', '2026-11-23'], [' Tomorrow', '2026-11-24'], ['yesterday', '2026-11-22'], ['+3', '2026-11-26'], ['+ 10 days', '2026-12-03'], ['in 1 day', '2026-11-24'], ['Friday', '2026-11-27'], ['fri', '2026-11-27'], ['Monday', '2026-11-30'], ['Wed', '2026-11-25'], ['sunday', '2026-11-29'],
 ]);
 
 it('refuses what is no day', function (string $typed) use ($day) {
     LocalDate::parse($typed, $day('2026-11-23'));
-})->with(['', 'soon', '13/40', '2/30/2026', '2026-02-29', '31 Nov', '0/0', '18 Foo'])->throws(DateUnreadable::class);
+})->with(['', 'soon', '13/40', '2/30/2026', '2026-02-29', '31 Nov', '0/0', '18 Foo', 'someday', 'in days', '+', 'fridays', '3 days'])->throws(DateUnreadable::class);
 
 it('knows the weekday of any day', function (string $iso, int $weekday) use ($day) {
     expect($day($iso)->weekday())->toBe($weekday);
@@ -114,6 +116,27 @@ it('lays flags so that no stem runs through a label', function () use ($day) {
     }
 });
 
+it('names every post without two names meeting, and sets posts of one day beside each other', function () use ($day) {
+    mt_srand(11);
+    for ($i = 0; $i < 200; $i++) {
+        $anchors = [];
+        for ($n = 0; $n < mt_rand(1, 7); $n++) {
+            $anchors["a{$n}"] = ['label' => 'Anchor '.str_repeat('m', mt_rand(0, 9)), 'day' => $day('2026-11-23')->plusDays(mt_rand(0, 30))];
+        }
+        $line = DealLine::lay($anchors, [], [], $day('2026-11-23'));
+        $taken = [];
+        foreach ($line->posts as $post) {
+            $width = Typeface::width("{$post['label']} {$post['day']}", 12);
+            expect($post['left'])->toBeGreaterThanOrEqual(0.0)->and($post['left'] + $width)->toBeLessThanOrEqual(DealLine::WIDTH)->and($post['row'])->toBeLessThan($line->depth());
+            foreach ($taken as $other) {
+                expect($other['x'])->not->toBe($post['x'])
+                    ->and($other['row'] === $post['row'] && $other['left'] < $post['left'] + $width && $post['left'] < $other['left'] + $other['width'])->toBeFalse();
+            }
+            $taken[] = [...$post, 'width' => $width];
+        }
+    }
+});
+
 it('draws nothing for a file without dates', function () use ($day) {
     expect(DealLine::lay([], [], [], $day('2026-11-23')))->toBeNull();
 });
@@ -125,5 +148,8 @@ it('keeps every lane on the sheet and tells late closings', function () use ($da
         ->and($lanes->rows[1]['close'])->toBeNull()
         ->and($lanes->rows[1]['to'])->toBeLessThanOrEqual(1172.0)
         ->and($lanes->rows[2]['open'])->toBeTrue()
-        ->and($lanes->fullWeek['count'])->toBe(3);
+        ->and($lanes->fullWeek)->toMatchArray(['count' => 3, 'now' => false]);
+    $far = array_map(static fn (int $day) => $row('2026-11-02', "2027-03-0{$day}"), [1, 2, 3, 4]);
+    expect(Lanes::lay($far, $day('2026-11-23'), 70)->fullWeek)->toBeNull()
+        ->and(Lanes::lay([...array_map(static fn (int $one) => $row(null, "2026-12-0{$one}"), [7, 8, 9]), ...array_map(static fn (int $one) => $row(null, "2026-11-2{$one}"), [4, 5, 7])], $day('2026-11-23'), 70)->fullWeek)->toMatchArray(['count' => 3, 'now' => true]);
 });

@@ -3,9 +3,14 @@
 declare(strict_types=1);
 
 use Unanimus\Files\StepRefused;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Rect;
+use Unanimus\Pages\Scratch;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
+use Unanimus\Signing\MarkDrawing;
+use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
@@ -124,3 +129,24 @@ it('gives each seat its shape', function (string $seat, string $shape, string $l
 it('refuses texts that are no seat', function (string $text) {
     Seat::of($text);
 })->with(['buyer', 'buyer.0', 'king.1', 'buyer.100', '', 'buyer.1; drop'])->throws(InvalidArgumentException::class);
+
+it('prints a typed signature in the hand that was chosen, whole and inside its place, whatever the name', function (string $hand, string $face, string $name) {
+    $place = new Rect(40, 40, 150, 20);
+    $drawing = (new Drawing(612, 792))->line(0, 0, 1, 1);
+    MarkDrawing::on($drawing, MarkKind::Signature, $place, AdoptedSignature::typed($name, 'X', $hand), '');
+    $scratch = new Scratch;
+    $pdf = $scratch->put('signed.pdf', press()->print([$drawing]));
+    $boxes = (new NativeTool)->run(['pdftotext', '-bbox', $pdf, '-']);
+    preg_match_all('/xMin="([\d.]+)".*?xMax="([\d.]+)"/', $boxes, $m);
+    expect((new NativeTool)->run(['pdffonts', $pdf]))->toContain($face)
+        ->and(max(array_map(floatval(...), $m[2])))->toBeLessThanOrEqual($place->x + $place->width + 1)
+        ->and(min(array_map(floatval(...), $m[1])))->toBeGreaterThanOrEqual($place->x - 1)
+        ->and(preg_replace('/\s+/', '', textOf((string) file_get_contents($pdf))))->toContain((string) preg_replace('/\s+/', '', $name));
+})->with([['flowing', 'GreatVibes'], ['upright', 'Charm'], ['brisk', 'DancingScript'], ['plain', 'PatrickHand']])
+    ->with(['Ottilie Brandvold', 'Đặng Thị Hương', 'WILHELMINA MWAMBA-WOLLSTONECRAFT OF WESTWORTH', 'I']);
+
+it('prints a name in a script no hand has in the plain faces', function () {
+    $drawing = (new Drawing(612, 792))->line(0, 0, 1, 1);
+    MarkDrawing::on($drawing, MarkKind::Signature, new Rect(40, 40, 150, 20), AdoptedSignature::typed('王秀英', '王', 'brisk'), '');
+    expect(textOf(press()->print([$drawing])))->toContain('王秀英');
+});

@@ -109,6 +109,6 @@ final class ComposeRound
     {
         $more = count($papers) - 1;
 
-        return $papers[0]->title.($more === 0 ? '' : ($more === 1 ? ' and one more' : " and {$more} more"));
+        return $papers[0]->title.($more === 0 ? '' : ' and '.([1 => 'one', 2 => 'two', 3 => 'three'][$more] ?? $more).' more');
     }
 }

@@ -1,7 +1,6 @@
-<svg class="lanes" viewBox="0 0 1232 {{ $lanes->height }}" role="group" aria-label="Open files by their dates">
+<svg class="lanes" viewBox="0 0 1232 {{ $lanes->height + 8 }}" role="group" aria-label="Open files by their dates">
     @if ($lanes->fullWeek)
         <rect class="full" x="{{ $lanes->fullWeek['x'] }}" y="26" width="{{ $lanes->fullWeek['width'] }}" height="{{ $lanes->height - 30 }}"/>
-        <text class="full-label" x="{{ $lanes->fullWeek['x'] + $lanes->fullWeek['width'] / 2 }}" y="{{ $lanes->height - 2 }}">{{ $lanes->fullWeek['count'] === 3 ? 'three' : $lanes->fullWeek['count'] }} closings this week</text>
     @endif
     @foreach ($lanes->weekends as $weekend)<rect class="weekend" x="{{ $weekend['x'] }}" y="28" width="{{ $weekend['width'] }}" height="{{ $lanes->height - 34 }}"/>@endforeach
     @foreach ($lanes->ticks as $tick)<text class="tick-label" x="{{ $tick['x'] }}" y="22">{{ $tick['label'] }}</text>@endforeach
@@ -29,5 +28,6 @@
         </a>
     @endforeach
     <line class="today" x1="{{ $lanes->today }}" y1="14" x2="{{ $lanes->today }}" y2="{{ $lanes->height - 6 }}"/>
+    @if ($lanes->fullWeek)<text class="full-label" x="{{ min(1160, $lanes->fullWeek['x'] + $lanes->fullWeek['width'] / 2) }}" y="{{ $lanes->height + 4 }}">{{ $lanes->fullWeek['count'] === 3 ? 'three' : $lanes->fullWeek['count'] }} closings {{ $lanes->fullWeek['now'] ? 'this week' : 'in one week' }}</text>@endif
     <text class="today-label" x="{{ $lanes->today }}" y="10">today</text>
 </svg>

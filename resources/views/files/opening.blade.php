@@ -12,18 +12,18 @@
                         <button class="button solid">Open</button>
                     </div>
                     <div id="found" aria-live="polite"></div>
-                    <fieldset>
-                        <legend class="dim">We represent</legend>
-                        <label class="radio"><input type="radio" name="side" value="buyer" checked> the buyers</label> &nbsp;
-                        <label class="radio"><input type="radio" name="side" value="seller"> the seller</label> &nbsp;
-                        <label class="radio"><input type="radio" name="side" value="both"> both sides</label> &nbsp;
-                        <label class="radio"><input type="radio" name="side" value="tenant"> the tenants</label> &nbsp;
+                    <fieldset class="ways">
+                        <legend>We represent</legend>
+                        <label class="radio"><input type="radio" name="side" value="buyer" checked> the buyers</label>
+                        <label class="radio"><input type="radio" name="side" value="seller"> the seller</label>
+                        <label class="radio"><input type="radio" name="side" value="both"> both sides</label>
+                        <label class="radio"><input type="radio" name="side" value="tenant"> the tenants</label>
                         <label class="radio"><input type="radio" name="side" value="landlord"> the landlord</label>
                     </fieldset>
-                    <fieldset>
-                        <legend class="dim">in a</legend>
-                        <label class="radio"><input type="radio" name="kind" value="sale" checked> sale</label> &nbsp;
-                        <label class="radio"><input type="radio" name="kind" value="lease"> lease</label> &nbsp;
+                    <fieldset class="ways">
+                        <legend>in a</legend>
+                        <label class="radio"><input type="radio" name="kind" value="sale" checked> sale</label>
+                        <label class="radio"><input type="radio" name="kind" value="lease"> lease</label>
                         <label class="radio"><input type="radio" name="kind" value="referral"> referral</label>
                     </fieldset>
                     <p class="dim small"><br>Hundreds at once? <a href="/imports">Bring them in from a spreadsheet</a>.</p>
