@@ -59,7 +59,7 @@ final class EvidenceRecord
         }
         $this->heading('What happened');
         foreach ($this->events as $event) {
-            $this->columns([[0, $event['at']], [112, $event['who']], [262, $event['what']], [432, $event['from']]]);
+            $this->columns([[0, $event['at']], [104, $event['who']], [210, $event['what']], [432, $event['from']]]);
         }
         $this->y += 10;
         $this->line('The file is sealed: any change made to it after the last signature shows when its digital signature is checked.', 8, 'normal', 12);
@@ -84,16 +84,26 @@ final class EvidenceRecord
         }
     }
 
-    /** @param  list<array{int, string}>  $columns */
+    /**
+     * A row of the record: nothing of it is left out, however long.
+     *
+     * @param list<array{int, string}> $columns
+     */
     private function columns(array $columns): void
     {
-        $this->room(12);
+        $cells = [];
         foreach ($columns as $index => [$offset, $text]) {
             $width = ($columns[$index + 1][0] ?? (int) (self::RIGHT - self::LEFT)) - $offset - 6;
-            $wrapped = Typeface::wrap($text, 7.8, $width);
-            $this->page()->text(self::LEFT + $offset, $this->y, 7.5, $wrapped[0].(count($wrapped) > 1 ? '…' : ''));
+            $cells[$offset] = Typeface::wrap($text, 7.8, $width);
         }
-        $this->y += 11.5;
+        $rows = max(array_map(count(...), $cells));
+        $this->room(9.2 * $rows + 2.3);
+        foreach ($cells as $offset => $lines) {
+            foreach ($lines as $index => $line) {
+                $this->page()->text(self::LEFT + $offset, $this->y + 9.2 * $index, 7.5, $line);
+            }
+        }
+        $this->y += 9.2 * $rows + 2.3;
     }
 
     private function room(float $needed): void

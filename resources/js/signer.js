@@ -59,7 +59,7 @@ function marks() {
         paint();
         const next = open()[0];
         if (next) return to(next);
-        rest(600);
+        rest(450);
         go.focus();
     }
 

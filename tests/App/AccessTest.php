@@ -301,3 +301,16 @@ it('tells whether it is well', function () {
 it('keeps names, addresses and links out of the log', function () {
     expect(App\Access\Http\RequestId::redact('mail to sunniva@eide.example failed at /sign/01ABC.def-_x'))->toBe('mail to (address) failed at /sign/(link)');
 });
+
+it('sends whoever was refused back to the page they were on, not to one of its pictures or what another tab opened', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->as('tomas')->get("/files/{$file->key}/offers");
+    $this->get("/files/{$file->key}");
+    $this->get("/papers/{$paper->key}/pages/1.webp")->assertOk();
+    $this->get("/papers/{$paper->key}", ['Sec-Fetch-Dest' => 'iframe']);
+    $this->post("/files/{$file->key}/rounds", ['papers' => []])->assertSessionHasErrors('papers')->assertRedirect("/files/{$file->key}");
+    $this->get('/files');
+    $this->post("/files/{$file->key}/rounds", ['papers' => []], ['Referer' => url("/files/{$file->key}")])->assertRedirect("/files/{$file->key}");
+    expect($this->get('/')->headers->get('Referrer-Policy'))->toBe('same-origin');
+});

@@ -117,6 +117,21 @@ it('signs with the keyboard alone', function () {
     $this->find('.mark.mine')->sendKeys(WebDriverKeys::ENTER);
     $this->waitFor('.mark.mine.made');
     $this->seeText('Finish', '#go');
+    // Pressed at once it does nothing yet: a key held a moment too long is no finishing.
+    $this->find('#go')->sendKeys(WebDriverKeys::ENTER);
+    usleep(200_000);
+    expect($this->all('#go'))->toHaveCount(1);
+    usleep(400_000);
     $this->find('#go')->sendKeys(WebDriverKeys::ENTER);
     $this->seeText('Thank you');
+});
+
+it('comes back to the page it was on when something is refused, however many pictures the page has', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('ines')->visit('/review')->press('Read');
+    $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((entry) => entry.name.includes(".webp") && entry.responseEnd > 0)') ?: null, 'no picture has come');
+    $here = $this->browser->getCurrentURL();
+    $this->press('Send back b');
+    $this->seeText('Say in a remark what is to be mended.');
+    expect($this->browser->getCurrentURL())->toBe($here);
 });

@@ -120,3 +120,14 @@ it('writes an evidence record of any length onto pages', function () {
     $text = textOf(press()->print($pages));
     expect(count($pages))->toBeGreaterThan(2)->and($text)->toContain('José Nguyễn-Ortiz')->toContain('page 150')->toContain(str_repeat('ab', 32));
 });
+
+it('leaves nothing of an event out of the record, however long its words are', function () {
+    $where = 'Made a mark: signature, Addendum about the sale of the buyers’ own home and what comes before it, page 12';
+    $record = new EvidenceRecord('01TEST', 'A file', [], [], array_fill(0, 90, ['at' => '23 Nov 2026, 18:05:36', 'who' => 'Wilhelmina Mwamba-Wollstonecraft of Westworth', 'what' => $where, 'from' => '2001:0db8:85a3:0000:0000:8a2e:0370:7334']), 'America/New_York');
+    $pages = $record->pages();
+    $scratch = new Scratch;
+    $text = (string) preg_replace('/\s+/', ' ', (new NativeTool)->run(['pdftotext', '-raw', $scratch->put('record.pdf', press()->print($pages)), '-']));
+    preg_match_all('/ page 12\b/', $text, $ends);
+    expect(count($ends[0]))->toBe(90)->and($text)->not->toContain('…')->and(str_replace(' ', '', $text))->toContain('2001:0db8:85a3:0000:0000:8a2e:0370:7334')
+        ->and(substr_count(str_replace(' ', '', $text), 'ofWestworth'))->toBe(90);
+});
