@@ -94,6 +94,20 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return $other->julian - $this->julian;
     }
 
+    /** How far it is from a day, as one says it: "today", "in three days", "12 days ago". */
+    public function from(self $day): string
+    {
+        $days = $day->daysUntil($this);
+        $count = [2 => 'two', 3 => 'three'][abs($days)] ?? (string) abs($days);
+
+        return match ($days) {
+            0 => 'today',
+            1 => 'tomorrow',
+            -1 => 'yesterday',
+            default => $days > 0 ? "in {$count} days" : "{$count} days ago",
+        };
+    }
+
     /** Whether it is earlier than the other. */
     public function isBefore(self $other): bool
     {

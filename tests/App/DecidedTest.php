@@ -83,6 +83,23 @@ it('keeps the figures a disbursement was authorized on when the price moves on, 
     $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertDontSee('$13,750.00')->assertSee('Tomás Reyes-Whitlock')->assertSee('The price in the file is now $500,000; this was authorized on $412,500.');
 });
 
+it('lets nothing be written over what was authorized', function () {
+    $file = $this->aFile();
+    authorized($file);
+    $paper = $file->papers()->where('title', 'Commission disbursement authorization')->sole();
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('Write on it');
+    $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", ['key' => 'over-it-1', 'page' => 1, 'kind' => 'text', 'text' => 'more', 'place' => [60, 60, 100, 14]])->assertStatus(409)->assertJsonFragment(['message' => 'This paper was made from the file’s figures and authorized; it stands as it is.']);
+});
+
+it('says of a closed file when it closed, not how long it has yet', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('closes')->assertSee('every change is stored');
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'acceptance', 'value' => 'yesterday']);
+    authorized($file);
+    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'closed'])->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('as they stood when it ended')->assertDontSee('closes <strong>', false)->assertSee('closed <strong>'.$file->office->today()->short($file->office->today()->year()), false);
+});
+
 it('follows the price until it is authorized', function () {
     $file = $this->aFile();
     $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Fee']);

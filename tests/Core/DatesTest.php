@@ -23,6 +23,10 @@ it('reads dates as people type them', function (string $typed, string $kept) use
     ['today', '2026-11-23'], [' Tomorrow', '2026-11-24'], ['yesterday', '2026-11-22'], ['+3', '2026-11-26'], ['+ 10 days', '2026-12-03'], ['in 1 day', '2026-11-24'], ['Friday', '2026-11-27'], ['fri', '2026-11-27'], ['Monday', '2026-11-30'], ['Wed', '2026-11-25'], ['sunday', '2026-11-29'],
 ]);
 
+it('says how far a day is as people do', function (string $iso, string $said) use ($day) {
+    expect($day($iso)->from($day('2026-11-23')))->toBe($said);
+})->with([['2026-11-23', 'today'], ['2026-11-24', 'tomorrow'], ['2026-11-22', 'yesterday'], ['2026-11-26', 'in three days'], ['2026-11-21', 'two days ago'], ['2026-12-22', 'in 29 days'], ['2026-11-11', '12 days ago']]);
+
 it('refuses what is no day', function (string $typed) use ($day) {
     LocalDate::parse($typed, $day('2026-11-23'));
 })->with(['', 'soon', '13/40', '2/30/2026', '2026-02-29', '31 Nov', '0/0', '18 Foo', 'someday', 'in days', '+', 'fridays', '3 days'])->throws(DateUnreadable::class);

@@ -87,6 +87,7 @@ final class KeepPiece
             $refusal !== null, $paper->isDraft() => $refusal,
             $version === null => PaperState::Awaited->refusesChange(),
             $version->made_by === 'signed' => PaperState::Signed->refusesChange(),
+            $version->made_by === 'computed' => 'This paper was made from the file’s figures and authorized; it stands as it is.',
             (bool) Cache::rememberForever("signed:{$version->sha256}", static fn () => (int) PdfLook::into($bytes->path($version->sha256), gate: false)->isSigned()) => 'This PDF is signed digitally: anything put on it would break that. Bring in a print of it to write on.',
             default => null,
         };

@@ -1,6 +1,6 @@
 @php($T = \Unanimus\Terms\Term::class)
 <div class="flap">
-    <h2>Terms <small>every change is stored as you leave it</small></h2>
+    <h2>Terms <small>{{ $file->status->isOpen() ? 'every change is stored as you leave it' : 'as they stood when it ended' }}</small></h2>
     <div class="facts">
         @foreach ([$T::Price, $T::EarnestMoney, $T::Financing, $T::LoanPercent, $T::Concessions, $T::OfferExpiry, $T::Acceptance, $T::Closing, $T::Possession, $T::InspectionDays, $T::LoanDays, $T::EscrowHolder, $T::Included] as $item)
             <x-fact :$file :$facts :$item at="file">@if (str_ends_with($item->value, '_days') && $facts->get($item->value))<span class="from">days</span>@endif</x-fact>

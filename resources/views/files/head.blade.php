@@ -4,8 +4,10 @@
     </div>
     <div class="price">
         <b>{{ $facts->value('price') ? \Unanimus\Money\Money::of($facts->value('price')) : '' }}</b>
-        @if ($agenda->daysToClosing() !== null)
-            <span class="dim">closes <strong>{{ $agenda->anchors['closing']['day']->short($agenda->today->year()) }}</strong> · {{ $agenda->daysToClosing() >= 0 ? 'in '.$agenda->daysToClosing().' days' : abs($agenda->daysToClosing()).' days ago' }}</span>
+        @if (! $file->status->isOpen())
+            <span class="dim">{{ $file->status->readable() }}@if ($file->ended_on) <strong>{{ \Unanimus\Dates\LocalDate::of($file->ended_on)->short($agenda->today->year()) }}</strong>@endif</span>
+        @elseif ($agenda->daysToClosing() !== null)
+            <span class="dim">{{ $agenda->daysToClosing() < 0 ? 'was to close' : 'closes' }} <strong>{{ $agenda->anchors['closing']['day']->short($agenda->today->year()) }}</strong> · {{ $agenda->anchors['closing']['day']->from($agenda->today) }}</span>
         @endif
     </div>
 </div>
