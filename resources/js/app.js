@@ -1,5 +1,6 @@
 import htmx from 'htmx.org';
 import './deal-line.js';
+import { proof } from './proof.js';
 
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
@@ -118,6 +119,7 @@ document.body.addEventListener('stored', (event) => {
     }
     if (fault) event.target.setAttribute('aria-invalid', 'true');
 });
+document.body.addEventListener('htmx:configRequest', (event) => Object.assign(event.detail.headers, proof()));
 document.body.addEventListener('htmx:responseError', (event) => {
     let text = 'This could not be stored. What you typed is still in the field: try again.';
     try {

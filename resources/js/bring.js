@@ -1,8 +1,9 @@
 // Bringing papers in: chosen or dropped, one after the other, each with its own progress and its own answer.
 
+import { proof } from './proof.js';
+
 const form = document.querySelector('[data-bring]');
 const list = document.querySelector('#bringing');
-const token = document.querySelector('meta[name=csrf-token]').content;
 let queue = Promise.resolve();
 let brought = 0;
 let refused = 0;
@@ -14,7 +15,7 @@ function send(file, line) {
         data.append('pdf', file);
         request.open('POST', form.action);
         request.setRequestHeader('Accept', 'application/json');
-        request.setRequestHeader('X-CSRF-TOKEN', token);
+        Object.entries(proof()).forEach(([name, value]) => request.setRequestHeader(name, value));
         request.upload.addEventListener('progress', (event) => {
             line.textContent = event.loaded < event.total ? `${file.name}: ${Math.round((100 * event.loaded) / event.total)} % sent` : `${file.name}: being looked through …`;
         });

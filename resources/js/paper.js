@@ -1,67 +1,37 @@
 // Filling a paper on the page. Each entry is stored when it is left; while there is no connection entries wait on the
 // device, in order, and are sent when it is back. An entry carries its own key, so that it is stored once.
 
+import { waitingLine } from './waiting.js';
+
 const paper = document.querySelector('[data-paper]');
 const url = paper.dataset.entries || `/papers/${paper.dataset.paper}/entries`;
-const token = document.querySelector('meta[name=csrf-token]').content;
-const shelf = `unanimus:entries:${paper.dataset.paper}`;
+const shelf = `unanimus:entries:${url}`;
 const stored = document.querySelector('#stored');
 const ask = document.querySelector('#ask-term');
 const blanks = [...document.querySelectorAll('[data-blank]')];
 const known = new Map(blanks.map((field) => [field.dataset.blank, read(field)]));
-let sending = false;
 
 function read(field) {
     return field.type === 'checkbox' ? (field.checked ? 'x' : '') : field.value;
 }
 
-function waiting() {
-    return JSON.parse(localStorage.getItem(shelf) || '[]');
-}
-
-function keep(entries) {
-    if (entries.length) localStorage.setItem(shelf, JSON.stringify(entries));
-    else localStorage.removeItem(shelf);
-}
-
-function newKey() {
-    return crypto.randomUUID ? crypto.randomUUID() : `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
-}
+const line = waitingLine({
+    shelf,
+    url,
+    noun: ['entry', 'entries'],
+    told(words) {
+        stored.className = 'stored waiting';
+        stored.textContent = words;
+    },
+    stored: show,
+    refused(words, entry, body) {
+        if (body.theirs !== undefined) meet(entry, body);
+        else refuse(entry, words);
+    },
+});
 
 function put(blank, value, scope = 'here', seen = undefined) {
-    keep([...waiting(), { blank, value, scope, seen, key: newKey() }]);
-    send();
-}
-
-async function send() {
-    if (sending) return;
-    sending = true;
-    try {
-        for (let queue = waiting(); queue.length; queue = waiting()) {
-            const entry = queue[0];
-            let answer;
-            try {
-                answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token }, body: JSON.stringify(entry) });
-            } catch {
-                return tellWaiting('no connection');
-            }
-            if (answer.status === 419 || answer.status === 401) return tellWaiting('sign in again in another tab, then leave a blank here');
-            if (answer.status >= 500 || answer.status === 429) return tellWaiting('the server is busy');
-            keep(waiting().filter((other) => other.key !== entry.key));
-            const body = await answer.json();
-            if (answer.ok) show(body, entry);
-            else if (answer.status === 409 && body.theirs !== undefined) meet(entry, body);
-            else refuse(entry, body.message || 'This was not stored.');
-        }
-    } finally {
-        sending = false;
-    }
-}
-
-function tellWaiting(why) {
-    const count = waiting().length;
-    stored.className = 'stored waiting';
-    stored.textContent = `${count === 1 ? 'one entry waits' : `${count} entries wait`} on this device: ${why}`;
+    line.add({ blank, value, scope, seen });
 }
 
 function show(body, entry) {
@@ -70,7 +40,7 @@ function show(body, entry) {
     for (const field of blanks) {
         const now = body.blanks[field.dataset.blank];
         const busy = field === document.activeElement && read(field) !== known.get(field.dataset.blank);
-        if (!now || busy || waiting().some((other) => other.blank === field.dataset.blank)) continue;
+        if (!now || busy || line.all().some((other) => other.blank === field.dataset.blank)) continue;
         if (field.type === 'checkbox') field.checked = now.shown !== '';
         else if (field.value !== now.shown) field.value = now.shown;
         known.set(field.dataset.blank, read(field));
@@ -135,13 +105,13 @@ document.querySelectorAll('[data-met]').forEach((button) => button.addEventListe
 
 // What others enter appears while one looks on, and who they are.
 async function look() {
-    if (document.hidden || waiting().length || sending || !paper.dataset.standing) return;
+    if (document.hidden || line.busy() || !paper.dataset.standing) return;
     try {
         const answer = await fetch(paper.dataset.standing, { headers: { Accept: 'application/json' } });
         if (!answer.ok) return;
         const body = await answer.json();
         const before = stored.textContent;
-        if (waiting().length || sending) return;
+        if (line.busy()) return;
         show({ ...body, ask: null }, { blank: '' });
         stored.textContent = before;
         document.querySelector('#here').textContent = body.here.length ? `${listed(body.here)} ${body.here.length === 1 ? 'is' : 'are'} here too` : '';
@@ -232,15 +202,13 @@ document.addEventListener('keydown', (event) => {
     }
 });
 
-window.addEventListener('online', send);
-setInterval(() => waiting().length && send(), 4000);
 window.addEventListener('beforeunload', (event) => {
     if (document.activeElement?.matches?.('[data-blank]')) leave(document.activeElement);
-    if (waiting().length) event.preventDefault();
+    if (line.all().length) event.preventDefault();
 });
 
 // Entries that waited, and what was being typed when the browser went away, come back.
-for (const entry of waiting()) {
+for (const entry of line.all()) {
     const field = blanks.find((one) => one.dataset.blank === entry.blank);
     if (field && entry.scope === 'here') {
         if (field.type === 'checkbox') field.checked = entry.value !== '';
@@ -257,7 +225,7 @@ if (typing) {
         leave(field);
     }
 }
-if (waiting().length) send();
+if (line.all().length) line.send();
 
 // "#price" in the address: the blank that something was found at.
 const wanted = blanks.find((one) => one.dataset.blank === decodeURIComponent(location.hash.slice(1)));

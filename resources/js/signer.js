@@ -1,7 +1,8 @@
 // The signer's page: from mark to mark with one big control. Each mark is stored as it is made.
 
+import { proof } from './proof.js';
+
 const root = document.querySelector('[data-sign]');
-const token = document.querySelector('meta[name=csrf-token]').content;
 
 if (root?.dataset.sign === 'marks') marks();
 if (root?.dataset.sign === 'adopt') adopt();
@@ -42,7 +43,7 @@ function marks() {
         mark.dataset.busy = '1';
         said.hidden = true;
         try {
-            const answer = await fetch(`${root.dataset.url}/marks/${mark.dataset.mark}`, { method: 'POST', headers: { Accept: 'application/json', 'X-CSRF-TOKEN': token } });
+            const answer = await fetch(`${root.dataset.url}/marks/${mark.dataset.mark}`, { method: 'POST', headers: { Accept: 'application/json', ...proof() } });
             const body = await answer.json().catch(() => ({}));
             if (!answer.ok) throw new Error(answer.status === 419 ? 'This page was open too long. Load it again; everything you signed is kept.' : body.message || 'This could not be stored. Try again.');
             mark.classList.add('made');

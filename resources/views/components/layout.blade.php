@@ -5,12 +5,14 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="csrf-token" content="{{ csrf_token() }}">
+    @auth<meta name="who" content="{{ auth()->user()->key }}">@endauth
+
     <meta name="htmx-config" content='{"includeIndicatorStyles":false,"allowEval":false}'>
     <title>{{ $title }} · Unanimus</title>
     <link rel="icon" href="data:,">
     @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
 </head>
-<body hx-headers='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
+<body>
 <a class="skip" href="#main">To the content</a>
 @auth
 <header class="bar">
