@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
@@ -82,14 +81,12 @@ it('keeps what is written on a page while there is no connection, and sends it w
     $this->seeText('Well report', '.board', 20);
     $this->browser->findElement(WebDriverBy::linkText('Well report'))->click();
     $this->waitFor('#write')->click();
-    $tools = new ChromeDevToolsDriver($this->browser);
-    $connected = static fn (bool $on) => $tools->execute('Network.emulateNetworkConditions', ['offline' => ! $on, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    $connected = fn (bool $on) => $this->offline(! $on);
     $type = function (string $keys): void {
         foreach (mb_str_split($keys) as $key) {
             (new WebDriverActions($this->browser))->sendKeys(null, $key)->perform();
         }
     };
-    $tools->execute('Network.enable');
     $connected(false);
     $this->browser->executeScript('document.querySelector(\'svg[data-layer="1"]\').focus()');
     $type(WebDriverKeys::ARROW_DOWN.'t');

@@ -63,14 +63,12 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->shot('paper');
 
     // A dropped connection keeps entries on the device and sends them when it is back.
-    $tools = new Facebook\WebDriver\Chrome\ChromeDevToolsDriver($this->browser);
-    $tools->execute('Network.enable');
-    $tools->execute('Network.emulateNetworkConditions', ['offline' => true, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    $this->offline(true);
     $known = $this->find('[data-blank=known]');
     $known->click();
     $known->sendKeys('roof patched in 2019'."\t");
     $this->seeText('waits on this device', '#stored');
-    $tools->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    $this->offline(false);
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the waiting entry was not sent', 15);
     $this->browser->navigate()->refresh();
     expect($this->find('[data-blank=known]')->getAttribute('value'))->toBe('roof patched in 2019');

@@ -141,6 +141,23 @@ abstract class BrowserCase extends TestCase
         return $this;
     }
 
+    /** The session is gone, as after a night: whoever signs in again gets another. */
+    public function sessionEnds(string $who): static
+    {
+        unset(self::$sessions[$who]);
+
+        return $this->signOut();
+    }
+
+    public function offline(bool $off): static
+    {
+        $tools = new ChromeDevToolsDriver($this->browser);
+        $tools->execute('Network.enable');
+        $tools->execute('Network.emulateNetworkConditions', ['offline' => $off, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+
+        return $this;
+    }
+
     public function signOut(): static
     {
         $this->browser?->manage()->deleteAllCookies();
