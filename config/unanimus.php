@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    // Changes with each release, when the configuration is put together anew: what was reckoned before is reckoned again.
+    'build' => (string) time(),
+
     // Whether the demo's own pages (the style sheet at /style, the sign-ins shown) are there.
     'demo' => (bool) env('UNANIMUS_DEMO', false),
 

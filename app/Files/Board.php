@@ -40,20 +40,18 @@ final readonly class Board
         $names = Stage::names();
         $stages = array_fill_keys(array_values($names), []);
         $used = [];
-        $drafts = self::drafts($file, $facts);
-        $findings = CrossCheck::of($drafts, $file->office->today());
+        $reckoned = Reckoned::of($file, $facts);
         foreach ($file->papers as $paper) {
             if ($paper->state === PaperState::Void) {
                 continue;
             }
-            $form = $paper->form();
-            $missing = isset($drafts[$paper->key]) ? count($drafts[$paper->key]['filling']->missing()) : 0;
-            $cells = self::cells($paper, $form?->seats() ?? [], $missing, $standing[$paper->id] ?? []);
+            $known = $reckoned[$paper->key];
+            $cells = self::cells($paper, $known->seats, $known->missing, $standing[$paper->id] ?? []);
             $used += $cells;
             $requirement = $requirements->get($paper->id);
             $stages[$names[$paper->stage] ?? end($names)][] = [
-                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $form === null ? null : count($form->pages)), 'findings' => $findings[$paper->key] ?? self::fixed($paper, $facts),
-                'next' => self::next($paper, $requirement, $missing, $standing[$paper->id]['round'] ?? null, $form !== null && $form->marks !== []),
+                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $known->pages), 'findings' => $known->findings,
+                'next' => self::next($paper, $requirement, $known->missing, $standing[$paper->id]['round'] ?? null, $known->isSigned),
             ];
         }
         $seats = $parties->filter(static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, ['buyer', 'seller', 'agent'], true));

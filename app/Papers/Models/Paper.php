@@ -39,6 +39,7 @@ use Unanimus\Review\ReviewState;
  * @property string|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property string $called_by
+ * @property int|null $latest_version_id kept by the database as versions are added
  * @property-read DealFile $file
  * @property-read Collection<int, PaperValue> $values
  * @property-read Collection<int, PaperVersion> $versions
@@ -49,7 +50,7 @@ final class Paper extends Record
 {
     use HasKey;
 
-    protected $attributes = ['form_number' => null, 'form_revision' => null, 'reason' => '', 'side' => null, 'staff_only' => false, 'called_by' => ''];
+    protected $attributes = ['form_number' => null, 'form_revision' => null, 'latest_version_id' => null, 'reason' => '', 'side' => null, 'staff_only' => false, 'called_by' => ''];
 
     /** @var array<string, string> */
     protected $casts = ['staff_only' => 'boolean', 'state' => PaperState::class];
@@ -72,10 +73,10 @@ final class Paper extends Record
         return $this->hasMany(PaperVersion::class)->orderBy('number');
     }
 
-    /** @return HasOne<PaperVersion, $this> */
-    public function latest(): HasOne
+    /** @return BelongsTo<PaperVersion, $this> */
+    public function latest(): BelongsTo
     {
-        return $this->hasOne(PaperVersion::class)->ofMany('number', 'max');
+        return $this->belongsTo(PaperVersion::class, 'latest_version_id');
     }
 
     /** @return HasOne<Requirement, $this> */
@@ -185,10 +186,13 @@ final class Paper extends Record
     {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 
-        return $this->versions()->create([
+        $version = $this->versions()->create([
             'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'first_page' => $firstPage, 'pages' => $pages,
             'made_by' => $madeBy, 'note' => $note, 'user_id' => $userId, 'made_at' => now(),
             'reading' => $read[0]?->toArray(), 'findings' => $read[1],
         ]);
+        $this->setRelation('latest', $version)->forceFill(['latest_version_id' => $version->id])->syncOriginalAttribute('latest_version_id');
+
+        return $version;
     }
 }
