@@ -9,6 +9,15 @@ use Illuminate\Database\Eloquent\Model;
 /** A row as an object; every model of the application is one. */
 abstract class Record extends Model
 {
+    /** @var array<class-string, string> the table of each kind of row */
+    private static array $tables = [];
+
+    /** Made out of the class's name in the plural once, not for each row. */
+    public function getTable(): string
+    {
+        return $this->table ??= self::$tables[static::class] ??= parent::getTable();
+    }
+
     /**
      * Eloquent looks through every method of a model for hooks, anew in each request: with twenty kinds of rows on a page
      * that is a good part of its cost. Ours stand in traits, under the names it calls them by.

@@ -7,6 +7,7 @@ namespace App\Files;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\Papers\Models\Paper;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Derived;
@@ -27,11 +28,8 @@ final class FactBook
         if ($file->listing_number !== null) {
             $facts['listing.number'] = new Fact($file->listing_number, 'listing');
         }
-        foreach ($file->papers as $paper) {
-            /** @var Paper $paper */
-            if ($paper->form_number !== null && $paper->state !== PaperState::Void) {
-                $facts['attached.'.strtolower($paper->form_number)] = new Fact('yes', 'paper in the file');
-            }
+        foreach (self::attached($file) as $number) {
+            $facts['attached.'.strtolower($number)] = new Fact('yes', 'paper in the file');
         }
         $facts['brokerage.name'] = new Fact(self::brokerage($file), 'office');
         $facts['side'] = new Fact($file->side, 'file');
@@ -43,6 +41,14 @@ final class FactBook
         }
 
         return Derived::from(new Facts($facts));
+    }
+
+    /** @return iterable<string> the numbers of the forms that are in the file; for these alone its papers are not read as a whole */
+    private static function attached(DealFile $file): iterable
+    {
+        return $file->relationLoaded('papers')
+            ? $file->papers->filter(static fn (Paper $paper) => $paper->form_number !== null && $paper->state !== PaperState::Void)->pluck('form_number')
+            : DB::table('papers')->where('deal_file_id', $file->id)->whereNotNull('form_number')->where('state', '<>', PaperState::Void->value)->orderBy('position')->orderBy('id')->pluck('form_number');
     }
 
     /** @return array<string, Fact> */

@@ -17,6 +17,7 @@ use Unanimus\Forms\Form;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\LayerPiece;
+use Unanimus\Terms\Facts;
 use Unanimus\Terms\Term;
 
 /** A paper made ready for the screen: each page with what stands on it, and the list of blanks. */
@@ -31,12 +32,15 @@ final readonly class PaperView
     {
     }
 
-    /** @param  bool  $asked  whether the screen shows when it was last stored */
-    public static function of(Paper $paper, bool $asked = true): self
+    /**
+     * @param bool $asked whether the screen shows when it was last stored
+     * @param Facts|null $facts of the file, where they are at hand
+     */
+    public static function of(Paper $paper, bool $asked = true, ?Facts $facts = null): self
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
-            $filling = Filling::of($form, $paper->entries(), FactBook::of($paper->file));
+            $filling = Filling::of($form, $paper->entries(), $facts ?? FactBook::of($paper->file));
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
             $by = $asked ? DB::table('paper_values')->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')->where('paper_values.paper_id', $paper->id)->whereNotNull('by_name')->pluck('by_name', 'paper_values.blank')->all() : [];

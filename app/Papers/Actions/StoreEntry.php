@@ -14,6 +14,7 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
 use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
 
 /** Stores one entry on a paper, as its own event. The same entry sent twice, after a lost answer, is stored once. */
@@ -27,13 +28,14 @@ final class StoreEntry
      * @param string $clientKey made on the device for this entry
      * @param 'here'|'term'|'follow' $scope only on this paper, the term itself, or follow the term again
      * @param string|null $seen what the device last saw in the blank; null: it does not say
+     * @param Facts|null $facts of the file, where they are at hand
      * @return string the value as kept
      *
      * @throws EntryUnreadable when it cannot be read as what the blank holds
      * @throws StepRefused when the paper takes no entries any more
      * @throws EntryMet when someone has entered something else there that the device has not seen
      */
-    public function __invoke(Paper $paper, string $blankName, string $typed, string $clientKey, string $scope = 'here', ?string $seen = null): string
+    public function __invoke(Paper $paper, string $blankName, string $typed, string $clientKey, string $scope = 'here', ?string $seen = null, ?Facts $facts = null): string
     {
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
@@ -50,11 +52,12 @@ final class StoreEntry
 
             return $value;
         }
-        $before = (string) DB::table('paper_values')->where('paper_id', $paper->id)->where('blank', $blankName)->value('value');
+        // Read only now that nobody else changes the paper.
+        $before = $paper->load('values')->entries()[$blankName] ?? '';
         if ($seen !== null && $before !== '' && $before !== $value && ! $this->knows($paper, $blank, $seen, $before) && ! DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
             throw EntryMet::at($paper, $blank, $before);
         }
-        $follows = $blank->binding !== null && FactBook::of($paper->file)->value($blank->binding) === $value;
+        $follows = $blank->binding !== null && ($facts ?? FactBook::of($paper->file))->value($blank->binding) === $value;
         if (! $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null)) {
             return $value;
         }
@@ -81,7 +84,7 @@ final class StoreEntry
 
     private function clearGroup(Paper $paper, \Unanimus\Forms\Form $form, string $group, string $keep, string $clientKey): void
     {
-        $filling = Filling::of($form, $paper->load('values')->entries(), FactBook::of($paper->file));
+        $filling = Filling::of($form, $paper->entries(), FactBook::of($paper->file));
         foreach ($form->blanks as $other) {
             if ($other->group === $group && $other->name !== $keep && $filling->value($other->name) !== '') {
                 $paper->keepEntry($other->name, '', "{$clientKey}:{$other->name}", (int) Auth::id() ?: null);

@@ -54,18 +54,19 @@ final class PaperController
         $given = $request->validate([
             'blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'scope' => 'nullable|in:here,term,follow', 'seen' => 'nullable|string|max:8000',
         ]);
+        $scope = $given['scope'] ?? 'here';
+        $facts = $scope === 'here' ? FactBook::of($paper->file) : null;
         try {
-            $store($paper, $given['blank'], (string) $given['value'], 'web:'.$given['key'], $given['scope'] ?? 'here', array_key_exists('seen', $given) ? (string) $given['seen'] : null);
+            $store($paper, $given['blank'], (string) $given['value'], 'web:'.$given['key'], $scope, array_key_exists('seen', $given) ? (string) $given['seen'] : null, $facts);
         } catch (EntryMet $met) {
             return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);
         } catch (EntryUnreadable $unreadable) {
             return new JsonResponse(['message' => $unreadable->getMessage()], 422);
         }
         // Only a changed term can change more than the values of this paper.
-        ($given['scope'] ?? 'here') === 'term' && $paper->file->unsetRelation('knownFacts')->unsetRelation('papers');
-        $paper->load('values');
+        $scope === 'term' && $paper->file->unsetRelation('knownFacts')->unsetRelation('papers');
 
-        return new JsonResponse(PaperView::of($paper, false)->changes($given['blank']));
+        return new JsonResponse(PaperView::of($scope === 'here' ? $paper : $paper->load('values'), false, $facts)->changes($given['blank']));
     }
 
     /** How a draft stands now, and who else has it open: asked again and again while it is on the screen. */

@@ -164,6 +164,7 @@ final class Paper extends Record
         if ($new === null) {
             return false;
         }
+        $this->relationLoaded('values') && $this->setRelation('values', $this->values->reject(static fn (PaperValue $one) => $one->blank === $blank)->when($value !== null, fn ($values) => $values->push((new PaperValue)->forceFill(['paper_id' => $this->id, 'blank' => $blank, 'value' => $value])))->values());
         if ($value === null) {
             DB::table('paper_values')->where('paper_id', $this->id)->where('blank', $blank)->delete();
 
