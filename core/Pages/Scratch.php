@@ -23,11 +23,37 @@ final class Scratch
 
     public function __destruct()
     {
-        $entries = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($this->folder, \FilesystemIterator::SKIP_DOTS), \RecursiveIteratorIterator::CHILD_FIRST);
+        self::remove($this->folder);
+    }
+
+    /**
+     * Takes away what work that was killed has left: such folders that nothing has touched for so many seconds.
+     *
+     * @return int how many there were
+     */
+    public static function clear(int $seconds): int
+    {
+        $gone = 0;
+        foreach (glob(sys_get_temp_dir().'/unanimus-[0-9a-f]*', GLOB_ONLYDIR) ?: [] as $folder) {
+            if (preg_match('/unanimus-[0-9a-f]{16}$/', $folder) === 1 && (int) @filemtime($folder) <= time() - $seconds) {
+                self::remove($folder);
+                $gone++;
+            }
+        }
+
+        return $gone;
+    }
+
+    private static function remove(string $folder): void
+    {
+        if (! is_dir($folder)) {
+            return;
+        }
+        $entries = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($folder, \FilesystemIterator::SKIP_DOTS), \RecursiveIteratorIterator::CHILD_FIRST);
         foreach ($entries as $entry) {
             $entry->isDir() && ! $entry->isLink() ? @rmdir($entry->getPathname()) : @unlink($entry->getPathname());
         }
-        @rmdir($this->folder);
+        @rmdir($folder);
     }
 
     /** The path of a file of that name in it. */

@@ -152,3 +152,20 @@ it('ends with a program what that has begun', function () {
     $running = array_filter(glob('/proc/[0-9]*/cmdline') ?: [], static fn (string $path) => str_starts_with((string) @file_get_contents($path), $mark));
     expect($running)->toBe([]);
 });
+
+it('takes its folder away when it is done, and what killed work has left, but nothing that is in use', function () {
+    $scratch = new Scratch;
+    $folder = dirname($scratch->put('page.svg', 'x'));
+    $left = sys_get_temp_dir().'/unanimus-'.bin2hex(random_bytes(8));
+    $other = sys_get_temp_dir().'/unanimus-'.bin2hex(random_bytes(8)).'-not-ours';
+    foreach ([$left, "{$left}/in", $other] as $made) {
+        mkdir($made);
+    }
+    file_put_contents("{$left}/in/paper.pdf", '%PDF');
+    touch($left, time() - 7200);
+    touch($other, time() - 7200);
+    expect(Scratch::clear(3600))->toBeGreaterThanOrEqual(1)->and(is_dir($left))->toBeFalse()->and(is_dir($folder))->toBeTrue()->and(is_dir($other))->toBeTrue();
+    rmdir($other);
+    unset($scratch);
+    expect(is_dir($folder))->toBeFalse();
+});
