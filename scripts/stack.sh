@@ -1,10 +1,10 @@
 # One running copy of Unanimus: its own PostgreSQL, nginx, php-fpm, worker, scheduler and stand-ins, all under
 # one state folder (var/demo or var/test), as an unprivileged user, on loopback.
 
-PGBIN=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1 || true)
-
 use_state() {
     PROFILE=$1
+    # Looked for only now: on a fresh machine it has just been installed.
+    PGBIN=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1 || true)
     export UNANIMUS_STATE=${UNANIMUS_HOME:-$ROOT/var}/$PROFILE
     mkdir -p "$UNANIMUS_STATE"
     choose_user
