@@ -136,7 +136,7 @@ database_answers() {
 
 stop_database() { [ -f "$(pgdata)/PG_VERSION" ] && as_pg "$PGBIN/pg_ctl" -D "$(pgdata)" -m fast -s stop >/dev/null 2>&1 || true; }
 
-psql_owner() { PGPASSWORD=$(cat "$UNANIMUS_STATE/secrets/owner") psql -h 127.0.0.1 -p $((BASE + 5)) -U unanimus_owner -q -v ON_ERROR_STOP=1 "$@"; }
+psql_owner() { PGOPTIONS="-c client_min_messages=warning" PGPASSWORD=$(cat "$UNANIMUS_STATE/secrets/owner") psql -h 127.0.0.1 -p $((BASE + 5)) -U unanimus_owner -q -v ON_ERROR_STOP=1 "$@"; }
 
 require_database() { database_answers || fail "the $PROFILE is not running: ./unanimus $PROFILE or ./unanimus start first"; }
 

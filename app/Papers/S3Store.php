@@ -4,26 +4,15 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
-use GuzzleHttp\Client;
-use GuzzleHttp\ClientInterface;
-use GuzzleHttp\Exception\GuzzleException;
+use Aws\Exception\AwsException;
+use Aws\S3\Exception\S3Exception;
+use Aws\S3\S3Client;
 
-/**
- * Bytes in an object store that speaks S3: three calls, each signed.
- *
- * @link https://docs.aws.amazon.com/AmazonS3/latest/API/sig-v4-header-based-auth.html Signature Version 4
- */
+/** Bytes in an object store that speaks S3, with what was read lately kept near. */
 final class S3Store implements Store
 {
-    public function __construct(
-        private readonly ClientInterface $client,
-        private readonly string $endpoint,
-        private readonly string $region,
-        private readonly string $bucket,
-        private readonly string $key,
-        #[\SensitiveParameter] private readonly string $secret,
-        private readonly LocalStore $near,
-    ) {
+    public function __construct(private readonly S3Client $client, private readonly string $bucket, private readonly LocalStore $near)
+    {
     }
 
     /** @param  array<string, mixed>  $config */
@@ -35,17 +24,32 @@ final class S3Store implements Store
             }
         }
 
-        return new self(
-            new Client(['timeout' => 60, 'http_errors' => false]), rtrim($config['endpoint'], '/'), (string) $config['region'], $config['bucket'], $config['key'], $config['secret'],
-            new LocalStore(storage_path('app/near')),
-        );
+        return new self(self::client($config), $config['bucket'], new LocalStore(storage_path('app/near')));
+    }
+
+    /**
+     * A client that is told everything: nothing is looked for in the machine's own files or asked of its surroundings.
+     *
+     * @param array<string, mixed> $config endpoint, region, key, secret
+     * @param array<string, mixed> $more
+     */
+    public static function client(array $config, array $more = []): S3Client
+    {
+        return new S3Client([
+            'version' => 'latest', 'region' => (string) $config['region'], 'endpoint' => rtrim((string) $config['endpoint'], '/'), 'use_path_style_endpoint' => true,
+            'credentials' => ['key' => $config['key'], 'secret' => $config['secret']], 'use_aws_shared_config_files' => false, 'retries' => 3,
+            'http' => ['timeout' => 60, 'connect_timeout' => 5], 'request_checksum_calculation' => 'when_required', 'response_checksum_validation' => 'when_required',
+            'suppress_php_deprecation_warning' => true, ...$more,
+        ]);
     }
 
     public function write(string $name, string $bytes): void
     {
         $this->near->write($name, $bytes);
-        if ($this->call('PUT', $name, $bytes)[0] !== 200) {
-            throw new \RuntimeException('The object store did not take the paper. Try again in a minute.');
+        try {
+            $this->client->putObject(['Bucket' => $this->bucket, 'Key' => $name, 'Body' => $bytes, 'ContentSHA256' => hash('sha256', $bytes)]);
+        } catch (AwsException $failed) {
+            throw new \RuntimeException('The object store did not take the paper. Try again in a minute.', previous: $failed);
         }
     }
 
@@ -56,42 +60,38 @@ final class S3Store implements Store
 
     public function has(string $name): bool
     {
-        return $this->call('HEAD', $name)[0] === 200;
+        try {
+            $this->client->headObject(['Bucket' => $this->bucket, 'Key' => $name]);
+
+            return true;
+        } catch (AwsException $failed) {
+            return $failed->getStatusCode() === 404 ? false : throw self::silent($failed);
+        }
     }
 
     public function path(string $name): string
     {
         if (! $this->near->has($name)) {
-            [$status, $bytes] = $this->call('GET', $name);
-            if ($status !== 200 || hash('sha256', $bytes) !== $name) {
-                throw BytesMissing::named($name);
-            }
-            $this->near->write($name, $bytes);
+            $this->near->write($name, $this->fetch($name));
         }
 
         return $this->near->path($name);
     }
 
-    /** @return array{int, string} */
-    private function call(string $method, string $name, string $body = ''): array
+    /** @throws BytesMissing when the store has them not, or others under their name */
+    private function fetch(string $name): string
     {
-        $path = "/{$this->bucket}/{$name}";
-        $host = (string) preg_replace('~^https?://~', '', $this->endpoint);
-        $now = gmdate('Ymd\THis\Z');
-        $scope = substr($now, 0, 8)."/{$this->region}/s3/aws4_request";
-        $sum = hash('sha256', $body);
-        $canonical = "{$method}\n{$path}\n\nhost:{$host}\nx-amz-content-sha256:{$sum}\nx-amz-date:{$now}\n\nhost;x-amz-content-sha256;x-amz-date\n{$sum}";
-        $signing = array_reduce(explode('/', $scope), static fn (string $key, string $part) => hash_hmac('sha256', $part, $key, true), 'AWS4'.$this->secret);
-        $signature = hash_hmac('sha256', "AWS4-HMAC-SHA256\n{$now}\n{$scope}\n".hash('sha256', $canonical), $signing);
         try {
-            $response = $this->client->request($method, $this->endpoint.$path, ['http_errors' => false, 'body' => $body, 'headers' => [
-                'x-amz-date' => $now, 'x-amz-content-sha256' => $sum,
-                'Authorization' => "AWS4-HMAC-SHA256 Credential={$this->key}/{$scope}, SignedHeaders=host;x-amz-content-sha256;x-amz-date, Signature={$signature}",
-            ]]);
-        } catch (GuzzleException $failed) {
-            throw new \RuntimeException('The object store does not answer. Try again in a minute.', previous: $failed);
+            $bytes = (string) $this->client->getObject(['Bucket' => $this->bucket, 'Key' => $name])['Body'];
+        } catch (S3Exception $failed) {
+            throw $failed->getStatusCode() === 404 ? BytesMissing::named($name) : self::silent($failed);
         }
 
-        return [$response->getStatusCode(), (string) $response->getBody()];
+        return hash('sha256', $bytes) === $name ? $bytes : throw BytesMissing::named($name);
+    }
+
+    private static function silent(AwsException $failed): \RuntimeException
+    {
+        return new \RuntimeException('The object store does not answer. Try again in a minute.', previous: $failed);
     }
 }

@@ -96,7 +96,7 @@ final class EvidenceRecord
             $width = ($columns[$index + 1][0] ?? (int) (self::RIGHT - self::LEFT)) - $offset - 6;
             $cells[$offset] = Typeface::wrap($text, 7.8, $width);
         }
-        $rows = max(array_map(count(...), $cells));
+        $rows = max([1, ...array_values(array_map(count(...), $cells))]);
         $this->room(9.2 * $rows + 2.3);
         foreach ($cells as $offset => $lines) {
             foreach ($lines as $index => $line) {

@@ -110,7 +110,7 @@ it('has the worker make what is large, tells how far it is, and makes it once', 
 it('gives papers to read until a last day, notes every look, and ends', function () {
     $file = $this->aFile();
     $set = assembled($file, [scan($file, 'Report to read', 2, [1, 2])]);
-    $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren Holt', 'email' => 'maren@holt.example', 'last_day' => now()->addDays(10)->format('Y-m-d'), 'message' => 'As we said.'])->assertSessionHas('told');
+    $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren Holt', 'email' => 'maren@holt.example', 'last_day' => test()->day(10), 'message' => 'As we said.'])->assertSessionHas('told');
     $this->seeAll();
     $copy = ReadingCopy::query()->where('assembled_set_id', $set->id)->sole();
     $letter = Letter::query()->where('once_key', "read:{$copy->key}")->sole();
@@ -141,7 +141,7 @@ it('gives papers to read until a last day, notes every look, and ends', function
 it('refuses a reading copy without a name, with a past or far last day, or a date that is none', function () {
     $file = $this->aFile();
     $set = assembled($file, [$this->paper($file, 'M-102')]);
-    $give = fn (array $given) => $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren', 'last_day' => now()->addDays(3)->format('Y-m-d'), ...$given]);
+    $give = fn (array $given) => $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren', 'last_day' => test()->day(3), ...$given]);
     $give(['name' => ' '])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Say who'));
     $give(['last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
     $give(['last_day' => now()->addYears(3)->format('Y-m-d')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'a year at most'));

@@ -21,7 +21,7 @@ function asked(array $more = []): FillRequest
     Auth::setUser($test->people['tomas']);
     $paper = app(TakeForm::class)->take($file, 'M-217');
     Auth::forgetGuards();
-    $test->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'sunniva@clients.example'], 'papers' => [$paper->key], 'last_day' => now()->addDays(5)->format('Y-m-d'), 'message' => 'Call me if anything is unclear.', ...$more])->assertSessionHas('told');
+    $test->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'sunniva@clients.example'], 'papers' => [$paper->key], 'last_day' => test()->day(5), 'message' => 'Call me if anything is unclear.', ...$more])->assertSessionHas('told');
     Auth::forgetGuards();
     $test->seeAll();
 
@@ -118,7 +118,7 @@ it('is dead after its last day, keeps what was entered, and lets the client ask 
     $this->seeAll();
     expect(Letter::query()->where('once_key', 'like', 'fill-another:%')->count())->toBe(1)->and($paper->load('values')->entries())->toBe(['hours' => '24']);
     $old = $fill->token();
-    $this->as('tomas')->post("/fill-requests/{$fill->key}/renew", ['last_day' => now()->addDays(3)->format('Y-m-d')])->assertSessionHas('told');
+    $this->as('tomas')->post("/fill-requests/{$fill->key}/renew", ['last_day' => test()->day(3)])->assertSessionHas('told');
     Auth::forgetGuards();
     $this->seeAll();
     $this->get("/fill/{$old}")->assertNotFound();

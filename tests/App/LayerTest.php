@@ -124,7 +124,7 @@ it('goes along when a paper is copied to another file, and shows on a client’s
     expect(PaperPiece::layer($copy))->toHaveCount(1)->and(PaperPiece::layer($copy)[0]->text)->toBe('goes along');
     $form = $this->paper($file, 'M-201');
     put($form, ['kind' => 'text', 'place' => [72, 16, 200, 14], 'text' => 'seen by the client'], 'client-piece-1');
-    $this->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'papers' => [$form->key], 'last_day' => now()->addDays(5)->format('Y-m-d')])->assertSessionHas('told');
+    $this->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'papers' => [$form->key], 'last_day' => test()->day(5)])->assertSessionHas('told');
     $this->seeAll();
     $fill = App\Forms\Models\FillRequest::query()->where('deal_file_id', $file->id)->sole();
     Illuminate\Support\Facades\Auth::forgetGuards();

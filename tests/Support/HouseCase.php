@@ -54,6 +54,12 @@ abstract class HouseCase extends TestCase
         Sight::ofBrokerage($this->people['tomas']->brokerage_id);
     }
 
+    /** The day so many days from now, as the office has it: near midnight not the one that UTC has. */
+    public function day(int $fromNow): string
+    {
+        return $this->people['tomas']->officeRoles->firstOrFail()->office->today()->plusDays($fromNow)->iso();
+    }
+
     public function as(string $who): static
     {
         Auth::forgetGuards();
