@@ -92,7 +92,7 @@ it('lets nothing be written over what was authorized', function () {
 });
 
 it('says of a closed file when it closed, not how long it has yet', function () {
-    $file = $this->aFile();
+    $file = $this->aFile(['closing' => '+30']);
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('closes')->assertSee('every change is stored');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'acceptance', 'value' => 'yesterday']);
     authorized($file);

@@ -27,7 +27,7 @@ function lastEntry(DealFile $file): object
 
 it('shows what moves with an anchor before it moves, and asks why once the contract is made', function () {
     $file = $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-21']);
-    $response = $this->as('tomas')->put("/files/{$file->key}/facts?at=file", ['name' => 'closing', 'value' => '12/26'], ['HX-Request' => 'true'])->assertOk();
+    $response = $this->as('tomas')->put("/files/{$file->key}/facts?at=file", ['name' => 'closing', 'value' => '12/26/2026'], ['HX-Request' => 'true'])->assertOk();
     expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['shift']['url'])->toBe("/files/{$file->key}/shift?anchor=closing&day=2026-12-26&at=file");
     $this->as('tomas')->get("/files/{$file->key}/shift?anchor=closing&day=2026-12-26")->assertOk()->assertSee('Walk-through')->assertSee('a Saturday')->assertSee('signed amendment');
     $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-28', 'reason' => ' '])->assertSessionHas('refused');
@@ -49,9 +49,9 @@ it('moves no contract date by emptying its field, and no date that is no anchor'
 
 it('sets a single date by hand with a reason, and brings it back', function () {
     $file = $this->aFile(['acceptance' => '2026-11-20']);
-    $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4', 'reason' => ''])->assertSessionHasErrors('reason');
-    $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4', 'reason' => 'the inspector is ill'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri 4 Dec: the inspector is ill')->assertSee('Back to the rule');
+    $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4/2026', 'reason' => ''])->assertSessionHasErrors('reason');
+    $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4/2026', 'reason' => 'the inspector is ill'])->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri 4 Dec')->assertSee(': the inspector is ill')->assertSee('Back to the rule');
     $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('told');
     $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('refused');
     $this->as('tomas')->put("/files/{$file->key}/dates/nothing", ['day' => '12/4', 'reason' => 'x'])->assertSessionHas('refused');

@@ -51,7 +51,7 @@ it('mends a missing address on the spot, in the file too', function () {
     $this->seeAll();
     $round = Round::query()->firstOrFail();
     $signer = $this->signer($round, 'buyer.2');
-    $this->as('tomas')->put("/rounds/{$round->key}", ['addresses' => [$signer->key => 'jose@new.example'], 'message' => 'Please', 'last_day' => '12/1', 'send' => '1'])->assertSessionHas('told');
+    $this->as('tomas')->put("/rounds/{$round->key}", ['addresses' => [$signer->key => 'jose@new.example'], 'message' => 'Please', 'last_day' => $this->day(8), 'send' => '1'])->assertSessionHas('told');
     $this->seeAll();
     expect($round->refresh()->status->value)->toBe('out')->and(DB::table('party_contacts')->where('party_id', $signer->party_id)->value('email'))->toBe('jose@new.example')->and(lettersTo('jose@new.example'))->toBe(['Please sign: Agency disclosure']);
 });
