@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
 use Unanimus\Pages\Scratch;
 
@@ -11,3 +12,5 @@ Schedule::command('fill-requests:sweep')->hourly()->withoutOverlapping(10);
 Schedule::command('sets:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 // Pages of papers that a killed worker left half-done.
 Schedule::call(static fn () => Scratch::clear(3600))->hourly()->name('scratch');
+// What was kept for a while and is past it; a cache elsewhere does this by itself.
+Schedule::call(static fn () => config('cache.default') === 'database' && DB::table('cache')->where('expiration', '<', time())->delete())->daily()->name('cache');

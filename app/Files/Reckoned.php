@@ -33,8 +33,8 @@ final readonly class Reckoned
     public static function of(DealFile $file, Facts $facts): array
     {
         $rests = self::restsOn($file, $facts);
-        // Whoever sees other papers of the file has a place of their own: what is one side's does not reach the other.
-        $place = 'reckoned:'.$file->id.':'.hash('xxh64', implode(',', $file->papers->pluck('id')->all()));
+        // One place a file. It rests on the very papers that are seen: what one side has reckoned is nothing to the other.
+        $place = "reckoned:{$file->id}";
         $kept = Cache::get($place);
         if (is_array($kept) && ($kept['rests'] ?? null) === $rests) {
             return array_map(self::fromArray(...), $kept['papers']);

@@ -43,7 +43,7 @@ it('reckons a board once and again as soon as anything it rests on is another', 
 it('reads what was reckoned without reading a form, and reckons anew for another release', function () {
     $file = $this->aFile();
     nextStep($file, 'Lead-based paint disclosure');
-    $place = 'reckoned:'.$file->id.':'.hash('xxh64', implode(',', $file->papers()->orderBy('position')->orderBy('id')->pluck('id')->all()));
+    $place = "reckoned:{$file->id}";
     $kept = Cache::get($place);
     expect($kept)->toBeArray();
     $index = $this->paper($file, 'M-230')->key;
@@ -62,4 +62,19 @@ it('knows a paper’s latest version by itself, whoever added it', function () {
     expect($paper->latest?->id)->toBe($first->id)->and($paper->fresh()->latest?->id)->toBe($first->id);
     DB::insert("INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages) VALUES ('01ARZ3NDEKTSV4RRFFQ69G5FAV', ?, ?, ?, 2, 'brought', ?, 1)", [$file->brokerage_id, $file->id, $paper->id, $sum]);
     expect($paper->fresh()->latest?->number)->toBe(2)->and($paper->fresh()->load('versions')->versions->pluck('number')->all())->toBe([1, 2]);
+});
+
+it('never shows one side what was reckoned for the other', function () {
+    $file = $this->aFile();
+    $file->update(['side' => 'both']);
+    DB::table('file_members')->where('deal_file_id', $file->id)->where('user_id', $this->people['tomas']->id)->update(['side' => 'buyer']);
+    DB::table('file_members')->insert(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => $this->people['priya']->id, 'role' => 'agent', 'side' => 'seller', 'joined_at' => now()->subDay()]);
+    $this->paper($file, 'M-230')->update(['side' => 'buyer']);
+    foreach (['tomas', 'priya', 'tomas'] as $who) {
+        $answer = $this->as($who)->get("/files/{$file->key}")->assertOk()->assertSee('Purchase agreement');
+        $who === 'tomas' ? $answer->assertSee('Lead-based paint disclosure') : $answer->assertDontSee('Lead-based paint disclosure');
+    }
+    $kept = json_encode(Cache::get("reckoned:{$file->id}"));
+    $this->as('priya')->get("/files/{$file->key}");
+    expect(json_encode(Cache::get("reckoned:{$file->id}")))->not->toBe($kept)->not->toContain($this->paper($file, 'M-230')->key);
 });
