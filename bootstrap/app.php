@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
 use App\Access\Http\RequestId;
+use App\Access\Http\SamePerson;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\StartSession;
 use Illuminate\Foundation\Application;
@@ -33,7 +34,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
         $middleware->replaceInGroup('web', Illuminate\Session\Middleware\StartSession::class, StartSession::class);
-        $middleware->appendToGroup('web', InOneTransaction::class);
+        $middleware->appendToGroup('web', [SamePerson::class, InOneTransaction::class]);
         // A row is looked for only once the database has been told for whom.
         $middleware->prependToPriorityList(SubstituteBindings::class, InOneTransaction::class);
         $middleware->redirectGuestsTo('/sign-in');

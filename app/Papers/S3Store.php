@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Papers;
 
 use Aws\Exception\AwsException;
-use Aws\S3\Exception\S3Exception;
 use Aws\S3\S3Client;
 
 /** Bytes in an object store that speaks S3, with what was read lately kept near. */
@@ -83,7 +82,7 @@ final class S3Store implements Store
     {
         try {
             $bytes = (string) $this->client->getObject(['Bucket' => $this->bucket, 'Key' => $name])['Body'];
-        } catch (S3Exception $failed) {
+        } catch (AwsException $failed) {
             throw $failed->getStatusCode() === 404 ? BytesMissing::named($name) : self::silent($failed);
         }
 

@@ -50,6 +50,12 @@ final readonly class CommissionSheet
         ]);
     }
 
+    /** Whether it is computed from that price. */
+    public function isFor(Money $price): bool
+    {
+        return $this->price->cents === $price->cents;
+    }
+
     /** What all payees get together. */
     public function paid(): Money
     {

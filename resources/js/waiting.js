@@ -1,6 +1,6 @@
 // What was done goes to the server in order, each with a key of its own, so that it is stored once. While there is no
 // connection it waits on the device, also over a crash of the browser.
-import { proof } from './proof.js';
+import { proof, who } from './proof.js';
 
 export function newKey() {
     return crypto.randomUUID ? crypto.randomUUID() : `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
@@ -42,10 +42,8 @@ function shelfOf(name) {
     };
 }
 
-// What waits is somebody's: at a device that several use, nobody sends what another left.
-const who = document.querySelector('meta[name=who]')?.content ?? '';
-
 export function waitingLine({ shelf, url, noun, told, stored, refused }) {
+    // What waits is somebody's: at a device that several use, nobody sends what another left.
     const line = shelfOf(`${shelf}:${who}`);
     const [one, many] = Array.isArray(noun) ? noun : [noun, `${noun}s`];
     let sending = false;
@@ -62,7 +60,7 @@ export function waitingLine({ shelf, url, noun, told, stored, refused }) {
                 } catch {
                     return held('no connection');
                 }
-                if (answer.status === 419 || answer.status === 401) return held('sign in again in another tab');
+                if (answer.status === 419 || answer.status === 401) return held(who ? 'sign in again as yourself in another tab' : 'load this page again');
                 if (answer.status >= 500 || answer.status === 429) return held('the server is busy');
                 const body = await answer.json().catch(() => null);
                 if (body === null) return held('the answer could not be read');

@@ -314,3 +314,16 @@ it('sends whoever was refused back to the page they were on, not to one of its p
     $this->post("/files/{$file->key}/rounds", ['papers' => []], ['Referer' => url("/files/{$file->key}")])->assertRedirect("/files/{$file->key}");
     expect($this->get('/')->headers->get('Referrer-Policy'))->toBe('same-origin');
 });
+
+it('stores nothing that a page left open sends after somebody else has signed in', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-230');
+    $send = fn (string $who, array $more) => $this->as($who)->postJson("/papers/{$paper->key}/entries", ['blank' => 'known_no', 'value' => 'x', 'key' => "same-person-{$who}"], $more);
+    $tomas = $this->people['tomas']->key;
+    $send('wendell', ['X-Person' => $tomas])->assertStatus(419);
+    $send('wendell', ['X-Person' => ''])->assertStatus(419);
+    $this->seeAll();
+    expect(DB::table('paper_entries')->where('paper_id', $paper->id)->where('blank', 'known_no')->count())->toBe(0);
+    $send('tomas', ['X-Person' => $tomas])->assertOk();
+    $send('wendell', [])->assertOk();
+});

@@ -27,7 +27,7 @@ it('keeps what is typed after the session ended, and goes on once one has signed
     $first = $this->browser->getWindowHandle();
     $this->sessionEnds('tomas');
     typeInto($this, 'manager', 'Tidewick Management');
-    $this->seeText('one entry waits on this device: sign in again in another tab', '#stored');
+    $this->seeText('one entry waits on this device: sign in again as yourself in another tab', '#stored');
     $this->browser->switchTo()->newWindow();
     $this->signIn('tomas');
     $this->browser->close();
@@ -35,6 +35,25 @@ it('keeps what is typed after the session ended, and goes on once one has signed
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'what waited did not go', 15);
     $this->visit($paper);
     expect($this->find('[data-blank=manager]')->getAttribute('value'))->toBe('Tidewick Management');
+});
+
+it('keeps what one typed while somebody else is signed in on the same device', function () {
+    /** @var BrowserCase $this */
+    $paper = openPaperOf($this, 'tomas');
+    $first = $this->browser->getWindowHandle();
+    $this->browser->switchTo()->newWindow();
+    $this->signIn('wendell');
+    $this->browser->close();
+    $this->browser->switchTo()->window($first);
+    typeInto($this, 'manager', 'Typed by Tomas');
+    $this->seeText('one entry waits on this device: sign in again as yourself', '#stored');
+    $this->browser->switchTo()->newWindow();
+    $this->visit($paper)->waitFor('[data-blank]');
+    expect($this->find('[data-blank=manager]')->getAttribute('value'))->not->toBe('Typed by Tomas');
+    $this->signIn('tomas');
+    $this->browser->close();
+    $this->browser->switchTo()->window($first);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'what waited did not go', 15);
 });
 
 it('sends nothing that somebody else left waiting on the same device', function () {

@@ -27,7 +27,9 @@ it('computes a commission with its account', function () use ($entries) {
         ->and($sheet->payees[0]->amount->decimal())->toBe('7545.63')
         ->and($sheet->payees[1]->amount->decimal())->toBe('3798.12')
         ->and($sheet->payees[0]->formula)->toBe('$7,940.63 − $395')
-        ->and($sheet->tiesOut())->toBeTrue();
+        ->and($sheet->tiesOut())->toBeTrue()
+        ->and($sheet->isFor(Money::of('412500')))->toBeTrue()
+        ->and($sheet->isFor(Money::of('412500.01')))->toBeFalse();
 });
 
 it('ties out to the cent, whatever the figures', function () use ($entries) {

@@ -47,7 +47,9 @@ final class Decide
         $state = $step($requirement->review_state);
         $paper = $requirement->paper;
         // A form that was fixed as it was handed in is filled on again.
-        $state->isWithReviewer() || $paper?->form_number === null || $paper->state !== PaperState::Ready || $paper->moveTo(PaperState::Draft);
+        if ($paper?->form_number !== null && $paper->state === PaperState::Ready && ! $state->isWithReviewer()) {
+            $paper->moveTo(PaperState::Draft);
+        }
         $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id]);
         History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]), $requirement->side, $requirement->staff_only);
         $requirement->file->countSettled();

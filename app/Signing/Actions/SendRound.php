@@ -4,14 +4,11 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
-use App\Papers\Bytes;
-use App\Papers\PaperPrint;
+use App\Papers\Actions\FixPaper;
 use App\Signing\Models\Round;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
-use Unanimus\Pages\PdfLook;
-use Unanimus\Pages\Scratch;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
@@ -19,7 +16,7 @@ use Unanimus\Signing\RoundStatus;
 /** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
 final class SendRound
 {
-    public function __construct(private readonly PaperPrint $print, private readonly Bytes $bytes, private readonly RecordEvent $record)
+    public function __construct(private readonly FixPaper $fix, private readonly RecordEvent $record)
     {
     }
 
@@ -38,12 +35,8 @@ final class SendRound
             throw new StepRefused($faults[0]['text'].(count($faults) > 1 ? ' And '.(count($faults) - 1).' more.' : ''));
         }
         foreach ($round->papers as $sent) {
-            $pdf = $this->print->of($sent->paper);
-            $scratch = new Scratch;
-            $pages = count(PdfLook::into($scratch->put('paper.pdf', $pdf))->pages());
-            $sha256 = $this->bytes->keep($round->brokerage_id, $pdf);
-            $sent->update(['sha256' => $sha256, 'pages' => $pages]);
-            $sent->paper->addVersion($sha256, $pages, 'sent', 'sent for signature', $round->user_id, 1, [$this->print->reading($sent->paper), []]);
+            $version = ($this->fix)($sent->paper, 'sent', 'sent for signature', $round->user_id);
+            $sent->update(['sha256' => $version->sha256, 'pages' => $version->pages]);
             $sent->paper->moveTo(PaperState::Out);
         }
         $round->update(['sent_at' => now()]);

@@ -26,7 +26,7 @@
                     <h2>Release</h2>
                     @if ($locked)
                         <p class="ok"><b>Authorized</b> {{ $file->commission->authorized_at->setTimezone($file->office->zone)->format('D j M, H:i') }}. The figures stand as they are.</p>
-                        @if (($now = $facts->value('price')) !== null && \Unanimus\Money\Money::of($now)->cents !== $sheet->price->cents)<br><p class="late"><b>The terms have moved on.</b> The price in the file is now {{ \Unanimus\Money\Money::of($now) }}; this was authorized on {{ $sheet->price }}.</p>@endif
+                        @if (($now = $facts->value('price')) !== null && ! $sheet->isFor(\Unanimus\Money\Money::of($now)))<br><p class="late"><b>The terms have moved on.</b> The price in the file is now {{ \Unanimus\Money\Money::of($now) }}; this was authorized on {{ $sheet->price }}.</p>@endif
                     @else
                         <p>The review is <b>{{ $whole->percent() }} %</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are settled.@unless ($whole->isWhole()) The disbursement can be authorized when all are.@endunless</p><br>
                         @can('authorize-disbursement', $file)

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\Papers\Bytes;
+use App\Papers\Models\Paper;
+use App\Papers\Models\PaperVersion;
+use App\Papers\PaperPrint;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Scratch;
+
+/** Keeps a paper as it stands now as a version of its own, which nothing changes any more. */
+final class FixPaper
+{
+    public function __construct(private readonly PaperPrint $print, private readonly Bytes $bytes)
+    {
+    }
+
+    /** @throws StepRefused when it has not come in yet */
+    public function __invoke(Paper $paper, string $madeBy, string $note, ?int $userId): PaperVersion
+    {
+        $pdf = $this->print->of($paper);
+        $scratch = new Scratch;
+        $pages = count(PdfLook::into($scratch->put('paper.pdf', $pdf))->pages());
+
+        return $paper->addVersion($this->bytes->keep($paper->brokerage_id, $pdf), $pages, $madeBy, $note, $userId, 1, [$this->print->reading($paper), []]);
+    }
+}
