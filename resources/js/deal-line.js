@@ -25,6 +25,8 @@ function put(post, days) {
     post.dataset.moved = days;
     const unit = Number(post.ownerSVGElement.dataset.unit);
     post.setAttribute('transform', days === 0 ? '' : `translate(${days * unit} 0)`);
+    // While it moves its name stands under all others, so that it runs into none.
+    post.querySelector('text').setAttribute('transform', days === 0 ? '' : `translate(0 ${post.dataset.drop})`);
     const date = day(post.dataset.day, days);
     const label = post.querySelector('.day');
     label.dataset.was ??= label.textContent;

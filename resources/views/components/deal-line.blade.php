@@ -32,7 +32,7 @@
         <text class="today-label" x="{{ $line->today }}" y="10">today</text>
     @endif
     @foreach ($line->posts as $post)
-        <g @class(['post', 'past' => $post['past'], 'moves' => $moves]) @if ($moves) tabindex="0" role="slider" aria-valuemin="-3660" aria-valuemax="3660" aria-valuenow="0" aria-valuetext="{{ $post['day'] }}" aria-label="{{ $post['label'] }}: arrow keys move it, Enter shows what moves with it" data-anchor="{{ $post['key'] }}" data-day="{{ $post['iso'] }}" @endif>
+        <g @class(['post', 'past' => $post['past'], 'moves' => $moves]) @if ($moves) tabindex="0" role="slider" aria-valuemin="-3660" aria-valuemax="3660" aria-valuenow="0" aria-valuetext="{{ $post['day'] }}" aria-label="{{ $post['label'] }}: arrow keys move it, Enter shows what moves with it" data-anchor="{{ $post['key'] }}" data-drop="{{ ($line->depth() - $post['row']) * 15 }}" data-day="{{ $post['iso'] }}" @endif>
             <rect x="{{ $post['x'] - 4 }}" y="{{ $base - 13 }}" width="8" height="26" rx="1.5"/>
             <text x="{{ $post['left'] }}" y="{{ $base + 40 + $post['row'] * 15 }}"><tspan class="name">{{ $post['label'] }}</tspan> <tspan class="day">{{ $post['day'] }}</tspan></text>
         </g>
