@@ -37,6 +37,13 @@ return [
         'key' => env('UNANIMUS_SEAL_KEY', dirname(storage_path()).'/secrets/authority/seal.pem'),
         'passphrase' => env('UNANIMUS_SEAL_PASSPHRASE', ''),
     ],
+    // Whose certificates are believed, as PEM files, several after commas: under which our own seals are made, time stamps,
+    // and signatures of others.
+    'trust' => [
+        'seals' => env('UNANIMUS_TRUST_SEALS', dirname(storage_path()).'/secrets/authority/root.crt'),
+        'stamps' => env('UNANIMUS_TRUST_STAMPS', dirname(storage_path()).'/secrets/authority/root.crt'),
+        'others' => env('UNANIMUS_TRUST_OTHERS', ''),
+    ],
     'authority' => dirname(storage_path()).'/secrets/authority',
 
     'post_room' => ['url' => env('UNANIMUS_POST_ROOM_URL'), 'folder' => env('UNANIMUS_POST_ROOM_FOLDER')],

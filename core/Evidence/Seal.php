@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Evidence;
 
-use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\EditLost;
+use Unanimus\Pages\PdfEdit;
+use Unanimus\Pages\PdfFields;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;
 
@@ -27,43 +29,37 @@ final class Seal
      * The sealed PDF: the whole of it under one signature that allows no changes, with a time stamp.
      *
      * @throws SealBroken when it cannot be made
+     * @throws EditLost when the place of the seal did not arrive in the file
      * @throws StampUnavailable when no time stamp can be had
      */
     public function over(string $pdf, \DateTimeImmutable $at): string
     {
         $scratch = new Scratch;
         $path = $scratch->put('in.pdf', $pdf);
-        $look = PdfLook::into($path);
+        $edit = PdfEdit::of($path);
         $marker = bin2hex(random_bytes(self::ROOM));
         $numbers = array_map(static fn () => random_int(1_000_000_000, 9_999_999_999), range(1, 3));
-        $update = $scratch->put('update.json', $this->update($look, $marker, $numbers, $at));
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--object-streams=disable', $path, "--update-from-json={$update}", $scratch->path('out.pdf')]);
+        $this->place($edit, $marker, $numbers, $at);
+        $written = $edit->write([], static fn (PdfLook $written) => count(PdfFields::of($written)->signed()) === 1 ? null : 'the place of the seal', packed: false);
 
-        return $this->patch($scratch->get('out.pdf'), $marker, $numbers);
+        return $this->patch($written, $marker, $numbers);
     }
 
     /** @param  list<int>  $numbers */
-    private function update(PdfLook $look, string $marker, array $numbers, \DateTimeImmutable $at): string
+    private function place(PdfEdit $edit, string $marker, array $numbers, \DateTimeImmutable $at): void
     {
-        $first = $look->highestObject() + 1;
-        [$rootName, $root] = $look->catalog();
-        $page = $look->pageObject(1);
-        $annotations = [...(array) ($look->pageDictionary(1)->{'/Annots'} ?? []), ($first + 1).' 0 R'];
-        $objects = [
-            "obj:{$first} 0 R" => ['value' => [
-                '/Type' => '/Sig', '/Filter' => '/Adobe.PPKLite', '/SubFilter' => '/ETSI.CAdES.detached',
-                '/Contents' => 'b:'.$marker, '/ByteRange' => [0, ...$numbers],
-                '/Name' => 'u:'.$this->signer, '/Reason' => 'u:Everyone has signed', '/M' => 'u:D:'.$at->setTimezone(new \DateTimeZone('UTC'))->format('YmdHis')."+00'00'",
-                '/Reference' => [['/Type' => '/SigRef', '/TransformMethod' => '/DocMDP', '/TransformParams' => ['/Type' => '/TransformParams', '/P' => 1, '/V' => '/1.2']]],
-            ]],
-            'obj:'.($first + 1).' 0 R' => ['value' => [
-                '/Type' => '/Annot', '/Subtype' => '/Widget', '/FT' => '/Sig', '/T' => 'u:seal', '/F' => 132, '/Rect' => [0, 0, 0, 0], '/P' => $page, '/V' => "{$first} 0 R",
-            ]],
-            "obj:{$rootName}" => ['value' => [...(array) $root, '/AcroForm' => ['/Fields' => [($first + 1).' 0 R'], '/SigFlags' => 3], '/Perms' => ['/DocMDP' => "{$first} 0 R"]]],
-            "obj:{$page}" => ['value' => [...(array) $look->pageDictionary(1), '/Annots' => $annotations]],
-        ];
-
-        return json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $first + 1], $objects]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        [$rootName, $root] = $edit->look->catalog();
+        $page = $edit->look->pageObject(1);
+        $signature = $edit->add((object) [
+            '/Type' => '/Sig', '/Filter' => '/Adobe.PPKLite', '/SubFilter' => '/ETSI.CAdES.detached',
+            '/Contents' => 'b:'.$marker, '/ByteRange' => [0, ...$numbers],
+            '/Name' => 'u:'.$this->signer, '/Reason' => 'u:Everyone has signed', '/M' => 'u:D:'.$at->setTimezone(new \DateTimeZone('UTC'))->format('YmdHis')."+00'00'",
+            '/Reference' => [(object) ['/Type' => '/SigRef', '/TransformMethod' => '/DocMDP', '/TransformParams' => (object) ['/Type' => '/TransformParams', '/P' => 1, '/V' => '/1.2']]],
+        ]);
+        $field = $edit->add((object) ['/Type' => '/Annot', '/Subtype' => '/Widget', '/FT' => '/Sig', '/T' => 'u:seal', '/F' => 132, '/Rect' => [0, 0, 0, 0], '/P' => $page, '/V' => $signature]);
+        $edit->put($rootName, (object) [...(array) $root, '/AcroForm' => (object) ['/Fields' => [$field], '/SigFlags' => 3], '/Perms' => (object) ['/DocMDP' => $signature]]);
+        $first = $edit->look->pageDictionary(1);
+        $edit->put($page, (object) [...(array) $first, '/Annots' => [...(array) $edit->look->resolve($first->{'/Annots'} ?? []), $field]]);
     }
 
     /** @param  list<int>  $numbers */

@@ -10,7 +10,7 @@ final class SealBroken extends \RuntimeException
     /** The signature's bytes cannot be read. */
     public static function unreadable(): self
     {
-        return new self('The seal cannot be read.');
+        return new self('it cannot be read.');
     }
 
     /** It could not be made. */

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Pages\FieldFill;
-use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfEdit;
+use Unanimus\Pages\PdfFields;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
@@ -28,45 +29,39 @@ final class FillablePdf
     /** The state in which a tick of ours is on. */
     private const ON = 'x';
 
+    private const PICTURE = ['/Type' => '/XObject', '/Subtype' => '/Form', '/BBox' => [0, 0, 10, 10]];
+
     /**
      * The PDF's bytes. Fields are named as the blanks; ticks that exclude each other are fields of their own, as in the form.
      *
      * @param array<string, string> $values what stands in blanks, as printed; ticks as "x"
      *
+     * @throws \Unanimus\Pages\EditLost when a field is not in what was written
      * @throws \Unanimus\Pages\ToolFailed when it cannot be written
      */
     public static function of(Form $form, array $values, Press $press): string
     {
-        $look = PdfLook::into($form->pdf);
-        $next = $look->highestObject();
-        $font = ++$next;
-        $cross = ++$next;
-        $empty = ++$next;
-        $objects = [
-            "obj:{$font} 0 R" => ['value' => (object) ['/Type' => '/Font', '/Subtype' => '/Type1', '/BaseFont' => '/Helvetica', '/Encoding' => '/WinAnsiEncoding']],
-            "obj:{$cross} 0 R" => self::picture('q 0.08 0.15 0.12 RG 1.3 w 2 2 m 8 8 l 2 8 m 8 2 l S Q'), "obj:{$empty} 0 R" => self::picture('q Q'),
-        ];
+        $edit = PdfEdit::of($form->pdf);
+        $look = $edit->look;
+        $font = $edit->add((object) ['/Type' => '/Font', '/Subtype' => '/Type1', '/BaseFont' => '/Helvetica', '/Encoding' => '/WinAnsiEncoding']);
+        $cross = $edit->addStream(self::PICTURE, 'q 0.08 0.15 0.12 RG 1.3 w 2 2 m 8 8 l 2 8 m 8 2 l S Q');
+        $empty = $edit->addStream(self::PICTURE, 'q Q');
         $fields = [];
         foreach ($form->pages as $index => [, $height]) {
-            $page = $look->object($look->pageObject($index + 1));
-            $widgets = [];
-            foreach ($form->blanksOn($index + 1) as $blank) {
-                $name = (++$next).' 0 R';
-                $objects["obj:{$name}"] = ['value' => self::field($blank, $height, $look->pageObject($index + 1), "{$cross} 0 R", "{$empty} 0 R")];
-                $widgets[] = $name;
-                $fields[] = $name;
-            }
+            $name = $look->pageObject($index + 1);
+            $page = $look->object($name);
+            $widgets = array_map(static fn (Blank $blank) => $edit->add(self::field($blank, $height, $name, $cross, $empty)), array_values($form->blanksOn($index + 1)));
+            array_push($fields, ...$widgets);
             if ($widgets !== [] && $page instanceof \stdClass) {
                 $page->{'/Annots'} = $widgets;
-                $objects['obj:'.$look->pageObject($index + 1)] = ['value' => $page];
+                $edit->put($name, $page);
             }
         }
         [$root, $catalog] = $look->catalog();
-        $catalog->{'/AcroForm'} = (object) ['/Fields' => $fields, '/DA' => 'u:/Helv 0 Tf 0 g', '/DR' => (object) ['/Font' => (object) ['/Helv' => "{$font} 0 R"]]];
-        $objects["obj:{$root}"] = ['value' => $catalog];
+        $catalog->{'/AcroForm'} = (object) ['/Fields' => $fields, '/DA' => 'u:/Helv 0 Tf 0 g', '/DR' => (object) ['/Font' => (object) ['/Helv' => $font]]];
+        $edit->put($root, $catalog);
         $scratch = new Scratch;
-        $update = json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $next], PdfLook::plain((object) $objects)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $form->pdf, '--update-from-json='.$scratch->put('fields.json', $update), '--object-streams=generate', $scratch->path('fillable.pdf')]);
+        $scratch->put('fillable.pdf', $edit->write([], static fn (PdfLook $written) => count(PdfFields::of($written)->all()) === count($fields) ? null : 'a field'));
         $given = [];
         foreach ($values as $blank => $value) {
             $kind = $form->blank($blank)?->kind;
@@ -92,11 +87,5 @@ final class FillablePdf
         return (object) ($blank->kind === Kind::Tick
             ? [...$field, '/FT' => '/Btn', '/V' => '/Off', '/AS' => '/Off', '/AP' => (object) ['/N' => (object) ['/'.self::ON => $cross, '/Off' => $empty]]]
             : [...$field, '/FT' => '/Tx', '/DA' => 'u:/Helv '.($blank->kind === Kind::Lines ? '9' : '0').' Tf 0 g']);
-    }
-
-    /** @return array{stream: array{dict: \stdClass, data: string}} */
-    private static function picture(string $content): array
-    {
-        return ['stream' => ['dict' => (object) ['/Type' => '/XObject', '/Subtype' => '/Form', '/BBox' => [0, 0, 10, 10], '/Resources' => new \stdClass], 'data' => base64_encode($content)]];
     }
 }

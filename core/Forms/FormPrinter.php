@@ -6,6 +6,7 @@ namespace Unanimus\Forms;
 
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfEdit;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Rect;
@@ -47,7 +48,7 @@ final class FormPrinter
         $marks = [...$marks, ...self::initials($text, count($pages))];
         self::putAway($folder, $text->head['revision']);
         self::write($folder, $text, $pages, $blanks, $marks);
-        self::strip($scratch->path('printed.pdf'), $look, $scratch->path('stripped.pdf'), $scratch);
+        $scratch->put('stripped.pdf', self::strip($scratch->path('printed.pdf'), "{$text->head['number']} {$text->head['title']}"));
         mkdir($scratch->path('cache'));
         file_put_contents("{$folder}/pages.pdf", (new Press($scratch->path('cache'), $scratch->path('cache')))->drawOver($scratch->path('stripped.pdf'), self::boxes($marks, $pages)));
 
@@ -152,19 +153,22 @@ final class FormPrinter
         file_put_contents("{$folder}/form.json", substr($lines, 0, -1).",\n    \"blanks\": [\n        {$encode($blanks)}\n    ],\n    \"marks\": [\n        {$encode($marks)}\n    ]\n}\n");
     }
 
-    private static function strip(string $printed, PdfLook $look, string $out, Scratch $scratch): void
+    /** The printed pages without the links that told where the blanks are. */
+    private static function strip(string $printed, string $title): string
     {
-        $objects = [];
+        $edit = PdfEdit::of($printed);
+        $look = $edit->look;
         foreach (array_keys($look->pages()) as $index) {
             $page = (array) $look->pageDictionary($index + 1);
-            unset($page['/Annots'], $page['/StructParents']);
-            $objects['obj:'.$look->pageObject($index + 1)] = ['value' => $page];
+            unset($page['/Annots']);
+            $edit->put($look->pageObject($index + 1), (object) $page);
         }
-        [$rootName, $root] = $look->catalog();
-        $catalog = (array) $root;
-        unset($catalog['/StructTreeRoot'], $catalog['/MarkInfo'], $catalog['/Outlines']);
-        $objects["obj:{$rootName}"] = ['value' => $catalog];
-        $update = json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $look->highestObject()], $objects]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $printed, '--update-from-json='.$scratch->put('strip.json', $update), '--object-streams=generate', $out]);
+        [$name, $root] = $look->catalog();
+        $catalog = [...(array) $root, '/Lang' => 'u:en-US', '/ViewerPreferences' => (object) ['/DisplayDocTitle' => true]];
+        unset($catalog['/Outlines']);
+        $edit->put($name, (object) $catalog);
+        $edit->titled($title);
+
+        return $edit->write([], static fn (PdfLook $written) => $written->links(FormText::MARKER) === [] ? null : 'the taking off of its links');
     }
 }

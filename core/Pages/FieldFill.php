@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Pages;
 
 /**
- * Fills the fields of a fillable PDF: it stays fillable, or what is filled becomes part of the page. All values are
- * looked at first; when one cannot be taken, nothing is made.
+ * Fills the fields of a fillable PDF, as a form that can be filled on or as a part of the page, and reads back what it wrote.
  */
 final class FieldFill
 {
@@ -14,17 +13,13 @@ final class FieldFill
 
     private readonly PdfFields $fields;
 
-    /** @var array<string, true> names of the objects that changed */
-    private array $changed = [];
+    private readonly FieldEntry $entry;
 
-    /** @throws PdfRefused when it is no usable PDF, or is signed */
-    private function __construct(private readonly string $pdf)
+    private function __construct(private readonly PdfEdit $edit)
     {
-        $this->look = PdfLook::into($pdf);
-        if ($this->look->isSigned()) {
-            throw PdfRefused::signed();
-        }
+        $this->look = $edit->look;
         $this->fields = PdfFields::of($this->look);
+        $this->entry = new FieldEntry($this->fields);
     }
 
     /**
@@ -36,15 +31,19 @@ final class FieldFill
      *
      * @throws PdfRefused when it is no usable PDF, or is signed
      * @throws FieldRefused when it has no such field or the field cannot take the value
+     * @throws EditLost when a value is not in what was written
      * @throws ToolFailed when it cannot be written
      */
     public static function into(string $pdf, array $values, bool $flatten, Press $press): string
     {
-        $fill = new self($pdf);
+        $fill = new self(PdfEdit::of($pdf));
+        if ($fill->fields->signed() !== []) {
+            throw PdfRefused::signed();
+        }
         $faults = [];
         foreach ($values as $name => $value) {
             try {
-                $fill->set((string) $name, $value);
+                $fill->entry->set((string) $name, $value);
             } catch (FieldRefused $refused) {
                 $faults[] = $refused->getMessage();
             }
@@ -57,137 +56,51 @@ final class FieldFill
     }
 
     /**
+     * A PDF with its fields as a part of the page, as they stand; of one that is signed a copy that shows the same.
+     *
+     * @param string $pdf its path
+     * @return string the bytes
+     *
+     * @throws PdfRefused when it is no usable PDF
+     * @throws EditLost when a field is not in what was written
+     * @throws ToolFailed when it cannot be written
+     */
+    public static function flat(string $pdf, Press $press): string
+    {
+        return (new self(PdfEdit::of($pdf)))->flattened($press);
+    }
+
+    /**
      * A PDF's pages with its fields left empty and taken off, so that something else can be filled in their places.
      *
      * @param string $pdf its path
      * @return string the bytes
      *
      * @throws PdfRefused when it is no usable PDF, or is signed
+     * @throws EditLost when a field is still in what was written
      * @throws ToolFailed when it cannot be written
      */
     public static function emptied(string $pdf, Press $press): string
     {
-        $fill = new self($pdf);
+        $fill = new self(PdfEdit::of($pdf));
+        if ($fill->fields->signed() !== []) {
+            throw PdfRefused::signed();
+        }
         foreach ($fill->fields->all() as $field) {
             match (true) {
                 $field->kind === FieldKind::Button, $field->kind === FieldKind::Signature => null,
-                $field->kind->isTicked() => $fill->tick($field, ''),
-                default => $fill->write($field, ''),
+                $field->kind->isTicked() => $fill->entry->tick($field, ''),
+                default => $fill->entry->write($field, ''),
             };
         }
 
         return $fill->flattened($press);
     }
 
-    private function set(string $name, mixed $value): void
-    {
-        $fields = $this->fields->named($name);
-        if ($fields === []) {
-            throw new FieldRefused("There is no field “{$name}”.".$this->nearest($name));
-        }
-        foreach ($fields as $field) {
-            match (true) {
-                $field->kind === FieldKind::Button, $field->kind === FieldKind::Signature => throw new FieldRefused("“{$name}” is a {$field->kind->value} field and holds no value."),
-                $field->kind->isTicked() => $this->tick($field, $value),
-                default => $this->write($field, $value),
-            };
-        }
-    }
-
-    private function nearest(string $name): string
-    {
-        $names = array_unique(array_map(static fn (PdfField $field) => $field->name, $this->fields->all()));
-        usort($names, static fn (string $a, string $b) => levenshtein(substr(strtolower($name), 0, 200), substr(strtolower($a), 0, 200)) <=> levenshtein(substr(strtolower($name), 0, 200), substr(strtolower($b), 0, 200)));
-
-        return $names === [] ? ' This PDF has no fields at all.' : ' Near to it: '.implode(', ', array_slice($names, 0, 3)).'.';
-    }
-
-    private function tick(PdfField $field, mixed $value): void
-    {
-        $states = array_values(array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $field->widgets), static fn (?string $on) => $on !== null));
-        $on = $this->state($field, $value, $states);
-        $field->dict->{'/V'} = $on === null ? '/Off' : "/{$on}";
-        $this->changed[$field->object] = true;
-        foreach ($field->widgets as $widget) {
-            $widget->dict->{'/AS'} = $on !== null && ($widget->on ?? $on) === $on ? "/{$on}" : '/Off';
-            $this->changed[$widget->object] = true;
-        }
-    }
-
-    /** @param  list<string>  $states */
-    private function state(PdfField $field, mixed $value, array $states): ?string
-    {
-        if ($value === null || $value === false || $value === '' || $value === 'Off' || $value === '/Off' || $value === 0) {
-            return null;
-        }
-        $wanted = is_scalar($value) ? ltrim((string) $value, '/') : '';
-        foreach ($field->options as $option) {
-            if (is_string($value) && ($option['value'] === $wanted || $option['label'] === $wanted)) {
-                return $option['value'];
-            }
-        }
-        if (in_array($wanted, $states, true)) {
-            return $wanted;
-        }
-        if ($field->kind === FieldKind::Checkbox || count(array_unique($states)) === 1) {
-            $word = mb_strtolower($wanted);
-            if ($value === true || $value === 1 || in_array($word, ['1', 'on', 'yes', 'true', 'x'], true)) {
-                return $states[0] ?? 'Yes';
-            }
-            if (in_array($word, ['0', 'off', 'no', 'false'], true)) {
-                return null;
-            }
-        }
-        throw new FieldRefused("“{$field->name}” takes ".($field->options === [] ? 'true or false' : implode(', ', array_map(static fn (array $option) => $option['label'] === $option['value'] ? "“{$option['value']}”" : "“{$option['value']}” ({$option['label']})", $field->options)).' or an empty text').', not '.json_encode($value, JSON_UNESCAPED_UNICODE).'.');
-    }
-
-    private function write(PdfField $field, mixed $value): void
-    {
-        $texts = array_map(function (mixed $one) use ($field): string {
-            if ($one !== null && ! is_scalar($one)) {
-                throw new FieldRefused("“{$field->name}” takes a text.");
-            }
-
-            return is_bool($one) ? ($one ? 'true' : 'false') : (string) preg_replace('/[\x{00}-\x{08}\x{0B}\x{0C}\x{0E}-\x{1F}]/u', '', str_replace(["\r\n", "\r"], "\n", mb_scrub((string) $one)));
-        }, is_array($value) ? array_values($value) : [$value]);
-        if (count($texts) > 1 && ! $field->several) {
-            throw new FieldRefused("“{$field->name}” takes one value, not several.");
-        }
-        if ($field->kind !== FieldKind::Text) {
-            $texts = array_map(fn (string $text) => $this->option($field, $text), $texts);
-            unset($field->dict->{'/I'});
-        }
-        if ($field->maxLength !== null && mb_strlen($texts[0] ?? '') > $field->maxLength) {
-            throw new FieldRefused("“{$field->name}” takes at most {$field->maxLength} characters; this has ".mb_strlen($texts[0]).'.');
-        }
-        $field->dict->{'/V'} = count($texts) > 1 ? array_map(static fn (string $text) => "u:{$text}", $texts) : 'u:'.($texts[0] ?? '');
-        unset($field->dict->{'/RV'});
-        $this->changed[$field->object] = true;
-        foreach ($field->widgets as $widget) {
-            unset($widget->dict->{'/AP'});
-            $this->changed[$widget->object] = true;
-        }
-    }
-
-    private function option(PdfField $field, string $text): string
-    {
-        foreach ($field->options as $option) {
-            if ($option['value'] === $text || $option['label'] === $text) {
-                return $option['value'];
-            }
-        }
-        if ($text === '' || $field->editable || $field->options === []) {
-            return $text;
-        }
-        throw new FieldRefused("“{$field->name}” takes one of ".implode(', ', array_map(static fn (array $option) => "“{$option['label']}”", array_slice($field->options, 0, 20))).", not “{$text}”.");
-    }
-
     /** It stays a form: each field gets its picture, as any reader would draw it when it is changed there. */
     private function fillable(Press $press): string
     {
-        [$form, $holder] = $this->form();
-        unset($form->{'/XFA'}, $form->{'/NeedAppearances'});
-        $this->changed[$holder] = true;
+        $this->form();
         $pieces = [];
         $places = [];
         foreach ($this->fields->all() as $field) {
@@ -202,69 +115,63 @@ final class FieldFill
                 }
             }
         }
-        if ($pieces === []) {
-            return $this->qpdf(null, ['--decrypt']);
+        if ($pieces !== []) {
+            [$new, $names] = Appearances::of($pieces, $this->look->highestObject(), $press);
+            $this->edit->addNumbered($new);
+            foreach ($places as $index => $widget) {
+                $widget->dict->{'/AP'} = (object) ['/N' => $names[$index]];
+                $this->entry->changed[$widget->object] = true;
+            }
         }
-        [$new, $names] = Appearances::of($pieces, $this->look->highestObject(), $press);
-        foreach ($places as $index => $widget) {
-            $widget->dict->{'/AP'} = (object) ['/N' => $names[$index]];
-            $this->changed[$widget->object] = true;
-        }
+        $this->put();
 
-        return $this->qpdf(null, ['--decrypt'], $new);
+        return $this->edit->write(['--decrypt'], fn (PdfLook $written) => $this->lostValue(PdfFields::of($written)));
     }
 
     private function flattened(Press $press): string
     {
-        [$form, $holder] = $this->form();
+        $needs = $this->form();
         $drawings = [];
         $sizes = $this->look->pages();
+        $pictures = FieldPictures::of($this->edit, $this->fields, $needs);
         foreach ($this->fields->all() as $field) {
             foreach ($field->widgets as $widget) {
+                if ($pictures->lacks($field, $widget) && isset($widget->dict->{'/AP'})) {
+                    unset($widget->dict->{'/AP'});
+                    $this->entry->changed[$widget->object] = true;
+                }
                 if ($widget->page === 0 || ((int) $this->look->resolve($widget->dict->{'/F'} ?? 0) & 0b100010) !== 0) {
                     continue;
                 }
                 $drawing = $drawings[$widget->page] ??= new Drawing(...($sizes[$widget->page - 1] ?? [612.0, 792.0]));
-                $this->drawn($drawing, $field, $widget);
-            }
-        }
-        unset($form->{'/NeedAppearances'}, $form->{'/XFA'});
-        $this->changed[$holder] = true;
-        foreach ($this->look->frames() as $frame) {
-            $page = $this->look->object($frame['name']);
-            if ($page instanceof \stdClass && array_intersect_key((array) $page, ['/TrimBox' => 1, '/BleedBox' => 1, '/ArtBox' => 1]) !== []) {
-                // An overlay is fitted to the innermost box; without these that is the part that is shown.
-                unset($page->{'/TrimBox'}, $page->{'/BleedBox'}, $page->{'/ArtBox'});
-                $this->changed[$frame['name']] = true;
+                $this->drawn($drawing, $field, $widget, $pictures->lacks($field, $widget));
             }
         }
         $drawings = array_filter($drawings, static fn (Drawing $drawing) => ! $drawing->isEmpty());
         ksort($drawings);
+        // An overlay is fitted to the innermost box; without these that is the part that is shown.
+        $this->look->withoutInnerBoxes(fn (string $name, \stdClass $page) => $this->edit->put($name, $page));
+        $this->put();
         $scratch = new Scratch;
         $overlay = $drawings === [] ? [] : ['--overlay', $press->overlay($scratch, array_values($drawings)), '--to='.implode(',', array_keys($drawings)), '--'];
 
-        return $this->qpdf($scratch, ['--decrypt', '--flatten-annotations=all', ...$overlay]);
+        return $this->edit->write(['--decrypt', '--flatten-annotations=all', ...$overlay], fn (PdfLook $written) => $this->lostDrawing($written, array_keys($drawings)));
     }
 
-    private function drawn(Drawing $drawing, PdfField $field, PdfWidget $widget): void
+    private function drawn(Drawing $drawing, PdfField $field, PdfWidget $widget, bool $ours): void
     {
-        $ours = ! isset($widget->dict->{'/AP'});
-        if ($field->kind->isTicked()) {
-            $now = $this->look->resolve($widget->dict->{'/AS'} ?? null);
-            $ours && is_string($now) && $now !== '/Off' && FieldDrawing::tick($drawing, $widget);
-
+        if (! $ours || in_array($field->kind, [FieldKind::Button, FieldKind::Signature], true)) {
             return;
         }
-        if ($ours && ! in_array($field->kind, [FieldKind::Button, FieldKind::Signature], true)) {
-            FieldDrawing::text($drawing, $field, $widget, self::shown($field));
-        }
+        $field->kind->isTicked() ? FieldDrawing::tick($drawing, $widget) : FieldDrawing::text($drawing, $field, $widget, self::shown($field));
     }
 
     private static function shown(PdfField $field): string
     {
         $labels = array_column($field->options, 'label', 'value');
+        $values = array_map(static fn (string $value) => $labels[$value] ?? $value, (array) self::valueOf($field));
 
-        return implode($field->several ? ', ' : '', array_map(static fn (string $value) => $labels[$value] ?? $value, (array) self::valueOf($field)));
+        return PlainText::of(implode($field->several ? ', ' : '', $values));
     }
 
     /** @return string|list<string> the value as it stands now */
@@ -274,13 +181,13 @@ final class FieldFill
 
         return match (true) {
             is_array($value) => array_values(array_map(PdfLook::text(...), $value)),
-            is_string($value) && ! PdfLook::isReference($value) => str_starts_with($value, '/') ? substr($value, 1) : PdfLook::text($value),
+            is_string($value) && ! PdfLook::isReference($value) => str_starts_with($value, '/') ? PdfLook::nameText($value) : PdfLook::text($value),
             default => $field->value,
         };
     }
 
-    /** @return array{\stdClass, string} the form's dictionary and the object it lies in */
-    private function form(): array
+    /** Readies the form's dictionary; gives whether its readers were to make the pictures of its fields themselves. */
+    private function form(): bool
     {
         [$root, $catalog] = $this->look->catalog();
         $catalog->{'/AcroForm'} ??= (object) ['/Fields' => []];
@@ -288,26 +195,63 @@ final class FieldFill
         if (! $form instanceof \stdClass) {
             throw PdfRefused::damaged();
         }
+        $needs = $this->look->resolve($form->{'/NeedAppearances'} ?? false) === true;
+        unset($form->{'/XFA'}, $form->{'/NeedAppearances'});
+        $this->entry->changed[PdfLook::isReference($catalog->{'/AcroForm'}) ? $catalog->{'/AcroForm'} : $root] = true;
+        if (isset($catalog->{'/Perms'}) || isset($catalog->{'/NeedsRendering'})) {
+            // Rights that some program gave the file as it was; a changed file has none of them.
+            unset($catalog->{'/Perms'}, $catalog->{'/NeedsRendering'});
+            $this->entry->changed[$root] = true;
+        }
 
-        return [$form, PdfLook::isReference($catalog->{'/AcroForm'}) ? $catalog->{'/AcroForm'} : $root];
+        return $needs;
     }
 
-    /**
-     * @param list<string> $options
-     * @param array<string, mixed> $objects new ones
-     */
-    private function qpdf(?Scratch $scratch, array $options, array $objects = []): string
+    private function put(): void
     {
-        $scratch ??= new Scratch;
-        foreach (array_keys($this->changed) as $name) {
+        foreach (array_keys($this->entry->changed) as $name) {
             $value = $this->look->object($name);
-            $value === null || $objects["obj:{$name}"] = ['value' => $value];
+            $value === null || $this->edit->put($name, $value);
         }
-        $highest = max([$this->look->highestObject(), ...array_map(static fn (string $name) => (int) substr($name, 4), array_keys($objects))]);
-        $head = ['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $highest];
-        $update = json_encode(['qpdf' => [$head, PdfLook::plain((object) $objects)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $this->pdf, '--update-from-json='.$scratch->put('fields.json', $update), ...$options, '--object-streams=generate', $scratch->path('filled.pdf')]);
+    }
 
-        return $scratch->get('filled.pdf');
+    private function lostValue(PdfFields $written): ?string
+    {
+        $now = [];
+        foreach ($written->all() as $field) {
+            $now[$field->name][] = [(array) $field->value, array_map(fn (PdfWidget $widget) => $widget->dict->{'/AS'} ?? null, $field->widgets)];
+        }
+        foreach ($this->fields->all() as $field) {
+            if (! isset($this->entry->changed[$field->object]) || in_array($field->kind, [FieldKind::Button, FieldKind::Signature], true)) {
+                continue;
+            }
+            $value = (array) self::valueOf($field);
+            $value = $field->kind->isTicked() && $value === ['Off'] ? [''] : $value;
+            $marks = $field->kind->isTicked() ? array_map(fn (PdfWidget $widget) => $widget->dict->{'/AS'} ?? null, $field->widgets) : null;
+            $found = array_filter($now[$field->name] ?? [], static fn (array $one) => $one[0] === $value && ($marks === null || $one[1] === $marks));
+            if ($found === []) {
+                return "the value of “{$field->name}”";
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  list<int>  $pages  those that were drawn over */
+    private function lostDrawing(PdfLook $written, array $pages): ?string
+    {
+        if (count($written->frames()) !== count($this->look->frames())) {
+            return 'a page';
+        }
+        if (array_filter(PdfFields::of($written)->all(), static fn (PdfField $field) => $field->widgets !== []) !== []) {
+            return 'a field that was to become a part of its page';
+        }
+        foreach ($pages as $page) {
+            if ($written->pictures($page) <= $this->look->pictures($page)) {
+                return "what was drawn on page {$page}";
+            }
+        }
+
+        return null;
     }
 }

@@ -48,8 +48,11 @@ final readonly class PdfField
 
         return [
             'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'page' => $first->page ?? null, 'rect' => $rect($first),
-            'options' => $this->options, 'value' => $this->value, 'required' => $this->required, 'readOnly' => $this->readOnly, 'multiline' => $this->multiline, 'maxLength' => $this->maxLength,
-            'widgets' => array_map(static fn (PdfWidget $widget) => array_filter(['page' => $widget->page, 'rect' => $rect($widget), 'on' => $widget->on], static fn (mixed $part) => $part !== null), $this->widgets),
+            'options' => $this->options, 'value' => $this->value, 'required' => $this->required, 'readOnly' => $this->readOnly, 'multiline' => $this->multiline,
+            'maxLength' => $this->maxLength,
+            'widgets' => array_map(static fn (PdfWidget $widget) => array_filter([
+                'page' => $widget->page, 'rect' => $rect($widget), 'on' => $widget->on === null ? null : PdfLook::nameText($widget->on),
+            ], static fn (mixed $part) => $part !== null), $this->widgets),
         ];
     }
 }

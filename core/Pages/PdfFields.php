@@ -15,8 +15,8 @@ final class PdfFields
 
     private const MOST = 20_000;
 
-    /** @var array<string, int> page by the object name of a widget */
-    private array $pageOf = [];
+    /** @var array<string, list<int>> pages by the object name of a widget: one may stand on several */
+    private array $pagesOf = [];
 
     /** @var list<array{name: string, dict: \stdClass, box: array{float, float, float, float}, turn: int}> */
     private readonly array $frames;
@@ -56,12 +56,26 @@ final class PdfFields
         return array_values(array_filter($this->fields, static fn (PdfField $field) => $field->name === $name));
     }
 
+    /** @return list<PdfField> signature fields that hold a signature */
+    public function signed(): array
+    {
+        return array_values(array_filter($this->fields, fn (PdfField $field) => $field->kind === FieldKind::Signature && $this->signature($field) !== null));
+    }
+
+    /** The dictionary of the signature a field holds (ISO 32000-1, 12.8.1); null when it holds none. */
+    public function signature(PdfField $field): ?\stdClass
+    {
+        $value = $this->look->resolve($field->dict->{'/V'} ?? $field->widgets[0]->dict->{'/V'} ?? null);
+
+        return $value instanceof \stdClass && isset($value->{'/ByteRange'}, $value->{'/Contents'}) ? $value : null;
+    }
+
     private function read(): void
     {
         foreach ($this->frames as $index => $frame) {
             $annotations = $frame['dict']->{'/Annots'} ?? [];
             foreach (PdfLook::isReference($annotations) ? [$annotations, ...(array) $this->look->resolve($annotations)] : (array) $annotations as $annotation) {
-                PdfLook::isReference($annotation) && $this->pageOf[$annotation] ??= $index + 1;
+                PdfLook::isReference($annotation) && $this->pagesOf[$annotation] = array_values(array_unique([...$this->pagesOf[$annotation] ?? [], $index + 1]));
             }
         }
         [$root, $catalog] = $this->look->catalog();
@@ -74,6 +88,7 @@ final class PdfFields
         }
         $this->orphans($given);
         if ($form instanceof \stdClass) {
+            ! isset($catalog->{'/Perms'}) || ! isset($this->look->resolve($catalog->{'/Perms'})->{'/UR3'}) || $this->notes[] = 'Its usage rights end when it is filled here: programs that asked for them show it as any other form.';
             isset($form->{'/XFA'}) && $this->notes[] = 'It also carries an XML form (XFA), which is dropped: the fields count.';
             ((array) $this->look->resolve($form->{'/CO'} ?? [])) !== [] && $this->notes[] = 'It computes some fields by script in an order of its own, which is not followed.';
         }
@@ -152,8 +167,7 @@ final class PdfFields
         $widgets = [];
         foreach ($places as $place) {
             PdfLook::isReference($place) && $this->seen[$place] = true;
-            $widget = $this->widget($place, PdfLook::isReference($dict->{'/Kids'} ?? null) && $place !== $dict ? $dict->{'/Kids'} : $object, $kind);
-            $widget === null || $widgets[] = $widget;
+            array_push($widgets, ...$this->widgets($place, PdfLook::isReference($dict->{'/Kids'} ?? null) && $place !== $dict ? $dict->{'/Kids'} : $object, $kind));
         }
         $text = $kind === FieldKind::Text;
         $options = $this->options($has['/Opt'] ?? null, $kind, $widgets);
@@ -166,21 +180,28 @@ final class PdfFields
         );
     }
 
-    private function widget(mixed $place, string $holder, FieldKind $kind): ?PdfWidget
+    /** @return list<PdfWidget> one for each page it stands on */
+    private function widgets(mixed $place, string $holder, FieldKind $kind): array
     {
         $dict = $this->look->resolve($place);
         $corners = $dict instanceof \stdClass ? (array) $this->look->resolve($dict->{'/Rect'} ?? []) : [];
         $corners = array_map(fn (mixed $edge) => is_numeric($edge = $this->look->resolve($edge)) ? (float) $edge : 0.0, array_values($corners));
         if (! $dict instanceof \stdClass || count($corners) !== 4) {
-            return null;
+            return [];
         }
         $corners = [min($corners[0], $corners[2]), min($corners[1], $corners[3]), max($corners[0], $corners[2]), max($corners[1], $corners[3])];
-        $page = PdfLook::isReference($place) ? $this->pageOf[$place] ?? $this->pageByName($dict->{'/P'} ?? null) : $this->pageByName($dict->{'/P'} ?? $holder);
-        $frame = $this->frames[$page - 1] ?? null;
+        $pages = PdfLook::isReference($place) ? $this->pagesOf[$place] ?? [$this->pageByName($dict->{'/P'} ?? null)] : [$this->pageByName($dict->{'/P'} ?? $holder)];
         $look = $this->look->resolve($dict->{'/MK'} ?? null);
         $own = $look instanceof \stdClass ? ((int) round((int) $this->look->resolve($look->{'/R'} ?? 0) / 90) * 90 % 360 + 360) % 360 : 0;
 
-        return new PdfWidget($page, $corners, $frame === null ? null : self::asRead($corners, $frame['box'], $frame['turn']), (($frame['turn'] ?? 0) - $own + 360) % 360, $own, PdfLook::isReference($place) ? $place : $holder, $dict, $kind->isTicked() ? $this->onState($dict) : null);
+        return array_map(function (int $page) use ($place, $holder, $kind, $dict, $corners, $own): PdfWidget {
+            $frame = $this->frames[$page - 1] ?? null;
+
+            return new PdfWidget(
+                $page, $corners, $frame === null ? null : self::asRead($corners, $frame['box'], $frame['turn']), (($frame['turn'] ?? 0) - $own + 360) % 360,
+                $own, PdfLook::isReference($place) ? $place : $holder, $dict, $kind->isTicked() ? $this->onState($dict) : null,
+            );
+        }, $pages);
     }
 
     private function pageByName(mixed $name): int
@@ -191,7 +212,7 @@ final class PdfFields
             }
         }
 
-        return is_string($name) ? $this->pageOf[$name] ?? 0 : 0;
+        return is_string($name) ? $this->pagesOf[$name][0] ?? 0 : 0;
     }
 
     /**
@@ -217,9 +238,11 @@ final class PdfFields
     private function onState(\stdClass $dict): ?string
     {
         foreach (['/N', '/D'] as $which) {
-            $states = $this->look->resolve($this->look->resolve($dict->{'/AP'} ?? null)->{$which} ?? null);
+            $states = $this->look->resolve($dict->{'/AP'} ?? null)->{$which} ?? null;
+            // Some writers leave the pictures out and only name the states; a stream is a picture for all states.
+            $states = $this->look->isStream($states) ? null : $this->look->resolve($states);
             foreach ($states instanceof \stdClass ? array_keys((array) $states) : [] as $state) {
-                if ($state !== '/Off' && PdfLook::isReference($states->{$state})) {
+                if ($state !== '/Off' && str_starts_with((string) $state, '/')) {
                     return substr((string) $state, 1);
                 }
             }
@@ -240,11 +263,11 @@ final class PdfFields
             $option = $this->look->resolve($option);
             [$value, $label] = is_array($option) ? [PdfLook::text($this->look->resolve($option[0] ?? null)), PdfLook::text($this->look->resolve($option[1] ?? null))] : [PdfLook::text($option), PdfLook::text($option)];
             // A tick's options are the texts of its places, in their order; what is stored is the place's state.
-            $options[] = $kind->isTicked() ? ['value' => $widgets[$index]->on ?? $value, 'label' => $label] : ['value' => $value, 'label' => $label];
+            $options[] = $kind->isTicked() ? ['value' => isset($widgets[$index]->on) ? PdfLook::nameText($widgets[$index]->on) : $value, 'label' => $label] : ['value' => $value, 'label' => $label];
         }
         if ($options === [] && $kind->isTicked()) {
             foreach (array_unique(array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $widgets), static fn (?string $on) => $on !== null)) as $on) {
-                $options[] = ['value' => $on, 'label' => $on];
+                $options[] = ['value' => PdfLook::nameText($on), 'label' => PdfLook::nameText($on)];
             }
         }
 
@@ -259,12 +282,12 @@ final class PdfFields
     {
         if ($kind->isTicked()) {
             if (is_string($value) && str_starts_with($value, '/')) {
-                return $value === '/Off' ? '' : substr($value, 1);
+                return $value === '/Off' ? '' : PdfLook::nameText($value);
             }
             foreach ($widgets as $widget) {
                 $state = $this->look->resolve($widget->dict->{'/AS'} ?? null);
                 if (is_string($state) && $state !== '/Off') {
-                    return substr($state, 1);
+                    return PdfLook::nameText($state);
                 }
             }
 

@@ -12,6 +12,14 @@ final class PdfLook
     /** The most pages that are taken. */
     public const MOST_PAGES = 1000;
 
+    /** Where PDFDocEncoding differs from Latin-1. */
+    private const DOC_ENCODING = [
+        0x18 => '˘', 0x19 => 'ˇ', 0x1A => 'ˆ', 0x1B => '˙', 0x1C => '˝', 0x1D => '˛', 0x1E => '˚', 0x1F => '˜',
+        0x80 => '•', 0x81 => '†', 0x82 => '‡', 0x83 => '…', 0x84 => '—', 0x85 => '–', 0x86 => 'ƒ', 0x87 => '⁄', 0x88 => '‹', 0x89 => '›', 0x8A => '−', 0x8B => '‰',
+        0x8C => '„', 0x8D => '“', 0x8E => '”', 0x8F => '‘', 0x90 => '’', 0x91 => '‚', 0x92 => '™', 0x93 => 'ﬁ', 0x94 => 'ﬂ', 0x95 => 'Ł', 0x96 => 'Œ', 0x97 => 'Š',
+        0x98 => 'Ÿ', 0x99 => 'Ž', 0x9A => 'ı', 0x9B => 'ł', 0x9C => 'œ', 0x9D => 'š', 0x9E => 'ž', 0x9F => '', 0xA0 => '€',
+    ];
+
     /** @param  array<string, \stdClass>  $objects by qpdf's name "obj:12 0 R" */
     private function __construct(private readonly array $objects)
     {
@@ -40,7 +48,7 @@ final class PdfLook
             static fn (array $m) => $m[1].($m[2] === '-' ? '-' : '').($m[3] === '' ? '0' : $m[3]).'.'.($m[4] === '' ? '0' : $m[4]).$m[5],
             $json,
         );
-        $data = json_decode($json, false, 512);
+        $data = json_decode(self::asText($json), false, 512);
         if (! is_object($data) || ! isset($data->qpdf[1])) {
             throw PdfRefused::damaged();
         }
@@ -129,6 +137,73 @@ final class PdfLook
         return [$name, $catalog];
     }
 
+    /**
+     * Takes the boxes off that lie inside what is shown of a page, since an overlay is fitted to the innermost one.
+     *
+     * @param \Closure(string, \stdClass): mixed $changed gets the name and the dictionary of each page that had some
+     */
+    public function withoutInnerBoxes(\Closure $changed): void
+    {
+        foreach ($this->leaves() as ['name' => $name]) {
+            $page = $this->object($name);
+            if ($page instanceof \stdClass && array_intersect_key((array) $page, ['/TrimBox' => 1, '/BleedBox' => 1, '/ArtBox' => 1]) !== []) {
+                unset($page->{'/TrimBox'}, $page->{'/BleedBox'}, $page->{'/ArtBox'});
+                $changed($name, $page);
+            }
+        }
+    }
+
+    /** How many pictures and drawings a page has at hand; pages count from 1. */
+    public function pictures(int $page): int
+    {
+        $resources = $this->resolve($this->leaves()[$page - 1]['dict']->{'/Resources'} ?? null);
+        $objects = $resources instanceof \stdClass ? $this->resolve($resources->{'/XObject'} ?? null) : null;
+
+        return $objects instanceof \stdClass ? count((array) $objects) : 0;
+    }
+
+    /** Whether objects lie packed in streams, where qpdf cannot change them. */
+    public function hasObjectStreams(): bool
+    {
+        foreach ($this->objects as $object) {
+            if (($object->stream->dict->{'/Type'} ?? null) === '/ObjStm') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether a reference leads to a stream. */
+    public function isStream(mixed $reference): bool
+    {
+        return is_string($reference) && isset($this->objects["obj:{$reference}"]->stream);
+    }
+
+    /** How many bytes a stream has; 0 when it is none. */
+    public function streamLength(mixed $reference): int
+    {
+        $length = is_string($reference) ? $this->resolve($this->objects["obj:{$reference}"]->stream->dict->{'/Length'} ?? 0) : 0;
+
+        return is_numeric($length) ? (int) $length : 0;
+    }
+
+    /** The name of the object that says title and author of the document; null when there is none. */
+    public function information(): ?string
+    {
+        $name = $this->objects['trailer']->value->{'/Info'} ?? null;
+
+        return is_string($name) && isset($this->objects["obj:{$name}"]) ? $name : null;
+    }
+
+    /** Its title as readers show it; empty when it has none. */
+    public function title(): string
+    {
+        $info = $this->resolve($this->information());
+
+        return $info instanceof \stdClass ? self::text($this->resolve($info->{'/Title'} ?? null)) : '';
+    }
+
     /** The highest object number in use. */
     public function highestObject(): int
     {
@@ -152,13 +227,13 @@ final class PdfLook
     private function leaves(): array
     {
         $leaves = [];
-        $seen = [];
-        $walk = function (string $name, array $inherited) use (&$walk, &$leaves, &$seen): void {
+        // A page may stand in the tree more than once; a node may not stand beneath itself.
+        $walk = function (string $name, array $inherited, array $above) use (&$walk, &$leaves): void {
             $node = $this->resolve($name);
-            if (! $node instanceof \stdClass || isset($seen[$name]) || count($leaves) > self::MOST_PAGES) {
+            if (! $node instanceof \stdClass || isset($above[$name]) || count($above) > 200 || count($leaves) > self::MOST_PAGES) {
                 return;
             }
-            $seen[$name] = true;
+            $above[$name] = true;
             foreach (['/MediaBox', '/CropBox', '/Rotate'] as $key) {
                 if (isset($node->{$key})) {
                     $inherited[$key] = $this->resolve($node->{$key});
@@ -166,7 +241,7 @@ final class PdfLook
             }
             if (isset($node->{'/Kids'})) {
                 foreach ((array) $this->resolve($node->{'/Kids'}) as $kid) {
-                    is_string($kid) && $walk($kid, $inherited);
+                    is_string($kid) && $walk($kid, $inherited, $above);
                 }
 
                 return;
@@ -174,7 +249,7 @@ final class PdfLook
             $leaves[] = ['name' => $name, 'dict' => (object) [...(array) $node, ...$inherited]];
         };
         [, $catalog] = $this->catalog();
-        is_string($catalog->{'/Pages'} ?? null) && $walk($catalog->{'/Pages'}, []);
+        is_string($catalog->{'/Pages'} ?? null) && $walk($catalog->{'/Pages'}, [], []);
 
         return $leaves;
     }
@@ -232,10 +307,14 @@ final class PdfLook
         return is_array($value) ? array_map(self::plain(...), $value) : $value;
     }
 
-    /** An object as it stands in the file, to be written back with changes; null when there is none of that name. */
+    /** An object as it stands in the file, of a stream its dictionary, to be written back with changes; null when there is none of that name. */
     public function object(string $name): mixed
     {
-        return $this->objects["obj:{$name}"]->value ?? null;
+        if ($name === 'trailer') {
+            return $this->objects['trailer']->value ?? null;
+        }
+
+        return $this->objects["obj:{$name}"]->value ?? $this->objects["obj:{$name}"]->stream->dict ?? null;
     }
 
     /** Whether a value is a reference to an object ("12 0 R"). */
@@ -250,9 +329,43 @@ final class PdfLook
         return match (true) {
             ! is_string($value) => '',
             str_starts_with($value, 'u:') => substr($value, 2),
-            str_starts_with($value, 'b:') => mb_convert_encoding((string) @hex2bin(substr($value, 2)), 'UTF-8', 'Windows-1252'),
+            str_starts_with($value, 'b:') => self::decoded((string) @hex2bin(substr($value, 2))),
             default => '',
         };
+    }
+
+    /** A name without its stroke, readable; bytes that are no UTF-8 are read as the file's own encoding. */
+    public static function nameText(string $name): string
+    {
+        return (string) preg_replace_callback('/[\x{10FF00}-\x{10FFFF}]/u', static fn (array $m) => self::decoded(chr(mb_ord($m[0], 'UTF-8') & 0xFF)), ltrim($name, '/'));
+    }
+
+    /** A text string's bytes as UTF-8: UTF-16 or UTF-8 with a mark, else PDFDocEncoding (ISO 32000-1, 7.9.2 and annex D.2). */
+    private static function decoded(string $bytes): string
+    {
+        return match (true) {
+            str_starts_with($bytes, "\xFE\xFF") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
+            str_starts_with($bytes, "\xFF\xFE") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
+            str_starts_with($bytes, "\xEF\xBB\xBF") => mb_scrub(substr($bytes, 3), 'UTF-8'),
+            default => implode('', array_map(static fn (string $byte) => self::DOC_ENCODING[ord($byte)] ?? mb_chr(ord($byte), 'UTF-8'), str_split($bytes))),
+        };
+    }
+
+    /** qpdf prints a name's bytes as they stand, UTF-8 or not: others travel as characters beyond all that are used. */
+    public static function asText(string $json): string
+    {
+        if (mb_check_encoding($json, 'UTF-8')) {
+            return $json;
+        }
+        $well = '[\x00-\x7F]++|(?:[\xC2-\xDF][\x80-\xBF]|\xE0[\xA0-\xBF][\x80-\xBF]|[\xE1-\xEC\xEE\xEF][\x80-\xBF]{2}|\xED[\x80-\x9F][\x80-\xBF]|\xF0[\x90-\xBF][\x80-\xBF]{2}|[\xF1-\xF3][\x80-\xBF]{3}|\xF4[\x80-\x8F][\x80-\xBF]{2})++';
+
+        return (string) preg_replace_callback("/{$well}|([\x80-\xFF])/", static fn (array $m) => isset($m[1]) ? mb_chr(0x10FF00 + ord($m[1]), 'UTF-8') : $m[0], $json);
+    }
+
+    /** The reverse: such characters as the bytes they stand for. */
+    public static function rawBytes(string $json): string
+    {
+        return (string) preg_replace_callback('/[\x{10FF00}-\x{10FFFF}]/u', static fn (array $m) => chr(mb_ord($m[0], 'UTF-8') & 0xFF), $json);
     }
 
     /**

@@ -53,22 +53,24 @@ final class Press
      */
     public function writeOver(string $pdf, array $drawings): string
     {
-        $look = PdfLook::into($pdf, gate: false);
-        $changed = [];
-        foreach ($look->frames() as $frame) {
-            $page = $look->object($frame['name']);
-            if ($page instanceof \stdClass && array_intersect_key((array) $page, ['/TrimBox' => 1, '/BleedBox' => 1, '/ArtBox' => 1]) !== []) {
-                // An overlay is fitted to the innermost box; without these that is the part that is shown.
-                unset($page->{'/TrimBox'}, $page->{'/BleedBox'}, $page->{'/ArtBox'});
-                $changed["obj:{$frame['name']}"] = ['value' => $page];
-            }
-        }
-        if ($changed === []) {
+        $edit = PdfEdit::of($pdf, false);
+        $boxed = [];
+        $edit->look->withoutInnerBoxes(function (string $name, \stdClass $page) use ($edit, &$boxed): void {
+            $edit->put($name, $page);
+            $boxed[] = $name;
+        });
+        if ($boxed === []) {
             return $this->drawOver($pdf, $drawings);
         }
         $scratch = new Scratch;
-        $update = json_encode(['qpdf' => [['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $look->highestObject()], PdfLook::plain((object) $changed)]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', $pdf, '--update-from-json='.$scratch->put('boxes.json', $update), $scratch->path('plain.pdf')]);
+        $scratch->put('plain.pdf', $edit->write([], static function (PdfLook $written): ?string {
+            $left = false;
+            $written->withoutInnerBoxes(static function () use (&$left): void {
+                $left = true;
+            });
+
+            return $left ? 'what is shown of a page' : null;
+        }));
 
         return $this->drawOver($scratch->path('plain.pdf'), $drawings);
     }

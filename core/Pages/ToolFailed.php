@@ -13,10 +13,22 @@ final class ToolFailed extends \RuntimeException
         return new self("{$program} could not be started.");
     }
 
-    /** It was stopped after its time. */
+    /** Whether the machine was too busy to get it done; the same may work a minute later. */
+    public bool $machineIsBusy = false;
+
+    /** It was waited for in vain, though it has not used up its own time: the machine is busy. */
+    public static function waitedInVain(string $program, int $seconds): self
+    {
+        $failed = new self("{$program} was stopped: the machine had no time for it within {$seconds} seconds.");
+        $failed->machineIsBusy = true;
+
+        return $failed;
+    }
+
+    /** It was stopped after its own time. */
     public static function tookTooLong(string $program, int $seconds): self
     {
-        return new self("{$program} was stopped: it ran longer than {$seconds} seconds or said too much.");
+        return new self("{$program} was stopped: it worked longer than {$seconds} seconds or said too much.");
     }
 
     /** It ended with an error of its own. */

@@ -6,12 +6,14 @@ use Tests\Support\OpensslStamps;
 use Unanimus\Evidence\Der;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
+use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealBroken;
 use Unanimus\Evidence\SealCheck;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampRequest;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
@@ -19,6 +21,11 @@ use Unanimus\Pages\Scratch;
 function authority(): string
 {
     return dirname(__DIR__, 2).'/var/test/secrets/authority';
+}
+
+function ourRoots(): TrustList
+{
+    return TrustList::fromFiles([authority().'/root.crt'], [authority().'/root.crt']);
 }
 
 function sealedSample(): string
@@ -43,9 +50,9 @@ it('seals a PDF that pdfsig calls valid and whole', function () {
 });
 
 it('verifies its own seal and knows when it was made', function () {
-    $check = SealCheck::of(sealedSample());
-    expect($check)->toMatchArray(['valid' => true, 'whole' => true, 'why' => null])
-        ->and(abs(time() - (int) strtotime((string) $check['sealedAt'])))->toBeLessThan(600);
+    $check = SealCheck::of(sealedSample(), ourRoots());
+    expect($check->answer)->toBe(SealAnswer::Holds)->and($check->sentence)->toContain('Quillmark Realty Document Seal')->toContain('Quillmark Local Authority')
+        ->and(abs(time() - (int) strtotime((string) $check->sealedAt)))->toBeLessThan(600);
 });
 
 it('finds any changed byte, wherever it is', function () {
@@ -54,7 +61,7 @@ it('finds any changed byte, wherever it is', function () {
     foreach ([20, 300, strlen($sealed) - 10, ...array_map(static fn () => mt_rand(10, strlen($sealed) - 1), range(1, 14))] as $at) {
         $changed = $sealed;
         $changed[$at] = chr((ord($changed[$at]) + 1) % 256);
-        expect(SealCheck::of($changed)['valid'])->toBeFalse("byte {$at}");
+        expect(SealCheck::of($changed, ourRoots())->answer->isOurs())->toBeFalse("byte {$at}");
     }
 });
 
@@ -66,18 +73,19 @@ it('says no through pdfsig after one changed byte of the page', function () {
 });
 
 it('finds what is added after the seal', function () {
-    expect(SealCheck::of(sealedSample()."\n")['whole'])->toBeFalse()->and(SealCheck::of(sealedSample().sealedSample())['valid'])->toBeFalse();
+    expect(SealCheck::of(sealedSample()."\n", ourRoots())->answer)->toBe(SealAnswer::AddedTo)->and(SealCheck::of(sealedSample().sealedSample(), ourRoots())->answer->isOurs())->toBeFalse();
 });
 
 it('finds what is hidden in the room of the signature', function () {
     $sealed = sealedSample();
     preg_match('~/ByteRange\s*\[\s*\d+\s+(\d+)\s+(\d+)~', $sealed, $m);
     $sealed[(int) $m[2] - 3] = '1';
-    expect(SealCheck::of($sealed)['why'])->toBe('Something was hidden behind the seal.');
+    $check = SealCheck::of($sealed, ourRoots());
+    expect($check->answer)->toBe(SealAnswer::Changed)->and($check->sentence)->toContain('hidden behind it');
 });
 
 it('says that an unsealed PDF has no seal', function () {
-    expect(SealCheck::of(press()->print([new Drawing(612, 792)])))->toMatchArray(['valid' => false, 'why' => 'There is no seal in this file.']);
+    expect(SealCheck::of(press()->print([new Drawing(612, 792)]), ourRoots()))->toMatchObject(['answer' => SealAnswer::NotSealed, 'sentence' => 'There is no seal in this file.']);
 });
 
 it('makes no seal without a time stamp', function () {

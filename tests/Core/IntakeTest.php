@@ -77,7 +77,7 @@ it('takes out what starts, sends or moves, and says so', function () {
 
 it('keeps what stands in fields when they become a part of the page', function () {
     $brought = ($this->take)(MadePdf::form());
-    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('old')->toContain('Quoin')->and($brought->notes)->toBe(['Its 12 fields became a part of the page.']);
+    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('old')->toContain('Quoin')->and($brought->notes)->toBe(['Its 12 fields became a part of the page.', 'An XML form was taken out.']);
 });
 
 it('takes off a lock that needs no password, and refuses one that does', function () {

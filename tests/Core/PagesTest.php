@@ -132,7 +132,10 @@ it('draws a page as a picture', function () {
 });
 
 it('stops a program that runs too long or is not there', function () {
-    expect(fn () => (new NativeTool(1))->run(['sleep', '5']))->toThrow(ToolFailed::class, 'longer than 1')
+    $busy = fn () => (new NativeTool(1))->run(['php', '-r', 'while (true) {}']);
+    $waits = fn () => (new NativeTool(1, wall: 1))->run(['sleep', '5']);
+    expect($busy)->toThrow(ToolFailed::class, 'worked longer than 1')
+        ->and($waits)->toThrow(ToolFailed::class, 'had no time for it within 1')
         ->and(fn () => (new NativeTool)->run(['no-such-program']))->toThrow(ToolFailed::class);
 });
 

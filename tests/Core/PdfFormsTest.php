@@ -90,7 +90,10 @@ it('takes nothing when one value cannot be taken, and says which', function (arr
 ]);
 
 it('does not fill what is signed or no PDF', function () {
-    $signed = str_replace('/Root 1 0 R', '/Root 1 0 R /X << /Type /Sig >>', MadePdf::of([1 => '<< /Type /Catalog /Pages 2 0 R >>', 2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', 3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] >>', 4 => '<< /Type /Sig /ByteRange [0 1 2 3] /Contents <00> >>']));
+    $signed = MadePdf::of([
+        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [5 0 R] >> >>', 2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', 3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] >>',
+        5 => '<< /FT /Sig /T (s) /V << /Type /Sig /ByteRange [0 1 2 3] /Contents <00> >> >>',
+    ]);
     expect(fn () => FieldFill::into($this->scratch->put('signed.pdf', $signed), [], true, $this->press))->toThrow(PdfRefused::class, 'signed digitally')
         ->and(fn () => FieldFill::into($this->scratch->put('no.pdf', 'Dear all,'), [], true, $this->press))->toThrow(PdfRefused::class, 'not a PDF');
 });

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Signing\Console;
 
+use App\Signing\Roots;
 use Illuminate\Console\Command;
+use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealCheck;
 
-/** Says whether a sealed PDF holds: every byte under the seal, nothing added, hidden or changed, the time stamp in order. */
+/** Says whether a sealed PDF holds and whose seal it is: every byte under it, nothing added, hidden or changed, under our roots. */
 final class VerifySeal extends Command
 {
     protected $signature = 'seal:verify {file : a PDF}';
@@ -22,14 +24,15 @@ final class VerifySeal extends Command
 
             return self::INVALID;
         }
-        $check = SealCheck::of((string) file_get_contents($path));
-        if (! $check['valid']) {
-            $this->error("Does not hold: {$check['why']}");
+        $check = SealCheck::of((string) file_get_contents($path), Roots::trusted());
+        $this->line(match ($check->answer) {
+            SealAnswer::Holds => "<info>Holds.</info> {$check->sentence} Sealed at {$check->sealedAt}.",
+            SealAnswer::AnotherHolds => "<comment>A valid seal of somebody else.</comment> {$check->sentence}",
+            SealAnswer::AddedTo => "<error>Added to later.</error> {$check->sentence}",
+            SealAnswer::Changed => "<error>Does not hold.</error> {$check->sentence}",
+            SealAnswer::NotSealed => "<error>Not sealed.</error> {$check->sentence}",
+        });
 
-            return self::FAILURE;
-        }
-        $this->info("Holds. Every byte is under the seal; sealed at {$check['sealedAt']}.");
-
-        return self::SUCCESS;
+        return $check->answer->isOurs() ? self::SUCCESS : self::FAILURE;
     }
 }

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing;
+
+use Unanimus\Evidence\TrustList;
+
+/** The certificates this installation believes, from its configuration. */
+final class Roots
+{
+    public static function trusted(): TrustList
+    {
+        $files = static fn (string $which) => array_values(array_filter(array_map(trim(...), explode(',', (string) config("unanimus.trust.{$which}")))));
+
+        return TrustList::fromFiles($files('seals'), $files('stamps'), $files('others'));
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Pages;
+
+/**
+ * How many pages a PDF has, as readers show it: its tree of pages, qpdf and poppler are asked, and a file in which one of
+ * them sees a page that would be lost is not taken.
+ */
+final readonly class PageCount
+{
+    private function __construct(public int $number, public bool $isCertain)
+    {
+    }
+
+    /**
+     * @throws PdfRefused when readers show more pages than can be kept, or there are too many
+     * @throws ToolFailed when the machine has no time
+     */
+    public static function of(string $path, PdfLook $look): self
+    {
+        $ours = count($look->pages());
+        $kept = (int) (new NativeTool(20))->run(['qpdf', '--warning-exit-0', '--show-npages', $path]);
+        try {
+            $told = (new NativeTool(20))->run(['pdfinfo', $path]);
+        } catch (ToolFailed $failed) {
+            throw $failed->machineIsBusy ? $failed : PdfRefused::damaged($failed);
+        }
+        $shown = preg_match('/^Pages:\s+(\d+)/m', $told, $m) === 1 ? (int) $m[1] : 0;
+        if ($kept < 1 || $kept > PdfLook::MOST_PAGES) {
+            throw PdfRefused::pages($kept);
+        }
+        // What the tree says and what it holds may differ either way; whoever sees most must find all of it kept.
+        if (max($ours, $shown) > $kept) {
+            throw PdfRefused::pagesUncertain();
+        }
+
+        return new self($kept, $ours === $kept && $shown === $kept);
+    }
+}
