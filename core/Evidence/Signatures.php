@@ -107,7 +107,7 @@ final class Signatures
         if (preg_match('/^D:(\d{4})(\d\d)?(\d\d)?(\d\d)?(\d\d)?(\d\d)?(?:Z|([+-])(\d\d)\'?(\d\d)?)?/', $text, $m) !== 1) {
             return null;
         }
-        $zone = isset($m[7]) && $m[7] !== '' ? $m[7].$m[8].':'.(($m[9] ?? '') ?: '00') : '+00:00';
+        $zone = ($m[7] ?? '') === '' ? '+00:00' : $m[7].($m[8] ?? '00').':'.(($m[9] ?? '') ?: '00');
         $time = sprintf('%s-%s-%sT%s:%s:%s%s', $m[1], ($m[2] ?? '') ?: '01', ($m[3] ?? '') ?: '01', ($m[4] ?? '') ?: '00', ($m[5] ?? '') ?: '00', ($m[6] ?? '') ?: '00', $zone);
         $at = \DateTimeImmutable::createFromFormat(DATE_ATOM, $time);
 

@@ -32,7 +32,6 @@ final class SignedData
         private readonly string $certificate,
         private readonly string $beside,
         private readonly string $contents,
-        private readonly string $inner,
         private readonly Scratch $scratch,
     ) {
     }
@@ -82,7 +81,7 @@ final class SignedData
         }
         $holds = openssl_verify($content, $signature['content'], $pem, OPENSSL_ALGO_SHA1) === 1;
 
-        return new self($holds, self::CHANGED, $pem, '', '', '', $scratch);
+        return new self($holds, self::CHANGED, $pem, '', '', $scratch);
     }
 
     /**
@@ -113,7 +112,7 @@ final class SignedData
             throw SealBroken::unreadable();
         }
 
-        return new self($holds && $found === null, $found ?? $why, $signer, implode("\n", $all), $contents, $scratch->get('inner'), $scratch);
+        return new self($holds && $found === null, $found ?? $why, $signer, implode("\n", $all), $contents, $scratch);
     }
 
     /** @return list<string> PEM @throws SealBroken when it is no signature */
@@ -210,14 +209,17 @@ final class SignedData
     public function provenAt(TrustList $trust): ?string
     {
         [$signature, $token] = $this->token();
-        foreach ($token === null ? [] : $trust->stamps as $root) {
+        if ($token === null) {
+            return null;
+        }
+        foreach ($trust->stamps as $root) {
             try {
                 (new NativeTool(20))->run([
                     'openssl', 'ts', '-verify', '-token_in', '-in', $this->scratch->put('token.der', $token), '-data', $this->scratch->put('stamped', $signature),
                     '-CAfile', $this->scratch->put('stamps.pem', $root."\n"),
                 ]);
 
-                return self::timeIn((string) $token);
+                return self::timeIn($token);
             } catch (ToolFailed $failed) {
                 $failed->machineIsBusy && throw $failed;
             }

@@ -50,7 +50,7 @@ final class FillablePdf
         foreach ($form->pages as $index => [, $height]) {
             $name = $look->pageObject($index + 1);
             $page = $look->object($name);
-            $widgets = array_map(static fn (Blank $blank) => $edit->add(self::field($blank, $height, $name, $cross, $empty)), array_values($form->blanksOn($index + 1)));
+            $widgets = array_map(static fn (Blank $blank) => $edit->add(self::field($blank, $height, $name, $cross, $empty)), $form->blanksOn($index + 1));
             array_push($fields, ...$widgets);
             if ($widgets !== [] && $page instanceof \stdClass) {
                 $page->{'/Annots'} = $widgets;

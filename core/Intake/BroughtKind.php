@@ -19,6 +19,12 @@ enum BroughtKind: string
     case Heic = 'heic';
     case Word = 'word';
 
+    /** Whether making a PDF of it takes so long that nobody waits for it in front of the page. */
+    public function isSlow(): bool
+    {
+        return $this === self::Word;
+    }
+
     /** What the first bytes say; null when it is none that is taken. */
     public static function of(string $path): ?self
     {

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Unanimus\Intake;
 
+use Unanimus\Evidence\Signature;
+use Unanimus\Evidence\Signatures;
+use Unanimus\Evidence\TrustList;
+use Unanimus\Pages\EditLost;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PageImage;
 use Unanimus\Pages\PdfClean;
@@ -25,7 +29,25 @@ final readonly class Converter
 
     private const MOST_UNPACKED = 300 * 1024 * 1024;
 
-    public function __construct(private Press $press)
+    /** What LibreOffice may use for one text: seconds of processor time, memory it writes to, seconds it waits for its turn. */
+    private const OFFICE_SECONDS = 40;
+
+    private const OFFICE_MEMORY = '1200M';
+
+    private const OFFICE_TURN = 60;
+
+    /** No macros, and nothing a text only points to: neither on the network nor on the disk. */
+    private const OFFICE_PROFILE = <<<'XML'
+        <?xml version="1.0" encoding="UTF-8"?>
+        <oor:items xmlns:oor="http://openoffice.org/2001/registry">
+        <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>
+        <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>
+        <item oor:path="/org.openoffice.Office.Writer/Content/Update"><prop oor:name="Link" oor:op="fuse"><value>2</value></prop></item>
+        </oor:items>
+        XML;
+
+    /** @param  TrustList|null  $trust  whose signatures are known; null: nobody's */
+    public function __construct(private Press $press, private ?TrustList $trust = null)
     {
     }
 
@@ -38,12 +60,12 @@ final readonly class Converter
     {
         $size = @filesize($path);
         if ($size === false || $size === 0) {
-            throw new BringRefused('This file is empty. Save it again and bring it in once more.');
+            throw new BringRefused('This file is empty. Save it again and upload it once more.');
         }
         if ($size > self::LARGEST) {
-            throw new BringRefused('This file is larger than 50 MB. Bring it in as several parts.');
+            throw new BringRefused('This file is larger than 50 MB. Upload it as several parts.');
         }
-        $kind = BroughtKind::of($path) ?? throw new BringRefused('This is no PDF, picture (JPEG, PNG, TIFF, HEIC) or Word text. Print it to PDF and bring that in.');
+        $kind = BroughtKind::of($path) ?? throw new BringRefused('This is not a PDF, a picture (JPEG, PNG, TIFF, HEIC) or a Word document. Print it to PDF and upload that.');
         try {
             return match ($kind) {
                 BroughtKind::Pdf => $this->pdf($path, []),
@@ -54,7 +76,11 @@ final readonly class Converter
         } catch (PdfRefused $refused) {
             throw new BringRefused($refused->getMessage(), previous: $refused);
         } catch (ToolFailed $failed) {
-            throw new BringRefused('This file is damaged or made to be hard to read. Ask for it to be sent again, or print it to PDF.', previous: $failed);
+            throw new BringRefused($failed->machineIsBusy
+                ? 'The server is too busy to read this file right now. Nothing is wrong with it: upload it again in a few minutes.'
+                : 'This file is damaged or made to be hard to read. Ask for it to be sent again, or print it to PDF.', previous: $failed);
+        } catch (EditLost $lost) {
+            throw new BringRefused('This PDF could not be cleaned without losing something. Print it to PDF and upload that.', previous: $lost);
         }
     }
 
@@ -62,18 +88,42 @@ final readonly class Converter
     private function pdf(string $path, array $notes): Brought
     {
         [$bytes, $done, $pages] = PdfClean::of($path, $this->press);
+        $signatures = $this->signatures($path);
         $scratch = new Scratch;
-        // A page that cannot be drawn cannot be read, sent or signed.
-        PageImage::of($bytes === null ? $path : $scratch->put('clean.pdf', $bytes), 1, 30);
+        $this->mustServe($bytes === null ? $path : $scratch->put('clean.pdf', $bytes), $pages);
+        $told = array_map(static fn (Signature $signature) => $signature->sentence(), $signatures);
+        $original = $signatures === [] ? null : (string) file_get_contents($path);
+        $original === null || $told[] = 'The file as it came is kept beside this copy, for download.';
 
-        return new Brought($bytes ?? (string) file_get_contents($path), $pages, [...$notes, ...$done]);
+        return new Brought($bytes ?? (string) file_get_contents($path), $pages, [...$notes, ...$told, ...$done], $original, $signatures);
+    }
+
+    /** @return list<Signature> those that can be read; what only looks like one is none */
+    private function signatures(string $path): array
+    {
+        try {
+            $found = Signatures::in((string) file_get_contents($path), $this->trust ?? TrustList::none());
+        } catch (PdfRefused) {
+            return [];
+        }
+
+        return array_values(array_filter($found, static fn (Signature $signature) => $signature->signer !== ''));
+    }
+
+    /** What is taken must work later too: its first and last page can be drawn, and it can be put together with others and stamped. */
+    private function mustServe(string $path, int $pages): void
+    {
+        foreach (array_unique([1, $pages]) as $page) {
+            PageImage::of($path, $page, 30);
+        }
+        $this->press->assemble([['title' => 'Trial', 'pdf' => $path]], static fn (int $page) => $page === 1 ? 'trial' : null);
     }
 
     private function picture(string $path): Brought
     {
         $size = @getimagesize($path);
         if ($size !== false && $size[0] * $size[1] > self::MOST_PIXELS) {
-            throw new BringRefused("This picture has {$size[0]} × {$size[1]} points, more than can be handled. Save it smaller and bring it in again.");
+            throw new BringRefused("This picture has {$size[0]} × {$size[1]} points, more than can be handled. Save it smaller and upload it again.");
         }
         $scratch = new Scratch;
         // Letter pages, upright or across as the picture is, turned as the camera says; the picture itself is not packed anew.
@@ -81,9 +131,10 @@ final readonly class Converter
         try {
             (new NativeTool(60))->run(['img2pdf', ...$sheet, '-o', $scratch->path('picture.pdf'), $path]);
         } catch (ToolFailed $failed) {
-            if (! str_contains($failed->getMessage(), 'alpha')) {
+            if ($failed->machineIsBusy) {
                 throw $failed;
             }
+            // See-through parts, or more than eight bits a color: what can be made plain is.
             (new NativeTool(60))->run(['img2pdf', ...$sheet, '-o', $scratch->path('picture.pdf'), self::opaque($path, $scratch)]);
         }
 
@@ -94,8 +145,11 @@ final readonly class Converter
     private static function opaque(string $path, Scratch $scratch): string
     {
         $picture = @imagecreatefromstring((string) file_get_contents($path));
+        if ($picture === false && in_array(BroughtKind::of($path), [BroughtKind::Tiff], true)) {
+            throw new BringRefused('This TIFF picture has more colors, or is packed in a way, than can be handled. Save it as JPEG or PDF and upload that.');
+        }
         if ($picture === false || imagesx($picture) * imagesy($picture) > 30_000_000) {
-            throw new BringRefused('This picture is damaged or too large. Save it as JPEG and bring that in.');
+            throw new BringRefused('This picture is damaged or too large. Save it as JPEG and upload that.');
         }
         $page = imagecreatetruecolor(imagesx($picture), imagesy($picture));
         imagefill($page, 0, 0, (int) imagecolorallocate($page, 255, 255, 255));
@@ -114,23 +168,57 @@ final readonly class Converter
                 return $this->picture($scratch->path($name));
             }
         }
-        throw new BringRefused('This photograph could not be read. Save it as JPEG and bring that in.');
+        throw new BringRefused('This photo could not be read. Save it as JPEG and upload that.');
     }
 
     private function word(string $path): Brought
     {
         self::refuseBomb($path);
+        if (! self::canBeCutOff()) {
+            throw new BringRefused('Word documents cannot be converted on this server, because it cannot keep them off the network. Save it as PDF and upload that.');
+        }
         $scratch = new Scratch;
         copy($path, $scratch->path('text.doc'));
-        mkdir($scratch->path('profile'));
-        $command = ['soffice', '--headless', '--norestore', '--nolockcheck', '--nodefault', '-env:UserInstallation=file://'.$scratch->path('profile'), '--convert-to', 'pdf:writer_pdf_Export', '--outdir', $scratch->path('out'), $scratch->path('text.doc')];
-        // What it names on the network is not fetched.
-        (new NativeTool(90, '0', ['HOME' => $scratch->path('profile')]))->run([...(self::canBeCutOff() ? ['unshare', '-rn'] : []), ...$command]);
+        mkdir($scratch->path('profile/user'), recursive: true);
+        $scratch->put('profile/user/registrymodifications.xcu', self::OFFICE_PROFILE);
+        $turn = self::turn();
+        try {
+            // What it names on the network is not fetched.
+            (new NativeTool(self::OFFICE_SECONDS, '0', ['HOME' => $scratch->path('profile')], self::OFFICE_MEMORY))->run([
+                'unshare', '-rn', 'soffice', '--headless', '--norestore', '--nolockcheck', '--nodefault', '-env:UserInstallation=file://'.$scratch->path('profile'),
+                '--convert-to', 'pdf:writer_pdf_Export', '--outdir', $scratch->path('out'), $scratch->path('text.doc'),
+            ]);
+        } catch (ToolFailed $failed) {
+            if ($failed->machineIsBusy) {
+                throw $failed;
+            }
+        } finally {
+            fclose($turn);
+        }
         if (! is_file($scratch->path('out/text.pdf'))) {
-            throw new BringRefused('This Word text could not be read. Open it, save it as PDF and bring that in.');
+            throw new BringRefused('This Word document could not be converted: it is damaged, or too large. Open it, save it as PDF and upload that.');
         }
 
-        return $this->pdf($scratch->path('out/text.pdf'), ['It was made from a Word text; look through its pages.']);
+        return $this->pdf($scratch->path('out/text.pdf'), ['It was made from a Word document; look through its pages.']);
+    }
+
+    /**
+     * One text at a time on this machine: each takes as much of it as everything else together.
+     *
+     * @return resource held while it works
+     *
+     * @throws ToolFailed when its turn does not come
+     */
+    private static function turn()
+    {
+        $turn = fopen(sys_get_temp_dir().'/unanimus-office.lock', 'c');
+        for ($waited = 0; $turn !== false && $waited < self::OFFICE_TURN * 10; $waited++) {
+            if (flock($turn, LOCK_EX | LOCK_NB)) {
+                return $turn;
+            }
+            usleep(100_000);
+        }
+        throw ToolFailed::waitedInVain('soffice', self::OFFICE_TURN);
     }
 
     private static function refuseBomb(string $path): void
@@ -145,7 +233,7 @@ final readonly class Converter
         }
         $zip->close();
         if ($sum > self::MOST_UNPACKED) {
-            throw new BringRefused('This Word text unpacks to more than can be handled. Save it as PDF and bring that in.');
+            throw new BringRefused('This Word document unpacks to more than can be handled. Save it as PDF and upload that.');
         }
     }
 

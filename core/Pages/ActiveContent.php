@@ -33,7 +33,7 @@ final class ActiveContent
     /** @var array<string, true> */
     private array $notes = [];
 
-    private bool $found = false;
+    private int $count = 0;
 
     /** @var array<string, true> names of objects whose keys are given freely */
     private array $free = [];
@@ -52,11 +52,9 @@ final class ActiveContent
         foreach ($look->names() as $name) {
             $value = $look->object($name);
             if ($value instanceof \stdClass || is_array($value)) {
-                $before = $content->found;
-                $content->found = false;
+                $before = $content->count;
                 $kept = $content->without($value, isset($content->free[$name]), $look->isStream($name));
-                $content->found && $content->changed[$name] = $kept;
-                $content->found = $content->found || $before;
+                $content->count > $before && $content->changed[$name] = $kept;
             }
         }
 
@@ -157,7 +155,8 @@ final class ActiveContent
     private function tell(string $note): bool
     {
         $this->notes[$note] = true;
+        $this->count++;
 
-        return $this->found = true;
+        return true;
     }
 }

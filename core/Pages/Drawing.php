@@ -75,6 +75,7 @@ final class Drawing
     /** A text with its baseline there. */
     public function text(float $x, float $y, float $size, string $text, string $family = Typeface::FAMILY, string $fill = '#14261f', string $weight = 'normal'): self
     {
+        $text = PlainText::of($text);
         if ($text !== '') {
             $this->parts[] = sprintf(
                 '<text x="%.2f" y="%.2f" font-size="%.2f" font-family="%s" font-weight="%s" fill="%s" xml:space="preserve">%s</text>',

@@ -247,7 +247,7 @@ final class FieldFill
             return 'a field that was to become a part of its page';
         }
         foreach ($pages as $page) {
-            if ($written->pictures($page) <= $this->look->pictures($page)) {
+            if (! $written->isDrawnOver($page)) {
                 return "what was drawn on page {$page}";
             }
         }

@@ -20,22 +20,22 @@ final readonly class PageCount
      */
     public static function of(string $path, PdfLook $look): self
     {
-        $ours = count($look->pages());
-        $kept = (int) (new NativeTool(20))->run(['qpdf', '--warning-exit-0', '--show-npages', $path]);
+        $held = count($look->pages());
+        $said = (int) (new NativeTool(20))->run(['qpdf', '--warning-exit-0', '--show-npages', $path]);
         try {
             $told = (new NativeTool(20))->run(['pdfinfo', $path]);
         } catch (ToolFailed $failed) {
-            throw $failed->machineIsBusy ? $failed : PdfRefused::damaged($failed);
+            throw $failed->machineIsBusy ? $failed : PdfRefused::pagesUncertain();
         }
         $shown = preg_match('/^Pages:\s+(\d+)/m', $told, $m) === 1 ? (int) $m[1] : 0;
-        if ($kept < 1 || $kept > PdfLook::MOST_PAGES) {
-            throw PdfRefused::pages($kept);
+        if ($held < 1 || $held > PdfLook::MOST_PAGES) {
+            throw PdfRefused::pages($held);
         }
         // What the tree says and what it holds may differ either way; whoever sees most must find all of it kept.
-        if (max($ours, $shown) > $kept) {
+        if ($shown > $held) {
             throw PdfRefused::pagesUncertain();
         }
 
-        return new self($kept, $ours === $kept && $shown === $kept);
+        return new self($held, $said === $held && $shown === $held);
     }
 }

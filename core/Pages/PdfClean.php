@@ -14,10 +14,6 @@ final class PdfClean
     /** Bytes at the end in which the end of a PDF is looked for. */
     private const TAIL = 2048;
 
-    private function __construct(private readonly Press $press)
-    {
-    }
-
     /**
      * A PDF as it may be kept and shown.
      *
@@ -51,7 +47,7 @@ final class PdfClean
             return [null, [], $pages->number];
         }
 
-        return [(new self($press))->rebuilt($from, $pages->number), $notes, $pages->number];
+        return [self::rebuilt($from, $pages->number), $notes, $pages->number];
     }
 
     /** Whether it is damaged in a way that can be mended. @throws PdfRefused when it is cut off or locked */
@@ -110,7 +106,7 @@ final class PdfClean
     }
 
     /** The pages alone, in a file of their own: whatever hung on the old one stays behind. */
-    private function rebuilt(string $path, int $pages): string
+    private static function rebuilt(string $path, int $pages): string
     {
         $scratch = new Scratch;
         try {

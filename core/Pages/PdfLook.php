@@ -153,13 +153,13 @@ final class PdfLook
         }
     }
 
-    /** How many pictures and drawings a page has at hand; pages count from 1. */
-    public function pictures(int $page): int
+    /** Whether something has been laid over a page, under the name qpdf gives it; pages count from 1. */
+    public function isDrawnOver(int $page): bool
     {
         $resources = $this->resolve($this->leaves()[$page - 1]['dict']->{'/Resources'} ?? null);
         $objects = $resources instanceof \stdClass ? $this->resolve($resources->{'/XObject'} ?? null) : null;
 
-        return $objects instanceof \stdClass ? count((array) $objects) : 0;
+        return $objects instanceof \stdClass && preg_grep('~^/Fx\d+$~', array_keys((array) $objects)) !== [];
     }
 
     /** Whether objects lie packed in streams, where qpdf cannot change them. */

@@ -13,20 +13,9 @@ use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampRequest;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
-use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
-
-function authority(): string
-{
-    return dirname(__DIR__, 2).'/var/test/secrets/authority';
-}
-
-function ourRoots(): TrustList
-{
-    return TrustList::fromFiles([authority().'/root.crt'], [authority().'/root.crt']);
-}
 
 function sealedSample(): string
 {

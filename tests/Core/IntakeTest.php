@@ -59,7 +59,7 @@ it('takes every page of a scanned TIFF', function () {
 
 it('takes Word texts', function () {
     $brought = ($this->take)('{\rtf1\ansi Terms of {\b Quillmark}\par}');
-    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was made from a Word text; look through its pages.']);
+    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was made from a Word document; look through its pages.']);
 });
 
 it('takes out what starts, sends or moves, and says so', function () {
@@ -101,7 +101,7 @@ it('refuses in words what it cannot take', function (string $what, string $told)
         default => "PK\x03\x04".random_bytes(400),
     };
     expect(fn () => ($this->take)($bytes))->toThrow(BringRefused::class, $told);
-})->with([['cut off', 'cut off: its end is missing'], ['text', 'This is no PDF, picture'], ['nothing', 'This file is empty'], ['noise', 'This is no PDF'], ['half a picture', 'damaged'], ['tiny page', 'smaller than an inch'], ['no pages', 'no pages'], ['zip', 'This is no PDF']]);
+})->with([['cut off', 'cut off: its end is missing'], ['text', 'This is not a PDF'], ['nothing', 'This file is empty'], ['noise', 'This is not a PDF'], ['half a picture', 'damaged'], ['tiny page', 'smaller than an inch'], ['no pages', 'no pages'], ['zip', 'This is not a PDF']]);
 
 it('answers every broken PDF with a clean one or a refusal, never otherwise', function () {
     mt_srand(20261123);

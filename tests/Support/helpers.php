@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
@@ -26,4 +27,29 @@ function isClean(string $pdf): bool
     $scratch = new Scratch;
 
     return str_contains((new NativeTool)->run(['qpdf', '--check', $scratch->put('a.pdf', $pdf)]), 'No syntax or stream encoding errors');
+}
+
+/** The folder of the test copy's own certificates. */
+function authority(): string
+{
+    return dirname(__DIR__, 2).'/var/test/secrets/authority';
+}
+
+function ourRoots(): TrustList
+{
+    return TrustList::fromFiles([authority().'/root.crt'], [authority().'/root.crt']);
+}
+
+/** How many dark points a place of 20 by 20 points on a page has, from its upper left corner. */
+function darkPoints(string $pdf, int $page, int $x, int $y): int
+{
+    $scratch = new Scratch;
+    (new NativeTool)->run(['pdftocairo', '-png', '-r', '72', '-singlefile', '-f', (string) $page, '-l', (string) $page, $scratch->put('a.pdf', $pdf), $scratch->path('p')]);
+    $picture = imagecreatefrompng($scratch->path('p.png'));
+    $dark = 0;
+    for ($i = 0; $i < 400; $i++) {
+        $dark += (imagecolorat($picture, $x + $i % 20, $y + intdiv($i, 20)) & 0xFF) < 128 ? 1 : 0;
+    }
+
+    return $dark;
 }
