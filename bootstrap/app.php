@@ -3,14 +3,19 @@
 declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
+use App\Access\Http\KnownHost;
+use App\Access\Http\PlainInput;
 use App\Access\Http\RequestId;
 use App\Access\Http\SamePerson;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\StartSession;
+use App\Access\Http\TrustedProxies;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Unanimus\Dates\DateUnreadable;
@@ -29,10 +34,12 @@ foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
-    ->withCommands([__DIR__.'/../app/Demo', __DIR__.'/../app/Bench', __DIR__.'/../app/Office/Console', __DIR__.'/../app/History/Console', __DIR__.'/../app/Forms/Console', __DIR__.'/../app/Signing/Console', __DIR__.'/../app/Files/Console', __DIR__.'/../app/Requirements/Console', __DIR__.'/../app/Assembly/Console'])
+    ->withCommands([__DIR__.'/../app/Demo', __DIR__.'/../app/Bench', __DIR__.'/../app/Office/Console', __DIR__.'/../app/History/Console', __DIR__.'/../app/Forms/Console', __DIR__.'/../app/Signing/Console', __DIR__.'/../app/Files/Console', __DIR__.'/../app/Requirements/Console', __DIR__.'/../app/Assembly/Console', __DIR__.'/../app/Work'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
+        $middleware->replace(TrustProxies::class, TrustedProxies::class);
+        $middleware->append([KnownHost::class, PlainInput::class]);
         $middleware->replaceInGroup('web', Illuminate\Session\Middleware\StartSession::class, StartSession::class);
         $middleware->appendToGroup('web', [SamePerson::class, InOneTransaction::class]);
         // A row is looked for only once the database has been told for whom.
@@ -48,6 +55,10 @@ $app = Application::configure(basePath: dirname(__DIR__))
             ? response()->json(['message' => $refused->getMessage()], $status)
             : back()->withInput()->with('refused', $refused->getMessage());
         $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
+        // Numbers too large for their column, texts too long, bytes that are no text: told in words, and nothing is stored.
+        $exceptions->render(static fn (QueryException $refused, Request $request) => in_array($refused->getCode(), ['22003', '22001', '22021', '22P05', '22P02', '22007', '22008'], true)
+            ? ($request->isMethodSafe() ? response()->view('errors.404', [], 404) : $tell(new EntryUnreadable('Something here is too large, or no text that can be kept. Nothing was stored; check what you typed.'), $request, 422))
+            : null);
         // What was typed and cannot be read, wherever it was typed: nothing is stored, and it stands in its field again.
         $exceptions->render(static fn (DateUnreadable|EntryUnreadable|AmountUnreadable $unreadable, Request $request) => $tell($unreadable, $request, 422));
     })

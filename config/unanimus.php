@@ -6,6 +6,15 @@ return [
     // Changes with each release, when the configuration is put together anew: what was reckoned before is reckoned again.
     'build' => (string) time(),
 
+    // Further names this installation answers under, with their ports, after commas; its own is APP_URL.
+    'hosts' => env('UNANIMUS_HOSTS', ''),
+
+    // Proxies in front that are believed about the client, as addresses or networks after commas.
+    'proxies' => env('UNANIMUS_TRUSTED_PROXIES', ''),
+
+    // Days after everyone has signed for which a signer's link still shows the sealed set.
+    'signed_days' => (int) env('UNANIMUS_SIGNED_DAYS', 60),
+
     // Whether the demo's own pages (the style sheet at /style, the sign-ins shown) are there.
     'demo' => (bool) env('UNANIMUS_DEMO', false),
 
@@ -44,6 +53,8 @@ return [
         'stamps' => env('UNANIMUS_TRUST_STAMPS', dirname(storage_path()).'/secrets/authority/root.crt'),
         'others' => env('UNANIMUS_TRUST_OTHERS', ''),
     ],
+    // Where the stamped ends of histories are kept, outside the database.
+    'anchors' => env('UNANIMUS_ANCHORS', dirname(storage_path()).'/anchors'),
     'authority' => dirname(storage_path()).'/secrets/authority',
 
     'post_room' => ['url' => env('UNANIMUS_POST_ROOM_URL'), 'folder' => env('UNANIMUS_POST_ROOM_FOLDER')],

@@ -7,10 +7,12 @@ use Illuminate\Support\Facades\Schedule;
 use Unanimus\Pages\Scratch;
 
 Schedule::command('rounds:sweep')->everyMinute()->withoutOverlapping(5);
+Schedule::command('history:stamp')->hourly()->withoutOverlapping(30);
+Schedule::command('work:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('files:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 Schedule::command('fill-requests:sweep')->hourly()->withoutOverlapping(10);
 Schedule::command('sets:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 // Pages of papers that a killed worker left half-done.
-Schedule::call(static fn () => Scratch::clear(3600))->hourly()->name('scratch');
+Schedule::call(static fn () => Scratch::clear(900))->everyFiveMinutes()->name('scratch');
 // What was kept for a while and is past it; a cache elsewhere does this by itself.
 Schedule::call(static fn () => config('cache.default') === 'database' && DB::table('cache')->where('expiration', '<', time())->delete())->daily()->name('cache');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
 use App\Access\Http\OwnController;
+use App\Access\Http\SeesWhatItNames;
 use App\Access\Http\SignInController;
 use App\Assembly\Http\AssemblyController;
 use App\Assembly\Http\ReadingController;
@@ -16,6 +17,7 @@ use App\Files\Http\FindController;
 use App\Files\Http\ImportController;
 use App\Files\Http\ListingController;
 use App\Files\Http\OfferController;
+use App\Files\Http\OnlyOpenFiles;
 use App\Files\Http\PartiesController;
 use App\Files\Http\StatusController;
 use App\Files\Http\TaskController;
@@ -26,6 +28,7 @@ use App\Forms\Http\FillRequestController;
 use App\Forms\Http\OwnFormController;
 use App\Intake\Http\MailController;
 use App\Office\Http\HealthController;
+use App\Office\Http\MembersController;
 use App\Office\Http\OfficeController;
 use App\Office\Http\PeopleController;
 use App\Papers\Http\CareController;
@@ -40,6 +43,12 @@ use App\Signing\Http\RoundController;
 use App\Signing\Http\SignController;
 use App\Signing\Http\SignerLink;
 use Illuminate\Support\Facades\Route;
+
+// A number in an address is one that a column can hold, else there is nothing there.
+foreach (['page', 'position', 'number', 'place', 'version'] as $number) {
+    Route::pattern($number, $number === 'number' ? '[A-Za-z]{1,3}-\d{1,4}|\d{1,9}' : '\d{1,4}|[0-9A-Za-z]{26}');
+}
+Route::pattern('until', '\d{10}');
 
 Route::withoutMiddleware('web')->group(static function (): void {
     Route::get('/up', HealthController::class);
@@ -63,14 +72,17 @@ Route::middleware('guest')->group(static function (): void {
     Route::post('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'takeUp'])->middleware('throttle:sign-in')->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}'])->withoutMiddleware(InOneTransaction::class);
 });
 
+Route::get('/sign-in/standing', [SignInController::class, 'standing']);
+
 Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class])->group(static function (): void {
     Route::get('/', [SignController::class, 'show']);
+    Route::post('/opened', [SignController::class, 'opened']);
     Route::post('/consent', [SignController::class, 'consent']);
     Route::post('/adopt', [SignController::class, 'adopt']);
     Route::post('/marks/{key}', [SignController::class, 'mark']);
     Route::post('/finish', [SignController::class, 'finish']);
     Route::post('/decline', [SignController::class, 'decline']);
-    Route::post('/ask', [SignController::class, 'ask']);
+    Route::post('/ask', [SignController::class, 'ask'])->middleware('throttle:questions');
     Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->whereNumber(['position', 'page']);
     Route::get('/set.pdf', [SignController::class, 'set']);
 });
@@ -82,6 +94,7 @@ Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])-
     Route::get('/papers/{paperkey}', [FillController::class, 'paper']);
     Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry']);
     Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->whereNumber('page');
+    Route::post('/opened', [FillController::class, 'opened']);
     Route::post('/finish', [FillController::class, 'finish']);
     Route::post('/another', [FillController::class, 'another']);
 });
@@ -90,12 +103,13 @@ Route::prefix('/read/{token}')->middleware(['throttle:links', ReadingLink::class
     Route::get('/', [ReadingController::class, 'show']);
     Route::get('/pages/{page}.webp', [ReadingController::class, 'image'])->whereNumber('page');
     Route::get('/set.pdf', [ReadingController::class, 'pdf']);
+    Route::post('/opened', [ReadingController::class, 'opened']);
 });
 
-Route::middleware('auth')->group(static function (): void {
+Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::post('/sign-out/everywhere', [SignInController::class, 'everywhere']);
-    Route::put('/password', [SignInController::class, 'password']);
+    Route::put('/password', [SignInController::class, 'password'])->middleware('throttle:password');
 
     Route::get('/me', [OwnController::class, 'show']);
     Route::post('/me/second-factor', [OwnController::class, 'prepare'])->middleware('throttle:second-factor');
@@ -103,6 +117,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('/me/second-factor/on', [OwnController::class, 'turnOn'])->middleware('throttle:second-factor');
     Route::delete('/me/second-factor', [OwnController::class, 'turnOff'])->middleware('throttle:second-factor');
     Route::delete('/me/sessions/{hash}', [OwnController::class, 'endSession']);
+    Route::delete('/me/remembered/{device}', [OwnController::class, 'forget']);
     Route::post('/people', [PeopleController::class, 'invite']);
     Route::get('/people/{user}', [PeopleController::class, 'show']);
     Route::post('/people/{user}/invitation', [PeopleController::class, 'again']);
@@ -138,18 +153,20 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/files/{file}/listing', [ListingController::class, 'show']);
     Route::post('/files/{file}/listing/facts', [ListingController::class, 'take']);
     Route::post('/files/{file}/listing/papers', [ListingController::class, 'takePapers']);
-    Route::post('/files/{file}/join/{twin}', [ListingController::class, 'join']);
+    Route::post('/files/{file}/join/{twin}', [MembersController::class, 'ask']);
+    Route::post('/join-requests/{joining}', [MembersController::class, 'decide']);
+    Route::delete('/files/{file}/members/{user}', [MembersController::class, 'remove'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/deadlines/{name}', [FileController::class, 'deadline']);
     Route::get('/files/{file}/dates', [DatesController::class, 'show']);
     Route::get('/files/{file}/shift', [DatesController::class, 'preview']);
     Route::post('/files/{file}/shift', [DatesController::class, 'move']);
     Route::put('/files/{file}/dates/{name}', [DatesController::class, 'setByHand']);
     Route::delete('/files/{file}/dates/{name}', [DatesController::class, 'bringBack']);
-    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile']);
+    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/calendar', [CalendarController::class, 'renewOwn']);
-    Route::post('/files/{file}/status', [StatusController::class, 'move']);
-    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn']);
-    Route::put('/files/{file}/labels', [StatusController::class, 'labels']);
+    Route::post('/files/{file}/status', [StatusController::class, 'move'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::put('/files/{file}/labels', [StatusController::class, 'labels'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/labels', [StatusController::class, 'labelMany']);
 
     Route::get('/files/{file}/offers', [OfferController::class, 'index']);
@@ -166,12 +183,12 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/imports/{import}/left.csv', [ImportController::class, 'left']);
     Route::get('/tasks', [TaskController::class, 'index']);
     Route::post('/tasks', [TaskController::class, 'mark']);
-    Route::post('/files/{file}/tasks', [TaskController::class, 'store']);
+    Route::post('/files/{file}/tasks', [TaskController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
 
     Route::get('/files/{file}/fill-requests', [FillRequestController::class, 'index']);
     Route::post('/files/{file}/fill-requests', [FillRequestController::class, 'store']);
     Route::post('/fill-requests/{fill}/remind', [FillRequestController::class, 'remind']);
-    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack']);
+    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/fill-requests/{fill}/renew', [FillRequestController::class, 'renew']);
     Route::get('/own-forms', [OwnFormController::class, 'index']);
     Route::post('/own-forms', [OwnFormController::class, 'store']);
@@ -186,21 +203,23 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('/own-forms/{own}', [OwnFormController::class, 'drop']);
     Route::get('/files/{file}/forms', [FormsController::class, 'index']);
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
-    Route::post('/files/{file}/papers', [PaperController::class, 'bring']);
-    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print']);
-    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip']);
-    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose']);
-    Route::post('/files/{file}/sets', [AssemblyController::class, 'store']);
+    Route::post('/files/{file}/papers', [PaperController::class, 'bring'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/uploads', [PaperController::class, 'uploads']);
+    Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])->where('upload', '[\w:-]{8,60}');
+    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/sets/{set}', [AssemblyController::class, 'show']);
     Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf']);
-    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give']);
-    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end']);
+    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/papers/{paper}', [PaperController::class, 'show']);
-    Route::put('/papers/{paper}', [CareController::class, 'update']);
-    Route::post('/papers/{paper}/versions', [CareController::class, 'replace']);
-    Route::post('/papers/{paper}/void', [CareController::class, 'void']);
-    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show']);
-    Route::post('/papers/{paper}/copy', [CareController::class, 'copy']);
+    Route::put('/papers/{paper}', [CareController::class, 'update'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/versions', [CareController::class, 'replace'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/void', [CareController::class, 'void'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/copy', [CareController::class, 'copy'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable']);
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values']);
     Route::post('/papers/{paper}/values', [CareController::class, 'take']);
@@ -214,13 +233,16 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');
     Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage'])->whereNumber('page');
     Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf']);
+    Route::get('/papers/{paper}/versions/{version}/original', [PaperController::class, 'original']);
 
     Route::post('/files/{file}/rounds', [RoundController::class, 'store']);
     Route::get('/rounds/{round}', [RoundController::class, 'show']);
+    Route::get('/rounds/{round}/standing', [RoundController::class, 'standing']);
     Route::put('/rounds/{round}', [RoundController::class, 'update']);
-    Route::delete('/rounds/{round}', [RoundController::class, 'discard']);
+    Route::delete('/rounds/{round}', [RoundController::class, 'discard'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/rounds/{round}/send', [RoundController::class, 'send']);
-    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall']);
+    Route::post('/rounds/{round}/seal-again', [RoundController::class, 'sealAgain'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner']);
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind']);
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->whereNumber(['position', 'page']);
@@ -228,15 +250,15 @@ Route::middleware('auth')->group(static function (): void {
 
     Route::get('/review', [ReviewController::class, 'index']);
     Route::get('/review/{requirement}', [ReviewController::class, 'show']);
-    Route::post('/requirements/{requirement}/hand-in', [ReviewController::class, 'handIn']);
-    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept']);
-    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack']);
-    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive']);
+    Route::post('/requirements/{requirement}/hand-in', [ReviewController::class, 'handIn'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive'])->withoutMiddleware(OnlyOpenFiles::class);
 
     Route::get('/commission', [CommissionController::class, 'index']);
     Route::get('/files/{file}/commission', [CommissionController::class, 'show']);
-    Route::put('/files/{file}/commission', [CommissionController::class, 'update']);
-    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment']);
+    Route::put('/files/{file}/commission', [CommissionController::class, 'update'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->withoutMiddleware(OnlyOpenFiles::class);
 
     Route::get('/office', [OfficeController::class, 'index']);
 

@@ -45,8 +45,12 @@ port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 choose_ports() {
     is_running && return 0
-    # A database that outlived its services, after a crash, still holds its port.
+    # What outlived its master, after a crash, still holds a port.
+    clear_orphans
     ! database_answers || stop_database
+    wait_for_ports && return 0
+    # Links with this address are out in letters: it does not move by itself.
+    [ ! -f "$UNANIMUS_STATE/seeded" ] || fail "port $TAKEN, which the links that are out point to, is used by another program. Stop it, or start over with: ./unanimus demo --fresh"
     local offset start=$BASE
     while :; do
         for offset in 0 1 2 3 4 5; do
@@ -60,6 +64,19 @@ choose_ports() {
         break
     done
     echo "$BASE" >"$UNANIMUS_STATE/port"
+}
+
+# A port that was just let go may take a moment.
+wait_for_ports() {
+    local offset try
+    [ -f "$UNANIMUS_STATE/port" ] || return 1
+    for try in 1 2 3 4 5 6 7 8 9 10; do
+        TAKEN=
+        for offset in 0 1 2 3 4 5; do port_is_free $((BASE + offset)) || TAKEN=$((BASE + offset)); done
+        [ -n "$TAKEN" ] || return 0
+        sleep 0.3
+    done
+    return 1
 }
 
 address() { echo "http://127.0.0.1:$BASE"; }
@@ -157,13 +174,21 @@ start_services() {
     find "$UNANIMUS_STATE/tmp" -mindepth 1 -delete
     as_app touch "$UNANIMUS_STATE/run/began"
     as_app supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
+    wait_for_answer || fail "the application did not answer at $(address)/up; its logs are in $UNANIMUS_STATE/log"
+}
+
+# Waited for until it answers well, as long as a busy machine needs; what it is waited for is the state, not the clock.
+wait_for_answer() {
     local try
-    for try in $(seq 1 100); do
-        curl -fs -o /dev/null "$(address)/up" 2>/dev/null && return 0
+    for try in $(seq 1 600); do
+        answers && return 0
         sleep 0.1
     done
-    fail "the application did not answer at $(address)/up; its logs are in $UNANIMUS_STATE/log"
+    return 1
 }
+
+# Under its own name, as nothing is answered under another. Work that waits for an outside service is told there too; it is no reason not to start.
+answers() { curl -s -o /dev/null -w '%{http_code}' "$(address)/up?start=1" 2>/dev/null | grep -q '^200$'; }
 
 stop_services() {
     if is_running; then
@@ -184,7 +209,22 @@ start_stack() {
         say "the code has changed since: starting anew"
         stop_services
     fi
-    is_running || start_services
+    if is_running && ! answers; then
+        # A program that was killed is on its way back, or the set is broken: it is waited for, then made anew.
+        say "something does not answer: waiting for it"
+        wait_for_answer || { say "starting anew"; stop_services; }
+    fi
+    is_running || { clear_orphans; start_services; }
+    answers || fail "the application does not answer at $(address); its logs are in $UNANIMUS_STATE/log"
+}
+
+# Programs of ours whose master was killed hold its socket and port: they are known by the state folder in their command.
+clear_orphans() {
+    local pid
+    for pid in $(pgrep -f -- "$UNANIMUS_STATE/run/(nginx|php-fpm|supervisor).conf" 2>/dev/null || true); do
+        [ "$pid" = $$ ] || kill -TERM "$pid" 2>/dev/null || true
+    done
+    rm -f "$UNANIMUS_STATE/run/fpm.sock" "$UNANIMUS_STATE/run/supervisor.sock"
 }
 
 # A running copy keeps its code in memory: one that was changed is taken up by starting anew.

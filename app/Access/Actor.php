@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Access;
 
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 
 /** Who does what is being done: the person signed in, a signer on their link, or the application itself. */
 final class Actor
@@ -31,6 +32,12 @@ final class Actor
     public function userId(): ?int
     {
         return $this->other === null ? $this->user()?->id : null;
+    }
+
+    /** Tells the database for whom entries of the history are written from here on. */
+    public function tellDatabase(): void
+    {
+        DB::select("SELECT set_config('unanimus.actor', ?, true), set_config('unanimus.outsider', ?, true)", [(string) ($this->userId() ?? ''), (string) $this->other]);
     }
 
     private function user(): ?User

@@ -19,10 +19,12 @@ use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Forms\Library;
+use Unanimus\Intake\Converter;
 use Unanimus\Pages\Press;
 
 /** Which real thing stands behind each interface. */
@@ -35,6 +37,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(ApplyKit::class);
         $this->app->singleton(OwnShelf::class);
         $this->app->singleton(Library::class, static fn (Application $app) => new Library(base_path('library'), $app->make(OwnShelf::class), self::folder(storage_path('framework/cache/forms'))));
+        $this->app->bind(Converter::class, static fn (Application $app) => new Converter($app->make(Press::class), Roots::trusted()));
         $this->app->singleton(Press::class, static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))));
         $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes(
             config('unanimus.bytes.store') === 's3' ? $app->make(S3Store::class) : new LocalStore((string) config('unanimus.bytes.folder')),
@@ -50,13 +53,19 @@ final class AppServiceProvider extends ServiceProvider
         // here and not in the configuration, which is put together, and kept, by a command that answers no request.
         PHP_SAPI === 'fpm-fcgi' && config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options')]);
         Model::unguard();
+        // Addresses in letters and pages are this installation's own, whatever a request calls it.
+        URL::forceRootUrl((string) config('app.url'));
+        URL::forceScheme(str_starts_with((string) config('app.url'), 'https://') ? 'https' : 'http');
         Policies::define();
+        config(['auth.guards.web.remember' => RememberedDevices::DAYS * 24 * 60]);
         Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));
         RateLimiter::for('sign-in', static fn (Request $request) => [
             Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
             Limit::perMinute(30)->by((string) $request->ip()),
         ]);
         RateLimiter::for('second-factor', static fn (Request $request) => Limit::perMinute(6)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->session()->get('half-signed-in.id') ?? $request->ip())));
+        RateLimiter::for('password', static fn (Request $request) => Limit::perMinutes(10, 6)->by('password:'.$request->user()?->getAuthIdentifier()));
+        RateLimiter::for('questions', static fn (Request $request) => [Limit::perHour(12)->by('ask:'.hash('sha256', (string) $request->route('token')))]);
         RateLimiter::for('links', static fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
     }
 

@@ -19,12 +19,16 @@ final class PeopleProvider extends EloquentUserProvider
         return is_numeric($identifier) ? $this->first('SELECT * FROM user_by_id(?)', (int) $identifier) : null;
     }
 
+    /** Someone whose device is remembered: each device has a token of its own, kept as its hash. */
     public function retrieveByToken($identifier, #[\SensitiveParameter] $token): ?User
     {
         $user = $this->retrieveById($identifier);
-        $kept = $user?->getRememberToken();
+        if ($user === null || ! is_string($token) || $token === '' || ! (bool) DB::scalar('SELECT device_is_remembered(?, ?)', [$user->id, RememberedDevices::hash($token)])) {
+            return null;
+        }
+        $user->setRememberToken($token);
 
-        return $kept !== null && $kept !== '' && hash_equals($kept, (string) $token) ? $user : null;
+        return $user;
     }
 
     /** @param  array<string, mixed>  $credentials */
@@ -35,11 +39,11 @@ final class PeopleProvider extends EloquentUserProvider
 
     public function updateRememberToken(Authenticatable $user, #[\SensitiveParameter] $token): void
     {
-        DB::transaction(static function () use ($user, $token): void {
-            $user instanceof User && Sight::ofPerson($user);
-            DB::table('users')->where('id', $user->getAuthIdentifier())->update(['remember_token' => $token]);
-        });
         $user->setRememberToken($token);
+        $user instanceof User && DB::transaction(static function () use ($user, $token): void {
+            Sight::ofPerson($user);
+            RememberedDevices::add($user, $token);
+        });
     }
 
     private function first(string $query, int|string $value): ?User

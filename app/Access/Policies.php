@@ -13,9 +13,8 @@ final class Policies
     public static function define(): void
     {
         Gate::define('open-files', static fn (User $user) => $user->opensFiles());
-        // Row-level security has decided already whether the file is found.
-        Gate::define('see', static fn (User $user, DealFile $file) => $file->brokerage_id === $user->brokerage_id);
-        Gate::define('work-on', static fn (User $user, DealFile $file) => $file->isServedBy($user));
+        Gate::define('see', static fn (User $user, DealFile $file) => Reach::allows($user, $file));
+        Gate::define('work-on', static fn (User $user, DealFile $file) => $file->brokerage_id === $user->brokerage_id && $file->isServedBy($user));
         Gate::define('review', static fn (User $user, DealFile $file) => $user->holds(Role::Broker, $file->office_id));
         Gate::define('review-desk', static fn (User $user) => $user->isBroker());
         Gate::define('commission-place', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Bookkeeper));

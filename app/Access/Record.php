@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Office\Models\Brokerage;
 use Illuminate\Database\Eloquent\Model;
 
 /** A row as an object; every model of the application is one. */
@@ -11,6 +12,12 @@ abstract class Record extends Model
 {
     /** @var array<class-string, string> the table of each kind of row */
     private static array $tables = [];
+
+    protected static function booted(): void
+    {
+        // Every table of ours but the brokerages themselves says whose its rows are.
+        static::class === Brokerage::class || static::addGlobalScope(new OfBrokerage);
+    }
 
     /** Made out of the class's name in the plural once, not for each row. */
     public function getTable(): string

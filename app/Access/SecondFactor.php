@@ -51,7 +51,9 @@ final class SecondFactor
     /** @return list<string>|null the recovery codes, shown this once; null when the code is not right */
     public static function turnOn(User $user, string $typed): ?array
     {
-        $step = $user->second_factor === null ? null : Totp::of($user->second_factor)->accepts($typed, now()->getTimestamp());
+        $kept = User::query()->whereKey($user->id)->lockForUpdate()->firstOrFail();
+        // On already, or of a code that was used: nothing new is given for it.
+        $step = $kept->second_factor === null || $kept->second_factor_at !== null ? null : Totp::of($kept->second_factor)->accepts($typed, now()->getTimestamp(), (int) $kept->second_factor_step);
         if ($step === null) {
             return null;
         }

@@ -16,13 +16,32 @@ final class Sight
     /** Counts up whenever someone else's work begins: what was read before is not theirs. */
     public static int $turn = 0;
 
+    /** For whom is worked now, as the application knows it; null: for itself or someone from outside. */
+    private static ?User $person = null;
+
+    private static ?int $file = null;
+
+    public static function person(): ?User
+    {
+        return self::$person;
+    }
+
+    /** The file that is in sight as a whole, whoever asks; null when none is. */
+    public static function file(): ?int
+    {
+        return self::$file;
+    }
+
     /** A signed-in person: their own files and those of the offices they answer for. */
     public static function ofPerson(User $user): void
     {
+        self::$person = null;
+        self::$file = null;
         self::tell((string) $user->brokerage_id, (string) $user->id, '{}', '', '');
         if ($user->officesInSight() !== []) {
             self::tell((string) $user->brokerage_id, (string) $user->id, '{'.implode(',', $user->officesInSight()).'}', '', '');
         }
+        self::$person = $user;
     }
 
     /**
@@ -40,9 +59,12 @@ final class Sight
             return $work();
         }
         DB::select("SELECT set_config('unanimus.file', ?, true)", [(string) $fileId]);
+        $outer = self::$file;
+        self::$file = $fileId;
         try {
             return $work();
         } finally {
+            self::$file = $outer;
             try {
                 DB::select("SELECT set_config('unanimus.file', ?, true)", [$before]);
             } catch (QueryException) {
@@ -54,12 +76,16 @@ final class Sight
     /** Someone from outside with a link: one file. */
     public static function ofFile(int $brokerageId, int $fileId): void
     {
+        self::$person = null;
+        self::$file = $fileId;
         self::tell((string) $brokerageId, '', '{}', (string) $fileId, '');
     }
 
     /** The application itself at work for one brokerage. */
     public static function ofBrokerage(int $brokerageId): void
     {
+        self::$person = null;
+        self::$file = null;
         self::tell((string) $brokerageId, '', '{}', '', 'all');
     }
 

@@ -21,7 +21,6 @@ use Illuminate\Support\Facades\Crypt;
  * @property string $email
  * @property string|null $phone
  * @property string $password
- * @property string|null $remember_token
  * @property bool $active
  * @property int $calendar_version
  * @property string|null $second_factor
@@ -29,6 +28,7 @@ use Illuminate\Support\Facades\Crypt;
  * @property int|null $second_factor_step
  * @property list<string> $recovery_codes
  * @property string|null $invited_at
+ * @property string|null $invited_email where the address given signs in at another brokerage
  * @property-read Collection<int, OfficeRole> $officeRoles
  */
 final class User extends Authenticatable
@@ -39,6 +39,25 @@ final class User extends Authenticatable
 
     /** @var array<string, string> */
     protected $casts = ['active' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array'];
+
+    /** The token of the device this person came by; of each device its own, so that none stands in this row. */
+    private string $deviceToken = '';
+
+    public function getRememberToken(): string
+    {
+        return $this->deviceToken;
+    }
+
+    public function setRememberToken(#[\SensitiveParameter] $value): void
+    {
+        $this->deviceToken = (string) $value;
+    }
+
+    /** The address to write to: of someone invited who signs in with it elsewhere, the one that was given. */
+    public function address(): string
+    {
+        return $this->invited_email ?? $this->email;
+    }
 
     /** The secret of the second factor, read. */
     public function getSecondFactorAttribute(?string $kept): ?string

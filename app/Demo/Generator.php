@@ -11,6 +11,7 @@ use App\History\History;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\SeenBy;
 
 /** Further files that fill lanes and reports, the same for every run of the same seed. */
 final class Generator
@@ -74,7 +75,7 @@ final class Generator
         $this->checklist($base, $settled);
         $open && DB::table('file_kits')->insert([...$base, 'kit' => $side === 'buyer' ? 'purchase-buyer' : 'listing-seller', 'version' => 0, 'by_itself' => true]);
         \App\Files\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
-        History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale']);
+        History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale'], SeenBy::everyone());
     }
 
     /** @param  array{brokerage_id: int, deal_file_id: int}  $base */

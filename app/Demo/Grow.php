@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\History\History;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Unanimus\History\Chain;
@@ -85,6 +86,7 @@ final class Grow extends Command
                 array_push($lines, ...$this->chain($brokerage, (int) $file));
             }
             $pdo->pgsqlCopyFromArray('history (brokerage_id, deal_file_id, seq, at, who, what, data, before, hash)', $lines);
+            $some->each(static fn (int $file) => History::sealHead($brokerage, $file));
         }
     }
 
@@ -95,10 +97,10 @@ final class Grow extends Command
         $before = Chain::START;
         for ($seq = 1; $seq <= self::ENTRIES; $seq++) {
             $at = gmdate('Y-m-d\TH:i:s', 1_760_000_000 + $file * 500 + $seq * 60).'.000000Z';
-            $data = ['paper' => 'Paper '.($seq % self::PAPERS + 1).' from outside'];
-            $entry = ['file' => $file, 'at' => $at, 'who' => 'Unanimus', 'user' => null, 'what' => 'paper.brought', 'data' => $data];
-            $hash = Chain::hash($before, $entry);
-            $lines[] = implode("\t", [$brokerage, $file, $seq, $at, 'Unanimus', 'paper.brought', json_encode($data, JSON_THROW_ON_ERROR), $before, $hash]);
+            // As the database writes it: a space behind each colon.
+            $data = '{"paper": "Paper '.($seq % self::PAPERS + 1).' from outside"}';
+            $hash = Chain::hash($before, [(string) $brokerage, (string) $file, (string) $seq, $at, 'Unanimus', null, 'paper.brought', $data, null, 'false']);
+            $lines[] = implode("\t", [$brokerage, $file, $seq, $at, 'Unanimus', 'paper.brought', $data, $before, $hash]);
             $before = $hash;
         }
 

@@ -168,9 +168,10 @@ final class Scenario
         $signer = Signer::query()->where('round_id', $round->id)->where('seat', $seat)->firstOrFail();
         $this->act($round, $seat, EventKind::Opened, "opened:{$seat}");
         $this->act($round, $seat, EventKind::Consented, "consented:{$seat}");
-        $this->act($round, $seat, EventKind::Adopted, "adopted:{$seat}");
         $hands = array_keys(AdoptedSignature::HANDS);
-        $signer->refresh()->update(['adopted' => AdoptedSignature::typed($signer->name, $signer->initials, $hands[$signer->id % 4])->toArray()]);
+        $signature = AdoptedSignature::typed($signer->name, $signer->initials, $hands[$signer->id % 4]);
+        $this->act($round, $seat, EventKind::Adopted, "adopted:{$seat}", ['hand' => $signature->hand, 'signature' => $signature->digest()]);
+        $signer->refresh()->update(['adopted' => $signature->toArray()]);
         foreach ($round->refresh()->load(['signers', 'marks', 'events'])->state()->owes($seat) as $mark) {
             $this->act($round, $seat, EventKind::Marked, "mark:{$seat}:{$mark}", ['mark' => $mark]);
         }

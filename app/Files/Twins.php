@@ -8,7 +8,7 @@ use App\Access\User;
 use App\Files\Models\DealFile;
 use Illuminate\Support\Facades\DB;
 
-/** Whether the house has a file on the same listing or address already, and what a person may do about it. */
+/** Whether there is a file on the same listing or address already, and what a person may do about it. */
 final class Twins
 {
     /** @return list<array{key: string, told: string, go: bool, join: bool}> */
@@ -25,7 +25,7 @@ final class Twins
             $joins = ! isset($seen[$row->file_id]) && $user->opensFiles() && in_array([$row->side, $side], [['seller', 'buyer'], ['landlord', 'tenant']], true);
             $found[] = [
                 'key' => $row->key, 'go' => isset($seen[$row->file_id]), 'join' => $joins,
-                'told' => isset($seen[$row->file_id]) ? "{$seen[$row->file_id]} is in a file already, on this listing or address." : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true) ? "{$row->agent} of {$row->office} has this listing in a file of the house." : 'A colleague has a file on this listing or address too.'),
+                'told' => isset($seen[$row->file_id]) ? "{$seen[$row->file_id]} is in a file already, on this listing or address." : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true) ? "{$row->agent} of {$row->office} has this listing in a file already." : 'A colleague has a file on this listing or address too.'),
             ];
         }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Access\Actor;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
 use Unanimus\History\Chain;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\PropertyFact;
@@ -19,23 +19,33 @@ use Unanimus\Terms\Term;
 final class History
 {
     /**
-     * Adds an entry.
+     * Adds an entry. Who did it and when the database takes from its session.
      *
      * @param array<string, string|int|bool|null|array<mixed>> $data
-     * @param string|null $side whose own affair it is; null: both sides'
-     * @param bool $staffOnly whether it is the office's alone
+     * @param SeenBy $seenBy whose affair it is, said on purpose
      */
-    public static function add(int $brokerageId, int $fileId, string $what, array $data = [], ?string $side = null, bool $staffOnly = false): void
+    public static function add(int $brokerageId, int $fileId, string $what, array $data, SeenBy $seenBy): void
     {
-        $actor = app(Actor::class);
-        // The chain goes over all entries, also those that who adds this one does not see; one after another.
-        $last = DB::selectOne('SELECT seq, hash FROM last_of_history(?)', [$fileId]);
-        $entry = ['file' => $fileId, 'at' => Carbon::now('UTC')->format('Y-m-d\TH:i:s.u\Z'), 'who' => $actor->name(), 'user' => $actor->userId(), 'what' => $what, 'data' => $data];
-        $before = $last->hash ?? Chain::START;
-        DB::table('history')->insert([
-            'brokerage_id' => $brokerageId, 'deal_file_id' => $fileId, 'seq' => ($last->seq ?? 0) + 1, 'at' => $entry['at'], 'who' => $entry['who'], 'user_id' => $entry['user'],
-            'what' => $what, 'data' => json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'before' => $before, 'hash' => Chain::hash($before, $entry), 'side' => $side, 'staff_only' => $staffOnly,
-        ]);
+        app(Actor::class)->tellDatabase();
+        $json = json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
+        $new = DB::selectOne('SELECT * FROM add_history(?, ?, ?, ?, ?)', [$fileId, $what, $json, $seenBy->side, $seenBy->staffOnly ? 'true' : 'false']);
+        self::head($brokerageId, $fileId, (int) $new->new_seq, $new->new_hash);
+    }
+
+    /** Seals where a file's chain ends now, for entries that came by another way. */
+    public static function sealHead(int $brokerageId, int $fileId): void
+    {
+        $last = DB::table('history')->where('deal_file_id', $fileId)->orderByDesc('seq')->first(['seq', 'hash']);
+        $last === null || self::head($brokerageId, $fileId, (int) $last->seq, $last->hash);
+    }
+
+    private static function head(int $brokerageId, int $fileId, int $seq, string $hash): void
+    {
+        DB::insert(
+            'INSERT INTO history_heads (deal_file_id, brokerage_id, seq, hash, mac) VALUES (?, ?, ?, ?, ?)
+                ON CONFLICT (deal_file_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac, moved_at = clock_timestamp()',
+            [$fileId, $brokerageId, $seq, $hash, Chain::seal(self::key(), $fileId, $seq, $hash)],
+        );
     }
 
     /**
@@ -64,18 +74,42 @@ final class History
         return preg_match('/^[a-z]+\.\d+$/', $seat) === 1 ? Seat::of($seat)->label() : $seat;
     }
 
-    /** The number of the first entry of a file that does not hold, or null when all hold. */
-    public static function firstBroken(int $fileId): ?int
+    /**
+     * What does not hold in a file's history, in words; null when all of it holds.
+     *
+     * @param array<int, string> $stamped hashes that a time stamp vouches for, by the number of their entry
+     */
+    public static function fault(int $fileId, array $stamped = []): ?string
     {
-        $rows = DB::table('history')->where('deal_file_id', $fileId)->orderBy('seq')->cursor();
-
-        return Chain::firstBroken((static function () use ($rows) {
+        $rows = DB::table('history')->where('deal_file_id', $fileId)->orderBy('seq')
+            ->selectRaw("*, data::text AS data_text, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') AS at_text")->cursor();
+        $walk = Chain::walk((static function () use ($rows, &$stamped) {
             foreach ($rows as $row) {
-                yield ['seq' => (int) $row->seq, 'before' => $row->before, 'hash' => $row->hash, 'entry' => [
-                    'file' => (int) $row->deal_file_id, 'at' => Carbon::parse($row->at)->utc()->format('Y-m-d\TH:i:s.u\Z'), 'who' => $row->who,
-                    'user' => $row->user_id, 'what' => $row->what, 'data' => json_decode($row->data, true, 64, JSON_THROW_ON_ERROR),
+                if (($stamped[(int) $row->seq] ?? $row->hash) === $row->hash) {
+                    unset($stamped[(int) $row->seq]);
+                }
+                yield ['seq' => (int) $row->seq, 'before' => $row->before, 'hash' => $row->hash, 'columns' => [
+                    (string) $row->brokerage_id, (string) $row->deal_file_id, (string) $row->seq, $row->at_text, $row->who, $row->user_id === null ? null : (string) $row->user_id,
+                    $row->what, $row->data_text, $row->side, $row->staff_only ? 'true' : 'false',
                 ]];
             }
         })());
+        $head = DB::table('history_heads')->where('deal_file_id', $fileId)->first();
+
+        return match (true) {
+            $walk['broken'] !== null => "entry {$walk['broken']} was changed, moved or taken out",
+            $walk['seq'] === 0 => 'there is no entry left',
+            $head === null => 'its end is not sealed',
+            ! hash_equals(Chain::seal(self::key(), $fileId, (int) $head->seq, $head->hash), $head->mac) => 'its end was sealed by somebody else',
+            (int) $head->seq !== $walk['seq'] => "it ends at entry {$walk['seq']}, but {$head->seq} were written",
+            $head->hash !== $walk['hash'] => 'it was written anew from some entry on',
+            $stamped !== [] => 'entry '.array_key_first($stamped).' is not what was stamped',
+            default => null,
+        };
+    }
+
+    private static function key(): string
+    {
+        return hash_hmac('sha256', 'history', (string) config('app.key'));
     }
 }

@@ -25,18 +25,25 @@ final class Post
         $until = $round->last_day === null ? '' : ' Please sign by '.\Unanimus\Dates\LocalDate::of($round->last_day)->long().'.';
         self::letter($round, "invite:{$signer->key}:{$signer->link_version}", $signer->name, (string) $signer->email, "Please sign: {$round->title}",
             "{$round->sender->name} asks you to sign ".($count === 1 ? 'a paper' : self::words($count).' papers')." for {$round->file->name}.{$until}\n\n".($round->message === '' ? '' : "{$round->message}\n\n").'The button opens the papers. It is meant for you alone: please do not pass this letter on.',
-            'Read and sign', $signer->link());
+            'Read and sign', "signer {$signer->key}");
     }
 
     public static function reminder(Round $round, Signer $signer, string $once): void
     {
         self::letter($round, "remind:{$signer->key}:{$once}", $signer->name, (string) $signer->email, "Still to sign: {$round->title}",
-            "{$round->sender->name} is waiting for your signature for {$round->file->name}. You can go on where you stopped.", 'Go on', $signer->link());
+            "{$round->sender->name} is waiting for your signature for {$round->file->name}. You can go on where you stopped.", 'Go on', "signer {$signer->key}");
     }
 
-    public static function question(Round $round, string $who, string $question): void
+    /** Questions of one signer that come within a few minutes go in one letter. */
+    public static function question(Round $round, Signer $signer, string $question): void
     {
-        self::letter($round, 'question:'.Str::ulid(), $round->sender->name, $round->sender->email, "Question about {$round->title}", "{$who} asks:\n\n{$question}", 'Open the round', url("/rounds/{$round->key}"));
+        $waiting = Letter::query()->where('once_key', 'like', "question:{$signer->key}:%")->whereNull('sent_at')->where('created_at', '>', now()->subMinutes(10))->lockForUpdate()->first();
+        if ($waiting !== null) {
+            $waiting->update(['body' => mb_substr("{$waiting->body}\n\n{$question}", 0, 8000)]);
+
+            return;
+        }
+        self::letter($round, "question:{$signer->key}:".Str::ulid(), $round->sender->name, $round->sender->email, "Question about {$round->title}", "{$signer->name} asks:\n\n{$question}", 'Open the round', "/rounds/{$round->key}");
     }
 
     public static function roundEnded(Round $round, RoundState $state): void
@@ -47,7 +54,7 @@ final class Post
             default => 'has passed its last day',
         };
         $reason = ($state->reason ?? '') === '' ? '' : "\n\nReason: {$state->reason}";
-        self::letter($round, "ended:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signing ended: {$round->title}", "The round for {$round->file->name} {$word}.{$reason}\n\nNothing is lost: the papers are drafts again and can be sent anew.", 'Open the round', url("/rounds/{$round->key}"));
+        self::letter($round, "ended:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signing ended: {$round->title}", "The round for {$round->file->name} {$word}.{$reason}\n\nNothing is lost: the papers are drafts again and can be sent anew.", 'Open the round', "/rounds/{$round->key}");
         foreach ($round->signers as $signer) {
             if ($signer->status !== 'waiting' && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
                 self::letter($round, "ended:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Nothing more to sign: {$round->title}", "The signing of papers for {$round->file->name} {$word}. You need not do anything. {$round->sender->name} will be in touch.");
@@ -62,45 +69,35 @@ final class Post
             if (($signer->email ?? '') !== '') {
                 $told[(string) $signer->email] = true;
                 self::letter($round, "finished:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Signed by everyone: {$round->title}",
-                    "Everyone has signed the papers for {$round->file->name}. The whole set is attached: {$set->pages} pages, sealed, with the record of how it was signed. Keep it.", 'See it online', $signer->link(), $set->sha256, 'Signed papers.pdf');
+                    "Everyone has signed the papers for {$round->file->name}. The whole set is attached: {$set->pages} pages, sealed, with the record of how it was signed. Keep it.", 'See it online', "signer {$signer->key}", $set->sha256, 'Signed papers.pdf');
             }
         }
         if (! isset($told[$round->sender->email])) {
-            self::letter($round, "finished:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signed by everyone: {$round->title}", "The sealed set is in the file {$round->file->name}.", 'Open the file', url("/files/{$round->file->key}"));
-        }
-    }
-
-    /**
-     * Gives letters that were written and never went out to the worker again; each still goes once.
-     */
-    public static function sendLeftOver(int $brokerage): void
-    {
-        foreach (Letter::query()->whereNull('sent_at')->where('created_at', '<', now()->subMinutes(10))->pluck('id') as $id) {
-            SendLetter::dispatch($brokerage, (int) $id);
+            self::letter($round, "finished:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signed by everyone: {$round->title}", "The sealed set is in the file {$round->file->name}.", 'Open the file', "/files/{$round->file->key}");
         }
     }
 
     /** A letter to someone of the house, about no file. */
-    public static function toColleague(int $brokerageId, string $once, string $name, string $address, string $subject, string $body, string $label, string $url): void
+    public static function toColleague(int $brokerageId, string $once, string $name, string $address, string $subject, string $body, string $label, string $action): void
     {
-        $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $brokerageId, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action_url' => $url]);
-        $letter->wasRecentlyCreated && SendLetter::dispatch($brokerageId, $letter->id);
+        $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $brokerageId, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action' => $action]);
+        $letter->wasRecentlyCreated && SendLetter::begin($brokerageId, $letter->id);
     }
 
     /** A letter about a file that is about no round. */
-    public static function ofFile(DealFile $file, string $once, string $name, string $address, string $subject, string $body, string $label, string $url): void
+    public static function ofFile(DealFile $file, string $once, string $name, string $address, string $subject, string $body, string $label, string $action): void
     {
-        $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action_url' => $url]);
-        $letter->wasRecentlyCreated && SendLetter::dispatch($file->brokerage_id, $letter->id);
+        $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action' => $action]);
+        $letter->wasRecentlyCreated && SendLetter::begin($file->brokerage_id, $letter->id);
     }
 
-    private static function letter(Round $round, string $once, string $name, string $address, string $subject, string $body, ?string $label = null, ?string $url = null, ?string $attachment = null, ?string $attachmentName = null): void
+    private static function letter(Round $round, string $once, string $name, string $address, string $subject, string $body, ?string $label = null, ?string $action = null, ?string $attachment = null, ?string $attachmentName = null): void
     {
         $letter = Letter::query()->firstOrCreate(['once_key' => $once], [
             'brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body,
-            'action_label' => $label, 'action_url' => $url, 'attachment' => $attachment, 'attachment_name' => $attachmentName,
+            'action_label' => $label, 'action' => $action, 'attachment' => $attachment, 'attachment_name' => $attachmentName,
         ]);
-        $letter->wasRecentlyCreated && SendLetter::dispatch($round->brokerage_id, $letter->id);
+        $letter->wasRecentlyCreated && SendLetter::begin($round->brokerage_id, $letter->id);
     }
 
     private static function words(int $count): string

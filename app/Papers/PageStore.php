@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
+use Illuminate\Contracts\Cache\LockTimeoutException;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Log;
 use Unanimus\Forms\Form;
 use Unanimus\Pages\PageImage;
+use Unanimus\Pages\ToolFailed;
 
 /** Pictures of pages: made when first looked at, kept by what they show, sent by the web server. */
 final class PageStore
@@ -26,25 +29,54 @@ final class PageStore
         return substr((string) md5_file($form->pdf), 0, 8);
     }
 
-    /** The picture of a page of that PDF; $name tells contents apart (a SHA-256, or form and revision). */
-    public static function send(string $pdf, string $name, int $page): Response
+    /**
+     * The picture of a page of that PDF; where it takes too long just now, a placeholder that says so and is asked for again.
+     *
+     * @param string $name tells contents apart (a SHA-256, or form and revision)
+     * @param bool $behindLink whether whoever looks at it comes by a link that ends
+     */
+    public static function send(string $pdf, string $name, int $page, bool $behindLink = false): Response
     {
         $folder = (string) config('unanimus.page_cache');
         $file = preg_replace('/[^a-z0-9.-]/', '', strtolower($name))."-{$page}.webp";
         if (! is_file("{$folder}/{$file}")) {
-            Cache::lock("page:{$file}", 30)->block(20, static function () use ($folder, $file, $pdf, $page): void {
-                if (! is_file("{$folder}/{$file}")) {
-                    is_dir($folder) || @mkdir($folder, 0770, true);
-                    $partial = "{$folder}/{$file}.".bin2hex(random_bytes(4));
-                    file_put_contents($partial, PageImage::of($pdf, $page));
-                    rename($partial, "{$folder}/{$file}");
-                }
-            });
+            try {
+                Cache::lock("page:{$file}", 60)->block(20, static fn () => self::make($folder, $file, $pdf, $page));
+            } catch (LockTimeoutException|ToolFailed $late) {
+                Log::warning('A page could not be drawn now', ['page' => $page, 'why' => $late->getMessage()]);
+
+                return self::later($late instanceof ToolFailed && ! $late->machineIsBusy);
+            }
         }
-        $headers = ['Content-Type' => 'image/webp', 'Cache-Control' => 'private, max-age=31536000, immutable'];
+        $headers = ['Content-Type' => 'image/webp', 'Cache-Control' => $behindLink ? 'private, max-age=300' : 'private, max-age=31536000, immutable'];
 
         return PHP_SAPI === 'fpm-fcgi'
-            ? new Response('', 200, [...$headers, 'X-Accel-Redirect' => '/_bytes/storage/app/pages/'.$file])
+            ? new Response('', 200, [...$headers, 'X-Accel-Redirect' => '/_bytes/'.$file])
             : new Response((string) file_get_contents("{$folder}/{$file}"), 200, $headers);
+    }
+
+    private static function make(string $folder, string $file, string $pdf, int $page): void
+    {
+        if (is_file("{$folder}/{$file}")) {
+            return;
+        }
+        is_dir($folder) || @mkdir($folder, 0770, true);
+        $partial = "{$folder}/{$file}.".bin2hex(random_bytes(4)).'.part';
+        try {
+            if (@file_put_contents($partial, PageImage::of($pdf, $page)) === false || ! @rename($partial, "{$folder}/{$file}")) {
+                throw ToolFailed::waitedInVain('the disk', 0);
+            }
+        } finally {
+            is_file($partial) && @unlink($partial);
+        }
+    }
+
+    /** Never a broken picture: a sheet that says what to do. The page's script asks for it again. */
+    private static function later(bool $broken): Response
+    {
+        $text = $broken ? 'This page cannot be shown. Download the PDF to read it.' : 'This page takes a moment. It shows here as soon as it is ready.';
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="612" height="792" viewBox="0 0 612 792"><rect width="612" height="792" fill="#fffdf8"/><text x="306" y="380" font-family="sans-serif" font-size="16" fill="#56635c" text-anchor="middle">'.$text.'</text></svg>';
+
+        return new Response($svg, $broken ? 200 : 503, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-store', 'Content-Security-Policy' => "default-src 'none'"] + ($broken ? [] : ['Retry-After' => '5']));
     }
 }

@@ -13,8 +13,19 @@ final class PdfAnswer
 {
     public static function of(string $pdf, string $name): Response
     {
+        return self::answer($pdf, $name, 'inline');
+    }
+
+    /** As a download, never shown in the browser: a file that is kept as it came from outside. */
+    public static function download(string $pdf, string $name): Response
+    {
+        return self::answer($pdf, $name, 'attachment');
+    }
+
+    private static function answer(string $pdf, string $name, string $how): Response
+    {
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $name))) ?: 'paper';
 
-        return new Response($pdf, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$plain}.pdf\"", 'Cache-Control' => 'private, no-store', 'Content-Length' => (string) strlen($pdf)]);
+        return new Response($pdf, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "{$how}; filename=\"{$plain}.pdf\"", 'Cache-Control' => 'private, no-store', 'Content-Length' => (string) strlen($pdf)]);
     }
 }

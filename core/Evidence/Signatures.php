@@ -85,7 +85,7 @@ final class Signatures
     private function parts(array $range, string $told): array|string
     {
         $range = array_map(static fn (mixed $edge) => is_int($edge) ? $edge : -1, $range);
-        if (count($range) !== 4 || min($range) < 0 || $range[0] !== 0 || $range[2] <= $range[1] || $range[2] + $range[3] > strlen($this->pdf)) {
+        if (count($range) !== 4 || min($range) < 0 || $range[0] !== 0 || $range[2] <= $range[1] || strlen($this->pdf) < $range[2] + $range[3]) {
             return 'it does not say which part of the file it covers.';
         }
         $gap = substr($this->pdf, $range[1], $range[2] - $range[1]);

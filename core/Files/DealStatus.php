@@ -70,6 +70,19 @@ enum DealStatus: string
         return ! $this->isOpen() || in_array($status, [self::Terminated, self::Withdrawn, self::Expired], true);
     }
 
+    /**
+     * Lets pass what changes the deal itself: terms, people, dates, entries, rounds. Documents that come in late, review and
+     * commission go on after the end.
+     *
+     * @throws StepRefused when the deal has ended
+     */
+    public function mustBeOpen(): void
+    {
+        if (! $this->isOpen()) {
+            throw new StepRefused("This file is {$this->readable()}; what was agreed stays as it is. The broker can open it again.");
+        }
+    }
+
     /** In a sentence: "under contract". */
     public function readable(): string
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Files;
 
 /**
- * Who sees a paper: in a file of both sides one of them or both, and of those the office alone or its agents too.
+ * Who sees a paper, a round, an entry of the history: in a file of both sides one of them or both, and of those the office alone or its agents too.
  */
 final readonly class SeenBy
 {
@@ -17,6 +17,18 @@ final readonly class SeenBy
      */
     public function __construct(public ?string $side, public bool $staffOnly)
     {
+    }
+
+    /** Everyone who serves the file. */
+    public static function everyone(): self
+    {
+        return new self(null, false);
+    }
+
+    /** One side of the file, or everyone where it is nobody's own affair. */
+    public static function side(?string $side): self
+    {
+        return new self($side, false);
     }
 
     /** @return list<string> the sides a paper of such a file may belong to; none where the house serves but one */

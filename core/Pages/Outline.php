@@ -23,12 +23,13 @@ final class Outline
      *
      * @param string $pdf bytes as qpdf writes them without object streams, its pages in one list
      * @param non-empty-list<array{title: string, page: int}> $starts the page each paper begins on, from 1
+     * @param string $title of the whole; the first bookmark's when there is none
      *
      * @throws \UnexpectedValueException when it is not written so
      */
-    public static function behind(string $pdf, array $starts): string
+    public static function behind(string $pdf, array $starts, string $title = ''): string
     {
-        return self::read($pdf)->with($starts);
+        return self::read($pdf)->with($starts, $title);
     }
 
     private static function read(string $pdf): self
@@ -47,7 +48,7 @@ final class Outline
     }
 
     /** @param  non-empty-list<array{title: string, page: int}>  $starts */
-    private function with(array $starts): string
+    private function with(array $starts, string $title): string
     {
         $end = substr($this->pdf, $this->start);
         $catalog = $this->number('/\/Root (\d+) 0 R/', $end);
@@ -58,17 +59,36 @@ final class Outline
         $first = $this->number('/\/Size (\d+)/', $end);
         $last = count($starts);
         $objects = [
-            $catalog => "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines >>",
+            $catalog => "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << /DisplayDocTitle true >> /PageLabels << /Nums [".self::labels($starts).'] >> >>',
             $first => '<< /Type /Outlines /First '.($first + 1).' 0 R /Last '.($first + $last)." 0 R /Count {$last} >>",
         ];
         foreach ($starts as $index => $start) {
             $number = $first + 1 + $index;
             $page = $kids[1][$start['page'] - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$start['page']}.");
-            $objects[$number] = '<< /Title <FEFF'.strtoupper(bin2hex((string) mb_convert_encoding($start['title'], 'UTF-16BE', 'UTF-8')))."> /Parent {$first} 0 R /Dest [{$page} 0 R /XYZ null null null]"
+            $objects[$number] = '<< /Title '.self::string($start['title'])." /Parent {$first} 0 R /Dest [{$page} 0 R /XYZ null null null]"
                 .($index > 0 ? ' /Prev '.($number - 1).' 0 R' : '').($index < $last - 1 ? ' /Next '.($number + 1).' 0 R' : '').' >>';
         }
 
-        return $this->appended($objects, $first + $last + 1, "/Root {$catalog} 0 R{$id}");
+        $info = $first + $last + 1;
+        $objects[$info] = '<< /Title '.self::string($title === '' ? $starts[0]['title'] : $title).' >>';
+
+        return $this->appended($objects, $info + 1, "/Root {$catalog} 0 R /Info {$info} 0 R{$id}");
+    }
+
+    /**
+     * Pages are called by the paper they belong to, as people say it: "2-3" is the third page of the second paper (ISO 32000-1, 12.4.2).
+     *
+     * @param non-empty-list<array{title: string, page: int}> $starts
+     */
+    private static function labels(array $starts): string
+    {
+        return implode(' ', array_map(static fn (int $index, array $start) => ($start['page'] - 1).' << /S /D'.(count($starts) > 1 ? ' /P ('.($index + 1).'-)' : '').' >>', array_keys($starts), $starts));
+    }
+
+    /** A text string in UTF-16 (ISO 32000-1, 7.9.2.2). */
+    private static function string(string $text): string
+    {
+        return '<FEFF'.strtoupper(bin2hex((string) mb_convert_encoding(PlainText::of($text), 'UTF-16BE', 'UTF-8'))).'>';
     }
 
     /** @param  array<int, string>  $objects */

@@ -43,7 +43,7 @@ final class PdfEdit
         return new self($scratch, $path, $look);
     }
 
-    /** Changes an object, or writes one back as it stands now in the look. @param string $name "12 0 R" */
+    /** Changes an object, or writes one back as it stands now in the look. @param  string  $name "12 0 R" */
     public function put(string $name, mixed $value): void
     {
         $this->objects["obj:{$name}"] = $this->look->isStream($name) ? ['stream' => ['dict' => $value]] : ['value' => $value];

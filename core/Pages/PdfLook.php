@@ -210,19 +210,6 @@ final class PdfLook
         return max([0, ...array_map(static fn (string $name) => preg_match('/^obj:(\d+)/', $name, $m) === 1 ? (int) $m[1] : 0, array_keys($this->objects))]);
     }
 
-    /** Whether it already carries a digital signature. */
-    public function isSigned(): bool
-    {
-        foreach ($this->objects as $object) {
-            $dict = $object->value ?? null;
-            if (is_object($dict) && isset($dict->{'/ByteRange'}, $dict->{'/Contents'})) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /** @return list<array{name: string, dict: \stdClass}> */
     private function leaves(): array
     {

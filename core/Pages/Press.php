@@ -124,11 +124,12 @@ final class Press
      *
      * @param non-empty-list<array{title: string, pdf: string, pages?: int, only?: string}> $papers paths, the number of pages where it is known already, and which pages where not all are taken ("1-3,5")
      * @param callable(int, int): (Drawing|string|null)|null $stamp gets page and count, gives what is drawn over it; a text of plain letters stands at its lower right
+     * @param string $title shown by readers in place of a file name
      * @return string the PDF's bytes
      *
      * @throws ToolFailed when a paper cannot be read
      */
-    public function assemble(array $papers, ?callable $stamp = null): string
+    public function assemble(array $papers, ?callable $stamp = null, string $title = ''): string
     {
         $scratch = new Scratch;
         $starts = [];
@@ -156,7 +157,7 @@ final class Press
         }
         (new NativeTool)->run([...$command, '--object-streams=disable', $scratch->path('out.pdf')]);
 
-        return Outline::behind($scratch->get('out.pdf'), $starts);
+        return Outline::behind($scratch->get('out.pdf'), $starts, $title);
     }
 
     /**

@@ -73,6 +73,12 @@ final readonly class AdoptedSignature
         return new self(self::named($name, 120), self::named($initials, 8), null, $clean);
     }
 
+    /** What tells this choice from any other: stands in the event of choosing, and is held against what is drawn at sealing. */
+    public function digest(): string
+    {
+        return hash('sha256', json_encode($this->toArray(), JSON_THROW_ON_ERROR));
+    }
+
     /** @param  array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}  $data as from {@see toArray} */
     public static function fromArray(array $data): self
     {

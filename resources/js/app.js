@@ -1,6 +1,7 @@
 import htmx from 'htmx.org';
 import './deal-line.js';
 import { proof } from './proof.js';
+import { signInAgain } from './resume.js';
 
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
@@ -120,7 +121,12 @@ document.body.addEventListener('stored', (event) => {
     if (fault) event.target.setAttribute('aria-invalid', 'true');
 });
 document.body.addEventListener('htmx:configRequest', (event) => Object.assign(event.detail.headers, proof()));
-document.body.addEventListener('htmx:responseError', (event) => {
+document.body.addEventListener('htmx:responseError', async (event) => {
+    if ([401, 419].includes(event.detail.xhr.status)) {
+        const { elt, requestConfig } = event.detail;
+        if (await signInAgain()) htmx.ajax(requestConfig.verb, requestConfig.path, { source: elt, values: requestConfig.parameters, target: event.detail.target });
+        return;
+    }
     let text = 'This could not be stored. What you typed is still in the field: try again.';
     try {
         text = JSON.parse(event.detail.xhr.responseText).message || text;
@@ -199,3 +205,14 @@ document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEve
         button.form.append(field);
     }
 }));
+
+// A page from outside counts as opened once a person moves, touches or types on it: programs that look through mail do not.
+const opened = document.body.dataset.opened;
+if (opened) {
+    const acts = ['pointerdown', 'pointermove', 'keydown', 'touchstart', 'wheel', 'scroll'];
+    const act = () => {
+        acts.forEach((kind) => window.removeEventListener(kind, act));
+        fetch(opened, { method: 'POST', headers: { ...proof() }, keepalive: true }).catch(() => {});
+    };
+    acts.forEach((kind) => window.addEventListener(kind, act, { passive: true }));
+}

@@ -1,6 +1,7 @@
 // Bringing papers in: chosen or dropped, one after the other, each with its own progress and its own answer.
 
 import { proof } from './proof.js';
+import { newKey } from './waiting.js';
 
 const form = document.querySelector('[data-bring]');
 const list = document.querySelector('#bringing');
@@ -8,28 +9,68 @@ let queue = Promise.resolve();
 let brought = 0;
 let refused = 0;
 
-function send(file, line) {
+const pause = (milliseconds) => new Promise((done) => setTimeout(done, milliseconds));
+
+function post(file, key, line) {
     return new Promise((done) => {
         const request = new XMLHttpRequest();
         const data = new FormData();
+        data.append('key', key);
         data.append('pdf', file);
         request.open('POST', form.action);
         request.setRequestHeader('Accept', 'application/json');
         Object.entries(proof()).forEach(([name, value]) => request.setRequestHeader(name, value));
         request.upload.addEventListener('progress', (event) => {
-            line.textContent = event.loaded < event.total ? `${file.name}: ${Math.round((100 * event.loaded) / event.total)} % sent` : `${file.name}: being looked through …`;
+            line.textContent = event.loaded < event.total ? `${file.name}: ${Math.round((100 * event.loaded) / event.total)}% sent` : `${file.name}: being checked …`;
         });
         request.addEventListener('load', () => {
             let answer = {};
             try { answer = JSON.parse(request.responseText); } catch { /* told below */ }
-            const told = (answer.told || []).join(' ');
-            const why = (answer.refused || []).join(' ') || answer.message || 'This was not taken in. Try again in a moment.';
-            if (request.status === 200 && told) { brought += 1; line.textContent = told; line.className = 'ok'; } else { refused += 1; line.textContent = why.startsWith(file.name) ? why : `${file.name}: ${why}`; line.className = 'late'; }
-            done();
+            done({ status: request.status, told: (answer.told || []).join(' '), why: (answer.refused || []).join(' ') || answer.message || '' });
         });
-        request.addEventListener('error', () => { refused += 1; line.textContent = `${file.name}: the connection was lost. It is not in the file; bring it in again.`; line.className = 'late'; done(); });
+        request.addEventListener('error', () => done(null));
         request.send(data);
     });
+}
+
+// The answer was lost: the file may be there all the same. The server is asked before anything is said.
+async function standing(key) {
+    try {
+        const answer = await fetch(`${form.action.replace(/papers$/, 'uploads')}/${key}`, { headers: { Accept: 'application/json', ...proof() } });
+        return answer.ok ? await answer.json() : null;
+    } catch {
+        return null;
+    }
+}
+
+async function send(file, line) {
+    const key = newKey();
+    for (let tries = 0; ; tries++) {
+        const answer = await post(file, key, line);
+        if (answer && answer.status === 200 && answer.told) {
+            brought += 1;
+            line.textContent = answer.told;
+            line.className = 'ok';
+            return;
+        }
+        if (answer && answer.status < 500 && answer.status !== 429) {
+            refused += 1;
+            const why = answer.why || 'This was not taken in. Try again in a moment.';
+            line.textContent = why.startsWith(file.name) ? why : `${file.name}: ${why}`;
+            line.className = 'late';
+            return;
+        }
+        line.textContent = `${file.name}: no answer. Asking whether it arrived …`;
+        await pause(Math.min(1000 * 2 ** tries, 15000));
+        const found = await standing(key);
+        if (found && found.state !== 'unknown') {
+            if (found.state === 'refused') refused += 1; else brought += 1;
+            line.textContent = found.told;
+            line.className = found.state === 'refused' ? 'late' : 'ok';
+            return;
+        }
+        line.textContent = found ? `${file.name}: it did not arrive and is sent again.` : `${file.name}: no connection. It is sent again when there is one; keep this page open.`;
+    }
 }
 
 function bring(files) {

@@ -75,6 +75,13 @@ function guardedRoutes(): array
         'record an offer' => ['POST', '/files/{file}/offers', ['buyers' => 'x', 'terms' => []]],
         'the net sheet' => ['GET', '/files/{file}/net', []],
         'task' => ['POST', '/files/{file}/tasks', ['title' => 'x']],
+        'uploads under way' => ['GET', '/files/{file}/uploads', []],
+        'one upload' => ['GET', '/files/{file}/uploads/01ABCDEFGHJKMNPQRSTVWXYZ00', []],
+        'a signed original' => ['GET', '/papers/{paper}/versions/01ABCDEFGHJKMNPQRSTVWXYZ00/original', []],
+        'take a colleague off' => ['DELETE', '/files/{file}/members/{user}', []],
+        'decide who joins' => ['POST', '/join-requests/{joining}', ['in' => 1]],
+        'how a round stands' => ['GET', '/rounds/{round}/standing', []],
+        'seal again' => ['POST', '/rounds/{round}/seal-again', []],
         'bring in a paper' => ['POST', '/files/{file}/papers', []],
         'assemble' => ['POST', '/files/{file}/assembled', ['papers' => ['{paperkey}']]],
         'assembling' => ['GET', '/files/{file}/assembling', []],
@@ -119,15 +126,17 @@ function placesIn(DealFile $file): array
     $copy = app(KeepReadingCopy::class)->give($set->refresh()->load('file.office'), 'Reader', '', $file->office->today()->plusDays(5), '', test()->people['tomas']);
     Auth::forgetGuards();
 
+    $joining = App\Files\Models\JoinRequest::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => test()->people['greta']->id, 'state' => 'asked']);
+
     return [
-        '{set}' => $set->key, '{copy}' => $copy->key, '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
+        '{joining}' => $joining->key, '{user}' => test()->people['wendell']->key, '{set}' => $set->key, '{copy}' => $copy->key, '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
         '{requirement}' => $file->requirements()->firstOrFail()->key,
     ];
 }
 
 it('names every route that needs a sign-in in the tables of refusals', function () {
     // Places without a file in them; each guards what it shows in its own test.
-    $open = ['me', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'labels', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'kits/{key}/papers/{place}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
+    $open = ['me', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'me/remembered/{device}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'labels', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'kits/{key}/papers/{place}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
         'imports', 'imports/{import}', 'imports/{import}/try', 'imports/{import}/start', 'imports/{import}/progress', 'imports/{import}/rows/{number}', 'imports/{import}/left.csv', 'files/{file}/offers/{offer}', '/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'own-forms', 'own-forms/{own}', 'own-forms/{own}/changes', 'own-forms/{own}/pages/{page}.webp', 'own-forms/{own}/try', 'own-forms/{own}/in-force', 'own-forms/{own}/revise', 'own-forms/{own}/turn', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {

@@ -114,7 +114,7 @@ it('gives papers to read until a last day, notes every look, and ends', function
     $this->seeAll();
     $copy = ReadingCopy::query()->where('assembled_set_id', $set->id)->sole();
     $letter = Letter::query()->where('once_key', "read:{$copy->key}")->sole();
-    expect($letter->recipient)->toBe('maren@holt.example')->and($letter->action_url)->toBe($copy->link());
+    expect($letter->recipient)->toBe('maren@holt.example')->and($letter->actionUrl())->toBe($copy->link());
     $path = '/read/'.$copy->token();
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get($path)->assertOk()->assertSee('14 Lanternfish Lane')->assertSee('As we said.');

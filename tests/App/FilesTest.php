@@ -7,6 +7,7 @@ use App\History\History;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Unanimus\Files\SeenBy;
 
 $listing = ['ListingId' => 'TR-26-04182', 'StreetNumber' => '14', 'StreetName' => 'Lanternfish', 'StreetSuffix' => 'Lane', 'City' => 'Tidewick', 'StateOrProvince' => 'MW', 'PostalCode' => '20417', 'YearBuilt' => 1962, 'ListPrice' => 412500, 'OwnerName' => 'Beatrix Palomar', 'ListAgentFullName' => 'Lucian Ferro', 'ListOfficeName' => 'Harborstone Homes', 'Sewer' => ['Septic Tank'], 'AssociationName' => 'Lanternfish Cove Association'];
 
@@ -145,7 +146,7 @@ it('tells an entry of the history in the order one reads it, in words and not in
 it('reads the history from the latest entry back to the first, a page at a time', function () {
     $file = $this->aFile();
     foreach (range(1, 70) as $n) {
-        History::add($file->brokerage_id, $file->id, "Step {$n} of many");
+        History::add($file->brokerage_id, $file->id, "Step {$n} of many", [], SeenBy::everyone());
     }
     $latest = $this->as('tomas')->get("/files/{$file->key}/history")->assertOk()->assertSee('Step 70 of many')->assertDontSee('Step 9 of many')->assertDontSee('File opened');
     expect(preg_match('/before=(\d+)/', (string) $latest->getContent(), $found))->toBe(1);
@@ -171,7 +172,7 @@ it('ends a file with a reason, keeps everything, and takes no more terms', funct
     $this->as('tomas')->get('/files')->assertDontSee('14 Lanternfish');
     $this->as('tomas')->get('/files?q=status:all')->assertSee('14 Lanternfish');
     $response = $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '1'], ['HX-Request' => 'true']);
-    expect((string) $response->headers->get('HX-Trigger'))->toContain('terms stand as they are');
+    expect((string) $response->headers->get('HX-Trigger'))->toContain('what was agreed stays');
 });
 
 it('does not close a file before its disbursement is authorized', function () {
@@ -186,5 +187,5 @@ it('has a Today with lanes for everyone', function (string $who) {
 
 it('chains the history and tells where it breaks', function () {
     $file = $this->aFile();
-    expect(History::firstBroken($file->id))->toBeNull()->and(Artisan::call('history:verify'))->toBe(0);
+    expect(History::fault($file->id))->toBeNull()->and(Artisan::call('history:verify'))->toBe(0);
 });

@@ -31,7 +31,7 @@ function asked(array $more = []): FillRequest
 it('asks a client in a letter with a link that opens what is theirs and nothing else', function () {
     $fill = asked();
     $letter = Letter::query()->where('once_key', 'like', 'fill:%')->sole();
-    expect($letter->recipient)->toBe('sunniva@clients.example')->and($letter->action_url)->toBe($fill->link())->and($letter->body)->toContain('Call me if anything is unclear.');
+    expect($letter->recipient)->toBe('sunniva@clients.example')->and($letter->actionUrl())->toBe($fill->link())->and($letter->body)->toContain('Call me if anything is unclear.');
     $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('0 of')->assertSee('question by question');
     $this->get("/fill/{$fill->key}.wrong")->assertNotFound()->assertSee('This link does not work');
     $this->get('/fill/01ARZ3NDEKTSV4RRFFQ69G5FAV.x')->assertNotFound();

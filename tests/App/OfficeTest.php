@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\SecondFactor;
 use App\Access\User;
+use App\Mail\Models\Letter;
 use App\Office\Actions\KeepPeople;
 use App\Office\Models\Office;
 use Illuminate\Support\Carbon;
@@ -18,8 +19,9 @@ it('invites someone by mail, who chooses a password once', function () {
     $this->as('fenna')->post('/people', ['name' => 'Again', 'email' => 'Ottilie@Quillmark.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('refused');
     $this->seeAll();
     $user = User::query()->where('email', 'ottilie@quillmark.example')->firstOrFail();
-    $link = (string) DB::table('letters')->where('recipient', 'ottilie@quillmark.example')->value('action_url');
-    expect($link)->toBe(KeepPeople::link($user));
+    $letter = Letter::query()->where('recipient', 'ottilie@quillmark.example')->sole();
+    $link = (string) $letter->actionUrl();
+    expect($link)->toBe(KeepPeople::link($user, $letter->created_at))->and($letter->action)->not->toContain('http');
     Auth::forgetGuards();
     $this->get($link)->assertOk()->assertSee('Welcome, Ottilie Brightwater');
     $this->get(substr($link, 0, -1).(str_ends_with($link, '0') ? '1' : '0'))->assertSee('This invitation has ended');

@@ -135,7 +135,7 @@ it('refuses what is no usable PDF, and nothing changes', function (string $bytes
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => new UploadedFile($scratch->put('x.pdf', $bytes), 'x.pdf', 'application/pdf', null, true)])->assertSessionHas('refused', fn (string $text) => str_contains($text, $told) && str_contains($text, 'Nothing in the file was changed'));
     $this->seeAll();
     expect($file->papers()->count())->toBe($before);
-})->with([['hello', 'This is no PDF, picture'], ["%PDF-1.4\ngarbage", 'cut off: its end is missing']]);
+})->with([['hello', 'This is not a PDF, picture'], ["%PDF-1.4\ngarbage", 'cut off: its end is missing']]);
 
 it('stores bytes once under their sum and never gives changed ones out', function () {
     $bytes = app(Bytes::class);
@@ -180,7 +180,7 @@ it('takes several files at once, tells each one apart, and knows what was awaite
         new UploadedFile($scratch->path('p.jpg'), 'kitchen_wall.jpg', 'image/jpeg', null, true), new UploadedFile($scratch->put('n.txt', 'hello'), 'notes.pdf', 'application/pdf', null, true),
     ];
     $answer = $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => $uploads], ['Accept' => 'application/json'])->assertOk()->json();
-    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was awaited.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is no PDF');
+    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was awaited.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is not a PDF');
     $this->seeAll();
     expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state->value)->toBe('ready');
     $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])->assertStatus(422);

@@ -7,10 +7,12 @@ use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Files\Models\DealFile;
+use App\Files\Models\JoinRequest;
 use App\History\History;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
 use Unanimus\Signing\Seat;
 
 /** Priya lists, Caleb comes in for the buyers. */
@@ -36,7 +38,7 @@ it('shows each side what is common and its own, never the other\'s: in the datab
     $own = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Buyers’ strategy', 'stage' => 'offer', 'state' => 'ready', 'position' => 1, 'side' => 'buyer']);
     DB::table('paper_entries')->insert(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'paper_id' => $own->id, 'blank' => 'x', 'value' => 'secret', 'client_key' => 'side-test']);
     DB::table('commissions')->insert([['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'side' => 'buyer', 'rate' => '2.5', 'agent_share' => '70', 'fee_name' => 'Fee'], ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'side' => 'seller', 'rate' => '2.75', 'agent_share' => '70', 'fee_name' => 'Fee']]);
-    History::add($file->brokerage_id, $file->id, 'Buyers’ affair', [], 'buyer');
+    History::add($file->brokerage_id, $file->id, 'Buyers’ affair', [], SeenBy::side('buyer'));
     $sees = function (string $who) use ($file): array {
         Sight::ofPerson(test()->people[$who]->fresh());
         $seen = ['papers' => DB::table('papers')->where('deal_file_id', $file->id)->whereNotNull('side')->orderBy('side')->distinct()->pluck('side')->all(), 'entries' => DB::table('paper_entries')->where('client_key', 'side-test')->count(), 'mail' => DB::table('party_contacts')->where('deal_file_id', $file->id)->whereNotNull('side')->orderBy('email')->pluck('email')->all(),
@@ -49,7 +51,7 @@ it('shows each side what is common and its own, never the other\'s: in the datab
         ->and($sees('priya'))->toBe(['papers' => ['seller'], 'entries' => 0, 'mail' => ['idris@vantongeren.example'], 'rates' => ['seller'], 'payoff' => 1, 'opened' => 1, 'affair' => 0])
         ->and($sees('ines'))->toBe(['papers' => ['buyer', 'seller'], 'entries' => 1, 'mail' => ['idris@vantongeren.example', 'leonie@abara.example'], 'rates' => ['buyer', 'seller'], 'payoff' => 1, 'opened' => 1, 'affair' => 1])
         ->and($sees('tomas'))->toBe(['papers' => [], 'entries' => 0, 'mail' => [], 'rates' => [], 'payoff' => 0, 'opened' => 0, 'affair' => 0])
-        ->and(History::firstBroken($file->id))->toBeNull();
+        ->and(History::fault($file->id))->toBeNull();
 });
 
 it('shows each side the same in its pages', function () {
@@ -81,7 +83,7 @@ it('lets an entry of one side bring the other side\'s papers, unseen by the one 
     expect($file->refresh()->status->value)->toBe('under_contract')->and($file->papers()->where('form_number', 'M-201')->where('state', 'draft')->exists())->toBeTrue();
 });
 
-it('offers a colleague the other side of a listing of the house, and lets them join it', function () {
+it('lets a colleague ask for the other side of a listing, and only the file\'s own agent or broker let them in', function () {
     $this->as('priya')->post('/files', ['first' => '77 Millrace Court 3B, Pellingford, MW 20410', 'side' => 'seller']);
     $this->seeAll();
     $listing = DealFile::query()->firstOrFail();
@@ -89,10 +91,40 @@ it('offers a colleague the other side of a listing of the house, and lets them j
     $this->seeAll();
     $begun = DealFile::query()->orderByDesc('id')->firstOrFail();
     expect($begun->address_key)->toBe($listing->address_key)->not->toBe('');
-    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('Priya Anand of Pellingford has this listing')->assertSee('Join it for our side');
-    $this->as('caleb')->post("/files/{$begun->key}/join/{$listing->key}")->assertRedirect("/files/{$listing->key}");
+    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('Priya Anand of Pellingford has this listing')->assertSee('Ask to join');
+    $this->as('caleb')->post("/files/{$begun->key}/join/{$listing->key}")->assertRedirect("/files/{$begun->key}/opening")->assertSessionHas('told');
+    $this->as('caleb')->post("/files/{$begun->key}/join/{$listing->key}")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'asked already'));
+    // Asking opens and changes nothing.
+    $this->as('caleb')->get("/files/{$listing->key}")->assertNotFound();
+    $this->as('caleb')->post("/files/{$listing->key}/status", ['status' => 'withdrawn', 'reason' => 'mine'])->assertNotFound();
     $this->seeAll();
-    expect($listing->refresh()->side)->toBe('both')->and($listing->members()->where('user_id', $this->people['caleb']->id)->value('side'))->toBe('buyer')->and($listing->members()->where('user_id', $this->people['priya']->id)->value('side'))->toBe('seller')->and($begun->refresh()->status->value)->toBe('withdrawn');
+    $asked = JoinRequest::query()->sole();
+    expect($listing->refresh()->side)->toBe('seller')->and($begun->refresh()->status->value)->toBe('preparing')->and(lettersTo('priya@quillmark.example'))->toBe(['Caleb Nakagawa asks to join 77 Millrace Court 3B, Pellingford']);
+    $this->as('caleb')->post("/join-requests/{$asked->key}", ['in' => 1])->assertNotFound();
+    $this->as('greta')->post("/join-requests/{$asked->key}", ['in' => 1])->assertNotFound();
+    $this->as('priya')->get("/files/{$listing->key}")->assertSee('asks to join this file');
+    $this->as('priya')->post("/join-requests/{$asked->key}", ['in' => 1])->assertRedirect("/files/{$listing->key}");
+    $this->seeAll();
+    expect($listing->refresh()->side)->toBe('both')->and($listing->members()->where('user_id', $this->people['caleb']->id)->value('side'))->toBe('buyer')->and($listing->members()->where('user_id', $this->people['priya']->id)->value('side'))->toBe('seller')->and($begun->refresh()->status->value)->toBe('withdrawn')
+        ->and(DB::table('history')->where('deal_file_id', $listing->id)->where('what', 'Joined the file')->value('who'))->toBe('Priya Anand');
+    // Inside, the listing stays the listing side's.
+    $this->as('caleb')->post("/files/{$listing->key}/status", ['status' => 'withdrawn', 'reason' => 'mine'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'own agent'));
+    $this->as('caleb')->put("/files/{$listing->key}/facts", ['name' => 'property.street', 'value' => '1 Elsewhere'], ['HX-Request' => 'true'])->assertOk();
+    $this->seeAll();
+    expect($listing->knownFacts()->where('name', 'property.street')->value('value'))->toBe('77 Millrace Court');
+    $this->as('caleb')->delete("/files/{$listing->key}/members/{$this->people['priya']->key}")->assertSessionHas('refused');
+    $this->as('priya')->delete("/files/{$listing->key}/members/{$this->people['caleb']->key}")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Somebody has to serve'));
+    $this->as('ines')->delete("/files/{$listing->key}/members/{$this->people['caleb']->key}")->assertSessionHas('told');
+    $this->as('caleb')->get("/files/{$listing->key}")->assertNotFound();
+});
+
+it('keeps offers and all that is said of them from the buyers\' agent', function () {
+    $file = bothSides();
+    $this->as('priya')->post("/files/{$file->key}/offers", ['buyers' => 'Halvard Ostergaard', 'agent' => 'Lucian Ferro', 'terms' => ['price' => '401,000']])->assertRedirect();
+    $this->seeAll();
+    expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Offer recorded')->value('side'))->toBe('seller');
+    $this->as('caleb')->get("/files/{$file->key}/history")->assertOk()->assertDontSee('Offer recorded')->assertDontSee('Halvard');
+    $this->as('priya')->get("/files/{$file->key}/history")->assertOk()->assertSee('Offer recorded');
 });
 
 it('tells of another buyers\' file without a word of whose it is', function () {
@@ -100,7 +132,7 @@ it('tells of another buyers\' file without a word of whose it is', function () {
     $this->as('caleb')->post('/files', ['first' => '9 Netloft Ln, Pellingford, MW 20410', 'side' => 'buyer']);
     $this->seeAll();
     [$first, $begun] = DealFile::query()->orderBy('id')->get()->all();
-    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('A colleague has a file')->assertDontSee('Join it');
+    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('A colleague has a file')->assertDontSee('Ask to join');
     $this->as('caleb')->post("/files/{$begun->key}/join/{$first->key}")->assertSessionHas('refused');
     $this->as('caleb')->get("/files/{$first->key}")->assertNotFound();
     $this->as('wendell')->get("/files/{$begun->key}/opening")->assertNotFound();

@@ -2,16 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Access\Roots;
 use App\Papers\Bytes;
 use App\Signing\Jobs\SealRound;
 use App\Signing\Models\Round;
 use App\Signing\Models\SealedSet;
 use App\Signing\Models\Signer;
-use App\Signing\Roots;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealCheck;
 use Unanimus\Evidence\StampUnavailable;
@@ -153,8 +152,9 @@ it('picks up a set that was never sealed, letters never sent, and rounds past th
     DB::table('jobs')->delete();
     DB::table('rounds')->where('id', $round->id)->update(['over_at' => now()->subMinutes(10)]);
     DB::table('rounds')->where('id', $other->id)->update(['last_day' => '2026-01-01']);
-    DB::table('letters')->update(['created_at' => now()->subHour()]);
+    DB::table('pending_work')->update(['claimed_until' => now()->subMinute()]);
     Artisan::call('rounds:sweep');
+    Artisan::call('work:sweep');
     $this->work();
     expect(SealedSet::query()->where('round_id', $round->id)->count())->toBe(1)
         ->and($other->refresh()->status->value)->toBe('lapsed')

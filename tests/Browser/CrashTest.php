@@ -2,11 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Signing\Roots;
+use App\Access\Roots;
 use Tests\Support\BrowserCase;
 use Tests\Support\PostRoom;
 use Tests\Support\Visitor;
-use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealCheck;
 

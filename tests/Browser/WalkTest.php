@@ -2,12 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Signing\Roots;
+use App\Access\Roots;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\BrowserCase;
 use Tests\Support\PostRoom;
-use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealCheck;
 use Unanimus\Pages\Drawing;

@@ -153,20 +153,22 @@ it('finds the first broken entry of a history', function () {
     $links = [];
     $before = Chain::START;
     foreach (range(1, 6) as $seq) {
-        $entry = ['what' => "entry {$seq}", 'data' => ['b' => 1, 'a' => ['y' => 'ü', 'x' => null]]];
-        $links[] = ['seq' => $seq, 'before' => $before, 'hash' => $hash = Chain::hash($before, $entry), 'entry' => $entry];
+        $columns = ["entry {$seq}", '{"b": 1}', null];
+        $links[] = ['seq' => $seq, 'before' => $before, 'hash' => $hash = Chain::hash($before, $columns), 'columns' => $columns];
         $before = $hash;
     }
-    expect(Chain::firstBroken($links))->toBeNull();
+    expect(Chain::walk($links))->toBe(['broken' => null, 'seq' => 6, 'hash' => $before]);
     $changed = $links;
-    $changed[3]['entry']['what'] = 'something else';
+    $changed[3]['columns'][0] = 'something else';
     $missing = $links;
     unset($missing[2]);
-    expect(Chain::firstBroken($changed))->toBe(4)->and(Chain::firstBroken($missing))->toBe(3)->and(Chain::firstBroken([]))->toBeNull();
+    expect(Chain::walk($changed)['broken'])->toBe(4)->and(Chain::walk($missing)['broken'])->toBe(3)->and(Chain::walk([]))->toBe(['broken' => null, 'seq' => 0, 'hash' => Chain::START])
+        ->and(Chain::walk(array_slice($links, 0, 4))['seq'])->toBe(4);
 });
 
-it('hashes an entry the same whatever the order of its keys', function () {
-    expect(Chain::hash('', ['a' => 1, 'b' => ['d' => 2, 'c' => 3]]))->toBe(Chain::hash('', ['b' => ['c' => 3, 'd' => 2], 'a' => 1]));
+it('hashes no two entries alike by moving text from one column to the next', function () {
+    expect(Chain::hash('', ['ab', 'c']))->not->toBe(Chain::hash('', ['a', 'bc']))->and(Chain::hash('', ['', null]))->not->toBe(Chain::hash('', [null, '']))
+        ->and(Chain::seal('key', 1, 2, 'x'))->not->toBe(Chain::seal('key', 1, 3, 'x'))->not->toBe(Chain::seal('other', 1, 2, 'x'));
 });
 
 it('reads several people in one line', fn (string $line, array $people) => expect(Unanimus\Files\Names::in($line))->toBe($people))->with([

@@ -134,7 +134,7 @@ abstract class HouseCase extends TestCase
     /** Lets the queue's worker do what is waiting. */
     public function work(): void
     {
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--memory' => 1024, '--tries' => 1]);
+        Artisan::call('queue:work', ['--queue' => 'sealing,letters,conversion,sets,default', '--stop-when-empty' => true, '--sleep' => 0, '--memory' => 1024, '--tries' => 1]);
         $this->seeAll();
     }
 }

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
 use App\Access\User;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Str;
 use Illuminate\Support\Timebox;
 use Illuminate\Validation\ValidationException;
 
@@ -24,7 +25,7 @@ final class SignInController
         return view('access.sign-in');
     }
 
-    public function store(Request $request): RedirectResponse
+    public function store(Request $request): RedirectResponse|JsonResponse
     {
         $given = $request->validate(['email' => 'required|string|max:200', 'password' => 'required|string|max:200']);
         // A wrong address takes as long as a wrong password.
@@ -36,11 +37,11 @@ final class SignInController
         if (SecondFactor::isOn($known)) {
             $request->session()->put('half-signed-in', ['id' => $known->id, 'remember' => $request->boolean('remember'), 'at' => now()->getTimestamp()]);
 
-            return redirect('/sign-in/code');
+            return $request->expectsJson() ? new JsonResponse(['code' => true]) : redirect('/sign-in/code');
         }
         Auth::login($known, $request->boolean('remember'));
 
-        return redirect()->intended('/');
+        return $this->in($request, $known);
     }
 
     public function code(Request $request): View|RedirectResponse
@@ -48,7 +49,7 @@ final class SignInController
         return $request->session()->has('half-signed-in') ? view('access.code') : redirect('/sign-in');
     }
 
-    public function second(Request $request): RedirectResponse
+    public function second(Request $request): RedirectResponse|JsonResponse
     {
         $given = $request->validate(['code' => 'required|string|max:40']);
         $half = (array) $request->session()->get('half-signed-in', []);
@@ -65,11 +66,26 @@ final class SignInController
         $request->session()->regenerate();
         Auth::login($user, (bool) ($half['remember'] ?? false));
 
-        return redirect()->intended('/');
+        return $this->in($request, $user);
+    }
+
+    /** Whether the session still holds, and whose it is: asked by pages that were left open. */
+    public function standing(Request $request): JsonResponse
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? new JsonResponse(['who' => $user->key]) : new JsonResponse(['who' => null], 401);
+    }
+
+    private function in(Request $request, User $user): RedirectResponse|JsonResponse
+    {
+        return $request->expectsJson() ? new JsonResponse(['who' => $user->key, 'token' => $request->session()->token()]) : redirect()->intended('/');
     }
 
     public function destroy(Request $request): RedirectResponse
     {
+        $user = $request->user();
+        $user instanceof User && RememberedDevices::forgetThis($user);
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -83,7 +99,7 @@ final class SignInController
         $user = $request->user();
         if ($user instanceof User) {
             DB::table('sessions')->where('user_id', $user->id)->delete();
-            DB::table('users')->where('id', $user->id)->update(['remember_token' => Str::random(60)]);
+            RememberedDevices::forget($user);
         }
 
         return $this->destroy($request)->with('told', 'Signed out on every device.');
@@ -94,9 +110,10 @@ final class SignInController
         $user = $request->user();
         $given = $request->validate(['current' => 'required|string|max:200', 'password' => 'required|string|min:10|max:72|confirmed']);
         if (! $user instanceof User || ! Hash::check($given['current'], $user->password)) {
-            throw ValidationException::withMessages(['current' => 'This is not your present password.']);
+            throw ValidationException::withMessages(['current' => 'This is not your current password.']);
         }
-        DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password']), 'remember_token' => Str::random(60)]);
+        DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password'])]);
+        RememberedDevices::forget($user);
         DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $request->session()->getId())->delete();
 
         return back()->with('told', 'Password changed; other devices are signed out.');

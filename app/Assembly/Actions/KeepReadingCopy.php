@@ -10,6 +10,7 @@ use App\Assembly\Models\ReadingCopy;
 use App\History\History;
 use App\Mail\Post;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
 /** Gives papers put together to someone to read, on a link with a last day, and ends that. */
@@ -30,9 +31,9 @@ final class KeepReadingCopy
         };
         $copy = ReadingCopy::create(['brokerage_id' => $set->brokerage_id, 'deal_file_id' => $set->deal_file_id, 'assembled_set_id' => $set->id, 'name' => mb_substr(trim($name), 0, 120), 'email' => trim($email), 'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'user_id' => $by->id]);
         $copy->setRelation('set', $set)->setRelation('file', $set->file)->setRelation('giver', $by);
-        History::add($set->brokerage_id, $set->deal_file_id, 'Reading copy given', ['to' => $copy->name, 'pages' => $set->pages, 'until' => $lastDay->iso()], $set->side, $set->staff_only);
+        History::add($set->brokerage_id, $set->deal_file_id, 'Reading copy given', ['to' => $copy->name, 'pages' => $set->pages, 'until' => $lastDay->iso()], new SeenBy($set->side, $set->staff_only));
         if ($copy->email !== '') {
-            Post::ofFile($set->file, "read:{$copy->key}", $copy->name, $copy->email, "Papers to read: {$set->file->name}", "{$by->name} gives you papers of {$set->file->name} to read: {$set->pages} pages, until {$lastDay->long()}.\n\n".($copy->message === '' ? '' : "{$copy->message}\n\n").'It is meant for you alone; when it is opened is noted.', 'Read the papers', $copy->link());
+            Post::ofFile($set->file, "read:{$copy->key}", $copy->name, $copy->email, "Papers to read: {$set->file->name}", "{$by->name} gives you papers of {$set->file->name} to read: {$set->pages} pages, until {$lastDay->long()}.\n\n".($copy->message === '' ? '' : "{$copy->message}\n\n").'It is meant for you alone; when it is opened is noted.', 'Read the papers', "read {$copy->key}");
         }
 
         return $copy;
@@ -43,7 +44,7 @@ final class KeepReadingCopy
     {
         if ($copy->ended_at === null) {
             $copy->update(['ended_at' => now()]);
-            History::add($copy->brokerage_id, $copy->deal_file_id, 'Reading copy ended', ['to' => $copy->name], $copy->set->side, $copy->set->staff_only);
+            History::add($copy->brokerage_id, $copy->deal_file_id, 'Reading copy ended', ['to' => $copy->name], new SeenBy($copy->set->side, $copy->set->staff_only));
         }
     }
 }

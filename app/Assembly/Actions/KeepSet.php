@@ -14,6 +14,7 @@ use App\History\History;
 use App\Papers\Bytes;
 use App\Papers\Chosen;
 use App\Papers\Models\Paper;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Scratch;
@@ -51,7 +52,7 @@ final class KeepSet
         ]);
         $pages = array_sum(array_map(static fn (Paper $paper) => $paper->isDraft() ? count($paper->form()->pages ?? []) : (int) $paper->latest?->pages, $papers));
         if ($pages > self::AT_ONCE) {
-            MakeLargeSet::dispatch($set->brokerage_id, $set->id)->afterCommit();
+            MakeLargeSet::begin($set->brokerage_id, $set->id);
         } else {
             $this->finish($set, ...($this->make)($papers, $options, $file->name, self::lines($file, $by)));
         }
@@ -92,7 +93,7 @@ final class KeepSet
     {
         $sha256 = $this->bytes->keep($set->brokerage_id, $pdf);
         $set->update(['status' => 'ready', 'sha256' => $sha256, 'pages' => $pages, 'notes' => $notes, 'done' => count($set->papers)]);
-        History::add($set->brokerage_id, $set->deal_file_id, 'Papers put together', ['papers' => count($set->papers), 'pages' => $pages, 'sha256' => $sha256], $set->side, $set->staff_only);
+        History::add($set->brokerage_id, $set->deal_file_id, 'Papers put together', ['papers' => count($set->papers), 'pages' => $pages, 'sha256' => $sha256], new SeenBy($set->side, $set->staff_only));
     }
 
     /** @return list<string> */

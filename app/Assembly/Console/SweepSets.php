@@ -20,7 +20,7 @@ final class SweepSets extends Command
     {
         foreach (Sight::brokerages() as $brokerage) {
             foreach (Sight::within($brokerage, static fn () => AssembledSet::query()->whereIn('status', ['waiting', 'making'])->where('updated_at', '<', now()->subMinutes(15))->pluck('id')->all()) as $id) {
-                MakeLargeSet::dispatch($brokerage, (int) $id);
+                Sight::within($brokerage, static fn () => MakeLargeSet::begin($brokerage, (int) $id));
             }
         }
 

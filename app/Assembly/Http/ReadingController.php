@@ -19,9 +19,16 @@ final class ReadingController
     public function show(Request $request, string $token, Bytes $bytes): View
     {
         $copy = self::copy($request);
-        $copy->note('opened', (string) $request->ip());
 
         return view('assembly.read', ['copy' => $copy, 'token' => $token, 'sizes' => PdfLook::into($bytes->path((string) $copy->set->sha256), gate: false)->pages()]);
+    }
+
+    /** A person has moved, touched or typed on the page. */
+    public function opened(Request $request): Response
+    {
+        self::copy($request)->note('opened', (string) $request->ip());
+
+        return new Response('', 204);
     }
 
     public function image(Request $request, string $token, int $page, Bytes $bytes): Response
@@ -29,13 +36,13 @@ final class ReadingController
         $set = self::copy($request)->set;
         abort_if($page < 1 || $page > (int) $set->pages, 404);
 
-        return PageStore::send($bytes->path((string) $set->sha256), (string) $set->sha256, $page);
+        return PageStore::send($bytes->path((string) $set->sha256), (string) $set->sha256, $page, behindLink: true);
     }
 
     public function pdf(Request $request, string $token, Bytes $bytes): Response
     {
         $copy = self::copy($request);
-        $copy->note('downloaded', (string) $request->ip());
+        $request->isMethod('HEAD') || $copy->note('downloaded', (string) $request->ip());
 
         return PdfAnswer::of($bytes->read((string) $copy->set->sha256), $copy->set->title);
     }

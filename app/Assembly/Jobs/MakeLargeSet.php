@@ -5,27 +5,17 @@ declare(strict_types=1);
 namespace App\Assembly\Jobs;
 
 use App\Assembly\Actions\KeepSet;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Queue\Queueable;
+use App\Work\Work;
 
-/** Puts many pages together. May run twice or be killed half-way: there is one set in the end. */
-final class MakeLargeSet implements ShouldQueue
+/** Combines many pages. May run twice or be killed half-way: there is one set in the end. */
+final class MakeLargeSet extends Work
 {
-    use Queueable;
-
-    public int $tries = 5;
+    public const KIND = 'sets';
 
     public int $timeout = 600;
 
-    /** @var list<int> */
-    public array $backoff = [5, 30, 120];
-
-    public function __construct(private readonly int $brokerageId, private readonly int $setId)
+    protected function work(): void
     {
-    }
-
-    public function handle(KeepSet $keep): void
-    {
-        $keep->work($this->brokerageId, $this->setId);
+        app(KeepSet::class)->work($this->brokerageId, $this->thing);
     }
 }

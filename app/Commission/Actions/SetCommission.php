@@ -11,6 +11,7 @@ use App\History\History;
 use Illuminate\Database\Eloquent\Builder;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
@@ -42,7 +43,7 @@ final class SetCommission
         $stored = $commission ?? $file->commission()->make(['side' => $side, 'brokerage_id' => $file->brokerage_id]);
         $stored->fill($values)->save();
         $file->setRelation('commission', $stored);
-        History::add($file->brokerage_id, $file->id, 'Commission entered', $values, $side);
+        History::add($file->brokerage_id, $file->id, 'Commission entered', $values, SeenBy::side($side));
 
         return $stored;
     }

@@ -16,6 +16,7 @@ use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\FileName;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\CallSheet;
 use Unanimus\Requirements\Kit;
@@ -119,7 +120,7 @@ final class ApplyKit
             } elseif (! $applies && $row !== null && $row->by_itself) {
                 $row->delete();
                 $file->tasks()->where('origin', $kit->key)->whereNull('done_at')->delete();
-                History::add($file->brokerage_id, $file->id, 'Kit no longer applies', ['kit' => $kit->name]);
+                History::add($file->brokerage_id, $file->id, 'Kit no longer applies', ['kit' => $kit->name], SeenBy::everyone());
             }
         }
         $file->unsetRelation('kits');
@@ -128,7 +129,7 @@ final class ApplyKit
     private function attach(DealFile $file, Kit $kit, int $version, bool $byItself): void
     {
         DB::table('file_kits')->insertOrIgnore(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'kit' => $kit->key, 'version' => $version, 'by_itself' => $byItself]);
-        History::add($file->brokerage_id, $file->id, 'Kit applied', ['kit' => $kit->name, 'by itself' => $byItself ? 'yes' : 'no']);
+        History::add($file->brokerage_id, $file->id, 'Kit applied', ['kit' => $kit->name, 'by itself' => $byItself ? 'yes' : 'no'], SeenBy::everyone());
         $people = $file->members()->pluck('user_id', 'role');
         foreach ($kit->tasks as $task) {
             $file->tasks()->where('origin', $kit->key)->where('title', $task->title)->exists() || $file->tasks()->create([
@@ -209,7 +210,7 @@ final class ApplyKit
                 'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'title' => $item->title, 'stage' => $item->stage, 'position' => $position, 'reason' => $reason, 'side' => $side,
             ]);
         }
-        History::add($file->brokerage_id, $file->id, 'Paper called for', ['paper' => $item->title, 'why' => $reason], $side);
+        History::add($file->brokerage_id, $file->id, 'Paper called for', ['paper' => $item->title, 'why' => $reason], SeenBy::side($side));
     }
 
     private function takeBack(DealFile $file, Paper $paper): void
@@ -223,6 +224,6 @@ final class ApplyKit
         }
         $requirement?->delete();
         $paper->moveTo(PaperState::Void, ['reason' => 'no longer called for']);
-        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], $paper->side, $paper->staff_only);
+        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], new SeenBy($paper->side, $paper->staff_only));
     }
 }

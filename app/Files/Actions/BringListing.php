@@ -9,6 +9,7 @@ use App\History\History;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\Listing;
 use Unanimus\Exchange\ListingExchange;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
 
@@ -29,7 +30,7 @@ final class BringListing
         $source = "{$this->exchange->name()}, ".$file->office->today()->short();
         $this->applyKit->afterwards($file, function () use ($file, $listing, $source): void {
             $file->update(['listing_number' => $listing->number]);
-            History::add($file->brokerage_id, $file->id, 'Listing brought in', ['number' => $listing->number, 'from' => $this->exchange->name()]);
+            History::add($file->brokerage_id, $file->id, 'Listing brought in', ['number' => $listing->number, 'from' => $this->exchange->name()], SeenBy::everyone());
             $facts = array_filter($listing->facts, static fn (string $name) => str_starts_with($name, 'property.') || $name === 'list_price', ARRAY_FILTER_USE_KEY);
             // What stands in the file already is not overwritten, only shown to differ.
             $this->setFact->fromListing($file, $facts, $source, false);

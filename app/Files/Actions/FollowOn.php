@@ -10,6 +10,7 @@ use App\History\History;
 use App\Papers\Models\Paper;
 use App\Papers\Models\PaperPiece;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Signing\Seat;
@@ -61,8 +62,8 @@ final class FollowOn
             }
         }
         $this->carryPapers($before, $file, $ofListing ? ['agency', 'listing'] : ['agency']);
-        History::add($before->brokerage_id, $before->id, 'Followed by another file', ['file' => $file->name]);
-        History::add($file->brokerage_id, $file->id, 'Follows on', ['file' => $before->name]);
+        History::add($before->brokerage_id, $before->id, 'Followed by another file', ['file' => $file->name], SeenBy::everyone());
+        History::add($file->brokerage_id, $file->id, 'Follows on', ['file' => $before->name], SeenBy::everyone());
 
         return $file->refresh();
     }

@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Exchange\ColumnMatch;
 use Unanimus\Exchange\ImportRow;
 use Unanimus\Exchange\Sheet;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Finding\Query;
 use Unanimus\Signing\Seat;
@@ -110,7 +111,7 @@ final class ImportFiles
         });
         $ended = $row->status->isOpen() ? null : ($row->facts['closing'] ?? $file->office->today()->iso());
         $file->update(['status' => $row->status, 'closed_on' => $row->status->value === 'closed' ? $ended : null, 'ended_on' => $ended]);
-        History::add($file->brokerage_id, $file->id, 'Brought in from a spreadsheet', ['table' => $import->name, 'row' => $line->number, 'status' => $row->status->value]);
+        History::add($file->brokerage_id, $file->id, 'Brought in from a spreadsheet', ['table' => $import->name, 'row' => $line->number, 'status' => $row->status->value], SeenBy::everyone());
         $line->update(['outcome' => 'opened', 'told' => $file->name, 'deal_file_id' => $file->id]);
 
         return $file;

@@ -8,6 +8,7 @@ use App\Files\Models\DealFile;
 use App\Files\Models\Offer;
 use App\History\History;
 use Unanimus\Files\Names;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\EntryUnreadable;
@@ -35,7 +36,7 @@ final class KeepOffers
         $facts = $this->read($file, $given['terms']);
         $offer = Offer::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'counters' => $counters?->id, 'buyers' => trim($given['buyers']), 'agent' => trim((string) ($given['agent'] ?? '')), 'note' => trim((string) ($given['note'] ?? '')), 'facts' => $facts]);
         $counters?->update(['state' => 'countered']);
-        History::add($file->brokerage_id, $file->id, $counters === null ? 'Offer recorded' : 'Counter-offer recorded', ['buyers' => $offer->buyers, 'price' => $facts['price'] ?? '']);
+        History::add($file->brokerage_id, $file->id, $counters === null ? 'Offer recorded' : 'Counter-offer recorded', ['buyers' => $offer->buyers, 'price' => $facts['price'] ?? ''], SeenBy::side($file->listingSide()));
 
         return $offer;
     }
@@ -48,7 +49,7 @@ final class KeepOffers
         }
         $before = $offer->facts;
         $offer->update(['facts' => $this->read($file, $terms), 'note' => $note]);
-        History::add($file->brokerage_id, $file->id, 'Offer changed', ['buyers' => $offer->buyers, 'before' => $before['price'] ?? '', 'after' => $offer->facts['price'] ?? '']);
+        History::add($file->brokerage_id, $file->id, 'Offer changed', ['buyers' => $offer->buyers, 'before' => $before['price'] ?? '', 'after' => $offer->facts['price'] ?? ''], SeenBy::side($file->listingSide()));
     }
 
     public function decline(Offer $offer, DealFile $file): void
@@ -57,7 +58,7 @@ final class KeepOffers
             throw new StepRefused('This offer is the contract. End the file, or open it again as active, before another is chosen.');
         }
         $offer->update(['state' => 'declined']);
-        History::add($file->brokerage_id, $file->id, 'Offer declined', ['buyers' => $offer->buyers]);
+        History::add($file->brokerage_id, $file->id, 'Offer declined', ['buyers' => $offer->buyers], SeenBy::side($file->listingSide()));
     }
 
     /**
@@ -77,7 +78,7 @@ final class KeepOffers
         $accepted = SetFact::read($file, Term::Acceptance->value, $acceptedOn === '' ? $file->office->today()->iso() : $acceptedOn);
         $this->applyKit->afterwards($file, function () use ($offer, $file, $accepted): void {
             $offer->update(['state' => 'chosen']);
-            History::add($file->brokerage_id, $file->id, 'Offer chosen', ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? '']);
+            History::add($file->brokerage_id, $file->id, 'Offer chosen', ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? ''], SeenBy::side($file->listingSide()));
             $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
             // Where the buyers have an agent of the house, that agent seats them.
             foreach ($file->isOwnAffair('buyer') ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {

@@ -11,6 +11,7 @@ use App\History\History;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
 /** Tasks by hand, and which are done by whom. */
@@ -34,7 +35,7 @@ final class KeepTasks
             'brokerage_id' => $file->brokerage_id, 'title' => trim($given['title']), 'user_id' => $given['user_id'] ?? $by->id, 'created_by' => $by->id,
             'anchor' => $anchor === '' ? null : $anchor, 'days' => $anchor === '' ? 0 : ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'due' => $due, 'side' => $file->side === 'both' ? $file->sideOf($by) : null,
         ]);
-        History::add($file->brokerage_id, $file->id, 'Task added', ['task' => $task->title], $task->side);
+        History::add($file->brokerage_id, $file->id, 'Task added', ['task' => $task->title], SeenBy::side($task->side));
 
         return $task;
     }
@@ -43,20 +44,20 @@ final class KeepTasks
     public function mark(Task $task, bool $done, User $by): void
     {
         $changed = DB::table('tasks')->where('id', $task->id)->whereNull('done_at', not: ! $done)->update(['done_at' => $done ? now() : null, 'done_by' => $done ? $by->id : null, 'updated_at' => now()]);
-        $changed === 0 || History::add($task->brokerage_id, $task->deal_file_id, $done ? 'Task done' : 'Task open again', ['task' => $task->title], $task->side);
+        $changed === 0 || History::add($task->brokerage_id, $task->deal_file_id, $done ? 'Task done' : 'Task open again', ['task' => $task->title], SeenBy::side($task->side));
     }
 
     public function assign(Task $task, User $to): void
     {
         if ($task->user_id !== $to->id) {
             $task->update(['user_id' => $to->id]);
-            History::add($task->brokerage_id, $task->deal_file_id, 'Task given to', ['task' => $task->title, 'to' => $to->name], $task->side);
+            History::add($task->brokerage_id, $task->deal_file_id, 'Task given to', ['task' => $task->title, 'to' => $to->name], SeenBy::side($task->side));
         }
     }
 
     public function drop(Task $task): void
     {
         $task->delete();
-        History::add($task->brokerage_id, $task->deal_file_id, 'Task taken away', ['task' => $task->title], $task->side);
+        History::add($task->brokerage_id, $task->deal_file_id, 'Task taken away', ['task' => $task->title], SeenBy::side($task->side));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Files\Actions;
 use App\Files\Models\DealFile;
 use App\Files\SearchRow;
 use App\History\History;
+use Unanimus\Files\SeenBy;
 
 /** Puts labels on files: on one the whole list as it stands in its field, on many one more. */
 final class LabelFiles
@@ -53,6 +54,6 @@ final class LabelFiles
         $before = $file->labels();
         $file->putLabels($labels);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
-        History::add($file->brokerage_id, $file->id, 'Labels changed', ['before' => implode(', ', $before), 'after' => implode(', ', $labels)]);
+        History::add($file->brokerage_id, $file->id, 'Labels changed', ['before' => implode(', ', $before), 'after' => implode(', ', $labels)], SeenBy::everyone());
     }
 }

@@ -8,6 +8,7 @@ use App\Files\Agenda;
 use App\Files\Models\DealFile;
 use App\History\History;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
 /** Says that a deadline is done, or takes that back. */
@@ -22,7 +23,7 @@ final class MarkDeadline
                 $known === null
                     ? $file->knownFacts()->create(['brokerage_id' => $file->brokerage_id, 'name' => "done.{$name}", 'value' => $file->office->today()->iso(), 'source' => 'entered', 'stored_at' => now(), 'user_id' => Auth::id()])
                     : $known->delete();
-                History::add($file->brokerage_id, $file->id, $known === null ? 'Deadline met' : 'Deadline open again', ['deadline' => $deadline->label, 'due' => $deadline->due->iso()]);
+                History::add($file->brokerage_id, $file->id, $known === null ? 'Deadline met' : 'Deadline open again', ['deadline' => $deadline->label, 'due' => $deadline->due->iso()], SeenBy::everyone());
 
                 return;
             }

@@ -12,6 +12,7 @@ use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Shift;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Terms\Term;
 
@@ -55,7 +56,7 @@ final class MoveDates
         History::add($file->brokerage_id, $file->id, 'Dates moved', array_filter([
             'anchor' => $term->label(), 'from' => isset($before->anchors[$name]) ? $before->anchors[$name]['day']->iso() : '', 'to' => $day->iso(), 'reason' => $reason,
             'with it' => implode(', ', array_map(static fn (array $move) => $move['label'].' '.($move['to']?->iso() ?? 'gone'), $shift->moves)),
-        ]));
+        ]), SeenBy::everyone());
     }
 
     /** @throws StepRefused when there is no such deadline, no reason, or the day cannot be read */
@@ -72,7 +73,7 @@ final class MoveDates
             throw new StepRefused("{$unreadable->getMessage()} The day stays as it is.", previous: $unreadable);
         }
         $file->knownFacts()->updateOrCreate(['name' => "day.{$name}"], ['brokerage_id' => $file->brokerage_id, 'value' => $day->iso(), 'source' => mb_substr($reason, 0, 300), 'stored_at' => now(), 'user_id' => Auth::id()]);
-        History::add($file->brokerage_id, $file->id, 'Date set by hand', ['deadline' => $deadline->label, 'from' => $deadline->due->iso(), 'to' => $day->iso(), 'reason' => $reason]);
+        History::add($file->brokerage_id, $file->id, 'Date set by hand', ['deadline' => $deadline->label, 'from' => $deadline->due->iso(), 'to' => $day->iso(), 'reason' => $reason], SeenBy::everyone());
     }
 
     /** @throws StepRefused when it was not set by hand */
@@ -81,7 +82,7 @@ final class MoveDates
         $deadline = Agenda::of($file)->deadline($name);
         $known = $file->knownFacts()->where('name', "day.{$name}")->first() ?? throw new StepRefused('This date follows its rule already.');
         $known->delete();
-        History::add($file->brokerage_id, $file->id, 'Date follows its rule again', ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? '']);
+        History::add($file->brokerage_id, $file->id, 'Date follows its rule again', ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? ''], SeenBy::everyone());
     }
 
     private static function anchor(string $name): Term

@@ -12,6 +12,7 @@ use App\History\History;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
 /** Moves a file through its statuses, each time by someone who may. */
@@ -32,6 +33,7 @@ final class MoveStatus
         if ($by !== null && $from->movedBy() === 'broker' && ! $by->holds(Role::Broker, $file->office_id)) {
             throw new StepRefused("A file that is {$from->readable()} is opened again by the broker alone.");
         }
+        $by === null || $file->mustBeOwnListing();
         $reason = trim($reason);
         if ($reason === '' && $from->needsReason($to)) {
             throw new StepRefused($to->isOpen() ? 'Say in a few words why the file is opened again.' : 'Say in a few words why the file ends.');
@@ -45,7 +47,7 @@ final class MoveStatus
         }
         $ended = $to->isOpen() ? null : ($on ?? $today)->iso();
         $file->update(['status' => $to, 'closed_on' => $to === DealStatus::Closed ? $ended : null, 'ended_on' => $ended, 'end_reason' => $to->isOpen() || $reason === '' ? null : $reason]);
-        History::add($file->brokerage_id, $file->id, $from->isOpen() ? $to->label() : "Opened again: {$to->readable()}", array_filter(['reason' => $reason, 'on' => $ended, 'before' => $from->readable()]));
+        History::add($file->brokerage_id, $file->id, $from->isOpen() ? $to->label() : "Opened again: {$to->readable()}", array_filter(['reason' => $reason, 'on' => $ended, 'before' => $from->readable()]), SeenBy::everyone());
     }
 
     private function isPaidOut(DealFile $file): bool

@@ -12,6 +12,7 @@ use App\Files\Models\Party;
 use App\History\History;
 use App\Office\Models\OfficeRole;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\TaskRule;
 
@@ -33,7 +34,7 @@ final class OpenFile
             'id' => $id, 'brokerage_id' => $by->brokerage_id, 'office_id' => $own->office_id, 'name' => 'New file', 'side' => $side, 'kind' => $kind,
             'opened_by' => $by->id,
         ]);
-        History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => $kind]);
+        History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => $kind], SeenBy::everyone());
         if ($agent) {
             $this->seat($file, 'agent', $by);
         }
@@ -51,7 +52,7 @@ final class OpenFile
     {
         $file->members()->firstOrCreate(['user_id' => $user->id], ['brokerage_id' => $file->brokerage_id, 'role' => $role, 'side' => $side]);
         $this->handOver($file, $user, $role);
-        History::add($file->brokerage_id, $file->id, 'Joined the file', array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]));
+        History::add($file->brokerage_id, $file->id, 'Joined the file', array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]), SeenBy::everyone());
     }
 
     /** The kits' tasks that are meant for such a role become theirs, where nobody has done them. */
@@ -87,7 +88,7 @@ final class OpenFile
             DB::update('UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS NOT NULL', [$file->id]);
             $file->update(['side' => 'both']);
             $this->join($file, $by, 'agent', $other);
-            $file->members()->where('user_id', $by->id)->update(['joined_at' => now('UTC')->format('Y-m-d\TH:i:s.u\Z')]);
+            $file->members()->where('user_id', $by->id)->update(['joined_at' => DB::raw('clock_timestamp()')]);
             $number = (int) $file->parties()->where('role', 'agent')->max('number') + 1;
             $file->parties()->create(['brokerage_id' => $file->brokerage_id, 'role' => 'agent', 'number' => $number, 'name' => $by->name, 'signing_name' => $by->name, 'initials' => Party::initialsOf($by->name), 'user_id' => $by->id])
                 ->reach(['email' => $by->email, 'phone' => $by->phone]);

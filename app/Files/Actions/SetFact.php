@@ -7,7 +7,9 @@ namespace App\Files\Actions;
 use App\Files\Models\DealFile;
 use App\History\History;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Terms\Address;
 use Unanimus\Terms\EntryUnreadable;
@@ -18,6 +20,9 @@ use Unanimus\Terms\Term;
 /** Stores a term or a fact of the property; what follows from it follows at once. */
 final class SetFact
 {
+    /** Terms of the listing and not of the deal. */
+    private const OF_LISTING = ['listed_on', 'listing_expires', 'listing_commission', 'buyer_commission'];
+
     public function __construct(private readonly ApplyKit $applyKit)
     {
     }
@@ -30,9 +35,7 @@ final class SetFact
      */
     public function __invoke(DealFile $file, string $name, string $typed, string $source = 'entered'): string
     {
-        if (! $file->status->isOpen()) {
-            throw new StepRefused("This file is {$file->status->readable()}; its terms stand as they are.");
-        }
+        $file->status->mustBeOpen();
         $value = self::read($file, $name, $typed);
         if ($name === PropertyFact::Street->value && $value !== '') {
             $value = $this->address($file, $value, $source);
@@ -129,21 +132,24 @@ final class SetFact
         if (! $file->isOwnAffair($side)) {
             throw new StepRefused("This is the {$side}s’ own affair, kept by their own agent.");
         }
+        // Locked, so that the history says what stood, not what a page once showed.
+        DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $known = $file->knownFacts()->where('name', $name)->first();
         if (($known->value ?? '') === $value) {
             return;
         }
+        (PropertyFact::tryFrom($name) !== null || in_array($name, self::OF_LISTING, true)) && $file->mustBeOwnListing();
         $value === ''
             ? $known?->delete()
             : $file->knownFacts()->updateOrCreate(['name' => $name], ['brokerage_id' => $file->brokerage_id, 'value' => $value, 'source' => $source, 'stored_at' => now(), 'user_id' => Auth::id(), 'side' => $side]);
-        History::add($file->brokerage_id, $file->id, 'Term changed', ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source], $side);
+        History::add($file->brokerage_id, $file->id, 'Term changed', ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source], SeenBy::side($side));
     }
 
     private function settle(DealFile $file, bool $accepted): void
     {
         if ($accepted && in_array($file->status, [DealStatus::Preparing, DealStatus::Active], true)) {
             $file->update(['status' => $file->status->to(DealStatus::UnderContract)]);
-            History::add($file->brokerage_id, $file->id, 'Under contract');
+            History::add($file->brokerage_id, $file->id, 'Under contract', [], SeenBy::everyone());
         }
         $this->keepAddress($file);
         ($this->applyKit)($file);

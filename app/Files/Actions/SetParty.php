@@ -8,6 +8,7 @@ use App\Files\AddressBook;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\History\History;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
 
@@ -25,9 +26,7 @@ final class SetParty
      */
     public function __invoke(DealFile $file, Seat $seat, array $given): ?Party
     {
-        if (! $file->status->isOpen()) {
-            throw new StepRefused("This file is {$file->status->readable()}; its people stay as they are.");
-        }
+        $file->status->mustBeOpen();
         $this->refuseOthers($file, $seat->side());
         $party = $file->parties()->where('role', $seat->role)->where('number', $seat->number)->first();
         $name = trim($given['name']);
@@ -66,7 +65,7 @@ final class SetParty
         }
         $seated->reach($ways);
         $this->book->remember($seated->refresh());
-        History::add($file->brokerage_id, $file->id, $party === null ? 'Party added' : 'Party changed', ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name]);
+        History::add($file->brokerage_id, $file->id, $party === null ? 'Party added' : 'Party changed', ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name], SeenBy::everyone());
         ($this->applyKit)($file);
 
         return $seated;
@@ -96,7 +95,7 @@ final class SetParty
         foreach ($keys as $index => $key) {
             $parties[$key]->update(['number' => $index + 1]);
         }
-        History::add($file->brokerage_id, $file->id, 'Parties put in order', ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')]);
+        History::add($file->brokerage_id, $file->id, 'Parties put in order', ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')], SeenBy::everyone());
         ($this->applyKit)($file);
     }
 
@@ -119,7 +118,7 @@ final class SetParty
         foreach ($file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->orderBy('number')->get() as $next) {
             $next->update(['number' => $next->number - 1]);
         }
-        History::add($file->brokerage_id, $file->id, 'Party removed', ['seat' => $seat->label(), 'before' => $party->name, 'after' => '']);
+        History::add($file->brokerage_id, $file->id, 'Party removed', ['seat' => $seat->label(), 'before' => $party->name, 'after' => ''], SeenBy::everyone());
         ($this->applyKit)($file);
     }
 }

@@ -13,6 +13,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\SeenBy;
 
 /** Calendars by their secret addresses, and taking an address back. */
 final class CalendarController
@@ -31,7 +32,7 @@ final class CalendarController
     {
         Gate::authorize('work-on', $file);
         $file->update(['calendar_version' => $file->calendar_version + 1]);
-        History::add($file->brokerage_id, $file->id, 'Calendar address renewed');
+        History::add($file->brokerage_id, $file->id, 'Calendar address renewed', [], SeenBy::everyone());
 
         return redirect("/files/{$file->key}/dates")->with('told', 'The calendar has a new address; the old one is dead.');
     }

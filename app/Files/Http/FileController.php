@@ -17,11 +17,14 @@ use App\Files\Board;
 use App\Files\FactBook;
 use App\Files\Glyphs;
 use App\Files\Models\DealFile;
+use App\Files\Models\JoinRequest;
 use App\Files\Models\Party;
 use App\Files\Shown;
 use App\Files\TaskList;
 use App\Files\Twins;
+use App\Papers\Models\Upload;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -89,9 +92,10 @@ final class FileController
         $people = User::query()->whereIn('id', [self::me()->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
 
         return view('files.show', [
-            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => Gate::allows('work-on', $file), 'whole' => $file->completeness(),
+            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => $works = Gate::allows('work-on', $file), 'whole' => $file->completeness(),
             'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'people' => $people,
             'members' => $people->filter(static fn (User $person) => $person->id === self::me()->id || $file->members->contains('user_id', $person->id)), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
+            'uploads' => $works ? Upload::unseen($file, self::me()) : new Collection, 'joining' => $works && in_array($file->side, ['seller', 'landlord'], true) ? JoinRequest::query()->with('asker')->where(['deal_file_id' => $file->id, 'state' => 'asked'])->where('user_id', '<>', self::me()->id)->get() : new Collection,
         ]);
     }
 

@@ -11,6 +11,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
+use Unanimus\Exchange\CsvCells;
 use Unanimus\Files\StepRefused;
 use Unanimus\Finding\Query;
 
@@ -48,9 +49,7 @@ final class FindController
             fwrite($out, "\u{FEFF}");
             fputcsv($out, ['File', ...array_map(static fn (string $column) => Finder::COLUMNS[$column][0], $columns)], ',', '"', '', "\r\n");
             foreach ($rows as $file) {
-                // A cell that begins like a formula is not let loose in a spreadsheet.
-                $cells = array_map(static fn (string $cell) => preg_match('/^[=+@\t\r]|^-(?![\d.]+$)/', $cell) === 1 ? "'{$cell}" : $cell, [$file->name, ...array_map(static fn (string $column) => $file->cell($column, true), $columns)]);
-                fputcsv($out, $cells, ',', '"', '', "\r\n");
+                fputcsv($out, CsvCells::safe([$file->name, ...array_map(static fn (string $column) => $file->cell($column, true), $columns)]), ',', '"', '', "\r\n");
             }
         }, 'files.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }

@@ -16,6 +16,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Unanimus\Exchange\ColumnMatch;
+use Unanimus\Exchange\CsvCells;
 use Unanimus\Exchange\SheetUnreadable;
 
 /** Files from a spreadsheet: taken in, matched, tried, opened. */
@@ -99,9 +100,9 @@ final class ImportController
         return response()->streamDownload(static function () use ($import, $lines): void {
             $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
             fwrite($out, "\u{FEFF}");
-            fputcsv($out, [...$import->columns, 'Why not'], ',', '"', '', "\r\n");
+            fputcsv($out, CsvCells::safe([...$import->columns, 'Why not']), ',', '"', '', "\r\n");
             foreach ($lines as $line) {
-                fputcsv($out, [...array_slice(array_pad($line->cells, count($import->columns), ''), 0, count($import->columns)), $line->told], ',', '"', '', "\r\n");
+                fputcsv($out, CsvCells::safe([...array_slice(array_pad($line->cells, count($import->columns), ''), 0, count($import->columns)), $line->told]), ',', '"', '', "\r\n");
             }
         }, 'left.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }

@@ -4,26 +4,21 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Files\Actions\BringListing;
-use App\Files\Actions\MoveStatus;
-use App\Files\Actions\OpenFile;
 use App\Files\Models\DealFile;
 use App\Papers\Actions\BringIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\ListingExchange;
-use Unanimus\Files\DealStatus;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Pages\Scratch;
 
-/** A file and its listing: reading it again, its public papers, another file of the house on it. */
+/** A file and its listing: reading it again, its public papers. */
 final class ListingController
 {
     public function show(DealFile $file, BringListing $bring, ListingExchange $exchange): View|RedirectResponse
@@ -76,17 +71,5 @@ final class ListingController
         }
 
         return redirect("/files/{$file->key}")->with($told === [] ? 'told' : 'refused', trim(($taken === 1 ? 'One paper is' : "{$taken} papers are").' in the file. '.implode(' ', $told)));
-    }
-
-    /** Gives up the file just begun for the one the house has: its other side is joined. */
-    public function join(Request $request, DealFile $file, string $twin, OpenFile $open, MoveStatus $move): RedirectResponse
-    {
-        Gate::authorize('work-on', $file);
-        $user = User::signedIn($request);
-        $row = collect(DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id]))->firstWhere('key', $twin) ?? throw new StepRefused('That file is not on this listing or address any more.');
-        $joined = $open->joinOtherSide((int) $row->file_id, $user);
-        $file->rounds()->exists() || $move($file, DealStatus::Withdrawn, $user, 'Joined the file the house has already.');
-
-        return redirect("/files/{$joined->key}")->with('told', 'You are in the file for the other side. You see what is common, and your own side’s.');
     }
 }

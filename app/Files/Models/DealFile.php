@@ -24,6 +24,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
 use Unanimus\Requirements\Kit;
 use Unanimus\Review\Completeness;
@@ -120,6 +121,12 @@ final class DealFile extends Record
         return $this->hasOne(Commission::class);
     }
 
+    /** The side that offers the property. */
+    public function listingSide(): string
+    {
+        return $this->kind === 'lease' ? 'landlord' : 'seller';
+    }
+
     public function isServedBy(User $user): bool
     {
         return $this->members->contains('user_id', $user->id) || $user->holds(Role::Broker, $this->office_id);
@@ -183,6 +190,18 @@ final class DealFile extends Record
         $user = Auth::user();
 
         return $side === null || $this->side !== 'both' || ! $user instanceof User || in_array($this->sideOf($user), [null, $side], true);
+    }
+
+    /**
+     * Lets pass what changes the listing itself: in a file of both sides it is the listing side's, whose client it is.
+     *
+     * @throws StepRefused when whoever is signed in is in the file for the other side
+     */
+    public function mustBeOwnListing(): void
+    {
+        if (! $this->isOwnAffair($this->listingSide())) {
+            throw new StepRefused("The listing is kept by the {$this->listingSide()}’s own agent.");
+        }
     }
 
     /** The side a person works for in this file; null: the whole file. */

@@ -10,6 +10,7 @@ use App\History\History;
 use App\Mail\Post;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Models\Paper;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
@@ -54,8 +55,8 @@ final class AnswerFillRequest
             throw new StepRefused((count($left) === 1 ? 'One answer is' : count($left).' answers are').' still missing: '.implode(', ', array_map(static fn (array $one) => $one[1]->label, array_slice($left, 0, 6))).(count($left) > 6 ? ' …' : '.'));
         }
         $locked->update(['status' => FillStatus::Finished, 'finished_at' => now()]);
-        History::add($request->brokerage_id, $request->deal_file_id, 'Filled by the client', ['who' => $request->name, 'papers' => $request->papers->pluck('title')->implode(', ')], $request->side);
-        Post::ofFile($request->file, "filled:{$request->key}:{$request->link_version}", $request->asker->name, $request->asker->email, "Filled in by {$request->name}", "{$request->name} has finished {$request->papers->pluck('title')->implode(', ')} for {$request->file->name}. The answers are in the papers.", 'Open the file', url("/files/{$request->file->key}"));
+        History::add($request->brokerage_id, $request->deal_file_id, 'Filled by the client', ['who' => $request->name, 'papers' => $request->papers->pluck('title')->implode(', ')], SeenBy::side($request->side));
+        Post::ofFile($request->file, "filled:{$request->key}:{$request->link_version}", $request->asker->name, $request->asker->email, "Filled in by {$request->name}", "{$request->name} has finished {$request->papers->pluck('title')->implode(', ')} for {$request->file->name}. The answers are in the papers.", 'Open the file', "/files/{$request->file->key}");
     }
 
     /** @return list<array{Paper, Blank}> what is required of the client and still empty */

@@ -13,6 +13,7 @@ use App\Mail\Post;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\FillStatus;
@@ -50,7 +51,7 @@ final class KeepFillRequest
             foreach ($asked as $position => [$paper, $names]) {
                 DB::table('fill_request_papers')->insert(['fill_request_id' => $request->id, 'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'position' => $position, 'blanks' => json_encode($names, JSON_THROW_ON_ERROR)]);
             }
-            History::add($file->brokerage_id, $file->id, 'Asked to fill', ['who' => $party->name, 'papers' => implode(', ', array_map(static fn (array $one) => $one[0]->title, $asked)), 'until' => $lastDay->iso()], $request->side);
+            History::add($file->brokerage_id, $file->id, 'Asked to fill', ['who' => $party->name, 'papers' => implode(', ', array_map(static fn (array $one) => $one[0]->title, $asked)), 'until' => $lastDay->iso()], SeenBy::side($request->side));
             $this->write($request->setRelation('file', $file)->setRelation('asker', $asker), 'first');
             $requests[] = $request;
         }
@@ -71,7 +72,7 @@ final class KeepFillRequest
             throw new StepRefused("{$request->name} has finished already; what they entered is in the papers.");
         }
         $request->update(['status' => FillStatus::TakenBack]);
-        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request taken back', ['who' => $request->name], $request->side);
+        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request taken back', ['who' => $request->name], SeenBy::side($request->side));
     }
 
     /** A new link with a new last day; the old one is dead. */
@@ -82,7 +83,7 @@ final class KeepFillRequest
             throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past.");
         }
         $request->update(['status' => FillStatus::Out, 'last_day' => $lastDay->iso(), 'link_version' => $request->link_version + 1, 'finished_at' => null, 'reminded_on' => null]);
-        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request sent anew', ['who' => $request->name, 'until' => $lastDay->iso()], $request->side);
+        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request sent anew', ['who' => $request->name, 'until' => $lastDay->iso()], SeenBy::side($request->side));
         $this->write($request, 'first');
     }
 
@@ -125,6 +126,6 @@ final class KeepFillRequest
         $last = $request->lastDay()->long();
         Post::ofFile($request->file, "fill:{$request->key}:{$request->link_version}:{$once}", $request->name, $request->email, "Please fill in: {$papers}",
             "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".($request->message === '' ? '' : "{$request->message}\n\n").'What you enter is kept as you go; you can stop and come back with the same button, also on another device. It is meant for you alone: please do not pass this letter on.',
-            'Fill in', $request->link());
+            'Fill in', "fill {$request->key}");
     }
 }

@@ -33,10 +33,18 @@ final class FillController
     public function show(Request $request, string $token): View
     {
         $fill = $this->fill($request);
-        $fill->opened_at ?? $fill->update(['opened_at' => now()]);
         $all = $this->questions($fill);
 
         return view('forms.fill', ['fill' => $fill, 'token' => $token, 'questions' => $all, 'next' => $this->next($all, 0, true) ?? 1, 'answered' => count(array_filter($all, static fn (array $one) => $one['answered'])), 'left' => AnswerFillRequest::left($fill)]);
+    }
+
+    /** A person has moved, touched or typed on the page. */
+    public function opened(Request $request): Response
+    {
+        $fill = $this->fill($request);
+        $fill->opened_at ?? $fill->update(['opened_at' => now()]);
+
+        return new Response('', 204);
     }
 
     public function question(Request $request, string $token, int $number): View
@@ -110,7 +118,7 @@ final class FillController
     public function another(Request $request, string $token): RedirectResponse
     {
         $fill = $this->fill($request);
-        Post::ofFile($fill->file, "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'), $fill->asker->name, $fill->asker->email, "{$fill->name} asks for another link", "The link for {$fill->papers->pluck('title')->implode(', ')} of {$fill->file->name} takes no entries any more, and {$fill->name} would like to go on. What was entered is kept.", 'Give another link', url("/files/{$fill->file->key}/fill-requests"));
+        Post::ofFile($fill->file, "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'), $fill->asker->name, $fill->asker->email, "{$fill->name} asks for another link", "The link for {$fill->papers->pluck('title')->implode(', ')} of {$fill->file->name} takes no entries any more, and {$fill->name} would like to go on. What was entered is kept.", 'Give another link', "/files/{$fill->file->key}/fill-requests");
 
         return redirect("/fill/{$token}")->with('told', "{$fill->asker->name} has been told and will send you another link.");
     }

@@ -85,6 +85,6 @@ final class FillRequest extends Record
 
     public function takes(): bool
     {
-        return $this->status->takes($this->lastDay(), $this->file->office->today());
+        return $this->file->status->isOpen() && $this->status->takes($this->lastDay(), $this->file->office->today());
     }
 }

@@ -4,31 +4,42 @@ declare(strict_types=1);
 
 namespace App\History\Console;
 
+use App\Access\Roots;
 use App\Access\Sight;
 use App\History\History;
+use App\History\Stamps;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Tells of every file whose history does not hold. */
+/** Tells of every file whose history does not hold: entries, the sealed end, and what was stamped outside the database. */
 final class VerifyHistory extends Command
 {
     protected $signature = 'history:verify';
 
-    protected $description = 'Checks the hash chain of every file\'s history';
+    protected $description = 'Checks every file\'s history: the chain, its sealed end, and the stamps kept outside the database';
 
     public function handle(): int
     {
-        $checked = 0;
-        $broken = 0;
+        $checked = $broken = 0;
         foreach (Sight::brokerages() as $brokerage) {
-            Sight::within($brokerage, function () use (&$checked, &$broken): void {
+            Sight::within($brokerage, function () use ($brokerage, &$checked, &$broken): void {
+                foreach (Stamps::faults($brokerage, Roots::trusted()->stamps) as $fault) {
+                    $broken++;
+                    $this->error($fault);
+                }
+                $stamped = Stamps::stamped($brokerage);
                 foreach (DB::table('deal_files')->orderBy('id')->get(['id', 'key', 'name']) as $file) {
-                    $at = History::firstBroken((int) $file->id);
+                    $fault = History::fault((int) $file->id, $stamped[$file->key] ?? []);
+                    unset($stamped[$file->key]);
                     $checked++;
-                    if ($at !== null) {
+                    if ($fault !== null) {
                         $broken++;
-                        $this->error("{$file->name} ({$file->key}): the history is broken at entry {$at}");
+                        $this->error("{$file->name} ({$file->key}): the history does not hold: {$fault}");
                     }
+                }
+                foreach (array_keys($stamped) as $key) {
+                    $broken++;
+                    $this->error("A file with the key {$key} was stamped and is not there any more.");
                 }
             });
         }

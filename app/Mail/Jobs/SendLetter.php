@@ -6,39 +6,43 @@ namespace App\Mail\Jobs;
 
 use App\Access\Sight;
 use App\Mail\Models\Letter;
+use App\Office\Models\Brokerage;
 use App\Papers\Bytes;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Queue\Queueable;
+use App\Work\ServiceDown;
+use App\Work\Work;
 use Illuminate\Mail\Message;
 use Illuminate\Support\Facades\Mail;
+use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 
-/** Sends one letter. The row is locked while it goes out, so two workers send it once; its Message-ID never changes. */
-final class SendLetter implements ShouldQueue
+/**
+ * Sends one letter. Killed between the mail server's taking it and its being noted here, it goes out once more: under the
+ * same Message-ID, by which mail programs know it as the same. No way of sending mail can promise more.
+ *
+ * @link https://www.rfc-editor.org/rfc/rfc5321#section-6.1 once accepted, responsibility for the message has moved
+ */
+final class SendLetter extends Work
 {
-    use Queueable;
+    public const KIND = 'letters';
 
-    public int $tries = 10;
+    protected const SERVICE = 'the mail server';
 
-    /** @var list<int> */
-    public array $backoff = [5, 30, 60, 300, 900, 3600];
-
-    public function __construct(private readonly int $brokerageId, private readonly int $letterId)
+    protected function work(): void
     {
-    }
-
-    public function handle(Bytes $bytes): void
-    {
-        Sight::within($this->brokerageId, function () use ($bytes): void {
-            $letter = Letter::query()->lockForUpdate()->find($this->letterId);
-            if ($letter === null || $letter->sent_at !== null) {
-                return;
-            }
-            Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter], static function (Message $message) use ($letter, $bytes): void {
+        $letter = Sight::within($this->brokerageId, fn () => Letter::query()->whereNull('sent_at')->find($this->thing));
+        if ($letter === null) {
+            return;
+        }
+        [$url, $brokerage] = Sight::within($this->brokerageId, fn () => [$letter->actionUrl(), Brokerage::query()->findOrFail($this->brokerageId)]);
+        try {
+            Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (Message $message) use ($letter, $brokerage): void {
+                $message->from($brokerage->sender_address ?? (string) config('mail.from.address'), $brokerage->sender_name ?? $brokerage->name);
                 $message->to($letter->recipient, $letter->recipient_name)->subject($letter->subject);
                 $message->getHeaders()->addIdHeader('Message-ID', hash('sha256', $letter->once_key).'@'.parse_url((string) config('app.url'), PHP_URL_HOST));
-                $letter->attachment !== null && $message->attachData($bytes->read($letter->attachment), (string) $letter->attachment_name, ['mime' => 'application/pdf']);
+                $letter->attachment !== null && $message->attachData(app(Bytes::class)->read($letter->attachment), (string) $letter->attachment_name, ['mime' => 'application/pdf']);
             });
-            $letter->update(['sent_at' => now()]);
-        });
+        } catch (TransportExceptionInterface $failed) {
+            throw new ServiceDown(self::SERVICE, previous: $failed);
+        }
+        Sight::within($this->brokerageId, static fn () => $letter->update(['sent_at' => now()]));
     }
 }

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace App\Mail\Models;
 
 use App\Access\Record;
+use App\Access\User;
+use App\Assembly\Models\ReadingCopy;
+use App\Forms\Models\FillRequest;
+use App\Office\Actions\KeepPeople;
+use App\Signing\Models\Signer;
 use Illuminate\Support\Carbon;
 
 /**
@@ -19,9 +24,10 @@ use Illuminate\Support\Carbon;
  * @property string $subject
  * @property string $body
  * @property string|null $action_label
- * @property string|null $action_url
+ * @property string|null $action where its button leads: a path, or whose link it is ("signer KEY"); the link itself is made as it goes out
  * @property string|null $attachment
  * @property string|null $attachment_name
+ * @property Carbon $created_at
  * @property Carbon|null $sent_at
  */
 final class Letter extends Record
@@ -30,4 +36,21 @@ final class Letter extends Record
 
     /** @var array<string, string> */
     protected $casts = ['sent_at' => 'datetime'];
+
+    /** The address its button leads to, made now; null when it has none, or the link has ended. */
+    public function actionUrl(): ?string
+    {
+        if ($this->action === null || str_starts_with($this->action, '/')) {
+            return $this->action === null ? null : url($this->action);
+        }
+        [$kind, $key] = explode(' ', $this->action, 2) + [1 => ''];
+
+        return match ($kind) {
+            'signer' => Signer::query()->where('key', $key)->first()?->link(),
+            'fill' => FillRequest::query()->where('key', $key)->first()?->link(),
+            'read' => ReadingCopy::query()->where('key', $key)->first()?->link(),
+            'invitation' => ($user = User::query()->where('key', $key)->first()) === null ? null : KeepPeople::link($user, $this->created_at),
+            default => null,
+        };
+    }
 }

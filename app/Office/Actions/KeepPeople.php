@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Office\Actions;
 
+use App\Access\RememberedDevices;
 use App\Access\Role;
 use App\Access\User;
 use App\Mail\Post;
 use App\Office\Models\Office;
 use App\Office\Models\OfficeRole;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
@@ -26,10 +28,15 @@ final class KeepPeople
     public function invite(User $by, string $name, string $email, Office $office, Role $role): User
     {
         $this->mayRun($by, $office, $role);
-        if (DB::selectOne('SELECT 1 FROM user_by_address(?)', [$email]) !== null || User::query()->whereRaw('lower(email) = lower(?)', [$email])->exists()) {
-            throw new StepRefused('Somebody signs in with this address already.');
+        if (User::query()->where(static fn ($person) => $person->whereRaw('lower(email) = lower(?)', [$email])->orWhereRaw('lower(invited_email) = lower(?)', [$email]))->exists()) {
+            throw new StepRefused('Somebody here signs in with this address already.');
         }
-        $user = User::create(['brokerage_id' => $by->brokerage_id, 'name' => trim($name), 'email' => trim($email), 'password' => Hash::make(Str::random(40)), 'invited_at' => now()]);
+        // Whether it signs in anywhere else is nobody's business here: the answer is the same, the email tells its owner.
+        $elsewhere = DB::selectOne('SELECT 1 FROM user_by_address(?)', [$email]) !== null;
+        $user = User::create([
+            'brokerage_id' => $by->brokerage_id, 'name' => trim($name), 'email' => $elsewhere ? 'invited-'.strtolower((string) Str::ulid()).'@invalid' : trim($email),
+            'invited_email' => $elsewhere ? trim($email) : null, 'password' => Hash::make(Str::random(40)), 'invited_at' => now(),
+        ]);
         OfficeRole::create(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value]);
         $this->sendInvitation($user, $by);
 
@@ -38,13 +45,18 @@ final class KeepPeople
 
     public function sendInvitation(User $user, User $by): void
     {
-        Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. Choose a password and you are in. The button works for two weeks.", 'Choose a password', self::link($user));
+        if ($user->invited_email !== null) {
+            Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->invited_email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. You sign in with this address at another brokerage already, and one address serves one brokerage. Tell {$by->name} another address to invite you at.", 'Unanimus', '/sign-in');
+
+            return;
+        }
+        Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. Choose a password and you are in. The button works for two weeks.", 'Choose a password', "invitation {$user->key}");
     }
 
     /** The address an invitation is taken up at; dead once a password is chosen. */
-    public static function link(User $user): string
+    public static function link(User $user, ?Carbon $since = null): string
     {
-        $until = now()->addDays(self::DAYS)->getTimestamp();
+        $until = ($since ?? now())->copy()->addDays(self::DAYS)->getTimestamp();
 
         return url("/invitation/{$user->key}/{$until}/".self::proof($user, $until));
     }
@@ -89,7 +101,8 @@ final class KeepPeople
             throw new StepRefused('Somebody has to administer the house. Make another administrator first.');
         }
         $user->update(['active' => false]);
-        DB::table('users')->where('id', $user->id)->update(['remember_token' => null, 'calendar_version' => $user->calendar_version + 1]);
+        RememberedDevices::forget($user);
+        DB::table('users')->where('id', $user->id)->update(['calendar_version' => $user->calendar_version + 1]);
         DB::table('sessions')->where('user_id', $user->id)->delete();
     }
 

@@ -16,7 +16,6 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\StepRefused;
 
@@ -36,7 +35,7 @@ final class PeopleController
         $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not a mail address.']);
         $people->invite(User::signedIn($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
 
-        return redirect('/office')->with('told', "{$given['name']} is invited by mail.");
+        return redirect('/office')->with('told', "{$given['name']} is invited by email.");
     }
 
     public function again(Request $request, User $user, KeepPeople $people): RedirectResponse
@@ -116,7 +115,7 @@ final class PeopleController
         DB::transaction(static function () use ($user, $given): void {
             DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
             Sight::ofPerson($user);
-            DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password']), 'invited_at' => null, 'remember_token' => Str::random(60)]);
+            DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password']), 'invited_at' => null]);
         });
         Auth::login($user);
         $request->session()->regenerate();

@@ -13,6 +13,8 @@ use App\Access\Record;
  * @property int $id
  * @property string $key
  * @property string $name
+ * @property string|null $sender_name whom its letters come from; null: as it is called
+ * @property string|null $sender_address null: as this installation sends
  */
 final class Brokerage extends Record
 {

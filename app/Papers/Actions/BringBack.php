@@ -8,6 +8,7 @@ use App\History\History;
 use App\Papers\Models\Paper;
 use App\Papers\PaperLog;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
 /** Has an earlier state of a draft again. What stood there in between stays in the log and can be had again as well. */
@@ -34,7 +35,7 @@ final class BringBack
         foreach ($values as $name => $value) {
             $changed += (int) $paper->keepEntry($name, $value, "back:{$key}:{$name}", (int) Auth::id() ?: null);
         }
-        $changed > 0 && History::add($paper->brokerage_id, $paper->deal_file_id, 'Earlier entries brought back', ['paper' => $paper->title, 'blanks' => $changed, 'as after entry' => $state], $paper->side, $paper->staff_only);
+        $changed > 0 && History::add($paper->brokerage_id, $paper->deal_file_id, 'Earlier entries brought back', ['paper' => $paper->title, 'blanks' => $changed, 'as after entry' => $state], new SeenBy($paper->side, $paper->staff_only));
 
         return $changed;
     }

@@ -10,7 +10,9 @@ use App\History\History;
 use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
@@ -31,6 +33,8 @@ final class BringIn
     }
 
     /**
+     * Takes a file in at once.
+     *
      * @param string $name the file's own name, from which it may be known what it is
      * @return array{Paper, list<string>} the paper, and what had to be done to the file, in words
      *
@@ -39,16 +43,37 @@ final class BringIn
      */
     public function __invoke(DealFile $file, string $path, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
     {
-        $brought = $this->converter->toPdf($path);
-        if ($placeholder !== null && ! in_array($placeholder->state, [PaperState::Awaited, PaperState::Ready], true)) {
-            throw new StepRefused("“{$placeholder->title}” has come in already.");
+        return $this->file($file, $this->converter->toPdf($path), $name, $placeholder, $stage);
+    }
+
+    /** What a file from outside becomes. @throws BringRefused when it cannot be taken */
+    public function convert(string $path): Brought
+    {
+        return $this->converter->toPdf($path);
+    }
+
+    /**
+     * Takes in what a file has become.
+     *
+     * @return array{Paper, list<string>}
+     *
+     * @throws StepRefused when the placeholder does not wait any more
+     */
+    public function file(DealFile $file, Brought $brought, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
+    {
+        // Two at one placeholder: the second waits here and finds that the first has come in.
+        if ($placeholder !== null && DB::table('papers')->where('id', $placeholder->id)->lockForUpdate()->value('state') !== PaperState::Awaited->value) {
+            throw new StepRefused("“{$placeholder->title}” has come in already. Open it and put this file over it as a newer version.");
         }
         $paper = $placeholder ?? $this->awaited($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
         $met = $placeholder === null && $paper->state === PaperState::Awaited;
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
-        $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today()));
+        $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
+        $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today());
+        $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read, $original);
         $paper->moveTo(PaperState::Ready);
-        History::add($file->brokerage_id, $file->id, 'Paper brought in', array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== ''), $paper->side, $paper->staff_only);
+        $told = array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'original' => $original, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== '' && $value !== null);
+        History::add($file->brokerage_id, $file->id, 'Paper brought in', $told, new SeenBy($paper->side, $paper->staff_only));
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
         return [$paper, [...($met ? ["It is the {$paper->title} that was awaited."] : []), ...$brought->notes, ...$read[1]]];
@@ -68,7 +93,8 @@ final class BringIn
         }
         $key = Placeholder::thatFits($waiting, $name, $text);
 
-        return $key === null ? null : $file->papers()->where('key', $key)->first();
+        // Locked, so that two that arrive at once do not both become the same paper.
+        return $key === null ? null : $file->papers()->where('key', $key)->where('state', PaperState::Awaited)->lockForUpdate()->first();
     }
 
     private function ownPaper(DealFile $file, string $name, string $stage): Paper

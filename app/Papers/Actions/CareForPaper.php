@@ -58,7 +58,7 @@ final class CareForPaper
         $paper->state->mustBeInHand($paper->title);
         $brought = $this->converter->toPdf($path);
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
-        $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()));
+        $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()), $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original));
         $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Signed);
         $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', ['file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256]);
 
@@ -147,7 +147,7 @@ final class CareForPaper
     /** @param  array<string, string|int>  $data */
     private function tell(Paper $paper, string $what, array $data): void
     {
-        History::add($paper->brokerage_id, $paper->deal_file_id, $what, ['paper' => $paper->title, ...$data], $paper->side, $paper->staff_only);
+        History::add($paper->brokerage_id, $paper->deal_file_id, $what, ['paper' => $paper->title, ...$data], new SeenBy($paper->side, $paper->staff_only));
         SearchRow::keep($paper->file->load(['knownFacts', 'parties', 'papers']));
     }
 }

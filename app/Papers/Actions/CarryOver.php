@@ -9,6 +9,7 @@ use App\Papers\Models\Paper;
 use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Carryover as Plan;
@@ -55,7 +56,7 @@ final class CarryOver
         $off = PaperPiece::standing($paper)->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
         // What has no place stays with the paper's entries, unseen, and is named here.
         DB::table('fill_request_papers')->where('paper_id', $paper->id)->exists() && $this->askAnew($paper, $plan);
-        History::add($paper->brokerage_id, $paper->deal_file_id, 'Taken over to another revision', ['paper' => $paper->title, 'before' => $before, 'after' => $new->revision, 'without a place' => implode(', ', array_map(static fn (Blank $blank) => "{$blank->label}: {$blank->kind->show($entries[$blank->name])}", $plan->stays)), 'taken off its pages' => $off], $paper->side, $paper->staff_only);
+        History::add($paper->brokerage_id, $paper->deal_file_id, 'Taken over to another revision', ['paper' => $paper->title, 'before' => $before, 'after' => $new->revision, 'without a place' => implode(', ', array_map(static fn (Blank $blank) => "{$blank->label}: {$blank->kind->show($entries[$blank->name])}", $plan->stays)), 'taken off its pages' => $off], new SeenBy($paper->side, $paper->staff_only));
     }
 
     /** What clients are asked for follows to where it stands now. */

@@ -9,9 +9,9 @@ use App\Papers\Bytes;
 use App\Papers\Models\Paper;
 use App\Papers\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
@@ -88,7 +88,7 @@ final class KeepPiece
             $version === null => PaperState::Awaited->refusesChange(),
             $version->made_by === 'signed' => PaperState::Signed->refusesChange(),
             $version->made_by === 'computed' => 'This paper was made from the file’s figures and authorized; it stands as it is.',
-            (bool) Cache::rememberForever("signed:{$version->sha256}", static fn () => (int) PdfLook::into($bytes->path($version->sha256), gate: false)->isSigned()) => 'This PDF is signed digitally: anything put on it would break that. Bring in a print of it to write on.',
+            $version->original_sha256 !== null => 'This PDF is signed digitally: what is written on it would not be what was signed. Print it to PDF and upload that to write on.',
             default => null,
         };
     }
@@ -143,6 +143,6 @@ final class KeepPiece
 
     private function tell(Paper $paper, string $what, PaperPiece $piece): void
     {
-        History::add($paper->brokerage_id, $paper->deal_file_id, $what, array_filter(['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text], static fn (mixed $value) => $value !== ''), $paper->side, $paper->staff_only);
+        History::add($paper->brokerage_id, $paper->deal_file_id, $what, array_filter(['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text], static fn (mixed $value) => $value !== ''), new SeenBy($paper->side, $paper->staff_only));
     }
 }

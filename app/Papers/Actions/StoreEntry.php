@@ -10,6 +10,7 @@ use App\History\History;
 use App\Papers\Models\Paper;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
@@ -65,7 +66,7 @@ final class StoreEntry
             $this->clearGroup($paper, $form, $blank->group, $blankName, $clientKey);
         }
         if ($before !== $value) {
-            History::add($paper->brokerage_id, $paper->deal_file_id, 'Entry', ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value], $paper->side, $paper->staff_only);
+            History::add($paper->brokerage_id, $paper->deal_file_id, 'Entry', ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value], new SeenBy($paper->side, $paper->staff_only));
         }
 
         return $value;

@@ -9,6 +9,7 @@ use App\Files\SearchRow;
 use App\History\History;
 use App\Papers\Models\Paper;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\Stage;
@@ -76,7 +77,7 @@ final class TakeForm
 
     private function tell(DealFile $file, string $what, Paper $paper): void
     {
-        History::add($file->brokerage_id, $file->id, $what, ['paper' => $paper->title, 'form' => $paper->form_number], $paper->side, $paper->staff_only);
+        History::add($file->brokerage_id, $file->id, $what, ['paper' => $paper->title, 'form' => $paper->form_number], new SeenBy($paper->side, $paper->staff_only));
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
     }
 }

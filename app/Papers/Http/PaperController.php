@@ -8,12 +8,13 @@ use App\Access\User;
 use App\Files\Board;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
-use App\Papers\Actions\BringIn;
 use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\StoreEntry;
+use App\Papers\Actions\TakeUpload;
 use App\Papers\Bytes;
 use App\Papers\Models\Paper;
+use App\Papers\Models\Upload;
 use App\Papers\PageStore;
 use App\Papers\PaperPrint;
 use App\Papers\PaperView;
@@ -26,11 +27,10 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
+use Illuminate\Support\Str;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
-use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 use Unanimus\Terms\EntryUnreadable;
 
@@ -109,26 +109,55 @@ final class PaperController
         return PdfAnswer::of($print->of($paper), $paper->title);
     }
 
-    public function bring(Request $request, DealFile $file, BringIn $bring): RedirectResponse|JsonResponse
+    public function bring(Request $request, DealFile $file, TakeUpload $take): RedirectResponse|JsonResponse
     {
         Gate::authorize('work-on', $file);
         $most = Converter::LARGEST / 1024;
-        $request->validate(['pdf' => 'required_without:papers|file|max:'.$most, 'papers' => 'array|max:40', 'papers.*' => 'file|max:'.$most, 'paper' => 'nullable|string|max:26'], ['pdf.required_without' => 'Choose a file to bring in.', 'pdf.max' => 'This file is larger than 50 MB. Bring it in as several parts.', 'papers.*.max' => 'One of these is larger than 50 MB. Bring it in as several parts; nothing was taken in.', 'papers.*.uploaded' => 'One of these is larger than 50 MB. Bring it in as several parts; nothing was taken in.']);
-        $placeholder = $request->filled('paper') ? $file->papers()->where('key', $request->input('paper'))->firstOrFail() : null;
+        $large = 'One of these is larger than 50 MB. Upload it as several parts; nothing was taken in.';
+        $request->validate(
+            ['pdf' => "required_without:papers|file|max:{$most}", 'papers' => 'array|max:40', 'papers.*' => "file|max:{$most}", 'paper' => 'nullable|string|max:26', 'key' => 'nullable|string|min:8|max:60'],
+            ['pdf.required_without' => 'Choose a file to upload.', 'pdf.max' => 'This file is larger than 50 MB. Upload it as several parts.', 'papers.*.max' => $large, 'papers.*.uploaded' => $large],
+        );
+        $placeholder = $request->filled('paper') ? $file->papers()->where('key', $request->string('paper')->value())->firstOrFail() : null;
         $told = $refused = [];
-        foreach (array_filter([$request->file('pdf'), ...(array) $request->file('papers', [])], static fn ($one) => $one instanceof UploadedFile) as $upload) {
-            $name = $upload->getClientOriginalName();
-            try {
-                [$paper, $notes] = $bring($file, $upload->getPathname(), $name, $placeholder);
-                $told[] = trim("“{$paper->title}” is in the file. ".implode(' ', $notes));
-            } catch (BringRefused|StepRefused $why) {
-                $refused[] = "{$name}: {$why->getMessage()} Nothing in the file was changed".($told === [] ? '.' : ' by it.');
-            }
+        foreach (array_values(array_filter([$request->file('pdf'), ...(array) $request->file('papers', [])], static fn ($one) => $one instanceof UploadedFile)) as $index => $one) {
+            $key = $request->filled('key') ? $request->string('key')->value().($index === 0 ? '' : ":{$index}") : (string) Str::ulid();
+            $upload = $take($file, $one->getPathname(), $one->getClientOriginalName(), $key, User::signedIn($request), $placeholder);
+            $upload->state === 'refused' ? $refused[] = $upload->told : $told[] = $upload->told;
         }
         if ($request->expectsJson()) {
             return new JsonResponse(['told' => $told, 'refused' => $refused], $told === [] && $refused !== [] ? 422 : 200);
         }
 
         return redirect("/files/{$file->key}")->with(array_filter(['told' => implode(' ', $told), 'refused' => implode(' ', $refused)]));
+    }
+
+    /** What has become of an upload whose answer was lost. */
+    public function upload(DealFile $file, string $key): JsonResponse
+    {
+        Gate::authorize('work-on', $file);
+        $upload = Upload::query()->where('deal_file_id', $file->id)->where('key', $key)->first();
+
+        return new JsonResponse($upload === null ? ['state' => 'unknown', 'told' => ''] : ['state' => $upload->state, 'told' => $upload->told]);
+    }
+
+    /** The uploads that are still being converted, and those just done. */
+    public function uploads(Request $request, DealFile $file): View
+    {
+        Gate::authorize('work-on', $file);
+        $user = User::signedIn($request);
+        $uploads = Upload::unseen($file, $user);
+        // Shown once, it need not be told again; the paper itself stands on the board.
+        Upload::query()->whereIn('id', $uploads->where('state', '<>', 'working')->pluck('id'))->update(['seen' => true]);
+
+        return view('papers.uploads', ['file' => $file, 'uploads' => $uploads]);
+    }
+
+    /** The file as it came, where what is shown is a copy of one that is signed: always as a download. */
+    public function original(Paper $paper, string $version, Bytes $bytes): Response
+    {
+        $one = $paper->versions()->where('key', $version)->whereNotNull('original_sha256')->firstOrFail();
+
+        return PdfAnswer::download($bytes->read((string) $one->original_sha256), "{$paper->title}, original");
     }
 }

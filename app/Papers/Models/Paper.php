@@ -182,15 +182,16 @@ final class Paper extends Record
      * Adds a version from bytes that are kept already.
      *
      * @param array{ReadBack|null, list<string>} $read what stands on it and what its pages lack
+     * @param string|null $original the SHA-256 of the file as it came, where these bytes are a copy of one that is signed
      */
-    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1, array $read = [null, []]): PaperVersion
+    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1, array $read = [null, []], ?string $original = null): PaperVersion
     {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 
         $version = $this->versions()->create([
             'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'first_page' => $firstPage, 'pages' => $pages,
             'made_by' => $madeBy, 'note' => $note, 'user_id' => $userId, 'made_at' => now(),
-            'reading' => $read[0]?->toArray(), 'findings' => $read[1],
+            'reading' => $read[0]?->toArray(), 'findings' => $read[1], 'original_sha256' => $original,
         ]);
         $this->setRelation('latest', $version)->forceFill(['latest_version_id' => $version->id])->syncOriginalAttribute('latest_version_id');
 

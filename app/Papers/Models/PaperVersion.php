@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string $sha256
  * @property int $first_page the page of the bytes it begins on
  * @property int $pages
+ * @property string|null $original_sha256 of the file as it came, where it is signed digitally
  * @property string $note
  * @property array<string, mixed>|null $reading what stands in its blanks, where it is a form of the library
  * @property list<string> $findings what its pages lack, in words
@@ -33,5 +34,5 @@ final class PaperVersion extends Record
     /** @var array<string, string> */
     protected $casts = ['made_at' => 'datetime', 'reading' => 'array', 'findings' => 'array'];
 
-    protected $attributes = ['reading' => null, 'findings' => '[]'];
+    protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null];
 }

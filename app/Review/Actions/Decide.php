@@ -9,6 +9,7 @@ use App\History\History;
 use App\Review\Models\Requirement;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Rect;
 use Unanimus\Review\ReviewState;
@@ -51,7 +52,7 @@ final class Decide
             $paper->moveTo(PaperState::Draft);
         }
         $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id]);
-        History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]), $requirement->side, $requirement->staff_only);
+        History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]), new SeenBy($requirement->side, $requirement->staff_only));
         $requirement->file->countSettled();
     }
 }

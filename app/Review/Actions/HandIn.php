@@ -10,6 +10,7 @@ use App\Papers\Actions\FixPaper;
 use App\Review\Models\Requirement;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
 /** Gives papers to review. A form that nobody signs is fixed as it is handed in: what is accepted is what was read. */
@@ -39,7 +40,7 @@ final class HandIn
         }
         $requirement->update(['review_state' => $state, 'handed_in_at' => now(), 'handed_in_by' => $by->id]);
         $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
-        History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Handed in', ['requirement' => $requirement->title], $requirement->side, $requirement->staff_only);
+        History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Handed in', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
         $requirement->file->countSettled();
     }
 }

@@ -13,6 +13,7 @@ use App\Signing\Models\Round;
 use App\Signing\Models\Signer;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
@@ -38,6 +39,7 @@ final class RecordEvent
         $round->refresh();
         $round->load(['signers', 'marks', 'events', 'papers']);
         $before = $round->state();
+        $event->seat === null || $round->file->status->isOpen() || throw new StepRefused('This deal has ended. There is nothing left to sign.');
         if ($round->events->contains('once_key', $once)) {
             return $before;
         }
@@ -58,11 +60,11 @@ final class RecordEvent
     private function tell(Round $round, RoundEvent $event): void
     {
         if (! in_array($event->kind, [EventKind::Marked, EventKind::Reminded], true)) {
-            History::add($round->brokerage_id, $round->deal_file_id, $event->kind->label(), array_filter(['round' => $round->title, 'seat' => $event->seat, 'reason' => $event->data['reason'] ?? null, 'question' => $event->data['question'] ?? null]), $round->side);
+            History::add($round->brokerage_id, $round->deal_file_id, $event->kind->label(), array_filter(['round' => $round->title, 'seat' => $event->seat, 'reason' => $event->data['reason'] ?? null, 'question' => $event->data['question'] ?? null]), SeenBy::side($round->side));
         }
         if ($event->kind === EventKind::Asked) {
             $signer = $round->signers->firstWhere('seat', $event->seat);
-            Post::question($round, $signer instanceof Signer ? $signer->name : 'A signer', (string) ($event->data['question'] ?? ''));
+            $signer instanceof Signer && Post::question($round, $signer, (string) ($event->data['question'] ?? ''));
         }
     }
 
@@ -80,7 +82,7 @@ final class RecordEvent
         }
         $round->update(['status' => $after->status, 'reason' => $after->reason, 'over_at' => $after->status->isOver() ? now() : null]);
         if ($after->status === RoundStatus::Complete) {
-            SealRound::dispatch($round->brokerage_id, $round->id);
+            SealRound::begin($round->brokerage_id, $round->id);
         } elseif ($after->status->isOver()) {
             $this->release($round);
             Post::roundEnded($round, $after);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use App\Access\Sight;
 use App\History\History;
 use App\Mail\Post;
 use App\Papers\Bytes;
@@ -16,8 +17,10 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
+use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\SeenBy;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
@@ -26,6 +29,7 @@ use Unanimus\Pages\Scratch;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SealRefused;
 
 /** Makes the sealed set of a complete round: signatures drawn in, the evidence record behind, all under one seal. */
 final class SealSet
@@ -34,15 +38,52 @@ final class SealSet
     {
     }
 
+    /**
+     * Seals a round in the transaction that runs.
+     *
+     * @throws SealRefused when what would be drawn is not what was sent or chosen
+     * @throws StampUnavailable when no time stamp can be had now
+     */
     public function __invoke(Round $round): void
     {
-        // Whoever comes second waits here and finds the set made.
-        DB::table('rounds')->where('id', $round->id)->lockForUpdate()->first();
         $round->refresh();
         if ($round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $round->id)->exists()) {
             return;
         }
+        [$set, $pages, $name] = $this->lay($round);
+        $this->store($round, $this->sealed($set, $name), $pages);
+    }
+
+    /**
+     * Seals a round in transactions of its own. The time-stamping authority is asked while none is open.
+     *
+     * @throws SealRefused when what would be drawn is not what was sent or chosen
+     * @throws StampUnavailable when no time stamp can be had now
+     */
+    public function work(int $brokerageId, int $roundId): void
+    {
+        $laid = Sight::within($brokerageId, function () use ($roundId): ?array {
+            $round = Round::query()->find($roundId);
+
+            return $round === null || $round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $roundId)->exists() ? null : $this->lay($round);
+        });
+        if ($laid === null) {
+            return;
+        }
+        [$set, $pages, $name] = $laid;
+        $sealed = $this->sealed($set, $name);
+        Sight::within($brokerageId, function () use ($roundId, $sealed, $pages): void {
+            // Whoever comes second waits here and finds the set made.
+            DB::table('rounds')->where('id', $roundId)->lockForUpdate()->first();
+            SealedSet::query()->where('round_id', $roundId)->exists() || $this->store(Round::query()->with(['papers.paper.requirement', 'signers', 'file.office', 'sender'])->findOrFail($roundId), $sealed, $pages);
+        });
+    }
+
+    /** @return array{string, int, string} the set with its signatures drawn in, how many pages it has, and the name it is sealed in */
+    private function lay(Round $round): array
+    {
         $round->load(['papers.paper.requirement', 'signers', 'marks', 'events', 'file.office', 'sender']);
+        $this->check($round);
         $scratch = new Scratch;
         $parts = [];
         $drawings = [];
@@ -57,9 +98,39 @@ final class SealSet
         }
         $record = $this->record($round)->pages();
         $parts[] = ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $this->press->print($record)), 'pages' => count($record)];
-        $set = $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null);
-        $seal = new Seal(SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')), (string) config('unanimus.seal.passphrase')), $this->stamps, (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name'));
-        $this->store($round, $seal->over($set, now()->toImmutable()), $page + count($record));
+        $set = $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, "{$round->file->name}: {$round->title}");
+
+        return [$set, $page + count($record), (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name')];
+    }
+
+    private function sealed(string $set, string $name): string
+    {
+        $key = SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')), (string) config('unanimus.seal.passphrase'));
+
+        return (new Seal($key, $this->stamps, $name))->over($set, now()->toImmutable());
+    }
+
+    /** Holds what would be drawn against what was sent and chosen, event by event and byte by byte. */
+    private function check(Round $round): void
+    {
+        $sent = $round->events->firstWhere('kind', EventKind::Sent->value);
+        if (($sent->data['places'] ?? '') !== $round->sentDigest()) {
+            throw SealRefused::placesDiffer();
+        }
+        foreach ($round->papers as $paper) {
+            hash_file('sha256', $this->bytes->path((string) $paper->sha256)) === $paper->sha256 || throw SealRefused::paperDiffers($paper->title);
+        }
+        foreach ($round->signers as $signer) {
+            $chosen = $round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->kind === EventKind::Adopted->value);
+            $signature = $signer->signature() ?? throw SealRefused::signatureMissing($signer->place()->label());
+            if ($chosen === null || ! hash_equals((string) ($chosen->data['signature'] ?? ''), $signature->digest())) {
+                throw SealRefused::signatureDiffers($signer->place()->label());
+            }
+        }
+        $made = $round->events->where('kind', EventKind::Marked->value)->mapWithKeys(static fn (Event $event) => [$event->seat.' '.($event->data['mark'] ?? '') => true]);
+        foreach ($round->marks as $mark) {
+            ! $mark->kind->needsAct() || isset($made["{$mark->seat} {$mark->key}"]) || throw SealRefused::markNotMade($mark->seatOf()->label());
+        }
     }
 
     private function store(Round $round, string $sealed, int $pages): void
@@ -74,7 +145,7 @@ final class SealSet
             $sent->paper->moveTo(PaperState::Signed);
             $first += $sent->pages;
         }
-        History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256], $round->side);
+        History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256], SeenBy::side($round->side));
         $round->setRelation('sealedSet', $set);
         Post::finished($round, $set);
     }
@@ -87,11 +158,8 @@ final class SealSet
     {
         $drawings = [];
         foreach ($round->marks->where('round_paper_id', $sent->id) as $mark) {
-            $signer = $round->signers->firstWhere('seat', $mark->seat);
-            $signature = $signer?->signature();
-            if ($signer === null || $signature === null) {
-                continue;
-            }
+            $signer = $round->signers->firstWhere('seat', $mark->seat) ?? throw SealRefused::signatureMissing($mark->seatOf()->label());
+            $signature = $signer->signature() ?? throw SealRefused::signatureMissing($mark->seatOf()->label());
             $drawing = $drawings[$mark->page] ??= new Drawing(...$sizes[$mark->page - 1]);
             MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, $this->signedOn($round, $signer));
         }

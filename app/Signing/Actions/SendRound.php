@@ -40,6 +40,6 @@ final class SendRound
             $sent->paper->moveTo(PaperState::Out);
         }
         $round->update(['sent_at' => now()]);
-        ($this->record)($round, new RoundEvent(EventKind::Sent), 'sent');
+        ($this->record)($round, new RoundEvent(EventKind::Sent, null, ['places' => $round->load(['papers', 'marks'])->sentDigest()]), 'sent');
     }
 }

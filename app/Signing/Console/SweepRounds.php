@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Signing\Console;
 
 use App\Access\Sight;
-use App\Mail\Post;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Jobs\SealRound;
 use App\Signing\Models\Round;
@@ -16,21 +15,20 @@ use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 
-/** Picks up what a crash may have left: complete rounds without their sealed set, letters not sent; and ends rounds whose last day has passed. */
+/** Picks up complete rounds without their sealed set, and ends rounds whose last day has passed. */
 final class SweepRounds extends Command
 {
     protected $signature = 'rounds:sweep';
 
-    protected $description = 'Ends rounds past their last day; picks up unsealed sets and unsent letters';
+    protected $description = 'Ends rounds past their last day; picks up unsealed sets';
 
     public function handle(RecordEvent $record): int
     {
         foreach (Sight::brokerages() as $brokerage) {
             Sight::within($brokerage, function () use ($brokerage, $record): void {
                 foreach (Round::query()->where('status', 'complete')->where('over_at', '<', now()->subMinutes(3))->whereDoesntHave('sealedSet')->pluck('id') as $id) {
-                    SealRound::dispatch($brokerage, $id);
+                    SealRound::begin($brokerage, (int) $id);
                 }
-                Post::sendLeftOver($brokerage);
                 foreach (Round::query()->with('file.office')->where('status', 'out')->whereNotNull('last_day')->get() as $round) {
                     if ($round->status === RoundStatus::Out && LocalDate::of((string) $round->last_day)->isBefore($round->file->office->today())) {
                         try {

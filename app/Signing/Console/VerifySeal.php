@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Console;
 
-use App\Signing\Roots;
+use App\Access\Roots;
 use Illuminate\Console\Command;
 use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealCheck;

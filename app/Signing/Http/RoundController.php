@@ -15,6 +15,7 @@ use App\Papers\PdfAnswer;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SendRound;
+use App\Signing\Jobs\SealRound;
 use App\Signing\Models\Round;
 use App\Signing\Models\Signer;
 use App\Signing\RoundView;
@@ -50,6 +51,27 @@ final class RoundController
         Gate::authorize('see', $round->file);
 
         return view('signing.round', ['round' => $round, 'file' => $round->file, 'view' => RoundView::of($round), 'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : []]);
+    }
+
+    /** Tries again to seal, because a person asks for it. */
+    public function sealAgain(Round $round): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        if ($round->status !== RoundStatus::Complete || $round->sealedSet !== null) {
+            throw new StepRefused('There is nothing to seal.');
+        }
+        SealRound::again($round->brokerage_id, $round->id);
+
+        return redirect("/rounds/{$round->key}")->with('told', 'Trying again now.');
+    }
+
+    /** How it stands, for a page that watches. */
+    public function standing(Round $round): View
+    {
+        $round->load(['file.office', 'file.members', 'papers', 'signers', 'marks', 'events', 'sealedSet', 'sender']);
+        Gate::authorize('see', $round->file);
+
+        return view('signing.standing', ['round' => $round, 'file' => $round->file]);
     }
 
     public function update(Request $request, Round $round): RedirectResponse

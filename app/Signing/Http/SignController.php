@@ -39,9 +39,6 @@ final class SignController
         if ($round->status !== RoundStatus::Out || in_array($standing, [SignerStatus::Waiting, SignerStatus::Finished], true)) {
             return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
         }
-        if ($standing === SignerStatus::Invited) {
-            $this->record($request, $signer, EventKind::Opened, 'opened');
-        }
         if ($standing !== SignerStatus::Consented) {
             return view('signing.consent', ['signer' => $signer, 'round' => $round, 'token' => $token]);
         }
@@ -53,9 +50,19 @@ final class SignController
         return view('signing.sign', ['signer' => $signer, 'round' => $round, 'token' => $token, 'view' => RoundView::forSigner($round, $token), 'left' => count($round->state()->owes($signer->seat))]);
     }
 
+    /** A person has moved, touched or typed on the page: mail scanners fetch pages, they do none of that. */
+    public function opened(Request $request, string $token): Response
+    {
+        $signer = $this->signer($request);
+        $signer->round->status === RoundStatus::Out && $signer->status === SignerStatus::Invited->value && $this->record($request, $signer, EventKind::Opened, 'opened');
+
+        return new Response('', 204);
+    }
+
     public function consent(Request $request, string $token): RedirectResponse
     {
         $request->validate(['agree' => 'accepted'], ['agree.accepted' => 'Tick the box if you agree to sign electronically. If you would rather sign on paper, ask for it below.']);
+        $this->opened($request, $token);
         $this->record($request, $this->signer($request), EventKind::Consented, 'consented');
 
         return redirect("/sign/{$token}");
@@ -68,7 +75,7 @@ final class SignController
         $signature = ($given['strokes'] ?? '') === ''
             ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
             : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
-        $sum = hash('sha256', json_encode($signature->toArray(), JSON_THROW_ON_ERROR));
+        $sum = $signature->digest();
         // The same choice sent twice is one; coming back to an earlier one is another.
         $before = $signer->round->events->where('seat', $signer->seat)->where('kind', EventKind::Adopted->value)->count();
         $this->record($request, $signer, EventKind::Adopted, "adopted:{$signer->seat}:{$before}:".substr($sum, 0, 16), ['hand' => $signature->hand ?? 'drawn', 'signature' => $sum]);
@@ -116,16 +123,20 @@ final class SignController
 
     public function image(Request $request, string $token, int $position, int $page, Bytes $bytes): Response
     {
-        $sent = $this->signer($request)->round->papers->firstWhere('position', $position);
+        $signer = $this->signer($request);
+        // Pages are there for whoever signs now; what has ended shows none, what is finished is in the sealed set.
+        abort_if($signer->round->status !== RoundStatus::Out || in_array($signer->status, [SignerStatus::Waiting->value, SignerStatus::Finished->value], true), 404);
+        $sent = $signer->round->papers->firstWhere('position', $position);
         abort_if($sent === null || $sent->sha256 === null || $page < 1 || $page > $sent->pages, 404);
 
-        return PageStore::send($bytes->path($sent->sha256), $sent->sha256, $page);
+        return PageStore::send($bytes->path($sent->sha256), $sent->sha256, $page, behindLink: true);
     }
 
     public function set(Request $request, string $token, Bytes $bytes): Response
     {
         $round = $this->signer($request)->round;
         $set = $round->sealedSet ?? abort(404);
+        abort_unless($this->signer($request)->seesSet(), 410);
 
         return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
     }

@@ -6,29 +6,29 @@ namespace App\Signing\Jobs;
 
 use App\Access\Sight;
 use App\Signing\Actions\SealSet;
-use App\Signing\Models\Round;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Queue\Queueable;
+use App\Signing\Actions\StopSealing;
+use App\Work\ServiceDown;
+use App\Work\Work;
+use App\Work\WorkStopped;
+use Unanimus\Evidence\StampUnavailable;
+use Unanimus\Signing\SealRefused;
 
 /** Seals a round that everyone has signed. May run twice or be killed half-way: there is one sealed set in the end. */
-final class SealRound implements ShouldQueue
+final class SealRound extends Work
 {
-    use Queueable;
+    public const KIND = 'sealing';
 
-    public int $tries = 8;
+    protected const SERVICE = 'the time stamp';
 
-    /** @var list<int> */
-    public array $backoff = [2, 10, 30, 60, 120, 300, 600];
-
-    public function __construct(private readonly int $brokerageId, private readonly int $roundId)
+    protected function work(): void
     {
-    }
-
-    public function handle(SealSet $seal): void
-    {
-        Sight::within($this->brokerageId, function () use ($seal): void {
-            $round = Round::query()->find($this->roundId);
-            $round !== null && $seal($round);
-        });
+        try {
+            app(SealSet::class)->work($this->brokerageId, $this->thing);
+        } catch (StampUnavailable $unavailable) {
+            throw new ServiceDown(self::SERVICE, previous: $unavailable);
+        } catch (SealRefused $refused) {
+            Sight::within($this->brokerageId, fn () => app(StopSealing::class)($this->thing, $refused));
+            throw new WorkStopped($refused->getMessage(), previous: $refused);
+        }
     }
 }

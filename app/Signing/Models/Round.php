@@ -17,6 +17,7 @@ use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SentPlaces;
 use Unanimus\Signing\Turn;
 
 /**
@@ -101,6 +102,21 @@ final class Round extends Record
             $signer->seat, $signer->turn,
             array_values($this->marks->filter(static fn (SigningMark $mark) => $mark->seat === $signer->seat && $mark->kind->needsAct())->pluck('key')->all()),
         ))->all());
+    }
+
+    /** What goes out, or went out, in one digest. */
+    public function sentDigest(): string
+    {
+        $order = $this->papers->pluck('position', 'id');
+        $size = static fn (string|int|float $points): string => number_format((float) $points, 2, '.', '');
+
+        return SentPlaces::digest(
+            array_values($this->papers->map(static fn (RoundPaper $sent) => ['sha256' => (string) $sent->sha256, 'pages' => $sent->pages])->all()),
+            array_values($this->marks->map(static fn (SigningMark $mark) => [
+                'key' => $mark->key, 'paper' => (int) $order[$mark->round_paper_id], 'seat' => $mark->seat, 'kind' => $mark->kind->value, 'page' => $mark->page,
+                'x' => $size($mark->x), 'y' => $size($mark->y), 'width' => $size($mark->width), 'height' => $size($mark->height),
+            ])->all()),
+        );
     }
 
     /** The state its events make. */

@@ -52,6 +52,14 @@ final class Signer extends Record
         return $this->belongsTo(Round::class);
     }
 
+    /** Whether the link still shows the sealed set: for some weeks after everyone has signed. */
+    public function seesSet(): bool
+    {
+        $over = $this->round->over_at;
+
+        return $over === null || $over->copy()->addDays((int) config('unanimus.signed_days'))->isFuture();
+    }
+
     public function place(): Seat
     {
         return Seat::of($this->seat);

@@ -1,4 +1,4 @@
-@props(['title', 'from' => null, 'scripts' => []])
+@props(['title', 'from' => null, 'scripts' => [], 'opened' => null])
 <!doctype html>
 <html lang="en">
 <head>
@@ -10,7 +10,7 @@
     <link rel="icon" href="data:,">
     @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
 </head>
-<body class="guest">
+<body class="guest" @if ($opened) data-opened="{{ $opened }}" @endif>
 <header class="guest-bar"><x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">from {{ $from }}</span>@endif</header>
 <main id="main">
     @if (request()->hasSession())<x-says />@endif

@@ -1,7 +1,7 @@
 <p class="dim small right">all stored {{ now()->setTimezone($file->office->zone)->format('H:i:s') }}</p>
 @foreach ($contradictions as $told)<p class="late">{{ $told }}</p>@endforeach
 @foreach ($twins ?? [] as $twin)
-    <div class="say now">{{ $twin['told'] }} @if ($twin['go'])<a href="/files/{{ $twin['key'] }}">Go to that file</a>@elseif ($twin['join'])<form method="post" action="/files/{{ $file->key }}/join/{{ $twin['key'] }}">@csrf<button class="button tight">Join it for our side</button></form>@endif</div>
+    <div class="say now">{{ $twin['told'] }} @if ($twin['go'])<a href="/files/{{ $twin['key'] }}">Go to that file</a>@elseif ($twin['join'])<form method="post" action="/files/{{ $file->key }}/join/{{ $twin['key'] }}">@csrf<button class="button tight">Ask to join for our side</button></form>@endif</div>
 @endforeach
 <h2>What the file will hold</h2>
 <ul class="will">

@@ -1,5 +1,9 @@
 <x-layout :title="$file->name" place="files" :scripts="['resources/js/bring.js']">
     <div id="file-top">@include('files.head')</div>
+    @foreach ($joining as $one)
+        <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and their own side’s papers, nothing of yours.
+            <form class="inline" method="post" action="/join-requests/{{ $one->key }}">@csrf<button class="button tight now" name="in" value="1">Add {{ $one->asker->name }}</button> <button class="button tight" name="in" value="0">Do not add</button></form></div>
+    @endforeach
     <div class="leaf folder">
         @include('files.flap')
         <div>
@@ -51,12 +55,14 @@
             </table>
             </div>
             <ol class="bring-in" id="bringing" hidden aria-live="polite"></ol>
+            @if ($works && $uploads->isNotEmpty())@include('papers.uploads')@endif
             @if ($works)
             <div class="board-head">
                 @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a> <a class="button tight" href="/files/{{ $file->key }}/fill-requests">Have filled in</a>@endif
                 <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, Word; several at once; or drop them on this page">Bring in papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Bring in papers"></label></form>
                 @if ($file->status->isOpen())<button class="button tight" type="button" data-opens="#kits" hx-get="/files/{{ $file->key }}/kits" hx-trigger="click" hx-target="#kits .kit-list" hx-swap="innerHTML">Apply a kit</button>@endif
                 <div class="acts">
+                    <button class="button tight plain" type="button" data-opens="#members">Who works here</button>
                     <button class="button tight plain" type="button" data-opens="#labels">Labels</button>
                     @if ($file->status->value === 'preparing' && in_array($file->side, ['seller', 'both', 'landlord']))
                         <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="active"><button class="button tight">Make active</button></form>
@@ -105,6 +111,16 @@
         <h2>Apply a kit</h2>
         <p class="small">What it would add is shown first.</p>
         <ul class="kit-list" aria-live="polite"></ul>
+        <form method="dialog"><button class="button">Close</button></form>
+    </dialog>
+    <dialog id="members" class="leaf pad" aria-label="Who works in this file">
+        <h2>Who works in this file</h2>
+        <table class="ledger"><tbody>
+            @foreach ($file->members as $member)
+                @php($person = $people[$member->user_id] ?? null)
+                @if ($person)<tr><td><b>{{ $person->name }}</b><br><span class="dim small">{{ $member->role }}{{ $member->side ? ", for the {$member->side}s" : '' }}</span></td><td class="right">@if ($works)<form method="post" action="/files/{{ $file->key }}/members/{{ $person->key }}">@csrf @method('delete')<button class="button tight">{{ $person->id === auth()->id() ? 'Leave this file' : "Remove {$person->name}" }}</button></form>@endif</td></tr>@endif
+            @endforeach
+        </tbody></table>
         <form method="dialog"><button class="button">Close</button></form>
     </dialog>
     <dialog id="labels" class="leaf pad" aria-label="Labels">

@@ -1,7 +1,7 @@
 Hello {!! $letter->recipient_name !!},
 
 {!! $letter->body !!}
-@if ($letter->action_url)
+@if ($url)
 
-{!! $letter->action_label !!}: {!! $letter->action_url !!}
+{!! $letter->action_label !!}: {!! $url !!}
 @endif

@@ -4,7 +4,7 @@
         <div class="leaf pad">
             <h2>People</h2>
             <table class="ledger"><thead><tr><th>Name</th><th>Roles</th><th>Mail</th></tr></thead><tbody>
-                @foreach ($people as $person)<tr data-row><td>@can('run-office')<a href="/people/{{ $person->key }}" data-open><b>{{ $person->name }}</b></a>@else<b>{{ $person->name }}</b>@endcan @if (! $person->active)<span class="dim small">access closed</span>@elseif ($person->invited_at)<span class="dim small">invited</span>@endif</td><td class="dim">{{ $person->officeRoles->map(fn ($role) => $role->role.', '.$role->office->name)->implode(' · ') }}</td><td class="dim">{{ $person->email }}</td></tr>@endforeach
+                @foreach ($people as $person)<tr data-row><td>@can('run-office')<a href="/people/{{ $person->key }}" data-open><b>{{ $person->name }}</b></a>@else<b>{{ $person->name }}</b>@endcan @if (! $person->active)<span class="dim small">access closed</span>@elseif ($person->invited_at)<span class="dim small">invited</span>@endif</td><td class="dim">{{ $person->officeRoles->map(fn ($role) => $role->role.', '.$role->office->name)->implode(' · ') }}</td><td class="dim">{{ $person->address() }}</td></tr>@endforeach
             </tbody></table>
             @can('run-office')
             <h2><br>Invite someone</h2>

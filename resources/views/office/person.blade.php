@@ -1,5 +1,5 @@
 <x-layout :title="$person->name" place="office">
-    <div class="head-row"><h1>{{ $person->name }}</h1><span class="dim">{{ $person->email }}{{ $person->phone ? ', '.$person->phone : '' }}</span>@if (! $person->active)<span class="status">access closed</span>@elseif ($person->invited_at)<span class="status">invited</span>@endif <a href="/office">Office</a></div>
+    <div class="head-row"><h1>{{ $person->name }}</h1><span class="dim">{{ $person->address() }}{{ $person->phone ? ', '.$person->phone : '' }}</span>@if (! $person->active)<span class="status">access closed</span>@elseif ($person->invited_at)<span class="status">invited</span>@endif <a href="/office">Office</a></div>
     <div class="columns-2">
         <div class="leaf pad"><h2>Roles</h2>
             @foreach ($offices as $office)

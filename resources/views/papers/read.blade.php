@@ -18,7 +18,7 @@
         <aside class="leaf blanks">
             @if ($findings !== [])<h3>To look at</h3><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
             <h3>Versions</h3>
-            <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here', 'handed in' => 'Handed in'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ $version->made_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ substr($version->sha256, 0, 12) }}</small></li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>
+            <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here', 'handed in' => 'Handed in'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ $version->made_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ substr($version->sha256, 0, 12) }}</small>@if ($version->original_sha256)<small><a href="/papers/{{ $paper->key }}/versions/{{ $version->key }}/original">Download the signed original</a></small>@endif @if ($version->note !== '' && $version->made_by === 'brought')<small>{{ $version->note }}</small>@endif</li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>
         </aside>
     </div>
 </x-layout>

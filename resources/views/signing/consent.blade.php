@@ -1,4 +1,4 @@
-<x-guest title="Papers to sign" :from="$round->sender->name">
+<x-guest title="Papers to sign" :from="$round->sender->name" :opened="'/sign/'.$token.'/opened'">
     <div class="sheet">
         <h1>Hello {{ $signer->name }}</h1>
         <p>{{ $round->sender->name }} asks you to sign {{ $round->papers->count() === 1 ? 'a paper' : $round->papers->count().' papers' }} for <b>{{ $round->file->name }}</b>:</p>

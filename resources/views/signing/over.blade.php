@@ -3,7 +3,7 @@
         @if ($round->sealedSet)
             <h1>Signed by everyone</h1>
             <p>The whole set for <b>{{ $round->file->name }}</b> is finished and sealed: {{ $round->sealedSet->pages }} pages with the record of how it was signed. A copy went to your mail.</p>
-            <a class="button solid" href="/sign/{{ $token }}/set.pdf">Open the signed papers</a>
+            @if ($signer->seesSet())<a class="button solid" href="/sign/{{ $token }}/set.pdf">Open the signed papers</a>@else<p>This link no longer shows them. Use the copy in your email, or ask {{ $round->sender->name }} for another.</p>@endif
         @elseif ($round->status->value === 'complete')
             <h1>Everyone has signed</h1>
             <p>The papers are being put together. In a minute a copy is in your mail.</p>

@@ -12,6 +12,7 @@
             @if ($drafting)<form method="post" action="/rounds/{{ $round->key }}">@csrf @method('delete')<button class="button tight plain">Drop this round</button></form>@endif
         </div>
     </div>
+    @include('signing.waits')
     @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b> {{ $round->reason }}</p>@endif
     <div class="desk">
         <nav class="thumbs" aria-label="Papers">
@@ -63,28 +64,7 @@
                 </form>
                 @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
             @else
-                <h2>Signers</h2>
-                <div class="bands">
-                    @foreach ($round->signers as $signer)
-                        @php($glyph = ['finished' => 'done', 'declined' => 'declined', 'opened' => 'open', 'consented' => 'open'][$signer->status] ?? 'owes')
-                        <div class="signer-row">
-                            <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ ['waiting' => 'turn '.$signer->turn, 'invited' => 'has a letter', 'opened' => 'has it open', 'consented' => 'is signing', 'finished' => 'done', 'declined' => 'declined'][$signer->status] }}</span></div>
-                            <span class="dim small">{{ $signer->email }}</span>
-                            @if ($round->status->value === 'out' && in_array($signer->status, ['invited', 'opened', 'consented']))
-                                @can('work-on', $file)
-                                    <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1" aria-hidden="true">Hello {{ $signer->name }}, here is the link to sign {{ $round->title }} for {{ $file->name }}: {{ $signer->link() }}</textarea>
-                                    <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> <button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a text with the link</button></form></div>
-                                @endcan
-                            @endif
-                        </div>
-                    @endforeach
-                </div>
-                @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) }}</p>@endif
-                <h3><br>What happened</h3>
-                <ul class="watch">
-                    @php($names = $round->signers->pluck('name', 'seat'))
-                    @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ $event->at->setTimezone($file->office->zone)->format('D j M, H:i') }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach
-                </ul>
+                @include('signing.standing')
             @endif
         </aside>
     </div>

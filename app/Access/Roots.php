@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Signing;
+namespace App\Access;
 
 use Unanimus\Evidence\TrustList;
 

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access\Http;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\InputBag;
+use Symfony\Component\HttpFoundation\ParameterBag;
+use Symfony\Component\HttpFoundation\Response;
+use Unanimus\Pages\PlainText;
+
+/**
+ * The one gate for text from outside: what can neither be stored nor drawn is dropped from it, and where one text belongs
+ * there is one, no list.
+ */
+final class PlainInput
+{
+    /** Names under which lists, or lists of lists, are sent. */
+    private const LISTS = [
+        'addresses', 'answers', 'change', 'columns', 'email', 'facts', 'inner', 'keys', 'lines', 'matched', 'papers', 'place', 'roles', 'some', 'take', 'tasks', 'terms', 'to', 'turns', 'v', 'when',
+    ];
+
+    public function handle(Request $request, \Closure $next): Response
+    {
+        foreach ([$request->query, $request->request, ...($request->isJson() ? [$request->json()] : [])] as $bag) {
+            $wrong = $this->clean($bag);
+            if ($wrong !== null) {
+                $told = "“{$wrong}” was sent as a list, where one entry belongs. Nothing was changed; load the page again.";
+
+                return $request->expectsJson() || $request->header('HX-Request') !== null ? new JsonResponse(['message' => $told], 422) : response()->view('errors.422', ['told' => $told], 422);
+            }
+        }
+
+        return $next($request);
+    }
+
+    /**
+     * @param InputBag<mixed>|ParameterBag $bag
+     * @return string|null the name of a list that should be none
+     */
+    private function clean(ParameterBag $bag): ?string
+    {
+        $clean = [];
+        foreach ($bag->all() as $name => $value) {
+            if (is_array($value) && ! in_array($name, self::LISTS, true)) {
+                return mb_strimwidth(PlainText::of((string) $name), 0, 40, '…');
+            }
+            $clean[PlainText::of((string) $name)] = self::plain($value, 0);
+        }
+        $bag->replace($clean);
+
+        return null;
+    }
+
+    private static function plain(mixed $value, int $depth): mixed
+    {
+        if (is_string($value)) {
+            return PlainText::of($value);
+        }
+
+        return is_array($value) ? ($depth > 12 ? [] : array_map(static fn (mixed $one) => self::plain($one, $depth + 1), $value)) : $value;
+    }
+}

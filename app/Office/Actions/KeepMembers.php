@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Actions;
+
+use App\Access\Role;
+use App\Access\Sight;
+use App\Access\User;
+use App\Files\Actions\MoveStatus;
+use App\Files\Actions\OpenFile;
+use App\Files\Models\DealFile;
+use App\Files\Models\JoinRequest;
+use App\Files\Models\Member;
+use App\History\History;
+use App\Mail\Post;
+use App\Office\Models\OfficeRole;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\SeenBy;
+use Unanimus\Files\StepRefused;
+
+/** Who serves a file: asked for, let in, removed. Each change stands in the history and is told to those it concerns. */
+final class KeepMembers
+{
+    public function __construct(private readonly OpenFile $open, private readonly MoveStatus $move)
+    {
+    }
+
+    /**
+     * Asks the agent and the broker of another file to be let in for its other side. Nothing of that file is seen or changed by asking.
+     *
+     * @throws StepRefused when it has no other side, or was asked already
+     */
+    public function ask(DealFile $from, int $fileId, User $by): void
+    {
+        Sight::asTheFile($fileId, function () use ($from, $fileId, $by): void {
+            $file = DealFile::query()->with(['members.user', 'office'])->findOrFail($fileId);
+            if (! in_array($file->side, ['seller', 'landlord'], true) || ! $file->status->isOpen() || $file->members->contains('user_id', $by->id)) {
+                throw new StepRefused('There is no side of this file to join.');
+            }
+            $asked = JoinRequest::query()->where(['deal_file_id' => $fileId, 'user_id' => $by->id, 'state' => 'asked'])->exists();
+            if ($asked) {
+                throw new StepRefused('You have asked already. You get an email as soon as the file’s agent or broker decides.');
+            }
+            $request = JoinRequest::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $fileId, 'user_id' => $by->id, 'from_file_id' => $from->id]);
+            History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], SeenBy::side($file->side));
+            foreach ($this->deciders($file) as $person) {
+                Post::ofFile($file, "join-asked:{$request->key}:{$person->key}", $person->name, $person->email, "{$by->name} asks to join {$file->name}",
+                    "{$by->name} represents the other side and asks to work in your file {$file->name}. If you agree, they see what is shared and their own side’s papers, and nothing of your side’s.", 'Decide in the file', "/files/{$file->key}");
+            }
+        });
+    }
+
+    /**
+     * Lets a colleague in for the other side, or does not.
+     *
+     * @throws StepRefused when they may not decide, or it is decided already
+     */
+    public function decide(JoinRequest $request, User $by, bool $in): DealFile
+    {
+        $file = DealFile::query()->with(['members.user', 'office'])->findOrFail($request->deal_file_id);
+        if ($this->deciders($file)->doesntContain('id', $by->id)) {
+            throw new StepRefused('The file’s own agent or the broker decides who joins.');
+        }
+        $standing = DB::table('join_requests')->where('id', $request->id)->lockForUpdate()->value('state');
+        if ($standing !== 'asked') {
+            throw new StepRefused("This was {$standing} already.");
+        }
+        $asker = $request->asker;
+        $request->update(['state' => $in ? 'granted' : 'refused', 'decided_by' => $by->id, 'decided_at' => now()]);
+        if ($in) {
+            $this->open->joinOtherSide($file->id, $asker);
+            $this->giveUp($request, $asker);
+        } else {
+            History::add($file->brokerage_id, $file->id, 'Not let into the file', ['who' => $asker->name], SeenBy::side($file->listingSide()));
+        }
+        Post::ofFile($file, "join-decided:{$request->key}", $asker->name, $asker->email, $in ? "You are in {$file->name}" : "Not added to {$file->name}",
+            $in ? "{$by->name} added you to {$file->name} for the other side. You see what is shared and your own side’s papers." : "{$by->name} did not add you to {$file->name}. Call them if this is a mistake; your own file is as it was.",
+            $in ? 'Open the file' : 'Your files', $in ? "/files/{$file->key}" : '/files');
+
+        return $file->refresh();
+    }
+
+    /**
+     * Ends a colleague's part in a file.
+     *
+     * @throws StepRefused when it is not theirs to do, or nobody of that side would be left
+     */
+    public function remove(DealFile $file, User $who, User $by): void
+    {
+        $member = $file->members->firstWhere('user_id', $who->id) ?? throw new StepRefused("{$who->name} does not serve this file.");
+        $broker = $by->holds(Role::Broker, $file->office_id);
+        $own = $file->members->firstWhere('user_id', $by->id);
+        $listing = $own !== null && $own->role === 'agent' && in_array($own->side, [null, $file->listingSide()], true);
+        if (! $broker && ! $listing && $who->id !== $by->id) {
+            throw new StepRefused('The file’s own agent or the broker removes colleagues from it.');
+        }
+        $left = $file->members->filter(static fn (Member $one) => $one->role === 'agent' && $one->user_id !== $who->id && in_array($one->side, [null, $member->side], true));
+        if ($member->role === 'agent' && $left->isEmpty() && ! ($broker && $file->side === 'both')) {
+            throw new StepRefused('Somebody has to serve this side of the file. Add another agent first.');
+        }
+        Sight::asTheFile($file->id, function () use ($file, $member, $who, $by): void {
+            $file->members()->whereKey($member->id)->delete();
+            $file->tasks()->where('user_id', $who->id)->whereNull('done_at')->update(['user_id' => null]);
+            History::add($file->brokerage_id, $file->id, 'Left the file', array_filter(['who' => $who->name, 'side' => $member->side, 'removed by' => $who->id === $by->id ? null : $by->name]), SeenBy::everyone());
+        });
+        $who->id === $by->id || Post::ofFile($file, "removed:{$file->key}:{$who->key}:".now()->format('YmdHis'), $who->name, $who->email, "You no longer serve {$file->name}", "{$by->name} took you off the file {$file->name}. Its papers and history stay as they are.", 'Your files', '/files');
+    }
+
+    /** @return Collection<int, User> the agents of the file's own side, and the brokers of its office */
+    public function deciders(DealFile $file): Collection
+    {
+        $agents = $file->members->filter(static fn (Member $member) => $member->role === 'agent' && in_array($member->side, [null, $file->listingSide()], true))->pluck('user_id');
+        $brokers = OfficeRole::query()->where('office_id', $file->office_id)->where('role', 'broker')->pluck('user_id');
+
+        return User::query()->where('active', true)->whereIn('id', [...$agents, ...$brokers])->orderBy('id')->get();
+    }
+
+    /** The file the wish was made from has become needless, unless something went out of it. */
+    private function giveUp(JoinRequest $request, User $asker): void
+    {
+        Sight::asTheFile((int) $request->from_file_id, function () use ($request, $asker): void {
+            $from = $request->from_file_id === null ? null : DealFile::query()->with('office')->find($request->from_file_id);
+            $from === null || ! $from->status->isOpen() || $from->rounds()->exists() || ($this->move)($from, DealStatus::Withdrawn, $asker, 'Joined the file that is there already.');
+        });
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Http;
+
+use App\Access\User;
+use App\Files\Models\DealFile;
+use App\Files\Models\JoinRequest;
+use App\Office\Actions\KeepMembers;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\StepRefused;
+
+/** Who serves a file. */
+final class MembersController
+{
+    /** Asks to be let into the file that is there already on this listing or address. */
+    public function ask(Request $request, DealFile $file, string $twin, KeepMembers $members): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id]);
+        $row = collect($rows)->firstWhere('key', $twin) ?? throw new StepRefused('That file is not on this listing or address any more.');
+        $members->ask($file, (int) $row->file_id, User::signedIn($request));
+
+        return redirect("/files/{$file->key}/opening")->with('told', "Asked. {$row->agent} or the broker decides; you get an email. Until then nothing of that file is open to you, and you can go on here.");
+    }
+
+    public function decide(Request $request, JoinRequest $joining, KeepMembers $members): RedirectResponse
+    {
+        Gate::authorize('work-on', $joining->file);
+        $given = $request->validate(['in' => 'required|boolean']);
+        $file = $members->decide($joining, User::signedIn($request), (bool) $given['in']);
+
+        return redirect("/files/{$file->key}")->with('told', $given['in'] ? "{$joining->asker->name} is in the file for the other side." : "{$joining->asker->name} was not added, and has an email.");
+    }
+
+    public function remove(Request $request, DealFile $file, User $user, KeepMembers $members): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $by = User::signedIn($request);
+        $members->remove($file->load('members'), $user, $by);
+
+        return $user->id === $by->id ? redirect('/files')->with('told', "You left {$file->name}.") : redirect("/files/{$file->key}")->with('told', "{$user->name} no longer serves this file.");
+    }
+}

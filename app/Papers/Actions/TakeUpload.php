@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Actions;
+
+use App\Access\User;
+use App\Files\Models\DealFile;
+use App\Papers\Bytes;
+use App\Papers\Jobs\ConvertUpload;
+use App\Papers\Models\Paper;
+use App\Papers\Models\Upload;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\StepRefused;
+use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\BroughtKind;
+use Unanimus\Pages\PlainText;
+
+/** Takes one uploaded file, once: sent again under its key, or the same bytes a second time, it stays one. */
+final class TakeUpload
+{
+    public function __construct(private readonly BringIn $bringIn, private readonly Bytes $bytes)
+    {
+    }
+
+    /** @param  string  $key  given by the browser, the same for every try */
+    public function __invoke(DealFile $file, string $path, string $name, string $key, User $by, ?Paper $placeholder = null): Upload
+    {
+        $name = mb_strimwidth(PlainText::of($name), 0, 200, '…') ?: 'file';
+        $sha256 = (string) hash_file('sha256', $path);
+        // One after the other in a file: what the one has put there the other finds.
+        DB::select('SELECT pg_advisory_xact_lock(2, ?)', [$file->id % 2147483647]);
+        $known = Upload::query()->where('deal_file_id', $file->id)->where('key', $key)->first();
+        if ($known !== null) {
+            return $known;
+        }
+        $upload = Upload::create(['key' => $key, 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => $by->id, 'placeholder_id' => $placeholder?->id, 'name' => $name, 'sha256' => $sha256]);
+        $twin = $this->twin($upload);
+        if ($twin !== null) {
+            $upload->update(['state' => 'refused', 'told' => "{$name}: this very file is here already, as “{$twin->title}”. It was not added a second time.", 'seen' => true]);
+        } elseif (@filesize($path) > 0 && BroughtKind::of($path)?->isSlow() === true) {
+            $this->bytes->keep($file->brokerage_id, (string) file_get_contents($path), 'application/octet-stream');
+            $upload->update(['told' => "{$name} is being converted to PDF. It shows here when it is done; you can go on meanwhile."]);
+            ConvertUpload::begin($file->brokerage_id, $upload->id);
+        } else {
+            $this->finish($upload, $path);
+            $upload->update(['seen' => true]);
+        }
+
+        return $upload;
+    }
+
+    /** Makes a paper of it, or says why not. */
+    public function finish(Upload $upload, string $path): void
+    {
+        try {
+            $brought = $this->bringIn->convert($path);
+            [$paper, $notes] = $this->bringIn->file($upload->file, $brought, $upload->name, $upload->placeholder, $upload->stage);
+            $upload->update(['state' => 'done', 'paper_id' => $paper->id, 'told' => trim("“{$paper->title}” is in the file. ".implode(' ', $notes))]);
+        } catch (BringRefused|StepRefused $why) {
+            $upload->update(['state' => 'refused', 'told' => "{$upload->name}: {$why->getMessage()} Nothing in the file was changed by it."]);
+        }
+    }
+
+    /** The paper that the same bytes have become already, and still are. */
+    private function twin(Upload $upload): ?Paper
+    {
+        $done = Upload::query()->where('deal_file_id', $upload->deal_file_id)->where('sha256', $upload->sha256)->where('state', 'done')->whereKeyNot($upload->id)->pluck('paper_id');
+        $papers = Paper::query()->whereIn('id', $done)->where('state', '<>', 'void')->with('versions')->get();
+
+        // Where a newer version lies over it, the older may be wanted again.
+        return $papers->first(static fn (Paper $paper) => $paper->versions->where('made_by', 'brought')->count() === 1);
+    }
+}

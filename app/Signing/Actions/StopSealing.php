@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\Access\User;
+use App\History\History;
+use App\Mail\Post;
+use App\Office\Models\OfficeRole;
+use App\Signing\Models\Round;
+use Illuminate\Support\Facades\Log;
+use Unanimus\Files\SeenBy;
+use Unanimus\Signing\SealRefused;
+
+/** Raises the alarm over a round that must not be sealed: in the log, in the file's history, and to the brokers of its office. */
+final class StopSealing
+{
+    public function __invoke(int $roundId, SealRefused $why): void
+    {
+        $round = Round::query()->with(['file', 'sender'])->findOrFail($roundId);
+        Log::critical('A round was refused its seal', ['round' => $round->key, 'why' => $why->getMessage()]);
+        History::add($round->brokerage_id, $round->deal_file_id, 'Sealing stopped', ['round' => $round->title, 'why' => $why->getMessage()], SeenBy::side($round->side));
+        $brokers = User::query()->where('active', true)->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', 'broker')->select('user_id'))->get();
+        foreach ($brokers->push($round->sender)->unique('id') as $person) {
+            Post::ofFile($round->file, "seal-stopped:{$round->key}:{$person->key}", $person->name, $person->email, "Not sealed: {$round->title}",
+                "Everyone has signed {$round->title} for {$round->file->name}, but the set was not sealed. {$why->getMessage()} Nothing was changed. Please have your administrator look at it before these documents are used.", 'Open the round', "/rounds/{$round->key}");
+        }
+    }
+}
