@@ -45,10 +45,9 @@ use App\Signing\Http\SignerLink;
 use Illuminate\Support\Facades\Route;
 
 // A number in an address is one that a column can hold, else there is nothing there.
-foreach (['page', 'position', 'number', 'place', 'version'] as $number) {
-    Route::pattern($number, $number === 'number' ? '[A-Za-z]{1,3}-\d{1,4}|\d{1,9}' : '\d{1,4}|[0-9A-Za-z]{26}');
-}
-Route::pattern('until', '\d{10}');
+Route::pattern('page', '\d{1,4}');
+Route::pattern('position', '\d{1,4}');
+Route::pattern('place', '\d{1,4}');
 
 Route::withoutMiddleware('web')->group(static function (): void {
     Route::get('/up', HealthController::class);
@@ -83,17 +82,17 @@ Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class]
     Route::post('/finish', [SignController::class, 'finish']);
     Route::post('/decline', [SignController::class, 'decline']);
     Route::post('/ask', [SignController::class, 'ask'])->middleware('throttle:questions');
-    Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->whereNumber(['position', 'page']);
+    Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image']);
     Route::get('/set.pdf', [SignController::class, 'set']);
 });
 
 Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])->group(static function (): void {
     Route::get('/', [FillController::class, 'show']);
-    Route::get('/questions/{number}', [FillController::class, 'question'])->whereNumber('number');
-    Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->whereNumber('number');
+    Route::get('/questions/{number}', [FillController::class, 'question'])->where('number', '\d{1,6}');
+    Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->where('number', '\d{1,6}');
     Route::get('/papers/{paperkey}', [FillController::class, 'paper']);
     Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry']);
-    Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->whereNumber('page');
+    Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image']);
     Route::post('/opened', [FillController::class, 'opened']);
     Route::post('/finish', [FillController::class, 'finish']);
     Route::post('/another', [FillController::class, 'another']);
@@ -101,7 +100,7 @@ Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])-
 
 Route::prefix('/read/{token}')->middleware(['throttle:links', ReadingLink::class])->group(static function (): void {
     Route::get('/', [ReadingController::class, 'show']);
-    Route::get('/pages/{page}.webp', [ReadingController::class, 'image'])->whereNumber('page');
+    Route::get('/pages/{page}.webp', [ReadingController::class, 'image']);
     Route::get('/set.pdf', [ReadingController::class, 'pdf']);
     Route::post('/opened', [ReadingController::class, 'opened']);
 });
@@ -179,7 +178,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/imports/{import}/try', [ImportController::class, 'try']);
     Route::post('/imports/{import}/start', [ImportController::class, 'start']);
     Route::get('/imports/{import}/progress', [ImportController::class, 'progress']);
-    Route::post('/imports/{import}/rows/{number}', [ImportController::class, 'anyway'])->whereNumber('number');
+    Route::post('/imports/{import}/rows/{number}', [ImportController::class, 'anyway'])->where('number', '\d{1,6}');
     Route::get('/imports/{import}/left.csv', [ImportController::class, 'left']);
     Route::get('/tasks', [TaskController::class, 'index']);
     Route::post('/tasks', [TaskController::class, 'mark']);
@@ -194,7 +193,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/own-forms', [OwnFormController::class, 'store']);
     Route::get('/own-forms/{own}', [OwnFormController::class, 'show']);
     Route::post('/own-forms/{own}/changes', [OwnFormController::class, 'change']);
-    Route::get('/own-forms/{own}/pages/{page}.webp', [OwnFormController::class, 'image'])->whereNumber('page');
+    Route::get('/own-forms/{own}/pages/{page}.webp', [OwnFormController::class, 'image']);
     Route::get('/own-forms/{own}/try', [OwnFormController::class, 'tryOn']);
     Route::post('/own-forms/{own}/try', [OwnFormController::class, 'printTrial']);
     Route::post('/own-forms/{own}/in-force', [OwnFormController::class, 'putInForce']);
@@ -230,8 +229,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/papers/{paper}/pieces', LayerController::class);
     Route::get('/papers/{paper}/standing', [PaperController::class, 'standing']);
     Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
-    Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->whereNumber('page');
-    Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage'])->whereNumber('page');
+    Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image']);
+    Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage']);
     Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf']);
     Route::get('/papers/{paper}/versions/{version}/original', [PaperController::class, 'original']);
 
@@ -245,7 +244,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner']);
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind']);
-    Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->whereNumber(['position', 'page']);
+    Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image']);
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set']);
 
     Route::get('/review', [ReviewController::class, 'index']);
@@ -266,10 +265,10 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/kits', [KitController::class, 'store']);
     Route::post('/conditions/preview', [KitController::class, 'preview']);
     Route::get('/kits/{key}', [KitController::class, 'show']);
-    Route::get('/kits/{key}/papers/{place}', [KitController::class, 'item'])->whereNumber('place');
+    Route::get('/kits/{key}/papers/{place}', [KitController::class, 'item']);
     Route::get('/kits/{key}/forms/{number}', [KitController::class, 'form']);
     Route::put('/kits/{kit}', [KitController::class, 'update']);
-    Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->whereNumber('version');
+    Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->where('version', '\d{1,6}');
     Route::delete('/kits/{kit}', [KitController::class, 'retire']);
     Route::get('/files/{file}/kits', [KitController::class, 'ofFile']);
     Route::get('/files/{file}/kits/{key}', [KitController::class, 'tryOn']);

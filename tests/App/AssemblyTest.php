@@ -95,6 +95,7 @@ it('has the worker make what is large, tells how far it is, and makes it once', 
     $lost = assembled($file, [$scan]);
     AssembledSet::query()->whereKey($lost->id)->toBase()->update(['updated_at' => now()->subHour()]);
     Queue::fake([MakeLargeSet::class]);
+    DB::table('pending_work')->where('kind', 'sets')->update(['claimed_until' => now()->subMinute()]);
     expect(Illuminate\Support\Facades\Artisan::call('sets:sweep'))->toBe(0);
     Queue::assertPushed(MakeLargeSet::class, 1);
     $this->seeAll();
@@ -118,6 +119,7 @@ it('gives papers to read until a last day, notes every look, and ends', function
     $path = '/read/'.$copy->token();
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get($path)->assertOk()->assertSee('14 Lanternfish Lane')->assertSee('As we said.');
+    $this->post("{$path}/opened")->assertNoContent();
     $this->get("{$path}/pages/2.webp")->assertOk();
     $this->get("{$path}/pages/3.webp")->assertNotFound();
     expect(wordsOf((string) $this->get("{$path}/set.pdf")->assertOk()->getContent())[1])->toContain('Report to read page 2');

@@ -35,6 +35,7 @@ it('asks a client in a letter with a link that opens what is theirs and nothing 
     $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('0 of')->assertSee('question by question');
     $this->get("/fill/{$fill->key}.wrong")->assertNotFound()->assertSee('This link does not work');
     $this->get('/fill/01ARZ3NDEKTSV4RRFFQ69G5FAV.x')->assertNotFound();
+    $this->post("/fill/{$fill->token()}/opened")->assertNoContent();
     $paper = $fill->papers->first();
     $this->get("/fill/{$fill->token()}/papers/{$paper->key}")->assertOk()->assertSee('Buyer&#039;s property', false);
     $this->get("/fill/{$fill->token()}/papers/{$paper->key}/pages/1.webp")->assertOk()->assertHeader('Content-Type', 'image/webp');

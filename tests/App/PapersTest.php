@@ -135,7 +135,7 @@ it('refuses what is no usable PDF, and nothing changes', function (string $bytes
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => new UploadedFile($scratch->put('x.pdf', $bytes), 'x.pdf', 'application/pdf', null, true)])->assertSessionHas('refused', fn (string $text) => str_contains($text, $told) && str_contains($text, 'Nothing in the file was changed'));
     $this->seeAll();
     expect($file->papers()->count())->toBe($before);
-})->with([['hello', 'This is not a PDF, picture'], ["%PDF-1.4\ngarbage", 'cut off: its end is missing']]);
+})->with([['hello', 'This is not a PDF, a picture'], ["%PDF-1.4\ngarbage", 'cut off: its end is missing']]);
 
 it('stores bytes once under their sum and never gives changed ones out', function () {
     $bytes = app(Bytes::class);

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+require_once __DIR__.'/guarded-routes.php';
+
 use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;

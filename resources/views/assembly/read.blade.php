@@ -1,4 +1,4 @@
-<x-guest title="Papers to read" :from="$copy->giver->name">
+<x-guest title="Papers to read" :from="$copy->giver->name" :opened="'/read/'.$token.'/opened'">
     <div class="sheet"><h1>{{ $copy->set->title }}</h1><p>{{ count($sizes) === 1 ? 'One page' : count($sizes).' pages' }}, for {{ $copy->name }}, until {{ $copy->lastDay()->long() }}.</p>
         @if ($copy->message !== '')<blockquote>{{ $copy->message }}</blockquote>@endif
         <p><a class="button now wide-button" href="/read/{{ $token }}/set.pdf" download>Save as PDF</a></p></div>

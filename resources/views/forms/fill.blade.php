@@ -1,4 +1,4 @@
-<x-guest title="Papers to fill in" :from="$fill->asker->name">
+<x-guest title="Papers to fill in" :from="$fill->asker->name" :opened="'/fill/'.$token.'/opened'">
     <div class="sheet fill-sheet">
         <h1>{{ $fill->file->name }}</h1>
         <p>{{ $fill->asker->name }} asks you to fill in your part, by <b>{{ $fill->lastDay()->long() }}</b>. What you enter is kept as you go.</p>

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Assembly\Actions\KeepReadingCopy;
+use App\Assembly\Actions\KeepSet;
+use App\Assembly\SetOptions;
+use App\Files\Models\DealFile;
+use App\Files\Models\JoinRequest;
+use App\Forms\Actions\KeepFillRequest;
+use App\Papers\Chosen;
+use App\Signing\Actions\ComposeRound;
+use Illuminate\Support\Facades\Auth;
+
+/** Every route that names a file or something in one, with what to send it. @return array<string, array{string, string, array<string, mixed>}> */
+function guardedRoutes(): array
+{
+    return [
+        'see a file' => ['GET', '/files/{file}', []],
+        'the opening sheet' => ['GET', '/files/{file}/opening', []],
+        'set a term' => ['PUT', '/files/{file}/facts', ['name' => 'price', 'value' => '1']],
+        'seat a person' => ['PUT', '/files/{file}/parties/buyer.1', ['name' => 'Intruder']],
+        'bring a listing' => ['POST', '/files/{file}/listing', ['number' => 'TR-26-04182']],
+        'mark a deadline' => ['POST', '/files/{file}/deadlines/inspection', []],
+        'status' => ['POST', '/files/{file}/status', ['status' => 'terminated', 'reason' => 'x']],
+        'log of a paper' => ['GET', '/papers/{paper}/log', []],
+        'another revision' => ['GET', '/papers/{paper}/revision', []],
+        'go over to another revision' => ['POST', '/papers/{paper}/revision', ['revision' => 'x', 'key' => 'intruder-1']],
+        'write on a page' => ['POST', '/papers/{paper}/pieces', ['key' => 'intruder-1', 'kind' => 'tick', 'page' => 1, 'place' => ['1', '1', '9', '9']]],
+        'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
+        'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
+        'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
+        'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],
+        'replace a paper' => ['POST', '/papers/{paper}/versions', []],
+        'void a paper' => ['POST', '/papers/{paper}/void', ['reason' => 'x']],
+        'who sees a paper' => ['POST', '/papers/{paper}/seen-by', ['staff' => '1']],
+        'copy a paper' => ['POST', '/papers/{paper}/copy', ['to' => '{file}']],
+        'a fillable PDF' => ['GET', '/papers/{paper}/fillable.pdf', []],
+        'values as XFDF' => ['GET', '/papers/{paper}/values.xfdf', []],
+        'take values' => ['POST', '/papers/{paper}/values', []],
+        'fill requests' => ['GET', '/files/{file}/fill-requests', []],
+        'ask to fill' => ['POST', '/files/{file}/fill-requests', ['to' => ['buyer.1'], 'papers' => ['{paperkey}'], 'last_day' => '2030-01-01']],
+        'remind to fill' => ['POST', '/fill-requests/{fill}/remind', []],
+        'take a fill request back' => ['POST', '/fill-requests/{fill}/take-back', []],
+        'renew a fill request' => ['POST', '/fill-requests/{fill}/renew', ['last_day' => '2030-01-01']],
+        'find forms' => ['GET', '/files/{file}/forms', []],
+        'take a form' => ['POST', '/files/{file}/forms/M-207', ['what' => 'take']],
+        'dates' => ['GET', '/files/{file}/dates', []],
+        'shift preview' => ['GET', '/files/{file}/shift?anchor=closing&day=2026-12-20', []],
+        'shift' => ['POST', '/files/{file}/shift', ['anchor' => 'closing', 'day' => '2026-12-20', 'reason' => 'x']],
+        'date by hand' => ['PUT', '/files/{file}/dates/inspection', ['day' => '2026-12-01', 'reason' => 'x']],
+        'date back' => ['DELETE', '/files/{file}/dates/inspection', []],
+        'calendar' => ['POST', '/files/{file}/calendar', []],
+        'follow-on' => ['POST', '/files/{file}/follow-on', []],
+        'labels' => ['PUT', '/files/{file}/labels', ['labels' => 'x']],
+        'the listing' => ['GET', '/files/{file}/listing', []],
+        'take facts over' => ['POST', '/files/{file}/listing/facts', ['facts' => ['property.zip']]],
+        'take papers along' => ['POST', '/files/{file}/listing/papers', ['papers' => ['/x.pdf']]],
+        'join' => ['POST', '/files/{file}/join/01ABCDEFGHJKMNPQRSTVWXYZ00', []],
+        'history of a file' => ['GET', '/files/{file}/history', []],
+        'kits for a file' => ['GET', '/files/{file}/kits', []],
+        'try a kit' => ['GET', '/files/{file}/kits/land-buyer', []],
+        'apply a kit' => ['POST', '/files/{file}/kits/land-buyer', []],
+        'parties in order' => ['POST', '/files/{file}/parties/buyer/order', ['keys' => ['01ABCDEFGHJKMNPQRSTVWXYZ00']]],
+        'people as cards' => ['GET', '/files/{file}/people.vcf', []],
+        'offers' => ['GET', '/files/{file}/offers', []],
+        'record an offer' => ['POST', '/files/{file}/offers', ['buyers' => 'x', 'terms' => []]],
+        'the net sheet' => ['GET', '/files/{file}/net', []],
+        'task' => ['POST', '/files/{file}/tasks', ['title' => 'x']],
+        'uploads under way' => ['GET', '/files/{file}/uploads', []],
+        'one upload' => ['GET', '/files/{file}/uploads/01ABCDEFGHJKMNPQRSTVWXYZ00', []],
+        'a signed original' => ['GET', '/papers/{paper}/versions/01ABCDEFGHJKMNPQRSTVWXYZ00/original', []],
+        'take a colleague off' => ['DELETE', '/files/{file}/members/{user}', []],
+        'decide who joins' => ['POST', '/join-requests/{joining}', ['in' => 1]],
+        'how a round stands' => ['GET', '/rounds/{round}/standing', []],
+        'seal again' => ['POST', '/rounds/{round}/seal-again', []],
+        'bring in a paper' => ['POST', '/files/{file}/papers', []],
+        'assemble' => ['POST', '/files/{file}/assembled', ['papers' => ['{paperkey}']]],
+        'assembling' => ['GET', '/files/{file}/assembling', []],
+        'put together' => ['POST', '/files/{file}/sets', ['papers' => ['{paperkey}']]],
+        'a set' => ['GET', '/sets/{set}', []],
+        'a set as PDF' => ['GET', '/sets/{set}/set.pdf', []],
+        'give a reading copy' => ['POST', '/sets/{set}/reading-copies', ['name' => 'x', 'last_day' => '2030-01-01']],
+        'end a reading copy' => ['POST', '/reading-copies/{copy}/end', []],
+        'compose a round' => ['POST', '/files/{file}/rounds', ['papers' => ['{paperkey}']]],
+        'see a paper' => ['GET', '/papers/{paper}', []],
+        'store an entry' => ['POST', '/papers/{paper}/entries', ['blank' => 'buyers', 'value' => 'x', 'key' => 'intruder1']],
+        'a page image' => ['GET', '/papers/{paper}/pages/1.webp', []],
+        'a paper as PDF' => ['GET', '/papers/{paper}/pdf', []],
+        'see a round' => ['GET', '/rounds/{round}', []],
+        'change a round' => ['PUT', '/rounds/{round}', ['message' => 'x']],
+        'drop a round' => ['DELETE', '/rounds/{round}', []],
+        'send a round' => ['POST', '/rounds/{round}/send', []],
+        'recall a round' => ['POST', '/rounds/{round}/recall', []],
+        'drop a signer' => ['DELETE', '/rounds/{round}/signers/{signer}', []],
+        'remind a signer' => ['POST', '/rounds/{round}/signers/{signer}/remind', []],
+        'a round\'s page image' => ['GET', '/rounds/{round}/papers/0/pages/1.webp', []],
+        'the sealed set' => ['GET', '/rounds/{round}/set.pdf', []],
+        'review a requirement' => ['GET', '/review/{requirement}', []],
+        'hand in' => ['POST', '/requirements/{requirement}/hand-in', []],
+        'accept' => ['POST', '/requirements/{requirement}/accept', []],
+        'send back' => ['POST', '/requirements/{requirement}/send-back', ['remark' => 'x']],
+        'waive' => ['POST', '/requirements/{requirement}/waive', ['reason' => 'x']],
+        'the commission sheet' => ['GET', '/files/{file}/commission', []],
+        'set the commission' => ['PUT', '/files/{file}/commission', ['rate' => '3', 'agent_share' => '50']],
+        'authorize' => ['POST', '/files/{file}/commission/authorize', []],
+    ];
+}
+
+/** @return array<string, string> what the placeholders stand for */
+function placesIn(DealFile $file): array
+{
+    $paper = $file->papers()->where('form_number', 'M-102')->firstOrFail();
+    Auth::setUser(test()->people['tomas']);
+    $round = app(ComposeRound::class)($file, [$paper], test()->people['tomas']);
+    $fill = app(KeepFillRequest::class)->ask($file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']), [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$file->papers->firstWhere('form_number', 'M-201')], [], $file->office->today()->plusDays(5), '', test()->people['tomas'])[0];
+    $set = app(KeepSet::class)->begin($file, Chosen::from($file, [$paper->key]), new SetOptions, test()->people['tomas']);
+    $copy = app(KeepReadingCopy::class)->give($set->refresh()->load('file.office'), 'Reader', '', $file->office->today()->plusDays(5), '', test()->people['tomas']);
+    Auth::forgetGuards();
+
+    $joining = JoinRequest::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => test()->people['greta']->id, 'state' => 'asked']);
+
+    return [
+        '{joining}' => $joining->key, '{user}' => test()->people['wendell']->key, '{set}' => $set->key, '{copy}' => $copy->key, '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
+        '{requirement}' => $file->requirements()->firstOrFail()->key,
+    ];
+}
