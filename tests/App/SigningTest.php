@@ -18,12 +18,6 @@ use Unanimus\Evidence\TimeStamps;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 
-/** @return list<string> subjects of the letters to an address */
-function lettersTo(string $address): array
-{
-    return DB::table('letters')->where('recipient', $address)->orderBy('id')->pluck('subject')->all();
-}
-
 it('composes a round from the forms\' marks: the buyers together, then the agent', function () {
     $file = $this->aFile();
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key, $this->paper($file, 'M-201')->key]])->assertRedirect();

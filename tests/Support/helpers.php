@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 require_once __DIR__.'/guarded-routes.php';
 
+use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
@@ -54,4 +55,10 @@ function darkPoints(string $pdf, int $page, int $x, int $y): int
     }
 
     return $dark;
+}
+
+/** @return list<string> subjects of the letters to an address */
+function lettersTo(string $address): array
+{
+    return DB::table('letters')->where('recipient', $address)->orderBy('id')->pluck('subject')->all();
 }
