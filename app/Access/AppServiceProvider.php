@@ -17,9 +17,9 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\PostgresConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
+use Illuminate\Routing\UrlGenerator;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Exchange\ListingExchange;
@@ -54,8 +54,9 @@ final class AppServiceProvider extends ServiceProvider
         PHP_SAPI === 'fpm-fcgi' && config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options')]);
         Model::unguard();
         // Addresses in letters and pages are this installation's own, whatever a request calls it.
-        URL::forceRootUrl((string) config('app.url'));
-        URL::forceScheme(str_starts_with((string) config('app.url'), 'https://') ? 'https' : 'http');
+        $links = $this->app->make(UrlGenerator::class);
+        $links->forceRootUrl((string) config('app.url'));
+        $links->forceScheme(str_starts_with((string) config('app.url'), 'https://') ? 'https' : 'http');
         Policies::define();
         config(['auth.guards.web.remember' => RememberedDevices::DAYS * 24 * 60]);
         Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));

@@ -63,7 +63,7 @@ final class Reach
             return [$has['side'], (bool) ($has['staff_only'] ?? false)];
         }
         foreach (['round', 'set', 'paper'] as $above) {
-            $parent = method_exists($row, $above) ? $row->{$above} : null;
+            $parent = method_exists($row, $above) ? $row->getRelationValue($above) : null;
             if ($parent instanceof Model) {
                 return self::sideOf($parent);
             }

@@ -55,7 +55,7 @@ final class MoreFiles
         $file = $this->start($people, 'caleb', 'seller', 'TR-26-03977');
         $today = $file->office->today();
         ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example', 'phone' => '555-0151']);
-        $this->setFact->many($file, ['listed_on' => $today->plusDays(-18)->iso(), 'listing_expires' => $today->plusDays(72)->iso(), 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1,850', 'annual_tax' => '6,240', 'payoff' => '211,340.18']);
+        $this->setFact->many($file, ['listed_on' => $today->plusDays(-18)->iso(), 'listing_expires' => $today->plusDays(72)->iso(), 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1,850', 'annual_tax' => '6,240', 'tax_paid_through' => ($today->year() - 1).'-12-31', 'closing_day' => 'buyers', 'payoff' => '211,340.18']);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         foreach ([
             ['Halvard and Mina Ostergaard', 'Lucian Ferro', ['price' => '541,000', 'earnest_money' => '10,000', 'financing' => 'conventional', 'loan_percent' => '80', 'concessions' => '6,000', 'inspection_days' => '10', 'appraisal_days' => '21', 'loan_days' => '35', 'offer_date' => $today->plusDays(-2)->iso(), 'offer_expiry' => $today->plusDays(1)->iso(), 'closing' => $today->plusDays(44)->iso()]],

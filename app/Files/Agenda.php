@@ -120,7 +120,7 @@ final readonly class Agenda
         return $rules === [] ? [] : Schedule::compute(
             array_map(static fn (array $anchor) => $anchor['day'], $anchors),
             array_map(static fn (array $anchor) => ['Accepted' => 'acceptance'][$anchor['label']] ?? $anchor['label'], $anchors),
-            array_values($rules), $file->office->calendar(), $overrides,
+            array_values($rules), $file->office->calendar(), $overrides, [], $file->office->today()->year(),
         );
     }
 

@@ -34,7 +34,7 @@ final class CalendarLink
             }
             Sight::ofFile((int) $row->brokerage_id, (int) $row->file_id);
             $file = DealFile::query()->with(['office', 'knownFacts', 'kits'])->findOrFail($row->file_id);
-            $feed = new CalendarFeed($file->name, $file->office->timeZone());
+            $feed = new CalendarFeed($file->name);
             self::add($feed, $file);
 
             return $feed->render();
@@ -53,7 +53,7 @@ final class CalendarLink
             Sight::ofPerson($user);
             $files = DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])
                 ->whereHas('members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('id')->limit(500)->get();
-            $feed = new CalendarFeed("Unanimus, {$user->name}", $files->first()?->office->timeZone() ?? new \DateTimeZone('UTC'));
+            $feed = new CalendarFeed("Unanimus, {$user->name}");
             foreach ($files as $file) {
                 self::add($feed, $file);
             }
@@ -70,10 +70,10 @@ final class CalendarLink
         [$sequence, $changed] = [(int) ($last->seq ?? 0), Carbon::parse($last->at ?? $file->created_at)];
         $url = url("/files/{$file->key}");
         foreach ($agenda->anchors as $name => $anchor) {
-            $feed->add("anchor-{$name}-{$file->key}@unanimus", $anchor['day'], null, "{$anchor['label']}: {$file->name}", $file->sides(), $url, $sequence, $changed);
+            $feed->add("anchor-{$name}-{$file->key}@unanimus", $anchor['day'], null, $file->office->timeZone(), "{$anchor['label']}: {$file->name}", $file->sides(), $url, $sequence, $changed);
         }
         foreach ($agenda->deadlines as $deadline) {
-            $feed->add("deadline-{$deadline->name}-{$file->key}@unanimus", $deadline->due, $deadline->cutOff, "{$deadline->label}: {$file->name}", $deadline->because, $url, $sequence, $changed, in_array($deadline->name, $agenda->done, true));
+            $feed->add("deadline-{$deadline->name}-{$file->key}@unanimus", $deadline->due, $deadline->cutOff, $file->office->timeZone(), "{$deadline->label}: {$file->name}", $deadline->because, $url, $sequence, $changed, in_array($deadline->name, $agenda->done, true));
         }
     }
 

@@ -47,12 +47,27 @@ final class BusinessCalendar
     /** The day so many business days after (or before, when negative) the given one, which itself is not counted. */
     public function plusBusinessDays(LocalDate $date, int $days): LocalDate
     {
+        return $this->countBusinessDays($date, $days)[0];
+    }
+
+    /**
+     * The same, with the holidays that would have counted and did not.
+     *
+     * @param bool $saturdays whether Saturdays count too
+     * @return array{LocalDate, list<LocalDate>}
+     */
+    public function countBusinessDays(LocalDate $date, int $days, bool $saturdays = false): array
+    {
         $step = $days < 0 ? -1 : 1;
+        $skipped = [];
         for ($left = abs($days); $left > 0;) {
             $date = $date->plusDays($step);
-            $left -= $this->isBusinessDay($date) ? 1 : 0;
+            $isWeekday = $date->weekday() <= ($saturdays ? 6 : 5);
+            $isHoliday = $isWeekday && $this->holiday($date) !== null;
+            $isHoliday && $skipped[] = $date;
+            $left -= $isWeekday && ! $isHoliday ? 1 : 0;
         }
 
-        return $date;
+        return [$date, $skipped];
     }
 }

@@ -18,4 +18,10 @@ final class DateUnreadable extends \InvalidArgumentException
     {
         return new self("“{$text}” could not be read as a date. Write it as 5/14, 14 May or 2026-05-14.");
     }
+
+    /** The day of the week that was written is not the one that day has. */
+    public static function anotherWeekday(string $typed, LocalDate $day): self
+    {
+        return new self("“{$typed}” cannot be: {$day->long()} is a {$day->weekdayName()}. Check the day.");
+    }
 }

@@ -14,7 +14,8 @@ final readonly class Deadline
 
     /**
      * @param string|null $cutOff time of day in the office's zone, "17:00"
-     * @param LocalDate|null $computed the day by the rule, when another was set by hand
+     * @param LocalDate|null $computed the day by the rule, when another was set by hand and the rule gives one
+     * @param bool $byHand whether its day was set by hand
      */
     public function __construct(
         public string $name,
@@ -23,25 +24,37 @@ final readonly class Deadline
         public ?string $cutOff,
         public string $because,
         public ?LocalDate $computed = null,
+        public bool $byHand = false,
     ) {
     }
 
     /** The same deadline on a day set by hand; the sentence keeps what the rule says. */
-    public function overridden(Override $override): self
+    public function overridden(Override $override, ?int $thisYear = null): self
     {
-        return new self($this->name, $this->label, $override->day, $this->cutOff, "Set by hand to {$override->day->short($this->due->year())}: ".rtrim($override->reason, '. ').". By rule: {$this->because}", $this->due);
+        return new self($this->name, $this->label, $override->day, $this->cutOff, "Set by hand to {$override->day->short($thisYear ?? $this->due->year())}: ".rtrim($override->reason, '. ').". By rule: {$this->because}", $this->due, true);
+    }
+
+    /** One that is set by hand while the anchor of its rule is not known. */
+    public static function setByHand(DeadlineRule $rule, string $anchorLabel, Override $override, ?int $thisYear = null): self
+    {
+        return new self(
+            $rule->name, $rule->label, $override->day, $rule->cutOff,
+            "Set by hand to {$override->day->short($thisYear ?? $override->day->year())}: ".rtrim($override->reason, '. ').'. By rule it counts from '.lcfirst($anchorLabel).', which is not known yet.', null, true,
+        );
     }
 
     /** Whether its day was set by hand. */
     public function isByHand(): bool
     {
-        return $this->computed !== null;
+        return $this->byHand;
     }
 
     /** The instant it ends in that zone: at its cut-off, else with the last second of the day. */
     public function ends(\DateTimeZone $zone): \DateTimeImmutable
     {
-        return new \DateTimeImmutable($this->due->iso().' '.($this->cutOff ?? '23:59:59'), $zone);
+        return $this->cutOff === '24:00'
+            ? new \DateTimeImmutable($this->due->plusDays(1)->iso().' 00:00:00', $zone)
+            : new \DateTimeImmutable($this->due->iso().' '.($this->cutOff ?? '23:59:59'), $zone);
     }
 
     /**

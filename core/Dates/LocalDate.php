@@ -14,6 +14,8 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     /** The Julian day number of 1 January 1970. */
     private const EPOCH = 2440588;
 
+    private const WEEKDAYS = [1 => 'mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+
     /** @param  int  $julian the Julian day number, by which dates are counted and compared */
     private function __construct(private int $julian)
     {
@@ -67,7 +69,11 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         if ($spoken !== null) {
             return $spoken;
         }
-        $text = (string) preg_replace('/^(mon|tue|wed|thu|fri|sat|sun)[a-z]* /', '', $text);
+        $weekday = null;
+        if (preg_match('/^(mon|tue|wed|thu|fri|sat|sun)[a-z]* (?=\S)/', $text, $m) === 1) {
+            $weekday = (int) array_search($m[1], self::WEEKDAYS, true);
+            $text = substr($text, strlen($m[0]));
+        }
         [$year, $month, $day] = match (true) {
             preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})$/', $text, $m) === 1 => [(int) $m[1], (int) $m[2], (int) $m[3]],
             preg_match('#^(\d{1,2})[/-](\d{1,2})(?:[/-](\d{4}|\d{2}))?$#', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), (int) $m[1], (int) $m[2]],
@@ -76,16 +82,30 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
             default => throw DateUnreadable::typed($typed),
         };
         try {
-            return $year === null ? self::nearest($month, $day, $reference) : self::ymd($year, $month, $day);
+            $found = $year === null ? self::nearest($month, $day, $reference) : self::ymd($year, $month, $day);
         } catch (DateUnreadable) {
             throw DateUnreadable::typed($typed);
         }
+        if ($weekday !== null && $found->weekday() !== $weekday) {
+            throw DateUnreadable::anotherWeekday($typed, $found);
+        }
+
+        return $found;
     }
 
     /** The day so many days later, or earlier when negative. */
     public function plusDays(int $days): self
     {
         return new self($this->julian + $days);
+    }
+
+    /** The same day of the month so many months later or earlier; the month's last where it has no such day. */
+    public function plusMonths(int $months): self
+    {
+        $count = $this->year() * 12 + $this->month() - 1 + $months;
+        [$year, $month] = [intdiv($count, 12), $count % 12 + 1];
+
+        return self::ymd($year, $month, min($this->day(), cal_days_in_month(CAL_GREGORIAN, $month, $year)));
     }
 
     /** How many days from this to the other; negative when the other is earlier. */
@@ -202,7 +222,7 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         if (preg_match('/^(?:\+ ?(\d{1,4})(?: days?)?|in (\d{1,4}) days?)$/', $text, $m) === 1) {
             return $reference->plusDays((int) ($m[2] ?? $m[1]));
         }
-        if (preg_match('/^(mon|tues?|wed|wednes|thu|thurs?|fri|sat|satur|sun)(?:day)?$/', $text, $m) === 1) {
+        if (preg_match('/^(mon|tues?|wed|wednes|thu|thurs?|fri|sat|satur|sun)(?:day)?$/', (string) preg_replace('/^next /', '', $text), $m) === 1) {
             $wanted = (int) array_search(substr($m[1], 0, 3), ['', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], true);
 
             return $reference->plusDays(($wanted - $reference->weekday() + 6) % 7 + 1);

@@ -10,43 +10,82 @@ namespace Unanimus\Dates;
 final class Schedule
 {
     /**
-     * Computes what can be computed; a rule whose anchor is not known yet is left out, and so is one whose own day is given as an anchor.
+     * Computes what can be computed; a rule whose anchor is not known yet is left out, unless its day is set by hand, and so is
+     * one whose own day is given as an anchor. Its cost grows with the number of rules, however they hang on each other.
      *
      * @param array<string, LocalDate> $anchors by key ("acceptance", "closing")
      * @param array<string, string> $labels the anchors' names as read
      * @param list<DeadlineRule> $rules
      * @param array<string, Override> $overrides by the deadline's name; what counts from it counts from the day set by hand
+     * @param array<string, TimeOfDay> $times of the anchors, where they are known
+     * @param int|null $thisYear the year that sentences need not say
      * @return list<Deadline> by day
      *
      * @throws CircularRules when rules count from each other
      */
-    public static function compute(array $anchors, array $labels, array $rules, BusinessCalendar $calendar, array $overrides = []): array
+    public static function compute(array $anchors, array $labels, array $rules, BusinessCalendar $calendar, array $overrides = [], array $times = [], ?int $thisYear = null): array
     {
         $rules = array_values(array_filter($rules, static fn (DeadlineRule $rule) => ! isset($anchors[$rule->name])));
         self::refuseCircles($rules);
-        $days = $anchors;
+        $names = [];
+        $from = [];
+        foreach ($rules as $rule) {
+            $names[$rule->name] = $rule->label;
+            $from[$rule->anchor][] = $rule;
+        }
+        $label = static fn (string $anchor) => $labels[$anchor] ?? $names[$anchor] ?? str_replace('_', ' ', $anchor);
         $deadlines = [];
-        $left = $rules;
-        do {
-            $waiting = [];
-            foreach ($left as $rule) {
-                if (! isset($days[$rule->anchor])) {
-                    $waiting[] = $rule;
-
-                    continue;
-                }
-                $deadline = $rule->from($days[$rule->anchor], $labels[$rule->anchor] ?? str_replace('_', ' ', $rule->anchor), $calendar);
-                $deadline = isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name]) : $deadline;
-                $deadlines[] = $deadline;
-                $days[$rule->name] = $deadline->due;
-                $labels[$rule->name] = $rule->label;
+        $days = $anchors;
+        $ready = array_map(strval(...), array_keys($anchors));
+        // What is set by hand stands, whether or not its anchor is known; what counts from it counts.
+        foreach ($rules as $rule) {
+            if (isset($overrides[$rule->name]) && ! isset($anchors[$rule->anchor]) && ! isset($names[$rule->anchor])) {
+                $deadlines[$rule->name] = Deadline::setByHand($rule, $label($rule->anchor), $overrides[$rule->name], $thisYear);
+                $days[$rule->name] = $overrides[$rule->name]->day;
+                $ready[] = $rule->name;
             }
-            $moved = count($waiting) < count($left);
-            $left = $waiting;
-        } while ($moved && $left !== []);
+        }
+        self::follow($ready, $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use ($label, $calendar, $times, $overrides, $thisYear): Deadline {
+            $deadline = $rule->from($day, $label($rule->anchor), $calendar, $times[$rule->anchor] ?? null, $thisYear);
+
+            return isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name], $thisYear) : $deadline;
+        });
+        // A chain that hangs on nothing known may still be set by hand further down.
+        foreach ($rules as $rule) {
+            if (isset($overrides[$rule->name]) && ! isset($deadlines[$rule->name])) {
+                $deadlines[$rule->name] = Deadline::setByHand($rule, $label($rule->anchor), $overrides[$rule->name], $thisYear);
+                $days[$rule->name] = $overrides[$rule->name]->day;
+                self::follow([$rule->name], $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use ($label, $calendar, $overrides, $thisYear): Deadline {
+                    $deadline = $rule->from($day, $label($rule->anchor), $calendar, null, $thisYear);
+
+                    return isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name], $thisYear) : $deadline;
+                });
+            }
+        }
+        $deadlines = array_values($deadlines);
         usort($deadlines, static fn (Deadline $a, Deadline $b) => $a->due->iso() <=> $b->due->iso() ?: $a->name <=> $b->name);
 
         return $deadlines;
+    }
+
+    /**
+     * @param list<string> $ready names of days that are known
+     * @param array<string, list<DeadlineRule>> $from rules by what they count from
+     * @param array<string, LocalDate> $days
+     * @param array<string, Deadline> $deadlines
+     * @param \Closure(DeadlineRule, LocalDate): Deadline $compute
+     */
+    private static function follow(array $ready, array $from, array &$days, array &$deadlines, \Closure $compute): void
+    {
+        for ($at = 0; isset($ready[$at]); $at++) {
+            foreach ($from[$ready[$at]] ?? [] as $rule) {
+                if (! isset($deadlines[$rule->name])) {
+                    $deadlines[$rule->name] = $compute($rule, $days[$ready[$at]]);
+                    $days[$rule->name] = $deadlines[$rule->name]->due;
+                    $ready[] = $rule->name;
+                }
+            }
+        }
     }
 
     /**
@@ -62,13 +101,16 @@ final class Schedule
         foreach ($rules as $rule) {
             $anchorOf[$rule->name] = $rule->anchor;
         }
-        foreach ($anchorOf as $start => $next) {
-            for ($steps = 0; isset($anchorOf[$next]); $steps++) {
-                if ($next === $start || $steps > count($anchorOf)) {
-                    throw new CircularRules("The deadline “{$start}” counts from itself by way of others. Let one of them count from an anchor.");
+        $sound = [];
+        foreach (array_keys($anchorOf) as $start) {
+            $path = [];
+            for ($next = (string) $start; isset($anchorOf[$next]) && ! isset($sound[$next]); $next = $anchorOf[$next]) {
+                if (isset($path[$next])) {
+                    throw new CircularRules("The deadline “{$next}” counts from itself by way of others. Let one of them count from an anchor.");
                 }
-                $next = $anchorOf[$next];
+                $path[$next] = true;
             }
+            $sound += $path;
         }
     }
 }

@@ -59,6 +59,7 @@ final readonly class ImportRow
             if ($item !== null) {
                 try {
                     $facts[$fact] = $item->choices() === null ? $item->kind()->parse($text, $today) : self::choice($item, $text);
+                    $item instanceof Term && $item->check($facts[$fact], $text);
                 } catch (EntryUnreadable $unreadable) {
                     $faults[] = "{$item->label()}: {$unreadable->getMessage()}";
                 }

@@ -22,7 +22,8 @@ final class FileName
             return $street.($unit === null ? '' : " {$unit}").($city === null ? '' : ", {$city}");
         }
         $clients = match ($facts->value('side')) {
-            'seller', 'both' => 'seller',
+            'seller' => 'seller',
+            'both' => $facts->value('kind') === 'lease' ? 'landlord' : 'seller',
             'tenant' => 'tenant',
             'landlord' => 'landlord',
             default => 'buyer',

@@ -13,15 +13,21 @@ final class AmountUnreadable extends \InvalidArgumentException
         return new self("“{$text}” is not an amount in dollars and cents.");
     }
 
-    /** What a person typed is no amount. */
-    public static function typed(string $text): self
+    /** What a person typed is no amount. @param  string  $meant what it may be meant to say, as a sentence */
+    public static function typed(string $text, string $meant = ''): self
     {
-        return new self("“{$text}” could not be read as an amount. Write it as 412,500 or 450k.");
+        return new self("“{$text}” could not be read as an amount. ".($meant === '' ? 'Write it as 412,500 or 450k.' : $meant));
     }
 
-    /** What a person typed is no percentage. */
-    public static function percent(string $text): self
+    /** An amount below nothing where there can be none. */
+    public static function negative(string $text): self
     {
-        return new self("“{$text}” could not be read as a percentage between 0 and 100. Write it as 96.5.");
+        return new self("“{$text}” is below zero, which this cannot be. Write it without the minus.");
+    }
+
+    /** What a person typed is no percentage. @param  string  $meant what it may be meant to say, as a sentence */
+    public static function percent(string $text, string $meant = ''): self
+    {
+        return new self("“{$text}” could not be read as a percentage between 0 and 100. ".($meant === '' ? 'Write it as 96.5.' : $meant));
     }
 }

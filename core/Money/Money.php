@@ -43,19 +43,22 @@ final readonly class Money implements \JsonSerializable, \Stringable
     }
 
     /**
-     * An amount as people type it: "$412,500", "450k", "1.2m", "8 000.50".
+     * An amount as people type it: "$412,500", "450k", "1.2m", ".50", "(500)", and as it is shown: "−$395.00".
      *
-     * @throws AmountUnreadable when no amount can be read in it
+     * @throws AmountUnreadable when no amount can be read in it; its message says what may be meant
      */
     public static function parse(string $typed): self
     {
-        $text = strtolower((string) preg_replace('/[\s$,\x{00A0}]|usd/iu', '', $typed));
-        if (preg_match('/^(-?\d{1,12}(?:\.\d{1,6})?)([km]?)$/', $text, $found) !== 1) {
-            throw AmountUnreadable::typed($typed);
+        $text = (string) preg_replace('/^([(\-−–\s\x{00A0}]*)(?:usd|us\$|\$)\s*|\s*(?:usd|dollars?)(?=\)?\s*$)/iu', '$1', trim($typed));
+        $text = (string) preg_replace('/^\$\s*([-−])/u', '$1', $text);
+        $times = 1;
+        if (preg_match('/^(.*\d)\s?([km])(\)?)$/iu', $text, $found) === 1) {
+            [$text, $times] = [$found[1].$found[3], strtolower($found[2]) === 'k' ? 1_000 : 1_000_000];
         }
-        $cents = BigDecimal::of($found[1])->multipliedBy(['' => 1, 'k' => 1_000, 'm' => 1_000_000][$found[2]])->multipliedBy(100);
+        $plain = TypedNumber::plain($text) ?? throw AmountUnreadable::typed($typed, TypedNumber::meant($typed));
+        $cents = BigDecimal::of($plain)->multipliedBy($times)->multipliedBy(100);
         if ($cents->stripTrailingZeros()->getScale() > 0 || $cents->abs()->isGreaterThan('9999999999999')) {
-            throw AmountUnreadable::typed($typed);
+            throw AmountUnreadable::typed($typed, $cents->stripTrailingZeros()->getScale() > 0 ? 'It has fractions of a cent.' : 'It is too large.');
         }
 
         return new self($cents->toInt());

@@ -7,7 +7,7 @@ namespace Unanimus\Money;
 use Brick\Math\BigDecimal;
 
 /**
- * An exact percentage from 0 to 100, with up to four places after the point.
+ * An exact percentage from 0 to 100, with up to six places after the point.
  */
 final readonly class Percent implements \JsonSerializable, \Stringable
 {
@@ -16,18 +16,16 @@ final readonly class Percent implements \JsonSerializable, \Stringable
     }
 
     /**
-     * A percentage as stored or as typed: "96.5", "96.5 %", "3".
+     * A percentage as stored or as typed: "96.5", "96.5 %", "3 percent", "2½", "1/2%", ".5".
      *
-     * @throws AmountUnreadable when it is no number from 0 to 100, or has more than four places
+     * @throws AmountUnreadable when it is no number from 0 to 100, or has more than six places
      */
     public static function of(string $text): self
     {
-        $plain = trim(str_replace('%', '', $text));
-        if (preg_match('/^\d{1,3}(\.\d{1,4})?$/', $plain) !== 1) {
-            throw AmountUnreadable::percent($text);
-        }
+        $bare = trim((string) preg_replace('/[\s\x{00A0}]*(?:%|percent|per cent|pct\.?)[\s\x{00A0}]*$/iu', '', $text));
+        $plain = TypedNumber::plain($bare) ?? throw AmountUnreadable::percent($text, TypedNumber::meant($bare));
         $value = BigDecimal::of($plain);
-        if ($value->isGreaterThan(100)) {
+        if ($value->isGreaterThan(100) || $value->isNegative() || $value->stripTrailingZeros()->getScale() > 6) {
             throw AmountUnreadable::percent($text);
         }
 

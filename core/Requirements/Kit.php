@@ -150,7 +150,7 @@ final readonly class Kit
             $days = $facts->value("{$rule->name}_days");
 
             return $days === null || ! ctype_digit($days) ? $rule
-                : new DeadlineRule($rule->name, $rule->label, $rule->anchor, $rule->days < 0 ? -(int) $days : (int) $days, $rule->businessDays, $rule->roll, $rule->cutOff);
+                : new DeadlineRule($rule->name, $rule->label, $rule->anchor, $rule->days < 0 ? -(int) $days : (int) $days, $rule->unit, $rule->roll, $rule->cutOff, $rule->lateAfter, $rule->shortLimit);
         }, $this->deadlines);
     }
 

@@ -30,6 +30,17 @@ final readonly class Seat implements \Stringable
         return new self($m[1], (int) $m[2]);
     }
 
+    /**
+     * The roles whom those who serve a side ask to sign: their clients and themselves; the other side signs with its own agent,
+     * unless both are ours.
+     *
+     * @return list<string>
+     */
+    public static function askedBy(string $side): array
+    {
+        return $side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord', 'agent'] : [$side, 'agent'];
+    }
+
     /** The shape it is drawn in: buyers circle, sellers square, agents diamond, broker hexagon, others triangle. */
     public function shape(): string
     {

@@ -7,56 +7,48 @@ namespace Unanimus\Terms;
 /**
  * A United States address taken apart and written one way, so that two spellings of one place are seen to be one.
  *
- * @link https://pe.usps.com/text/pub28/welcome.htm USPS Publication 28: suffixes (appendix C1), unit designators (C2), directionals (section 233)
+ * @link https://pe.usps.com/text/pub28/welcome.htm USPS Publication 28
  */
 final readonly class Address
 {
-    private const SUFFIXES = [
-        'alley' => 'ALY', 'ally' => 'ALY', 'avenue' => 'AVE', 'aven' => 'AVE', 'av' => 'AVE', 'bend' => 'BND', 'boulevard' => 'BLVD', 'boul' => 'BLVD', 'branch' => 'BR', 'bridge' => 'BRG', 'bypass' => 'BYP', 'causeway' => 'CSWY', 'center' => 'CTR',
-        'centre' => 'CTR', 'circle' => 'CIR', 'circ' => 'CIR', 'common' => 'CMN', 'corner' => 'COR', 'court' => 'CT', 'crt' => 'CT', 'cove' => 'CV', 'creek' => 'CRK', 'crescent' => 'CRES', 'crossing' => 'XING', 'drive' => 'DR', 'driv' => 'DR', 'estate' => 'EST',
-        'expressway' => 'EXPY', 'extension' => 'EXT', 'freeway' => 'FWY', 'garden' => 'GDN', 'gardens' => 'GDNS', 'gateway' => 'GTWY', 'glen' => 'GLN', 'green' => 'GRN', 'grove' => 'GRV', 'harbor' => 'HBR', 'heights' => 'HTS', 'highway' => 'HWY', 'hill' => 'HL',
-        'hills' => 'HLS', 'hollow' => 'HOLW', 'island' => 'IS', 'junction' => 'JCT', 'lake' => 'LK', 'landing' => 'LNDG', 'lane' => 'LN', 'lodge' => 'LDG', 'manor' => 'MNR', 'meadow' => 'MDW', 'meadows' => 'MDWS', 'mill' => 'ML', 'mount' => 'MT', 'mountain' => 'MTN',
-        'orchard' => 'ORCH', 'parkway' => 'PKWY', 'pkwy' => 'PKWY', 'place' => 'PL', 'plain' => 'PLN', 'plaza' => 'PLZ', 'point' => 'PT', 'port' => 'PRT', 'prairie' => 'PR', 'ranch' => 'RNCH', 'ridge' => 'RDG', 'river' => 'RIV', 'road' => 'RD', 'route' => 'RTE',
-        'shore' => 'SHR', 'spring' => 'SPG', 'springs' => 'SPGS', 'square' => 'SQ', 'station' => 'STA', 'street' => 'ST', 'str' => 'ST', 'strt' => 'ST', 'summit' => 'SMT', 'terrace' => 'TER', 'terr' => 'TER', 'trace' => 'TRCE', 'track' => 'TRAK', 'trail' => 'TRL',
-        'tunnel' => 'TUNL', 'turnpike' => 'TPKE', 'valley' => 'VLY', 'view' => 'VW', 'village' => 'VLG', 'vista' => 'VIS', 'way' => 'WAY', 'wells' => 'WLS',
-    ];
-
-    private const DIRECTIONS = ['north' => 'N', 'south' => 'S', 'east' => 'E', 'west' => 'W', 'northeast' => 'NE', 'northwest' => 'NW', 'southeast' => 'SE', 'southwest' => 'SW'];
-
-    private const UNITS = [
-        'apartment' => 'APT', 'apt' => 'APT', 'building' => 'BLDG', 'bldg' => 'BLDG', 'department' => 'DEPT', 'floor' => 'FL', 'fl' => 'FL', 'hangar' => 'HNGR', 'lot' => 'LOT', 'penthouse' => 'PH', 'ph' => 'PH', 'pier' => 'PIER',
-        'room' => 'RM', 'rm' => 'RM', 'slip' => 'SLIP', 'space' => 'SPC', 'spc' => 'SPC', 'suite' => 'STE', 'ste' => 'STE', 'trailer' => 'TRLR', 'unit' => 'UNIT',
-    ];
-
     private function __construct(
         public string $street, public string $unit, public string $city, public string $state, public string $zip,
     ) {
     }
 
     /**
-     * An address typed in one line: "14 N. Lanternfish Lane, Apt 3B, Tidewick, MW 20417-0012". What is missing stays empty.
+     * An address as it is typed, in one line or several: "14 N. Lanternfish Lane, Apt 3B, Tidewick, MW 20417-0012". What is
+     * missing stays empty.
      */
     public static function parse(string $typed): self
     {
-        $text = trim((string) preg_replace('/\s+/u', ' ', $typed), ' ,');
+        $text = trim((string) preg_replace(['/\s*\R+\s*/u', '/[^\S\n]+/u'], [', ', ' '], trim($typed)), ' ,.');
+        $text = trim((string) preg_replace('/[,\s]+(?:USA|U\.S\.A\.?|U\.S\.|United States(?: of America)?)$/iu', '', $text), ' ,');
+        $text = trim((string) preg_replace('/(?<=\d{5}|\d{4}),?\s+US$/u', '', $text), ' ,');
         [$zip, $state] = ['', ''];
-        if (preg_match('/^(.*?)[,\s]+(\d{5})(?:[- ]?(\d{4}))?$/u', $text, $m) === 1 && preg_match('/\p{L}/u', $m[1]) === 1) {
+        if (preg_match('/^(.*?)[,\s]+(\d{5})(?:[- ]?(\d{4}))?$/u', $text, $m) === 1 && preg_match('/\p{L}/u', $m[1]) === 1 && ! self::endsInRoad($m[1])) {
             $zip = $m[2].(($m[3] ?? '') === '' ? '' : "-{$m[3]}");
             $text = trim($m[1], ' ,');
         }
-        if (preg_match('/^(.*),\s*([A-Za-z]{2})$/u', $text, $m) === 1 || ($zip !== '' && preg_match('/^(.*)\s([A-Z]{2})$/u', $text, $m) === 1)) {
+        if (preg_match('/^(.*),\s*([A-Za-z]{2})\.?$/u', $text, $m) === 1 || ($zip !== '' && preg_match('/^(.*)\s([A-Z]{2})$/u', $text, $m) === 1)
+            || (preg_match('/^(.*,\s*\p{L}.*)\s([A-Z]{2})$/u', $text, $m) === 1 && in_array($m[2], AddressWords::STATES, true))) {
             $state = mb_strtoupper($m[2]);
             $text = trim($m[1], ' ,');
         }
         $parts = array_values(array_filter(array_map(trim(...), explode(',', $text)), static fn (string $part) => $part !== ''));
-        $street = array_shift($parts) ?? '';
-        $unit = '';
-        if (isset($parts[0]) && self::isUnit($parts[0])) {
-            $unit = array_shift($parts);
+        $units = [];
+        // A unit may come first: "Unit 3B, 14 Oak Lane".
+        while (count($parts) > 1 && self::isUnit($parts[0])) {
+            $units[] = array_shift($parts);
         }
-        [$street, $inline] = $unit === '' ? self::split($street) : [$street, ''];
+        $street = array_shift($parts) ?? '';
+        while (isset($parts[0]) && self::isUnit($parts[0])) {
+            $units[] = array_shift($parts);
+        }
+        [$street, $inline] = self::split($street);
+        $inline === '' || array_unshift($units, $inline);
 
-        return new self($street, $unit === '' ? $inline : $unit, implode(', ', $parts), $state, $zip);
+        return new self($street, implode(' ', $units), implode(', ', $parts), $state, $zip);
     }
 
     /** From parts as they are kept. */
@@ -73,7 +65,7 @@ final readonly class Address
         $words = preg_split('/\s+/u', str_replace('.', '', $this->street)) ?: [];
 
         return implode(' ', array_map(static fn (string $word) => match (true) {
-            in_array(mb_strtoupper($word), self::DIRECTIONS, true) => mb_strtoupper($word),
+            in_array(mb_strtoupper($word), AddressWords::DIRECTIONS, true) => mb_strtoupper($word),
             preg_match('/^[\p{Ll}]+$/u', $word) === 1, mb_strlen($word) > 2 && $word === mb_strtoupper($word) && preg_match('/^\p{Lu}+$/u', $word) === 1 => mb_convert_case($word, MB_CASE_TITLE),
             default => $word,
         }, $words));
@@ -82,33 +74,56 @@ final readonly class Address
     /** One spelling for one place, without town and state: "14 N LANTERNFISH LN|3B|20417"; empty without a street. */
     public function key(): string
     {
-        if ($this->street === '') {
-            return '';
-        }
-        $words = array_values(array_filter(preg_split('/[\s.]+/u', mb_strtolower(str_replace(['’', "'"], '', $this->street))) ?: [], static fn (string $word) => $word !== ''));
+        return $this->street === '' ? '' : implode(' ', $this->streetKey()).'|'.$this->unitKey().'|'.substr($this->zip, 0, 5);
+    }
+
+    /** @return list<string> the words of the street, each in one spelling */
+    private function streetKey(): array
+    {
+        $text = (string) preg_replace(['/(\d)\s*(?:½|\s1\/2\b)/u', '/[’\']/u', '/\b(\p{L})\.(\p{L})\./u'], ['$1.5', '', '$1$2 '], mb_strtolower($this->street));
+        $words = array_values(array_filter(array_map(static fn (string $word) => trim($word, '.'), preg_split('/[\s,]+/u', $text) ?: []), static fn (string $word) => $word !== ''));
         $last = count($words) - 1;
-        $tail = $last > 1 && isset(self::DIRECTIONS[$words[$last]]) || ($last > 1 && in_array(mb_strtoupper($words[$last]), self::DIRECTIONS, true)) ? $last - 1 : $last;
+        // Behind the kind of street a direction may stand: "4th Avenue North".
+        $tail = $last > 1 && AddressWords::direction($words[$last]) !== null && AddressWords::isSuffix($words[$last - 1]) ? $last - 1 : $last;
+        $keys = [];
         foreach ($words as $at => $word) {
-            $isDirection = ($at === 1 && $last > 1 && $tail > 1) || ($at === $last && $at > $tail);
-            $words[$at] = match (true) {
-                $isDirection && isset(self::DIRECTIONS[$word]) => self::DIRECTIONS[$word],
-                $at === $tail && $at > 0 => self::SUFFIXES[$word] ?? mb_strtoupper($word),
+            $leads = $at === 1 && $tail > 2 || ($at === 1 && $tail === 2 && ! AddressWords::isSuffix($words[2]));
+            $keys[] = match (true) {
+                ($leads || ($at === $last && $at > $tail)) && AddressWords::direction($word) !== null => (string) AddressWords::direction($word),
+                $at === $tail && $at > 0 && AddressWords::isSuffix($word) => AddressWords::SUFFIXES[$word] ?? mb_strtoupper($word),
+                $at > 0 && $at < $tail && $word === 'st' => 'SAINT',
+                isset(AddressWords::ORDINALS[$word]) && $at > 0 => AddressWords::ORDINALS[$word],
+                // "Highway 12": the kind of road stands before its number.
+                $at > 0 && isset($words[$at + 1]) && preg_match('/^\d/', $words[$at + 1]) === 1 && AddressWords::isSuffix($word) => AddressWords::SUFFIXES[$word] ?? mb_strtoupper($word),
+                $at > 0 && $word === 'cr' && preg_match('/^\d/', $words[$at + 1] ?? '') === 1 => 'COUNTY RD',
                 default => mb_strtoupper($word),
             };
         }
 
-        return implode(' ', $words).'|'.$this->unitKey().'|'.substr($this->zip, 0, 5);
+        return $keys;
     }
 
-    /** The unit without its designator, "3B": "Apt 3B", "Unit 3-B" and "#3B" are one. */
+    /** The unit in one spelling, "3B": "Apt 3B", "Unit 3-B" and "#3B" are one; "Bldg 2" and "Lot 5" are others. */
     private function unitKey(): string
     {
-        $words = preg_split('/[\s.#]+/u', mb_strtolower($this->unit), -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        if (count($words) > 1 && isset(self::UNITS[$words[0]])) {
-            array_shift($words);
+        $words = preg_split('/[\s.,#]+/u', mb_strtolower($this->unit), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $keys = [];
+        foreach ($words as $at => $word) {
+            $plain = mb_strtoupper((string) preg_replace('/[^\p{L}\p{N}]+/u', '', $word));
+            $hasNumber = isset($words[$at + 1]);
+            $keys[] = match (true) {
+                $hasNumber && isset(AddressWords::UNITS[$word]) => AddressWords::UNITS[$word],
+                ! $hasNumber && isset(AddressWords::ALONE[$word]) => AddressWords::ALONE[$word],
+                preg_match('/^(\d+)(?:st|nd|rd|th)$/', $word, $m) === 1 => $m[1],
+                default => $plain,
+            };
+        }
+        // "2nd Floor" and "Floor 2" are one.
+        if (count($keys) === 2 && $keys[1] === 'FLOOR') {
+            $keys = ['FL', $keys[0]];
         }
 
-        return mb_strtoupper((string) preg_replace('/[^\p{L}\p{N}]+/u', '', implode('', $words)));
+        return implode('', $keys);
     }
 
     private static function zip(string $zip): string
@@ -116,25 +131,83 @@ final readonly class Address
         return preg_match('/^(\d{5})[- ]?(\d{4})?$/', trim($zip), $m) === 1 ? $m[1].(isset($m[2]) ? "-{$m[2]}" : '') : trim($zip);
     }
 
-    private static function isUnit(string $part): bool
+    /** Whether five digits behind it would be the number of a road and no ZIP code. */
+    private static function endsInRoad(string $text): bool
     {
-        return preg_match('/^#\s*\w+/u', $part) === 1 || (preg_match('/^(\p{L}+)\.?\s*#?\s*[\w-]*$/u', $part, $m) === 1 && isset(self::UNITS[mb_strtolower($m[1])]));
+        return ! str_contains($text, ',') && preg_match('/^\d\S*\s+(.+)$/u', $text, $m) === 1 && self::isNumbered((string) $m[1]);
     }
 
-    /** @return array{string, string} street and unit of "14 Lanternfish Lane #3B" or "… Apt 3B" */
-    private static function split(string $street): array
+    private static function isNumbered(string $words): bool
     {
-        if (preg_match('/^(\S+\s.+?)\s+(#\s*[\w-]+)$/u', $street, $m) === 1) {
-            return [$m[1], $m[2]];
-        }
-        if (preg_match('/^(\S+\s.+?)\s+(\p{L}+)\.?\s+#?([\w-]+)$/u', $street, $m) === 1 && isset(self::UNITS[mb_strtolower($m[2])])) {
-            return [$m[1], ucfirst(mb_strtolower($m[2])).' '.$m[3]];
-        }
-        // A bare unit behind the suffix: "77 Millrace Court 3B".
-        if (preg_match('/^(\S+\s.*?\b(\p{L}+))\s+(\d+[A-Za-z]?|[A-Za-z]?\d+)$/u', $street, $m) === 1 && (isset(self::SUFFIXES[mb_strtolower($m[2])]) || in_array(mb_strtoupper($m[2]), self::SUFFIXES, true)) && ! in_array(mb_strtolower($m[2]), ['highway', 'route', 'hwy', 'rte', 'road'], true)) {
-            return [$m[1], $m[3]];
+        foreach (preg_split('/[\s.]+/u', mb_strtolower($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            if (! in_array($word, AddressWords::NUMBERED, true)) {
+                return false;
+            }
         }
 
-        return [$street, ''];
+        return true;
+    }
+
+    private static function isUnit(string $part): bool
+    {
+        $words = preg_split('/\s+/u', mb_strtolower(str_replace('.', '', $part)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        if (preg_match('/^#\s*[\w-]+$/u', $part) === 1 || (count($words) === 1 && isset(AddressWords::ALONE[$words[0]])) || mb_strtolower($part) === 'carriage house') {
+            return true;
+        }
+        if (preg_match('/^\d+(?:st|nd|rd|th) (?:floor|fl)$/', implode(' ', $words)) === 1) {
+            return true;
+        }
+
+        // Pairs of a designator and its number: "Bldg 2", "Bldg 2 Apt 5".
+        return count($words) > 1 && count($words) % 2 === 0 && array_reduce(array_chunk($words, 2), static fn (bool $all, array $pair) => $all && isset(AddressWords::UNITS[$pair[0]]) && preg_match('/^#?[\w-]{1,8}$/u', $pair[1]) === 1, true);
+    }
+
+    /** @return array{string, string} street and unit of "14 Lanternfish Lane #3B", "… Bldg 2 Apt 5", "Unit 3B 14 Oak Lane" */
+    private static function split(string $street): array
+    {
+        $words = preg_split('/\s+/u', $street, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        // A unit in front, with the number of the house behind it.
+        if (count($words) > 3 && self::isUnit("{$words[0]} {$words[1]}") && preg_match('/^\d/', $words[2]) === 1) {
+            return [implode(' ', array_slice($words, 2)), "{$words[0]} {$words[1]}"];
+        }
+        $unit = [];
+        while (count($words) > 2) {
+            $last = $words[count($words) - 1];
+            $two = $words[count($words) - 2].' '.$last;
+            if (count($words) > 3 && self::isUnit($two) && ! self::isNumberedRoad($words)) {
+                array_unshift($unit, ...array_splice($words, -2));
+            } elseif (preg_match('/^#[\w-]+$/u', $last) === 1 || (isset(AddressWords::ALONE[mb_strtolower(trim($last, '.'))]) && AddressWords::isSuffix(mb_strtolower(trim($words[count($words) - 2], '.'))))) {
+                array_unshift($unit, array_pop($words));
+            } else {
+                break;
+            }
+        }
+        if ($unit !== []) {
+            return [implode(' ', $words), implode(' ', $unit)];
+        }
+
+        return self::bare($words) ?? [implode(' ', $words), ''];
+    }
+
+    /** @param  list<string>  $words  Whether the last word is the number by which a road is called. */
+    private static function isNumberedRoad(array $words): bool
+    {
+        return preg_match('/^\d+[A-Za-z]?$/', $words[count($words) - 1]) === 1 && self::isNumbered(implode(' ', array_slice($words, 1, -1)));
+    }
+
+    /**
+     * A bare unit behind the kind of street: "77 Millrace Court 3B".
+     *
+     * @param list<string> $words
+     * @return array{string, string}|null
+     */
+    private static function bare(array $words): ?array
+    {
+        $last = $words[count($words) - 1] ?? '';
+        $before = mb_strtolower(trim($words[count($words) - 2] ?? '', '.'));
+        $isUnit = count($words) > 3 && preg_match('/^(?:\d+[A-Za-z]?|[A-Za-z]?\d+)$/', $last) === 1
+            && AddressWords::isSuffix($before) && ! in_array($before, AddressWords::ROADS, true) && ! self::isNumberedRoad($words);
+
+        return $isUnit ? [implode(' ', array_slice($words, 0, -1)), $last] : null;
     }
 }

@@ -14,9 +14,9 @@ final class EntryUnreadable extends \InvalidArgumentException
     }
 
     /** Not a number. */
-    public static function number(string $text): self
+    public static function number(string $text, string $meant = ''): self
     {
-        return new self("“{$text}” could not be read as a number.");
+        return new self(rtrim("“{$text}” could not be read as a number. {$meant}"));
     }
 
     /**

@@ -6,9 +6,12 @@ namespace Unanimus\Terms;
 
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\TimeOfDay;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
+use Unanimus\Money\TypedNumber;
+use Unanimus\Pages\PlainText;
 
 /**
  * What may stand in a blank or a term: how it is read as people type it, kept, and shown.
@@ -37,7 +40,7 @@ enum Kind: string
      */
     public function parse(string $typed, LocalDate $today): string
     {
-        $text = trim((string) preg_replace('/[\x{00}-\x{08}\x{0B}-\x{1F}\x{7F}\x{200E}\x{200F}\x{202A}-\x{202E}]/u', '', str_replace("\r\n", "\n", $typed)));
+        $text = trim((string) preg_replace('/[\x{0B}-\x{1F}\x{200E}\x{200F}\x{202A}-\x{202E}]/u', '', PlainText::of($typed)));
         if ($text === '') {
             return '';
         }
@@ -70,7 +73,7 @@ enum Kind: string
         return match ($this) {
             self::Money => str_replace('$', '', (string) Money::of($kept)),
             self::Date => LocalDate::of($kept)->long(),
-            self::Time => date('g:i a', (int) strtotime("1970-01-01 {$kept} UTC")),
+            self::Time => TimeOfDay::of($kept)->clock(),
             default => $kept,
         };
     }
@@ -97,9 +100,9 @@ enum Kind: string
 
     private static function number(string $text): string
     {
-        $plain = str_replace([',', ' '], '', $text);
-        if (preg_match('/^-?\d{1,12}(\.\d{1,4})?$/', $plain) !== 1) {
-            throw EntryUnreadable::number($text);
+        $plain = TypedNumber::plain($text);
+        if ($plain === null || preg_match('/^-?\d{1,12}(\.\d{1,4})?$/', $plain) !== 1) {
+            throw EntryUnreadable::number($text, TypedNumber::meant($text));
         }
 
         return $plain;

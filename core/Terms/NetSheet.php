@@ -16,7 +16,7 @@ final readonly class NetSheet
     /** The terms it is computed from, in the order they are asked. */
     public const TERMS = [
         Term::Price, Term::Concessions, Term::Repairs, Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts,
-        Term::AnnualTax, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
+        Term::AnnualTax, Term::TaxPaidThrough, Term::ClosingDay, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
     ];
 
     /**
@@ -57,25 +57,55 @@ final readonly class NetSheet
         $lines = array_values(array_filter($lines));
         $net = array_reduce($lines, static fn (Money $left, array $line) => $left->minus($line['amount']), $price);
         $open = array_values(array_map(static fn (Term $term) => $term->label(), array_filter([Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::Payoff], static fn (Term $term) => $facts->value($term->value) === null)));
-        $facts->value(Term::AnnualTax->value) !== null && $facts->value(Term::Closing->value) === null && $open[] = 'The day of closing, for the tax';
+        foreach ($facts->value(Term::AnnualTax->value) === null ? [] : [Term::Closing, Term::TaxPaidThrough, Term::ClosingDay] as $term) {
+            $facts->value($term->value) === null && $open[] = "{$term->label()}, for the tax";
+        }
 
         return new self($price, $lines, $net, $open, $asListed);
     }
 
-    /** @return array{label: string, amount: Money, formula: string}|null the sellers' part of the year's tax: the days up to the one before closing */
+    /**
+     * The sellers' property tax: for the days from the one after it is paid through up to closing, year by year, each day at its
+     * year's rate. Paid beyond closing, it comes back to them.
+     *
+     * @return array{label: string, amount: Money, formula: string}|null null while it is not known through when it is paid
+     */
     private static function tax(Facts $facts): ?array
     {
         $year = self::money($facts, Term::AnnualTax);
         $closing = $facts->value(Term::Closing->value);
-        if ($year === null || $closing === null) {
+        $paid = $facts->value(Term::TaxPaidThrough->value);
+        $owner = $facts->value(Term::ClosingDay->value);
+        if ($year === null || $closing === null || $paid === null || $owner === null) {
             return null;
         }
-        $day = LocalDate::of($closing);
-        $first = LocalDate::ymd($day->year(), 1, 1);
-        $whole = $first->daysUntil(LocalDate::ymd($day->year() + 1, 1, 1));
-        $own = $first->daysUntil($day);
+        $last = $owner === 'sellers' ? LocalDate::of($closing) : LocalDate::of($closing)->plusDays(-1);
+        $through = LocalDate::of($paid);
+        $owes = $through->isBefore($last);
+        $parts = self::years($owes ? $through->plusDays(1) : $last->plusDays(1), $owes ? $last : $through);
+        $amount = array_reduce($parts, static fn (Money $sum, array $part) => $sum->plus($year->parts($part[0], $part[1])), Money::zero());
+        $formula = implode(' + ', array_map(static fn (array $part) => "{$year} × {$part[0]} of {$part[1]} days", $parts));
+        $days = array_sum(array_column($parts, 0));
+        $who = $owner === 'sellers' ? 'the closing day is the sellers’' : 'the closing day is the buyers’';
 
-        return ['label' => 'Property tax to closing', 'amount' => $year->parts($own, $whole), 'formula' => "{$year} × {$own} of {$whole} days, 1 January to the day before closing"];
+        return $owes
+            ? ['label' => 'Property tax to closing', 'amount' => $amount, 'formula' => "{$formula}; paid through {$through->long()}, {$who}"]
+            : ['label' => 'Property tax paid ahead, comes back', 'amount' => Money::zero()->minus($amount), 'formula' => $days === 0 ? "paid through {$through->long()}, {$who}" : "{$formula}; paid through {$through->long()}, {$who}"];
+    }
+
+    /** @return list<array{int, int}> the days from one to the other, both counted, in each calendar year, and how many that year has */
+    private static function years(LocalDate $from, LocalDate $to): array
+    {
+        $parts = [];
+        for ($year = $from->year(); $year <= $to->year() && ! $to->isBefore($from); $year++) {
+            $first = LocalDate::ymd($year, 1, 1);
+            $next = LocalDate::ymd($year + 1, 1, 1);
+            $begin = $from->isBefore($first) ? $first : $from;
+            $end = $to->isBefore($next) ? $to->plusDays(1) : $next;
+            $parts[] = [$begin->daysUntil($end), $first->daysUntil($next)];
+        }
+
+        return $parts;
     }
 
     /** @return array{label: string, amount: Money, formula: string}|null */

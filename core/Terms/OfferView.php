@@ -22,7 +22,7 @@ final readonly class OfferView
 
     /** What is the listing's, whoever buys; all else of a file's terms belongs to the deal and is left aside. */
     private const OF_LISTING = [
-        Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
+        Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::TaxPaidThrough, Term::ClosingDay, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
     ];
 
     /** The contingencies, with the term that gives their days. */
@@ -57,6 +57,19 @@ final readonly class OfferView
             NetSheet::of($terms), ($down = $terms->value('down_payment')) !== null ? Money::of($down) : ($offer->value('financing') === 'cash' && $offer->value('price') !== null ? Money::of((string) $offer->value('price')) : null),
             $closing === null ? null : $today->daysUntil(LocalDate::of($closing)), $contingencies, self::strength($offer, $terms),
         );
+    }
+
+    /**
+     * What to know before offers are ranked by what they leave: closings in different years carry different property tax.
+     *
+     * @param list<Facts> $offers those that are compared
+     */
+    public static function warning(array $offers): ?string
+    {
+        $years = array_unique(array_map(static fn (Facts $offer) => substr((string) $offer->value('closing'), 0, 4), array_filter($offers, static fn (Facts $offer) => $offer->value('closing') !== null)));
+        sort($years);
+
+        return count($years) < 2 ? null : 'These offers close in different years ('.implode(' and ', $years).'): each is charged its own days of property tax. Check through when it is paid before you rank them.';
     }
 
     /** @return list<string> in words */

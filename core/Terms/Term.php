@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Terms;
 
+use Unanimus\Money\AmountUnreadable;
+use Unanimus\Money\Money;
+
 /**
  * The terms of a deal that papers are fed from, with what each may hold.
  */
@@ -38,6 +41,8 @@ enum Term: string
     case TransferTax = 'transfer_tax';
     case TitleCosts = 'title_costs';
     case AnnualTax = 'annual_tax';
+    case TaxPaidThrough = 'tax_paid_through';
+    case ClosingDay = 'closing_day';
     case Warranty = 'warranty';
     case Repairs = 'repairs';
     case OtherCosts = 'other_costs';
@@ -72,6 +77,8 @@ enum Term: string
             self::BuyerCommission => 'Commission, buyer side',
             self::TitleCosts => 'Title and settlement',
             self::AnnualTax => 'Property tax a year',
+            self::TaxPaidThrough => 'Property tax paid through',
+            self::ClosingDay => 'Tax of the closing day',
             self::Warranty => 'Home warranty',
             self::Repairs => 'Repairs agreed',
             self::ReferralPercent => 'Referral fee',
@@ -89,7 +96,7 @@ enum Term: string
             self::LoanPercent, self::ListingCommission, self::BuyerCommission, self::TransferTax, self::ReferralPercent => Kind::Percent,
             self::EarnestDays, self::LoanDays, self::InspectionDays, self::AppraisalDays => Kind::Number,
             self::OfferDate, self::OfferExpiry, self::Acceptance, self::Closing, self::Possession,
-            self::ListedOn, self::ListingExpires, self::LeaseStart, self::LeaseEnd => Kind::Date,
+            self::ListedOn, self::ListingExpires, self::LeaseStart, self::LeaseEnd, self::TaxPaidThrough => Kind::Date,
             self::OfferExpiryTime => Kind::Time,
             default => Kind::Text,
         };
@@ -101,8 +108,29 @@ enum Term: string
         return match ($this) {
             self::Financing => ['cash' => 'cash', 'conventional' => 'conventional loan', 'government' => 'government-insured loan'],
             self::SaleOfHome => ['yes' => 'yes', 'no' => 'no'],
+            self::ClosingDay => ['buyers' => 'the buyers’', 'sellers' => 'the sellers’'],
             default => null,
         };
+    }
+
+    /**
+     * Lets pass a value that such a term may have: amounts of a deal are not below zero, days are whole ones.
+     *
+     * @param string $kept as {@see Kind::parse} gives it
+     *
+     * @throws EntryUnreadable saying why not
+     */
+    public function check(string $kept, string $typed): void
+    {
+        if ($kept === '') {
+            return;
+        }
+        if ($this->kind() === Kind::Money && Money::of($kept)->isNegative()) {
+            throw new EntryUnreadable(AmountUnreadable::negative($typed)->getMessage());
+        }
+        if ($this->kind() === Kind::Number && (preg_match('/^\d{1,4}(?:\.0+)?$/', $kept) !== 1)) {
+            throw new EntryUnreadable("“{$typed}” is not a number of days. Write a whole one, such as 10; 0 for none.");
+        }
     }
 
     /** The side whose own affair it is, not the other's; null for what both agree on. */

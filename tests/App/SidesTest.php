@@ -214,3 +214,32 @@ it('keeps a paper to the office: its agents see neither it, nor its line, nor wh
     $this->as('tomas')->get("/sets/{$set}")->assertNotFound();
     expect(Artisan::call('history:verify'))->toBe(0);
 });
+
+it('lets one side\'s agent send what both sides sign, without showing them the other side\'s address', function () {
+    $file = bothSides();
+    $this->as('caleb')->put("/files/{$file->key}/facts", ['name' => 'acceptance', 'value' => '2026-11-20']);
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-201');
+    Auth::setUser($this->people['caleb']);
+    Sight::ofPerson($this->people['caleb']->fresh());
+    $round = app(App\Signing\Actions\ComposeRound::class)(DealFile::query()->with(['parties', 'members', 'office'])->findOrFail($file->id), [$paper], $this->people['caleb']);
+    expect($round->signers()->pluck('seat')->all())->toContain('buyer.1', 'seller.1')->and($round->signers()->where('seat', 'seller.1')->value('email'))->not->toBeNull()
+        ->and(array_filter(App\Signing\Actions\ComposeRound::faults($round->load(['file.knownFacts', 'file.members', 'file.office', 'signers', 'papers.paper.values', 'marks'])), static fn (array $fault) => $fault['signer'] !== null))->toBe([]);
+    $this->seeAll();
+    $address = (string) $round->signers()->where('seat', 'seller.1')->value('email');
+    $this->as('caleb')->get("/rounds/{$round->key}")->assertOk()->assertDontSee($address)->assertSee('their own agent keeps');
+});
+
+it('asks both clients of a lease of which both sides are ours, and calls the file by the landlord', function () {
+    Auth::setUser($this->people['priya']);
+    $file = app(App\Files\Actions\OpenFile::class)($this->people['priya'], 'both', 'lease');
+    foreach (['landlord.1' => 'Idris Vantongeren', 'tenant.1' => 'Leonie Abara'] as $seat => $name) {
+        app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of($seat), ['name' => $name, 'email' => strtolower(explode(' ', $name)[0]).'@clients.example']);
+    }
+    $file->refresh()->load(['parties', 'papers', 'office', 'knownFacts', 'members']);
+    expect($file->name)->toBe('Vantongeren lease');
+    $paper = $file->papers->first(static fn ($paper) => $paper->isDraft() && array_filter($paper->form()->marks ?? [], static fn ($mark) => $mark->seat->role === 'tenant') !== []);
+    expect($paper)->not->toBeNull();
+    $round = app(App\Signing\Actions\ComposeRound::class)($file, [$paper], $this->people['priya']);
+    expect($round->signers()->pluck('seat')->all())->toContain('tenant.1', 'landlord.1');
+});

@@ -12,7 +12,7 @@ const CORE = [
     'Commission' => ['Files', 'Money', 'Pages', 'Review'],
     'Dates' => ['Pages'],
     'Evidence' => ['Pages'],
-    'Exchange' => ['Dates', 'Files', 'Money', 'Terms'],
+    'Exchange' => ['Dates', 'Files', 'Money', 'Pages', 'Terms'],
     'Files' => ['Terms'],
     'Finding' => ['Dates'],
     'Forms' => ['Dates', 'Money', 'Pages', 'Signing', 'Terms'],
@@ -23,7 +23,7 @@ const CORE = [
     'Requirements' => ['Dates', 'Money', 'Terms'],
     'Review' => ['Files'],
     'Signing' => ['Files', 'Pages'],
-    'Terms' => ['Dates', 'Money'],
+    'Terms' => ['Dates', 'Money', 'Pages'],
 ];
 
 /** Who in app/ may not lean on whom: what lies below knows nothing of what stands on it. */

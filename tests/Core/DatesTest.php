@@ -11,6 +11,7 @@ use Unanimus\Dates\FederalHolidays;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Schedule;
+use Unanimus\Dates\Unit;
 use Unanimus\Pages\Typeface;
 
 $day = static fn (string $iso) => LocalDate::of($iso);
@@ -56,8 +57,8 @@ it('explains how a deadline was computed', function () use ($day) {
 
 it('counts business days over Thanksgiving and an office holiday', function () use ($day) {
     $calendar = new BusinessCalendar(['2026-11-27' => 'the day after']);
-    expect((new DeadlineRule('earnest', 'Earnest money', 'acceptance', 3, true))->from($day('2026-11-24'), 'acceptance', $calendar)->due->iso())->toBe('2026-12-01')
-        ->and((new DeadlineRule('walk', 'Walk-through', 'closing', -2, false, 'backward'))->from($day('2026-12-15'), 'closing', $calendar)->due->iso())->toBe('2026-12-11');
+    expect((new DeadlineRule('earnest', 'Earnest money', 'acceptance', 3, Unit::Business))->from($day('2026-11-24'), 'acceptance', $calendar)->due->iso())->toBe('2026-12-01')
+        ->and((new DeadlineRule('walk', 'Walk-through', 'closing', -2, Unit::Calendar, 'backward'))->from($day('2026-12-15'), 'closing', $calendar)->due->iso())->toBe('2026-12-11');
 });
 
 it('agrees with a naive second reckoning', function () {
@@ -84,7 +85,7 @@ it('agrees with a naive second reckoning', function () {
         while ($roll !== 'none' && ! $isBusiness($naive)) {
             $naive = $naive->modify($roll === 'forward' ? '+1 day' : '-1 day');
         }
-        $rule = new DeadlineRule('x', 'X', 'a', $days, $business, $roll);
+        $rule = new DeadlineRule('x', 'X', 'a', $days, $business ? Unit::Business : Unit::Calendar, $roll);
         expect($rule->from(LocalDate::of($start->format('Y-m-d')), 'a', $calendar)->due->iso())->toBe($naive->format('Y-m-d'));
     }
 });

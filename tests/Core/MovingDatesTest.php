@@ -76,19 +76,21 @@ it('says in words what of a request cannot be read', function (array|string $req
     expect(fn () => DateRequest::fromJson(is_string($request) ? $request : (string) json_encode($request), new DateTimeImmutable))->toThrow(RuleUnreadable::class, $told);
 })->with([
     ['{', 'no JSON'], ['[]', 'JSON object'], [['zone' => 'Merrow/Tidewick'], 'time zone'], [['anchors' => ['a' => '2026-02-30']], 'anchor “a”'], [['anchors' => ['2026-01-01']], '“anchors” is an object'],
-    [['rules' => [['name' => 'x', 'days' => 1]]], 'name the anchor'], [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => 1.5]]], 'whole number'], [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => 1, 'unit' => 'weeks']]], 'calendar or business'],
+    [['rules' => [['name' => 'x', 'days' => 1]]], 'name the anchor'], [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => 1.5]]], 'whole number'], [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => 1, 'unit' => 'weeks']]], '“unit” is calendar'],
     [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => 1, 'cutOff' => '25:00']]], 'time of day'], [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => -1, 'direction' => 'before']]], 'without a minus'],
     [['rules' => [['name' => 'x', 'anchor' => 'a', 'days' => 1], ['name' => 'x', 'anchor' => 'a', 'days' => 2]]], 'Two rules'], [['holidays' => ['soon']], 'holiday'],
 ]);
 
 it('writes a calendar that others read', function () use ($day) {
     $changed = new DateTimeImmutable('2026-11-23 09:00 America/New_York');
-    $feed = (new CalendarFeed('14 Lanternfish Lane; Tidewick', new DateTimeZone('America/New_York')))
-        ->add('deadline-a@unanimus', $day('2026-12-04'), '17:00', 'Earnest money: a, b; c\\d', "two\nlines", 'https://house.example/files/1', 7, $changed)
-        ->add('anchor-b@unanimus', $day('2026-12-31'), null, str_repeat('Nguyễn-Ortiz ', 12), '', 'https://house.example/files/1', 7, $changed, true)->render();
+    $feed = (new CalendarFeed('14 Lanternfish Lane; Tidewick'))
+        ->add('deadline-a@unanimus', $day('2026-12-04'), '17:00', new DateTimeZone('America/New_York'), 'Earnest money: a, b; c\\d', "two\nlines", 'https://house.example/files/1', 7, $changed)
+        ->add('anchor-b@unanimus', $day('2026-12-31'), null, new DateTimeZone('America/Denver'), str_repeat('Nguyễn-Ortiz ', 12), '', 'https://house.example/files/1', 7, $changed, true)->render();
     $lines = explode("\r\n", $feed);
     expect(max(array_map(strlen(...), $lines)))->toBeLessThanOrEqual(75)->and(mb_check_encoding($feed, 'UTF-8'))->toBeTrue();
     $whole = str_replace("\r\n ", '', $feed);
+    $other = (new CalendarFeed('x'))->add('a', $day('2026-12-04'), '17:00', new DateTimeZone('America/Denver'), 'In another zone', '', 'https://house.example', 1, $changed)->render();
+    expect($other)->toContain("DTEND:20261205T000000Z\r\n");
     expect($whole)->toContain("UID:deadline-a@unanimus\r\n")->toContain("DTEND:20261204T220000Z\r\n")->toContain('SEQUENCE:7')
         ->toContain('SUMMARY:Earnest money: a\, b\; c\\\\d')->toContain('DESCRIPTION:two\nlines')->toContain("DTSTART;VALUE=DATE:20261231\r\nDTEND;VALUE=DATE:20270101")
         ->toContain('SUMMARY:✓ '.trim(str_repeat('Nguyễn-Ortiz ', 12)).' ')->toEndWith("END:VCALENDAR\r\n");

@@ -7,6 +7,7 @@ use Unanimus\Finding\Query;
 use Unanimus\Money\Money;
 use Unanimus\Terms\Address;
 use Unanimus\Terms\Derived;
+use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\NetSheet;
 use Unanimus\Terms\OfferView;
@@ -38,7 +39,7 @@ it('tells contradictions and blocks none', function (array $terms, array $told) 
 
 it('works out what a sale leaves, line by line', function () {
     $sheet = NetSheet::of(Facts::from([
-        'price' => '538000.00', 'concessions' => '4000.00', 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1850.00', 'annual_tax' => '6240.00', 'closing' => '2026-12-18', 'payoff' => '211340.18', 'warranty' => '550.00',
+        'price' => '538000.00', 'concessions' => '4000.00', 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1850.00', 'annual_tax' => '6240.00', 'closing' => '2026-12-18', 'tax_paid_through' => '2025-12-31', 'closing_day' => 'buyers', 'payoff' => '211340.18', 'warranty' => '550.00',
     ]));
     expect(array_map(static fn (array $line) => [$line['label'], $line['amount']->decimal()], $sheet->lines))->toBe([
         ['Concessions', '4000.00'], ['Commission, listing side', '14795.00'], ['Commission, buyer side', '13450.00'], ['Transfer tax', '538.00'], ['Title and settlement', '1850.00'],
@@ -52,7 +53,7 @@ it('ties every net sheet out to the cent', function () {
     for ($i = 0; $i < 200; $i++) {
         $given = ['price' => mt_rand(50000, 900000).'.'.sprintf('%02d', mt_rand(0, 99)), 'closing' => sprintf('20%02d-%02d-11', mt_rand(24, 30), mt_rand(1, 12))];
         foreach (NetSheet::TERMS as $term) {
-            mt_rand(0, 1) && ! isset($given[$term->value]) && $given[$term->value] = $term->kind() === \Unanimus\Terms\Kind::Percent ? (string) (mt_rand(1, 600) / 100) : mt_rand(0, 40000).'.'.sprintf('%02d', mt_rand(0, 99));
+            mt_rand(0, 1) && ! isset($given[$term->value]) && $given[$term->value] = $term === \Unanimus\Terms\Term::ClosingDay ? ['buyers', 'sellers'][mt_rand(0, 1)] : ($term->kind() === \Unanimus\Terms\Kind::Date ? sprintf('20%02d-%02d-28', mt_rand(24, 30), mt_rand(1, 12)) : ($term->kind() === \Unanimus\Terms\Kind::Percent ? (string) (mt_rand(1, 600) / 100) : mt_rand(0, 40000).'.'.sprintf('%02d', mt_rand(0, 99))));
         }
         $sheet = NetSheet::of(Facts::from($given));
         $sum = array_reduce($sheet->lines, static fn (Money $all, array $line) => $all->plus($line['amount']), $sheet->net);
@@ -62,7 +63,7 @@ it('ties every net sheet out to the cent', function () {
 
 it('says what a net sheet counts as nothing, and is none without a price', function () {
     expect(NetSheet::of(Facts::from([])))->toBeNull()
-        ->and(NetSheet::of(Facts::from(['price' => '1000.00', 'annual_tax' => '100.00', 'payoff' => '1.00', 'title_costs' => '1.00', 'transfer_tax' => '1', 'listing_commission' => '1']))->open)->toBe(['Commission, buyer side', 'The day of closing, for the tax']);
+        ->and(NetSheet::of(Facts::from(['price' => '1000.00', 'annual_tax' => '100.00', 'payoff' => '1.00', 'title_costs' => '1.00', 'transfer_tax' => '1', 'listing_commission' => '1']))->open)->toBe(['Commission, buyer side', 'Closing, for the tax', 'Property tax paid through, for the tax', 'Tax of the closing day, for the tax']);
 });
 
 it('shares money out by days, half a cent upward', function () {
@@ -138,3 +139,20 @@ it('reads a cash offer, and one that says next to nothing', function () {
     expect($cash->down?->decimal())->toBe('529500.00')->and($cash->strength[0])->toBe('cash, no lender to wait for')->and($cash->daysToClosing)->toBeNull()
         ->and($bare->net)->toBeNull()->and($bare->down)->toBeNull()->and($bare->contingencies)->toBe([]);
 });
+
+it('charges the sellers the days that are theirs, year by year, and gives back what is paid ahead', function (string $closing, string $paid, string $owner, string $amount, string $told) {
+    $sheet = NetSheet::of(Facts::from(['price' => '100000.00', 'annual_tax' => '3660.00', 'closing' => $closing, 'tax_paid_through' => $paid, 'closing_day' => $owner]));
+    expect($sheet->lines[0]['amount']->decimal())->toBe($amount)->and($sheet->lines[0]['formula'])->toContain($told)->and($sheet->net->plus($sheet->lines[0]['amount'])->decimal())->toBe('100000.00');
+})->with([
+    'in arrears' => ['2027-01-11', '2025-12-31', 'buyers', '3760.27', '365 of 365 days'], 'the closing day is theirs' => ['2027-01-11', '2025-12-31', 'sellers', '3770.30', 'closing day is the sellers'],
+    'a leap year' => ['2028-03-01', '2027-12-31', 'buyers', '600.00', '60 of 366 days'], 'paid ahead' => ['2026-12-22', '2026-12-31', 'buyers', '-100.27', '10 of 365 days'], 'paid to the day' => ['2027-01-01', '2026-12-31', 'buyers', '0.00', 'paid through'],
+]);
+
+it('warns when compared offers close in different years', function () {
+    expect(OfferView::warning([Facts::from(['closing' => '2026-12-18']), Facts::from(['closing' => '2027-01-05'])]))->toContain('2026 and 2027')
+        ->and(OfferView::warning([Facts::from(['closing' => '2026-12-18']), Facts::from([])]))->toBeNull();
+});
+
+it('refuses amounts below zero and days that are no whole number', function (Term $term, string $typed, string $told) {
+    expect(static fn () => $term->check($term->kind()->parse($typed, LocalDate::of('2026-11-27')), $typed))->toThrow(EntryUnreadable::class, $told);
+})->with([[Term::Price, '-450,000', 'below zero'], [Term::Price, '(450,000)', 'below zero'], [Term::InspectionDays, '10.5', 'whole one'], [Term::InspectionDays, '-3', 'whole one'], [Term::LoanDays, '99999', 'whole one']]);

@@ -22,7 +22,7 @@ use Unanimus\Signing\Seat;
 final class FollowOn
 {
     /** What belongs to a listing, not to one deal on it. */
-    private const OF_LISTING = ['list_price', 'listed_on', 'listing_expires', 'listing_commission', 'payoff', 'second_payoff', 'annual_tax', 'title_costs', 'transfer_tax'];
+    private const OF_LISTING = ['list_price', 'listed_on', 'listing_expires', 'listing_commission', 'payoff', 'second_payoff', 'annual_tax', 'tax_paid_through', 'closing_day', 'title_costs', 'transfer_tax'];
 
     public function __construct(private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty)
     {

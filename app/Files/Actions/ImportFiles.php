@@ -32,8 +32,12 @@ final class ImportFiles
     {
     }
 
-    /** Takes a table in and proposes what its columns hold. */
-    public function take(string $bytes, string $name, User $by, Bytes $store): Import
+    /**
+     * Takes a table in and proposes what its columns hold.
+     *
+     * @return array{Import, list<string>} and what in it to look at, with the lines
+     */
+    public function take(string $bytes, string $name, User $by, Bytes $store): array
     {
         $sheet = Sheet::read($bytes);
         $office = $by->officeRoles->firstOrFail()->office_id;
@@ -43,7 +47,7 @@ final class ImportFiles
             ImportLine::query()->insert(array_map(static fn (int $number, array $cells) => ['brokerage_id' => $import->brokerage_id, 'import_id' => $import->id, 'number' => $number, 'cells' => json_encode($cells, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)], array_keys($rows), $rows));
         }
 
-        return $import;
+        return [$import, $sheet->warnings];
     }
 
     /**

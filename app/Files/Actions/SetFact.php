@@ -119,6 +119,8 @@ final class SetFact
 
         $value = $fact->choices() !== null ? self::choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
 
+        $fact instanceof Term && $fact->check($value, $typed);
+
         return match ($fact) {
             PropertyFact::Zip => Address::of('', zip: $value)->zip,
             PropertyFact::State => mb_strtoupper($value),

@@ -32,16 +32,16 @@ final class ImportController
     public function store(Request $request, ImportFiles $files, Bytes $bytes): RedirectResponse
     {
         Gate::authorize('open-files');
-        $request->validate(['table' => 'required|file|max:8192'], ['table.required' => 'Choose a CSV file.', 'table.max' => 'This table is larger than 8 MB. Bring it in as several parts.']);
+        $request->validate(['table' => 'required|file|max:8192'], ['table.required' => 'Choose a CSV file.', 'table.max' => 'This table is larger than 8 MB. Upload it as several parts.']);
         $upload = $request->file('table');
         $upload instanceof UploadedFile || abort(422);
         try {
-            $import = $files->take((string) file_get_contents($upload->getPathname()), $upload->getClientOriginalName(), User::signedIn($request), $bytes);
+            [$import, $warnings] = $files->take((string) file_get_contents($upload->getPathname()), $upload->getClientOriginalName(), User::signedIn($request), $bytes);
         } catch (SheetUnreadable $unreadable) {
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
         }
 
-        return redirect("/imports/{$import->key}");
+        return redirect("/imports/{$import->key}")->with(array_filter(['refused' => implode(' ', $warnings)]));
     }
 
     public function show(Request $request, Import $import): View

@@ -74,13 +74,13 @@ final class PartiesController
         $request->validate(['cards' => 'required|file|max:4096'], ['cards.required' => 'Choose a vCard file.', 'cards.max' => 'This file is larger than 4 MB.']);
         $upload = $request->file('cards');
         $upload instanceof UploadedFile || abort(422);
-        $cards = Vcard::read($text = (string) file_get_contents($upload->getPathname()));
-        if ($cards === []) {
-            return back()->with('refused', "{$upload->getClientOriginalName()} has no vCards in it. Nothing was changed.");
+        $read = Vcard::read((string) file_get_contents($upload->getPathname()));
+        if ($read->cards === []) {
+            return back()->with('refused', trim("{$upload->getClientOriginalName()} has no vCards in it that can be read. {$read->told()} Nothing was changed."));
         }
-        $new = $this->keep(User::signedIn($request), $cards, 'other', false);
+        $new = $this->keep(User::signedIn($request), $read->cards, 'other', false);
 
-        return redirect('/contacts')->with('told', count($cards)." read, {$new} new in your book.".(Vcard::leavesAside($text) ? ' Pictures, second addresses and whatever else the cards hold were left aside; the book keeps name, firm, one mail address, one telephone number and one address.' : ''));
+        return redirect('/contacts')->with('told', trim(count($read->cards)." read, {$new} new in your book. {$read->told()}"));
     }
 
     public function export(): Response

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * A colleague who serves a file.
  *
+ * @property int $id
  * @property int $deal_file_id
  * @property int $user_id
  * @property string $role

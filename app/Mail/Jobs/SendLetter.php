@@ -28,11 +28,15 @@ final class SendLetter extends Work
 
     protected function work(): void
     {
-        $letter = Sight::within($this->brokerageId, fn () => Letter::query()->whereNull('sent_at')->find($this->thing));
-        if ($letter === null) {
+        $letter = $url = $brokerage = null;
+        Sight::within($this->brokerageId, function () use (&$letter, &$url, &$brokerage): void {
+            $letter = Letter::query()->whereNull('sent_at')->find($this->thing);
+            $url = $letter?->actionUrl();
+            $brokerage = Brokerage::query()->findOrFail($this->brokerageId);
+        });
+        if (! $letter instanceof Letter || ! $brokerage instanceof Brokerage) {
             return;
         }
-        [$url, $brokerage] = Sight::within($this->brokerageId, fn () => [$letter->actionUrl(), Brokerage::query()->findOrFail($this->brokerageId)]);
         try {
             Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (Message $message) use ($letter, $brokerage): void {
                 $message->from($brokerage->sender_address ?? (string) config('mail.from.address'), $brokerage->sender_name ?? $brokerage->name);
@@ -43,6 +47,6 @@ final class SendLetter extends Work
         } catch (TransportExceptionInterface $failed) {
             throw new ServiceDown(self::SERVICE, previous: $failed);
         }
-        Sight::within($this->brokerageId, static fn () => $letter->update(['sent_at' => now()]));
+        Sight::within($this->brokerageId, static fn (): bool => $letter->update(['sent_at' => now()]));
     }
 }

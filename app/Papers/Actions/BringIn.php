@@ -94,7 +94,7 @@ final class BringIn
         $key = Placeholder::thatFits($waiting, $name, $text);
 
         // Locked, so that two that arrive at once do not both become the same paper.
-        return $key === null ? null : $file->papers()->where('key', $key)->where('state', PaperState::Awaited)->lockForUpdate()->first();
+        return $key === null ? null : $file->papers()->where('key', $key)->where('state', PaperState::Awaited)->tap(static fn ($papers) => $papers->lockForUpdate())->first();
     }
 
     private function ownPaper(DealFile $file, string $name, string $stage): Paper

@@ -11,6 +11,7 @@ use App\Papers\Jobs\ConvertUpload;
 use App\Papers\Models\Paper;
 use App\Papers\Models\Upload;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\BroughtKind;
@@ -65,10 +66,14 @@ final class TakeUpload
     /** The paper that the same bytes have become already, and still are. */
     private function twin(Upload $upload): ?Paper
     {
-        $done = Upload::query()->where('deal_file_id', $upload->deal_file_id)->where('sha256', $upload->sha256)->where('state', 'done')->whereKeyNot($upload->id)->pluck('paper_id');
-        $papers = Paper::query()->whereIn('id', $done)->where('state', '<>', 'void')->with('versions')->get();
+        foreach (Upload::query()->where('deal_file_id', $upload->deal_file_id)->where('sha256', $upload->sha256)->where('state', 'done')->whereKeyNot($upload->id)->pluck('paper_id') as $id) {
+            $paper = Paper::query()->find($id);
+            // Where a newer version lies over it, the older may be wanted again.
+            if ($paper instanceof Paper && $paper->state !== PaperState::Void && $paper->versions()->where('made_by', 'brought')->count() === 1) {
+                return $paper;
+            }
+        }
 
-        // Where a newer version lies over it, the older may be wanted again.
-        return $papers->first(static fn (Paper $paper) => $paper->versions->where('made_by', 'brought')->count() === 1);
+        return null;
     }
 }

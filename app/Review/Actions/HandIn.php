@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Review\Actions;
 
 use App\Access\User;
+use App\Files\FactBook;
 use App\History\History;
 use App\Papers\Actions\FixPaper;
+use App\Papers\Models\Paper;
 use App\Review\Models\Requirement;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Filling;
 
 /** Gives papers to review. A form that nobody signs is fixed as it is handed in: what is accepted is what was read. */
 final class HandIn
@@ -35,6 +38,7 @@ final class HandIn
         $state = $requirement->review_state->handIn();
         if ($paper->isDraft()) {
             $paper->lockForChange();
+            $this->refuseEmpty($paper);
             ($this->fix)($paper, 'handed in', '', $by->id);
             $paper->moveTo(PaperState::Ready);
         }
@@ -42,5 +46,16 @@ final class HandIn
         $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
         History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Handed in', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
         $requirement->file->countSettled();
+    }
+
+    /** A form is read by the reviewer as it is filled: with required blanks empty there is nothing to read. */
+    private function refuseEmpty(Paper $paper): void
+    {
+        $form = $paper->form();
+        $missing = $form === null ? [] : Filling::of($form, $paper->load('values')->entries(), FactBook::of($paper->file))->missing();
+        if ($missing !== []) {
+            $count = count($missing);
+            throw new StepRefused("“{$paper->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$missing[0]->label}".($count > 1 ? ' …' : '').'. Fill it in, then submit it.');
+        }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use App\Access\Sight;
 use App\Access\User;
 use App\Files\FactBook;
 use App\Files\Models\DealFile;
@@ -14,13 +15,11 @@ use App\Signing\Models\RoundPaper;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\MarkPlace;
+use Unanimus\Signing\Seat;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
 final class ComposeRound
 {
-    /** Ours and the clients are asked by us; the other side signs with its own agent unless it is added. */
-    private const ASKED = ['buyer' => ['buyer', 'agent'], 'seller' => ['seller', 'agent'], 'both' => ['buyer', 'seller', 'agent'], 'tenant' => ['tenant', 'agent'], 'landlord' => ['landlord', 'agent']];
-
     /**
      * @param list<Paper> $papers
      *
@@ -39,8 +38,9 @@ final class ComposeRound
         $side = array_values(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers)))[0] ?? null;
         $round = Round::create(['side' => $side, 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'title' => $this->title($papers), 'user_id' => $by->id, 'last_day' => $file->office->today()->plusDays(5)->iso()]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
-        $parties = $file->parties->keyBy(static fn (Party $party) => (string) $party->seat());
-        $asked = self::ASKED[$file->side];
+        // Of the other side's clients their own agent keeps the address; a round asks them there all the same.
+        $parties = Sight::asTheFile($file->id, static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()));
+        $asked = Seat::askedBy($file->side);
         $seats = [];
         $position = 0;
         foreach ($papers as $index => $paper) {
@@ -74,7 +74,8 @@ final class ComposeRound
         $facts = FactBook::of($round->file);
         foreach ($round->signers as $signer) {
             if (($signer->email ?? '') === '') {
-                $faults[] = ['text' => "{$signer->name} has no mail address.", 'signer' => $signer->key, 'paper' => null];
+                $own = $round->file->isOwnAffair($signer->place()->side());
+                $faults[] = ['text' => $own ? "{$signer->name} has no email address." : "{$signer->name} has no email address; their own agent enters it in the file.", 'signer' => $signer->key, 'paper' => null];
             }
         }
         if ($round->signers->isEmpty()) {

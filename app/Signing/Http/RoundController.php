@@ -79,7 +79,7 @@ final class RoundController
         $this->authorizeDraft($round);
         $given = $request->validate([
             'message' => 'nullable|string|max:2000', 'last_day' => 'nullable|string|max:40', 'turns' => 'nullable|array', 'turns.*' => 'integer|between:1,9', 'addresses' => 'nullable|array', 'addresses.*' => 'nullable|email|max:200',
-        ], ['addresses.*.email' => 'This is not a mail address.']);
+        ], ['addresses.*.email' => 'This is not an email address.']);
         $today = $round->file->office->today();
         $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $today);
         if ($last !== null && $last->isBefore($today)) {
@@ -89,7 +89,7 @@ final class RoundController
         foreach ($round->signers as $signer) {
             $signer->update(['turn' => (int) ($given['turns'][$signer->key] ?? $signer->turn)]);
             $address = trim((string) ($given['addresses'][$signer->key] ?? ''));
-            if ($address !== '' && $address !== $signer->email) {
+            if ($address !== '' && $address !== $signer->email && $round->file->isOwnAffair($signer->place()->side())) {
                 $signer->update(['email' => $address]);
                 Party::query()->findOrFail($signer->party_id)->reach(['email' => $address]);
             }

@@ -4,12 +4,14 @@
     @if ($offers->isEmpty())
         <div class="leaf pad"><p class="empty">Offers are laid beside each other here: what each leaves the sellers, how sure it is, and its days. Record the first one below.</p></div>
     @else
+    @php($warning = \Unanimus\Terms\OfferView::warning($offers->whereIn('state', ['open', 'chosen'])->map(fn ($offer) => $offer->terms())->values()->all()))
+    @if ($warning)<p class="say now">{{ $warning }}</p>@endif
     <div class="leaf pad scrolls">
         <table class="ledger offers">
             <thead><tr><th></th>@foreach ($offers as $offer)<th scope="col" @class(['off' => in_array($offer->state, ['countered', 'declined'])])><b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' : '' }}</span><br><span class="status {{ $offer->state === 'chosen' ? 'closed' : '' }}">{{ ['open' => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state] }}</span></th>@endforeach</tr></thead>
             <tbody>
             <tr class="net"><th scope="row">Leaves the sellers</th>@foreach ($offers as $offer)@php($net = $views[$offer->id]->net)<td>@if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best && in_array($offer->state, ['open', 'chosen'])) <span class="ok">most</span>@elseif ($best !== null && in_array($offer->state, ['open', 'chosen'])) <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
-                <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">−{{ $line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as nothing: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
+                <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">{{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as nothing: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
             <tr><th scope="row">How sure</th>@foreach ($offers as $offer)<td class="dim">{{ implode(', ', $views[$offer->id]->strength) ?: '–' }}</td>@endforeach</tr>
             <tr><th scope="row">Its days</th>@foreach ($offers as $offer)<td>@include('files.offer-line', ['view' => $views[$offer->id]])</td>@endforeach</tr>
             <tr><th scope="row">Money down</th>@foreach ($offers as $offer)<td>{{ $views[$offer->id]->down ?? '–' }}</td>@endforeach</tr>

@@ -45,7 +45,7 @@
                         @foreach ($round->signers as $signer)
                             <div class="signer-row">
                                 <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b><span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label></span></div>
-                                <input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="mail address" aria-label="Mail address of {{ $signer->name }}">
+                                @if ($file->isOwnAffair($signer->place()->side()))<input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="email address" aria-label="Email address of {{ $signer->name }}">@else<span class="dim small">{{ $signer->email ? 'at the address their own agent keeps' : 'no address yet; their own agent enters it' }}</span>@endif
                                 <span class="dim small">{{ $round->marks->where('seat', $signer->seat)->count() }} marks</span>
                                 <button class="button tight plain" form="drop-{{ $signer->key }}">does not sign</button>
                             </div>

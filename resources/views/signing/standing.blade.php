@@ -5,11 +5,11 @@
             @php($glyph = ['finished' => 'done', 'declined' => 'declined', 'opened' => 'open', 'consented' => 'open'][$signer->status] ?? 'owes')
             <div class="signer-row">
                 <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ ['waiting' => 'turn '.$signer->turn, 'invited' => 'has a letter', 'opened' => 'has it open', 'consented' => 'is signing', 'finished' => 'done', 'declined' => 'declined'][$signer->status] }}</span></div>
-                <span class="dim small">{{ $signer->email }}</span>
+                <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email : "at the address their own agent keeps" }}</span>
                 @if ($round->status->value === 'out' && in_array($signer->status, ['invited', 'opened', 'consented']))
                     @can('work-on', $file)
-                        <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1" aria-hidden="true">Hello {{ $signer->name }}, here is the link to sign {{ $round->title }} for {{ $file->name }}: {{ $signer->link() }}</textarea>
-                        <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> <button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a text with the link</button></form></div>
+                        @if ($file->isOwnAffair($signer->place()->side()))<textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1" aria-hidden="true">Hello {{ $signer->name }}, here is the link to sign {{ $round->title }} for {{ $file->name }}: {{ $signer->link() }}</textarea>@endif
+                        <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->place()->side()))<button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a text with the link</button>@endif</form></div>
                     @endcan
                 @endif
             </div>
