@@ -14,10 +14,12 @@ use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Files\StepRefused;
 use Unanimus\Money\AmountUnreadable;
@@ -61,6 +63,16 @@ $app = Application::configure(basePath: dirname(__DIR__))
             : null);
         // What was typed and cannot be read, wherever it was typed: nothing is stored, and it stands in its field again.
         $exceptions->render(static fn (DateUnreadable|EntryUnreadable|AmountUnreadable $unreadable, Request $request) => $tell($unreadable, $request, 422));
+        // Asked for in the background: words instead of a page, and never the name of a class.
+        $exceptions->render(static fn (HttpExceptionInterface $failed, Request $request) => $request->expectsJson() && ! $failed instanceof ThrottleRequestsException ? response()->json(['message' => match ($failed->getStatusCode()) {
+            401, 419 => 'Sign in again.',
+            403 => 'You may not do this here any more. What you entered is kept on this device.',
+            404 => 'This is no longer here, or no longer yours to see. What you entered is kept on this device.',
+            413 => 'This is too large to be sent.',
+            429 => 'This was too often. Wait a minute.',
+            503 => 'Unanimus is being looked after. Try again in a minute.',
+            default => $failed->getMessage() !== '' && $failed->getStatusCode() < 500 ? $failed->getMessage() : 'This did not work. Try again in a moment.',
+        }], $failed->getStatusCode(), $failed->getHeaders()) : null);
     })
     ->create();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Exchange;
 
 use Sabre\VObject\Component\VCard as Card;
+use Sabre\VObject\Parameter;
 use Sabre\VObject\ParseException;
 use Sabre\VObject\Property;
 use Sabre\VObject\Reader;
@@ -115,8 +116,9 @@ final readonly class Vcard
             if (! $property instanceof Property || trim((string) $property->getValue()) === '') {
                 continue;
             }
-            $types = array_map(strtolower(...), isset($property['TYPE']) ? array_map(strval(...), $property['TYPE']->getParts()) : []);
-            $own = isset($property['PREF']) ? max(1, min(100, (int) (string) $property['PREF'])) : (in_array('pref', $types, true) ? 1 : 101);
+            [$type, $pref] = [$property['TYPE'], $property['PREF']];
+            $types = $type instanceof Parameter ? array_map(static fn (mixed $one) => strtolower((string) $one), $type->getParts()) : [];
+            $own = $pref instanceof Parameter ? max(1, min(100, (int) $pref->getValue())) : (in_array('pref', $types, true) ? 1 : 101);
             if ($own < $rank) {
                 [$best, $rank] = [$property, $own];
             }

@@ -1,5 +1,7 @@
 import htmx from 'htmx.org';
 import './deal-line.js';
+import './drafts.js';
+import './held.js';
 import { proof } from './proof.js';
 import { signInAgain } from './resume.js';
 
@@ -111,16 +113,35 @@ document.body.addEventListener('stored', (event) => {
     for (const [id, shown] of Object.entries(fields)) {
         const field = document.getElementById(id);
         // The field one is in is left alone once something was typed there.
-        const untouched = field && field.value === (field.dataset.stands ?? field.defaultValue);
-        if (field && (field !== document.activeElement || untouched)) {
+        const untouched = field && field.value === standsIn(field);
+        if (!field) continue;
+        field.dataset.stands = shown;
+        if (fault) continue;
+        if (field !== document.activeElement || untouched) {
             field.value = shown;
-            field.dataset.stands = shown;
             field.removeAttribute('aria-invalid');
         }
     }
     if (fault) event.target.setAttribute('aria-invalid', 'true');
 });
-document.body.addEventListener('htmx:configRequest', (event) => Object.assign(event.detail.headers, proof()));
+// What stood in a field when it was typed into goes along: whoever has set something else meanwhile is not written over unseen.
+function standsIn(field) {
+    if (field.dataset.stands !== undefined) return field.dataset.stands;
+    return field.tagName === 'SELECT' ? [...field.options].find((option) => option.defaultSelected)?.value ?? '' : field.defaultValue;
+}
+document.body.addEventListener('htmx:configRequest', (event) => {
+    Object.assign(event.detail.headers, proof());
+    const field = event.detail.elt;
+    if (event.detail.verb !== 'put' || !field.matches('input, select, textarea')) return;
+    field.dataset.before = standsIn(field);
+    event.detail.parameters.seen = field.dataset.before;
+    field.dataset.stands = field.value;
+});
+document.body.addEventListener('htmx:afterRequest', (event) => {
+    const field = event.detail.elt;
+    if (event.detail.successful || field.dataset?.before === undefined) return;
+    field.dataset.stands = field.dataset.before;
+});
 document.body.addEventListener('htmx:responseError', async (event) => {
     if ([401, 419].includes(event.detail.xhr.status)) {
         const { elt, requestConfig } = event.detail;

@@ -15,12 +15,13 @@ let chosen = null;
 let frame = null;
 
 const line = waitingLine({
-    shelf: `unanimus:pieces:${desk.dataset.paper}`,
+    shelf: `pieces:${desk.dataset.paper}`,
     url: `/papers/${desk.dataset.paper}/pieces`,
     noun: 'change',
-    told: (words) => say(words, true),
+    says: (change) => (change.off ? 'Something taken off a page' : `${words[change.kind]} on page ${change.page}${change.text ? `: “${change.text.slice(0, 60)}”` : ''}`),
+    told: (why) => say(why, true),
     stored(body) {
-        if (line.all().length) return;
+        if (line.waits()) return;
         const at = chosen && pieces.findIndex((one) => one.key === chosen);
         pieces = body.pieces;
         // What is changed gets a new key; it stays chosen.
@@ -28,9 +29,9 @@ const line = waitingLine({
         draw();
         say(`stored ${new Date().toTimeString().slice(0, 8)}`);
     },
-    refused(words) {
+    refused(why) {
         draw();
-        say(words, true);
+        say(why, true);
     },
 });
 
@@ -48,10 +49,10 @@ function element(name, attributes) {
 // What still waits on this device stands on the page too, told apart, until the server has it.
 function waiting(where) {
     const held = line.all();
-    const gone = new Set(held.map((one) => one.instead || one.off).filter(Boolean));
+    const gone = new Set(held.filter((one) => !one.refused || one.instead).map((one) => one.instead || one.off).filter(Boolean));
     const fresh = held.filter((one) => one.kind && one.page === where).map((one) => {
         const [x, y, width, height] = one.place;
-        const group = element('g', { class: 'waits', role: 'img', 'aria-label': `${words[one.kind]}${one.text ? ` “${one.text}”` : ''}, waits on this device` });
+        const group = element('g', { class: one.refused ? 'waits refused' : 'waits', role: 'img', 'aria-label': `${words[one.kind]}${one.text ? ` “${one.text}”` : ''}, ${one.refused || 'waits on this device'}` });
         group.append(element('rect', { x, y, width: Math.max(width, 8), height: Math.max(height, 10) }));
         if (one.kind === 'tick') group.append(element('path', { d: `M${x + 1.5} ${y + height / 2}l${width / 4} ${height / 3}l${width / 2.2} ${-height / 1.6}` }));
         if (one.kind === 'line') group.append(element('path', { d: `M${x} ${y + height / 2}h${width}` }));

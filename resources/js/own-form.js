@@ -15,9 +15,10 @@ let chosen = null;
 const past = [];
 
 const line = waitingLine({
-    shelf: `unanimus:form:${key}`,
+    shelf: `form:${key}`,
     url: `/own-forms/${key}/changes`,
     noun: 'change',
+    says: ({ change }) => (change.item ? `${change.item.label || change.item.name || 'A blank'}, changed` : 'A change of this form'),
     told: tell,
     stored: settle,
     refused(words, { change }) {
@@ -25,7 +26,13 @@ const line = waitingLine({
         if (change.do === 'about') document.querySelector('.about').open = true;
     },
 });
-const store = (change) => line.add({ change });
+const idOf = (change) => change.item?.id ?? change.id ?? change.do;
+
+function store(change) {
+    // A change that was refused is let go of for what is done with the same thing now.
+    line.all().filter((one) => one.refused && idOf(one.change) === idOf(change)).forEach((one) => line.drop(one.key));
+    line.add({ change });
+}
 
 function tell(words, late = false) {
     stored.textContent = words;
@@ -34,7 +41,7 @@ function tell(words, late = false) {
 
 function settle(body) {
     showFaults(body.faults);
-    if (line.all().length || timer) return;
+    if (line.waits() || timer) return;
     tell(`stored ${new Date().toTimeString().slice(0, 8)}`);
     if (JSON.stringify(body.items) !== JSON.stringify(items)) {
         items = body.items;

@@ -1,11 +1,15 @@
 // Filling a paper on the page. Each entry is stored when it is left; while there is no connection entries wait on the
-// device, in order, and are sent when it is back. An entry carries its own key, so that it is stored once.
+// device, in order, and are sent when it is back. An entry carries its own key, so that it is stored once. What is refused
+// stays in its blank and on the device until something else is entered there or it is let go.
 
+import { shelfOf } from './shelf.js';
 import { waitingLine } from './waiting.js';
 
 const paper = document.querySelector('[data-paper]');
 const url = paper.dataset.entries || `/papers/${paper.dataset.paper}/entries`;
-const shelf = `unanimus:entries:${url}`;
+const shelf = `entries:${url}`;
+const typing = shelfOf(`typing:${url}`);
+const met = new Map();
 const stored = document.querySelector('#stored');
 const ask = document.querySelector('#ask-term');
 const blanks = [...document.querySelectorAll('[data-blank]')];
@@ -19,18 +23,27 @@ const line = waitingLine({
     shelf,
     url,
     noun: ['entry', 'entries'],
+    says: (entry) => `${labelOf(entry.blank)}: “${entry.value.length > 60 ? `${entry.value.slice(0, 60)}…` : entry.value || 'nothing'}”`,
     told(words) {
         stored.className = 'stored waiting';
         stored.textContent = words;
     },
     stored: show,
     refused(words, entry, body) {
-        if (body.theirs !== undefined) meet(entry, body);
-        else refuse(entry, words);
+        if (body.theirs !== undefined) {
+            met.set(entry.key, { theirs: body.theirs, who: body.who });
+            meet(entry, words);
+        } else refuse(entry, words);
     },
 });
 
+function labelOf(blank) {
+    return blanks.find((one) => one.dataset.blank === blank)?.getAttribute('aria-label') ?? blank;
+}
+
 function put(blank, value, scope = 'here', seen = undefined) {
+    // What was refused in this blank is let go of for what is entered there now.
+    line.all().filter((one) => one.refused && one.blank === blank).forEach((one) => line.drop(one.key));
     line.add({ blank, value, scope, seen });
 }
 
@@ -60,6 +73,7 @@ function show(body, entry) {
     if (body.ask && ask) {
         ask.hidden = false;
         ask.dataset.blank = body.ask.blank;
+        ask.dataset.there = body.ask.there;
         ask.querySelector('#ask-text').textContent = `${body.ask.term} is ${body.ask.there || 'empty'} in the file's terms and ${body.ask.here || 'empty'} here.`
             + (body.ask.follow.length ? ` If the term changes, ${listed(body.ask.follow)} ${body.ask.follow.length === 1 ? 'follows' : 'follow'}.` : '')
             + (body.ask.differ.length ? ` ${listed(body.ask.differ)} ${body.ask.differ.length === 1 ? 'is' : 'are'} out or signed and would differ.` : '');
@@ -68,13 +82,19 @@ function show(body, entry) {
     }
 }
 
+function keepTyping(field) {
+    const blank = field.dataset.blank;
+    typing.drop(blank);
+    typing.add({ key: blank, draft: true, url, says: `${labelOf(blank)}: “${field.value.slice(0, 60)}”`, what: { blank, value: field.value, scope: 'here', seen: known.get(blank) } });
+}
+
 // Someone entered something else there meanwhile: both are shown, one field after the other, and a person decides.
 const meetings = [];
 
-function meet(entry, body) {
-    meetings.push({ blank: entry.blank, mine: entry.value, theirs: body.theirs, who: body.who });
+function meet(entry, words) {
+    meetings.push({ key: entry.key, blank: entry.blank, mine: entry.value, scope: entry.scope, ...met.get(entry.key) });
     stored.className = 'stored waiting';
-    stored.textContent = body.message;
+    stored.textContent = words;
     showMeeting();
 }
 
@@ -90,14 +110,15 @@ function showMeeting() {
 }
 
 document.querySelectorAll('[data-met]').forEach((button) => button.addEventListener('click', () => {
-    const met = meetings.shift();
-    const field = blanks.find((one) => one.dataset.blank === met.blank);
+    const one = meetings.shift();
+    const field = blanks.find((other) => other.dataset.blank === one.blank);
     field.classList.remove('wrong');
-    const value = button.dataset.met === 'mine' ? met.mine : met.theirs;
+    line.drop(one.key);
+    const value = button.dataset.met === 'mine' ? one.mine : one.theirs;
     if (field.type === 'checkbox') field.checked = value !== '';
     else field.value = value;
-    known.set(met.blank, read(field));
-    if (button.dataset.met === 'mine') put(met.blank, met.mine, 'here', met.theirs);
+    known.set(one.blank, read(field));
+    if (button.dataset.met === 'mine') put(one.blank, one.mine, one.scope ?? 'here', one.theirs);
     else { stored.className = 'stored'; stored.textContent = 'theirs stands'; }
     showMeeting();
     field.focus();
@@ -149,16 +170,17 @@ function count(all) {
 function leave(field) {
     const value = read(field);
     const seen = known.get(field.dataset.blank);
-    if (value === seen) return;
+    if (value === seen) return typing.drop(field.dataset.blank);
     known.set(field.dataset.blank, value);
+    typing.drop(field.dataset.blank);
     // What was seen there goes along, so that nobody's entry is overwritten unseen.
     put(field.dataset.blank, value, 'here', seen);
 }
 
 for (const field of blanks) {
     field.addEventListener(field.type === 'checkbox' || field.tagName === 'SELECT' ? 'change' : 'blur', () => leave(field));
-    // What is being typed survives a crash of the browser too.
-    field.addEventListener('input', () => field.type !== 'checkbox' && sessionStorage.setItem(`${shelf}:typing`, JSON.stringify({ blank: field.dataset.blank, value: field.value })));
+    // What is being typed survives the death of the tab and of the browser too.
+    field.addEventListener('input', () => field.type !== 'checkbox' && keepTyping(field));
     field.addEventListener('keydown', (event) => {
         if (event.key !== 'Enter' || (event.shiftKey && field.tagName === 'TEXTAREA')) return;
         event.preventDefault();
@@ -191,7 +213,7 @@ document.querySelectorAll('[data-go]').forEach((button) => button.addEventListen
 document.querySelectorAll('[data-answer]').forEach((button) => button.addEventListener('click', () => {
     ask.hidden = true;
     const field = blanks.find((one) => one.dataset.blank === ask.dataset.blank);
-    if (button.dataset.answer !== 'here') put(ask.dataset.blank, read(field), button.dataset.answer);
+    if (button.dataset.answer !== 'here') put(ask.dataset.blank, read(field), button.dataset.answer, button.dataset.answer === 'term' ? ask.dataset.there : undefined);
     field.focus();
 }));
 document.addEventListener('keydown', (event) => {
@@ -204,28 +226,46 @@ document.addEventListener('keydown', (event) => {
 
 window.addEventListener('beforeunload', (event) => {
     if (document.activeElement?.matches?.('[data-blank]')) leave(document.activeElement);
-    if (line.all().length) event.preventDefault();
+    if (line.waits()) event.preventDefault();
 });
 
-// Entries that waited, and what was being typed when the browser went away, come back.
+// Entries that waited or were refused, and what was being typed when the browser went away, come back into their blanks.
 for (const entry of line.all()) {
     const field = blanks.find((one) => one.dataset.blank === entry.blank);
-    if (field && entry.scope === 'here') {
-        if (field.type === 'checkbox') field.checked = entry.value !== '';
-        else field.value = entry.value;
-        known.set(entry.blank, read(field));
+    if (!field || entry.scope !== 'here') continue;
+    if (field.type === 'checkbox') field.checked = entry.value !== '';
+    else field.value = entry.value;
+    known.set(entry.blank, read(field));
+    if (entry.answer?.theirs !== undefined) {
+        met.set(entry.key, entry.answer);
+        meet(entry, entry.refused);
+    } else if (entry.refused) {
+        field.classList.add('wrong');
+        stored.className = 'stored waiting';
+        stored.textContent = `${labelOf(entry.blank)}: ${entry.refused}`;
     }
 }
-const typing = JSON.parse(sessionStorage.getItem(`${shelf}:typing`) || 'null');
-sessionStorage.removeItem(`${shelf}:typing`);
-if (typing) {
-    const field = blanks.find((one) => one.dataset.blank === typing.blank);
-    if (field && field.type !== 'checkbox' && field.value !== typing.value && performance.getEntriesByType('navigation')[0]?.type === 'reload') {
-        field.value = typing.value;
-        leave(field);
+for (const one of typing.all()) {
+    const field = blanks.find((other) => other.dataset.blank === one.key);
+    if (!field || field.type === 'checkbox' || field.value === one.what.value) {
+        typing.drop(one.key);
+        continue;
     }
+    // It goes out when the blank is left, as if it had just been typed.
+    known.set(one.key, one.what.seen);
+    field.value = one.what.value;
+    stored.className = 'stored waiting';
+    stored.textContent = 'what you were typing is back in its blank';
+    field.focus();
 }
-if (line.all().length) line.send();
+// What was let go of elsewhere is no longer wrong here.
+document.addEventListener('unanimus:held', () => {
+    for (const field of blanks) {
+        if (!field.classList.contains('wrong') || field === document.activeElement || line.all().some((one) => one.blank === field.dataset.blank)) continue;
+        field.classList.remove('wrong');
+    }
+});
+if (line.waits()) line.send();
 
 // "#price" in the address: the blank that something was found at.
 const wanted = blanks.find((one) => one.dataset.blank === decodeURIComponent(location.hash.slice(1)));

@@ -22,6 +22,14 @@ export function signInAgain() {
     if (!dialog || !who) return Promise.resolve(false);
     if (asking) return asking;
     asking = new Promise((done) => {
+        // Signed in again in another tab is as good.
+        const watch = setInterval(async () => {
+            const answer = await fetch('/sign-in/standing', { headers: JSON_ONLY }).catch(() => null);
+            if (!answer?.ok || (await answer.json()).who !== who || !asking) return;
+            asking = null;
+            dialog.close();
+            done(true);
+        }, 2500);
         const form = dialog.querySelector('form');
         const told = dialog.querySelector('[role=alert]');
         const steps = [...dialog.querySelectorAll('[data-step]')];
@@ -47,12 +55,13 @@ export function signInAgain() {
                 form.reset();
                 dialog.close();
                 asking = null;
+                clearInterval(watch);
                 done(true);
             } catch {
                 say('There is no connection. Try again in a moment.');
             }
         };
-        dialog.addEventListener('close', () => { if (asking) { asking = null; done(false); } }, { once: true });
+        dialog.addEventListener('close', () => { clearInterval(watch); if (asking) { asking = null; done(false); } }, { once: true });
         say('');
         dialog.showModal();
         show('password');

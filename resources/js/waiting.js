@@ -1,72 +1,50 @@
 // What was done goes to the server in order, each with a key of its own, so that it is stored once. While there is no
-// connection it waits on the device, also over a crash of the browser.
+// connection it waits on the device; what is refused stays there with the reason, until it is entered otherwise or let go.
 import { proof, who } from './proof.js';
+import { signInAgain } from './resume.js';
+import { newKey, shelfOf } from './shelf.js';
 
-export function newKey() {
-    return crypto.randomUUID ? crypto.randomUUID() : `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
-}
+export { newKey };
 
-// Each waits at a place of its own: two tabs that add and take away at the same moment lose nothing of each other's.
-function shelfOf(name) {
-    const prefix = `${name}/`;
-    const here = new Map();
-    let count = 0;
-    const places = () => {
-        const found = [...here.keys()];
-        try {
-            for (let index = 0; index < localStorage.length; index++) {
-                if (localStorage.key(index).startsWith(prefix)) found.push(localStorage.key(index));
-            }
-        } catch { /* a browser that keeps nothing: it waits in this tab */ }
-        return found.sort();
-    };
-    return {
-        all: () => places().map((place) => here.get(place) ?? JSON.parse(localStorage.getItem(place) ?? 'null')).filter(Boolean),
-        add(what) {
-            const place = `${prefix}${Date.now().toString(36).padStart(9, '0')}-${String(count++).padStart(5, '0')}-${what.key}`;
-            try {
-                localStorage.setItem(place, JSON.stringify(what));
-            } catch {
-                here.set(place, what);
-            }
-        },
-        drop(key) {
-            for (const place of places()) {
-                if (!place.endsWith(key)) continue;
-                here.delete(place);
-                try {
-                    localStorage.removeItem(place);
-                } catch { /* it was never there */ }
-            }
-        },
-    };
-}
-
-export function waitingLine({ shelf, url, noun, told, stored, refused }) {
-    // What waits is somebody's: at a device that several use, nobody sends what another left.
-    const line = shelfOf(`${shelf}:${who}`);
+export function waitingLine({ shelf, url, noun, says, told, stored, refused }) {
+    const line = shelfOf(shelf);
     const [one, many] = Array.isArray(noun) ? noun : [noun, `${noun}s`];
     let sending = false;
+    let asked = false;
+    const all = () => line.all().map((entry) => ({ key: entry.key, refused: entry.refused, answer: entry.answer, ...entry.what }));
+    const waits = () => line.all().filter((entry) => !entry.refused);
 
     async function send() {
         if (sending) return;
         sending = true;
         try {
-            for (let waits = line.all(); waits.length; waits = line.all()) {
-                const held = (why) => told(`${waits.length === 1 ? `one ${one} waits` : `${waits.length} ${many} wait`} on this device: ${why}`, true);
+            for (let next = waits(); next.length; next = waits()) {
+                const held = (why) => told(`${next.length === 1 ? `one ${one} waits` : `${next.length} ${many} wait`} on this device: ${why}`, true);
+                const { key, what } = next[0];
                 let answer;
                 try {
-                    answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', ...proof() }, body: JSON.stringify(waits[0]) });
+                    answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', ...proof() }, body: JSON.stringify({ key, ...what }) });
                 } catch {
                     return held('no connection');
                 }
-                if (answer.status === 419 || answer.status === 401) return held(who ? 'sign in again as yourself in another tab' : 'load this page again');
+                if (answer.status === 419 || answer.status === 401) {
+                    held(who ? 'sign in again as yourself' : 'load this page again');
+                    // Asked once on the spot; who closes that goes on when they like.
+                    if (!asked && (asked = true) && await signInAgain()) continue;
+                    return;
+                }
+                asked = false;
                 if (answer.status >= 500 || answer.status === 429) return held('the server is busy');
                 const body = await answer.json().catch(() => null);
                 if (body === null) return held('the answer could not be read');
-                line.drop(waits[0].key);
-                if (answer.ok) stored(body, waits[0]);
-                else refused(body.message || 'This was not stored.', waits[0], body);
+                if (answer.ok) {
+                    line.drop(key);
+                    stored(body, { key, ...what });
+                } else {
+                    const why = body.message || 'This was not stored.';
+                    line.refuse(key, why, body.theirs === undefined ? undefined : { theirs: body.theirs, who: body.who });
+                    refused(why, { key, ...what }, body);
+                }
             }
         } finally {
             sending = false;
@@ -74,15 +52,17 @@ export function waitingLine({ shelf, url, noun, told, stored, refused }) {
     }
 
     window.addEventListener('online', send);
-    setInterval(() => line.all().length && send(), 4000);
+    setInterval(() => waits().length && send(), 4000);
 
     return {
-        all: line.all,
+        all,
         send,
-        busy: () => sending || line.all().length > 0,
+        drop: line.drop,
+        waits: () => waits().length,
+        busy: () => sending || waits().length > 0,
         add(what) {
             const key = newKey();
-            line.add({ key, ...what });
+            line.add({ key, url, what, says: says?.(what) ?? one });
             send();
             return key;
         },

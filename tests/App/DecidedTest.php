@@ -163,7 +163,7 @@ it('sends nothing with a last day that has passed or cannot be read, or to what 
     expect($round->refresh()->status->value)->toBe('drafting')->and(DB::table('letters')->count())->toBe(0);
 })->with([
     'a day that has passed' => [['last_day' => '1/2/2020'], 'in the past'], 'no day at all' => [['last_day' => 'soonish'], 'could not be read as a date'],
-    'no address' => [['addresses' => ['sunniva at home']], 'not a mail address'], 'a turn that is none' => [['turns' => ['twelve']], 'turns'],
+    'no address' => [['addresses' => ['sunniva at home']], 'not an email address'], 'a turn that is none' => [['turns' => ['twelve']], 'turns'],
 ]);
 
 it('keeps every choice of a signature as its own event, and takes none after the first place is signed', function () {

@@ -34,7 +34,7 @@ it('says on the spot what keeps it from being sent, and sends nothing', function
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-215')->key]]);
     $this->seeAll();
     $round = Round::query()->firstOrFail();
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('José Nguyễn-Ortiz has no mail address.')->assertSee('required blank');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('José Nguyễn-Ortiz has no email address.')->assertSee('required blank');
     $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionHas('refused');
     $this->seeAll();
     expect($round->refresh()->status->value)->toBe('drafting')->and(DB::table('letters')->count())->toBe(0);

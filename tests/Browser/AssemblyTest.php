@@ -40,6 +40,9 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     $this->visit($link)->seeText('Save as PDF');
     expect($this->axe())->toBe([])->and($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
     $this->eventually(fn () => $this->browser->executeScript('return document.querySelector(".reading img").naturalWidth') > 100 ? true : null, 'the first page does not show');
+    // Being looked at is not being opened: a person moves on it first.
+    $this->find('body')->sendKeys(WebDriverKeys::PAGE_DOWN);
+    $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((one) => one.name.endsWith("/opened") && one.responseEnd > 0)') ?: null, 'the opening was not told');
     $this->browser->quit();
     $this->browser = $agent;
     $this->visit($set)->seeText('1 × opened');

@@ -100,7 +100,7 @@ it('tells of rows that are too short or too long, by their line', function () {
 it('swallows no rows behind a quote that never ends, and garbles no letters', function (string $bytes, string $told) {
     expect(static fn () => Sheet::read($bytes))->toThrow(SheetUnreadable::class, $told);
 })->with([
-    ["a,b\n1,2\n\"never,ends\n3,4\n5,6", 'begins in line 3 never ends'], ["a,b\nJos\u{E9},2\nbroken \xE9\xFF here,3\n", 'Line 3 has letters'],
+    'a quote' => ["a,b\n1,2\n\"never,ends\n3,4\n5,6", 'begins in line 3 never ends'], 'bytes' => ["a,b\nJos\u{E9},2\nbroken \xE9\xFF here,3\n", 'Line 3 has letters'],
 ]);
 
 it('takes a quote in the middle of a cell as it stands', fn () => expect(Sheet::read("a,b\n12\" pipe,\"he said \"\"no\"\"\"\n")->rows)->toBe([2 => ['12" pipe', 'he said "no"']]));

@@ -16,6 +16,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
+use Unanimus\Evidence\TrustList;
 
 /** The real interface in headless Chromium, against the running test copy. */
 abstract class BrowserCase extends TestCase
@@ -85,6 +86,14 @@ abstract class BrowserCase extends TestCase
         }
 
         return self::$shared = $this->newBrowser();
+    }
+
+    /** What the test copy's own authority vouches for, read without the application. */
+    public static function trusted(): TrustList
+    {
+        $root = dirname(__DIR__, 2).'/var/test/secrets/authority/root.crt';
+
+        return TrustList::fromFiles([$root], [$root]);
     }
 
     public static function url(): string

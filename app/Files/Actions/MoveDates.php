@@ -8,6 +8,7 @@ use App\Files\Agenda;
 use App\Files\Models\DealFile;
 use App\History\History;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Shift;
@@ -42,19 +43,29 @@ final class MoveDates
         return Shift::between($now->deadlines, $now->moved($file, [$name => $day])->deadlines, [$name => ['label' => $term->label(), 'day' => $day]], $file->office->calendar(), $now->today);
     }
 
-    /** @throws StepRefused when the contract is made and no reason is given, or it is no anchor */
-    public function move(DealFile $file, string $name, LocalDate $day, string $reason): void
+    /**
+     * @param string|null $seen the day, as kept, that stood when it was asked about; null: nobody was asked
+     *
+     * @throws StepRefused when the contract is made and no reason is given, it is no anchor, or somebody has moved it meanwhile
+     */
+    public function move(DealFile $file, string $name, LocalDate $day, string $reason, ?string $seen = null): void
     {
+        $this->lock($file);
         $term = self::anchor($name);
         $reason = trim($reason);
         if ($reason === '' && self::isAskedFirst($file, $name)) {
             throw new StepRefused('The contract is made: say why the date moves, such as “amendment 1 signed”.');
         }
         $before = Agenda::of($file);
+        $stands = ($before->anchors[$name]['day'] ?? null)?->iso() ?? '';
+        if ($seen !== null && $seen !== $stands && $stands !== $day->iso()) {
+            $who = $file->knownFacts->firstWhere('name', $name)->user->name ?? 'Somebody';
+            throw new StepRefused("{$who} has ".($stands === '' ? 'taken this date away' : 'moved it to '.LocalDate::parse($stands, $before->today)->long()).' meanwhile; that stands. Look at it, and move it again if yours is right.');
+        }
         $shift = self::preview($file, $name, $day);
         ($this->setFact)($file, $name, $day->iso());
         History::add($file->brokerage_id, $file->id, 'Dates moved', array_filter([
-            'anchor' => $term->label(), 'from' => isset($before->anchors[$name]) ? $before->anchors[$name]['day']->iso() : '', 'to' => $day->iso(), 'reason' => $reason,
+            'anchor' => $term->label(), 'from' => $stands, 'to' => $day->iso(), 'reason' => $reason,
             'with it' => implode(', ', array_map(static fn (array $move) => $move['label'].' '.($move['to']?->iso() ?? 'gone'), $shift->moves)),
         ]), SeenBy::everyone());
     }
@@ -62,6 +73,7 @@ final class MoveDates
     /** @throws StepRefused when there is no such deadline, no reason, or the day cannot be read */
     public function setByHand(DealFile $file, string $name, string $typed, string $reason): void
     {
+        $this->lock($file);
         $deadline = Agenda::of($file)->deadline($name) ?? throw new StepRefused('This file has no such deadline.');
         $reason = trim($reason);
         if ($reason === '') {
@@ -79,10 +91,18 @@ final class MoveDates
     /** @throws StepRefused when it was not set by hand */
     public function bringBack(DealFile $file, string $name): void
     {
+        $this->lock($file);
         $deadline = Agenda::of($file)->deadline($name);
         $known = $file->knownFacts()->where('name', "day.{$name}")->first() ?? throw new StepRefused('This date follows its rule already.');
         $known->delete();
         History::add($file->brokerage_id, $file->id, 'Date follows its rule again', ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? ''], SeenBy::everyone());
+    }
+
+    /** One after the other, and each from what stands then, so that the history says what was changed and not what a page once showed. */
+    private function lock(DealFile $file): void
+    {
+        DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
+        $file->refresh()->load(['office', 'knownFacts', 'kits']);
     }
 
     private static function anchor(string $name): Term

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Actions;
 
 use App\Files\Models\DealFile;
+use App\Files\Shown;
 use App\History\History;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -13,6 +14,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Terms\Address;
 use Unanimus\Terms\EntryUnreadable;
+use Unanimus\Terms\Fact;
 use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\Term;
@@ -28,15 +30,17 @@ final class SetFact
     }
 
     /**
+     * @param string|null $seen what stood in the field when it was typed into; null: nobody saw it
      * @return string the value as kept
      *
      * @throws EntryUnreadable when it cannot be read as what the fact holds
-     * @throws StepRefused when the file is no longer worked on, or there is no such fact
+     * @throws StepRefused when the file is no longer worked on, there is no such fact, or somebody has set another meanwhile
      */
-    public function __invoke(DealFile $file, string $name, string $typed, string $source = 'entered'): string
+    public function __invoke(DealFile $file, string $name, string $typed, string $source = 'entered', ?string $seen = null): string
     {
         $file->status->mustBeOpen();
         $value = self::read($file, $name, $typed);
+        $seen === null || $this->mustHaveSeen($file, $name, $value, $seen);
         if ($name === PropertyFact::Street->value && $value !== '') {
             $value = $this->address($file, $value, $source);
         }
@@ -44,6 +48,26 @@ final class SetFact
         $this->settle($file, $name === Term::Acceptance->value && $value !== '');
 
         return $value;
+    }
+
+    /** @throws StepRefused when what stands is neither what was seen nor what is entered */
+    private function mustHaveSeen(DealFile $file, string $name, string $value, string $seen): void
+    {
+        DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
+        $known = $file->knownFacts()->with('user')->where('name', $name)->first();
+        $item = Term::tryFrom($name) ?? PropertyFact::tryFrom($name);
+        if ($known === null || $item === null || $known->value === $value) {
+            return;
+        }
+        $shown = Shown::fact($item, new Fact($known->value, $known->source), $file);
+        try {
+            $same = in_array($seen, [$shown, $known->value], true) || self::read($file, $name, $seen) === $known->value;
+        } catch (EntryUnreadable) {
+            $same = false;
+        }
+        if (! $same) {
+            throw new StepRefused(($known->user->name ?? 'Somebody')." has set {$item->label()} to “{$shown}” meanwhile; that stands. Enter yours again if it is right.");
+        }
     }
 
     /** A street entered with unit, town, state or ZIP code is taken apart; what the line does not say stays. @return string the street */

@@ -45,8 +45,8 @@ final class DatesController
     public function move(Request $request, DealFile $file, MoveDates $dates): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['anchor' => 'required|string|max:40', 'day' => 'required|string|max:40', 'reason' => 'nullable|string|max:500', 'back' => 'nullable|string|max:20']);
-        $dates->move($file->load(['office', 'knownFacts', 'kits']), $given['anchor'], $this->day($given['day'], $file), (string) ($given['reason'] ?? ''));
+        $given = $request->validate(['anchor' => 'required|string|max:40', 'day' => 'required|string|max:40', 'reason' => 'nullable|string|max:500', 'seen' => 'nullable|string|max:10', 'back' => 'nullable|string|max:20']);
+        $dates->move($file->load(['office', 'knownFacts', 'kits']), $given['anchor'], $this->day($given['day'], $file), (string) ($given['reason'] ?? ''), array_key_exists('seen', $given) ? (string) $given['seen'] : null);
 
         return redirect("/files/{$file->key}".(in_array($given['back'] ?? '', ['opening', 'dates'], true) ? '/'.$given['back'] : ''))->with('told', 'Moved, with everything that counts from it.');
     }

@@ -112,7 +112,7 @@ final class FileController
     public function setFact(Request $request, DealFile $file, SetFact $setFact): Response
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['name' => 'required|string|max:60', 'value' => 'present|nullable|string|max:4000']);
+        $given = $request->validate(['name' => 'required|string|max:60', 'value' => 'present|nullable|string|max:4000', 'seen' => 'nullable|string|max:4000']);
         try {
             if ($request->header('HX-Request') !== null && MoveDates::isAskedFirst($file, $given['name'])) {
                 $day = SetFact::read($file, $given['name'], (string) $given['value']);
@@ -122,7 +122,7 @@ final class FileController
 
                 return $this->asked($file, $given['name'], $day, (string) $request->query('at'));
             }
-            $setFact($file, $given['name'], (string) $given['value']);
+            $setFact($file, $given['name'], (string) $given['value'], seen: array_key_exists('seen', $given) ? (string) $given['seen'] : null);
             $fault = null;
         } catch (EntryUnreadable|StepRefused $refused) {
             $fault = $refused->getMessage();
@@ -219,7 +219,7 @@ final class FileController
             return new Response('', 303, ['Location' => url()->previous()]);
         }
         $sheet = $this->sheet($file->refresh()->unsetRelations());
-        $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not stored.", 'fields' => $fault === null ? $fields($sheet['facts']) : []];
+        $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not stored.", 'fields' => $fields($sheet['facts'])];
 
         if ($request->query('at') === 'net') {
             return response()->view('files.net-follows', ['sheet' => NetSheet::of($sheet['facts'])])->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Files\Models;
 
 use App\Access\Record;
+use App\Access\User;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
@@ -15,6 +17,8 @@ use Illuminate\Support\Carbon;
  * @property string $value
  * @property string $source
  * @property Carbon $stored_at
+ * @property int|null $user_id
+ * @property-read User|null $user
  */
 final class KnownFact extends Record
 {
@@ -24,4 +28,10 @@ final class KnownFact extends Record
 
     /** @var array<string, string> */
     protected $casts = ['stored_at' => 'datetime'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 }

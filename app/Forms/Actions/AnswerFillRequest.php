@@ -24,18 +24,24 @@ final class AnswerFillRequest
     }
 
     /**
-     * Stores one entry as the client's.
+     * Stores one entry as the client's; the same key again changes nothing.
+     *
+     * @param string|null $seen what the device last saw in the blank; null: it does not say
      *
      * @throws StepRefused when the link takes nothing any more, or the blank is not theirs
      * @throws \Unanimus\Terms\EntryUnreadable when it cannot be read as what the blank holds
+     * @throws \App\Papers\Actions\EntryMet when somebody has entered something else there that the device has not seen
      */
-    public function enter(FillRequest $request, Paper $paper, string $blank, string $typed, string $key): void
+    public function enter(FillRequest $request, Paper $paper, string $blank, string $typed, string $key, ?string $seen = null): void
     {
+        if ($paper->hasEntry("fill:{$key}")) {
+            return;
+        }
         $this->keep->mustTake($request);
         if (! in_array($blank, FillRequest::asked($paper), true)) {
             throw new StepRefused('This is not for you to fill.');
         }
-        ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}");
+        ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}", seen: $seen);
     }
 
     /**

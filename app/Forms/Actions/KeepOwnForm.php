@@ -98,6 +98,9 @@ final class KeepOwnForm
     public function change(OwnForm $own, array $change, string $key, User $by): OwnForm
     {
         $own = OwnForm::query()->whereKey($own->id)->lockForUpdate()->firstOrFail();
+        if (DB::table('own_form_changes')->where('own_form_id', $own->id)->where('client_key', $key)->exists()) {
+            return $own;
+        }
         $this->mustBeInTheMaking($own);
         $new = DB::table('own_form_changes')->insertOrIgnore(['brokerage_id' => $own->brokerage_id, 'own_form_id' => $own->id, 'change' => json_encode($change, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE), 'client_key' => $key, 'user_id' => $by->id]);
         if ($new === 0) {

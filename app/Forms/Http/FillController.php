@@ -8,6 +8,7 @@ use App\Files\FactBook;
 use App\Forms\Actions\AnswerFillRequest;
 use App\Forms\Models\FillRequest;
 use App\Mail\Post;
+use App\Papers\Actions\EntryMet;
 use App\Papers\Models\Paper;
 use App\Papers\PageStore;
 use App\Papers\PaperView;
@@ -61,13 +62,15 @@ final class FillController
         $fill = $this->fill($request);
         $all = $this->questions($fill);
         $asked = $all[$number - 1] ?? abort(404);
-        $given = $request->validate(['key' => 'required|string|min:8|max:60|regex:/^[\w-]+$/', 'value' => 'nullable|string|max:8000', 'choice' => 'nullable|string|max:60', 'go' => 'required|in:next,back,rest']);
+        $given = $request->validate(['key' => 'required|string|min:8|max:60|regex:/^[\w-]+$/', 'value' => 'nullable|string|max:8000', 'choice' => 'nullable|string|max:60', 'seen' => 'nullable|string|max:8000', 'go' => 'required|in:next,back,rest']);
         try {
             foreach (Questions::entries($asked['question'], (string) ($given['choice'] ?? ''), (string) ($given['value'] ?? '')) as $blank => $value) {
-                $this->answer->enter($fill, $asked['paper'], $blank, $value, "{$given['key']}:{$blank}");
+                $this->answer->enter($fill, $asked['paper'], $blank, $value, "{$given['key']}:{$blank}", count($asked['question']) === 1 && array_key_exists('seen', $given) ? (string) $given['seen'] : null);
             }
+        } catch (EntryMet $met) {
+            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$met->getMessage()} To have yours instead, send it once more."])->withInput();
         } catch (EntryUnreadable $unreadable) {
-            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => $unreadable->getMessage()])->withInput();
+            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is kept."])->withInput();
         }
         $to = match ($given['go']) {
             'back' => max(1, $number - 1),
@@ -90,9 +93,11 @@ final class FillController
     {
         $fill = $this->fill($request);
         $one = $this->paperOf($fill, $paperkey);
-        $given = $request->validate(['blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/']);
+        $given = $request->validate(['blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'seen' => 'nullable|string|max:8000']);
         try {
-            $this->answer->enter($fill, $one, $given['blank'], (string) $given['value'], $given['key']);
+            $this->answer->enter($fill, $one, $given['blank'], (string) $given['value'], $given['key'], array_key_exists('seen', $given) ? (string) $given['seen'] : null);
+        } catch (EntryMet $met) {
+            return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);
         } catch (EntryUnreadable|StepRefused $refused) {
             return new JsonResponse(['message' => $refused->getMessage()], 422);
         }

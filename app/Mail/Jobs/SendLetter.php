@@ -28,15 +28,12 @@ final class SendLetter extends Work
 
     protected function work(): void
     {
-        $letter = $url = $brokerage = null;
-        Sight::within($this->brokerageId, function () use (&$letter, &$url, &$brokerage): void {
-            $letter = Letter::query()->whereNull('sent_at')->find($this->thing);
-            $url = $letter?->actionUrl();
-            $brokerage = Brokerage::query()->findOrFail($this->brokerageId);
-        });
-        if (! $letter instanceof Letter || ! $brokerage instanceof Brokerage) {
+        $letter = Sight::within($this->brokerageId, fn (): ?Letter => Letter::query()->find($this->thing));
+        if ($letter === null || $letter->sent_at !== null) {
             return;
         }
+        $url = Sight::within($this->brokerageId, static fn (): ?string => $letter->actionUrl());
+        $brokerage = Sight::within($this->brokerageId, fn (): Brokerage => Brokerage::query()->findOrFail($this->brokerageId));
         try {
             Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (Message $message) use ($letter, $brokerage): void {
                 $message->from($brokerage->sender_address ?? (string) config('mail.from.address'), $brokerage->sender_name ?? $brokerage->name);

@@ -24,4 +24,13 @@ final class EntryMet extends \RuntimeException
 
         return new self($theirs, $who, "{$who} has entered “{$theirs}” in {$blank->label} meanwhile.");
     }
+
+    /** The same of the term that the blank follows. */
+    public static function atTerm(Paper $paper, Blank $blank, string $value): self
+    {
+        $who = DB::table('facts')->leftJoin('users', 'users.id', '=', 'facts.user_id')->where('deal_file_id', $paper->deal_file_id)->where('facts.name', $blank->binding)->value('users.name') ?? 'Someone';
+        $theirs = $blank->kind->show($value);
+
+        return new self($theirs, $who, "{$who} has set {$blank->label} to “{$theirs}” in the file meanwhile.");
+    }
 }

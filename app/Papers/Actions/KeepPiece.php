@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
+use App\Access\User;
 use App\History\History;
 use App\Papers\Bytes;
 use App\Papers\Models\Paper;
@@ -40,8 +41,11 @@ final class KeepPiece
      */
     public function put(Paper $paper, array $given, string $clientKey, ?string $instead = null): void
     {
+        if ($this->isKept($paper, $clientKey)) {
+            return;
+        }
         $paper = $this->locked($paper);
-        if (PaperPiece::query()->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
+        if ($this->isKept($paper, $clientKey)) {
             return;
         }
         $kind = LayerKind::tryFrom($given['kind']) ?? throw new StepRefused('This cannot be put on a page.');
@@ -53,7 +57,7 @@ final class KeepPiece
         $size = $sizes[$page - 1] ?? throw new StepRefused("This paper has no page {$page}.");
         $place = self::place($given['place'], $size);
         $text = $kind->isWritten() ? $this->text($paper, $kind, (string) ($given['text'] ?? '')) : '';
-        $old = $instead === null ? null : PaperPiece::standing($paper)->where('key', $instead)->first();
+        $old = $instead === null ? null : $this->standing($paper, $instead);
         if ($old === null && PaperPiece::standing($paper)->count() >= self::MOST) {
             throw new StepRefused('There is more on this paper than it bears.');
         }
@@ -70,11 +74,38 @@ final class KeepPiece
     public function takeOff(Paper $paper, string $key): void
     {
         $paper = $this->locked($paper);
-        $piece = PaperPiece::standing($paper)->where('key', $key)->first();
+        $piece = PaperPiece::query()->where('paper_id', $paper->id)->where('key', $key)->firstOrFail();
+        // Taken off already is as good as taken off now.
+        $piece = $piece->gone_at !== null && ! PaperPiece::query()->where('replaces', $piece->id)->exists() ? null : $this->standing($paper, $key);
         if ($piece !== null) {
             $piece->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
             $this->tell($paper, 'Taken off a page', $piece);
         }
+    }
+
+    private function isKept(Paper $paper, string $clientKey): bool
+    {
+        return PaperPiece::query()->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists();
+    }
+
+    /**
+     * The piece as it stands now, where one has changed it oneself since the page was drawn.
+     *
+     * @throws StepRefused when somebody else has changed it or taken it off
+     */
+    private function standing(Paper $paper, string $key): PaperPiece
+    {
+        $piece = PaperPiece::query()->where('paper_id', $paper->id)->where('key', $key)->firstOrFail();
+        while ($piece->gone_at !== null) {
+            $next = PaperPiece::query()->where('paper_id', $paper->id)->where('replaces', $piece->id)->first();
+            if ($next === null || $next->user_id !== Auth::id()) {
+                $who = User::query()->whereKey($next === null ? $piece->gone_by : $next->user_id)->value('name') ?? 'Someone';
+                throw new StepRefused("{$who} has ".($next === null ? 'taken this off the page' : 'changed this').' meanwhile; it is left as it is now.');
+            }
+            $piece = $next;
+        }
+
+        return $piece;
     }
 
     /** Whether anything may be put on it now; else why not, in words. */

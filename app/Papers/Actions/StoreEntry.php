@@ -40,7 +40,14 @@ final class StoreEntry
     {
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
+        // The key first, for every scope: what was stored already is told as stored, whatever has happened to the paper or the term since.
+        if ($paper->hasEntry($clientKey)) {
+            return $this->standing($paper, $blankName);
+        }
         $paper->lockForChange();
+        if ($paper->hasEntry($clientKey)) {
+            return $this->standing($paper, $blankName);
+        }
         if ($scope === 'follow') {
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
 
@@ -48,20 +55,18 @@ final class StoreEntry
         }
         $value = $blank->parse($typed, $paper->file->office->today());
         if ($scope === 'term' && $blank->binding !== null && ! str_contains($blank->binding, '?')) {
-            ($this->setFact)($paper->file, $blank->binding, $typed);
+            $this->setTerm($paper, $blank, $typed, $value, $seen);
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
 
             return $value;
         }
         // Read only now that nobody else changes the paper.
         $before = $paper->load('values')->entries()[$blankName] ?? '';
-        if ($seen !== null && $before !== '' && $before !== $value && ! $this->knows($paper, $blank, $seen, $before) && ! DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', $clientKey)->exists()) {
+        if ($seen !== null && $before !== '' && $before !== $value && ! $this->knows($paper, $blank, $seen, $before)) {
             throw EntryMet::at($paper, $blank, $before);
         }
         $follows = $blank->binding !== null && ($facts ?? FactBook::of($paper->file))->value($blank->binding) === $value;
-        if (! $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null)) {
-            return $value;
-        }
+        $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null);
         if ($blank->kind === Kind::Tick && $blank->group !== null && $value !== '') {
             $this->clearGroup($paper, $form, $blank->group, $blankName, $clientKey);
         }
@@ -70,6 +75,22 @@ final class StoreEntry
         }
 
         return $value;
+    }
+
+    private function standing(Paper $paper, string $blank): string
+    {
+        return $paper->load('values')->entries()[$blank] ?? '';
+    }
+
+    /** @throws EntryMet when the term has become something else than the device was shown */
+    private function setTerm(Paper $paper, Blank $blank, string $typed, string $value, ?string $seen): void
+    {
+        DB::table('deal_files')->where('id', $paper->deal_file_id)->lockForUpdate()->value('id');
+        $now = (string) DB::table('facts')->where('deal_file_id', $paper->deal_file_id)->where('name', $blank->binding)->value('value');
+        if ($seen !== null && $now !== '' && $now !== $value && ! $this->knows($paper, $blank, $seen, $now)) {
+            throw EntryMet::atTerm($paper, $blank, $now);
+        }
+        ($this->setFact)($paper->file, (string) $blank->binding, $typed);
     }
 
     /** Whether a device that last saw that has seen what is stored: "450k", typed and sent without waiting for the answer, is 450,000. */

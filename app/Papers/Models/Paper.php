@@ -149,6 +149,12 @@ final class Paper extends Record
         return $this->values->pluck('value', 'blank')->all();
     }
 
+    /** Whether the entry that a device gave this key is stored already. */
+    public function hasEntry(string $clientKey): bool
+    {
+        return DB::table('paper_entries')->where('paper_id', $this->id)->where('client_key', $clientKey)->exists();
+    }
+
     /**
      * Keeps an entry as its own event and as what stands now; the same client key again changes nothing.
      *

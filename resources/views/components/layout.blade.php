@@ -30,6 +30,7 @@
         <kbd aria-hidden="true">/</kbd>
         <ul id="completions" class="completions" aria-label="What it may be"></ul>
     </form>
+    <x-held />
     @can('open-files')
         <a class="button solid" href="/open" data-key="n">Open a file</a>
     @endcan

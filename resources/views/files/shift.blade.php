@@ -15,7 +15,7 @@
 @endif
 <form method="post" action="/files/{{ $file->key }}/shift">
     @csrf
-    <input type="hidden" name="anchor" value="{{ $anchor }}"><input type="hidden" name="day" value="{{ $day->iso() }}"><input type="hidden" name="back" value="{{ $back }}">
+    <input type="hidden" name="anchor" value="{{ $anchor }}"><input type="hidden" name="day" value="{{ $day->iso() }}"><input type="hidden" name="back" value="{{ $back }}"><input type="hidden" name="seen" value="{{ ($agenda->anchors[$anchor]['day'] ?? null)?->iso() }}">
     @if ($asks)<label class="line"><span>Why: the contract is made, so a signed amendment moves its dates</span><input class="input" name="reason" required maxlength="500" placeholder="Amendment 1, signed Thursday" autocomplete="off"></label>@endif
     <button class="button now">Move {{ $shift->moves === [] ? 'it' : 'them' }}</button> <button class="button" type="button" data-closes>Leave as it is</button>
 </form>

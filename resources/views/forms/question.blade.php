@@ -6,8 +6,8 @@
     $stem = count($labels) > 1 && str_contains($labels[0], ': ') && count(array_unique(array_map(fn ($label) => strtok($label, ':'), $labels))) === 1 ? strtok($labels[0], ':') : null;
 @endphp
 <x-guest :title="$asked['paper']->title" :from="$fill->asker->name">
-    <form class="sheet fill-sheet" method="post" action="/fill/{{ $token }}/questions/{{ $number }}">
-        @csrf <input type="hidden" name="key" value="{{ $key }}">
+    <form class="sheet fill-sheet" data-keeps method="post" action="/fill/{{ $token }}/questions/{{ $number }}">
+        @csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen" value="{{ $several ? '' : \App\Papers\PaperView::shown($first) }}">
         <p class="dim small">Question {{ $number }} of {{ $count }} <progress max="{{ $count }}" value="{{ $number }}" aria-label="Question {{ $number }} of {{ $count }}"></progress></p>
         @if ($several)
             <fieldset><legend>{{ $stem ?? (count($labels) > 1 ? 'Which is it?' : $blank->label) }}</legend>
@@ -21,7 +21,7 @@
             @if ($blank->kind->value === 'lines')<textarea class="textarea" id="value" name="value" rows="5" autofocus>{{ old('value', $first->value) }}</textarea>
             @elseif ($blank->kind->value === 'choice')<span class="select"><select id="value" name="value" autofocus><option value="">not answered yet</option>@foreach ($blank->options as $option)<option @selected(old('value', $first->value) === $option)>{{ $option }}</option>@endforeach</select></span>
             @else<input class="input" id="value" name="value" value="{{ old('value', \App\Papers\PaperView::shown($first)) }}" autocomplete="off" autofocus @if (in_array($blank->kind->value, ['money', 'percent', 'number'])) inputmode="decimal" @endif @error('value') aria-invalid="true" aria-describedby="wrong" @enderror>@endif
-            @error('value')<p class="late" id="wrong" role="alert">{{ $message }} What you entered before is kept.</p>@enderror
+            @error('value')<p class="late" id="wrong" role="alert">{{ $message }}</p>@enderror
             <p class="dim small">{{ ['money' => 'An amount in dollars: 1,250 or 450k.', 'percent' => 'A percentage: 3 or 2.5.', 'date' => 'A day: 5/14, May 14 or 2027-05-14.', 'time' => 'A time: 3pm or 15:00.', 'number' => 'A number.'][$blank->kind->value] ?? '' }}{{ $blank->required ? '' : ' May be left empty.' }}</p>
         @endif
         <div class="fill-go"><button class="button now wide-button" name="go" value="next">Keep and go on</button> <button class="button" name="go" value="back" @disabled($number === 1)>Back</button> <button class="button plain" name="go" value="rest">Stop here for now</button></div>

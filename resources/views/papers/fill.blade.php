@@ -1,5 +1,5 @@
 <x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js', 'resources/js/zoom.js', ...($writes ? ['resources/js/layer.js'] : [])]">
-    <div class="desk-bar" data-paper="{{ $paper->key }}" data-standing="/papers/{{ $paper->key }}/standing">
+    <div class="desk-bar" data-file="{{ $file->key }}" data-paper="{{ $paper->key }}" data-standing="/papers/{{ $paper->key }}/standing">
         <h1>{{ $paper->title }}</h1>
         <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
         <div class="acts">

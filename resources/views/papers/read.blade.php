@@ -1,5 +1,5 @@
 <x-layout :title="$paper->title" place="files" :scripts="['resources/js/zoom.js', ...($writes ? ['resources/js/layer.js'] : [])]">
-    <div class="desk-bar">
+    <div class="desk-bar" data-file="{{ $file->key }}">
         <h1>{{ $paper->title }}</h1>
         <span class="dim">{{ $paper->form_number === null ? '' : $paper->form_number.' · ' }}<a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $paper->state->readable() }}</span>
         <div class="acts">

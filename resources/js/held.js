@@ -1,0 +1,71 @@
+// What is on this device and not yet stored, in one place: how much it is, what, where, why, and what to do about it.
+import { fileHere, held, letGo, sendAgain } from './shelf.js';
+
+const chip = document.querySelector('#held');
+const dialog = document.querySelector('#held-list');
+const list = dialog?.querySelector('ul');
+
+function counted(n) {
+    return n === 1 ? 'one entry waits' : `${n} entries wait`;
+}
+
+function row(one) {
+    const item = document.createElement('li');
+    const link = document.createElement('a');
+    link.href = one.at.path;
+    link.textContent = one.at.title;
+    const says = document.createElement('b');
+    says.textContent = one.says;
+    const why = document.createElement('span');
+    why.className = one.refused ? 'late' : 'dim';
+    why.textContent = one.refused || 'not sent yet';
+    const acts = document.createElement('span');
+    acts.className = 'in-row';
+    const act = (words, kind, work) => {
+        const button = document.createElement('button');
+        button.type = 'button';
+        button.className = `button tight ${kind}`;
+        button.textContent = words;
+        button.addEventListener('click', work);
+        acts.append(button);
+        return button;
+    };
+    const again = one.url && act('Send it again', '', async () => {
+        again.disabled = true;
+        const refused = await sendAgain(one);
+        if (refused) {
+            why.textContent = refused;
+            again.disabled = false;
+        }
+    });
+    act('Let go of it', 'plain', () => letGo(one));
+    item.append(says, document.createElement('br'), link, ' · ', why, acts);
+    return item;
+}
+
+function show() {
+    const all = held();
+    if (chip) {
+        chip.hidden = all.length === 0;
+        chip.textContent = counted(all.length);
+        chip.classList.toggle('hot', all.some((one) => one.refused));
+    }
+    list?.replaceChildren(...all.map(row));
+    if (dialog?.open && all.length === 0) dialog.close();
+    const file = fileHere();
+    const place = document.querySelector('#held-here');
+    const mine = all.filter((one) => file && one.at?.file === file);
+    if (place) {
+        place.hidden = mine.length === 0;
+        place.querySelector('b').textContent = `${counted(mine.length)[0].toUpperCase()}${counted(mine.length).slice(1)} on this device`;
+    }
+}
+
+document.querySelectorAll('[data-held]').forEach((button) => button.addEventListener('click', () => { show(); dialog.showModal(); }));
+// Entries that are stored at once need not flash up: what is still there a moment later waits.
+let soon = null;
+document.addEventListener('unanimus:held', () => {
+    clearTimeout(soon);
+    soon = setTimeout(show, dialog?.open ? 0 : 700);
+});
+show();
