@@ -23,6 +23,7 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Files\StepRefused;
 use Unanimus\Money\AmountUnreadable;
+use Unanimus\Pages\DiskFull;
 use Unanimus\Terms\EntryUnreadable;
 
 // A running copy keeps everything it writes in one state folder; caches of configuration follow it there.
@@ -61,6 +62,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (QueryException $refused, Request $request) => in_array($refused->getCode(), ['22003', '22001', '22021', '22P05', '22P02', '22007', '22008'], true)
             ? ($request->isMethodSafe() ? response()->view('errors.404', [], 404) : $tell(new EntryUnreadable('Something here is too large, or no text that can be kept. Nothing was stored; check what you typed.'), $request, 422))
             : null);
+        $exceptions->render(static fn (DiskFull $full, Request $request) => $request->isMethodSafe() && ! $request->expectsJson() ? response()->view('errors.full', ['told' => $full->getMessage()], 507) : $tell($full, $request, 507));
+        $exceptions->render(static fn (QueryException $full, Request $request) => $full->getCode() === '53100' ? $tell(DiskFull::told(), $request, 507) : null);
         // What was typed and cannot be read, wherever it was typed: nothing is stored, and it stands in its field again.
         $exceptions->render(static fn (DateUnreadable|EntryUnreadable|AmountUnreadable $unreadable, Request $request) => $tell($unreadable, $request, 422));
         // Asked for in the background: words instead of a page, and never the name of a class.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
+use Unanimus\Pages\DiskFull;
+
 /** Bytes on this machine's disk. */
 final class LocalStore implements Store
 {
@@ -11,6 +13,7 @@ final class LocalStore implements Store
     {
     }
 
+    /** @throws DiskFull when it could not be written as a whole; nothing of it stays */
     public function write(string $name, string $bytes): void
     {
         $path = $this->place($name);
@@ -19,14 +22,29 @@ final class LocalStore implements Store
         }
         $folder = dirname($path);
         if (! is_dir($folder) && ! @mkdir($folder, 0770, true) && ! is_dir($folder)) {
-            throw new \RuntimeException('There is no place to keep papers on the disk.');
+            throw DiskFull::told();
         }
         $partial = $path.'.'.bin2hex(random_bytes(6)).'.part';
-        $file = fopen($partial, 'xb');
+        $file = @fopen($partial, 'xb');
         // Written, flushed, then named: after a crash the name holds all of it or is not there.
-        if ($file === false || fwrite($file, $bytes) !== strlen($bytes) || ! fflush($file) || ! fsync($file) || ! fclose($file) || ! rename($partial, $path)) {
+        $written = $file !== false && @fwrite($file, $bytes) === strlen($bytes) && @fflush($file) && fsync($file);
+        $file === false || fclose($file);
+        if (! $written || ! @rename($partial, $path)) {
             @unlink($partial);
-            throw new \RuntimeException('The paper could not be written to the disk.');
+            throw DiskFull::told();
+        }
+        self::sync($folder);
+    }
+
+    /** A name is only there for good once its folder is on the disk too, and the folders that were made for it. */
+    private static function sync(string $folder): void
+    {
+        foreach ([$folder, dirname($folder), dirname($folder, 2)] as $one) {
+            $open = @fopen($one, 'r');
+            if ($open !== false) {
+                fsync($open);
+                fclose($open);
+            }
         }
     }
 

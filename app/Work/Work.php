@@ -11,6 +11,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Pages\DiskFull;
 
 /**
  * Slow work on one thing. However often it is asked for there is one job for it; when it fails, the row of the work says why
@@ -105,6 +106,11 @@ abstract class Work implements ShouldQueue
         } catch (WorkStopped $stopped) {
             $this->update(['stopped' => true, 'fault' => $stopped->getMessage(), 'next_try_at' => null]);
             report($stopped);
+
+            return;
+        } catch (DiskFull $full) {
+            report($full);
+            $this->postpone('waits for room on the disk');
 
             return;
         } catch (\Throwable $failed) {

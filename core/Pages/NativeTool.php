@@ -45,6 +45,7 @@ final class NativeTool
      * @return string what it wrote to standard output
      *
      * @throws ToolFailed when it fails, is stopped by a limit, or cannot be started
+     * @throws DiskFull when it fails for want of room
      */
     public function run(array $command, string $input = '', array $accept = [0]): string
     {
@@ -70,6 +71,9 @@ final class NativeTool
             throw ToolFailed::tookTooLong($command[0], $this->seconds);
         }
         if (! in_array($code, $accept, true)) {
+            if (DiskFull::in(sys_get_temp_dir())) {
+                throw DiskFull::told();
+            }
             throw ToolFailed::said($command[0], $code, $errors);
         }
 

@@ -11,12 +11,12 @@ final class Scratch
 {
     private readonly string $folder;
 
-    /** @throws \RuntimeException when no folder can be made */
+    /** @throws DiskFull when no folder can be made */
     public function __construct()
     {
         $folder = sys_get_temp_dir().'/unanimus-'.bin2hex(random_bytes(8));
-        if (! mkdir($folder, 0700)) {
-            throw new \RuntimeException('There is no room for temporary files.');
+        if (! @mkdir($folder, 0700)) {
+            throw DiskFull::told();
         }
         $this->folder = $folder;
     }
@@ -62,12 +62,14 @@ final class Scratch
         return "{$this->folder}/{$name}";
     }
 
-    /** Writes a file in it and gives its path. */
+    /**
+     * Writes a file in it and gives its path.
+     *
+     * @throws DiskFull when it could not be written as a whole
+     */
     public function put(string $name, string $content): string
     {
-        file_put_contents($this->path($name), $content);
-
-        return $this->path($name);
+        return @file_put_contents($this->path($name), $content) === strlen($content) ? $this->path($name) : throw DiskFull::told();
     }
 
     /** A file's content; empty when it is not there. */

@@ -53,7 +53,7 @@ async function send(file, line) {
             line.className = 'ok';
             return;
         }
-        if (answer && answer.status < 500 && answer.status !== 429) {
+        if (answer && (answer.status < 500 || answer.status === 507) && answer.status !== 429) {
             refused += 1;
             const why = answer.why || 'This was not taken in. Try again in a moment.';
             line.textContent = why.startsWith(file.name) ? why : `${file.name}: ${why}`;

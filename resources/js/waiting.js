@@ -34,6 +34,7 @@ export function waitingLine({ shelf, url, noun, says, told, stored, refused }) {
                     return;
                 }
                 asked = false;
+                if (answer.status === 507) return held('there is no room left on the server’s disk');
                 if (answer.status >= 500 || answer.status === 429) return held('the server is busy');
                 const body = await answer.json().catch(() => null);
                 if (body === null) return held('the answer could not be read');

@@ -1,0 +1,1 @@
+<x-error title="No room left" :what="$told" />

@@ -1,0 +1,291 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Files\Actions\ApplyKit;
+use App\Files\Models\DealFile;
+use App\Files\Models\Task;
+use App\Forms\Actions\KeepOwnForm;
+use App\Forms\Models\OwnForm;
+use App\Mail\Jobs\SendLetter;
+use App\Papers\Bytes;
+use App\Papers\LocalStore;
+use App\Papers\Models\Paper;
+use App\Papers\Models\PaperPiece;
+use App\Papers\Models\Upload;
+use App\Papers\Store;
+use App\Requirements\KitShelf;
+use App\Signing\Jobs\SealRound;
+use App\Work\Breaker;
+use App\Work\Work;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\OpensslStamps;
+use Unanimus\Evidence\StampUnavailable;
+use Unanimus\Evidence\TimeStamps;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\DiskFull;
+use Unanimus\Pages\Drawing;
+use Unanimus\Requirements\Kit;
+
+/** @param  array<string, mixed>  $entry */
+function entry(Paper $paper, array $entry, int $status = 200): mixed
+{
+    $answer = test()->as('tomas')->postJson("/papers/{$paper->key}/entries", ['value' => '', ...$entry])->assertStatus($status)->json();
+    test()->seeAll();
+
+    return $answer;
+}
+
+function termOf(DealFile $file, string $name): ?string
+{
+    test()->seeAll();
+
+    return $file->knownFacts()->where('name', $name)->value('value');
+}
+
+function brought(string $text): UploadedFile
+{
+    $path = (string) tempnam(sys_get_temp_dir(), 'once');
+    file_put_contents($path, press()->print([(new Drawing(612, 792))->text(72, 90, 14, $text)]));
+
+    return new UploadedFile($path, "{$text}.pdf", 'application/pdf', null, true);
+}
+
+it('does not set a term again by an entry that was stored already, over a newer value', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $blank = collect($paper->form()->blanks)->firstWhere('binding', 'price')->name;
+    $one = ['blank' => $blank, 'value' => '415,000', 'key' => 'retried-key-1', 'scope' => 'term'];
+    entry($paper, $one);
+    $this->as('wendell')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '420,000']);
+    entry($paper, $one);
+    expect(termOf($file, 'price'))->toBe('420000.00')->and(DB::table('paper_entries')->where('client_key', 'web:retried-key-1')->count())->toBe(1);
+});
+
+it('tells an entry that was stored as stored, also after the paper has gone out', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $one = ['blank' => 'excluded', 'value' => 'lamp', 'key' => 'before-it-went'];
+    entry($paper, $one);
+    $paper->update(['state' => 'out']);
+    entry($paper, $one);
+    entry($paper, ['blank' => 'excluded', 'value' => 'bench', 'key' => 'after-it-went'], 409);
+});
+
+it('tells whoever sets a term from a paper that it has become something else meanwhile', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $blank = collect($paper->form()->blanks)->firstWhere('binding', 'price')->name;
+    $this->as('wendell')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '420,000']);
+    $told = entry($paper, ['blank' => $blank, 'value' => '415,000', 'key' => 'unseen-term', 'scope' => 'term', 'seen' => '412,500'], 409);
+    expect($told['theirs'])->toBe('420,000')->and($told['who'])->toBe($this->people['wendell']->name)->and(termOf($file, 'price'))->toBe('420000.00');
+    entry($paper, ['blank' => $blank, 'value' => '415,000', 'key' => 'seen-term-1', 'scope' => 'term', 'seen' => '420,000']);
+    expect(termOf($file, 'price'))->toBe('415000.00');
+});
+
+it('tells whoever changes a term on the file that somebody else just has, and writes what stood into the history', function () {
+    $file = $this->aFile();
+    $change = fn (string $who, string $value, ?string $seen) => $this->as($who)->put("/files/{$file->key}/facts?at=file", ['name' => 'price', 'value' => $value, ...($seen === null ? [] : ['seen' => $seen])], ['HX-Request' => 'true']);
+    $fault = fn ($answer) => json_decode((string) $answer->headers->get('HX-Trigger'), true)['stored']['fault'];
+    expect($fault($change('wendell', '420,000', '412,500')))->toBeNull()
+        ->and($fault($change('tomas', '415,000', '412,500')))->toContain('Wendell')->toContain('$420,000')->and(termOf($file, 'price'))->toBe('420000.00')
+        ->and($fault($change('tomas', '415,000', '420,000')))->toBeNull()->and(termOf($file, 'price'))->toBe('415000.00');
+    $this->seeAll();
+    expect(json_decode(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Term changed')->orderByDesc('id')->value('data'), true))->toMatchArray(['before' => '420000.00', 'after' => '415000.00']);
+});
+
+it('moves a date from where it stands, tells whoever was shown another day, and says so in the history', function () {
+    $file = $this->aFile(['acceptance' => '2026-11-24']);
+    $move = fn (string $day, string $seen) => $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => $day, 'reason' => 'Amendment 1', 'seen' => $seen]);
+    $move('2026-12-21', '2026-12-18')->assertSessionHas('told');
+    $move('2026-12-28', '2026-12-18')->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Tomás') && str_contains($told, 'December 21') || str_contains($told, '21 December'));
+    expect(termOf($file, 'closing'))->toBe('2026-12-21');
+    $move('2026-12-28', '2026-12-21')->assertSessionHas('told');
+    $this->seeAll();
+    expect(json_decode(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Dates moved')->orderByDesc('id')->value('data'), true))->toMatchArray(['from' => '2026-12-21', 'to' => '2026-12-28']);
+});
+
+it('applies a kit once, and says so once, for two who applied it at the same moment', function () {
+    $file = $this->aFile();
+    $kit = collect(KitShelf::builtIn())->first(fn (Kit $one) => $one->tasks !== [] && ! $file->kits()->where('kit', $one->key)->exists());
+    $attach = new ReflectionMethod(ApplyKit::class, 'attach');
+    // Both had found it missing before the first wrote it down.
+    $attach->invoke(app(ApplyKit::class), $file, $kit, 0, false);
+    $attach->invoke(app(ApplyKit::class), $file, $kit, 0, false);
+    expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Kit applied')->where('data->kit', $kit->name)->count())->toBe(1)
+        ->and(Task::query()->where('deal_file_id', $file->id)->where('origin', $kit->key)->count())->toBe(count($kit->tasks));
+});
+
+it('makes one piece of two quick moves, and leaves what somebody else has moved', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => brought('Survey')]);
+    $this->seeAll();
+    $paper = Paper::query()->where('title', 'Survey')->sole();
+    $put = fn (string $who, string $key, array $more) => $this->as($who)->postJson("/papers/{$paper->key}/pieces", ['key' => $key, 'kind' => 'text', 'page' => 1, 'place' => [100, 200, 120, 14], 'text' => 'seen', ...$more]);
+    $first = $put('tomas', 'piece-first', [])->assertOk()->json('pieces.0.key');
+    $put('tomas', 'piece-moved-1', ['instead' => $first, 'place' => [110, 200, 120, 14]])->assertOk();
+    $put('tomas', 'piece-moved-2', ['instead' => $first, 'place' => [120, 200, 120, 14]])->assertOk();
+    $put('wendell', 'piece-other', ['instead' => $first, 'place' => [300, 200, 120, 14]])->assertConflict();
+    $this->seeAll();
+    expect(PaperPiece::standing($paper)->get())->toHaveCount(1)->and(PaperPiece::standing($paper)->sole()->places[0][0])->toEqual(120);
+});
+
+it('tells a change of a form that was stored as stored, also once the form is in force', function () {
+    $path = (string) tempnam(sys_get_temp_dir(), 'own');
+    file_put_contents($path, press()->print([(new Drawing(612, 792))->text(72, 90, 14, 'Signature: ____________')]));
+    $this->as('wendell')->post('/own-forms', ['pdf' => new UploadedFile($path, 'Own.pdf', 'application/pdf', null, true)])->assertSessionHas('told');
+    $this->seeAll();
+    $own = OwnForm::query()->orderByDesc('id')->firstOrFail();
+    $change = ['do' => 'about', 'title' => 'Own form, named', 'number' => $own->number, 'stage' => $own->stage];
+    app(KeepOwnForm::class)->change($own, $change, 'own-change-1', $this->people['wendell']);
+    $own->refresh()->update(['status' => 'superseded']);
+    expect(app(KeepOwnForm::class)->change($own, $change, 'own-change-1', $this->people['wendell'])->title)->toBe('Own form, named')
+        ->and(fn () => app(KeepOwnForm::class)->change($own, $change, 'own-change-2', $this->people['wendell']))->toThrow(StepRefused::class);
+});
+
+it('takes an upload once, under its key and by its bytes, and tells what became of it', function () {
+    $file = $this->aFile();
+    $one = brought('Survey');
+    $bring = fn (UploadedFile $pdf, string $key, array $more = []) => $this->as('tomas')->postJson("/files/{$file->key}/papers", ['pdf' => new UploadedFile($pdf->getPathname(), $pdf->getClientOriginalName(), 'application/pdf', null, true), 'key' => $key, ...$more]);
+    $bring($one, 'upload-key-1')->assertOk();
+    $bring($one, 'upload-key-1')->assertOk()->assertJsonPath('told.0', '“Survey” is in the file.');
+    $bring($one, 'upload-key-2')->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'not added a second time'));
+    $this->seeAll();
+    expect(Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey')->count())->toBe(1)->and(Upload::query()->where('state', 'done')->count())->toBe(1);
+    $this->as('tomas')->getJson("/files/{$file->key}/uploads/upload-key-1")->assertJson(['state' => 'done']);
+    $this->as('tomas')->getJson("/files/{$file->key}/uploads/never-sent-1")->assertJson(['state' => 'unknown']);
+    $awaited = Paper::query()->where('deal_file_id', $file->id)->where('state', 'awaited')->firstOrFail();
+    $bring(brought('First of two'), 'upload-key-3', ['paper' => $awaited->key])->assertOk();
+    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $awaited->key])->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has come in already'));
+    $this->seeAll();
+    expect($awaited->versions()->count())->toBe(1);
+});
+
+it('hands in no form with required blanks empty', function () {
+    $file = $this->aFile();
+    $paper = $file->papers()->where('form_number', 'M-110')->first() ?? $file->papers()->get()->first(fn (Paper $one) => $one->isDraft() && ($one->form()->marks ?? []) === [] && $one->requirement !== null);
+    if ($paper === null) {
+        $paper = $this->paper($file, 'M-215');
+    }
+    $requirement = $paper->requirement ?? throw new LogicException('no requirement');
+    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('refused');
+    $this->seeAll();
+    expect($requirement->refresh()->review_state->value)->toBe('not_handed_in');
+});
+
+it('seals later when the time stamp cannot be had: one job however often it is looked after, with letters going on meanwhile', function () {
+    $works = false;
+    $this->app->bind(TimeStamps::class, function () use (&$works) {
+        return $works ? new OpensslStamps((string) config('unanimus.authority')) : new class implements TimeStamps
+        {
+            public function stamp(string $digest): string
+            {
+                throw new StampUnavailable('The time-stamping authority does not answer.');
+            }
+        };
+    });
+    $round = $this->aRound($this->aFile());
+    $this->work();
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+        $this->work();
+    }
+    for ($sweep = 0; $sweep < 20; $sweep++) {
+        Artisan::call('rounds:sweep');
+        Artisan::call('work:sweep');
+        $this->seeAll();
+    }
+    expect(DB::table('jobs')->where('queue', SealRound::KIND)->count())->toBe(1)
+        ->and(DB::table('letters')->whereNull('sent_at')->count())->toBe(0)
+        ->and(SealRound::waiting($round->id)?->sentence('Sealing', 'America/New_York'))->toContain('waits for the time stamp')->toContain('next try');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('waits for the time stamp')->assertSee('Try again now');
+    $this->get('/up')->assertSee('time stamp');
+    $this->seeAll();
+    $works = true;
+    Breaker::answered('the time stamp');
+    $this->as('priya')->post("/rounds/{$round->key}/seal-again")->assertNotFound();
+    $this->as('tomas')->post("/rounds/{$round->key}/seal-again")->assertSessionHas('told');
+    $this->work();
+    expect($round->refresh()->sealedSet)->not->toBeNull()->and(DB::table('sealed_sets')->where('round_id', $round->id)->count())->toBe(1)
+        ->and(SealRound::waiting($round->id))->toBeNull()->and(DB::table('pending_work')->where('kind', SealRound::KIND)->count())->toBe(0);
+});
+
+it('asks a service that fails again and again more and more rarely, and others meanwhile as ever', function () {
+    foreach (range(1, 3) as $try) {
+        Breaker::failed('the mail server', 'refused');
+    }
+    $until = Breaker::openUntil('the mail server');
+    expect($until?->isFuture())->toBeTrue()->and(Breaker::openUntil('the time stamp'))->toBeNull();
+    Breaker::failed('the mail server', 'refused');
+    expect(Breaker::openUntil('the mail server')?->gt($until))->toBeTrue();
+    Breaker::answered('the mail server');
+    expect(Breaker::openUntil('the mail server'))->toBeNull();
+});
+
+it('begins work once while it waits, and again when its worker was killed', function () {
+    $brokerage = $this->people['tomas']->brokerage_id;
+    DB::table('jobs')->delete();
+    foreach (range(1, 50) as $time) {
+        SendLetter::begin($brokerage, 424242);
+    }
+    expect(DB::table('jobs')->count())->toBe(1);
+    DB::table('pending_work')->where('thing', 424242)->update(['claimed_until' => now()->subMinute()]);
+    expect(Work::sweep($brokerage))->toBe(1);
+    $this->seeAll();
+    Work::sweep($brokerage);
+    expect(DB::table('jobs')->count())->toBe(2);
+});
+
+it('says in words what is no longer here, never the name of a class', function () {
+    $told = $this->as('tomas')->postJson('/papers/01ARZ3NDEKTSV4RRFFQ69G5FAV/entries', ['blank' => 'x', 'value' => 'y', 'key' => 'gone-paper-1'])->assertNotFound()->json('message');
+    expect($told)->toContain('no longer here')->not->toContain('\\');
+});
+
+it('says in words that there is no room on the disk, keeps nothing by half, and takes the same once there is room', function () {
+    $file = $this->aFile();
+    $full = true;
+    $this->app->bind(Bytes::class, function () use (&$full) {
+        return new Bytes($full ? new class implements Store
+        {
+            public function write(string $name, string $bytes): void
+            {
+                throw DiskFull::told();
+            }
+
+            public function read(string $name): string
+            {
+                return '';
+            }
+
+            public function has(string $name): bool
+            {
+                return false;
+            }
+
+            public function path(string $name): string
+            {
+                return $name;
+            }
+        } : new LocalStore((string) config('unanimus.bytes.folder')));
+    });
+    $pdf = brought('Survey');
+    $bring = fn () => $this->as('tomas')->postJson("/files/{$file->key}/papers", ['pdf' => new UploadedFile($pdf->getPathname(), 'Survey.pdf', 'application/pdf', null, true), 'key' => 'into-a-full-disk']);
+    $bring()->assertStatus(507)->assertJsonPath('message', fn (string $told) => str_contains($told, 'no room left'));
+    $this->seeAll();
+    expect(Paper::query()->where('title', 'Survey')->count())->toBe(0);
+    $full = false;
+    $bring()->assertOk();
+});
+
+it('writes all of a file or nothing of it, also where the disk takes no more', function () {
+    $folder = sys_get_temp_dir().'/store-'.bin2hex(random_bytes(4));
+    mkdir($folder);
+    $code = 'require $argv[1]."/vendor/autoload.php"; $store = new App\\Papers\\LocalStore($argv[2]); $store->write(hash("sha256", "small"), "small");'
+        .'try { $store->write(hash("sha256", "large"), str_repeat("x", 3_000_000)); echo "written"; } catch (Unanimus\\Pages\\DiskFull $full) { echo $full->getMessage(); }';
+    // A limit on the size of files is to a program what a full disk is.
+    exec('trap "" XFSZ; ulimit -f 1000; php -r '.escapeshellarg($code).' '.escapeshellarg(base_path()).' '.escapeshellarg($folder).' 2>&1', $said);
+    $left = glob("{$folder}/*/*/*") ?: [];
+    expect(implode($said))->toContain('no room left')->and($left)->toHaveCount(1)->and(file_get_contents($left[0]))->toBe('small');
+});
