@@ -37,7 +37,7 @@ foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
-    ->withCommands([__DIR__.'/../app/Demo', __DIR__.'/../app/Bench', __DIR__.'/../app/Office/Console', __DIR__.'/../app/History/Console', __DIR__.'/../app/Forms/Console', __DIR__.'/../app/Signing/Console', __DIR__.'/../app/Files/Console', __DIR__.'/../app/Requirements/Console', __DIR__.'/../app/Assembly/Console', __DIR__.'/../app/Work'])
+    ->withCommands([__DIR__.'/../app/Demo', __DIR__.'/../app/Bench', __DIR__.'/../app/Office/Console', __DIR__.'/../app/History/Console', __DIR__.'/../app/Forms/Console', __DIR__.'/../app/Signing/Console', __DIR__.'/../app/Files/Console', __DIR__.'/../app/Requirements/Console', __DIR__.'/../app/Assembly/Console', __DIR__.'/../app/Papers/Console', __DIR__.'/../app/Work'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);

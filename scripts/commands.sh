@@ -8,6 +8,8 @@ Unanimus
   ./unanimus test [...]       style, static analysis, all tests; more words go to Pest
   ./unanimus bench            costs as ratios to their floors
   ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
+  ./unanimus backup FOLDER    the database, the papers and the keys, read back, into a new folder
+  ./unanimus restore FOLDER   a backup into a fresh folder (UNANIMUS_HOME); nothing runs until it was checked
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
   ./unanimus doctor           what is on this machine and what is missing
@@ -100,6 +102,8 @@ cmd_test() {
         run_pest junit-browser.xml --testsuite=browser || echo tests-in-the-browser >>"$broken"
         wait "$beside" || echo what-runs-beside >>"$broken"
         cat var/test-beside.log
+        say "a backup, restored beside it"
+        backup_round_trip "$broken"
     fi
     stop_services
     stop_database

@@ -101,6 +101,10 @@ opcache.validate_timestamps = $([ "$PROFILE" = demo ] && [ -z "${UNANIMUS_DEVELO
 opcache.revalidate_freq = 0
 INI
     fill_in scripts/templates/env "$s/.env"
+    # What an installation sets itself stands in "settings" and goes before what the template says.
+    if [ -f "$s/settings" ]; then
+        { awk -F= 'NR == FNR { own[$1] = 1; next } !($1 in own)' "$s/settings" "$s/.env" && cat "$s/settings"; } >"$s/.env.new" && mv "$s/.env.new" "$s/.env"
+    fi
     fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
     fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
     fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
@@ -157,7 +161,7 @@ psql_owner() { PGOPTIONS="-c client_min_messages=warning" PGPASSWORD=$(cat "$UNA
 
 require_database() { database_answers || fail "the $PROFILE is not running: ./unanimus $PROFILE or ./unanimus start first"; }
 
-prepare_database() {
+make_role_and_database() {
     local word
     word=$(cat "$UNANIMUS_STATE/secrets/app")
     psql_owner -d postgres -v word="$word" <<'SQL'
@@ -165,6 +169,10 @@ SELECT 'CREATE ROLE unanimus_app LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYP
 ALTER ROLE unanimus_app PASSWORD :'word';
 SELECT 'CREATE DATABASE unanimus' WHERE NOT EXISTS (SELECT FROM pg_database WHERE datname = 'unanimus') \gexec
 SQL
+}
+
+prepare_database() {
+    make_role_and_database
     # The owner's word is told to this one command; the running application never knows it.
     as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan migrate --force --database=owner >"$UNANIMUS_STATE/log/migrate.log" 2>&1 || { tail -30 "$UNANIMUS_STATE/log/migrate.log"; fail "the database could not be brought up to date"; }
 }
@@ -199,6 +207,7 @@ stop_services() {
 }
 
 start_stack() {
+    [ ! -f "$UNANIMUS_STATE/unchecked" ] || fail "what was restored here was not checked yet: ./unanimus restore --check"
     choose_ports
     write_configuration
     start_database
