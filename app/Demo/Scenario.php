@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Access\User;
+use App\Commission\Actions\SetCommission;
 use App\Files\Actions\BringListing;
 use App\Files\Actions\MarkDeadline;
 use App\Files\Actions\OpenFile;
@@ -67,10 +68,11 @@ final class Scenario
         foreach ([
             'price' => '412,500', 'earnest_money' => '8,000', 'financing' => 'government', 'loan_percent' => '96.5', 'concessions' => '5,000', 'escrow_holder' => 'Anchorfield Title & Escrow', 'lender' => 'Brackwater Mutual Lending',
             'included' => 'range, porch swing', 'earnest_days' => '3', 'inspection_days' => '10', 'appraisal_days' => '28', 'loan_days' => '35', 'offer_date' => $accepted->plusDays(-2)->iso(), 'offer_expiry' => $accepted->plusDays(1)->iso(),
-            'offer_expiry_time' => '5pm', 'closing' => $today->plusDays(25)->iso(), 'possession' => $today->plusDays(28)->iso(), 'acceptance' => $accepted->iso(),
+            'buyer_commission' => '2.75', 'offer_expiry_time' => '5pm', 'closing' => $today->plusDays(25)->iso(), 'possession' => $today->plusDays(28)->iso(), 'acceptance' => $accepted->iso(),
         ] as $name => $value) {
             ($this->setFact)($file, $name, $value);
         }
+        app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
         $file->load(['knownFacts', 'office']);
         foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
             app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office']), $done);

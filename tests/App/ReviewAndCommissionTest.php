@@ -78,14 +78,15 @@ it('computes the commission, to the cent, and shows how', function () {
     $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertSee('$7,545.63')->assertSee('$3,798.12')->assertSee('ties out');
 });
 
-it('computes from the usual figures before any are entered, the same as once they are', function () {
+it('proposes what the file says and computes nothing from it before somebody has entered figures', function () {
     $file = $this->aFile();
-    foreach ([1, 2] as $time) {
-        $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('value="70"', false)->assertSee('value="2.75"', false)->assertSee('$7,545.63')->assertSee('$3,798.12');
-        $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
-    }
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '10', 'agent_share' => '100', 'fee' => '0']);
-    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('value="100"', false)->assertSee('value="10"', false)->assertSee('$41,250.00');
+    $page = fn () => $this->as('tomas')->get("/files/{$file->key}/commission")->assertOk();
+    $page()->assertSee('name no commission of our side')->assertDontSee('ties out');
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'buyer_commission', 'value' => '2.5']);
+    $page()->assertSee('value="2.5"', false)->assertSee('Commission, buyer side')->assertDontSee('ties out');
+    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => ''])->assertSessionHasErrors(['agent_share' => 'Enter the agent’s split, in percent of our side.']);
+    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '10', 'agent_share' => '100', 'fee' => '0'])->assertSessionHas('told');
+    $page()->assertSee('value="100"', false)->assertSee('value="10"', false)->assertSee('$41,250.00');
 });
 
 it('refuses figures that cannot be', function (array $given, string $told) {
@@ -101,6 +102,8 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
     foreach ($file->requirements()->get() as $requirement) {
         $this->as('ines')->post("/requirements/{$requirement->key}/waive", ['reason' => 'for this test'])->assertRedirect();
     }
+    $this->as('dario')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not entered yet'));
+    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])->assertSessionHas('told');
     $this->as('dario')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('told');
     $this->as('ines')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'already'));
     $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '9', 'agent_share' => '99'])->assertSessionHas('refused');

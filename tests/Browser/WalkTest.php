@@ -191,6 +191,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->visit("{$file}/commission");
     $this->find('input[name=rate]')->clear();
     $this->find('input[name=rate]')->sendKeys('2.75');
+    $this->find('input[name=agent_share]')->sendKeys('70');
     $this->press('Compute');
     $this->seeText('$9,622.25');
     $this->seeText('ties out');

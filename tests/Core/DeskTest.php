@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
+use Unanimus\Commission\Proposed;
 use Unanimus\Commission\Release;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileName;
@@ -17,6 +18,7 @@ use Unanimus\Requirements\Condition;
 use Unanimus\Requirements\Kit;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
+use Unanimus\Terms\Fact;
 use Unanimus\Terms\Facts;
 
 $entries = static fn (string $price, string $rate, string $share, string $fee) => new Entries(Money::of($price), Percent::of($rate), Percent::of($share), Money::of($fee), 'Fee', 'Tomás Reyes-Whitlock', 'Quillmark Realty');
@@ -175,3 +177,11 @@ it('reads several people in one line', fn (string $line, array $people) => expec
     ['Halvard and Mina Ostergaard', ['Halvard Ostergaard', 'Mina Ostergaard']], ['Sunniva Eide, José Nguyễn-Ortiz', ['Sunniva Eide', 'José Nguyễn-Ortiz']], ['Imogen Hollis & Bastien Wren', ['Imogen Hollis', 'Bastien Wren']],
     ['Copperbeech Sand and Gravel LLC', ['Copperbeech Sand and Gravel LLC']], ['The Greywater Family Trust', ['The Greywater Family Trust']], ['Sandra Anderson', ['Sandra Anderson']], ['', []],
 ]);
+
+it('begins a commission sheet with what the file says, and with nothing where it says nothing', function (string $side, ?string $rate) {
+    $facts = new Facts(['listing_commission' => new Fact('2.7500', 'x'), 'buyer_commission' => new Fact('2.5000', 'x')]);
+    $proposed = Proposed::of($facts, $side, [['label' => 'Transaction fee', 'amount' => '395.00'], ['label' => 'Courier', 'amount' => null], ['label' => 'Storage', 'amount' => '5.50']]);
+    expect($proposed->rate)->toBe($rate)->and($proposed->fee)->toBe('400.50')->and($proposed->feeName)->toBe('Transaction fee and Storage');
+    $empty = Proposed::of(new Facts([]), $side, []);
+    expect([$empty->rate, $empty->rateFrom, $empty->fee, $empty->feeName])->toBe([null, null, null, '']);
+})->with([['buyer', '2.5000'], ['tenant', '2.5000'], ['seller', '2.7500'], ['landlord', '2.7500'], ['both', null]]);

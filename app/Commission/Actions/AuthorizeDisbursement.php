@@ -22,23 +22,23 @@ use Unanimus\Pages\Press;
 /** Authorizes the disbursement: only when everything is settled, once, as a PDF in the file. */
 final class AuthorizeDisbursement
 {
-    public function __construct(private readonly Press $press, private readonly Bytes $bytes, private readonly SetCommission $setCommission)
+    public function __construct(private readonly Press $press, private readonly Bytes $bytes)
     {
     }
 
     /** @throws StepRefused saying what is missing */
     public function __invoke(DealFile $file, User $by, ?string $side = null): Paper
     {
-        if (SetCommission::of($file, $side)->doesntExist()) {
-            ($this->setCommission)($file, SetCommission::usual($file), $side);
-        }
-        $commission = SetCommission::of($file, $side)->lockForUpdate()->firstOrFail();
-        if ($commission->authorized_at !== null) {
+        $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
+        if ($commission?->authorized_at !== null) {
             throw new StepRefused('The disbursement is authorized already.');
         }
         $file->setRelation('commission', $commission);
-        $sheet = SetCommission::sheet($file, $side) ?? throw new StepRefused('There is no price yet to compute from.');
+        $sheet = SetCommission::sheet($file, $side);
         Release::check($file->completeness(), $sheet, $by->holds(Role::Broker, $file->office_id));
+        if ($commission === null || $sheet === null) {
+            throw new \LogicException('Released without figures.');
+        }
         $facts = FactBook::of($file);
         $company = $facts->value('brokerage.name') ?? '';
         $closing = $facts->value('closing');

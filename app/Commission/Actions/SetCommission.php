@@ -11,6 +11,7 @@ use App\History\History;
 use Illuminate\Database\Eloquent\Builder;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
+use Unanimus\Commission\Proposed;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
@@ -20,8 +21,6 @@ use Unanimus\Requirements\Kit;
 /** Stores what a commission is computed from, and computes its sheet. */
 final class SetCommission
 {
-    public const DEFAULTS = ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395.00', 'fee_name' => 'Transaction fee'];
-
     /**
      * @param array{rate: string, agent_share: string, fee: string, fee_name: string} $given
      *
@@ -62,25 +61,19 @@ final class SetCommission
         return $file->parties->first(static fn ($party) => $party->role === 'agent' && in_array($party->user_id, $ids, true))?->name;
     }
 
-    /** @return array{rate: string, agent_share: string, fee: string, fee_name: string} the usual figures, with the standing fees of the file's kits together */
-    public static function usual(DealFile $file): array
+    /** What the file's terms and kits say, to begin with; nothing is computed from it before somebody has confirmed it. */
+    public static function proposed(DealFile $file, ?string $side): Proposed
     {
-        $fees = array_filter(array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, $file->kitDefinitions())), static fn (array $fee) => $fee['amount'] !== null);
-        if ($fees === []) {
-            return self::DEFAULTS;
-        }
-        $sum = array_reduce($fees, static fn (Money $sum, array $fee) => $sum->plus(Money::of((string) $fee['amount'])), Money::zero());
-
-        return [...self::DEFAULTS, 'fee' => $sum->decimal(), 'fee_name' => mb_strimwidth(implode(' and ', array_unique(array_column($fees, 'label'))), 0, 60, '…')];
+        return Proposed::of(FactBook::of($file), $side ?? $file->side, array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, $file->kitDefinitions())));
     }
 
-    /** The sheet as it stands, or null while there is no price. @throws StepRefused when the fee is too large */
+    /** The sheet as it stands, or null while there is no price or nobody has entered figures. @throws StepRefused when the fee is too large */
     public static function sheet(DealFile $file, ?string $side = null): ?CommissionSheet
     {
         $facts = FactBook::of($file);
-        $commission = $file->commission ?? (new Commission)->forceFill(self::usual($file));
+        $commission = $file->commission;
         $price = $commission->price ?? $facts->value('price');
-        if ($price === null) {
+        if ($commission === null || $price === null) {
             return null;
         }
 

@@ -37,13 +37,13 @@ final class CommissionController
         $file->setRelation('commission', SetCommission::of($file, $side)->with('paper')->first());
         $sheet = SetCommission::sheet($file, $side);
 
-        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'side' => $side, 'sides' => $this->sides($request, $file), 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission?->only(['rate', 'agent_share', 'fee', 'fee_name']) ?? SetCommission::usual($file)]);
+        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'side' => $side, 'sides' => $this->sides($request, $file), 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission, 'proposed' => $file->commission === null ? SetCommission::proposed($file, $side) : null]);
     }
 
     public function update(Request $request, DealFile $file, SetCommission $set): RedirectResponse
     {
         Gate::authorize('set-commission', $file);
-        $given = $request->validate(['rate' => 'required|string|max:20', 'agent_share' => 'required|string|max:20', 'fee' => 'nullable|string|max:20', 'fee_name' => 'nullable|string|max:60']);
+        $given = $request->validate(['rate' => 'required|string|max:20', 'agent_share' => 'required|string|max:20', 'fee' => 'nullable|string|max:20', 'fee_name' => 'nullable|string|max:60'], ['rate.required' => 'Enter what our side earns, in percent of the price.', 'agent_share.required' => 'Enter the agent’s split, in percent of our side.']);
         try {
             $set($file, ['rate' => $given['rate'], 'agent_share' => $given['agent_share'], 'fee' => (string) ($given['fee'] ?? ''), 'fee_name' => (string) ($given['fee_name'] ?? '')], $side = $this->side($request, $file));
         } catch (AmountUnreadable $unreadable) {

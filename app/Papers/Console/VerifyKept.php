@@ -28,12 +28,18 @@ final class VerifyKept extends Command
                 foreach (DB::table('blobs')->orderBy('sha256')->get(['sha256', 'size']) as $row) {
                     $papers++;
                     $fault = $this->fault($bytes, $row->sha256, (int) $row->size);
-                    $fault === null || ++$broken && $this->error("{$row->sha256}: {$fault}");
+                    if ($fault !== null) {
+                        $broken++;
+                        $this->error("{$row->sha256}: {$fault}");
+                    }
                 }
                 foreach (DB::table('sealed_sets')->orderBy('id')->get(['key', 'sha256']) as $set) {
                     $sets++;
                     $answer = $this->sealed($bytes, $set->sha256);
-                    $answer === SealAnswer::Holds || ++$broken && $this->error("The sealed set {$set->key} does not hold: ".($answer->value ?? 'it cannot be read').'.');
+                    if ($answer !== SealAnswer::Holds) {
+                        $broken++;
+                        $this->error("The sealed set {$set->key} does not hold: ".($answer->value ?? 'it cannot be read').'.');
+                    }
                 }
             });
         }

@@ -2,7 +2,7 @@
     <div class="head-row"><h1>Commission</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span><x-status :status="$file->status" />
         @foreach (count($sides) > 1 ? $sides : [] as $one)<a href="?side={{ $one }}" @if ($one === $side) aria-current="true" class="strong" @endif>{{ $one }} side</a>@endforeach
         <span class="right">@if ($file->commission?->paper)<a class="button solid" href="/papers/{{ $file->commission->paper->key }}">The CDA</a>@endif</span></div>
-    @if ($sheet === null)
+    @if ($facts->value('price') === null)
         <div class="leaf empty">The commission is computed from the price. <a href="/files/{{ $file->key }}">Enter the price in the file's terms</a> first.</div>
     @else
         <div class="columns-2">
@@ -13,12 +13,13 @@
                     <form method="post" action="/files/{{ $file->key }}/commission">
                         @csrf @method('put')<input type="hidden" name="side" value="{{ $side }}">
                         <div class="money-entries">
-                            <label class="line"><span>Our side, percent of the price</span><input class="input" name="rate" value="{{ old('rate', \Unanimus\Money\Percent::of($entries['rate'])->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
-                            <label class="line"><span>Agent's split, percent of our side</span><input class="input" name="agent_share" value="{{ old('agent_share', \Unanimus\Money\Percent::of($entries['agent_share'])->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
-                            <label class="line"><span>Flat fee, paid by the agent</span><input class="input" name="fee" value="{{ old('fee', \Unanimus\Money\Money::of($entries['fee'])) }}" @disabled($locked) inputmode="decimal"></label>
-                            <label class="line"><span>What the fee is called</span><input class="input" name="fee_name" value="{{ old('fee_name', $entries['fee_name']) }}" @disabled($locked)></label>
+                            <label class="line"><span>Our side, percent of the price</span><input class="input" name="rate" value="{{ old('rate', $entries !== null ? \Unanimus\Money\Percent::of($entries->rate)->decimal() : ($proposed->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal())) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>Agent's split, percent of our side</span><input class="input" name="agent_share" value="{{ old('agent_share', $entries === null ? '' : \Unanimus\Money\Percent::of($entries->agent_share)->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>Flat fee, paid by the agent</span><input class="input" name="fee" value="{{ old('fee', $entries !== null ? \Unanimus\Money\Money::of($entries->fee) : ($proposed->fee === null ? '' : \Unanimus\Money\Money::of($proposed->fee))) }}" @disabled($locked) inputmode="decimal"></label>
+                            <label class="line"><span>What the fee is called</span><input class="input" name="fee_name" value="{{ old('fee_name', $entries->fee_name ?? $proposed->feeName) }}" @disabled($locked)></label>
                         </div>
-                        @can('set-commission', $file)@unless ($locked)<button class="button">Compute</button>@endunless @endcan
+                        @if ($proposed)<p class="dim small">{{ $proposed->rate === null ? 'The file’s terms name no commission of our side.' : 'The percentage is from the file’s terms ('.$proposed->rateFrom.').' }} {{ $proposed->fee === null ? '' : 'The fee is the one of the file’s kits.' }} Nothing is computed before you have looked at it.</p>@endif
+                        @can('set-commission', $file)@unless ($locked)<button class="button {{ $sheet === null ? 'now' : '' }}">Compute</button>@endunless @endcan
                     </form>
                 </div>
                 <br>
@@ -30,13 +31,16 @@
                     @else
                         <p>The review is <b>{{ $whole->percent() }} %</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are settled.@unless ($whole->isWhole()) The disbursement can be authorized when all are.@endunless</p><br>
                         @can('authorize-disbursement', $file)
-                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side" value="{{ $side }}"><button class="button now" @disabled(! $whole->isWhole())>Authorize the disbursement</button></form>
+                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side" value="{{ $side }}"><button class="button now" @disabled(! $whole->isWhole() || $sheet === null)>Authorize the disbursement</button></form>
                         @else
                             <p class="dim">The broker authorizes it.</p>
                         @endcan
                     @endif
                 </div>
             </div>
+            @if ($sheet === null)
+            <div class="leaf empty">Who gets what is shown here once the percentage and the split are entered and computed.</div>
+            @else
             <div class="leaf pad">
                 <h2>From {{ $sheet->gross->ledger() }} to everyone</h2>
                 <svg class="flow" viewBox="0 0 640 260" role="img" aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
@@ -59,6 +63,7 @@
                     </tbody>
                 </table>
             </div>
+            @endif
         </div>
     @endif
 </x-layout>

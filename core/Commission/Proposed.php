@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Commission;
+
+use Unanimus\Money\Money;
+use Unanimus\Terms\Facts;
+use Unanimus\Terms\Term;
+
+/**
+ * What a commission sheet may begin with before anyone has entered figures: what the file itself says. It is shown to be
+ * confirmed; nothing is computed from it, and where the file says nothing the place is empty.
+ */
+final readonly class Proposed
+{
+    /**
+     * @param string|null $rate percent of the price, as kept in the file's terms; null: the terms do not say
+     * @param string|null $rateFrom the term it is from, as people call it
+     * @param string|null $fee the standing fees of the file's kits together; null: they have none
+     */
+    private function __construct(public ?string $rate, public ?string $rateFrom, public ?string $fee, public string $feeName)
+    {
+    }
+
+    /**
+     * @param string $side whose commission it is: buyer, tenant, seller, landlord; "both" where one agent has both
+     * @param list<array{label: string, amount: string|null}> $fees of the file's kits; amount null: left open
+     */
+    public static function of(Facts $facts, string $side, array $fees): self
+    {
+        $term = match ($side) {
+            'buyer', 'tenant' => Term::BuyerCommission,
+            'seller', 'landlord' => Term::ListingCommission,
+            // With both sides in one hand the terms do not say how they add up.
+            default => null,
+        };
+        $stands = $term === null ? '' : (string) $facts->value($term->value);
+        $rate = $stands === '' ? null : $stands;
+        $standing = array_filter($fees, static fn (array $fee) => $fee['amount'] !== null);
+        $sum = array_reduce($standing, static fn (Money $sum, array $fee) => $sum->plus(Money::of((string) $fee['amount'])), Money::zero());
+
+        return new self(
+            $rate, $rate === null ? null : $term?->label(),
+            $standing === [] ? null : $sum->decimal(), mb_strimwidth(implode(' and ', array_unique(array_column($standing, 'label'))), 0, 60, '…'),
+        );
+    }
+}
