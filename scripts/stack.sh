@@ -229,11 +229,19 @@ start_stack() {
 
 # Programs of ours whose master was killed hold its socket and port: they are known by the state folder in their command.
 clear_orphans() {
-    local pid
+    local pid name
     for pid in $(pgrep -f -- "$UNANIMUS_STATE/run/(nginx|php-fpm|supervisor).conf" 2>/dev/null || true); do
         [ "$pid" = $$ ] || kill -TERM "$pid" 2>/dev/null || true
     done
-    rm -f "$UNANIMUS_STATE/run/fpm.sock" "$UNANIMUS_STATE/run/supervisor.sock"
+    # Workers whose supervisor was killed would go on beside the new ones: they are known by the state folder they were given.
+    for pid in $(pgrep -f 'artisan (queue:work|schedule:work)|stand-ins/' 2>/dev/null || true); do
+        if [ "$(ps -o ppid= -p "$pid" | tr -d ' ')" = 1 ] && tr '\0' '\n' <"/proc/$pid/environ" 2>/dev/null | grep -qxF "UNANIMUS_STATE=$UNANIMUS_STATE"; then kill -TERM "$pid" 2>/dev/null || true; fi
+    done
+    # The children of a killed master are known by its process group alone.
+    for name in nginx php-fpm; do
+        for pid in $(cat "$UNANIMUS_STATE/run/$name.groups" 2>/dev/null); do pkill -KILL -g "$pid" -f "$name" 2>/dev/null || true; done
+    done
+    rm -f "$UNANIMUS_STATE/run/fpm.sock" "$UNANIMUS_STATE/run/supervisor.sock" "$UNANIMUS_STATE"/run/*.groups
 }
 
 # A running copy keeps its code in memory: one that was changed is taken up by starting anew.
