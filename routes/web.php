@@ -83,6 +83,7 @@ Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class]
     Route::post('/decline', [SignController::class, 'decline']);
     Route::post('/ask', [SignController::class, 'ask'])->middleware('throttle:questions');
     Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image']);
+    Route::get('/papers/{position}/text', [SignController::class, 'text'])->where('position', '\d{1,3}');
     Route::get('/set.pdf', [SignController::class, 'set']);
 });
 
@@ -232,6 +233,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image']);
     Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage']);
     Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf']);
+    Route::get('/papers/{paper}/text', [PaperController::class, 'text']);
     Route::get('/papers/{paper}/versions/{version}/original', [PaperController::class, 'original']);
 
     Route::post('/files/{file}/rounds', [RoundController::class, 'store']);

@@ -16,6 +16,7 @@ final readonly class Form
      * @param list<MarkPlace> $marks in reading order
      * @param string $pdf path of the printed pages
      * @param bool $retired whether papers may no more be begun on it
+     * @param list<array{title: string, page: int}> $sections its headings, each with the page it is on
      */
     public function __construct(
         public string $number,
@@ -28,6 +29,7 @@ final readonly class Form
         public array $marks,
         public string $pdf,
         public bool $retired = false,
+        public array $sections = [],
     ) {
     }
 

@@ -40,19 +40,54 @@ final class FormPrinter
         (new NativeTool(60, '0'))->run([
             'chromium', '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--disable-background-networking',
             '--disable-component-update', '--disable-sync', '--disable-quic', '--user-data-dir='.$scratch->path('profile'),
-            '--no-pdf-header-footer', '--print-to-pdf='.$scratch->path('printed.pdf'), 'file://'.$html,
+            '--no-pdf-header-footer', '--generate-pdf-document-outline', '--print-to-pdf='.$scratch->path('printed.pdf'), 'file://'.$html,
         ]);
         $look = PdfLook::into($scratch->path('printed.pdf'));
         $pages = $look->pages();
-        [$blanks, $marks] = self::places($text, $look->links(FormText::MARKER));
+        $links = $look->links(FormText::MARKER);
+        self::check($text, $links, $pages);
+        [$blanks, $marks] = self::places($text, $links);
         $marks = [...$marks, ...self::initials($text, count($pages))];
         self::putAway($folder, $text->head['revision']);
-        self::write($folder, $text, $pages, $blanks, $marks);
+        self::write($folder, $text, $pages, $blanks, $marks, self::sections($scratch->path('printed.pdf')));
         $scratch->put('stripped.pdf', self::strip($scratch->path('printed.pdf'), "{$text->head['number']} {$text->head['title']}"));
         mkdir($scratch->path('cache'));
         file_put_contents("{$folder}/pages.pdf", (new Press($scratch->path('cache'), $scratch->path('cache')))->drawOver($scratch->path('stripped.pdf'), self::boxes($marks, $pages)));
 
         return ['pages' => count($pages), 'blanks' => count($blanks), 'marks' => count($marks)];
+    }
+
+    /**
+     * No blank or mark crosses or touches the end of a page, and each stands there as large as the text asks.
+     *
+     * @param list<array{page: int, uri: string, place: Rect}> $links
+     * @param list<array{float, float}> $pages
+     *
+     * @throws \UnexpectedValueException naming those that do
+     */
+    private static function check(FormText $text, array $links, array $pages): void
+    {
+        $wrong = [];
+        foreach (array_count_values(array_column($links, 'uri')) as $uri => $times) {
+            $times === 1 || $wrong[] = "{$uri} stands in {$times} parts";
+        }
+        foreach ($links as $link) {
+            $asked = (float) ($text->blanks[explode('/', $link['uri'], 2)[1] ?? '']['h'] ?? 0);
+            if ($link['place']->y + $link['place']->height > $pages[$link['page'] - 1][1] - FormText::FOOT + 1 || $link['place']->y < FormText::TOP - 1 || $link['place']->height < $asked - 2) {
+                $wrong[] = "{$link['uri']} is cut by the end of page {$link['page']}";
+            }
+        }
+        if ($wrong !== []) {
+            throw new \UnexpectedValueException("{$text->head['number']}: ".implode('; ', $wrong));
+        }
+    }
+
+    /** @return list<array{title: string, page: int}> the headings under the title, with the page each is on */
+    private static function sections(string $printed): array
+    {
+        $outlines = json_decode((new NativeTool)->run(['qpdf', '--warning-exit-0', '--json=2', '--json-key=outlines', $printed]), true, 512, JSON_THROW_ON_ERROR)['outlines'] ?? [];
+
+        return array_values(array_map(static fn (array $one) => ['title' => trim((string) $one['title']), 'page' => (int) $one['destpageposfrom1']], $outlines[0]['kids'] ?? []));
     }
 
     /**
@@ -140,8 +175,9 @@ final class FormPrinter
      * @param list<array{float, float}> $pages
      * @param list<Blank> $blanks
      * @param list<MarkPlace> $marks
+     * @param list<array{title: string, page: int}> $sections
      */
-    private static function write(string $folder, FormText $text, array $pages, array $blanks, array $marks): void
+    private static function write(string $folder, FormText $text, array $pages, array $blanks, array $marks, array $sections): void
     {
         $order = static fn (Blank|MarkPlace $a, Blank|MarkPlace $b) => [$a->page, round($a->place->y / 6), $a->place->x] <=> [$b->page, round($b->place->y / 6), $b->place->x];
         usort($blanks, $order);
@@ -149,7 +185,7 @@ final class FormPrinter
         $encode = static fn (array $items) => implode(",\n        ", array_map(static fn (Blank|MarkPlace $item) => json_encode($item->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), $items));
         $head = array_intersect_key($text->head, array_flip(['number', 'revision', 'title', 'set', 'stage']));
         $retired = isset($text->head['retired']) ? ['retired' => true] : [];
-        $lines = json_encode([...$head, ...$retired, 'pages' => $pages], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        $lines = json_encode([...$head, ...$retired, 'pages' => $pages, 'sections' => $sections], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
         file_put_contents("{$folder}/form.json", substr($lines, 0, -1).",\n    \"blanks\": [\n        {$encode($blanks)}\n    ],\n    \"marks\": [\n        {$encode($marks)}\n    ]\n}\n");
     }
 
@@ -167,7 +203,7 @@ final class FormPrinter
         $catalog = [...(array) $root, '/Lang' => 'u:en-US', '/ViewerPreferences' => (object) ['/DisplayDocTitle' => true]];
         unset($catalog['/Outlines']);
         $edit->put($name, (object) $catalog);
-        $edit->titled($title);
+        $edit->titled($title, 'Unanimus');
 
         return $edit->write([], static fn (PdfLook $written) => $written->links(FormText::MARKER) === [] ? null : 'the taking off of its links');
     }

@@ -17,6 +17,11 @@ use Unanimus\Terms\Kind;
 final class FormText
 {
     /** What the links in the printed pages begin with; their rectangles become blanks and marks. */
+    /** Margins of a printed page in points, above and below what is filled in. */
+    public const TOP = 46;
+
+    public const FOOT = 64;
+
     public const MARKER = 'https://field.invalid/';
 
     private const TICK_END = '</a><!--tick-->';
@@ -63,10 +68,11 @@ final class FormText
 
         $type = $this->head['type'] ?? '10/1.6';
         [$size, $lead] = explode('/', $type);
+        [$top, $bottom] = [self::TOP, self::FOOT];
 
         return <<<HTML
             <!doctype html><html lang="en"><head><meta charset="utf-8"><style>
-            @page { size: 612pt 792pt; margin: 46pt 50pt 64pt 50pt;
+            @page { size: 612pt 792pt; margin: {$top}pt 50pt {$bottom}pt 50pt;
                 @bottom-left { content: "{$foot}"; font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; }
                 @bottom-right { content: "page " counter(page) " of " counter(pages); font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; } }
             body { font: {$size}pt/{$lead} 'Noto Serif', serif; color: #111; margin: 0; }
@@ -74,7 +80,7 @@ final class FormText
             h2 { font: 700 10.4pt/1.3 'Noto Sans'; margin: 11pt 0 3pt; break-after: avoid; } p { margin: 0 0 5.5pt; } ol { margin: 0 0 5pt; padding-left: 17pt; } li { margin-bottom: 3.5pt; }
             a.b { display: inline-block; height: 13pt; border-bottom: .6pt solid #333; vertical-align: -2.6pt; overflow: hidden; font-size: 1pt; color: transparent; text-decoration: none; }
             a.t { display: inline-block; width: 8.6pt; height: 8.6pt; border: .7pt solid #222; vertical-align: -1pt; overflow: hidden; font-size: 1pt; color: transparent; }
-            span.nb { white-space: nowrap; } a.l { display: block; border: .6pt solid #777; overflow: hidden; font-size: 1pt; color: transparent; margin: 2pt 0 6pt; }
+            span.nb { white-space: nowrap; } a.b, a.t, a.l, tr { break-inside: avoid; } a.l { display: block; border: .6pt solid #777; overflow: hidden; font-size: 1pt; color: transparent; margin: 2pt 0 6pt; }
             table { width: 100%; border-collapse: collapse; margin: 3pt 0 7pt; font-size: 9pt; } td, th { border: .6pt solid #888; padding: 2.5pt 4pt; text-align: left; vertical-align: middle; }
             th { font: 600 8pt 'Noto Sans'; background: #f2f2ee; } .sign { display: grid; grid-template-columns: 1fr 1fr; gap: 9pt 26pt; margin-top: 8pt; } .sign > div { break-inside: avoid; font: 7.5pt 'Noto Sans'; }
             .sign a.b { height: 24pt; width: 100%; vertical-align: bottom; } .sign a.b.short { width: 76pt; height: 14pt; } .sign a.b.half { width: 92pt; height: 14pt; } .keep { break-inside: avoid; } .brk { break-before: page; }

@@ -73,7 +73,7 @@ final class Library
         return new Form(
             $data['number'], $data['revision'], $data['title'], $data['set'], $data['stage'], $data['pages'],
             array_values(array_map(Blank::fromArray(...), $data['blanks'])), array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
-            "{$folder}/pages.pdf", (bool) ($data['retired'] ?? false),
+            "{$folder}/pages.pdf", (bool) ($data['retired'] ?? false), $data['sections'] ?? [],
         );
     }
 

@@ -19,10 +19,10 @@ final class Outline
     }
 
     /**
-     * The PDF with one bookmark a paper, and no bookmarks or actions of its own.
+     * The PDF with one bookmark a paper and, folded beneath it, one a section, and no bookmarks or actions of its own.
      *
      * @param string $pdf bytes as qpdf writes them without object streams, its pages in one list
-     * @param non-empty-list<array{title: string, page: int}> $starts the page each paper begins on, from 1
+     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $starts the page each paper begins on, from 1, and its sections with theirs
      * @param string $title of the whole; the first bookmark's when there is none
      *
      * @throws \UnexpectedValueException when it is not written so
@@ -47,7 +47,7 @@ final class Outline
         return new self($pdf, $offsets, (int) $m[1]);
     }
 
-    /** @param  non-empty-list<array{title: string, page: int}>  $starts */
+    /** @param  non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}>  $starts */
     private function with(array $starts, string $title): string
     {
         $end = substr($this->pdf, $this->start);
@@ -57,28 +57,51 @@ final class Outline
         preg_match_all('/(\d+) 0 R/', $list[1] ?? '', $kids);
         $id = preg_match('/\/ID \[\s*(<[0-9a-f]*>\s*<[0-9a-f]*>)\s*\]/', $end, $m) === 1 ? " /ID [{$m[1]}]" : '';
         $first = $this->number('/\/Size (\d+)/', $end);
-        $last = count($starts);
-        $objects = [
-            $catalog => "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << /DisplayDocTitle true >> /PageLabels << /Nums [".self::labels($starts).'] >> >>',
-            $first => '<< /Type /Outlines /First '.($first + 1).' 0 R /Last '.($first + $last)." 0 R /Count {$last} >>",
-        ];
-        foreach ($starts as $index => $start) {
-            $number = $first + 1 + $index;
-            $page = $kids[1][$start['page'] - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$start['page']}.");
-            $objects[$number] = '<< /Title '.self::string($start['title'])." /Parent {$first} 0 R /Dest [{$page} 0 R /XYZ null null null]"
-                .($index > 0 ? ' /Prev '.($number - 1).' 0 R' : '').($index < $last - 1 ? ' /Next '.($number + 1).' 0 R' : '').' >>';
-        }
-
-        $info = $first + $last + 1;
+        [$objects, $top] = self::level($starts, $first + 1, $first, $kids[1]);
+        $last = count($top);
+        $objects[$catalog] = "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << /DisplayDocTitle true >> /PageLabels << /Nums [".self::labels($starts).'] >> >>';
+        $objects[$first] = "<< /Type /Outlines /First {$top[0]} 0 R /Last {$top[$last - 1]} 0 R /Count {$last} >>";
+        $info = max(array_keys($objects)) + 1;
         $objects[$info] = '<< /Title '.self::string($title === '' ? $starts[0]['title'] : $title).' >>';
 
         return $this->appended($objects, $info + 1, "/Root {$catalog} 0 R /Info {$info} 0 R{$id}");
     }
 
     /**
+     * Bookmarks beside each other, those of a paper's sections folded beneath it (ISO 32000-1, 12.3.3).
+     *
+     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $entries
+     * @param int $next the first number that is free
+     * @param list<string> $kids numbers of the pages
+     * @return array{array<int, string>, non-empty-list<int>} the objects, and the numbers of this level's
+     */
+    private static function level(array $entries, int $next, int $parent, array $kids): array
+    {
+        $objects = [];
+        $numbers = [];
+        foreach ($entries as $entry) {
+            $numbers[] = $number = $next++;
+            $objects[$number] = '';
+            if (($entry['sections'] ?? []) !== []) {
+                [$below, $folded] = self::level($entry['sections'], $next, $number, $kids);
+                $objects += $below;
+                $next += count($below);
+                $objects[$number] = " /First {$folded[0]} 0 R /Last {$folded[count($folded) - 1]} 0 R /Count -".count($folded);
+            }
+        }
+        foreach ($entries as $index => $entry) {
+            $page = $kids[$entry['page'] - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$entry['page']}.");
+            $objects[$numbers[$index]] = '<< /Title '.self::string($entry['title'])." /Parent {$parent} 0 R /Dest [{$page} 0 R /XYZ null null null]".$objects[$numbers[$index]]
+                .($index > 0 ? ' /Prev '.$numbers[$index - 1].' 0 R' : '').(isset($numbers[$index + 1]) ? ' /Next '.$numbers[$index + 1].' 0 R' : '').' >>';
+        }
+
+        return [$objects, $numbers];
+    }
+
+    /**
      * Pages are called by the paper they belong to, as people say it: "2-3" is the third page of the second paper (ISO 32000-1, 12.4.2).
      *
-     * @param non-empty-list<array{title: string, page: int}> $starts
+     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $starts
      */
     private static function labels(array $starts): string
     {

@@ -72,12 +72,15 @@ final class PdfEdit
     }
 
     /** Names the document, as readers show it in their title bar (ISO 32000-1, 14.3.3). */
-    public function titled(string $title): void
+    public function titled(string $title, ?string $madeBy = null): void
     {
         $name = $this->look->information();
         $info = $name === null ? null : $this->look->object($name);
         $info = $info instanceof \stdClass ? $info : new \stdClass;
         $info->{'/Title'} = 'u:'.PlainText::of($title);
+        if ($madeBy !== null) {
+            $info->{'/Creator'} = $info->{'/Producer'} = "u:{$madeBy}";
+        }
         if ($name !== null) {
             $this->put($name, $info);
 

@@ -12,6 +12,7 @@ use GuzzleHttp\HandlerStack;
 use GuzzleHttp\Middleware;
 use GuzzleHttp\Psr7\Response;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\Scratch;
@@ -244,4 +245,16 @@ it('takes no entries while the paper is with the reviewer, and takes them again 
     expect($paper->load('values')->entries())->not->toHaveKey('excluded');
     $file->requirements()->where('paper_id', $paper->id)->update(['review_state' => 'sent_back']);
     $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'excluded', 'value' => 'porch lamp', 'key' => 'review-1'])->assertOk();
+});
+
+it('gives a paper as text, to whoever works on it and to whoever signs it now, and to nobody else', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $this->as('tomas')->get("/papers/{$paper->key}/text")->assertOk()->assertSee('Sunniva Eide')->assertSee('Page 8');
+    $this->as('priya')->get("/papers/{$paper->key}/text")->assertNotFound();
+    $round = $this->aRound($file);
+    Auth::forgetGuards();
+    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/0/text')->assertOk()->assertSee('Page 1')->assertDontSee('Page 8');
+    $this->get('/sign/'.$this->signer($round, 'agent.1')->token().'/papers/0/text')->assertNotFound();
+    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/7/text')->assertNotFound();
 });

@@ -9,6 +9,7 @@ use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PageNumbers;
 use Unanimus\Pages\PageStamp;
+use Unanimus\Pages\PageText;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
@@ -51,4 +52,24 @@ it('takes chosen pages of a paper only, and begins the next where they end', fun
     $outline = json_decode((new NativeTool)->run(['qpdf', '--json', '--json-key=outlines', $scratch->put('set.pdf', $pdf)]), true)['outlines'];
     expect(array_column($outline, 'destpageposfrom1'))->toBe([1, 3])->and(array_column($outline, 'title'))->toBe(['Some', 'Turned (and) cropped'])->and(PdfLook::into($scratch->path('set.pdf'))->pages())->toHaveCount(5)
         ->and((new NativeTool)->run(['pdftotext', '-l', '2', $scratch->path('set.pdf'), '-']))->toContain('Leaf 2')->toContain('Leaf 4')->not->toContain('Leaf 3')->and((new NativeTool)->run(['qpdf', '--check', $scratch->path('set.pdf')]))->toContain('No syntax');
+});
+
+it('folds a bookmark for each section beneath that of its paper, also where pages were left out', function () {
+    $scratch = new Scratch;
+    $pages = fn (int $count, string $name) => $scratch->put($name, press()->print(array_map(fn (int $page) => (new Drawing(612, 792))->text(72, 90, 14, "{$name} {$page}"), range(1, $count))));
+    $pdf = press()->assemble([
+        ['title' => 'Agreement', 'pdf' => $pages(4, 'a.pdf'), 'sections' => [['title' => '1. Price', 'page' => 1], ['title' => '2. Schließung', 'page' => 3]]],
+        ['title' => 'Survey', 'pdf' => $pages(2, 'b.pdf')],
+        ['title' => 'Addendum', 'pdf' => $pages(3, 'c.pdf'), 'pages' => 2, 'only' => '1,3', 'sections' => [['title' => 'Gone', 'page' => 2], ['title' => 'Kept', 'page' => 3]]],
+    ]);
+    $outlines = json_decode((new NativeTool)->run(['qpdf', '--json=2', '--json-key=outlines', $scratch->put('all.pdf', $pdf)]), true)['outlines'];
+    $tree = fn (array $level) => array_map(fn (array $one) => [$one['title'], $one['destpageposfrom1'], ...($one['kids'] === [] ? [] : [array_map(fn (array $kid) => [$kid['title'], $kid['destpageposfrom1']], $one['kids'])])], $level);
+    expect($tree($outlines))->toBe([['Agreement', 1, [['1. Price', 1], ['2. Schließung', 3]]], ['Survey', 5], ['Addendum', 7, [['Kept', 8]]]])
+        ->and((new NativeTool)->run(['qpdf', '--check', $scratch->path('all.pdf')]))->toContain('No syntax');
+});
+
+it('reads a paper out as paragraphs, page by page', function () {
+    $scratch = new Scratch;
+    $pdf = $scratch->put('t.pdf', press()->print([(new Drawing(612, 792))->text(72, 90, 12, 'The buyer pays')->text(72, 104, 12, 'at closing.')->text(72, 160, 12, '2. Sunniva Eide'), new Drawing(612, 792)]));
+    expect(PageText::of($pdf))->toBe([1 => ['The buyer pays at closing.', '2. Sunniva Eide'], 2 => []]);
 });

@@ -7,12 +7,17 @@ use Unanimus\Forms\Continuation;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
+use Unanimus\Forms\FormPrinter;
+use Unanimus\Forms\FormText;
 use Unanimus\Forms\Library;
+use Unanimus\Forms\MarkPlace;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
+use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
 use Unanimus\Requirements\Stage;
+use Unanimus\Signing\MarkKind;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
 
@@ -99,4 +104,28 @@ it('keeps what it read of a form, and reads it anew when the form is printed ane
     clearstatcache();
     expect($read()->title)->toBe('Addendum of the association');
     exec('rm -r '.escapeshellarg($scratch->path('library')).' '.escapeshellarg($scratch->path('kept')));
+});
+
+it('has no blank or mark that crosses or touches the end of its page, and knows its sections', function (Form $form) {
+    foreach ([...$form->blanks, ...array_filter($form->marks, fn (MarkPlace $mark) => $mark->kind !== MarkKind::Initials)] as $item) {
+        $height = $form->pages[$item->page - 1][1];
+        expect($item->place->y)->toBeGreaterThanOrEqual(FormText::TOP - 1)->and($item->place->y + $item->place->height)->toBeLessThanOrEqual($height - FormText::FOOT + 1);
+    }
+    foreach ($form->sections as $section) {
+        expect($section['page'])->toBeGreaterThanOrEqual(1)->toBeLessThanOrEqual(count($form->pages))->and($section['title'])->not->toBe('');
+    }
+    $info = (new NativeTool)->run(['pdfinfo', $form->pdf]);
+    expect($info)->toMatch('/Tagged: +yes/')->toContain("{$form->number} {$form->title}");
+    expect((new NativeTool)->run(['pdffonts', $form->pdf]))->not->toMatch('/ no (yes|no) (yes|no) +\\d+ /');
+})->with(fn () => array_map(fn (Form $form) => [$form], (new Library(dirname(__DIR__, 2).'/library'))->all()));
+
+it('refuses to build a form whose blank is cut by the end of a page', function () {
+    $check = new ReflectionMethod(FormPrinter::class, 'check');
+    $text = FormText::read("number: X-1\nrevision: 1\ntitle: T\nset: S\nstage: offer\n---\n[[word lines h=120]] [[sum money]]");
+    $text->html();
+    $link = fn (string $name, float $y, float $height) => ['page' => 1, 'uri' => "blank/{$name}", 'place' => new Rect(60, $y, 300, $height)];
+    $check->invoke(null, $text, [$link('word', 500, 120), $link('sum', 640, 13)], [[612.0, 792.0]]);
+    foreach ([[$link('word', 500, 60)], [$link('word', 500, 120), $link('word', 50, 20)], [$link('sum', 720, 13)], [$link('sum', 40, 13)]] as $links) {
+        expect(fn () => $check->invoke(null, $text, $links, [[612.0, 792.0]]))->toThrow(UnexpectedValueException::class);
+    }
 });

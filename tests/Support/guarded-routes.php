@@ -87,6 +87,7 @@ function guardedRoutes(): array
         'store an entry' => ['POST', '/papers/{paper}/entries', ['blank' => 'buyers', 'value' => 'x', 'key' => 'intruder1']],
         'a page image' => ['GET', '/papers/{paper}/pages/1.webp', []],
         'a paper as PDF' => ['GET', '/papers/{paper}/pdf', []],
+        'a paper as text' => ['GET', '/papers/{paper}/text', []],
         'see a round' => ['GET', '/rounds/{round}', []],
         'change a round' => ['PUT', '/rounds/{round}', ['message' => 'x']],
         'drop a round' => ['DELETE', '/rounds/{round}', []],

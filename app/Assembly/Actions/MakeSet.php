@@ -38,7 +38,7 @@ final class MakeSet
     /**
      * One paper made ready, as a file in the folder.
      *
-     * @return array{title: string, pdf: string, pages: int, only: string, note: string}
+     * @return array{title: string, pdf: string, pages: int, only: string, note: string, sections?: list<array{title: string, page: int}>}
      *
      * @throws StepRefused when it has not come in
      */
@@ -46,7 +46,7 @@ final class MakeSet
     {
         $pdf = $scratch->put("{$index}.pdf", $this->print->of($paper));
         $pages = $paper->isDraft() || $paper->latest === null ? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf]) : (int) $paper->latest->pages;
-        $part = ['title' => trim("{$paper->form_number} {$paper->title}"), 'pdf' => $pdf, 'pages' => $pages, 'only' => '1-z', 'note' => ''];
+        $part = ['title' => trim("{$paper->form_number} {$paper->title}"), 'pdf' => $pdf, 'pages' => $pages, 'only' => '1-z', 'note' => '', 'sections' => $paper->sections()];
         $blank = $options->leaveBlankOut ? BlankPages::of($pdf) : [];
         // A paper of nothing but blank pages was chosen as it is.
         if ($blank === [] || count($blank) === $pages) {
@@ -60,7 +60,7 @@ final class MakeSet
     /**
      * Parts made ready, put together.
      *
-     * @param list<array{title: string, pdf: string, pages: int, only: string, note: string}> $parts
+     * @param list<array{title: string, pdf: string, pages: int, only: string, note: string, sections?: list<array{title: string, page: int}>}> $parts
      * @param list<string> $lines
      * @return array{string, int, list<string>}
      *

@@ -32,6 +32,8 @@ use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\Converter;
+use Unanimus\Pages\PageText;
+use Unanimus\Pages\Scratch;
 use Unanimus\Terms\EntryUnreadable;
 
 /** Papers: filling on the page, looking at, bringing in, printing. */
@@ -107,6 +109,16 @@ final class PaperController
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
 
         return PdfAnswer::of($print->of($paper), $paper->title);
+    }
+
+    /** A paper as running text, for whoever listens to it. */
+    public function text(Paper $paper, PaperPrint $print): View
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
+        Gate::authorize('see', $paper->file);
+        $scratch = new Scratch;
+
+        return view('papers.text', ['paper' => $paper, 'file' => $paper->file, 'pages' => PageText::of($scratch->put('paper.pdf', $print->of($paper)))]);
     }
 
     public function bring(Request $request, DealFile $file, TakeUpload $take): RedirectResponse|JsonResponse

@@ -138,6 +138,12 @@ final class Paper extends Record
         }
     }
 
+    /** @return list<array{title: string, page: int}> the headings of its form, where its pages are still those of the form */
+    public function sections(): array
+    {
+        return $this->latest?->made_by === 'brought' ? [] : $this->form()->sections ?? [];
+    }
+
     public function seenBy(): SeenBy
     {
         return new SeenBy($this->side, $this->staff_only);

@@ -93,7 +93,7 @@ final class SealSet
             foreach ($this->drawings($round, $sent, PdfLook::into($pdf)->pages()) as $on => $drawing) {
                 $drawings[$page + $on] = $drawing;
             }
-            $parts[] = ['title' => $sent->title, 'pdf' => $pdf, 'pages' => $sent->pages];
+            $parts[] = ['title' => $sent->title, 'pdf' => $pdf, 'pages' => $sent->pages, 'sections' => $sent->paper->sections()];
             $page += $sent->pages;
         }
         $record = $this->record($round)->pages();

@@ -8,6 +8,7 @@ use App\Papers\Bytes;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
 use App\Signing\Actions\RecordEvent;
+use App\Signing\Models\RoundPaper;
 use App\Signing\Models\Signer;
 use App\Signing\RoundView;
 use Illuminate\Contracts\View\View;
@@ -17,6 +18,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\PageText;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
@@ -123,13 +125,28 @@ final class SignController
 
     public function image(Request $request, string $token, int $position, int $page, Bytes $bytes): Response
     {
+        $sent = $this->sent($this->signer($request), $position);
+        abort_if($page < 1 || $page > $sent->pages, 404);
+
+        return PageStore::send($bytes->path((string) $sent->sha256), (string) $sent->sha256, $page, behindLink: true);
+    }
+
+    /** A paper as running text, for whoever listens to it before signing. */
+    public function text(Request $request, string $token, int $position, Bytes $bytes): View
+    {
         $signer = $this->signer($request);
-        // Pages are there for whoever signs now; what has ended shows none, what is finished is in the sealed set.
+        $sent = $this->sent($signer, $position);
+
+        return view('signing.text', ['title' => $sent->title, 'round' => $signer->round, 'token' => $token, 'pages' => PageText::of($bytes->path((string) $sent->sha256))]);
+    }
+
+    /** Pages are there for whoever signs now; what has ended shows none, what is finished is in the sealed set. */
+    private function sent(Signer $signer, int $position): RoundPaper
+    {
         abort_if($signer->round->status !== RoundStatus::Out || in_array($signer->status, [SignerStatus::Waiting->value, SignerStatus::Finished->value], true), 404);
         $sent = $signer->round->papers->firstWhere('position', $position);
-        abort_if($sent === null || $sent->sha256 === null || $page < 1 || $page > $sent->pages, 404);
 
-        return PageStore::send($bytes->path($sent->sha256), $sent->sha256, $page, behindLink: true);
+        return $sent instanceof RoundPaper && $sent->sha256 !== null ? $sent : abort(404);
     }
 
     public function set(Request $request, string $token, Bytes $bytes): Response
