@@ -175,7 +175,7 @@ final readonly class Converter
     {
         self::refuseBomb($path);
         if (! self::canBeCutOff()) {
-            throw new BringRefused('Word documents cannot be converted on this server, because it cannot keep them off the network. Save it as PDF and upload that.');
+            throw new BringRefused('Word documents cannot be converted on this server, because it cannot keep them apart from everything else. Save it as PDF and upload that.');
         }
         $scratch = new Scratch;
         copy($path, $scratch->path('text.doc'));
@@ -183,10 +183,10 @@ final readonly class Converter
         $scratch->put('profile/user/registrymodifications.xcu', self::OFFICE_PROFILE);
         $turn = self::turn();
         try {
-            // What it names on the network is not fetched.
-            (new NativeTool(self::OFFICE_SECONDS, '0', ['HOME' => $scratch->path('profile')], self::OFFICE_MEMORY))->run([
-                'unshare', '-rn', 'soffice', '--headless', '--norestore', '--nolockcheck', '--nodefault', '-env:UserInstallation=file://'.$scratch->path('profile'),
-                '--convert-to', 'pdf:writer_pdf_Export', '--outdir', $scratch->path('out'), $scratch->path('text.doc'),
+            // What it names on the network or on this machine is not there: a text can link to pictures and to other texts.
+            (new NativeTool(self::OFFICE_SECONDS, '0', [], self::OFFICE_MEMORY))->run([...self::closedRoom($scratch),
+                'soffice', '--headless', '--norestore', '--nolockcheck', '--nodefault', '-env:UserInstallation=file:///work/profile',
+                '--convert-to', 'pdf:writer_pdf_Export', '--outdir', '/work/out', '/work/text.doc',
             ]);
         } catch (ToolFailed $failed) {
             if ($failed->machineIsBusy) {
@@ -237,11 +237,17 @@ final readonly class Converter
         }
     }
 
+    /** @return list<string> what a program is begun with, so that it sees its scratch folder alone */
+    private static function closedRoom(Scratch $scratch): array
+    {
+        return ['unshare', '-rnmpf', '--kill-child', '--propagation', 'private', 'sh', __DIR__.'/closed-room.sh', $scratch->path('')];
+    }
+
     private static function canBeCutOff(): bool
     {
         static $can = null;
         try {
-            $can ??= (new NativeTool(5))->run(['unshare', '-rn', 'true']) === '';
+            $can ??= (new NativeTool(10, '0'))->run([...self::closedRoom(new Scratch), 'true']) === '';
         } catch (ToolFailed) {
             $can = false;
         }

@@ -2,6 +2,7 @@ import htmx from 'htmx.org';
 import './deal-line.js';
 import './drafts.js';
 import './held.js';
+import './pages.js';
 import { proof } from './proof.js';
 import { signInAgain } from './resume.js';
 

@@ -131,3 +131,44 @@ it('knows an awaited paper by the file\'s name or by its heading, and guesses no
     ['EARNEST_money-receipt (2).pdf', '', 'b'], ['scan0001.pdf', "Anchorfield Title & Escrow\nEarnest Money Receipt\nReceived", 'b'], ['closing statement.pdf', '', 'a'], ['closing statement copy.pdf', '', 'c'],
     ['scan0002.pdf', 'Survey of parcel 12', null], ['receipt.pdf', '', null],
 ]);
+
+/** A zipped text with those members. @param  array<string, string>  $members */
+function zipped(Scratch $scratch, array $members): string
+{
+    $zip = new ZipArchive;
+    $zip->open($scratch->path('text.zip'), ZipArchive::CREATE);
+    foreach ($members as $name => $content) {
+        $zip->addFromString($name, $content);
+        $zip->setCompressionName($name, ZipArchive::CM_STORE);
+    }
+    $zip->close();
+
+    return $scratch->get('text.zip');
+}
+
+it('embeds no picture of this machine that a text links to', function (string $kind) {
+    $picture = imagecreatetruecolor(200, 200);
+    imagefill($picture, 0, 0, imagecolorallocate($picture, 200, 20, 20));
+    imagepng($picture, $this->scratch->path('secret.png'));
+    chmod($this->scratch->path('secret.png'), 0644);
+    $link = 'file://'.$this->scratch->path('secret.png');
+    $drawing = '<w:drawing><wp:inline><wp:extent cx="1905000" cy="1905000"/><wp:docPr id="1" name="p"/><a:graphic><a:graphicData uri="http://schemas.openxmlformats.org/drawingml/2006/picture"><pic:pic><pic:nvPicPr><pic:cNvPr id="1" name="p"/><pic:cNvPicPr/></pic:nvPicPr><pic:blipFill><a:blip r:link="rId1"/><a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="1905000" cy="1905000"/></a:xfrm><a:prstGeom prst="rect"/></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>';
+    $bytes = match ($kind) {
+        'docx' => zipped($this->scratch, [
+            '[Content_Types].xml' => '<?xml version="1.0"?><Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/word/document.xml" ContentType="application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml"/></Types>',
+            '_rels/.rels' => '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>',
+            'word/_rels/document.xml.rels' => '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/image" Target="'.$link.'" TargetMode="External"/></Relationships>',
+            'word/document.xml' => '<?xml version="1.0"?><w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships" xmlns:wp="http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main" xmlns:pic="http://schemas.openxmlformats.org/drawingml/2006/picture"><w:body><w:p><w:r><w:t>Linked text</w:t></w:r></w:p><w:p><w:r>'.$drawing.'</w:r></w:p></w:body></w:document>',
+        ]),
+        'odt' => zipped($this->scratch, [
+            'mimetype' => 'application/vnd.oasis.opendocument.text',
+            'META-INF/manifest.xml' => '<?xml version="1.0"?><manifest:manifest manifest:version="1.3" xmlns:manifest="urn:oasis:names:tc:opendocument:xmlns:manifest:1.0"><manifest:file-entry manifest:full-path="/" manifest:media-type="application/vnd.oasis.opendocument.text"/><manifest:file-entry manifest:full-path="content.xml" manifest:media-type="text/xml"/></manifest:manifest>',
+            'content.xml' => '<?xml version="1.0"?><office:document-content office:version="1.3" xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink"><office:body><office:text><text:p>Linked text</text:p><text:p><draw:frame svg:width="5cm" svg:height="5cm" text:anchor-type="as-char"><draw:image xlink:href="'.$link.'" xlink:type="simple"/></draw:frame></text:p></office:text></office:body></office:document-content>',
+        ]),
+        'rtf' => '{\rtf1\ansi Linked text\par{\field{\*\fldinst { INCLUDEPICTURE "'.$this->scratch->path('secret.png').'" \\d }}{\fldrslt x}}\par}',
+    };
+    $brought = ($this->take)($bytes, "text.{$kind}");
+    $path = $this->scratch->put('made.pdf', $brought->pdf);
+    expect((new NativeTool)->run(['pdftotext', $path, '-']))->toContain('Linked text')
+        ->and(substr_count(trim((new NativeTool)->run(['pdfimages', '-list', $path])), "\n"))->toBe(1, 'a picture stands in it');
+})->with(['docx', 'odt', 'rtf']);

@@ -8,7 +8,7 @@
         @foreach ($view->sizes as $index => [$width, $height])
             <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
                 <svg viewBox="0 0 {{ $width }} {{ $height }}">
-                    <image href="/fill/{{ $token }}/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
+                    <image {{ $index < 4 ? '' : 'data-' }}href="/fill/{{ $token }}/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
                     @foreach ($view->on($index + 1) as $filled)
                         @php($b = $filled->blank)
                         @if (in_array($b->name, $asked, true))<foreignObject x="{{ $b->place->x }}" y="{{ $b->place->y }}" width="{{ $b->place->width }}" height="{{ $b->place->height }}">@include('papers.blank', ['sent' => ['data-blank', $b->name], 'value' => \App\Papers\PaperView::shown($filled), 'told' => $b->label.' · '.$filled->source, 'class' => ($view->isMissing($b->name) ? ' missing' : '').($filled->departs ? ' departs' : '')])</foreignObject>

@@ -28,7 +28,7 @@
             @foreach ($view->sizes as $index => [$width, $height])
                 <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
                     <svg viewBox="0 0 {{ $width }} {{ $height }}" data-layer="{{ $index + 1 }}">
-                        <image href="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
+                        <image {{ $index < 4 ? '' : 'data-' }}href="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
                         @foreach ($view->marksOn($index + 1) as $mark)
                             <g class="tone-{{ $mark->seat->tone() }}"><rect class="place" x="{{ $mark->place->x }}" y="{{ $mark->place->y }}" width="{{ $mark->place->width }}" height="{{ $mark->place->height }}"/><text class="place-word" x="{{ $mark->place->x + 2 }}" y="{{ $mark->place->y + 7 }}">{{ $mark->kind->value === 'initials' ? '' : $mark->kind->label().' · ' }}{{ $mark->seat->label() }}</text></g>
                         @endforeach

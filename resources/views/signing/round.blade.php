@@ -22,7 +22,7 @@
             @foreach ($view->pages as $index => $page)
                 <section class="page" id="p{{ $index }}" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
                     <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
-                        <image href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
+                        <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
                         {!! $page['inner'] !!}
                         @foreach ($page['marks'] as $shown)
                             @php($m = $shown['mark']) @php($seat = $m->seatOf()) @php($place = $m->place())

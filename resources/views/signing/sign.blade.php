@@ -4,7 +4,7 @@
             @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }} <a class="as-text" href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">as text<span class="unseen">, {{ $page['paper']->title }}</span></a></h2>@endif
             <section class="page" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
                 <svg viewBox="{{ $page['width'] * 0.065 }} {{ $page['height'] * 0.035 }} {{ $page['width'] * 0.87 }} {{ $page['height'] * 0.95 }}">
-                    <image href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
+                    <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
                     @foreach ($page['marks'] as $shown)
                         @php($m = $shown['mark']) @php($place = $m->place()) @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
                         @if ($mine)

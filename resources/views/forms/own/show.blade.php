@@ -30,7 +30,7 @@
             @foreach ($own->pages as $index => [$width, $height])
                 <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
                     <svg viewBox="0 0 {{ $width }} {{ $height }}" data-width="{{ $width }}" data-height="{{ $height }}">
-                        <image href="/own-forms/{{ $own->key }}/pages/{{ $index + 1 }}.webp" width="{{ $width }}" height="{{ $height }}"/>
+                        <image {{ $index < 4 ? '' : 'data-' }}href="/own-forms/{{ $own->key }}/pages/{{ $index + 1 }}.webp" width="{{ $width }}" height="{{ $height }}"/>
                         <g class="items">@unless ($making) @foreach ($own->draft()->items as $item) @if ($item->page === $index + 1)<rect @class(['item', 'is-mark' => $item->isMark()]) x="{{ $item->place->x }}" y="{{ $item->place->y }}" width="{{ $item->place->width }}" height="{{ $item->place->height }}"><title>{{ $item->isMark() ? $item->kind->label().', '.$item->seat : $item->label }}</title></rect>@endif @endforeach @endunless</g>
                     </svg>
                 </section>
