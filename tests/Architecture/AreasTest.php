@@ -9,7 +9,7 @@ declare(strict_types=1);
 
 const CORE = [
     'Access' => [],
-    'Commission' => ['Files', 'Money', 'Pages', 'Review'],
+    'Commission' => ['Terms', 'Files', 'Money', 'Pages', 'Review'],
     'Dates' => ['Pages'],
     'Evidence' => ['Pages'],
     'Exchange' => ['Dates', 'Files', 'Money', 'Pages', 'Terms'],

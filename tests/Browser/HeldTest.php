@@ -34,7 +34,6 @@ it('keeps a refused entry on the device, in its blank, on the file and in a plac
     $this->seeText('One entry waits on this device', '#held-here')->press('Show', '#held-here');
     $this->seeText('a hundred and more', '#held-list')->seeText('Association addendum', '#held-list');
     expect($this->axe())->toBe([]);
-    $this->shot('held');
     $this->press('Send it again', '#held-list');
     $this->eventually(fn () => $this->find('#held-list .late')->getText() !== '' ?: null, 'why it was refused is not told');
     $this->press('Let go of it', '#held-list');

@@ -17,6 +17,7 @@ use App\Papers\Models\Paper;
 use App\Papers\Models\Upload;
 use App\Papers\PageStore;
 use App\Papers\PaperPrint;
+use App\Papers\PaperText;
 use App\Papers\PaperView;
 use App\Papers\PdfAnswer;
 use App\Papers\Presence;
@@ -32,7 +33,6 @@ use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\Converter;
-use Unanimus\Pages\PageText;
 use Unanimus\Pages\Scratch;
 use Unanimus\Terms\EntryUnreadable;
 
@@ -118,7 +118,7 @@ final class PaperController
         Gate::authorize('see', $paper->file);
         $scratch = new Scratch;
 
-        return view('papers.text', ['paper' => $paper, 'file' => $paper->file, 'pages' => PageText::of($scratch->put('paper.pdf', $print->of($paper)))]);
+        return view('papers.text', ['paper' => $paper, 'file' => $paper->file, 'pages' => PaperText::of($paper, $scratch->put('paper.pdf', $print->of($paper)))]);
     }
 
     public function bring(Request $request, DealFile $file, TakeUpload $take): RedirectResponse|JsonResponse

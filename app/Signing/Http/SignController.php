@@ -6,6 +6,7 @@ namespace App\Signing\Http;
 
 use App\Papers\Bytes;
 use App\Papers\PageStore;
+use App\Papers\PaperText;
 use App\Papers\PdfAnswer;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Models\RoundPaper;
@@ -18,7 +19,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Drawing;
-use Unanimus\Pages\PageText;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
@@ -137,7 +137,7 @@ final class SignController
         $signer = $this->signer($request);
         $sent = $this->sent($signer, $position);
 
-        return view('signing.text', ['title' => $sent->title, 'round' => $signer->round, 'token' => $token, 'pages' => PageText::of($bytes->path((string) $sent->sha256))]);
+        return view('signing.text', ['title' => $sent->title, 'round' => $signer->round, 'token' => $token, 'pages' => PaperText::of($sent->paper, $bytes->path((string) $sent->sha256))]);
     }
 
     /** Pages are there for whoever signs now; what has ended shows none, what is finished is in the sealed set. */
