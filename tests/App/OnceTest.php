@@ -201,6 +201,7 @@ it('seals later when the time stamp cannot be had: one job however often it is l
         ->and(DB::table('letters')->whereNull('sent_at')->count())->toBe(0)
         ->and(SealRound::waiting($round->id)?->sentence('Sealing', 'America/New_York'))->toContain('waits for the time stamp')->toContain('next try');
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('waits for the time stamp')->assertSee('Try again now');
+    $this->as('tomas')->get("/files/{$round->file->key}")->assertSee('Sealing waits for the time stamp')->assertSee('Try again now');
     $this->get('/up')->assertSee('time stamp');
     $this->seeAll();
     $works = true;

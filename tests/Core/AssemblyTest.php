@@ -39,6 +39,7 @@ it('lists papers on as many cover sheets as they need, each title cut to its roo
 it('numbers pages in plain letters and stamps them with their paper when asked', function () {
     $scratch = new Scratch;
     $pdf = $scratch->put('numbers.pdf', PageNumbers::pdf(['1 / 3', '(2) \\ 3', 'ż3 / 3']));
+    expect((new NativeTool)->run(['pdffonts', $pdf]))->toMatch('/NotoSans-Regular +TrueType +WinAnsi +yes/')->not->toMatch('/ no +(yes|no) +(yes|no) +\\d/');
     expect((new NativeTool)->run(['qpdf', '--check', $pdf]))->toContain('No syntax')->and((new NativeTool)->run(['pdftotext', $pdf, '-']))->toMatch('~1\s*/\s*3~')->toMatch('~\(2\)\s*\\\\\s*3~')->toMatch('~3\s*/\s*3~');
     expect(PageStamp::None->foot(1, 2, 'A', 1, 2))->toBeNull()->and(PageStamp::Count->foot(1, 2, 'A', 1, 2))->toBe('1 / 2');
     $foot = PageStamp::Paper->foot(7, 9, 'M-201 Purchase agreement — house', 3, 8);

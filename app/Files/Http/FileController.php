@@ -87,7 +87,7 @@ final class FileController
     public function show(DealFile $file): View
     {
         Gate::authorize('see', $file);
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks', 'before']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'rounds.sealedSet', 'commission', 'members', 'kits', 'tasks', 'before']);
         $facts = FactBook::of($file);
         $people = User::query()->whereIn('id', [self::me()->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
 
