@@ -133,13 +133,28 @@ function standsIn(field) {
 document.body.addEventListener('htmx:configRequest', (event) => {
     Object.assign(event.detail.headers, proof());
     const field = event.detail.elt;
+    if (event.detail.verb === 'put' && field.matches('form')) return onlyChanged(field, event.detail.parameters);
     if (event.detail.verb !== 'put' || !field.matches('input, select, textarea')) return;
     field.dataset.before = standsIn(field);
     event.detail.parameters.seen = field.dataset.before;
     field.dataset.stands = field.value;
 });
+// Of a form that is stored by itself only what was changed here goes out: what others have changed beside it stays theirs.
+function onlyChanged(form, parameters) {
+    form.sent = [];
+    for (const field of form.querySelectorAll('input:not([type=hidden], [type=checkbox]), select, textarea')) {
+        if (field.value === standsIn(field)) {
+            delete parameters[field.name];
+            continue;
+        }
+        form.sent.push({ field, value: field.value, before: standsIn(field) });
+        if (field.id) parameters[`stood[${field.name}]`] = standsIn(field);
+    }
+}
 document.body.addEventListener('htmx:afterRequest', (event) => {
     const field = event.detail.elt;
+    const fault = JSON.parse(event.detail.xhr?.getResponseHeader?.('HX-Trigger') || '{}').stored?.fault;
+    if (field.sent && event.detail.successful && !fault) field.sent.filter((one) => standsIn(one.field) === one.before).forEach((one) => { one.field.dataset.stands = one.value; });
     if (event.detail.successful || field.dataset?.before === undefined) return;
     field.dataset.stands = field.dataset.before;
 });

@@ -290,3 +290,15 @@ it('writes all of a file or nothing of it, also where the disk takes no more', f
     $left = glob("{$folder}/*/*/*") ?: [];
     expect(implode($said))->toContain('no room left')->and($left)->toHaveCount(1)->and(file_get_contents($left[0]))->toBe('small');
 });
+
+it('changes of a person only what was changed, and tells whoever changes what somebody else just has', function () {
+    $file = $this->aFile();
+    $put = fn (string $who, array $given, array $seen = []) => json_decode((string) $this->as($who)->put("/files/{$file->key}/parties/buyer.1?at=opening", [...$given, 'stood' => $seen], ['HX-Request' => 'true'])->assertOk()->headers->get('HX-Trigger'), true)['stored']['fault'];
+    expect($put('wendell', ['name' => 'Sunniva Eide-Holm'], ['name' => 'Sunniva Eide']))->toBeNull()
+        ->and($put('tomas', ['phone' => '555-0199']))->toBeNull()
+        ->and($put('tomas', ['email' => 'eide@new.example'], ['email' => 'sunniva@eide.example']))->toBeNull()
+        ->and($put('wendell', ['email' => 'other@new.example'], ['email' => 'sunniva@eide.example']))->toContain('eide@new.example')->toContain('meanwhile');
+    $this->seeAll();
+    $party = $file->parties()->where('role', 'buyer')->where('number', 1)->sole();
+    expect([$party->name, $party->phone, $party->email])->toBe(['Sunniva Eide-Holm', '555-0199', 'eide@new.example']);
+});

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\BrowserCase;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
 
 function draftPaper(BrowserCase $test): string
 {
@@ -90,4 +93,42 @@ it('tells whoever changes a term that somebody else has just changed, and keeps 
     $this->visit($file)->waitFor('#fact-included');
     expect($this->find('#fact-included')->getAttribute('value'))->toBe('range only now');
     enter($this, '#fact-included', 'range, porch swing');
+});
+
+it('fetches the pages of a long paper as one comes near', function () {
+    /** @var BrowserCase $this */
+    $scratch = new Scratch;
+    mkdir($scratch->path('cache'));
+    $press = new Press($scratch->path('cache'), $scratch->path('cache'));
+    $this->openFile('tomas', 'lanternfish');
+    $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->put('Long survey.pdf', $press->print(array_map(fn (int $page) => (new Drawing(612, 792))->text(72, 90, 20, "Leaf {$page}"), range(1, 60)))));
+    $this->eventually(fn () => str_contains($this->find('.board')->getText(), 'Long survey') ?: null, 'it did not come in', 60);
+    $this->press('Long survey', '.board');
+    $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((one) => /pages\\/1\\.webp/.test(one.name) && one.responseEnd > 0)') ?: null, 'the first page does not show', 30);
+    $asked = 'return performance.getEntriesByType("resource").filter((one) => /pages\\/(\\d+)\\.webp/.test(one.name) && Number(one.name.match(/pages\\/(\\d+)/)[1]) > 30).length';
+    expect($this->browser->executeScript($asked))->toBe(0);
+    $this->browser->executeScript('document.querySelector("#page-50").scrollIntoView()');
+    $this->eventually(fn () => $this->browser->executeScript('return document.querySelector("#page-50 image").hasAttribute("href")') ?: null, 'page 50 is not asked for');
+});
+
+it('sends of a person only what was changed', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'lanternfish');
+    $this->find('a[href$="/opening"]')->click();
+    $this->waitFor('[id="buyer.1-email"]');
+    $opening = (string) $this->browser->getCurrentURL();
+    $first = $this->browser->getWindowHandle();
+    $this->browser->switchTo()->newWindow();
+    $this->visit($opening)->waitFor('[id="buyer.1-email"]');
+    enter($this, '[id="buyer.1-initials"]', 'SvE');
+    $this->eventually(fn () => $this->browser->executeScript('return document.getElementById("buyer.1-initials").dataset.stands') === 'SvE' ?: null, 'the initials were not stored');
+    $this->browser->close();
+    $this->browser->switchTo()->window($first);
+    // This page still shows the initials as they were; another field of the same person is changed on it.
+    enter($this, '[id="buyer.1-email"]', 'sunniva@eide-holm.example');
+    $this->eventually(fn () => $this->browser->executeScript('return document.getElementById("buyer.1-email").dataset.stands') === 'sunniva@eide-holm.example' ?: null, 'the address was not stored');
+    $this->visit($opening)->waitFor('[id="buyer.1-email"]');
+    expect($this->find('[id="buyer.1-initials"]')->getAttribute('value'))->toBe('SvE')->and($this->find('[id="buyer.1-email"]')->getAttribute('value'))->toBe('sunniva@eide-holm.example');
+    enter($this, '[id="buyer.1-email"]', 'sunniva@eide.example');
+    $this->eventually(fn () => $this->browser->executeScript('return document.getElementById("buyer.1-email").dataset.stands') === 'sunniva@eide.example' ?: null, 'the address was not brought back');
 });

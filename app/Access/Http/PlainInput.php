@@ -19,7 +19,7 @@ final class PlainInput
 {
     /** Names under which lists, or lists of lists, are sent. */
     private const LISTS = [
-        'addresses', 'answers', 'change', 'columns', 'email', 'facts', 'inner', 'keys', 'lines', 'matched', 'papers', 'place', 'roles', 'some', 'take', 'tasks', 'terms', 'to', 'turns', 'v', 'when',
+        'addresses', 'answers', 'change', 'columns', 'email', 'facts', 'inner', 'keys', 'lines', 'matched', 'papers', 'place', 'roles', 'some', 'stood', 'take', 'tasks', 'terms', 'to', 'turns', 'v', 'when',
     ];
 
     public function handle(Request $request, \Closure $next): Response

@@ -8,6 +8,7 @@ use App\Files\AddressBook;
 use App\Files\Models\DealFile;
 use App\Files\Models\Party;
 use App\History\History;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
@@ -20,16 +21,19 @@ final class SetParty
     }
 
     /**
-     * @param array{name: string, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null, prints_contact?: bool} $given
+     * @param array{name?: string|null, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null, prints_contact?: bool} $given what is left out stays as it is; an empty name takes the person off the seat
+     * @param array<string, string> $seen what stood in those of the fields that tell it
      *
-     * @throws StepRefused when the file is no longer worked on
+     * @throws StepRefused when the file is no longer worked on, or somebody has changed the same meanwhile
      */
-    public function __invoke(DealFile $file, Seat $seat, array $given): ?Party
+    public function __invoke(DealFile $file, Seat $seat, array $given, array $seen = []): ?Party
     {
         $file->status->mustBeOpen();
         $this->refuseOthers($file, $seat->side());
+        DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $party = $file->parties()->where('role', $seat->role)->where('number', $seat->number)->first();
-        $name = trim($given['name']);
+        $party === null || self::mustHaveSeen($party, $given, $seen);
+        $name = trim((string) (array_key_exists('name', $given) ? $given['name'] : $party?->name));
         if ($name === '') {
             $party === null || $this->unseat($file, $seat, $party);
 
@@ -69,6 +73,22 @@ final class SetParty
         ($this->applyKit)($file);
 
         return $seated;
+    }
+
+    /**
+     * @param array<string, mixed> $given
+     * @param array<string, string> $seen
+     *
+     * @throws StepRefused when what stands is neither what was seen nor what is given
+     */
+    private static function mustHaveSeen(Party $party, array $given, array $seen): void
+    {
+        foreach (['name' => 'the name', 'signing_name' => 'the name to sign with', 'initials' => 'the initials', 'email' => 'the email address'] as $key => $label) {
+            $stands = (string) $party->getAttribute($key);
+            if (isset($seen[$key], $given[$key]) && $stands !== '' && $stands !== $seen[$key] && $stands !== trim((string) $given[$key])) {
+                throw new StepRefused("Somebody has set {$label} to “{$stands}” meanwhile; that stands. Enter yours again if it is right.");
+            }
+        }
     }
 
     /**

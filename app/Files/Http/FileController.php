@@ -87,7 +87,7 @@ final class FileController
     public function show(DealFile $file): View
     {
         Gate::authorize('see', $file);
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'rounds.sealedSet', 'commission', 'members', 'kits', 'tasks', 'before']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks', 'before']);
         $facts = FactBook::of($file);
         $people = User::query()->whereIn('id', [self::me()->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
 
@@ -149,13 +149,14 @@ final class FileController
             'name' => 'nullable|string|max:120', 'signing_name' => 'nullable|string|max:120', 'initials' => 'nullable|string|max:8',
             'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'firm' => 'nullable|string|max:120', 'address' => 'nullable|string|max:300',
             'kind' => 'nullable|in:person,entity,trust,estate', 'signed_by' => 'nullable|string|max:120', 'capacity' => 'nullable|string|max:160', 'prints_contact' => 'nullable|boolean',
+            'stood' => 'nullable|array|max:12', 'stood.*' => 'nullable|string|max:300',
         ], ['email.email' => 'This is not a mail address.']);
         if ($check->fails()) {
             return $this->refreshed($file, $request, $seat, (string) $check->errors()->first(), static fn () => []);
         }
         $given = $check->validated();
         try {
-            $setParty($file, Seat::of($seat), [...$given, 'name' => (string) ($given['name'] ?? '')]);
+            $setParty($file, Seat::of($seat), array_diff_key($given, ['stood' => true]), array_map(strval(...), $given['stood'] ?? []));
             $fault = null;
         } catch (\InvalidArgumentException|StepRefused $refused) {
             $fault = $refused->getMessage();

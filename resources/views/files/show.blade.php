@@ -4,7 +4,7 @@
         <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and their own side’s papers, nothing of yours.
             <form class="inline" method="post" action="/join-requests/{{ $one->key }}">@csrf<button class="button tight now" name="in" value="1">Add {{ $one->asker->name }}</button> <button class="button tight" name="in" value="0">Do not add</button></form></div>
     @endforeach
-    @foreach ($file->rounds as $round) @include('signing.waits') @endforeach
+    @foreach ($file->rounds->filter(fn ($round) => $round->status->value === 'complete')->load('sealedSet') as $round) @include('signing.waits') @endforeach
     <div class="leaf folder">
         @include('files.flap')
         <div>
