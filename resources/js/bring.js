@@ -1,6 +1,7 @@
 // Bringing papers in: chosen or dropped, one after the other, each with its own progress and its own answer.
 
 import { proof } from './proof.js';
+import { signInAgain } from './resume.js';
 import { newKey } from './waiting.js';
 
 const form = document.querySelector('[data-bring]');
@@ -53,6 +54,7 @@ async function send(file, line) {
             line.className = 'ok';
             return;
         }
+        if (answer && [401, 419].includes(answer.status) && await signInAgain()) continue;
         if (answer && (answer.status < 500 || answer.status === 507) && answer.status !== 429) {
             refused += 1;
             const why = answer.why || 'This was not taken in. Try again in a moment.';

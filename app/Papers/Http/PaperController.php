@@ -33,6 +33,7 @@ use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\Converter;
+use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\Scratch;
 use Unanimus\Terms\EntryUnreadable;
 
@@ -124,6 +125,8 @@ final class PaperController
     public function bring(Request $request, DealFile $file, TakeUpload $take): RedirectResponse|JsonResponse
     {
         Gate::authorize('work-on', $file);
+        // A file that found no room on its way here says only that it did not arrive.
+        DiskFull::in(sys_get_temp_dir()) && throw DiskFull::told();
         $most = Converter::LARGEST / 1024;
         $large = 'One of these is larger than 50 MB. Upload it as several parts; nothing was taken in.';
         $request->validate(
