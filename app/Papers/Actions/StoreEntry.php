@@ -41,10 +41,11 @@ final class StoreEntry
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
         // The key first, for every scope: what was stored already is told as stored, whatever has happened to the paper or the term since.
-        if ($paper->hasEntry($clientKey)) {
-            return $this->standing($paper, $blankName);
+        try {
+            $paper->lockForChange();
+        } catch (StepRefused $refused) {
+            return $paper->hasEntry($clientKey) ? $this->standing($paper, $blankName) : throw $refused;
         }
-        $paper->lockForChange();
         if ($paper->hasEntry($clientKey)) {
             return $this->standing($paper, $blankName);
         }
