@@ -60,7 +60,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
         // Numbers too large for their column, texts too long, bytes that are no text: told in words, and nothing is stored.
         $exceptions->render(static fn (QueryException $refused, Request $request) => in_array($refused->getCode(), ['22003', '22001', '22021', '22P05', '22P02', '22007', '22008'], true)
-            ? ($request->isMethodSafe() ? response()->view('errors.404', [], 404) : $tell(new EntryUnreadable('Something here is too large, or no text that can be kept. Nothing was stored; check what you typed.'), $request, 422))
+            ? ($request->isMethodSafe() ? response()->view('errors.404', [], 404) : $tell(new EntryUnreadable('Something here is too long or cannot be read as text. Nothing was saved; check what you typed.'), $request, 422))
             : null);
         $exceptions->render(static fn (DiskFull $full, Request $request) => $request->isMethodSafe() && ! $request->expectsJson() ? response()->view('errors.full', ['told' => $full->getMessage()], 507) : $tell($full, $request, 507));
         $exceptions->render(static fn (QueryException $full, Request $request) => $full->getCode() === '53100' ? $tell(DiskFull::told(), $request, 507) : null);
@@ -69,11 +69,11 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // Asked for in the background: words instead of a page, and never the name of a class.
         $exceptions->render(static fn (HttpExceptionInterface $failed, Request $request) => $request->expectsJson() && ! $failed instanceof ThrottleRequestsException ? response()->json(['message' => match ($failed->getStatusCode()) {
             401, 419 => 'Sign in again.',
-            403 => 'You may not do this here any more. What you entered is kept on this device.',
-            404 => 'This is no longer here, or no longer yours to see. What you entered is kept on this device.',
-            413 => 'This is too large to be sent.',
-            429 => 'This was too often. Wait a minute.',
-            503 => 'Unanimus is being looked after. Try again in a minute.',
+            403 => 'You can no longer do this here. What you entered is still on this device.',
+            404 => 'This is gone, or you can no longer see it. What you entered is still on this device.',
+            413 => 'This is too large to send.',
+            429 => 'Too many tries. Wait a minute.',
+            503 => 'Unanimus is down for maintenance. Try again in a few minutes.',
             default => $failed->getMessage() !== '' && $failed->getStatusCode() < 500 ? $failed->getMessage() : 'This did not work. Try again in a moment.',
         }], $failed->getStatusCode(), $failed->getHeaders()) : null);
     })

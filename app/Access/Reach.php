@@ -28,6 +28,8 @@ final class Reach
         }
         if (isset($has['deal_file_id'])) {
             $file = $row->relationLoaded('file') ? $row->getRelation('file') : DealFile::query()->with('members')->find($has['deal_file_id']);
+            // Whoever asks next, the rule for ended files or the controller, finds it here.
+            $file !== null && method_exists($row, 'file') && $row->setRelation('file', $file);
 
             return $file instanceof DealFile && self::ofFile($user, $file) && self::ofSide($user, $file, self::sideOf($row));
         }

@@ -75,15 +75,21 @@ final class PaperText
         foreach ($form->blanks as $blank) {
             $value = $values[$blank->name] ?? '';
             $says = match (true) {
-                $blank->kind === Kind::Tick => $value === '' ? '(not ticked)' : '(ticked)',
-                $value === '' => "({$blank->label}: empty)",
+                $blank->kind === Kind::Tick => $value === '' ? '(not checked)' : '(checked)',
+                $value === '' => "({$blank->label}: left blank)",
                 default => null,
             };
             $says === null || $words[$blank->page][] = new Word($says, $blank->place->x, $blank->place->y + $blank->place->height - 10, $blank->place->width, 9);
         }
         foreach ($signed ? [] : $form->marks as $mark) {
-            $what = ['signature' => 'signature', 'initials' => 'initials', 'date' => 'date of signing', 'name' => 'name'][$mark->kind->value] ?? MarkKind::Signature->value;
-            $words[$mark->page][] = new Word("(here goes the {$what} of {$mark->seat->label()})", $mark->place->x, $mark->place->y + $mark->place->height - 10, $mark->place->width, 9);
+            $who = $mark->seat->label();
+            $says = match ($mark->kind) {
+                MarkKind::Signature => "({$who} signs here)",
+                MarkKind::Initials => "({$who} initials here)",
+                MarkKind::Date => "(date {$who} signs)",
+                default => "({$mark->kind->label()} of {$who})",
+            };
+            $words[$mark->page][] = new Word($says, $mark->place->x, $mark->place->y + $mark->place->height - 10, $mark->place->width, 9);
         }
 
         return $words;

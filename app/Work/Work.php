@@ -40,7 +40,8 @@ abstract class Work implements ShouldQueue
 
     public int $backoff = 5;
 
-    final public function __construct(protected readonly int $brokerageId, protected readonly int $thing)
+    /** @param  int  $ticket  the job counts while this is the ticket in the row; one begun later takes its place */
+    final public function __construct(protected readonly int $brokerageId, protected readonly int $thing, private readonly int $ticket)
     {
         $this->onQueue(static::KIND);
     }
@@ -52,18 +53,24 @@ abstract class Work implements ShouldQueue
     final public static function begin(int $brokerageId, int $thing): void
     {
         $claimed = DB::selectOne(
-            'INSERT INTO pending_work (kind, thing, brokerage_id, job, claimed_until) VALUES (?, ?, ?, ?, clock_timestamp() + ? * interval \'1 minute\')
-                ON CONFLICT (kind, thing) DO UPDATE SET claimed_until = excluded.claimed_until WHERE NOT pending_work.stopped AND pending_work.claimed_until < clock_timestamp() RETURNING thing',
+            "INSERT INTO pending_work (kind, thing, brokerage_id, job, claimed_until) VALUES (?, ?, ?, ?, clock_timestamp() + ? * interval '1 minute')
+                ON CONFLICT (kind, thing) DO UPDATE SET claimed_until = excluded.claimed_until, ticket = pending_work.ticket + 1
+                    WHERE NOT pending_work.stopped AND pending_work.claimed_until < clock_timestamp()
+                RETURNING ticket",
             [static::KIND, $thing, $brokerageId, static::class, self::CLAIM],
         );
-        $claimed === null || static::dispatch($brokerageId, $thing);
+        $claimed === null || static::dispatch($brokerageId, $thing, (int) $claimed->ticket);
     }
 
-    /** Tries it now, because a person asks for it. */
+    /** Tries it now, because a person asks for it; a job that waits for its next try is no longer wanted. */
     final public static function again(int $brokerageId, int $thing): void
     {
-        DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $thing])->update(['stopped' => false, 'next_try_at' => null, 'claimed_until' => now()->addMinutes(self::CLAIM)]);
-        static::dispatch($brokerageId, $thing);
+        $row = DB::selectOne(
+            "UPDATE pending_work SET stopped = false, next_try_at = NULL, claimed_until = clock_timestamp() + ? * interval '1 minute', ticket = ticket + 1
+                WHERE kind = ? AND thing = ? RETURNING ticket",
+            [self::CLAIM, static::KIND, $thing],
+        );
+        $row === null || static::dispatch($brokerageId, $thing, (int) $row->ticket);
     }
 
     /** Why it waits and until when; null when nothing waits. */
@@ -110,7 +117,7 @@ abstract class Work implements ShouldQueue
             return;
         } catch (DiskFull $full) {
             report($full);
-            $this->postpone('waits for room on the disk');
+            $this->postpone('waits for disk space on the server');
 
             return;
         } catch (\Throwable $failed) {
@@ -123,18 +130,28 @@ abstract class Work implements ShouldQueue
         Sight::within($this->brokerageId, fn () => DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $this->thing])->delete());
     }
 
-    /** Whether the row still asks for it; another job may have done it. */
+    /** Whether the row still asks for this job; another may have done the work, or have been begun in its place. */
     private function isWanted(): bool
     {
-        return Sight::within($this->brokerageId, fn () => DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $this->thing, 'stopped' => false])->exists());
+        $wanted = ['kind' => static::KIND, 'thing' => $this->thing, 'stopped' => false, 'ticket' => $this->ticket];
+
+        return Sight::within($this->brokerageId, static fn () => DB::table('pending_work')->where($wanted)->exists());
     }
 
     private function postpone(string $fault, ?Carbon $until = null, bool $counts = true): void
     {
-        $tries = (int) Sight::within($this->brokerageId, fn () => DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $this->thing])->value('tries'));
-        $until ??= now()->addSeconds(static::PAUSES[min($tries, count(static::PAUSES) - 1)]);
-        $this->update(['tries' => $tries + ($counts ? 1 : 0), 'fault' => $fault, 'next_try_at' => $until, 'claimed_until' => $until->copy()->addMinutes(self::CLAIM)]);
-        static::dispatch($this->brokerageId, $this->thing)->delay($until);
+        $row = Sight::within($this->brokerageId, function () use ($fault, $until, $counts): ?object {
+            $mine = ['kind' => static::KIND, 'thing' => $this->thing, 'ticket' => $this->ticket];
+            $tries = (int) DB::table('pending_work')->where($mine)->lockForUpdate()->value('tries');
+            $next = $until ?? now()->addSeconds(static::PAUSES[min($tries, count(static::PAUSES) - 1)]);
+
+            return DB::selectOne(
+                'UPDATE pending_work SET tries = ?, fault = ?, next_try_at = ?, claimed_until = ?, ticket = ticket + 1 WHERE kind = ? AND thing = ? AND ticket = ? RETURNING ticket, next_try_at',
+                [$tries + ($counts ? 1 : 0), $fault, $next, $next->copy()->addMinutes(self::CLAIM), ...array_values($mine)],
+            );
+        });
+        // Somebody asked for another try while this one failed: that one goes on.
+        $row === null || static::dispatch($this->brokerageId, $this->thing, (int) $row->ticket)->delay(Carbon::parse($row->next_try_at));
     }
 
     /** @param  array<string, mixed>  $values */

@@ -26,7 +26,7 @@ final class Release
             throw new StepRefused("The review is not complete: {$review->settled} of {$review->all} requirements are settled.");
         }
         if ($sheet === null) {
-            throw new StepRefused('The commission is not entered yet: enter the price, what our side earns, the split and the fees first.');
+            throw new StepRefused('The commission is not entered yet. Enter the price, the percentage and the split first.');
         }
         if (! $sheet->tiesOut() || $sheet->gross->isZero()) {
             throw new StepRefused('The sheet does not tie out to an amount yet.');

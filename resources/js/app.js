@@ -1,6 +1,7 @@
 import htmx from 'htmx.org';
 import './deal-line.js';
 import './drafts.js';
+import { changedIn, standsIn } from './fields.js';
 import './held.js';
 import './pages.js';
 import { proof } from './proof.js';
@@ -125,38 +126,27 @@ document.body.addEventListener('stored', (event) => {
     }
     if (fault) event.target.setAttribute('aria-invalid', 'true');
 });
-// What stood in a field when it was typed into goes along: whoever has set something else meanwhile is not written over unseen.
-function standsIn(field) {
-    if (field.dataset.stands !== undefined) return field.dataset.stands;
-    return field.tagName === 'SELECT' ? [...field.options].find((option) => option.defaultSelected)?.value ?? '' : field.defaultValue;
-}
+// What a field showed when it was typed into goes along: nobody's newer entry is overwritten unseen. Of a form only what was
+// changed on this page goes out, so that what others have changed beside it stays theirs.
 document.body.addEventListener('htmx:configRequest', (event) => {
-    Object.assign(event.detail.headers, proof());
-    const field = event.detail.elt;
-    if (event.detail.verb === 'put' && field.matches('form')) return onlyChanged(field, event.detail.parameters);
-    if (event.detail.verb !== 'put' || !field.matches('input, select, textarea')) return;
-    field.dataset.before = standsIn(field);
-    event.detail.parameters.seen = field.dataset.before;
-    field.dataset.stands = field.value;
-});
-// Of a form that is stored by itself only what was changed here goes out: what others have changed beside it stays theirs.
-function onlyChanged(form, parameters) {
-    form.sent = [];
-    for (const field of form.querySelectorAll('input:not([type=hidden], [type=checkbox]), select, textarea')) {
-        if (field.value === standsIn(field)) {
-            delete parameters[field.name];
-            continue;
-        }
-        form.sent.push({ field, value: field.value, before: standsIn(field) });
-        if (field.id) parameters[`stood[${field.name}]`] = standsIn(field);
+    const { elt, headers, parameters, verb } = event.detail;
+    Object.assign(headers, proof());
+    if (verb !== 'put') return;
+    if (elt.matches('form')) {
+        elt.sent = changedIn(elt);
+        elt.querySelectorAll('input:not([type=hidden], [type=checkbox]), select, textarea').forEach((field) => elt.sent.some((one) => one.field === field) || delete parameters[field.name]);
+        elt.sent.filter((one) => one.field.id).forEach((one) => { parameters[`stood[${one.field.name}]`] = one.before; });
+    } else if (elt.matches('input, select, textarea')) {
+        elt.dataset.before = standsIn(elt);
+        parameters.seen = elt.dataset.before;
+        elt.dataset.stands = elt.value;
     }
-}
+});
 document.body.addEventListener('htmx:afterRequest', (event) => {
-    const field = event.detail.elt;
-    const fault = JSON.parse(event.detail.xhr?.getResponseHeader?.('HX-Trigger') || '{}').stored?.fault;
-    if (field.sent && event.detail.successful && !fault) field.sent.filter((one) => standsIn(one.field) === one.before).forEach((one) => { one.field.dataset.stands = one.value; });
-    if (event.detail.successful || field.dataset?.before === undefined) return;
-    field.dataset.stands = field.dataset.before;
+    const { elt, successful, xhr } = event.detail;
+    const fault = JSON.parse(xhr?.getResponseHeader?.('HX-Trigger') || '{}').stored?.fault;
+    if (elt.sent && successful && !fault) elt.sent.filter((one) => standsIn(one.field) === one.before).forEach((one) => { one.field.dataset.stands = one.value; });
+    if (!successful && elt.dataset?.before !== undefined) elt.dataset.stands = elt.dataset.before;
 });
 document.body.addEventListener('htmx:responseError', async (event) => {
     if ([401, 419].includes(event.detail.xhr.status)) {

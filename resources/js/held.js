@@ -1,12 +1,12 @@
-// What is on this device and not yet stored, in one place: how much it is, what, where, why, and what to do about it.
-import { fileHere, held, letGo, sendAgain } from './shelf.js';
+// What is on this device and not saved yet, in one place: how much it is, what, where, why, and what to do about it.
+import { discard, fileHere, held, sendAgain } from './shelf.js';
 
 const chip = document.querySelector('#held');
 const dialog = document.querySelector('#held-list');
 const list = dialog?.querySelector('ul');
 
 function counted(n) {
-    return n === 1 ? 'one entry waits' : `${n} entries wait`;
+    return n === 1 ? '1 entry not saved' : `${n} entries not saved`;
 }
 
 function row(one) {
@@ -18,7 +18,7 @@ function row(one) {
     says.textContent = one.says;
     const why = document.createElement('span');
     why.className = one.refused ? 'late' : 'dim';
-    why.textContent = one.refused || 'not sent yet';
+    why.textContent = one.refused || 'Not sent yet.';
     const acts = document.createElement('span');
     acts.className = 'in-row';
     const act = (words, kind, work) => {
@@ -30,7 +30,7 @@ function row(one) {
         acts.append(button);
         return button;
     };
-    const again = one.url && act('Send it again', '', async () => {
+    const again = one.url && act('Send again', '', async () => {
         again.disabled = true;
         const refused = await sendAgain(one);
         if (refused) {
@@ -38,7 +38,7 @@ function row(one) {
             again.disabled = false;
         }
     });
-    act('Let go of it', 'plain', () => letGo(one));
+    act('Discard', 'plain', () => discard(one));
     item.append(says, document.createElement('br'), link, ' · ', why, acts);
     return item;
 }
@@ -57,12 +57,12 @@ function show() {
     const mine = all.filter((one) => file && one.at?.file === file);
     if (place) {
         place.hidden = mine.length === 0;
-        place.querySelector('b').textContent = `${counted(mine.length)[0].toUpperCase()}${counted(mine.length).slice(1)} on this device`;
+        place.querySelector('b').textContent = counted(mine.length);
     }
 }
 
 document.querySelectorAll('[data-held]').forEach((button) => button.addEventListener('click', () => { show(); dialog.showModal(); }));
-// Entries that are stored at once need not flash up: what is still there a moment later waits.
+// Entries that are saved at once need not flash up: what is still there a moment later is shown.
 let soon = null;
 document.addEventListener('unanimus:held', () => {
     clearTimeout(soon);

@@ -1,42 +1,37 @@
 // Pages are fetched as one comes near them, so that the first of nine hundred is there at once. A page whose picture takes
-// longer comes with the answer "later": it is asked for again until it is there.
+// longer is answered with "later" (503): its placeholder shows until it is asked for again. Any other refusal is final.
 
-const AGAIN = 5000;
+const AGAIN = 5;
 
-function later(image) {
-    const entries = performance.getEntriesByName(image.href.baseVal ? new URL(image.href.baseVal, location.href).href : '');
-    return entries.at(-1)?.responseStatus === 503;
-}
+const pause = (seconds) => new Promise((done) => setTimeout(done, seconds * 1000));
 
-function show(image, times = 0) {
+async function fetchPage(image) {
     const href = image.dataset.href || image.getAttribute('href');
     delete image.dataset.href;
-    if (times > 0) image.dataset.again = String(times);
-    image.setAttribute('href', times === 0 ? href : `${href.replace(/[?&]again=\d+$/, '')}${href.includes('?') ? '&' : '?'}again=${times}`);
-}
-
-function watch(image) {
-    const settle = () => later(image) && setTimeout(() => show(image, Number(image.dataset.again || 0) + 1), AGAIN);
-    image.addEventListener('load', settle);
-    image.addEventListener('error', () => setTimeout(() => show(image, Number(image.dataset.again || 0) + 1), AGAIN));
+    for (;;) {
+        let answer;
+        try {
+            // Pictures are cached; one that the browser has already is not asked for twice.
+            answer = await fetch(href, { cache: 'force-cache' });
+        } catch {
+            await pause(AGAIN);
+            continue;
+        }
+        if (answer.status !== 503) break;
+        image.setAttribute('href', `data:image/svg+xml,${encodeURIComponent(await answer.text())}`);
+        await pause(Number(answer.headers.get('Retry-After')) || AGAIN);
+    }
+    if (image.getAttribute('href') !== href) image.setAttribute('href', href);
 }
 
 const near = new IntersectionObserver((entries) => {
     for (const { isIntersecting, target } of entries) {
         if (!isIntersecting) continue;
         near.unobserve(target);
-        show(target.querySelector('image[data-href]') ?? target);
+        fetchPage(target.querySelector('image'));
     }
 }, { rootMargin: '1200px 0px' });
 
-export function lookAfter(root = document) {
-    for (const image of root.querySelectorAll('svg image')) {
-        watch(image);
-        // The sheet is looked for, not its picture: that has no extent before it is there.
-        if (image.dataset.href) near.observe(image.closest('svg'));
-    }
-    // What was there before this script ran may have been told to wait.
-    setTimeout(() => root.querySelectorAll('svg image[href]').forEach((image) => later(image) && show(image, 1)), AGAIN);
-}
-lookAfter();
-window.addEventListener('beforeprint', () => document.querySelectorAll('svg image[data-href]').forEach((image) => show(image)));
+// The sheet is looked for, not its picture: that has no extent before it is there.
+document.querySelectorAll('svg image[href], svg image[data-href]').forEach((image) => near.observe(image.closest('svg')));
+window.addEventListener('beforeprint', () => document.querySelectorAll('svg image[data-href]').forEach(fetchPage));

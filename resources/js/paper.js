@@ -105,7 +105,7 @@ function showMeeting() {
     box.hidden = !next;
     if (!next) return;
     const field = blanks.find((one) => one.dataset.blank === next.blank);
-    box.querySelector('#met-text').textContent = `${field.getAttribute('aria-label')}: ${next.who} entered “${next.theirs || 'nothing'}” meanwhile, you “${next.mine || 'nothing'}”.`;
+    box.querySelector('#met-text').textContent = `${field.getAttribute('aria-label')}: ${next.who} entered “${next.theirs || 'nothing'}”, you entered “${next.mine || 'nothing'}”.`;
     field.classList.add('wrong');
 }
 
@@ -119,7 +119,7 @@ document.querySelectorAll('[data-met]').forEach((button) => button.addEventListe
     else field.value = value;
     known.set(one.blank, read(field));
     if (button.dataset.met === 'mine') put(one.blank, one.mine, one.scope ?? 'here', one.theirs);
-    else { stored.className = 'stored'; stored.textContent = 'theirs stands'; }
+    else { stored.className = 'stored'; stored.textContent = 'kept theirs'; }
     showMeeting();
     field.focus();
 }));
@@ -255,7 +255,7 @@ for (const one of typing.all()) {
     known.set(one.key, one.what.seen);
     field.value = one.what.value;
     stored.className = 'stored waiting';
-    stored.textContent = 'what you were typing is back in its blank';
+    stored.textContent = 'what you were typing is back';
     field.focus();
 }
 // What was let go of elsewhere is no longer wrong here.

@@ -25,7 +25,9 @@ export function signInAgain() {
         // Signed in again in another tab is as good.
         const watch = setInterval(async () => {
             const answer = await fetch('/sign-in/standing', { headers: JSON_ONLY }).catch(() => null);
-            if (!answer?.ok || (await answer.json()).who !== who || !asking) return;
+            const standing = answer?.ok ? await answer.json() : {};
+            if (standing.who !== who || !asking) return;
+            renew(standing.token);
             asking = null;
             dialog.close();
             done(true);
@@ -50,7 +52,7 @@ export function signInAgain() {
                     : await send('/sign-in', { email: dialog.dataset.email, password: form.elements.password.value });
                 if (!answer.ok) return say(answer.body.message || 'This did not work. Try again.');
                 if (answer.body.code) return show('code');
-                if (answer.body.who !== who) return say('Somebody else is signed in on this device now. Load the page again to work as them.');
+                if (answer.body.who !== who) return say('Someone else is signed in on this device now. Reload the page to work as them.');
                 renew(answer.body.token);
                 form.reset();
                 dialog.close();
@@ -58,7 +60,7 @@ export function signInAgain() {
                 clearInterval(watch);
                 done(true);
             } catch {
-                say('There is no connection. Try again in a moment.');
+                say('No connection. Try again in a moment.');
             }
         };
         dialog.addEventListener('close', () => { clearInterval(watch); if (asking) { asking = null; done(false); } }, { once: true });

@@ -1,5 +1,5 @@
-// What a person entered and the server has not stored stands on a shelf on their device, over the death of the tab and of
-// the browser, until it is stored or they let go of it. Each entry has a place of its own: two tabs that add and take
+// What a person entered and the server has not saved stands on a shelf on their device, over the death of the tab and of
+// the browser, until it is saved or they discard it. Each entry has a place of its own: two tabs that add and take
 // away at the same moment lose nothing of each other's.
 import { proof, who } from './proof.js';
 
@@ -60,7 +60,7 @@ function whereabouts() {
 export function shelfOf(name) {
     // What waits is somebody's: at a device that several use, nobody sends what another left.
     const prefix = `${PREFIX}${name}:${who}/`;
-    const find = (key) => places(prefix).filter((place) => place.endsWith(`-${key}`));
+    const find = (key) => places(prefix).filter((place) => take(place)?.key === key);
     return {
         all: () => places(prefix).map(take).filter(Boolean),
         add(entry) {
@@ -79,7 +79,7 @@ export function held() {
     return places(PREFIX).map((place) => ({ place, ...take(place) })).filter((one) => one.key && one.who === who && !(one.draft && !one.refused && one.at?.path === location.pathname) && (!link || one.at?.path.startsWith(link)));
 }
 
-export function letGo(one) {
+export function discard(one) {
     remove(one.place);
 }
 
@@ -91,7 +91,7 @@ export async function sendAgain(one) {
         // Whoever was told what another has entered and sends it all the same has seen it.
         const what = { ...one.what };
         if (one.answer) what.seen = one.answer.theirs;
-        else if (one.refused) delete what.seen;
+        else if (one.refused) Object.keys(what).filter((name) => name === 'seen' || name.startsWith('stood[')).forEach((name) => delete what[name]);
         answer = await fetch(one.url, {
             method: one.verb ?? 'POST',
             headers: { Accept: 'application/json', ...proof(), ...(form ? { 'HX-Request': 'true', 'Content-Type': 'application/x-www-form-urlencoded' } : { 'Content-Type': 'application/json' }) },
@@ -105,6 +105,8 @@ export async function sendAgain(one) {
     const fault = JSON.parse(answer.headers.get('HX-Trigger') || '{}').stored?.fault;
     if (answer.ok && !fault) {
         remove(one.place);
+        // The page it belongs to shows what is saved now.
+        if (one.at?.path === location.pathname) location.reload();
         return null;
     }
     const why = fault || body.message || 'The server is busy.';

@@ -28,13 +28,13 @@ export function waitingLine({ shelf, url, noun, says, told, stored, refused }) {
                     return held('no connection');
                 }
                 if (answer.status === 419 || answer.status === 401) {
-                    held(who ? 'sign in again as yourself' : 'load this page again');
+                    held(who ? 'sign in again' : 'reload this page');
                     // Asked once on the spot; who closes that goes on when they like.
                     if (!asked && (asked = true) && await signInAgain()) continue;
                     return;
                 }
                 asked = false;
-                if (answer.status === 507) return held('there is no room left on the server’s disk');
+                if (answer.status === 507) return held('the server is out of disk space');
                 if (answer.status >= 500 || answer.status === 429) return held('the server is busy');
                 const body = await answer.json().catch(() => null);
                 if (body === null) return held('the answer could not be read');
@@ -42,7 +42,7 @@ export function waitingLine({ shelf, url, noun, says, told, stored, refused }) {
                     line.drop(key);
                     stored(body, { key, ...what });
                 } else {
-                    const why = body.message || 'This was not stored.';
+                    const why = body.message || 'This was not saved.';
                     line.refuse(key, why, body.theirs === undefined ? undefined : { theirs: body.theirs, who: body.who });
                     refused(why, { key, ...what }, body);
                 }

@@ -113,11 +113,11 @@ it('seats people, with their signing name and initials, and never prints their a
     }
 });
 
-it('refuses a wrong seat or mail address in words', function (string $seat, array $data, string $told) {
+it('refuses a wrong seat or email address in words', function (string $seat, array $data, string $told) {
     $file = $this->aFile();
     $response = $this->as('tomas')->put("/files/{$file->key}/parties/{$seat}", $data, ['HX-Request' => 'true'])->assertOk();
     expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'])->toContain($told);
-})->with([['buyer.1', ['name' => 'A', 'email' => 'nonsense'], 'not a mail address'], ['king.1', ['name' => 'A'], 'no seat']]);
+})->with([['buyer.1', ['name' => 'A', 'email' => 'nonsense'], 'not an email address'], ['king.1', ['name' => 'A'], 'no seat']]);
 
 it('finds a file by fragments of address, person and number, in any order', function (string $query, bool $found) {
     $this->aFile();

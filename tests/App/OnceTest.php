@@ -5,9 +5,12 @@ declare(strict_types=1);
 use App\Files\Actions\ApplyKit;
 use App\Files\Models\DealFile;
 use App\Files\Models\Task;
+use App\Forms\Actions\KeepFillRequest;
 use App\Forms\Actions\KeepOwnForm;
+use App\Forms\Models\FillRequest;
 use App\Forms\Models\OwnForm;
 use App\Mail\Jobs\SendLetter;
+use App\Mail\Post;
 use App\Papers\Bytes;
 use App\Papers\LocalStore;
 use App\Papers\Models\Paper;
@@ -17,17 +20,26 @@ use App\Papers\Store;
 use App\Requirements\KitShelf;
 use App\Signing\Jobs\SealRound;
 use App\Work\Breaker;
+use App\Work\ServiceDown;
 use App\Work\Work;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\Queue;
+use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
+use Symfony\Component\Mailer\SentMessage;
+use Symfony\Component\Mailer\Transport\AbstractTransport;
 use Tests\Support\OpensslStamps;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Blank;
 use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\Drawing;
 use Unanimus\Requirements\Kit;
+use Unanimus\Terms\Kind;
 
 /** @param  array<string, mixed>  $entry */
 function entry(Paper $paper, array $entry, int $status = 200): mixed
@@ -207,7 +219,9 @@ it('seals later when the time stamp cannot be had: one job however often it is l
     $works = true;
     Breaker::answered('the time stamp');
     $this->as('priya')->post("/rounds/{$round->key}/seal-again")->assertNotFound();
-    $this->as('tomas')->post("/rounds/{$round->key}/seal-again")->assertSessionHas('told');
+    foreach (range(1, 5) as $press) {
+        $this->as('tomas')->post("/rounds/{$round->key}/seal-again")->assertSessionHas('told');
+    }
     $this->work();
     expect($round->refresh()->sealedSet)->not->toBeNull()->and(DB::table('sealed_sets')->where('round_id', $round->id)->count())->toBe(1)
         ->and(SealRound::waiting($round->id))->toBeNull()->and(DB::table('pending_work')->where('kind', SealRound::KIND)->count())->toBe(0);
@@ -241,7 +255,7 @@ it('begins work once while it waits, and again when its worker was killed', func
 
 it('says in words what is no longer here, never the name of a class', function () {
     $told = $this->as('tomas')->postJson('/papers/01ARZ3NDEKTSV4RRFFQ69G5FAV/entries', ['blank' => 'x', 'value' => 'y', 'key' => 'gone-paper-1'])->assertNotFound()->json('message');
-    expect($told)->toContain('no longer here')->not->toContain('\\');
+    expect($told)->toContain('This is gone')->not->toContain('\\');
 });
 
 it('says in words that there is no room on the disk, keeps nothing by half, and takes the same once there is room', function () {
@@ -273,7 +287,7 @@ it('says in words that there is no room on the disk, keeps nothing by half, and 
     });
     $pdf = brought('Survey');
     $bring = fn () => $this->as('tomas')->postJson("/files/{$file->key}/papers", ['pdf' => new UploadedFile($pdf->getPathname(), 'Survey.pdf', 'application/pdf', null, true), 'key' => 'into-a-full-disk']);
-    $bring()->assertStatus(507)->assertJsonPath('message', fn (string $told) => str_contains($told, 'no room left'));
+    $bring()->assertStatus(507)->assertJsonPath('message', fn (string $told) => str_contains($told, 'out of disk space'));
     $this->seeAll();
     expect(Paper::query()->where('title', 'Survey')->count())->toBe(0);
     $full = false;
@@ -288,7 +302,7 @@ it('writes all of a file or nothing of it, also where the disk takes no more', f
     // A limit on the size of files is to a program what a full disk is.
     exec('trap "" XFSZ; ulimit -f 1000; php -r '.escapeshellarg($code).' '.escapeshellarg(base_path()).' '.escapeshellarg($folder).' 2>&1', $said);
     $left = glob("{$folder}/*/*/*") ?: [];
-    expect(implode($said))->toContain('no room left')->and($left)->toHaveCount(1)->and(file_get_contents($left[0]))->toBe('small');
+    expect(implode($said))->toContain('out of disk space')->and($left)->toHaveCount(1)->and(file_get_contents($left[0]))->toBe('small');
 });
 
 it('changes of a person only what was changed, and tells whoever changes what somebody else just has', function () {
@@ -297,8 +311,119 @@ it('changes of a person only what was changed, and tells whoever changes what so
     expect($put('wendell', ['name' => 'Sunniva Eide-Holm'], ['name' => 'Sunniva Eide']))->toBeNull()
         ->and($put('tomas', ['phone' => '555-0199']))->toBeNull()
         ->and($put('tomas', ['email' => 'eide@new.example'], ['email' => 'sunniva@eide.example']))->toBeNull()
-        ->and($put('wendell', ['email' => 'other@new.example'], ['email' => 'sunniva@eide.example']))->toContain('eide@new.example')->toContain('meanwhile');
+        ->and($put('wendell', ['email' => 'other@new.example'], ['email' => 'sunniva@eide.example']))->toContain('eide@new.example')->toContain('while you were on this page');
     $this->seeAll();
     $party = $file->parties()->where('role', 'buyer')->where('number', 1)->sole();
     expect([$party->name, $party->phone, $party->email])->toBe(['Sunniva Eide-Holm', '555-0199', 'eide@new.example']);
+});
+
+it('leaves one job that counts, however often a person asks for another try during an outage', function () {
+    $down = new class($this->people['tomas']->brokerage_id, 7, 1) extends Work
+    {
+        public const KIND = 'trial';
+
+        protected const SERVICE = 'a service for trial';
+
+        public static int $tried = 0;
+
+        protected function work(): void
+        {
+            self::$tried++;
+            throw new ServiceDown('a service for trial');
+        }
+    };
+    Queue::fake();
+    $down::begin($this->people['tomas']->brokerage_id, 7);
+    foreach (range(1, 6) as $press) {
+        $down::again($this->people['tomas']->brokerage_id, 7);
+    }
+    $down->handle();
+    expect($down::$tried)->toBe(0, 'a job whose ticket is spent went to work');
+    $newest = DB::table('pending_work')->where('kind', 'trial')->value('ticket');
+    $job = new ($down::class)($this->people['tomas']->brokerage_id, 7, (int) $newest);
+    $job->handle();
+    $job->handle();
+    $this->seeAll();
+    expect($down::$tried)->toBe(1)->and(DB::table('pending_work')->where('kind', 'trial')->value('tries'))->toBe(1)->and((int) DB::table('pending_work')->where('kind', 'trial')->value('ticket'))->toBe($newest + 1);
+});
+
+it('stops a letter that the mail server refuses for good, and holds up no other by it', function () {
+    $letter = fn (string $to) => Post::toColleague($this->people['tomas']->brokerage_id, "trial:{$to}", 'Somebody', $to, 'Trial', 'Words', 'Open', '/files');
+    Mail::extend('picky', fn () => new class extends AbstractTransport
+    {
+        protected function doSend(SentMessage $message): void
+        {
+            str_contains($message->getEnvelope()->getRecipients()[0]->getAddress(), 'gone') && throw new UnexpectedResponseException('550 no such mailbox', 550);
+        }
+
+        public function __toString(): string
+        {
+            return 'picky';
+        }
+    });
+    config(['mail.mailers.picky' => ['transport' => 'picky'], 'mail.default' => 'picky']);
+    foreach (['gone1@x.example', 'gone2@x.example', 'gone3@x.example', 'gone4@x.example', 'there@x.example'] as $to) {
+        $letter($to);
+    }
+    $this->work();
+    expect(DB::table('letters')->where('recipient', 'there@x.example')->value('sent_at'))->not->toBeNull()
+        ->and(DB::table('letters')->where('recipient', 'like', 'gone%')->whereNotNull('sent_at')->count())->toBe(0)
+        ->and(DB::table('pending_work')->where('kind', 'letters')->where('stopped', true)->count())->toBe(4)
+        ->and(Breaker::openUntil('the mail server'))->toBeNull();
+});
+
+it('tells a signer who has finished that it is done, also when the deal ended before they pressed again', function () {
+    $round = $this->aRound($this->aFile());
+    $this->signs($round, 'buyer.1');
+    DB::table('deal_files')->where('id', $round->deal_file_id)->update(['status' => 'terminated']);
+    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+    Auth::forgetGuards();
+    $this->post("{$link}/finish")->assertRedirect($link)->assertSessionMissing('refused');
+    $this->post('/sign/'.$this->signer($round, 'buyer.2')->token().'/consent', ['agree' => '1'])->assertSessionHas('refused');
+});
+
+/** What a client is asked to fill of a paper, with their link. @return array{string, Paper} */
+function askedOfClient(string $form): array
+{
+    $test = test();
+    $file = $test->aFile();
+    Auth::setUser($test->people['tomas']);
+    $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']);
+    $paper = $file->papers->firstWhere('form_number', $form);
+    $fill = app(KeepFillRequest::class)->ask($file, [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$paper], [], $file->office->today()->plusDays(5), '', $test->people['tomas'])[0];
+    Auth::forgetGuards();
+    $test->seeAll();
+
+    return [(string) parse_url($fill->link(), PHP_URL_PATH), $fill->papers()->firstOrFail()];
+}
+
+it('asks a client where somebody else has entered something while they were typing', function () {
+    [$link, $paper] = askedOfClient('M-201');
+    $blank = collect($paper->form()->blanks)->first(fn (Blank $one) => $one->kind === Kind::Text && in_array($one->name, FillRequest::asked($paper), true))->name;
+    $entry = fn (string $value, string $seen, string $key) => $this->postJson("{$link}/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'seen' => $seen, 'key' => $key]);
+    $entry('Old windows', '', 'client-entry-1')->assertOk();
+    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => 'New windows', 'seen' => 'Old windows', 'key' => 'agent-entry-1'])->assertOk();
+    Auth::forgetGuards();
+    $entry('No windows', 'Old windows', 'client-entry-2')->assertConflict()->assertJsonPath('theirs', 'New windows')->assertJsonPath('who', $this->people['tomas']->name);
+    $entry('No windows', 'New windows', 'client-entry-3')->assertOk();
+    $this->get("{$link}/papers/{$paper->key}")->assertSee('id="met"', false);
+});
+
+it('lets a client take their own check mark off again, question by question', function () {
+    [$link] = askedOfClient('M-201');
+    for ($number = 1; $number < 400; $number++) {
+        $page = $this->get("{$link}/questions/{$number}")->assertOk()->getContent();
+        if (preg_match('/type="checkbox" name="choice" value="([^"]+)"/', $page, $tick) === 1) {
+            break;
+        }
+    }
+    $send = function (string $choice) use ($link, &$number) {
+        preg_match_all('/name="(key|seen)" value="([^"]*)"/', (string) $this->get("{$link}/questions/{$number}")->getContent(), $hidden);
+
+        return $this->post("{$link}/questions/{$number}", [...array_combine($hidden[1], $hidden[2]), 'choice' => $choice, 'go' => 'rest']);
+    };
+    $send($tick[1])->assertSessionHasNoErrors();
+    expect($this->get("{$link}/questions/{$number}")->getContent())->toContain('checked');
+    $send('')->assertSessionHasNoErrors();
+    expect($this->get("{$link}/questions/{$number}")->getContent())->not->toMatch('/type="checkbox"[^>]*checked/');
 });

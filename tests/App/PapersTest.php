@@ -250,12 +250,12 @@ it('takes no entries while the paper is with the reviewer, and takes them again 
 it('gives a paper as text, to whoever works on it and to whoever signs it now, and to nobody else', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
-    $this->as('tomas')->get("/papers/{$paper->key}/text")->assertOk()->assertSee('Sunniva Eide')->assertSee(': empty)')->assertSee('(not ticked)')->assertSee('Page 8');
+    $this->as('tomas')->get("/papers/{$paper->key}/text")->assertOk()->assertSee('Sunniva Eide')->assertSee(': left blank)')->assertSee('(not checked)')->assertSee('Page 8');
     $this->as('priya')->get("/papers/{$paper->key}/text")->assertNotFound();
     $this->seeAll();
     $round = $this->aRound($this->aFile());
     Auth::forgetGuards();
-    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/0/text')->assertOk()->assertSee('Page 1')->assertSee('here goes the signature of')->assertDontSee('Page 8');
+    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/0/text')->assertOk()->assertSee('Page 1')->assertSee('signs here)')->assertDontSee('Page 8');
     $this->get('/sign/'.$this->signer($round, 'agent.1')->token().'/papers/0/text')->assertNotFound();
     $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/7/text')->assertNotFound();
 });

@@ -81,10 +81,10 @@ it('computes the commission, to the cent, and shows how', function () {
 it('proposes what the file says and computes nothing from it before somebody has entered figures', function () {
     $file = $this->aFile();
     $page = fn () => $this->as('tomas')->get("/files/{$file->key}/commission")->assertOk();
-    $page()->assertSee('name no commission of our side')->assertDontSee('ties out');
+    $page()->assertSee('has no commission for our side')->assertDontSee('ties out');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'buyer_commission', 'value' => '2.5']);
     $page()->assertSee('value="2.5"', false)->assertSee('Commission, buyer side')->assertDontSee('ties out');
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => ''])->assertSessionHasErrors(['agent_share' => 'Enter the agent’s split, in percent of our side.']);
+    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => ''])->assertSessionHasErrors(['agent_share' => 'Enter the agent’s split in percent.']);
     $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '10', 'agent_share' => '100', 'fee' => '0'])->assertSessionHas('told');
     $page()->assertSee('value="100"', false)->assertSee('value="10"', false)->assertSee('$41,250.00');
 });

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Roots;
 use App\Papers\Bytes;
-use App\Signing\Jobs\SealRound;
+use App\Signing\Actions\SealSet;
 use App\Signing\Models\Round;
 use App\Signing\Models\SealedSet;
 use App\Signing\Models\Signer;
@@ -108,7 +108,8 @@ it('seals once, though the job runs again and again', function () {
         $this->signs($round, $seat);
     }
     foreach (range(1, 3) as $again) {
-        SealRound::dispatch($round->brokerage_id, $round->id);
+        app(SealSet::class)->work($round->brokerage_id, $round->id);
+        $this->seeAll();
     }
     $this->work();
     expect(SealedSet::query()->count())->toBe(1)->and(DB::table('paper_versions')->where('made_by', 'signed')->count())->toBe(1)->and(DB::table('letters')->where('subject', 'like', 'Signed%')->count())->toBe(3);

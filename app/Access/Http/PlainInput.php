@@ -27,7 +27,7 @@ final class PlainInput
         foreach ([$request->query, $request->request, ...($request->isJson() ? [$request->json()] : [])] as $bag) {
             $wrong = $this->clean($bag);
             if ($wrong !== null) {
-                $told = "“{$wrong}” was sent as a list, where one entry belongs. Nothing was changed; load the page again.";
+                $told = "“{$wrong}” was sent as a list, but only one value fits there. Nothing was changed; reload the page.";
 
                 return $request->expectsJson() || $request->header('HX-Request') !== null ? new JsonResponse(['message' => $told], 422) : response()->view('errors.422', ['told' => $told], 422);
             }

@@ -74,12 +74,18 @@ final class SignInController
     {
         $user = $request->user();
 
-        return $user instanceof User ? new JsonResponse(['who' => $user->key]) : new JsonResponse(['who' => null], 401);
+        return $user instanceof User ? self::me($request, $user) : new JsonResponse(['who' => null], 401);
     }
 
     private function in(Request $request, User $user): RedirectResponse|JsonResponse
     {
-        return $request->expectsJson() ? new JsonResponse(['who' => $user->key, 'token' => $request->session()->token()]) : redirect()->intended('/');
+        return $request->expectsJson() ? self::me($request, $user) : redirect()->intended('/');
+    }
+
+    /** Who is signed in, with the token that forms of a page that was left open need from now on. */
+    private static function me(Request $request, User $user): JsonResponse
+    {
+        return new JsonResponse(['who' => $user->key, 'token' => $request->session()->token()]);
     }
 
     public function destroy(Request $request): RedirectResponse

@@ -43,7 +43,7 @@ final class CommissionController
     public function update(Request $request, DealFile $file, SetCommission $set): RedirectResponse
     {
         Gate::authorize('set-commission', $file);
-        $given = $request->validate(['rate' => 'required|string|max:20', 'agent_share' => 'required|string|max:20', 'fee' => 'nullable|string|max:20', 'fee_name' => 'nullable|string|max:60'], ['rate.required' => 'Enter what our side earns, in percent of the price.', 'agent_share.required' => 'Enter the agent’s split, in percent of our side.']);
+        $given = $request->validate(['rate' => 'required|string|max:20', 'agent_share' => 'required|string|max:20', 'fee' => 'nullable|string|max:20', 'fee_name' => 'nullable|string|max:60'], ['rate.required' => 'Enter the commission as a percent of the price.', 'agent_share.required' => 'Enter the agent’s split in percent.']);
         try {
             $set($file, ['rate' => $given['rate'], 'agent_share' => $given['agent_share'], 'fee' => (string) ($given['fee'] ?? ''), 'fee_name' => (string) ($given['fee_name'] ?? '')], $side = $this->side($request, $file));
         } catch (AmountUnreadable $unreadable) {

@@ -59,8 +59,9 @@ final class MoveDates
         $before = Agenda::of($file);
         $stands = ($before->anchors[$name]['day'] ?? null)?->iso() ?? '';
         if ($seen !== null && $seen !== $stands && $stands !== $day->iso()) {
-            $who = $file->knownFacts->firstWhere('name', $name)->user->name ?? 'Somebody';
-            throw new StepRefused("{$who} has ".($stands === '' ? 'taken this date away' : 'moved it to '.LocalDate::parse($stands, $before->today)->long()).' meanwhile; that stands. Look at it, and move it again if yours is right.');
+            $who = $file->knownFacts->firstWhere('name', $name)->user->name ?? 'Someone';
+            $did = $stands === '' ? 'removed this date' : 'moved it to '.LocalDate::parse($stands, $before->today)->long();
+            throw new StepRefused("{$who} {$did} while you were on this page. Check it, then move it again if you still need to.");
         }
         $shift = self::preview($file, $name, $day);
         ($this->setFact)($file, $name, $day->iso());

@@ -66,7 +66,7 @@ final class SetFact
             $same = false;
         }
         if (! $same) {
-            throw new StepRefused(($known->user->name ?? 'Somebody')." has set {$item->label()} to “{$shown}” meanwhile; that stands. Enter yours again if it is right.");
+            throw new StepRefused(($known->user->name ?? 'Someone')." changed {$item->label()} to “{$shown}” while you were on this page. To replace it, enter yours again.");
         }
     }
 

@@ -86,7 +86,7 @@ final class SetParty
         foreach (['name' => 'the name', 'signing_name' => 'the name to sign with', 'initials' => 'the initials', 'email' => 'the email address'] as $key => $label) {
             $stands = (string) $party->getAttribute($key);
             if (isset($seen[$key], $given[$key]) && $stands !== '' && $stands !== $seen[$key] && $stands !== trim((string) $given[$key])) {
-                throw new StepRefused("Somebody has set {$label} to “{$stands}” meanwhile; that stands. Enter yours again if it is right.");
+                throw new StepRefused("Someone changed {$label} to “{$stands}” while you were on this page. To replace it, enter yours again.");
             }
         }
     }

@@ -150,7 +150,7 @@ final class FileController
             'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'firm' => 'nullable|string|max:120', 'address' => 'nullable|string|max:300',
             'kind' => 'nullable|in:person,entity,trust,estate', 'signed_by' => 'nullable|string|max:120', 'capacity' => 'nullable|string|max:160', 'prints_contact' => 'nullable|boolean',
             'stood' => 'nullable|array|max:12', 'stood.*' => 'nullable|string|max:300',
-        ], ['email.email' => 'This is not a mail address.']);
+        ], ['email.email' => 'This is not an email address.']);
         if ($check->fails()) {
             return $this->refreshed($file, $request, $seat, (string) $check->errors()->first(), static fn () => []);
         }

@@ -68,7 +68,7 @@ final class FillController
                 $this->answer->enter($fill, $asked['paper'], $blank, $value, "{$given['key']}:{$blank}", count($asked['question']) === 1 && array_key_exists('seen', $given) ? (string) $given['seen'] : null);
             }
         } catch (EntryMet $met) {
-            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$met->getMessage()} To have yours instead, send it once more."])->withInput();
+            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$met->getMessage()} To replace it with yours, send your answer again."])->withInput();
         } catch (EntryUnreadable $unreadable) {
             return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is kept."])->withInput();
         }

@@ -10,9 +10,11 @@ use App\Office\Models\Brokerage;
 use App\Papers\Bytes;
 use App\Work\ServiceDown;
 use App\Work\Work;
+use App\Work\WorkStopped;
 use Illuminate\Mail\Message;
 use Illuminate\Support\Facades\Mail;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
+use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 
 /**
  * Sends one letter. Killed between the mail server's taking it and its being noted here, it goes out once more: under the
@@ -25,6 +27,9 @@ final class SendLetter extends Work
     public const KIND = 'letters';
 
     protected const SERVICE = 'the mail server';
+
+    /** Answers of the mail server that no later try changes: no such mailbox, not allowed, too large. */
+    private const REFUSED = [550, 551, 552, 553, 554];
 
     protected function work(): void
     {
@@ -42,6 +47,10 @@ final class SendLetter extends Work
                 $letter->attachment !== null && $message->attachData(app(Bytes::class)->read($letter->attachment), (string) $letter->attachment_name, ['mime' => 'application/pdf']);
             });
         } catch (TransportExceptionInterface $failed) {
+            // Refused for good is this letter, not the server: it holds up no other (RFC 5321, 4.2.1 and 4.3.2).
+            if ($failed instanceof UnexpectedResponseException && in_array($failed->getCode(), self::REFUSED, true)) {
+                throw new WorkStopped("the mail server does not accept “{$letter->recipient}”.", previous: $failed);
+            }
             throw new ServiceDown(self::SERVICE, previous: $failed);
         }
         Sight::within($this->brokerageId, static fn (): bool => $letter->update(['sent_at' => now()]));

@@ -32,7 +32,7 @@ final class PeopleController
     public function invite(Request $request, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not a mail address.']);
+        $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not an email address.']);
         $people->invite(User::signedIn($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
 
         return redirect('/office')->with('told', "{$given['name']} is invited by email.");

@@ -22,7 +22,7 @@ final class EntryMet extends \RuntimeException
         $who = $entry->name ?? $entry->by_name ?? 'Someone';
         $theirs = $blank->kind->show($value);
 
-        return new self($theirs, $who, "{$who} has entered “{$theirs}” in {$blank->label} meanwhile.");
+        return new self($theirs, $who, "{$who} entered “{$theirs}” in {$blank->label} while you were typing.");
     }
 
     /** The same of the term that the blank follows. */
@@ -31,6 +31,6 @@ final class EntryMet extends \RuntimeException
         $who = DB::table('facts')->leftJoin('users', 'users.id', '=', 'facts.user_id')->where('deal_file_id', $paper->deal_file_id)->where('facts.name', $blank->binding)->value('users.name') ?? 'Someone';
         $theirs = $blank->kind->show($value);
 
-        return new self($theirs, $who, "{$who} has set {$blank->label} to “{$theirs}” in the file meanwhile.");
+        return new self($theirs, $who, "{$who} changed {$blank->label} to “{$theirs}” in the file while you were typing.");
     }
 }

@@ -100,7 +100,7 @@ final class KeepPiece
             $next = PaperPiece::query()->where('paper_id', $paper->id)->where('replaces', $piece->id)->first();
             if ($next === null || $next->user_id !== Auth::id()) {
                 $who = User::query()->whereKey($next === null ? $piece->gone_by : $next->user_id)->value('name') ?? 'Someone';
-                throw new StepRefused("{$who} has ".($next === null ? 'taken this off the page' : 'changed this').' meanwhile; it is left as it is now.');
+                throw new StepRefused("{$who} ".($next === null ? 'removed this from the page' : 'changed this').' while you were on this page. It was left as it is now.');
             }
             $piece = $next;
         }

@@ -52,7 +52,7 @@ final class PaperController
 
     public function entry(Request $request, Paper $paper, StoreEntry $store): JsonResponse
     {
-        $paper->load(['file.office', 'file.members']);
+        $paper->loadMissing(['file.office', 'file.members']);
         Gate::authorize('work-on', $paper->file);
         $given = $request->validate([
             'blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'scope' => 'nullable|in:here,term,follow', 'seen' => 'nullable|string|max:8000',

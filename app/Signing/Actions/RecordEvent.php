@@ -39,10 +39,10 @@ final class RecordEvent
         $round->refresh();
         $round->load(['signers', 'marks', 'events', 'papers']);
         $before = $round->state();
-        $event->seat === null || $round->file->status->isOpen() || throw new StepRefused('This deal has ended. There is nothing left to sign.');
         if ($round->events->contains('once_key', $once)) {
             return $before;
         }
+        $event->seat === null || $round->file->status->isOpen() || throw new StepRefused('This deal has ended. There is nothing left to sign.');
         $after = $before->after($event);
         if ($event->kind === EventKind::Opened && $after->signers === $before->signers) {
             return $before;

@@ -66,12 +66,15 @@ final class RoundController
     }
 
     /** How it stands, for a page that watches. */
-    public function standing(Round $round): View
+    public function standing(Round $round): Response
     {
         $round->load(['file.office', 'file.members', 'papers', 'signers', 'marks', 'events', 'sealedSet', 'sender']);
         Gate::authorize('see', $round->file);
 
-        return view('signing.standing', ['round' => $round, 'file' => $round->file]);
+        $watches = $round->status === RoundStatus::Out || ($round->status === RoundStatus::Complete && $round->sealedSet === null);
+
+        // Once it is over there is more to see than who has signed: the page is loaded as a whole.
+        return response()->view('signing.standing', ['round' => $round, 'file' => $round->file])->withHeaders($watches ? [] : ['HX-Refresh' => 'true']);
     }
 
     public function update(Request $request, Round $round): RedirectResponse

@@ -18,7 +18,7 @@
                             <label class="line"><span>Flat fee, paid by the agent</span><input class="input" name="fee" value="{{ old('fee', $entries !== null ? \Unanimus\Money\Money::of($entries->fee) : ($proposed->fee === null ? '' : \Unanimus\Money\Money::of($proposed->fee))) }}" @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>What the fee is called</span><input class="input" name="fee_name" value="{{ old('fee_name', $entries->fee_name ?? $proposed->feeName) }}" @disabled($locked)></label>
                         </div>
-                        @if ($proposed)<p class="dim small">{{ $proposed->rate === null ? 'The file’s terms name no commission of our side.' : 'The percentage is from the file’s terms ('.$proposed->rateFrom.').' }} {{ $proposed->fee === null ? '' : 'The fee is the one of the file’s kits.' }} Nothing is computed before you have looked at it.</p>@endif
+                        @if ($proposed)<p class="dim small">{{ $proposed->rate === null ? 'The file has no commission for our side in its terms.' : 'The percentage comes from the file’s terms ('.$proposed->rateFrom.').' }} {{ $proposed->fee === null ? '' : 'The fee comes from the file’s kits.' }} Check it, then press Compute.</p>@endif
                         @can('set-commission', $file)@unless ($locked)<button class="button {{ $sheet === null ? 'now' : '' }}">Compute</button>@endunless @endcan
                     </form>
                 </div>
@@ -39,7 +39,7 @@
                 </div>
             </div>
             @if ($sheet === null)
-            <div class="leaf empty">Who gets what is shown here once the percentage and the split are entered and computed.</div>
+            <div class="leaf empty">Enter the percentage and the split, then press Compute to see who gets what.</div>
             @else
             <div class="leaf pad">
                 <h2>From {{ $sheet->gross->ledger() }} to everyone</h2>

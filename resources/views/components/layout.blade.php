@@ -52,7 +52,7 @@
 @auth
 <dialog id="again" class="leaf pad" aria-label="Sign in again" data-email="{{ auth()->user()->email }}">
     <h2>Sign in again</h2>
-    <p>Your session ended. What you typed is still here, and goes on when you are back.</p>
+    <p>Your session ended. What you typed is still here and will be saved once you sign in.</p>
     <form method="post" action="/sign-in" data-again>
         <label class="line" data-step="password"><span>Password of {{ auth()->user()->email }}</span><input class="input" type="password" name="password" autocomplete="current-password" maxlength="200"></label>
         <label class="line" data-step="code" hidden><span>Code from your authenticator, or a recovery code</span><input class="input" name="code" autocomplete="one-time-code" maxlength="40"></label>

@@ -1,1 +1,1 @@
-<x-error title="No room left" :what="$told" />
+<x-error title="Out of disk space" :what="$told" />

@@ -4,6 +4,11 @@
         <span id="stored" class="stored" role="status">every entry is kept as you leave it</span>
         <span class="in-row"><b id="left">{{ count(array_filter($view->missing, fn ($blank) => in_array($blank->name, $asked, true))) }} needed</b> <button class="button tight" type="button" id="next-missing">Next</button></span>
     </div>
+    <div class="leaf ask-term" id="met" hidden role="alertdialog" aria-labelledby="met-text">
+        <span id="met-text"></span>
+        <button class="button tight" type="button" data-met="mine">Keep mine</button>
+        <button class="button tight" type="button" data-met="theirs">Use theirs</button>
+    </div>
     <div class="fill-pages">
         @foreach ($view->sizes as $index => [$width, $height])
             <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">

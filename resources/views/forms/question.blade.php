@@ -7,7 +7,7 @@
 @endphp
 <x-guest :title="$asked['paper']->title" :from="$fill->asker->name">
     <form class="sheet fill-sheet" data-keeps method="post" action="/fill/{{ $token }}/questions/{{ $number }}">
-        @csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen" value="{{ $several ? '' : \App\Papers\PaperView::shown($first) }}">
+        @csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen" value="{{ $several ? ($first->value === '' ? '' : 'x') : \App\Papers\PaperView::shown($first) }}">
         <p class="dim small">Question {{ $number }} of {{ $count }} <progress max="{{ $count }}" value="{{ $number }}" aria-label="Question {{ $number }} of {{ $count }}"></progress></p>
         @if ($several)
             <fieldset><legend>{{ $stem ?? (count($labels) > 1 ? 'Which is it?' : $blank->label) }}</legend>

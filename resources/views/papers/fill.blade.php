@@ -7,7 +7,7 @@
             <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
             <a class="button tight" href="/papers/{{ $paper->key }}/log">Every entry</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
-            <a class="button tight" href="/papers/{{ $paper->key }}/text">As text</a>
+            <a class="button tight" href="/papers/{{ $paper->key }}/text">Read as text</a>
             @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Strike out printed words, add text (w)">Write on it</button>@endif
             @include('papers.care')
             <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Have signed</button></form>
@@ -47,7 +47,7 @@
             <div class="leaf ask-term" id="met" hidden role="alertdialog" aria-labelledby="met-text">
                 <span id="met-text"></span>
                 <button class="button tight" type="button" data-met="mine">Keep mine</button>
-                <button class="button tight" type="button" data-met="theirs">Take theirs</button>
+                <button class="button tight" type="button" data-met="theirs">Use theirs</button>
             </div>
             <div class="leaf ask-term" id="ask-term" hidden role="alertdialog" aria-labelledby="ask-text">
                 <span id="ask-text"></span>

@@ -4,7 +4,7 @@
         <span class="dim">{{ $paper->form_number === null ? '' : $paper->form_number.' · ' }}<a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $paper->state->readable() }}</span>
         <div class="acts">
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
-            <a class="button tight" href="/papers/{{ $paper->key }}/text">As text</a>
+            <a class="button tight" href="/papers/{{ $paper->key }}/text">Read as text</a>
             @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Write on it</button>@endif
             @include('papers.care')
             @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_handed_in', 'sent_back']) && $paper->state !== \Unanimus\Files\PaperState::Out)

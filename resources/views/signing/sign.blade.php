@@ -1,7 +1,7 @@
 <x-guest title="Papers to sign" :from="$round->sender->name" :scripts="['resources/js/signer.js']">
     <div data-sign="marks" data-url="/sign/{{ $token }}">
         @foreach ($view->pages as $index => $page)
-            @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }} <a class="as-text" href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">as text<span class="unseen">, {{ $page['paper']->title }}</span></a></h2>@endif
+            @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }} <a class="as-text" href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">Read as text<span class="unseen">: {{ $page['paper']->title }}</span></a></h2>@endif
             <section class="page" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
                 <svg viewBox="{{ $page['width'] * 0.065 }} {{ $page['height'] * 0.035 }} {{ $page['width'] * 0.87 }} {{ $page['height'] * 0.95 }}">
                     <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>

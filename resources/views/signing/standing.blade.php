@@ -1,4 +1,4 @@
-<div id="standing" @if ($round->status->value === 'out' || ($round->status->value === 'complete' && $round->sealedSet === null)) hx-get="/rounds/{{ $round->key }}/standing" hx-trigger="every 6s" hx-swap="outerHTML" @elseif (request()->hasHeader('HX-Request')) hx-get="/rounds/{{ $round->key }}" hx-trigger="load" hx-target="body" hx-swap="innerHTML" @endif>
+<div id="standing" @if ($round->status->value === 'out' || ($round->status->value === 'complete' && $round->sealedSet === null)) hx-get="/rounds/{{ $round->key }}/standing" hx-trigger="every 6s" hx-swap="outerHTML" @endif>
     <h2>Signers</h2>
     <div class="bands">
         @foreach ($round->signers as $signer)

@@ -1,5 +1,5 @@
-<x-guest :title="$title.', as text'" :from="$round->sender->name">
-    <article class="sheet running-text"><p class="dim">This is what stands on the pages, to be read or listened to. Signatures are set <a href="/sign/{{ $token }}">on the pages</a>.</p>
+<x-guest :title="$title" :from="$round->sender->name">
+    <article class="sheet running-text"><p class="dim">The text of the document, to read or listen to. To sign, <a href="/sign/{{ $token }}">go back to the pages</a>.</p>
     @include('papers.text-pages')
     <p><a class="button" href="/sign/{{ $token }}">Back to signing</a></p></article>
 </x-guest>
