@@ -2,10 +2,10 @@
 // stands now: whoever signed in again in another tab goes on here with what waits. Somebody else who did is refused.
 export const who = document.querySelector('meta[name=who]')?.content ?? '';
 
-export function proof() {
+export function proof(forWhom = who) {
     const cookie = document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]+)/);
     return {
         ...(cookie ? { 'X-XSRF-TOKEN': decodeURIComponent(cookie[1]) } : { 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content }),
-        ...(who ? { 'X-Person': who } : {}),
+        ...(forWhom ? { 'X-Person': forWhom } : {}),
     };
 }

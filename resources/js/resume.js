@@ -7,7 +7,7 @@ const JSON_ONLY = { Accept: 'application/json' };
 let asking = null;
 
 async function send(url, body) {
-    const answer = await fetch(url, { method: 'POST', headers: { ...JSON_ONLY, 'Content-Type': 'application/json', ...proof(), 'X-Person': '' }, body: JSON.stringify(body) });
+    const answer = await fetch(url, { method: 'POST', headers: { ...JSON_ONLY, 'Content-Type': 'application/json', ...proof('') }, body: JSON.stringify(body) });
     return { ok: answer.ok, status: answer.status, body: await answer.json().catch(() => ({})) };
 }
 

@@ -9,8 +9,6 @@ use App\Forms\Actions\KeepFillRequest;
 use App\Forms\Actions\KeepOwnForm;
 use App\Forms\Models\FillRequest;
 use App\Forms\Models\OwnForm;
-use App\Mail\Jobs\SendLetter;
-use App\Mail\Post;
 use App\Papers\Bytes;
 use App\Papers\LocalStore;
 use App\Papers\Models\Paper;
@@ -18,22 +16,9 @@ use App\Papers\Models\PaperPiece;
 use App\Papers\Models\Upload;
 use App\Papers\Store;
 use App\Requirements\KitShelf;
-use App\Signing\Jobs\SealRound;
-use App\Work\Breaker;
-use App\Work\ServiceDown;
-use App\Work\Work;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Mail;
-use Illuminate\Support\Facades\Queue;
-use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
-use Symfony\Component\Mailer\SentMessage;
-use Symfony\Component\Mailer\Transport\AbstractTransport;
-use Tests\Support\OpensslStamps;
-use Unanimus\Evidence\StampUnavailable;
-use Unanimus\Evidence\TimeStamps;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Pages\DiskFull;
@@ -187,72 +172,6 @@ it('hands in no form with required blanks empty', function () {
     expect($requirement->refresh()->review_state->value)->toBe('not_handed_in');
 });
 
-it('seals later when the time stamp cannot be had: one job however often it is looked after, with letters going on meanwhile', function () {
-    $works = false;
-    $this->app->bind(TimeStamps::class, function () use (&$works) {
-        return $works ? new OpensslStamps((string) config('unanimus.authority')) : new class implements TimeStamps
-        {
-            public function stamp(string $digest): string
-            {
-                throw new StampUnavailable('The time-stamping authority does not answer.');
-            }
-        };
-    });
-    $round = $this->aRound($this->aFile());
-    $this->work();
-    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
-        $this->signs($round, $seat);
-        $this->work();
-    }
-    for ($sweep = 0; $sweep < 20; $sweep++) {
-        Artisan::call('rounds:sweep');
-        Artisan::call('work:sweep');
-        $this->seeAll();
-    }
-    expect(DB::table('jobs')->where('queue', SealRound::KIND)->count())->toBe(1)
-        ->and(DB::table('letters')->whereNull('sent_at')->count())->toBe(0)
-        ->and(SealRound::waiting($round->id)?->sentence('Sealing', 'America/New_York'))->toContain('waits for the time stamp')->toContain('next try');
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('waits for the time stamp')->assertSee('Try again now');
-    $this->as('tomas')->get("/files/{$round->file->key}")->assertSee('Sealing waits for the time stamp')->assertSee('Try again now');
-    $this->get('/up')->assertSee('time stamp');
-    $this->seeAll();
-    $works = true;
-    Breaker::answered('the time stamp');
-    $this->as('priya')->post("/rounds/{$round->key}/seal-again")->assertNotFound();
-    foreach (range(1, 5) as $press) {
-        $this->as('tomas')->post("/rounds/{$round->key}/seal-again")->assertSessionHas('told');
-    }
-    $this->work();
-    expect($round->refresh()->sealedSet)->not->toBeNull()->and(DB::table('sealed_sets')->where('round_id', $round->id)->count())->toBe(1)
-        ->and(SealRound::waiting($round->id))->toBeNull()->and(DB::table('pending_work')->where('kind', SealRound::KIND)->count())->toBe(0);
-});
-
-it('asks a service that fails again and again more and more rarely, and others meanwhile as ever', function () {
-    foreach (range(1, 3) as $try) {
-        Breaker::failed('the mail server', 'refused');
-    }
-    $until = Breaker::openUntil('the mail server');
-    expect($until?->isFuture())->toBeTrue()->and(Breaker::openUntil('the time stamp'))->toBeNull();
-    Breaker::failed('the mail server', 'refused');
-    expect(Breaker::openUntil('the mail server')?->gt($until))->toBeTrue();
-    Breaker::answered('the mail server');
-    expect(Breaker::openUntil('the mail server'))->toBeNull();
-});
-
-it('begins work once while it waits, and again when its worker was killed', function () {
-    $brokerage = $this->people['tomas']->brokerage_id;
-    DB::table('jobs')->delete();
-    foreach (range(1, 50) as $time) {
-        SendLetter::begin($brokerage, 424242);
-    }
-    expect(DB::table('jobs')->count())->toBe(1);
-    DB::table('pending_work')->where('thing', 424242)->update(['claimed_until' => now()->subMinute()]);
-    expect(Work::sweep($brokerage))->toBe(1);
-    $this->seeAll();
-    Work::sweep($brokerage);
-    expect(DB::table('jobs')->count())->toBe(2);
-});
-
 it('says in words what is no longer here, never the name of a class', function () {
     $told = $this->as('tomas')->postJson('/papers/01ARZ3NDEKTSV4RRFFQ69G5FAV/entries', ['blank' => 'x', 'value' => 'y', 'key' => 'gone-paper-1'])->assertNotFound()->json('message');
     expect($told)->toContain('This is gone')->not->toContain('\\');
@@ -315,61 +234,6 @@ it('changes of a person only what was changed, and tells whoever changes what so
     $this->seeAll();
     $party = $file->parties()->where('role', 'buyer')->where('number', 1)->sole();
     expect([$party->name, $party->phone, $party->email])->toBe(['Sunniva Eide-Holm', '555-0199', 'eide@new.example']);
-});
-
-it('leaves one job that counts, however often a person asks for another try during an outage', function () {
-    $down = new class($this->people['tomas']->brokerage_id, 7, 1) extends Work
-    {
-        public const KIND = 'trial';
-
-        protected const SERVICE = 'a service for trial';
-
-        public static int $tried = 0;
-
-        protected function work(): void
-        {
-            self::$tried++;
-            throw new ServiceDown('a service for trial');
-        }
-    };
-    Queue::fake();
-    $down::begin($this->people['tomas']->brokerage_id, 7);
-    foreach (range(1, 6) as $press) {
-        $down::again($this->people['tomas']->brokerage_id, 7);
-    }
-    $down->handle();
-    expect($down::$tried)->toBe(0, 'a job whose ticket is spent went to work');
-    $newest = DB::table('pending_work')->where('kind', 'trial')->value('ticket');
-    $job = new ($down::class)($this->people['tomas']->brokerage_id, 7, (int) $newest);
-    $job->handle();
-    $job->handle();
-    $this->seeAll();
-    expect($down::$tried)->toBe(1)->and(DB::table('pending_work')->where('kind', 'trial')->value('tries'))->toBe(1)->and((int) DB::table('pending_work')->where('kind', 'trial')->value('ticket'))->toBe($newest + 1);
-});
-
-it('stops a letter that the mail server refuses for good, and holds up no other by it', function () {
-    $letter = fn (string $to) => Post::toColleague($this->people['tomas']->brokerage_id, "trial:{$to}", 'Somebody', $to, 'Trial', 'Words', 'Open', '/files');
-    Mail::extend('picky', fn () => new class extends AbstractTransport
-    {
-        protected function doSend(SentMessage $message): void
-        {
-            str_contains($message->getEnvelope()->getRecipients()[0]->getAddress(), 'gone') && throw new UnexpectedResponseException('550 no such mailbox', 550);
-        }
-
-        public function __toString(): string
-        {
-            return 'picky';
-        }
-    });
-    config(['mail.mailers.picky' => ['transport' => 'picky'], 'mail.default' => 'picky']);
-    foreach (['gone1@x.example', 'gone2@x.example', 'gone3@x.example', 'gone4@x.example', 'there@x.example'] as $to) {
-        $letter($to);
-    }
-    $this->work();
-    expect(DB::table('letters')->where('recipient', 'there@x.example')->value('sent_at'))->not->toBeNull()
-        ->and(DB::table('letters')->where('recipient', 'like', 'gone%')->whereNotNull('sent_at')->count())->toBe(0)
-        ->and(DB::table('pending_work')->where('kind', 'letters')->where('stopped', true)->count())->toBe(4)
-        ->and(Breaker::openUntil('the mail server'))->toBeNull();
 });
 
 it('tells a signer who has finished that it is done, also when the deal ended before they pressed again', function () {
