@@ -102,6 +102,7 @@ Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])-
 Route::prefix('/read/{token}')->middleware(['throttle:links', ReadingLink::class])->group(static function (): void {
     Route::get('/', [ReadingController::class, 'show']);
     Route::get('/pages/{page}.webp', [ReadingController::class, 'image']);
+    Route::get('/text', [ReadingController::class, 'text']);
     Route::get('/set.pdf', [ReadingController::class, 'pdf']);
     Route::post('/opened', [ReadingController::class, 'opened']);
 });

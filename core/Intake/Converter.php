@@ -34,7 +34,7 @@ final readonly class Converter
 
     private const OFFICE_MEMORY = '1200M';
 
-    private const OFFICE_TURN = 60;
+    public const OFFICE_TURN = 60;
 
     /** No macros, and nothing a text only points to: neither on the network nor on the disk. */
     private const OFFICE_PROFILE = <<<'XML'
@@ -46,8 +46,11 @@ final readonly class Converter
         </oor:items>
         XML;
 
-    /** @param  TrustList|null  $trust  whose signatures are known; null: nobody's */
-    public function __construct(private Press $press, private ?TrustList $trust = null)
+    /**
+     * @param TrustList|null $trust whose signatures are known; null: nobody's
+     * @param int $officeTurn seconds that a text waits for the one before it
+     */
+    public function __construct(private Press $press, private ?TrustList $trust = null, private int $officeTurn = self::OFFICE_TURN)
     {
     }
 
@@ -181,7 +184,7 @@ final readonly class Converter
         copy($path, $scratch->path('text.doc'));
         mkdir($scratch->path('profile/user'), recursive: true);
         $scratch->put('profile/user/registrymodifications.xcu', self::OFFICE_PROFILE);
-        $turn = self::turn();
+        $turn = $this->turn();
         try {
             // What it names on the network or on this machine is not there: a text can link to pictures and to other texts.
             (new NativeTool(self::OFFICE_SECONDS, '0', [], self::OFFICE_MEMORY))->run([...self::closedRoom($scratch),
@@ -209,16 +212,16 @@ final readonly class Converter
      *
      * @throws ToolFailed when its turn does not come
      */
-    private static function turn()
+    private function turn()
     {
         $turn = fopen(sys_get_temp_dir().'/unanimus-office.lock', 'c');
-        for ($waited = 0; $turn !== false && $waited < self::OFFICE_TURN * 10; $waited++) {
+        for ($waited = 0; $turn !== false && $waited < $this->officeTurn * 10; $waited++) {
             if (flock($turn, LOCK_EX | LOCK_NB)) {
                 return $turn;
             }
             usleep(100_000);
         }
-        throw ToolFailed::waitedInVain('soffice', self::OFFICE_TURN);
+        throw ToolFailed::waitedInVain('soffice', $this->officeTurn);
     }
 
     private static function refuseBomb(string $path): void

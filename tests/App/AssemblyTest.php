@@ -122,12 +122,14 @@ it('gives papers to read until a last day, notes every look, and ends', function
     $this->post("{$path}/opened")->assertNoContent();
     $this->get("{$path}/pages/2.webp")->assertOk();
     $this->get("{$path}/pages/3.webp")->assertNotFound();
+    $this->get("{$path}/text")->assertOk()->assertSee('Report to read page 2');
     expect(wordsOf((string) $this->get("{$path}/set.pdf")->assertOk()->getContent())[1])->toContain('Report to read page 2');
     $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('1 × opened')->assertSee('downloaded')->assertSee('Maren Holt');
     $this->travelTo(now()->addDays(12));
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get($path)->assertStatus(410)->assertSee('The last day has passed')->assertSee('Ask Tomás Reyes-Whitlock');
     $this->get("{$path}/set.pdf")->assertStatus(410);
+    $this->get("{$path}/text")->assertStatus(410);
     $this->travelBack();
     $this->as('tomas')->post("/reading-copies/{$copy->key}/end")->assertSessionHas('told');
     Illuminate\Support\Facades\Auth::forgetGuards();

@@ -230,7 +230,8 @@ it('changes of a person only what was changed, and tells whoever changes what so
     expect($put('wendell', ['name' => 'Sunniva Eide-Holm'], ['name' => 'Sunniva Eide']))->toBeNull()
         ->and($put('tomas', ['phone' => '555-0199']))->toBeNull()
         ->and($put('tomas', ['email' => 'eide@new.example'], ['email' => 'sunniva@eide.example']))->toBeNull()
-        ->and($put('wendell', ['email' => 'other@new.example'], ['email' => 'sunniva@eide.example']))->toContain('eide@new.example')->toContain('while you were on this page');
+        ->and($put('wendell', ['email' => 'other@new.example'], ['email' => 'sunniva@eide.example']))->toContain('eide@new.example')->toContain('while you were on this page')
+        ->and($put('wendell', ['phone' => '555-0111'], ['phone' => '555-0141']))->toContain('the phone number to “555-0199”');
     $this->seeAll();
     $party = $file->parties()->where('role', 'buyer')->where('number', 1)->sole();
     expect([$party->name, $party->phone, $party->email])->toBe(['Sunniva Eide-Holm', '555-0199', 'eide@new.example']);

@@ -139,3 +139,12 @@ it('stops a letter that the mail server refuses for good, and holds up no other 
         ->and(DB::table('pending_work')->where('kind', 'letters')->where('stopped', true)->count())->toBe(4)
         ->and(Breaker::openUntil('the mail server'))->toBeNull();
 });
+
+it('tells the sender of a round that an address was refused, until another email goes out', function () {
+    $round = $this->aRound($this->aFile());
+    $letter = DB::table('letters')->where('action', 'signer '.$this->signer($round, 'buyer.1')->key)->value('id');
+    DB::table('letters')->where('id', $letter)->update(['sent_at' => null]);
+    DB::table('pending_work')->updateOrInsert(['kind' => 'letters', 'thing' => $letter], ['brokerage_id' => $round->brokerage_id, 'job' => SendLetter::class, 'claimed_until' => now(), 'stopped' => true, 'fault' => 'the mail server does not accept “x@gone.example”.']);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('The email did not go out')->assertSee('x@gone.example');
+    $this->as('priya')->get("/rounds/{$round->key}")->assertDontSee('x@gone.example');
+});

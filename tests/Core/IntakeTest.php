@@ -11,6 +11,7 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\ToolFailed;
 
 beforeEach(function () {
     $this->scratch = new Scratch;
@@ -61,6 +62,23 @@ it('takes Word texts', function () {
     $brought = ($this->take)('{\rtf1\ansi Terms of {\b Quillmark}\par}');
     expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was made from a Word document; look through its pages.']);
 });
+
+it('converts one Word text at a time on a machine, and says that it is busy when a turn does not come', function () {
+    $other = fopen(sys_get_temp_dir().'/unanimus-office.lock', 'c');
+    flock($other, LOCK_EX);
+    $path = $this->scratch->put('terms.doc', '{\rtf1\ansi Terms of Quillmark\par}');
+    $waits = new Converter(press(), officeTurn: 1);
+    expect(fn () => $waits->toPdf($path))->toThrow(BringRefused::class, 'too busy');
+    fclose($other);
+    expect($waits->toPdf($path)->pages)->toBe(1);
+});
+
+it('ends a program that takes more memory or processor time than it was given, beneath another too', function (array $begun) {
+    $hungry = fn (string $code, string $written = '0', int $seconds = 20) => (new NativeTool($seconds, '0', [], $written))->run([...$begun, PHP_BINARY, '-d', 'memory_limit=-1', '-r', $code]);
+    expect(fn () => $hungry('$x = str_repeat("x", 600 * 1024 * 1024); echo strlen($x);', '200M'))->toThrow(ToolFailed::class)
+        ->and(fn () => $hungry('while (true) { }', seconds: 1))->toThrow(ToolFailed::class, $begun === [] ? 'worked longer' : '')
+        ->and($hungry('echo strlen(str_repeat("x", 1024));', '400M'))->toBe('1024');
+})->with(['alone' => [[]], 'beneath another' => [['unshare', '-rnmpf', '--kill-child']]]);
 
 it('takes out what starts, sends or moves, and says so', function () {
     $brought = ($this->take)(MadePdf::of([

@@ -11,6 +11,7 @@ use App\Papers\PdfAnswer;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Unanimus\Pages\PageText;
 use Unanimus\Pages\PdfLook;
 
 /** Papers put together, as someone from outside reads them. */
@@ -21,6 +22,14 @@ final class ReadingController
         $copy = self::copy($request);
 
         return view('assembly.read', ['copy' => $copy, 'token' => $token, 'sizes' => PdfLook::into($bytes->path((string) $copy->set->sha256), gate: false)->pages()]);
+    }
+
+    /** The whole set as running text, for whoever listens to it. */
+    public function text(Request $request, string $token, Bytes $bytes): View
+    {
+        $copy = self::copy($request);
+
+        return view('assembly.text', ['copy' => $copy, 'token' => $token, 'pages' => PageText::of($bytes->path((string) $copy->set->sha256))]);
     }
 
     /** A person has moved, touched or typed on the page. */

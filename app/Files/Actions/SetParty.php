@@ -16,6 +16,12 @@ use Unanimus\Signing\Seat;
 /** Seats a person in the deal, or changes who sits there. */
 final class SetParty
 {
+    /** What two people may change at once, in the words that tell the second. */
+    private const TOLD = [
+        'name' => 'the name', 'signing_name' => 'the name to sign with', 'initials' => 'the initials', 'email' => 'the email address', 'phone' => 'the phone number',
+        'address' => 'the address', 'firm' => 'the company', 'signed_by' => 'who signs', 'capacity' => 'the capacity',
+    ];
+
     public function __construct(private readonly ApplyKit $applyKit, private readonly AddressBook $book)
     {
     }
@@ -83,7 +89,7 @@ final class SetParty
      */
     private static function mustHaveSeen(Party $party, array $given, array $seen): void
     {
-        foreach (['name' => 'the name', 'signing_name' => 'the name to sign with', 'initials' => 'the initials', 'email' => 'the email address'] as $key => $label) {
+        foreach (self::TOLD as $key => $label) {
             $stands = (string) $party->getAttribute($key);
             if (isset($seen[$key], $given[$key]) && $stands !== '' && $stands !== $seen[$key] && $stands !== trim((string) $given[$key])) {
                 throw new StepRefused("Someone changed {$label} to “{$stands}” while you were on this page. To replace it, enter yours again.");

@@ -8,6 +8,7 @@ use App\Access\Record;
 use App\Access\User;
 use App\Assembly\Models\ReadingCopy;
 use App\Forms\Models\FillRequest;
+use App\Mail\Jobs\SendLetter;
 use App\Office\Actions\KeepPeople;
 use App\Signing\Models\Signer;
 use Illuminate\Support\Carbon;
@@ -36,6 +37,14 @@ final class Letter extends Record
 
     /** @var array<string, string> */
     protected $casts = ['sent_at' => 'datetime'];
+
+    /** Why the newest email to this signer did not go out and will not by itself; null when it did, or still may. */
+    public static function refusedFor(Signer $signer): ?string
+    {
+        $newest = self::query()->where('action', "signer {$signer->key}")->latest('id')->first();
+
+        return $newest === null ? null : (($waiting = SendLetter::waiting($newest->id)) !== null && $waiting->stopped ? $waiting->fault : null);
+    }
 
     /** The address its button leads to, made now; null when it has none, or the link has ended. */
     public function actionUrl(): ?string

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Brought;
 use Unanimus\Intake\BroughtKind;
 use Unanimus\Pages\PlainText;
 
@@ -44,18 +45,30 @@ final class TakeUpload
             $upload->update(['told' => "{$name} is being converted to PDF. It shows here when it is done; you can go on meanwhile."]);
             ConvertUpload::begin($file->brokerage_id, $upload->id);
         } else {
-            $this->finish($upload, $path);
+            $this->finish($upload, $this->convert($path));
             $upload->update(['seen' => true]);
         }
 
         return $upload;
     }
 
-    /** Makes a paper of it, or says why not. */
-    public function finish(Upload $upload, string $path): void
+    /** What it becomes, or why it cannot be taken. Asks the database for nothing. */
+    public function convert(string $path): Brought|BringRefused
     {
         try {
-            $brought = $this->bringIn->convert($path);
+            return $this->bringIn->convert($path);
+        } catch (BringRefused $why) {
+            return $why;
+        }
+    }
+
+    /** Makes a paper of it, or says why not. */
+    public function finish(Upload $upload, Brought|BringRefused $brought): void
+    {
+        try {
+            if ($brought instanceof BringRefused) {
+                throw $brought;
+            }
             [$paper, $notes] = $this->bringIn->file($upload->file, $brought, $upload->name, $upload->placeholder, $upload->stage);
             $upload->update(['state' => 'done', 'paper_id' => $paper->id, 'told' => trim("“{$paper->title}” is in the file. ".implode(' ', $notes))]);
         } catch (BringRefused|StepRefused $why) {

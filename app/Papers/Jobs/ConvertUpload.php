@@ -20,14 +20,20 @@ final class ConvertUpload extends Work
 
     protected function work(): void
     {
-        Sight::within($this->brokerageId, function (): void {
-            $upload = Upload::query()->with(['file.office', 'placeholder', 'uploader'])->lockForUpdate()->find($this->thing);
-            if ($upload === null || $upload->state !== 'working') {
+        $waiting = Sight::within($this->brokerageId, fn (): ?Upload => Upload::query()->where('state', 'working')->find($this->thing));
+        if ($waiting === null) {
+            return;
+        }
+        // What takes a minute happens before anything in the database is held.
+        $brought = app(TakeUpload::class)->convert(app(Bytes::class)->path($waiting->sha256));
+        Sight::within($this->brokerageId, function () use ($brought): void {
+            $upload = Upload::query()->with(['file.office', 'placeholder', 'uploader'])->where('state', 'working')->lockForUpdate()->find($this->thing);
+            if ($upload === null) {
                 return;
             }
             $upload->uploader !== null && Auth::setUser($upload->uploader);
             try {
-                app(TakeUpload::class)->finish($upload, app(Bytes::class)->path($upload->sha256));
+                app(TakeUpload::class)->finish($upload, $brought);
             } finally {
                 Auth::forgetUser();
             }

@@ -28,11 +28,11 @@
                 @if ($party)<details class="more"><summary aria-label="More about {{ $seat->label() }}">more</summary>
                     <div class="more-fields">
                         <label>is a <select name="kind">@foreach (['person', 'entity', 'trust', 'estate'] as $kind)<option @selected($party->kind === $kind)>{{ $kind }}</option>@endforeach</select></label>
-                        <input class="input" name="signed_by" value="{{ $party->signed_by }}" placeholder="signed by, when not by themselves" aria-label="Signed by" autocomplete="off">
-                        <input class="input" name="capacity" value="{{ $party->capacity }}" placeholder="in which capacity: as trustee, attorney-in-fact" aria-label="Capacity" list="capacities" autocomplete="off">
-                        <input class="input" name="phone" value="{{ $party->phone }}" placeholder="telephone" aria-label="Telephone" autocomplete="off">
-                        <input class="input" name="address" value="{{ $party->address }}" placeholder="address" aria-label="Address" list="addresses" autocomplete="off">
-                        <input class="input" name="firm" value="{{ $party->firm }}" placeholder="firm" aria-label="Firm" autocomplete="off">
+                        <input class="input" id="{{ $key }}-signed_by" name="signed_by" value="{{ $party->signed_by }}" placeholder="signed by, when not by themselves" aria-label="Signed by" autocomplete="off">
+                        <input class="input" id="{{ $key }}-capacity" name="capacity" value="{{ $party->capacity }}" placeholder="in which capacity: as trustee, attorney-in-fact" aria-label="Capacity" list="capacities" autocomplete="off">
+                        <input class="input" id="{{ $key }}-phone" name="phone" value="{{ $party->phone }}" placeholder="telephone" aria-label="Telephone" autocomplete="off">
+                        <input class="input" id="{{ $key }}-address" name="address" value="{{ $party->address }}" placeholder="address" aria-label="Address" list="addresses" autocomplete="off">
+                        <input class="input" id="{{ $key }}-firm" name="firm" value="{{ $party->firm }}" placeholder="firm" aria-label="Firm" autocomplete="off">
                         <label class="checkbox"><input type="hidden" name="prints_contact" value="0"><input type="checkbox" name="prints_contact" value="1" @checked($party->prints_contact)> a form that asks for it may print how to reach them</label>
                     </div></details>@else<span></span>@endif
             </form>
