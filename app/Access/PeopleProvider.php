@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Auth\EloquentUserProvider;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Support\Facades\DB;

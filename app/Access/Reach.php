@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Access;
 
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
 
 /**

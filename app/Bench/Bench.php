@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Access\Sight;
-use App\Access\User;
-use App\Files\Finder;
-use App\Files\Models\DealFile;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Sight;
+use App\Models\User;
+use App\Overview\Finder;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\EvidenceRecord;

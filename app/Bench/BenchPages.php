@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Access\Sight;
 use App\Demo\Seed;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 

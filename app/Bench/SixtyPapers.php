@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Access\Sight;
-use App\Access\User;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Sight;
+use App\Models\User;
 use App\Papers\Actions\TakeForm;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\Models\Party;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\Party;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
@@ -74,7 +74,7 @@ final class Generator
         $this->people($base, $agent);
         $this->checklist($base, $settled);
         $open && DB::table('file_kits')->insert([...$base, 'kit' => $side === 'buyer' ? 'purchase-buyer' : 'listing-seller', 'version' => 0, 'by_itself' => true]);
-        \App\Files\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
+        \App\Terms\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale'], SeenBy::everyone());
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Access\Sight;
-use App\Access\User;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Console\Command;
 
 /** Prints the demo's sign-ins. */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Access\Actor;
-use App\Access\User;
 use App\Files\Actions\BringListing;
 use App\Files\Actions\FollowOn;
 use App\Files\Actions\KeepOffers;
@@ -15,12 +13,14 @@ use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
-use App\Files\Models\Contact;
-use App\Files\Models\DealFile;
-use App\Files\Models\SavedView;
 use App\Forms\Actions\AnswerFillRequest;
 use App\Forms\Actions\KeepFillRequest;
-use App\Forms\Models\FillRequest;
+use App\Models\Actor;
+use App\Models\Contact;
+use App\Models\DealFile;
+use App\Models\FillRequest;
+use App\Models\SavedView;
+use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\Listing;

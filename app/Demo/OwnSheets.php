@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Access\User;
 use App\Forms\Actions\KeepOwnForm;
-use App\Forms\Models\OwnForm;
+use App\Models\OwnForm;
+use App\Models\User;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Access\Role;
-use App\Access\Sight;
-use App\Access\User;
-use App\Office\Models\Brokerage;
-use App\Office\Models\Office;
-use App\Office\Models\OfficeRole;
+use App\Models\Office;
+use App\Models\OfficeRole;
+use App\Models\Role;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;

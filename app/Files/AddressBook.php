@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use App\Access\User;
-use App\Files\Models\Contact;
-use App\Files\Models\Party;
+use App\Models\Contact;
+use App\Models\Party;
+use App\Models\User;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use App\Files\Models\DealFile;
-use App\Files\Models\Task;
+use App\Models\DealFile;
+use App\Models\Task;
+use App\Requirements\KitShelf;
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\DealLine;
 use Unanimus\Dates\LocalDate;
@@ -111,7 +112,7 @@ final readonly class Agenda
     {
         $facts = Facts::from($values);
         $rules = [];
-        foreach ($file->kitDefinitions() as $kit) {
+        foreach (KitShelf::ofFile($file) as $kit) {
             foreach ($kit->deadlinesFor($facts) as $rule) {
                 $rules[$rule->name] ??= $rule;
             }

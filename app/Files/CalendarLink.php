@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use App\Access\Sight;
-use App\Access\User;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\CalendarFeed;

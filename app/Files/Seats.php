@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Term;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\Models\Task;
+use App\Models\DealFile;
+use App\Models\Task;
+use App\Models\User;
 use Illuminate\Support\Collection;
 use Unanimus\Dates\LocalDate;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
 /** Whether there is a file on the same listing or address already, and what a person may do about it. */

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Forms;
 
-use App\Access\Sight;
-use App\Forms\Models\OwnForm;
+use App\Models\OwnForm;
+use App\Models\Sight;
+use App\Storage\Bytes;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormShelf;
 
@@ -25,7 +26,7 @@ final class OwnShelf implements FormShelf
         $name = $number.' '.($revision ?? '');
         if (! array_key_exists($name, $this->known)) {
             $own = OwnForm::query()->where('number', $number)->when($revision, static fn ($query) => $query->where('revision', $revision)->whereIn('status', self::FOUND), static fn ($query) => $query->whereIn('status', ['in_force', 'retired']))->first();
-            $this->known[$name] = $own?->form();
+            $this->known[$name] = $own === null ? null : self::form($own);
         }
 
         return $this->known[$name];
@@ -33,7 +34,15 @@ final class OwnShelf implements FormShelf
 
     public function all(): array
     {
-        return array_values(OwnForm::query()->where('status', 'in_force')->orderBy('number')->get()->map(static fn (OwnForm $own) => $own->form())->all());
+        return array_values(OwnForm::query()->where('status', 'in_force')->orderBy('number')->get()->map(self::form(...))->all());
+    }
+
+    /** @throws \Unanimus\Forms\DraftRefused when something is still to be put right */
+    public static function form(OwnForm $own): Form
+    {
+        $said = [$own->number, $own->revision, $own->title, OwnForm::SET, $own->stage, app(Bytes::class)->path($own->sha256), $own->status === 'retired'];
+
+        return $own->isInTheMaking() ? $own->draft()->form(...$said) : $own->draft()->built(...$said);
     }
 
     /** What was read for one house or state of it is not read for the next. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\History;
 
-use App\Access\Actor;
+use App\Models\Actor;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\History\Chain;

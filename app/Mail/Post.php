@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Mail;
 
-use App\Files\Models\DealFile;
 use App\Mail\Jobs\SendLetter;
-use App\Mail\Models\Letter;
-use App\Signing\Models\Round;
-use App\Signing\Models\SealedSet;
-use App\Signing\Models\Signer;
+use App\Models\DealFile;
+use App\Models\Letter;
+use App\Models\Round;
+use App\Models\SealedSet;
+use App\Models\Signer;
 use Illuminate\Support\Str;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;

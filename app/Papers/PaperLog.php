@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
-use App\Papers\Models\Paper;
+use App\Models\Paper;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Forms\EntryLog;
 use Unanimus\Forms\LoggedEntry;

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
-use App\Files\FactBook;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
+use App\Models\Paper;
+use App\Models\PaperPiece;
+use App\Storage\Bytes;
+use App\Terms\FactBook;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
-use App\Files\FactBook;
-use App\Papers\Models\Paper;
+use App\Models\Paper;
+use App\Terms\FactBook;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\ReadBack;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Papers;
 
-use App\Access\User;
-use App\Papers\Models\Paper;
+use App\Models\Paper;
+use App\Models\User;
 use Illuminate\Support\Facades\Cache;
 
 /** Who has a paper open right now. Nothing hangs on it: it is a courtesy, kept for half a minute. */

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Requirements;
 
-use App\Access\User;
-use App\Requirements\Models\KitVersion;
-use App\Requirements\Models\StoredKit;
+use App\Models\DealFile;
+use App\Models\FileKit;
+use App\Models\KitVersion;
+use App\Models\StoredKit;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\Kit;
@@ -32,6 +34,12 @@ final class KitShelf
             ->orderByDesc('kit_versions.version')->first(['kit_versions.definition', 'kit_versions.version']);
 
         return $row === null ? null : self::$read["{$key}:{$row->version}"] = Kit::fromArray($key, $row->definition);
+    }
+
+    /** @return list<Kit> what was applied to a file, in order */
+    public static function ofFile(DealFile $file): array
+    {
+        return array_values(array_filter($file->kits->map(static fn (FileKit $one) => self::find($one->kit, $one->version))->all()));
     }
 
     /** @throws StepRefused when there is none */

@@ -4,14 +4,23 @@ declare(strict_types=1);
 
 namespace App\Requirements;
 
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Terms\FactBook;
+use Unanimus\Files\PaperState;
+use Unanimus\Requirements\CallSheet;
 use Unanimus\Requirements\Group;
+use Unanimus\Requirements\Kit;
+use Unanimus\Requirements\KitItem;
 
-/** To which open files conditions would apply, before anybody stores them. */
+/** What conditions and kits would do, before anybody applies them. */
 final class Preview
 {
-    /** @return array{fitting: list<array{file: DealFile, known: array<string, string|null>}>, looked: int} */
+    /**
+     * To which open files conditions would apply.
+     *
+     * @return array{fitting: list<array{file: DealFile, known: array<string, string|null>}>, looked: int}
+     */
     public static function of(Group $when): array
     {
         $fitting = [];
@@ -25,5 +34,15 @@ final class Preview
         }
 
         return ['fitting' => $fitting, 'looked' => $looked];
+    }
+
+    /** What applying a kit would add, before it is applied. */
+    public static function kit(DealFile $file, Kit $kit): CallSheet
+    {
+        $facts = FactBook::of($file);
+        $there = $file->papers->where('state', '<>', PaperState::Void)->map(static fn (Paper $paper) => $paper->form_number ?? mb_strtolower($paper->title))->all();
+        $missing = array_values(array_filter($kit->items, static fn (KitItem $item) => ! in_array($item->identity(), $there, true)));
+
+        return CallSheet::of([], $missing, $facts);
     }
 }

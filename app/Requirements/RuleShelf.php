@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Requirements;
 
-use App\Requirements\Models\HouseRule;
+use App\Models\OfficeRule;
 use Unanimus\Requirements\KitItem;
 use Unanimus\Requirements\Rule;
 
@@ -23,8 +23,8 @@ final class RuleShelf
     /** @return list<KitItem> what the house in sight asks for, by rules that are on */
     public static function asks(): array
     {
-        $own = HouseRule::query()->orderBy('position')->orderBy('id')->get();
-        $rules = $own->isEmpty() ? self::given() : $own->where('active', true)->map(static fn (HouseRule $rule) => $rule->rule())->all();
+        $own = OfficeRule::query()->orderBy('position')->orderBy('id')->get();
+        $rules = $own->isEmpty() ? self::given() : $own->where('active', true)->map(static fn (OfficeRule $rule) => $rule->rule())->all();
 
         return array_values(array_map(static fn (Rule $rule) => $rule->asks, $rules));
     }
@@ -32,11 +32,11 @@ final class RuleShelf
     /** Makes the given rules the house's own, so that they can be changed. */
     public static function makeOwn(int $brokerageId): void
     {
-        if (HouseRule::query()->exists()) {
+        if (OfficeRule::query()->exists()) {
             return;
         }
         foreach (self::given() as $position => $rule) {
-            HouseRule::create(['brokerage_id' => $brokerageId, 'position' => ($position + 1) * 10, 'definition' => $rule->toArray()]);
+            OfficeRule::create(['brokerage_id' => $brokerageId, 'position' => ($position + 1) * 10, 'definition' => $rule->toArray()]);
         }
     }
 }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Signing;
 
-use App\Papers\Bytes;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\SigningMark;
 use App\Papers\PaperView;
-use App\Signing\Models\Round;
-use App\Signing\Models\RoundPaper;
-use App\Signing\Models\SigningMark;
+use App\Storage\Bytes;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Signing\MarkDrawing;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Work;
 
-use App\Access\Sight;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 
 /** Begins again what killed workers have left. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Work;
 
-use App\Access\Sight;
+use App\Models\Sight;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Access\Sight;
-use App\Access\User;
-use App\Office\Models\Office;
-use App\Office\Models\OfficeRole;
+use App\Models\Office;
+use App\Models\OfficeRole;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 use App\Assembly\Actions\KeepSet;
 use App\Assembly\Jobs\MakeLargeSet;
-use App\Assembly\Models\AssembledSet;
-use App\Assembly\Models\ReadingCopy;
-use App\Mail\Models\Letter;
-use App\Papers\Models\Paper;
+use App\Mail\ActionLink;
+use App\Models\AssembledSet;
+use App\Models\Letter;
+use App\Models\Paper;
+use App\Models\ReadingCopy;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
@@ -16,7 +17,7 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 
 /** A paper from outside of so many pages; those named carry a text, the others are blank. */
-function scan(App\Files\Models\DealFile $file, string $name, int $pages, array $written): Paper
+function scan(App\Models\DealFile $file, string $name, int $pages, array $written): Paper
 {
     $drawings = array_map(static fn (int $page) => in_array($page, $written, true) ? (new Drawing(612, 792))->text(72, 90, 12, "{$name} page {$page}") : new Drawing(612, 792), range(1, $pages));
     $path = tempnam(sys_get_temp_dir(), 'scan');
@@ -27,7 +28,7 @@ function scan(App\Files\Models\DealFile $file, string $name, int $pages, array $
     return Paper::query()->where('deal_file_id', $file->id)->where('title', $name)->firstOrFail();
 }
 
-function assembled(App\Files\Models\DealFile $file, array $papers, array $how = [], string $who = 'tomas'): AssembledSet
+function assembled(App\Models\DealFile $file, array $papers, array $how = [], string $who = 'tomas'): AssembledSet
 {
     test()->as($who)->post("/files/{$file->key}/sets", ['papers' => array_map(fn (Paper $paper) => $paper->key, $papers), ...$how])->assertSessionMissing('refused')->assertRedirect();
     test()->seeAll();
@@ -115,7 +116,7 @@ it('gives papers to read until a last day, notes every look, and ends', function
     $this->seeAll();
     $copy = ReadingCopy::query()->where('assembled_set_id', $set->id)->sole();
     $letter = Letter::query()->where('once_key', "read:{$copy->key}")->sole();
-    expect($letter->recipient)->toBe('maren@holt.example')->and($letter->actionUrl())->toBe($copy->link());
+    expect($letter->recipient)->toBe('maren@holt.example')->and(ActionLink::of($letter))->toBe($copy->link());
     $path = '/read/'.$copy->token();
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get($path)->assertOk()->assertSee('14 Lanternfish Lane')->assertSee('As we said.');

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Papers\Models\Paper;
+use App\Models\Paper;
 use Illuminate\Http\UploadedFile;
 use Unanimus\Forms\Xfdf;
 use Unanimus\Pages\Drawing;

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Access\Sight;
-use App\Files\Models\DealFile;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
-use App\Review\Models\Requirement;
-use App\Signing\Models\Round;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Requirement;
+use App\Models\Round;
+use App\Models\Sight;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

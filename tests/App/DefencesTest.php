@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use App\Access\Http\SeesWhatItNames;
-use App\Access\Sight;
-use App\Files\Models\DealFile;
 use App\History\History;
 use App\History\Stamps;
-use App\Signing\Models\Round;
-use App\Signing\Models\SealedSet;
+use App\Models\DealFile;
+use App\Models\Round;
+use App\Models\SealedSet;
+use App\Models\Sight;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
@@ -35,7 +35,7 @@ function rowSecurity(bool $on): void
     }
 }
 
-/** Everyone who has no business in Tomás's file: another office's agent, its broker, another brokerage. @return array<string, App\Access\User> */
+/** Everyone who has no business in Tomás's file: another office's agent, its broker, another brokerage. @return array<string, App\Models\User> */
 function intruders(): array
 {
     $outside = anotherOne();
@@ -44,15 +44,15 @@ function intruders(): array
     return ['another agent' => test()->people['caleb'], 'an agent of the same office' => test()->people['greta'], 'another brokerage' => $outside];
 }
 
-function anotherOne(): App\Access\User
+function anotherOne(): App\Models\User
 {
     $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
     Sight::ofBrokerage($id);
     DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [$id, (string) Illuminate\Support\Str::ulid(), 'Harborstone Homes']);
-    $office = App\Office\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
-    $user = App\Access\User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => 'x']);
+    $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
+    $user = App\Models\User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => 'x']);
     foreach (['agent', 'broker', 'administrator'] as $role) {
-        App\Office\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role]);
+        App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role]);
     }
 
     return $user;
@@ -210,7 +210,7 @@ it('seals nothing but what was sent and chosen, and raises the alarm', function 
     }, 'is not the one that was chosen'],
     'no signature' => [static fn (Round $round) => $round->signers()->where('seat', 'buyer.1')->update(['adopted' => null]), 'There is no signature of buyer 1'],
     'other bytes' => [static function (Round $round): void {
-        $path = app(App\Papers\Bytes::class)->path((string) $round->papers()->firstOrFail()->sha256);
+        $path = app(App\Storage\Bytes::class)->path((string) $round->papers()->firstOrFail()->sha256);
         file_put_contents($path, file_get_contents($path).' ');
     }, 'is not the document that was sent'],
 ]);

@@ -3,10 +3,11 @@
 declare(strict_types=1);
 
 use App\Access\RememberedDevices;
-use App\Access\User;
-use App\Intake\Models\InboundItem;
-use App\Mail\Models\Letter;
-use App\Office\Models\Brokerage;
+use App\Mail\ActionLink;
+use App\Models\Brokerage;
+use App\Models\InboundItem;
+use App\Models\Letter;
+use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -18,11 +19,11 @@ use Unanimus\Access\Totp;
 function anotherBrokerage(): User
 {
     $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
-    App\Access\Sight::ofBrokerage($id);
+    App\Models\Sight::ofBrokerage($id);
     DB::insert('INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, ?, ?, ?)', [$id, (string) Str::ulid(), 'Harborstone Homes', hash('sha256', 'their-token'), 'Harborstone Homes', 'deals@harborstone.example']);
-    $office = App\Office\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
+    $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
     $user = User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => Hash::make('x')]);
-    App\Office\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => 'agent']);
+    App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => 'agent']);
 
     return $user;
 }
@@ -116,7 +117,7 @@ it('keeps no link in a letter, and makes it as the letter goes out', function ()
     $signer = $this->signer($round, 'buyer.1');
     $letter = Letter::query()->where('recipient', 'sunniva@eide.example')->sole();
     $stored = json_encode(DB::table('letters')->get());
-    expect($stored)->not->toContain($signer->token())->not->toContain('/sign/')->and($letter->actionUrl())->toBe($signer->link());
+    expect($stored)->not->toContain($signer->token())->not->toContain('/sign/')->and(ActionLink::of($letter))->toBe($signer->link());
 });
 
 it('serves no page on a link that has ended, and lets nothing behind a link be kept for long', function () {
@@ -185,7 +186,7 @@ it('gives a letter to the brokerage whose letter box it came to', function () {
     // With more than one brokerage the installation's own token is nobody's.
     config(['unanimus.intake.token' => 'own-token']);
     $this->call('POST', '/intake/mail', server: ['HTTP_AUTHORIZATION' => 'Bearer own-token'], content: $raw)->assertUnauthorized();
-    App\Access\Sight::ofBrokerage($theirs->brokerage_id);
+    App\Models\Sight::ofBrokerage($theirs->brokerage_id);
     expect(InboundItem::query()->sole()->subject)->toBe('Survey');
     $this->seeAll();
     expect(InboundItem::query()->count())->toBe(0)->and(Brokerage::query()->sole()->name)->toBe('Quillmark Realty');
@@ -194,7 +195,7 @@ it('gives a letter to the brokerage whose letter box it came to', function () {
 it('does not tell whether an address signs in elsewhere', function () {
     anotherBrokerage();
     $this->seeAll();
-    $office = App\Office\Models\Office::query()->where('name', 'Tidewick')->firstOrFail();
+    $office = App\Models\Office::query()->where('name', 'Tidewick')->firstOrFail();
     $told = $this->as('fenna')->post('/people', ['name' => 'Lucian', 'email' => 'lucian@harborstone.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('told')->getSession()->get('told');
     $other = $this->as('fenna')->post('/people', ['name' => 'Lucian', 'email' => 'nobody@harborstone.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('told')->getSession()->get('told');
     expect($told)->toBe($other);

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Files\Models\DealFile;
 use App\History\History;
+use App\Models\DealFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;

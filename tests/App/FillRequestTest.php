@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 use App\Forms\Actions\AnswerFillRequest;
-use App\Forms\Models\FillRequest;
-use App\Mail\Models\Letter;
+use App\Mail\ActionLink;
+use App\Models\FillRequest;
+use App\Models\Letter;
 use App\Papers\Actions\TakeForm;
 use App\Papers\PaperLog;
 use App\Papers\PaperView;
@@ -31,7 +32,7 @@ function asked(array $more = []): FillRequest
 it('asks a client in a letter with a link that opens what is theirs and nothing else', function () {
     $fill = asked();
     $letter = Letter::query()->where('once_key', 'like', 'fill:%')->sole();
-    expect($letter->recipient)->toBe('sunniva@clients.example')->and($letter->actionUrl())->toBe($fill->link())->and($letter->body)->toContain('Call me if anything is unclear.');
+    expect($letter->recipient)->toBe('sunniva@clients.example')->and(ActionLink::of($letter))->toBe($fill->link())->and($letter->body)->toContain('Call me if anything is unclear.');
     $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('0 of')->assertSee('question by question');
     $this->get("/fill/{$fill->key}.wrong")->assertNotFound()->assertSee('This link does not work');
     $this->get('/fill/01ARZ3NDEKTSV4RRFFQ69G5FAV.x')->assertNotFound();

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Papers\Models\Paper;
+use App\Models\Paper;
 use Illuminate\Support\Facades\DB;
 
 it('finds forms by number, fragments and mistyped words, and what is used comes first', function (string $typed, string $first) {

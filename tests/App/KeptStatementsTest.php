@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Access\KeptConnection;
-use App\Files\Models\DealFile;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\Paper;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\HouseCase;

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Files\Models\DealFile;
-use App\Requirements\Models\HouseRule;
-use App\Requirements\Models\StoredKit;
+use App\Models\DealFile;
+use App\Models\OfficeRule;
+use App\Models\StoredKit;
 use Illuminate\Support\Facades\DB;
 
 /** A kit of Tomás's own, as a copy of the land kit. */
@@ -119,8 +119,8 @@ it('keeps the rules of the house, tried on a file, on and off', function () {
     $this->as('fenna')->post('/rules', ['name' => 'Always', 'mode' => 'all', 'when' => [], 'title' => 'x', 'stage' => 'offer'])->assertSessionHas('refused');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '412,000']);
     $this->seeAll();
-    expect($file->papers()->where('title', 'Proof of wealth')->value('reason'))->toBe('costs $412,000')->and(HouseRule::query()->count())->toBe(19);
-    $rule = HouseRule::query()->orderByDesc('id')->firstOrFail();
+    expect($file->papers()->where('title', 'Proof of wealth')->value('reason'))->toBe('costs $412,000')->and(OfficeRule::query()->count())->toBe(19);
+    $rule = OfficeRule::query()->orderByDesc('id')->firstOrFail();
     $this->as('fenna')->post("/rules/{$rule->key}/turn");
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '413,000']);
     $this->seeAll();

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
-use App\Review\Models\Requirement;
+use App\Models\Paper;
+use App\Models\PaperPiece;
+use App\Models\Requirement;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
@@ -12,7 +12,7 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 
 /** A paper from outside with a line of text on it. */
-function flatPaper(App\Files\Models\DealFile $file, string $text = 'The seller pays all costs'): Paper
+function flatPaper(App\Models\DealFile $file, string $text = 'The seller pays all costs'): Paper
 {
     $path = tempnam(sys_get_temp_dir(), 'flat');
     file_put_contents($path, MadePdf::page(MadePdf::text(72, 700, $text, 14)));
@@ -126,7 +126,7 @@ it('goes along when a paper is copied to another file, and shows on a client’s
     put($form, ['kind' => 'text', 'place' => [72, 16, 200, 14], 'text' => 'seen by the client'], 'client-piece-1');
     $this->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'papers' => [$form->key], 'last_day' => test()->day(5)])->assertSessionHas('told');
     $this->seeAll();
-    $fill = App\Forms\Models\FillRequest::query()->where('deal_file_id', $file->id)->sole();
+    $fill = App\Models\FillRequest::query()->where('deal_file_id', $file->id)->sole();
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get('/fill/'.$fill->token()."/papers/{$form->key}")->assertOk()->assertSee('seen by the client');
 });

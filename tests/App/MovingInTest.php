@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Files\Models\DealFile;
-use App\Files\Models\Import;
-use App\Files\Models\Offer;
+use App\Models\DealFile;
+use App\Models\Import;
+use App\Models\Offer;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -169,7 +169,7 @@ it('seats trusts and attorneys, remembers people, and lets numbers follow the or
 
 it('prints how to reach someone only where they allow it', function () {
     $file = $this->aFile();
-    $facts = fn () => App\Files\FactBook::of($file->refresh()->load(['parties', 'knownFacts', 'papers', 'office']))->value('buyer.1.email');
+    $facts = fn () => App\Terms\FactBook::of($file->refresh()->load(['parties', 'knownFacts', 'papers', 'office']))->value('buyer.1.email');
     $this->as('tomas')->put("/files/{$file->key}/parties/buyer.1", ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example', 'prints_contact' => 0], ['HX-Request' => 'true']);
     $this->seeAll();
     expect($facts())->toBeNull();

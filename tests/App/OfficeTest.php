@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Access\Invitation;
 use App\Access\SecondFactor;
-use App\Access\User;
-use App\Mail\Models\Letter;
-use App\Office\Actions\KeepPeople;
-use App\Office\Models\Office;
+use App\Mail\ActionLink;
+use App\Models\Letter;
+use App\Models\Office;
+use App\Models\User;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -20,8 +21,8 @@ it('invites someone by mail, who chooses a password once', function () {
     $this->seeAll();
     $user = User::query()->where('email', 'ottilie@quillmark.example')->firstOrFail();
     $letter = Letter::query()->where('recipient', 'ottilie@quillmark.example')->sole();
-    $link = (string) $letter->actionUrl();
-    expect($link)->toBe(KeepPeople::link($user, $letter->created_at))->and($letter->action)->not->toContain('http');
+    $link = (string) ActionLink::of($letter);
+    expect($link)->toBe(Invitation::link($user, $letter->created_at))->and($letter->action)->not->toContain('http');
     Auth::forgetGuards();
     $this->get($link)->assertOk()->assertSee('Welcome, Ottilie Brightwater');
     $this->get(substr($link, 0, -1).(str_ends_with($link, '0') ? '1' : '0'))->assertSee('This invitation has ended');

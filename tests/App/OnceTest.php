@@ -2,20 +2,20 @@
 
 declare(strict_types=1);
 
-use App\Files\Actions\ApplyKit;
-use App\Files\Models\DealFile;
-use App\Files\Models\Task;
 use App\Forms\Actions\KeepFillRequest;
 use App\Forms\Actions\KeepOwnForm;
-use App\Forms\Models\FillRequest;
-use App\Forms\Models\OwnForm;
-use App\Papers\Bytes;
-use App\Papers\LocalStore;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
-use App\Papers\Models\Upload;
-use App\Papers\Store;
+use App\Models\DealFile;
+use App\Models\FillRequest;
+use App\Models\OwnForm;
+use App\Models\Paper;
+use App\Models\PaperPiece;
+use App\Models\Task;
+use App\Models\Upload;
+use App\Requirements\Actions\ApplyKit;
 use App\Requirements\KitShelf;
+use App\Storage\Bytes;
+use App\Storage\LocalStore;
+use App\Storage\Store;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

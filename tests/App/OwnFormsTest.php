@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Access\Sight;
-use App\Forms\Models\OwnForm;
 use App\Forms\OwnShelf;
-use App\Papers\Models\Paper;
+use App\Models\OwnForm;
+use App\Models\Paper;
+use App\Models\Sight;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Papers\Bytes;
-use App\Papers\BytesMissing;
-use App\Papers\LocalStore;
-use App\Papers\S3Store;
+use App\Storage\Bytes;
+use App\Storage\BytesMissing;
+use App\Storage\LocalStore;
+use App\Storage\S3Store;
 use GuzzleHttp\Client;
 use GuzzleHttp\Handler\MockHandler;
 use GuzzleHttp\HandlerStack;

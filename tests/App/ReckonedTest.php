@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
 use App\Papers\Actions\StoreEntry;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
@@ -57,7 +57,7 @@ it('reads what was reckoned without reading a form, and reckons anew for another
 it('knows a paper’s latest version by itself, whoever added it', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-102');
-    $sum = app(App\Papers\Bytes::class)->keep($file->brokerage_id, '%PDF-1.4 one');
+    $sum = app(App\Storage\Bytes::class)->keep($file->brokerage_id, '%PDF-1.4 one');
     $first = $paper->addVersion($sum, 1, 'brought');
     expect($paper->latest?->id)->toBe($first->id)->and($paper->fresh()->latest?->id)->toBe($first->id);
     DB::insert("INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages) VALUES ('01ARZ3NDEKTSV4RRFFQ69G5FAV', ?, ?, ?, 2, 'brought', ?, 1)", [$file->brokerage_id, $file->id, $paper->id, $sum]);

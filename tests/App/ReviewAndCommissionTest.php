@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Files\Models\DealFile;
-use App\Intake\Models\InboundItem;
 use App\Intake\RawMail;
-use App\Papers\Bytes;
-use App\Review\Models\Requirement;
+use App\Models\DealFile;
+use App\Models\InboundItem;
+use App\Models\Requirement;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 
 /** A file whose agency disclosure is signed and sealed. */

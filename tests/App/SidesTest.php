@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use App\Access\Sight;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
-use App\Files\Models\DealFile;
-use App\Files\Models\JoinRequest;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\JoinRequest;
+use App\Models\Sight;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

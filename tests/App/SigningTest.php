@@ -3,11 +3,11 @@
 declare(strict_types=1);
 
 use App\Access\Roots;
-use App\Papers\Bytes;
+use App\Models\Round;
+use App\Models\SealedSet;
+use App\Models\Signer;
 use App\Signing\Actions\SealSet;
-use App\Signing\Models\Round;
-use App\Signing\Models\SealedSet;
-use App\Signing\Models\Signer;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use App\Access\Sight;
-use App\Access\User;
 use App\Demo\Seed;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Round;
+use App\Models\Sight;
+use App\Models\Signer;
+use App\Models\User;
 use App\Papers\Actions\StoreEntry;
-use App\Papers\Models\Paper;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\SendRound;
-use App\Signing\Models\Round;
-use App\Signing\Models\Signer;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;

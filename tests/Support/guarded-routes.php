@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 use App\Assembly\Actions\KeepReadingCopy;
 use App\Assembly\Actions\KeepSet;
-use App\Assembly\SetOptions;
-use App\Files\Models\DealFile;
-use App\Files\Models\JoinRequest;
 use App\Forms\Actions\KeepFillRequest;
-use App\Papers\Chosen;
+use App\Models\DealFile;
+use App\Models\JoinRequest;
+use App\Papers\SelectedPapers;
 use App\Signing\Actions\ComposeRound;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Pages\SetOptions;
 
 /** Every route that names a file or something in one, with what to send it. @return array<string, array{string, string, array<string, mixed>}> */
 function guardedRoutes(): array
@@ -115,7 +115,7 @@ function placesIn(DealFile $file): array
     Auth::setUser(test()->people['tomas']);
     $round = app(ComposeRound::class)($file, [$paper], test()->people['tomas']);
     $fill = app(KeepFillRequest::class)->ask($file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']), [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$file->papers->firstWhere('form_number', 'M-201')], [], $file->office->today()->plusDays(5), '', test()->people['tomas'])[0];
-    $set = app(KeepSet::class)->begin($file, Chosen::from($file, [$paper->key]), new SetOptions, test()->people['tomas']);
+    $set = app(KeepSet::class)->begin($file, SelectedPapers::from($file, [$paper->key]), new SetOptions, test()->people['tomas']);
     $copy = app(KeepReadingCopy::class)->give($set->refresh()->load('file.office'), 'Reader', '', $file->office->today()->plusDays(5), '', test()->people['tomas']);
     Auth::forgetGuards();
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
-use App\Access\Sight;
-use App\Access\User;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
-use App\Access\User;
+use App\Models\User;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\Reach;
-use App\Access\User;
+use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;

@@ -6,7 +6,7 @@ namespace App\Access\Http;
 
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
-use App\Access\User;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;

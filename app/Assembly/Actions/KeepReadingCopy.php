@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Assembly\Actions;
 
-use App\Access\User;
-use App\Assembly\Models\AssembledSet;
-use App\Assembly\Models\ReadingCopy;
 use App\History\History;
 use App\Mail\Post;
+use App\Models\AssembledSet;
+use App\Models\ReadingCopy;
+use App\Models\User;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Assembly\Actions;
 
-use App\Access\Sight;
-use App\Access\User;
 use App\Assembly\Jobs\MakeLargeSet;
-use App\Assembly\Models\AssembledSet;
-use App\Assembly\SetOptions;
-use App\Files\Models\DealFile;
 use App\History\History;
-use App\Papers\Bytes;
-use App\Papers\Chosen;
-use App\Papers\Models\Paper;
+use App\Models\AssembledSet;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Sight;
+use App\Models\User;
+use App\Papers\SelectedPapers;
+use App\Storage\Bytes;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\ToolFailed;
 
 /** Puts papers together and keeps them so; large sets are made by the worker, paper by paper. */
@@ -74,7 +74,7 @@ final class KeepSet
         }
         try {
             foreach ($set->papers as $index => $key) {
-                $parts[] = Sight::within($brokerageId, fn () => $this->make->part(Chosen::from(DealFile::query()->findOrFail($set->deal_file_id), [$key])[0], $set->how(), $scratch, $index));
+                $parts[] = Sight::within($brokerageId, fn () => $this->make->part(SelectedPapers::from(DealFile::query()->findOrFail($set->deal_file_id), [$key])[0], $set->how(), $scratch, $index));
                 Sight::within($brokerageId, static fn () => AssembledSet::query()->whereKey($setId)->update(['status' => 'making', 'done' => $index + 1]));
             }
             Sight::within($brokerageId, function () use ($set, $parts, $scratch): void {

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Assembly\Actions;
 
-use App\Assembly\SetOptions;
-use App\Papers\Models\Paper;
+use App\Models\Paper;
 use App\Papers\PaperPrint;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\BlankPages;
@@ -13,6 +12,7 @@ use Unanimus\Pages\CoverSheet;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetOptions;
 
 /** Puts chosen papers in chosen order into one PDF: with bookmarks, and as asked a cover sheet, stamped pages, no blank ones. */
 final class MakeSet

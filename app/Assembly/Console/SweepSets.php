@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Assembly\Console;
 
-use App\Access\Sight;
 use App\Assembly\Jobs\MakeLargeSet;
-use App\Assembly\Models\AssembledSet;
+use App\Models\AssembledSet;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 
 /** Has sets made that were begun and never finished, because something crashed in between. */

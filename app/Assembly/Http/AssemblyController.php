@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace App\Assembly\Http;
 
-use App\Access\User;
 use App\Assembly\Actions\KeepReadingCopy;
 use App\Assembly\Actions\KeepSet;
 use App\Assembly\Actions\MakeSet;
-use App\Assembly\Models\AssembledSet;
-use App\Assembly\Models\ReadingCopy;
-use App\Assembly\SetOptions;
-use App\Files\Models\DealFile;
-use App\Papers\Bytes;
-use App\Papers\Chosen;
-use App\Papers\Models\Paper;
+use App\Models\AssembledSet;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\ReadingCopy;
+use App\Models\User;
 use App\Papers\PaperPrint;
 use App\Papers\PdfAnswer;
+use App\Papers\SelectedPapers;
+use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,6 +26,7 @@ use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
+use Unanimus\Pages\SetOptions;
 
 /** Papers put together: printed, kept as a set, given to read. */
 final class AssemblyController
@@ -36,7 +36,7 @@ final class AssemblyController
     {
         Gate::authorize('see', $file);
 
-        return PdfAnswer::of($make(Chosen::from($file, $this->chosen($request)))[0], $file->name);
+        return PdfAnswer::of($make(SelectedPapers::from($file, $this->chosen($request)))[0], $file->name);
     }
 
     /** Single papers, each as its own PDF, in one ZIP. */
@@ -46,7 +46,7 @@ final class AssemblyController
         $path = (string) tempnam(sys_get_temp_dir(), 'unanimus-zip');
         $zip = new \ZipArchive;
         $zip->open($path, \ZipArchive::OVERWRITE);
-        foreach (Chosen::from($file, $this->chosen($request)) as $index => $paper) {
+        foreach (SelectedPapers::from($file, $this->chosen($request)) as $index => $paper) {
             $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
             $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->of($paper));
         }
@@ -72,7 +72,7 @@ final class AssemblyController
     public function store(Request $request, DealFile $file, KeepSet $keep): RedirectResponse
     {
         Gate::authorize('see', $file);
-        $set = $keep->begin($file, Chosen::from($file, $this->chosen($request)), SetOptions::fromArray($request->only(['stamp', 'cover', 'blank'])), User::signedIn($request));
+        $set = $keep->begin($file, SelectedPapers::from($file, $this->chosen($request)), SetOptions::fromArray($request->only(['stamp', 'cover', 'blank'])), User::signedIn($request));
 
         return redirect("/sets/{$set->key}");
     }

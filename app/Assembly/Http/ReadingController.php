@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Assembly\Http;
 
-use App\Assembly\Models\ReadingCopy;
-use App\Papers\Bytes;
+use App\Models\ReadingCopy;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
+use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Assembly\Http;
 
-use App\Access\Actor;
-use App\Access\Sight;
-use App\Assembly\Models\ReadingCopy;
+use App\Models\Actor;
+use App\Models\ReadingCopy;
+use App\Models\Sight;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 

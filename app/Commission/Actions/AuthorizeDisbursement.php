@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Commission\Actions;
 
-use App\Access\Role;
-use App\Access\User;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
 use App\History\History;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Role;
+use App\Models\User;
+use App\Storage\Bytes;
+use App\Terms\FactBook;
 use Unanimus\Commission\DisbursementPage;
 use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;

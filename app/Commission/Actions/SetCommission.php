@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Commission\Actions;
 
-use App\Commission\Models\Commission;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
 use App\History\History;
+use App\Models\Commission;
+use App\Models\DealFile;
+use App\Requirements\KitShelf;
+use App\Terms\FactBook;
 use Illuminate\Database\Eloquent\Builder;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
@@ -64,7 +65,7 @@ final class SetCommission
     /** What the file's terms and kits say, to begin with; nothing is computed from it before somebody has confirmed it. */
     public static function proposed(DealFile $file, ?string $side): Proposed
     {
-        return Proposed::of(FactBook::of($file), $side ?? $file->side, array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, $file->kitDefinitions())));
+        return Proposed::of(FactBook::of($file), $side ?? $file->side, array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, KitShelf::ofFile($file))));
     }
 
     /** The sheet as it stands, or null while there is no price or nobody has entered figures. @throws StepRefused when the fee is too large */

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Commission\Http;
 
-use App\Access\User;
 use App\Commission\Actions\AuthorizeDisbursement;
 use App\Commission\Actions\SetCommission;
 use App\Commission\FlowDrawing;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\User;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

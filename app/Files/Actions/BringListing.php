@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Files\Models\DealFile;
 use App\History\History;
+use App\Models\DealFile;
+use App\Requirements\Actions\ApplyKit;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\Listing;
 use Unanimus\Exchange\ListingExchange;

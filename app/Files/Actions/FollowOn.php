@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
 use App\History\History;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\PaperPiece;
+use App\Models\User;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;

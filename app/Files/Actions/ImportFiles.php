@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Access\Role;
-use App\Access\User;
 use App\Files\Jobs\OpenImported;
-use App\Files\Models\DealFile;
-use App\Files\Models\Import;
-use App\Files\Models\ImportLine;
 use App\History\History;
-use App\Papers\Bytes;
+use App\Models\DealFile;
+use App\Models\Import;
+use App\Models\ImportLine;
+use App\Models\Role;
+use App\Models\User;
+use App\Requirements\Actions\ApplyKit;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Exchange\ColumnMatch;
 use Unanimus\Exchange\ImportRow;

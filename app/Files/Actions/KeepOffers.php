@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Files\Models\DealFile;
-use App\Files\Models\Offer;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\Offer;
+use App\Requirements\Actions\ApplyKit;
 use Unanimus\Files\Names;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;

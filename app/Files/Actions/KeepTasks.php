@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\Models\Task;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\Task;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;

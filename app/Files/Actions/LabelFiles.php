@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Files\Models\DealFile;
-use App\Files\SearchRow;
 use App\History\History;
+use App\Models\DealFile;
+use App\Terms\SearchRow;
 use Unanimus\Files\SeenBy;
 
 /** Puts labels on files: on one the whole list as it stands in its field, on many one more. */

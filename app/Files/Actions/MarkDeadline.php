@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Files\Actions;
 
 use App\Files\Agenda;
-use App\Files\Models\DealFile;
 use App\History\History;
+use App\Models\DealFile;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Access\Role;
-use App\Access\Sight;
-use App\Access\User;
-use App\Files\Models\DealFile;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\Role;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;

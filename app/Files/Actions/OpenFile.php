@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Access\Role;
-use App\Access\Sight;
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\Models\Party;
 use App\History\History;
-use App\Office\Models\OfficeRole;
+use App\Models\DealFile;
+use App\Models\OfficeRole;
+use App\Models\Party;
+use App\Models\Role;
+use App\Models\Sight;
+use App\Models\User;
+use App\Requirements\Actions\ApplyKit;
+use App\Requirements\KitShelf;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -58,7 +60,7 @@ final class OpenFile
     /** The kits' tasks that are meant for such a role become theirs, where nobody has done them. */
     private function handOver(DealFile $file, User $user, string $role): void
     {
-        foreach ($file->load('kits')->kitDefinitions() as $kit) {
+        foreach (KitShelf::ofFile($file->load('kits')) as $kit) {
             $titles = array_map(static fn (TaskRule $task) => $task->title, array_filter($kit->tasks, static fn (TaskRule $task) => $task->for === $role));
             $role === 'agent' || $file->tasks()->where('origin', $kit->key)->whereIn('title', $titles)->whereNull('done_at')->update(['user_id' => $user->id]);
         }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
-use App\Files\Models\DealFile;
-use App\Files\Shown;
 use App\History\History;
+use App\Models\DealFile;
+use App\Requirements\Actions\ApplyKit;
+use App\Terms\FieldText;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\DealStatus;
@@ -59,7 +60,7 @@ final class SetFact
         if ($known === null || $item === null || $known->value === $value) {
             return;
         }
-        $shown = Shown::fact($item, new Fact($known->value, $known->source), $file);
+        $shown = FieldText::fact($item, new Fact($known->value, $known->source), $file);
         try {
             $same = in_array($seen, [$shown, $known->value], true) || self::read($file, $name, $seen) === $known->value;
         } catch (EntryUnreadable) {

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Files\Actions;
 
 use App\Files\AddressBook;
-use App\Files\Models\DealFile;
-use App\Files\Models\Party;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\Party;
+use App\Requirements\Actions\ApplyKit;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Files\Console;
 
-use App\Access\Sight;
 use App\Files\Actions\MoveStatus;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;

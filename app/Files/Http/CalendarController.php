@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Files\CalendarLink;
-use App\Files\Models\DealFile;
 use App\History\History;
+use App\Models\DealFile;
+use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

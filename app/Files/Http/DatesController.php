@@ -7,7 +7,7 @@ namespace App\Files\Http;
 use App\Files\Actions\MoveDates;
 use App\Files\Agenda;
 use App\Files\CalendarLink;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

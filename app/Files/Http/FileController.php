@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Exchange\ListingsFound;
 use App\Files\Actions\BringListing;
 use App\Files\Actions\MarkDeadline;
@@ -13,23 +12,17 @@ use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Files\Agenda;
-use App\Files\Board;
-use App\Files\FactBook;
-use App\Files\Glyphs;
-use App\Files\Models\DealFile;
-use App\Files\Models\JoinRequest;
-use App\Files\Models\Party;
-use App\Files\Shown;
-use App\Files\TaskList;
 use App\Files\Twins;
-use App\Papers\Models\Upload;
+use App\Models\DealFile;
+use App\Models\Party;
+use App\Models\User;
+use App\Terms\FactBook;
+use App\Terms\FieldText;
 use Illuminate\Contracts\View\View;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
 use Unanimus\Exchange\ExchangeUnavailable;
@@ -42,12 +35,9 @@ use Unanimus\Terms\NetSheet;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\Term;
 
-/** Files: opening, the file page, terms, parties, status. */
+/** Opening files; their terms, parties and deadlines. */
 final class FileController
 {
-    /** Entries of the history shown at a time. */
-    private const ENTRIES = 60;
-
     public function create(): View
     {
         Gate::authorize('open-files');
@@ -84,31 +74,6 @@ final class FileController
         return view('files.opening', $this->sheet($file));
     }
 
-    public function show(DealFile $file): View
-    {
-        Gate::authorize('see', $file);
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks', 'before']);
-        $facts = FactBook::of($file);
-        $people = User::query()->whereIn('id', [self::me()->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
-
-        return view('files.show', [
-            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => $works = Gate::allows('work-on', $file), 'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'people' => $people,
-            'members' => $people->filter(static fn (User $person) => $person->id === self::me()->id || $file->members->contains('user_id', $person->id)), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
-            'uploads' => $works ? Upload::unseen($file, self::me()) : new Collection, 'joining' => $works && in_array($file->side, ['seller', 'landlord'], true) ? JoinRequest::query()->with('asker')->where(['deal_file_id' => $file->id, 'state' => 'asked'])->where('user_id', '<>', self::me()->id)->get() : new Collection,
-        ]);
-    }
-
-    /** What was done in a file, the latest first, as much at a time as one reads. */
-    public function history(Request $request, DealFile $file): View
-    {
-        Gate::authorize('see', $file);
-        $given = $request->validate(['before' => 'nullable|integer|min:1']);
-        $entries = DB::table('history')->where('deal_file_id', $file->id)->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))->orderByDesc('seq')->limit(self::ENTRIES)->get();
-
-        return view('files.history', ['file' => $file->load('office'), 'entries' => $entries, 'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null]);
-    }
-
     public function setFact(Request $request, DealFile $file, SetFact $setFact): Response
     {
         Gate::authorize('work-on', $file);
@@ -135,7 +100,7 @@ final class FileController
         return $this->refreshed($file, $request, $given['name'], $fault, static function (Facts $facts) use ($items, $file): array {
             $shown = [];
             foreach ($items as $one) {
-                $one->choices() === null && $shown["fact-{$one->value}"] = Shown::fact($one, $facts->get($one->value), $file);
+                $one->choices() === null && $shown["fact-{$one->value}"] = FieldText::fact($one, $facts->get($one->value), $file);
             }
 
             return $shown;

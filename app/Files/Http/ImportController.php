@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Files\Actions\ImportFiles;
-use App\Files\Models\Import;
-use App\Office\Models\Office;
-use App\Papers\Bytes;
+use App\Models\Import;
+use App\Models\Office;
+use App\Models\User;
+use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Http;
 
 use App\Files\Actions\BringListing;
-use App\Files\Models\DealFile;
-use App\Papers\Actions\BringIn;
+use App\Models\DealFile;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -15,10 +14,8 @@ use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
-use Unanimus\Intake\BringRefused;
-use Unanimus\Pages\Scratch;
 
-/** A file and its listing: reading it again, its public papers. */
+/** A file and its listing: reading it again. */
 final class ListingController
 {
     public function show(DealFile $file, BringListing $bring, ListingExchange $exchange): View|RedirectResponse
@@ -46,30 +43,5 @@ final class ListingController
         }
 
         return redirect("/files/{$file->key}/listing")->with('told', 'Taken over, with where it came from.');
-    }
-
-    public function takePapers(Request $request, DealFile $file, BringListing $bring, ListingExchange $exchange, BringIn $bringIn): RedirectResponse
-    {
-        Gate::authorize('work-on', $file);
-        $given = $request->validate(['papers' => 'required|array|max:30', 'papers.*' => 'string|max:220'], ['papers.required' => 'Tick the papers to be taken along.']);
-        $told = [];
-        $taken = 0;
-        try {
-            $offered = $exchange->papers($bring->again($file));
-            foreach (array_intersect(array_keys($offered), $given['papers']) as $address) {
-                $scratch = new Scratch;
-                try {
-                    $placeholder = $file->papers()->where('title', $offered[$address])->where('state', PaperState::Awaited)->first();
-                    $bringIn($file, $scratch->put('paper.pdf', $exchange->paper($address)), $offered[$address], $placeholder, $placeholder->stage ?? 'offer');
-                    $taken++;
-                } catch (BringRefused $refused) {
-                    $told[] = "{$offered[$address]}: {$refused->getMessage()}";
-                }
-            }
-        } catch (ExchangeUnavailable $unavailable) {
-            $told[] = $unavailable->getMessage();
-        }
-
-        return redirect("/files/{$file->key}")->with($told === [] ? 'told' : 'refused', trim(($taken === 1 ? 'One paper is' : "{$taken} papers are").' in the file. '.implode(' ', $told)));
     }
 }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Files\Actions\KeepOffers;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
-use App\Files\Models\Offer;
+use App\Models\DealFile;
+use App\Models\Offer;
+use App\Models\User;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;

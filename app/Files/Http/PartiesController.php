@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\Role;
-use App\Access\User;
 use App\Files\Actions\SetParty;
 use App\Files\AddressBook;
-use App\Files\Models\Contact;
-use App\Files\Models\DealFile;
-use App\Files\Models\Party;
+use App\Models\Contact;
+use App\Models\DealFile;
+use App\Models\Party;
+use App\Models\Role;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Files\Actions\FollowOn;
 use App\Files\Actions\LabelFiles;
 use App\Files\Actions\MoveStatus;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;

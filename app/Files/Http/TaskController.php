@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
-use App\Access\User;
 use App\Files\Actions\KeepTasks;
-use App\Files\Models\DealFile;
-use App\Files\Models\Task;
 use App\Files\TaskList;
-use App\Office\Models\Office;
+use App\Models\DealFile;
+use App\Models\Office;
+use App\Models\Task;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

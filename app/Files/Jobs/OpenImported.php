@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Files\Jobs;
 
-use App\Access\Sight;
-use App\Access\User;
 use App\Files\Actions\ImportFiles;
-use App\Files\Models\Import;
+use App\Models\Import;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Forms\Actions;
 
-use App\Files\FactBook;
-use App\Forms\Models\FillRequest;
 use App\History\History;
 use App\Mail\Post;
+use App\Models\FillRequest;
+use App\Models\Paper;
 use App\Papers\Actions\StoreEntry;
-use App\Papers\Models\Paper;
+use App\Terms\FactBook;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Forms\Actions;
 
-use App\Access\User;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
-use App\Forms\Models\FillRequest;
 use App\History\History;
 use App\Mail\Post;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\FillRequest;
+use App\Models\Paper;
+use App\Models\User;
+use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
@@ -25,7 +25,7 @@ final class KeepFillRequest
     /**
      * Asks each client, in a letter of their own.
      *
-     * @param list<array{party: \App\Files\Models\Party, email: string}> $clients
+     * @param list<array{party: \App\Models\Party, email: string}> $clients
      * @param list<Paper> $papers drafts
      * @param array<string, list<string>> $blanks by paper; a paper that is not named is asked for whatever is open on it
      * @return list<FillRequest>

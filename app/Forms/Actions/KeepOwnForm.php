@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Forms\Actions;
 
-use App\Access\User;
-use App\Forms\Models\OwnForm;
 use App\Forms\OwnShelf;
-use App\Papers\Bytes;
+use App\Models\OwnForm;
+use App\Models\User;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\DraftItem;
@@ -78,7 +78,7 @@ final class KeepOwnForm
         if ($path !== null) {
             [$sha256, $pages, , $notes] = $this->read($by->brokerage_id, $path, false);
         }
-        $draft = FormDraft::after($own->form(), $pages);
+        $draft = FormDraft::after(OwnShelf::form($own), $pages);
         $kept = array_values(array_filter($draft->items, static fn (DraftItem $item) => isset($draft->pages[$item->page - 1])));
         count($kept) === count($draft->items) || $notes[] = 'The new pages are fewer: '.(count($draft->items) - count($kept)).' blanks and marks of the pages that are gone were left out.';
 
@@ -145,7 +145,7 @@ final class KeepOwnForm
             throw new StepRefused("{$own->number} has been in force as revision “{$own->revision}” already. Give this one another.");
         }
         try {
-            $own->form();
+            OwnShelf::form($own);
         } catch (DraftRefused $refused) {
             throw new StepRefused($refused->getMessage(), previous: $refused);
         }

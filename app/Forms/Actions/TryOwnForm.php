@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Forms\Actions;
 
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
-use App\Forms\Models\OwnForm;
+use App\Forms\OwnShelf;
+use App\Models\DealFile;
+use App\Models\OwnForm;
+use App\Terms\FactBook;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\FilledPages;
@@ -31,7 +32,7 @@ final class TryOwnForm
      */
     public function fill(OwnForm $own, ?DealFile $file): Filling
     {
-        $form = $own->form();
+        $form = OwnShelf::form($own);
 
         return $file === null ? Filling::of($form, self::samples($form), Facts::from([])) : Filling::of($form, [], FactBook::of($file));
     }
@@ -46,7 +47,7 @@ final class TryOwnForm
      */
     public function print(OwnForm $own, array $typed): array
     {
-        $form = $own->form();
+        $form = OwnShelf::form($own);
         $today = LocalDate::at(now(), new \DateTimeZone('UTC'));
         $entries = [];
         $left = [];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Forms\Console;
 
-use App\Access\Sight;
 use App\Forms\Actions\KeepFillRequest;
-use App\Forms\Models\FillRequest;
+use App\Models\FillRequest;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Unanimus\Forms\FillStatus;
 

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Forms\Http;
 
-use App\Files\FactBook;
 use App\Forms\Actions\AnswerFillRequest;
-use App\Forms\Models\FillRequest;
 use App\Mail\Post;
+use App\Models\FillRequest;
+use App\Models\Paper;
 use App\Papers\Actions\EntryMet;
-use App\Papers\Models\Paper;
 use App\Papers\PageStore;
 use App\Papers\PaperView;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;

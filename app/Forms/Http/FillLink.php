@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Forms\Http;
 
-use App\Access\Actor;
-use App\Access\Sight;
-use App\Forms\Models\FillRequest;
+use App\Models\Actor;
+use App\Models\FillRequest;
+use App\Models\Sight;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Unanimus\Forms\FillStatus;

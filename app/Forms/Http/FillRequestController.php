@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Forms\Http;
 
-use App\Access\User;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
 use App\Forms\Actions\KeepFillRequest;
-use App\Forms\Models\FillRequest;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\FillRequest;
+use App\Models\Paper;
+use App\Models\User;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

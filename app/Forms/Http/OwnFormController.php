@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Forms\Http;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
 use App\Forms\Actions\KeepOwnForm;
 use App\Forms\Actions\TryOwnForm;
-use App\Forms\Models\OwnForm;
-use App\Papers\Bytes;
+use App\Forms\OwnShelf;
+use App\Models\DealFile;
+use App\Models\OwnForm;
+use App\Models\User;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
+use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -84,7 +85,7 @@ final class OwnFormController
             throw new StepRefused($refused->getMessage(), previous: $refused);
         }
 
-        return view('forms.own.try', ['own' => $own, 'form' => $own->form(), 'filling' => $filling, 'file' => $file, 'files' => DealFile::query()->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('name')->limit(300)->get(['id', 'key', 'name'])]);
+        return view('forms.own.try', ['own' => $own, 'form' => OwnShelf::form($own), 'filling' => $filling, 'file' => $file, 'files' => DealFile::query()->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('name')->limit(300)->get(['id', 'key', 'name'])]);
     }
 
     public function printTrial(Request $request, OwnForm $own, TryOwnForm $try): Response|RedirectResponse

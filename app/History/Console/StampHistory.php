@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\History\Console;
 
-use App\Access\Sight;
 use App\History\Stamps;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Unanimus\Evidence\StampUnavailable;
 

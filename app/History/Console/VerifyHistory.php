@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\History\Console;
 
 use App\Access\Roots;
-use App\Access\Sight;
 use App\History\History;
 use App\History\Stamps;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 

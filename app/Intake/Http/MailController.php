@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intake\Http;
 
-use App\Access\Sight;
-use App\Intake\Models\InboundItem;
 use App\Intake\RawMail;
-use App\Papers\Bytes;
+use App\Models\InboundItem;
+use App\Models\Sight;
+use App\Storage\Bytes;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Mail\Jobs;
 
-use App\Access\Sight;
-use App\Mail\Models\Letter;
-use App\Office\Models\Brokerage;
-use App\Papers\Bytes;
+use App\Mail\ActionLink;
+use App\Models\Brokerage;
+use App\Models\Letter;
+use App\Models\Sight;
+use App\Storage\Bytes;
 use App\Work\ServiceDown;
 use App\Work\Work;
 use App\Work\WorkStopped;
@@ -37,7 +38,7 @@ final class SendLetter extends Work
         if ($letter === null || $letter->sent_at !== null) {
             return;
         }
-        $url = Sight::within($this->brokerageId, static fn (): ?string => $letter->actionUrl());
+        $url = Sight::within($this->brokerageId, static fn (): ?string => ActionLink::of($letter));
         $brokerage = Sight::within($this->brokerageId, fn (): Brokerage => Brokerage::query()->findOrFail($this->brokerageId));
         try {
             Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (Message $message) use ($letter, $brokerage): void {

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Office\Actions;
 
-use App\Access\Role;
-use App\Access\Sight;
-use App\Access\User;
 use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
-use App\Files\Models\DealFile;
-use App\Files\Models\JoinRequest;
-use App\Files\Models\Member;
 use App\History\History;
 use App\Mail\Post;
-use App\Office\Models\OfficeRole;
+use App\Models\DealFile;
+use App\Models\JoinRequest;
+use App\Models\Member;
+use App\Models\OfficeRole;
+use App\Models\Role;
+use App\Models\Sight;
+use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\DealStatus;

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Office\Actions;
 
 use App\Access\RememberedDevices;
-use App\Access\Role;
-use App\Access\User;
 use App\Mail\Post;
-use App\Office\Models\Office;
-use App\Office\Models\OfficeRole;
-use Illuminate\Support\Carbon;
+use App\Models\Office;
+use App\Models\OfficeRole;
+use App\Models\Role;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
@@ -19,9 +18,6 @@ use Unanimus\Files\StepRefused;
 /** People of the house: invited, given roles, deactivated. */
 final class KeepPeople
 {
-    /** Days an invitation may be taken up. */
-    public const DAYS = 14;
-
     /**
      * @throws StepRefused when the address is taken, or the one who invites does not run the office
      */
@@ -51,21 +47,6 @@ final class KeepPeople
             return;
         }
         Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. Choose a password and you are in. The button works for two weeks.", 'Choose a password', "invitation {$user->key}");
-    }
-
-    /** The address an invitation is taken up at; dead once a password is chosen. */
-    public static function link(User $user, ?Carbon $since = null): string
-    {
-        $until = ($since ?? now())->copy()->addDays(self::DAYS)->getTimestamp();
-
-        return url("/invitation/{$user->key}/{$until}/".self::proof($user, $until));
-    }
-
-    public static function invited(string $key, int $until, string $proof): ?User
-    {
-        $user = User::hydrate(DB::select('SELECT * FROM user_by_key(?)', [$key]))->first();
-
-        return $user instanceof User && $user->invited_at !== null && $until > now()->getTimestamp() && hash_equals(self::proof($user, $until), $proof) ? $user : null;
     }
 
     /**
@@ -121,11 +102,5 @@ final class KeepPeople
             return;
         }
         throw new StepRefused(in_array($role, [Role::Broker, Role::Administrator], true) ? 'Brokers and administrators are made by an administrator of that office.' : "You do not run {$office->name}.");
-    }
-
-    private static function proof(User $user, int $until): string
-    {
-        // The password is part of it: once one is chosen, the address is dead.
-        return hash_hmac('sha256', "invitation:{$user->key}:{$until}:{$user->password}", (string) config('app.key'));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\Models\JoinRequest;
+use App\Models\DealFile;
+use App\Models\JoinRequest;
+use App\Models\User;
 use App\Office\Actions\KeepMembers;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

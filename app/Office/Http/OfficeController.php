@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
-use App\Access\User;
-use App\Intake\Models\InboundItem;
-use App\Office\Models\Office;
+use App\Models\InboundItem;
+use App\Models\Office;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Library;

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
-use App\Access\Role;
-use App\Access\Sight;
-use App\Access\User;
+use App\Access\Invitation;
+use App\Models\Office;
+use App\Models\Role;
+use App\Models\Sight;
+use App\Models\User;
 use App\Office\Actions\KeepPeople;
-use App\Office\Models\Office;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -105,12 +106,12 @@ final class PeopleController
 
     public function invitation(string $key, int $until, string $proof): View
     {
-        return view('access.invitation', ['user' => KeepPeople::invited($key, $until, $proof), 'action' => "/invitation/{$key}/{$until}/{$proof}"]);
+        return view('access.invitation', ['user' => Invitation::find($key, $until, $proof), 'action' => "/invitation/{$key}/{$until}/{$proof}"]);
     }
 
     public function takeUp(Request $request, string $key, int $until, string $proof): RedirectResponse
     {
-        $user = KeepPeople::invited($key, $until, $proof) ?? abort(404);
+        $user = Invitation::find($key, $until, $proof) ?? abort(404);
         $given = $request->validate(['password' => 'required|string|min:10|max:72|confirmed'], ['password.min' => 'Take at least ten characters.', 'password.confirmed' => 'The two are not the same.']);
         DB::transaction(static function () use ($user, $given): void {
             DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Papers\Actions;
 
 use App\History\History;
-use App\Papers\Models\Paper;
+use App\Models\Paper;
 use App\Papers\PaperLog;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\SeenBy;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Files\Models\DealFile;
-use App\Files\SearchRow;
 use App\History\History;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Storage\Bytes;
+use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;

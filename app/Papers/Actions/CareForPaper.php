@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\SearchRow;
 use App\History\History;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\PaperPiece;
+use App\Models\User;
+use App\Storage\Bytes;
+use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;

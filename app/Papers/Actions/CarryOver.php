@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Papers\Actions;
 
 use App\History\History;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
+use App\Models\Paper;
+use App\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;

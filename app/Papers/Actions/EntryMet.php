@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Papers\Models\Paper;
+use App\Models\Paper;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Forms\Blank;
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperVersion;
+use App\Models\Paper;
+use App\Models\PaperVersion;
 use App\Papers\PaperPrint;
+use App\Storage\Bytes;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Access\User;
 use App\History\History;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
+use App\Models\Paper;
+use App\Models\PaperPiece;
+use App\Models\User;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;

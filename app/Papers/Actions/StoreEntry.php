@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Papers\Actions;
 
 use App\Files\Actions\SetFact;
-use App\Files\FactBook;
 use App\History\History;
-use App\Papers\Models\Paper;
+use App\Models\Paper;
+use App\Terms\FactBook;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Files\Models\DealFile;
-use App\Files\SearchRow;
 use App\History\History;
-use App\Papers\Models\Paper;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Terms\SearchRow;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Papers\Bytes;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Upload;
+use App\Models\User;
 use App\Papers\Jobs\ConvertUpload;
-use App\Papers\Models\Paper;
-use App\Papers\Models\Upload;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
-use App\Files\FactBook;
-use App\Papers\Models\Paper;
+use App\Models\Paper;
+use App\Terms\FactBook;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Terms\EntryUnreadable;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Papers\Console;
 
 use App\Access\Roots;
-use App\Access\Sight;
-use App\Papers\Bytes;
-use App\Papers\BytesMissing;
+use App\Models\Sight;
+use App\Storage\Bytes;
+use App\Storage\BytesMissing;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\SealAnswer;

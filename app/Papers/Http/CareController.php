@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
-use App\Access\User;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\User;
 use App\Papers\Actions\CareForPaper;
 use App\Papers\Actions\TakeValues;
-use App\Papers\Models\Paper;
+use App\Terms\FactBook;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

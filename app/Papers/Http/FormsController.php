@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Paper;
 use App\Papers\Actions\TakeForm;
-use App\Papers\Models\Paper;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
+use App\Models\Paper;
+use App\Models\PaperPiece;
 use App\Papers\Actions\KeepPiece;
-use App\Papers\Models\Paper;
-use App\Papers\Models\PaperPiece;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;

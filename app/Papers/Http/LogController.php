@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
-use App\Files\FactBook;
+use App\Models\Paper;
 use App\Papers\Actions\BringBack;
 use App\Papers\Actions\CarryOver;
-use App\Papers\Models\Paper;
 use App\Papers\PaperLog;
 use App\Papers\PaperView;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
-use App\Access\User;
-use App\Files\Board;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Upload;
+use App\Models\User;
 use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Actions\TakeUpload;
-use App\Papers\Bytes;
-use App\Papers\Models\Paper;
-use App\Papers\Models\Upload;
 use App\Papers\PageStore;
+use App\Papers\PaperCheck;
 use App\Papers\PaperPrint;
 use App\Papers\PaperText;
 use App\Papers\PaperView;
 use App\Papers\PdfAnswer;
 use App\Papers\Presence;
+use App\Storage\Bytes;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -45,7 +45,7 @@ final class PaperController
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
         Gate::authorize('see', $paper->file);
         $canFill = $paper->isDraft() && $paper->refusesChange() === null && Gate::allows('work-on', $paper->file);
-        $findings = $canFill ? CrossCheck::of(Board::drafts($paper->file->load('papers.values'), FactBook::of($paper->file)), $paper->file->office->today())[$paper->key] ?? [] : Board::fixed($paper, FactBook::of($paper->file));
+        $findings = $canFill ? CrossCheck::of(PaperCheck::drafts($paper->file->load('papers.values'), FactBook::of($paper->file)), $paper->file->office->today())[$paper->key] ?? [] : PaperCheck::findings($paper, FactBook::of($paper->file));
 
         return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings, 'pieces' => LayerController::of($paper), 'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null]);
     }

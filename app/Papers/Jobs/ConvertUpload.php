@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Papers\Jobs;
 
-use App\Access\Sight;
+use App\Models\Sight;
+use App\Models\Upload;
 use App\Papers\Actions\TakeUpload;
-use App\Papers\Bytes;
-use App\Papers\Models\Upload;
+use App\Storage\Bytes;
 use App\Work\Work;
 use Illuminate\Support\Facades\Auth;
 

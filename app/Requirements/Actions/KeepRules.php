@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Requirements\Actions;
 
-use App\Requirements\Models\HouseRule;
+use App\Models\OfficeRule;
 use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\StepRefused;
@@ -27,7 +27,7 @@ final class KeepRules
      *
      * @throws StepRefused when something in it cannot be read
      */
-    public function store(int $brokerageId, array $definition, ?HouseRule $in = null): HouseRule
+    public function store(int $brokerageId, array $definition, ?OfficeRule $in = null): OfficeRule
     {
         $rule = $this->read($definition);
         RuleShelf::makeOwn($brokerageId);
@@ -38,7 +38,7 @@ final class KeepRules
             return $in;
         }
 
-        return HouseRule::create(['brokerage_id' => $brokerageId, 'position' => (int) HouseRule::query()->max('position') + 10, ...$values]);
+        return OfficeRule::create(['brokerage_id' => $brokerageId, 'position' => (int) OfficeRule::query()->max('position') + 10, ...$values]);
     }
 
     /**

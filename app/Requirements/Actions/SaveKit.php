@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Requirements\Actions;
 
-use App\Access\Role;
-use App\Access\User;
+use App\Models\KitVersion;
+use App\Models\Role;
+use App\Models\StoredKit;
+use App\Models\User;
 use App\Requirements\KitShelf;
-use App\Requirements\Models\KitVersion;
-use App\Requirements\Models\StoredKit;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;

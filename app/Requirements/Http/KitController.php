@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Requirements\Http;
 
-use App\Access\User;
-use App\Files\Actions\ApplyKit;
-use App\Files\Models\DealFile;
-use App\Office\Models\Office;
+use App\Models\DealFile;
+use App\Models\Office;
+use App\Models\StoredKit;
+use App\Models\User;
+use App\Requirements\Actions\ApplyKit;
 use App\Requirements\Actions\SaveKit;
 use App\Requirements\GivenConditions;
 use App\Requirements\KitShelf;
-use App\Requirements\Models\StoredKit;
 use App\Requirements\Preview;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -148,7 +148,7 @@ final class KitController
         $kit = KitShelf::get($key, StoredKit::query()->where('key', $key)->value('version') ?? 0);
         $file->load(['office', 'knownFacts', 'parties', 'papers', 'kits']);
 
-        return view('requirements.try-on', ['file' => $file, 'kit' => $kit, 'sheet' => ApplyKit::preview($file, $kit), 'held' => $file->kits->contains('kit', $key)]);
+        return view('requirements.try-on', ['file' => $file, 'kit' => $kit, 'sheet' => Preview::kit($file, $kit), 'held' => $file->kits->contains('kit', $key)]);
     }
 
     public function apply(DealFile $file, string $key, ApplyKit $apply): RedirectResponse

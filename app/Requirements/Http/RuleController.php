@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Requirements\Http;
 
-use App\Access\User;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
+use App\Models\DealFile;
+use App\Models\OfficeRule;
+use App\Models\User;
 use App\Requirements\Actions\KeepRules;
 use App\Requirements\GivenConditions;
-use App\Requirements\Models\HouseRule;
 use App\Requirements\RuleShelf;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,12 +24,12 @@ final class RuleController
     public function index(): View
     {
         Gate::authorize('keep-rules');
-        $own = HouseRule::query()->orderBy('position')->orderBy('id')->get();
+        $own = OfficeRule::query()->orderBy('position')->orderBy('id')->get();
 
         return view('requirements.rules', ['own' => $own, 'given' => $own->isEmpty() ? RuleShelf::given() : [], 'files' => DealFile::query()->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('name')->limit(500)->get(['id', 'key', 'name'])]);
     }
 
-    public function edit(Request $request, Library $library, ?HouseRule $rule = null): View
+    public function edit(Request $request, Library $library, ?OfficeRule $rule = null): View
     {
         Gate::authorize('keep-rules');
         $definition = $rule->definition ?? ['name' => '', 'when' => ['all' => []], 'asks' => ['title' => '', 'stage' => 'offer']];
@@ -45,7 +45,7 @@ final class RuleController
         return redirect('/rules')->with('told', 'The rules are yours to change now.');
     }
 
-    public function store(Request $request, KeepRules $keep, ?HouseRule $rule = null): RedirectResponse
+    public function store(Request $request, KeepRules $keep, ?OfficeRule $rule = null): RedirectResponse
     {
         Gate::authorize('keep-rules');
         $keep->store(User::signedIn($request)->brokerage_id, $this->given($request), $rule);
@@ -53,7 +53,7 @@ final class RuleController
         return redirect('/rules')->with('told', 'The rule is stored. Files follow with their next change.');
     }
 
-    public function turn(HouseRule $rule): RedirectResponse
+    public function turn(OfficeRule $rule): RedirectResponse
     {
         Gate::authorize('keep-rules');
         $rule->update(['active' => ! $rule->active]);
@@ -61,7 +61,7 @@ final class RuleController
         return redirect('/rules')->with('told', $rule->active ? 'The rule counts again.' : 'The rule is off. What it asked for is taken back where nobody touched it, with each file’s next change.');
     }
 
-    public function destroy(HouseRule $rule): RedirectResponse
+    public function destroy(OfficeRule $rule): RedirectResponse
     {
         Gate::authorize('keep-rules');
         $rule->delete();
@@ -75,7 +75,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $file = DealFile::query()->with(['office', 'knownFacts', 'parties', 'papers'])->where('key', (string) $request->query('file'))->firstOrFail();
         Gate::authorize('see', $file);
-        $own = HouseRule::query()->orderBy('position')->orderBy('id')->where('active', true)->get()->map(static fn (HouseRule $rule) => $rule->rule())->all();
+        $own = OfficeRule::query()->orderBy('position')->orderBy('id')->where('active', true)->get()->map(static fn (OfficeRule $rule) => $rule->rule())->all();
         $facts = FactBook::of($file);
         $answers = array_map(static fn (Rule $rule) => ['rule' => $rule, 'holds' => $rule->asks->isCalledFor($facts), 'known' => array_combine($rule->asks->when->facts(), array_map($facts->value(...), $rule->asks->when->facts()))], $own ?: RuleShelf::given());
         usort($answers, static fn (array $a, array $b) => $b['holds'] <=> $a['holds']);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Review\Actions;
 
-use App\Access\User;
 use App\History\History;
-use App\Review\Models\Requirement;
+use App\Models\Requirement;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;

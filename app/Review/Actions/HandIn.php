@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Review\Actions;
 
-use App\Access\User;
-use App\Files\FactBook;
 use App\History\History;
+use App\Models\Paper;
+use App\Models\Requirement;
+use App\Models\User;
 use App\Papers\Actions\FixPaper;
-use App\Papers\Models\Paper;
-use App\Review\Models\Requirement;
+use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Review\Http;
 
-use App\Access\User;
+use App\Models\Requirement;
+use App\Models\User;
 use App\Papers\PaperView;
 use App\Review\Actions\Decide;
 use App\Review\Actions\HandIn;
-use App\Review\Models\Requirement;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
-use App\Access\Sight;
-use App\Access\User;
-use App\Files\FactBook;
-use App\Files\Models\DealFile;
-use App\Files\Models\Party;
-use App\Papers\Models\Paper;
-use App\Signing\Models\Round;
-use App\Signing\Models\RoundPaper;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Party;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\Sight;
+use App\Models\User;
+use App\Terms\FactBook;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\MarkPlace;

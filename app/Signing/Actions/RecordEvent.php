@@ -6,11 +6,11 @@ namespace App\Signing\Actions;
 
 use App\History\History;
 use App\Mail\Post;
-use App\Papers\Models\Paper;
+use App\Models\Event;
+use App\Models\Paper;
+use App\Models\Round;
+use App\Models\Signer;
 use App\Signing\Jobs\SealRound;
-use App\Signing\Models\Event;
-use App\Signing\Models\Round;
-use App\Signing\Models\Signer;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
-use App\Access\Sight;
 use App\History\History;
 use App\Mail\Post;
-use App\Papers\Bytes;
-use App\Signing\Models\Event;
-use App\Signing\Models\Round;
-use App\Signing\Models\RoundPaper;
-use App\Signing\Models\SealedSet;
-use App\Signing\Models\Signer;
+use App\Models\Event;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\SealedSet;
+use App\Models\Sight;
+use App\Models\Signer;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use App\Models\Round;
 use App\Papers\Actions\FixPaper;
-use App\Signing\Models\Round;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;

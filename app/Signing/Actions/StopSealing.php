@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
-use App\Access\User;
 use App\History\History;
 use App\Mail\Post;
-use App\Office\Models\OfficeRole;
-use App\Signing\Models\Round;
+use App\Models\OfficeRole;
+use App\Models\Round;
+use App\Models\User;
 use Illuminate\Support\Facades\Log;
 use Unanimus\Files\SeenBy;
 use Unanimus\Signing\SealRefused;

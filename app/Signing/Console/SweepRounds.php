@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Signing\Console;
 
-use App\Access\Sight;
+use App\Models\Round;
+use App\Models\Sight;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Jobs\SealRound;
-use App\Signing\Models\Round;
 use Illuminate\Console\Command;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\StepRefused;

@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
-use App\Access\User;
-use App\Files\Models\DealFile;
-use App\Files\Models\Party;
 use App\Mail\Post;
-use App\Papers\Bytes;
-use App\Papers\Chosen;
+use App\Models\DealFile;
+use App\Models\Party;
+use App\Models\Round;
+use App\Models\Signer;
+use App\Models\User;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
+use App\Papers\SelectedPapers;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SendRound;
 use App\Signing\Jobs\SealRound;
-use App\Signing\Models\Round;
-use App\Signing\Models\Signer;
 use App\Signing\RoundView;
+use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -40,7 +40,7 @@ final class RoundController
         Gate::authorize('work-on', $file);
         $given = $request->validate(['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
         $user = $request->user();
-        $round = $compose($file, Chosen::from($file, $given['papers']), $user instanceof User ? $user : abort(403));
+        $round = $compose($file, SelectedPapers::from($file, $given['papers']), $user instanceof User ? $user : abort(403));
 
         return redirect("/rounds/{$round->key}");
     }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
-use App\Papers\Bytes;
+use App\Models\RoundPaper;
+use App\Models\Signer;
 use App\Papers\PageStore;
 use App\Papers\PaperText;
 use App\Papers\PdfAnswer;
 use App\Signing\Actions\RecordEvent;
-use App\Signing\Models\RoundPaper;
-use App\Signing\Models\Signer;
 use App\Signing\RoundView;
+use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;

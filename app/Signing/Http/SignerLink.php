@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
-use App\Access\Actor;
-use App\Access\Sight;
-use App\Signing\Models\Signer;
+use App\Models\Actor;
+use App\Models\Sight;
+use App\Models\Signer;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Jobs;
 
-use App\Access\Sight;
+use App\Models\Sight;
 use App\Signing\Actions\SealSet;
 use App\Signing\Actions\StopSealing;
 use App\Work\ServiceDown;

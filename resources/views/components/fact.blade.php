@@ -8,7 +8,7 @@
             @foreach ($item->choices() as $value => $label)<option value="{{ $value }}" @selected($fact?->value === $value)>{{ $label }}</option>@endforeach
         </select>
     @else
-        <input class="input" id="fact-{{ $item->value }}" name="value" value="{{ \App\Files\Shown::fact($item, $fact, $file) }}"
+        <input class="input" id="fact-{{ $item->value }}" name="value" value="{{ \App\Terms\FieldText::fact($item, $fact, $file) }}"
             hx-put="/files/{{ $file->key }}/facts?at={{ $at }}" hx-vals='{"name": "{{ $item->value }}"}' hx-target="#follows" hx-swap="innerHTML" hx-trigger="change" autocomplete="off" placeholder="{{ $hint ?? '' }}">
     @endif
     @if ($fact !== null && str_contains($fact->source, 'Exchange'))<span class="from" title="{{ $fact->source }}">listing</span>@endif

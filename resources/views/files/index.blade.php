@@ -1,4 +1,4 @@
-@php($again = fn (array $change) => '/files?'.http_build_query(array_filter([...['q' => $wanted, 'columns' => $columns === \App\Files\Finder::USUAL ? null : implode(',', $columns), 'sort' => request('sort'), 'down' => request('down')], ...$change], fn ($value) => $value !== null && $value !== '')))
+@php($again = fn (array $change) => '/files?'.http_build_query(array_filter([...['q' => $wanted, 'columns' => $columns === \App\Overview\Finder::USUAL ? null : implode(',', $columns), 'sort' => request('sort'), 'down' => request('down')], ...$change], fn ($value) => $value !== null && $value !== '')))
 <x-layout title="Files" place="files">
     <div class="head-row">
         <h1>Files</h1>
@@ -10,7 +10,7 @@
         @if ($views->isNotEmpty())<span>@foreach ($views as $view)<a href="/files?{{ http_build_query(array_filter(['q' => $view->query, 'columns' => $view->columns])) }}" @if ($wanted !== '' && $wanted === $view->query) aria-current="true" @endif title="{{ $view->query }}">{{ $view->name }}@if ($view->shared && $view->user_id !== auth()->id()) (shared)@endif</a>@endforeach</span>@endif
         <details class="by-hand"><summary>Columns and view</summary>
             <div class="leaf pad popped">
-                <form action="/files"><input type="hidden" name="q" value="{{ $wanted }}">@foreach (\App\Files\Finder::COLUMNS as $column => [$name])<label class="checkbox"><input type="checkbox" name="columns[]" value="{{ $column }}" @checked(in_array($column, $columns))> {{ $name }}</label><br>@endforeach<button class="button tight">Show these</button></form>
+                <form action="/files"><input type="hidden" name="q" value="{{ $wanted }}">@foreach (\App\Overview\Finder::COLUMNS as $column => [$name])<label class="checkbox"><input type="checkbox" name="columns[]" value="{{ $column }}" @checked(in_array($column, $columns))> {{ $name }}</label><br>@endforeach<button class="button tight">Show these</button></form>
                 <form method="post" action="/views">@csrf<input type="hidden" name="query" value="{{ $wanted }}"><input type="hidden" name="columns" value="{{ implode(',', $columns) }}"><br><label class="line"><span>Keep this search as</span><input class="input" name="name" maxlength="60" required autocomplete="off"></label><label class="checkbox"><input type="checkbox" name="shared" value="1"> for everybody in the house</label><br><button class="button tight">Keep the view</button></form>
                 @foreach ($views->where('user_id', auth()->id()) as $view)<form method="post" action="/views/{{ $view->key }}">@csrf @method('delete')<button class="button tight plain">Drop “{{ $view->name }}”</button></form>@endforeach
             </div>
@@ -24,7 +24,7 @@
             <form method="post" action="/files.csv">@csrf<input type="hidden" name="q" value="{{ $wanted }}"><input type="hidden" name="columns" value="{{ implode(',', $columns) }}">
             <div class="scrolls"><table class="ledger">
                 <thead><tr><th class="take"><input type="checkbox" data-take-all aria-label="Take all files"></th><th><a href="{{ $again(['sort' => 'name', 'down' => request('sort') === 'name' && ! request('down') ? 1 : null]) }}">File</a></th>
-                @foreach ($columns as $column)<th @class(['amount' => in_array($column, ['price', 'complete'])])>@if (\App\Files\Finder::COLUMNS[$column][1])<a href="{{ $again(['sort' => $column, 'down' => request('sort') === $column && ! request('down') ? 1 : null]) }}" @if (request('sort') === $column) aria-sort="{{ request('down') ? 'descending' : 'ascending' }}" @endif>{{ \App\Files\Finder::COLUMNS[$column][0] }}{{ request('sort') === $column ? (request('down') ? ' ↓' : ' ↑') : '' }}</a>@else{{ \App\Files\Finder::COLUMNS[$column][0] }}@endif</th>@endforeach</tr></thead>
+                @foreach ($columns as $column)<th @class(['amount' => in_array($column, ['price', 'complete'])])>@if (\App\Overview\Finder::COLUMNS[$column][1])<a href="{{ $again(['sort' => $column, 'down' => request('sort') === $column && ! request('down') ? 1 : null]) }}" @if (request('sort') === $column) aria-sort="{{ request('down') ? 'descending' : 'ascending' }}" @endif>{{ \App\Overview\Finder::COLUMNS[$column][0] }}{{ request('sort') === $column ? (request('down') ? ' ↓' : ' ↑') : '' }}</a>@else{{ \App\Overview\Finder::COLUMNS[$column][0] }}@endif</th>@endforeach</tr></thead>
                 <tbody>
                 @foreach ($files as $file)
                     <tr data-row>

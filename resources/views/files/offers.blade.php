@@ -17,7 +17,7 @@
             <tr><th scope="row">Money down</th>@foreach ($offers as $offer)<td>{{ $views[$offer->id]->down ?? '–' }}</td>@endforeach</tr>
             @foreach ($T as $term)
                 @if ($offers->contains(fn ($offer) => isset($offer->facts[$term->value])))
-                <tr><th scope="row">{{ $term->label() }}</th>@foreach ($offers as $offer)<td>{{ isset($offer->facts[$term->value]) ? ($term->choices()[$offer->facts[$term->value]] ?? \App\Files\Shown::fact($term, $offer->terms()->get($term->value), $file)) : '–' }}{{ isset($offer->facts[$term->value]) && str_ends_with($term->value, '_days') ? ' days' : '' }}</td>@endforeach</tr>
+                <tr><th scope="row">{{ $term->label() }}</th>@foreach ($offers as $offer)<td>{{ isset($offer->facts[$term->value]) ? ($term->choices()[$offer->facts[$term->value]] ?? \App\Terms\FieldText::fact($term, $offer->terms()->get($term->value), $file)) : '–' }}{{ isset($offer->facts[$term->value]) && str_ends_with($term->value, '_days') ? ' days' : '' }}</td>@endforeach</tr>
                 @endif
             @endforeach
             @if ($offers->contains(fn ($offer) => $offer->note !== ''))<tr><th scope="row">Note</th>@foreach ($offers as $offer)<td class="dim">{{ $offer->note }}</td>@endforeach</tr>@endif
@@ -42,7 +42,7 @@
             @foreach ($T as $term)
                 <label class="line"><span>{{ $term->label() }}{{ str_ends_with($term->value, '_days') ? ', days' : '' }}</span>
                     @if ($term->choices())<span class="select"><select name="terms[{{ $term->value }}]"><option value=""></option>@foreach ($term->choices() as $value => $label)<option value="{{ $value }}" @selected(old('terms.'.$term->value, $countered->facts[$term->value] ?? '') === $value)>{{ $label }}</option>@endforeach</select></span>
-                    @else<input class="input" name="terms[{{ $term->value }}]" value="{{ old('terms.'.$term->value, $countered ? \App\Files\Shown::fact($term, $countered->terms()->get($term->value), $file) : '') }}" maxlength="60" autocomplete="off">@endif</label>
+                    @else<input class="input" name="terms[{{ $term->value }}]" value="{{ old('terms.'.$term->value, $countered ? \App\Terms\FieldText::fact($term, $countered->terms()->get($term->value), $file) : '') }}" maxlength="60" autocomplete="off">@endif</label>
             @endforeach
             <label class="line"><span>Note</span><input class="input" name="note" value="{{ old('note') }}" maxlength="500" autocomplete="off"></label>
         </div>

@@ -11,7 +11,7 @@
             <form method="post" action="/people" class="task-form">@csrf
                 <input class="input" name="name" required maxlength="120" placeholder="name" aria-label="name" autocomplete="off"><input class="input" type="email" name="email" required maxlength="200" placeholder="mail address" aria-label="mail address" autocomplete="off">
                 <span class="select"><select name="office" aria-label="office">@foreach ($offices as $office)<option value="{{ $office->key }}">{{ $office->name }}</option>@endforeach</select></span>
-                <span class="select"><select name="role" aria-label="role">@foreach (\App\Access\Role::cases() as $role)<option>{{ $role->value }}</option>@endforeach</select></span>
+                <span class="select"><select name="role" aria-label="role">@foreach (\App\Models\Role::cases() as $role)<option>{{ $role->value }}</option>@endforeach</select></span>
                 <button class="button tight now">Invite</button></form>
             @endcan
         </div>
@@ -34,7 +34,7 @@
                     @else<p><b>{{ $office->name }}</b> <span class="dim">{{ $office->zone }}</span></p>@endcan
                 @endforeach
                 <datalist id="zones">@foreach (\DateTimeZone::listIdentifiers(\DateTimeZone::PER_COUNTRY, 'US') as $zone)<option value="{{ $zone }}">@endforeach</datalist>
-                @if (auth()->user()->holds(\App\Access\Role::Administrator))<form method="post" action="/offices" class="task-form">@csrf<input class="input" name="name" required maxlength="80" placeholder="another office" aria-label="name of the office"><input class="input" name="zone" list="zones" required value="America/New_York" aria-label="its time zone"><button class="button tight">Open it</button></form>@endif
+                @if (auth()->user()->holds(\App\Models\Role::Administrator))<form method="post" action="/offices" class="task-form">@csrf<input class="input" name="name" required maxlength="80" placeholder="another office" aria-label="name of the office"><input class="input" name="zone" list="zones" required value="America/New_York" aria-label="its time zone"><button class="button tight">Open it</button></form>@endif
             </div><br>
             <div class="leaf pad"><h2>Library</h2>
                 <table class="ledger"><tbody>@foreach ($forms as $form)<tr><td>{{ $form->number }}</td><td><b>{{ $form->title }}</b></td><td class="dim">{{ count($form->pages) }} pages, {{ count($form->blanks) }} blanks</td><td class="dim right">rev. {{ $form->revision }}</td></tr>@endforeach</tbody></table>

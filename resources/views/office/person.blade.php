@@ -4,7 +4,7 @@
         <div class="leaf pad"><h2>Roles</h2>
             @foreach ($offices as $office)
                 <form method="post" action="/people/{{ $person->key }}/roles" class="roles">@csrf @method('put')<input type="hidden" name="office" value="{{ $office->key }}"><b>{{ $office->name }}</b>
-                    @foreach (\App\Access\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]" value="{{ $role->value }}" @checked($person->holds($role, $office->id))> {{ $role->value }}</label>@endforeach
+                    @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]" value="{{ $role->value }}" @checked($person->holds($role, $office->id))> {{ $role->value }}</label>@endforeach
                     <button class="button tight">Store</button></form>
             @endforeach
         </div>

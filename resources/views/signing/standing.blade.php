@@ -6,7 +6,7 @@
             <div class="signer-row">
                 <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ ['waiting' => 'turn '.$signer->turn, 'invited' => 'has a letter', 'opened' => 'has it open', 'consented' => 'is signing', 'finished' => 'done', 'declined' => 'declined'][$signer->status] }}</span></div>
                 <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email : "at the address their own agent keeps" }}</span>
-                @php($refused = $round->status->value === 'out' && $signer->status === 'invited' && $file->isOwnAffair($signer->place()->side()) ? \App\Mail\Models\Letter::refusedFor($signer) : null)
+                @php($refused = $round->status->value === 'out' && $signer->status === 'invited' && $file->isOwnAffair($signer->place()->side()) ? \App\Mail\Refused::to($signer) : null)
                 @if ($refused)<p class="say late small">The email did not go out: {{ $refused }} Send the link another way, or recall and correct the address.</p>@endif
                 @if ($round->status->value === 'out' && in_array($signer->status, ['invited', 'opened', 'consented']))
                     @can('work-on', $file)

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+
+/**
+ * The firm: nothing of one is ever seen by another.
+ *
+ * @property int $id
+ * @property string $key
+ * @property string $name
+ * @property string|null $sender_name whom its letters come from; null: as it is called
+ * @property string|null $sender_address null: as this installation sends
+ */
+final class Brokerage extends Record
+{
+    use HasKey;
+
+    public const UPDATED_AT = null;
+}

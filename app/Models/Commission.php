@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * What a file's commission is computed from, and whether its disbursement is authorized.
+ *
+ * @property int $id
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property string|null $side whose commission it is; null: the file has but one side of ours
+ * @property string $rate
+ * @property string $agent_share
+ * @property string $fee
+ * @property string $fee_name
+ * @property string|null $price what it was authorized on; null: not authorized, the file's price holds
+ * @property string|null $agent_name who it was authorized for
+ * @property Carbon|null $authorized_at
+ * @property int|null $authorized_by
+ * @property int|null $paper_id
+ * @property-read Paper|null $paper
+ */
+final class Commission extends Record
+{
+    public const CREATED_AT = null;
+
+    /** @var array<string, string> */
+    protected $casts = ['authorized_at' => 'datetime'];
+
+    protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null];
+
+    /** @return BelongsTo<Paper, $this> */
+    public function paper(): BelongsTo
+    {
+        return $this->belongsTo(Paper::class);
+    }
+}

@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\StepRefused;
+use Unanimus\Money\Money;
+use Unanimus\Review\Completeness;
+use Unanimus\Review\ReviewState;
+
+/**
+ * One property, one deal.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $office_id
+ * @property string $name
+ * @property string $side
+ * @property string $kind
+ * @property DealStatus $status
+ * @property string|null $listing_number
+ * @property int $settled
+ * @property int $required
+ * @property string|null $closed_on
+ * @property string|null $ended_on
+ * @property string|null $end_reason
+ * @property int|null $follows_on
+ * @property string $address_key
+ * @property int $calendar_version
+ * @property int|null $opened_by
+ * @property Carbon $created_at
+ * @property-read Office $office
+ * @property-read Collection<int, Party> $parties
+ * @property-read Collection<int, KnownFact> $knownFacts
+ * @property-read Collection<int, Paper> $papers
+ * @property-read Collection<int, Requirement> $requirements
+ * @property-read Collection<int, Round> $rounds
+ * @property-read Collection<int, Member> $members
+ * @property-read Commission|null $commission
+ * @property-read Collection<int, FileKit> $kits
+ * @property-read Collection<int, Task> $tasks
+ * @property-read DealFile|null $before
+ */
+final class DealFile extends Record
+{
+    use HasKey;
+
+    /** @var array<string, string> */
+    protected $casts = ['status' => DealStatus::class];
+
+    protected $attributes = ['side' => 'buyer', 'kind' => 'sale', 'status' => 'preparing', 'settled' => 0, 'required' => 0, 'listing_number' => null, 'closed_on' => null, 'follows_on' => null, 'ended_on' => null, 'end_reason' => null, 'labels' => '{}', 'address_key' => ''];
+
+    /** @return BelongsTo<Office, $this> */
+    public function office(): BelongsTo
+    {
+        return $this->belongsTo(Office::class);
+    }
+
+    /** @return HasMany<Party, $this> */
+    public function parties(): HasMany
+    {
+        return $this->hasMany(Party::class);
+    }
+
+    /** @return HasMany<KnownFact, $this> */
+    public function knownFacts(): HasMany
+    {
+        return $this->hasMany(KnownFact::class);
+    }
+
+    /** @return HasMany<Paper, $this> */
+    public function papers(): HasMany
+    {
+        return $this->hasMany(Paper::class)->orderBy('position')->orderBy('id');
+    }
+
+    /** @return HasMany<Requirement, $this> */
+    public function requirements(): HasMany
+    {
+        return $this->hasMany(Requirement::class)->orderBy('position')->orderBy('id');
+    }
+
+    /** @return HasMany<Round, $this> */
+    public function rounds(): HasMany
+    {
+        return $this->hasMany(Round::class)->orderByDesc('id');
+    }
+
+    /** @return HasMany<Member, $this> */
+    public function members(): HasMany
+    {
+        return $this->hasMany(Member::class);
+    }
+
+    /** @return HasOne<Commission, $this> */
+    public function commission(): HasOne
+    {
+        return $this->hasOne(Commission::class);
+    }
+
+    /** The side that offers the property. */
+    public function listingSide(): string
+    {
+        return $this->kind === 'lease' ? 'landlord' : 'seller';
+    }
+
+    public function isServedBy(User $user): bool
+    {
+        return $this->members->contains('user_id', $user->id) || $user->holds(Role::Broker, $this->office_id);
+    }
+
+    public function completeness(): Completeness
+    {
+        return Completeness::of($this->requirements->map(static fn (Requirement $requirement): ReviewState => $requirement->review_state));
+    }
+
+    /** Keeps the counted completeness beside the file, for lists. */
+    public function countSettled(): void
+    {
+        Sight::asTheFile($this->id, function (): void {
+            $this->load('requirements');
+            $whole = $this->completeness();
+            $this->update(['settled' => $whole->settled, 'required' => $whole->all]);
+            $this->unsetRelation('requirements');
+        });
+    }
+
+    /** @return HasMany<FileKit, $this> */
+    public function kits(): HasMany
+    {
+        return $this->hasMany(FileKit::class)->orderBy('id');
+    }
+
+    /** @return HasMany<Task, $this> */
+    public function tasks(): HasMany
+    {
+        return $this->hasMany(Task::class)->orderBy('id');
+    }
+
+    /** @return BelongsTo<DealFile, $this> the file this one follows on */
+    public function before(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'follows_on');
+    }
+
+    /** @return list<string> */
+    public function labels(): array
+    {
+        return array_values(array_filter(str_getcsv(trim((string) $this->getAttribute('labels'), '{}'), ',', '"', '\\'), static fn ($label) => $label !== null && $label !== ''));
+    }
+
+    /** @param  list<string>  $labels */
+    public function putLabels(array $labels): void
+    {
+        $this->update(['labels' => '{'.implode(',', array_map(static fn (string $label) => '"'.addcslashes($label, '"\\').'"', $labels)).'}']);
+    }
+
+    /** Whether what belongs to that side is the affair of whoever is signed in; the application itself may do everything. */
+    public function isOwnAffair(?string $side): bool
+    {
+        $user = Auth::user();
+
+        return $side === null || $this->side !== 'both' || ! $user instanceof User || in_array($this->sideOf($user), [null, $side], true);
+    }
+
+    /**
+     * Lets pass what changes the listing itself: in a file of both sides it is the listing side's, whose client it is.
+     *
+     * @throws StepRefused when whoever is signed in is in the file for the other side
+     */
+    public function mustBeOwnListing(): void
+    {
+        if (! $this->isOwnAffair($this->listingSide())) {
+            throw new StepRefused("The listing is kept by the {$this->listingSide()}’s own agent.");
+        }
+    }
+
+    /** The side a person works for in this file; null: the whole file. */
+    public function sideOf(User $user): ?string
+    {
+        return $user->holds(Role::Broker, $this->office_id) ? null : $this->members->firstWhere('user_id', $user->id)?->side;
+    }
+
+    /** What stands in a column of the files list; bare for a spreadsheet. */
+    public function cell(string $column, bool $bare = false): string
+    {
+        $known = fn (string $name): ?string => $this->knownFacts->firstWhere('name', $name)?->value;
+        $day = fn (?string $iso): string => $iso === null ? '' : ($bare ? $iso : LocalDate::of($iso)->short($this->office->today()->year()));
+
+        return match ($column) {
+            'status' => $this->status->label(),
+            'listing' => $this->listing_number ?? '',
+            'office' => $this->office->name,
+            'agent' => $this->members->where('role', 'agent')->map(static fn (Member $member) => $member->user->name)->implode(', '),
+            'side' => $this->side,
+            'closing' => $day($known('closing')),
+            'price' => $known('price') === null ? '' : ($bare ? (string) $known('price') : (string) Money::of((string) $known('price'))),
+            'complete' => $this->required === 0 ? ($bare ? '' : '–') : intdiv($this->settled * 100, $this->required).($bare ? '' : ' %'),
+            'labels' => implode(', ', $this->labels()),
+            'opened' => $day($this->created_at->setTimezone($this->office->zone)->format('Y-m-d')),
+            default => $day($this->ended_on),
+        };
+    }
+
+    /** In words: "We represent the buyers · sale". */
+    public function sides(): string
+    {
+        $word = match ($this->side) {
+            'buyer' => 'the buyers',
+            'seller' => 'the seller',
+            'both' => null,
+            'tenant' => 'the tenants',
+            default => 'the landlord',
+        };
+
+        return $word === null ? 'Both sides in the house' : ($this->kind === 'referral' ? "Referral of {$word}" : "We represent {$word}");
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use App\Models\Concerns\HasLink;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Support\Carbon;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\FillStatus;
+
+/**
+ * What one client is asked to fill, on which papers, until when.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property int $party_id
+ * @property string|null $side
+ * @property string $name
+ * @property string $email
+ * @property string $message
+ * @property string $last_day
+ * @property FillStatus $status
+ * @property int $link_version
+ * @property int $asked_by
+ * @property Carbon|null $opened_at
+ * @property string|null $reminded_on
+ * @property Carbon|null $finished_at
+ * @property-read DealFile $file
+ * @property-read User $asker
+ * @property-read Collection<int, Paper> $papers
+ */
+final class FillRequest extends Record
+{
+    use HasKey;
+    use HasLink;
+
+    private const LINK = 'fill';
+
+    private const FOUND_BY = 'fill_request_of_link';
+
+    /** @var array<string, string> */
+    protected $casts = ['status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
+
+    protected $attributes = ['status' => 'out', 'link_version' => 1, 'message' => '', 'side' => null, 'opened_at' => null, 'reminded_on' => null, 'finished_at' => null];
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function file(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'deal_file_id');
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function asker(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'asked_by');
+    }
+
+    /** @return BelongsToMany<Paper, $this> */
+    public function papers(): BelongsToMany
+    {
+        return $this->belongsToMany(Paper::class, 'fill_request_papers')->withPivot('blanks', 'position')->orderByPivot('position');
+    }
+
+    /** @return list<string> names of the blanks asked for on a paper of it */
+    public static function asked(Paper $paper): array
+    {
+        return array_values(array_map(strval(...), (array) json_decode((string) $paper->getRelation('pivot')->getAttribute('blanks'), true)));
+    }
+
+    public function lastDay(): LocalDate
+    {
+        return LocalDate::of($this->last_day);
+    }
+
+    public function takes(): bool
+    {
+        return $this->file->status->isOpen() && $this->status->takes($this->lastDay(), $this->file->office->today());
+    }
+}

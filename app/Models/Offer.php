@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Illuminate\Support\Carbon;
+use Unanimus\Terms\Facts;
+
+/**
+ * An offer on a listing of ours; when it is chosen, its terms become the file's.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property int|null $counters
+ * @property string $buyers
+ * @property string $agent
+ * @property array<string, string> $facts
+ * @property string $note
+ * @property string $state open, countered, chosen, declined
+ * @property Carbon $created_at
+ */
+final class Offer extends Record
+{
+    use HasKey;
+
+    protected $attributes = ['counters' => null, 'agent' => '', 'note' => '', 'state' => 'open'];
+
+    /** @var array<string, string> */
+    protected $casts = ['facts' => 'array'];
+
+    public function terms(): Facts
+    {
+        return Facts::from($this->facts, 'the offer');
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Unanimus\Dates\BusinessCalendar;
+use Unanimus\Dates\LocalDate;
+
+/**
+ * An office of the brokerage, with its time zone and its own holidays.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property string $name
+ * @property string $zone
+ * @property array<string, string> $holidays
+ */
+final class Office extends Record
+{
+    use HasKey;
+
+    public const UPDATED_AT = null;
+
+    /** @var array<string, string> */
+    protected $casts = ['holidays' => 'array'];
+
+    public function timeZone(): \DateTimeZone
+    {
+        return new \DateTimeZone($this->zone);
+    }
+
+    public function today(): LocalDate
+    {
+        return LocalDate::at(now(), $this->timeZone());
+    }
+
+    public function calendar(): BusinessCalendar
+    {
+        return new BusinessCalendar($this->holidays);
+    }
+}

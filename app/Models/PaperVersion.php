@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Illuminate\Support\Carbon;
+
+/**
+ * A paper's bytes at one time, by their SHA-256.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $paper_id
+ * @property int $number
+ * @property string $made_by
+ * @property string $sha256
+ * @property int $first_page the page of the bytes it begins on
+ * @property int $pages
+ * @property string|null $original_sha256 of the file as it came, where it is signed digitally
+ * @property string $note
+ * @property array<string, mixed>|null $reading what stands in its blanks, where it is a form of the library
+ * @property list<string> $findings what its pages lack, in words
+ * @property Carbon $made_at
+ */
+final class PaperVersion extends Record
+{
+    use HasKey;
+
+    public $timestamps = false;
+
+    /** @var array<string, string> */
+    protected $casts = ['made_at' => 'datetime', 'reading' => 'array', 'findings' => 'array'];
+
+    protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null];
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+/**
+ * How to reach a party.
+ *
+ * @property int $party_id
+ * @property string|null $email
+ * @property string|null $phone
+ * @property string|null $address
+ */
+final class PartyContact extends Record
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'party_id';
+}

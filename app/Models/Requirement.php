@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+use Unanimus\Review\ReviewState;
+
+/**
+ * A line of a file's checklist.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property int|null $paper_id
+ * @property string $title
+ * @property string $stage
+ * @property string $reason
+ * @property ReviewState $review_state
+ * @property Carbon|null $handed_in_at
+ * @property int|null $handed_in_by
+ * @property Carbon|null $decided_at
+ * @property string $note
+ * @property string|null $side whose own it is; null: both sides'
+ * @property bool $staff_only whether only the office and the file's coordinator see it
+ * @property-read DealFile $file
+ * @property-read Paper|null $paper
+ * @property-read Collection<int, Remark> $remarks
+ */
+final class Requirement extends Record
+{
+    use HasKey;
+
+    /** @var array<string, string> */
+    protected $casts = ['staff_only' => 'boolean', 'review_state' => ReviewState::class, 'handed_in_at' => 'datetime', 'decided_at' => 'datetime'];
+
+    protected $attributes = ['review_state' => 'not_handed_in', 'side' => null, 'staff_only' => false];
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function file(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'deal_file_id');
+    }
+
+    /** @return BelongsTo<Paper, $this> */
+    public function paper(): BelongsTo
+    {
+        return $this->belongsTo(Paper::class);
+    }
+
+    /** @return HasMany<Remark, $this> */
+    public function remarks(): HasMany
+    {
+        return $this->hasMany(Remark::class)->orderBy('id');
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Carbon;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\RoundState;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SentPlaces;
+use Unanimus\Signing\Turn;
+
+/**
+ * One sending for signature.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property int $deal_file_id
+ * @property string|null $side whose own it is; null: both sides'
+ * @property string $title
+ * @property string $message
+ * @property RoundStatus $status
+ * @property string|null $last_day
+ * @property int $user_id
+ * @property string|null $reason
+ * @property Carbon|null $sent_at
+ * @property Carbon|null $over_at
+ * @property-read DealFile $file
+ * @property-read User $sender
+ * @property-read Collection<int, RoundPaper> $papers
+ * @property-read Collection<int, Signer> $signers
+ * @property-read Collection<int, SigningMark> $marks
+ * @property-read Collection<int, Event> $events
+ * @property-read SealedSet|null $sealedSet
+ */
+final class Round extends Record
+{
+    use HasKey;
+
+    /** @var array<string, string> */
+    protected $casts = ['status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
+
+    protected $attributes = ['side' => null, 'status' => 'drafting', 'message' => '', 'last_day' => null, 'reason' => null, 'sent_at' => null, 'over_at' => null];
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function file(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'deal_file_id');
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function sender(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'user_id');
+    }
+
+    /** @return HasMany<RoundPaper, $this> */
+    public function papers(): HasMany
+    {
+        return $this->hasMany(RoundPaper::class)->orderBy('position');
+    }
+
+    /** @return HasMany<Signer, $this> */
+    public function signers(): HasMany
+    {
+        return $this->hasMany(Signer::class)->orderBy('turn')->orderBy('id');
+    }
+
+    /** @return HasMany<SigningMark, $this> */
+    public function marks(): HasMany
+    {
+        return $this->hasMany(SigningMark::class)->orderBy('position');
+    }
+
+    /** @return HasMany<Event, $this> */
+    public function events(): HasMany
+    {
+        return $this->hasMany(Event::class)->orderBy('id');
+    }
+
+    /** @return HasOne<SealedSet, $this> */
+    public function sealedSet(): HasOne
+    {
+        return $this->hasOne(SealedSet::class);
+    }
+
+    /** @return list<Turn> */
+    public function turns(): array
+    {
+        return array_values($this->signers->map(fn (Signer $signer) => new Turn(
+            $signer->seat, $signer->turn,
+            array_values($this->marks->filter(static fn (SigningMark $mark) => $mark->seat === $signer->seat && $mark->kind->needsAct())->pluck('key')->all()),
+        ))->all());
+    }
+
+    /** What goes out, or went out, in one digest. */
+    public function sentDigest(): string
+    {
+        $order = $this->papers->pluck('position', 'id');
+        $size = static fn (string|int|float $points): string => number_format((float) $points, 2, '.', '');
+
+        return SentPlaces::digest(
+            array_values($this->papers->map(static fn (RoundPaper $sent) => ['sha256' => (string) $sent->sha256, 'pages' => $sent->pages])->all()),
+            array_values($this->marks->map(static fn (SigningMark $mark) => [
+                'key' => $mark->key, 'paper' => (int) $order[$mark->round_paper_id], 'seat' => $mark->seat, 'kind' => $mark->kind->value, 'page' => $mark->page,
+                'x' => $size($mark->x), 'y' => $size($mark->y), 'width' => $size($mark->width), 'height' => $size($mark->height),
+            ])->all()),
+        );
+    }
+
+    /** The state its events make. */
+    public function state(): RoundState
+    {
+        return RoundState::fold($this->turns(), $this->events->map(static fn (Event $event) => new RoundEvent(EventKind::from($event->kind), $event->seat, $event->data)));
+    }
+}

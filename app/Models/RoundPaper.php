@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A paper as it goes out in a round: its bytes are fixed when the round is sent.
+ *
+ * @property int $id
+ * @property int $round_id
+ * @property int $paper_id
+ * @property int $position
+ * @property string $title
+ * @property string|null $sha256
+ * @property int $pages
+ * @property-read Paper $paper
+ */
+final class RoundPaper extends Record
+{
+    public $timestamps = false;
+
+    /** @return BelongsTo<Paper, $this> */
+    public function paper(): BelongsTo
+    {
+        return $this->belongsTo(Paper::class);
+    }
+}

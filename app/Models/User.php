@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\Crypt;
+
+/**
+ * A person who signs in.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $brokerage_id
+ * @property string $name
+ * @property string $email
+ * @property string|null $phone
+ * @property string $password
+ * @property bool $active
+ * @property int $calendar_version
+ * @property string|null $second_factor
+ * @property \Illuminate\Support\Carbon|null $second_factor_at
+ * @property int|null $second_factor_step
+ * @property list<string> $recovery_codes
+ * @property string|null $invited_at
+ * @property string|null $invited_email where the address given signs in at another brokerage
+ * @property-read Collection<int, OfficeRole> $officeRoles
+ */
+final class User extends Authenticatable
+{
+    use HasKey;
+
+    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
+
+    /** @var array<string, string> */
+    protected $casts = ['active' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array'];
+
+    /** The token of the device this person came by; of each device its own, so that none stands in this row. */
+    private string $deviceToken = '';
+
+    public function getRememberToken(): string
+    {
+        return $this->deviceToken;
+    }
+
+    public function setRememberToken(#[\SensitiveParameter] $value): void
+    {
+        $this->deviceToken = (string) $value;
+    }
+
+    /** The address to write to: of someone invited who signs in with it elsewhere, the one that was given. */
+    public function address(): string
+    {
+        return $this->invited_email ?? $this->email;
+    }
+
+    /** The secret of the second factor, read. */
+    public function getSecondFactorAttribute(?string $kept): ?string
+    {
+        return $kept === null ? null : Crypt::decryptString($kept);
+    }
+
+    /** Whoever a request comes from; nobody else gets further. */
+    public static function signedIn(Request $request): self
+    {
+        $user = $request->user();
+
+        return $user instanceof self ? $user : abort(403);
+    }
+
+    /** @return HasMany<OfficeRole, $this> */
+    public function officeRoles(): HasMany
+    {
+        return $this->hasMany(OfficeRole::class);
+    }
+
+    /** Whether they have the role in any office, or in that one. */
+    public function holds(Role $role, ?int $officeId = null): bool
+    {
+        return $this->officeRoles->contains(static fn (OfficeRole $held) => $held->role === $role->value && ($officeId === null || $held->office_id === $officeId));
+    }
+
+    /** Whether they may open files: agents, coordinators, brokers. */
+    public function opensFiles(): bool
+    {
+        return $this->holds(Role::Agent) || $this->holds(Role::Coordinator) || $this->holds(Role::Broker);
+    }
+
+    /** Whether they review and authorize in any office. */
+    public function isBroker(): bool
+    {
+        return $this->holds(Role::Broker);
+    }
+
+    /** @return list<int> the offices whose every file they see */
+    public function officesInSight(): array
+    {
+        return array_values($this->officeRoles->filter(static fn (OfficeRole $held) => Role::from($held->role)->seesOffice())->pluck('office_id')->unique()->all());
+    }
+
+    /** Their strongest role, as read beside the name. */
+    public function title(): string
+    {
+        foreach (['broker', 'administrator', 'bookkeeper', 'coordinator', 'agent'] as $role) {
+            if ($this->holds(Role::from($role))) {
+                return $role;
+            }
+        }
+
+        return 'no role';
+    }
+}

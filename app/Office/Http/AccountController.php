@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Http;
+
+use App\Access\RememberedDevices;
+use App\Access\SecondFactor;
+use App\Files\CalendarLink;
+use App\Models\User;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Validation\ValidationException;
+use Unanimus\Access\Totp;
+use Unanimus\Files\StepRefused;
+use Unanimus\Pages\NativeTool;
+
+/** A person's own sign-in: second factor, sessions, calendar address. */
+final class AccountController
+{
+    public function show(Request $request): View
+    {
+        $user = User::signedIn($request);
+        $sessions = DB::table('sessions')->where('user_id', $user->id)->orderByDesc('last_activity')->limit(30)->get(['id', 'ip_address', 'user_agent', 'last_activity']);
+
+        return view('access.own', ['user' => $user, 'sessions' => $sessions, 'devices' => RememberedDevices::of($user), 'here' => $request->session()->getId(), 'preparing' => $user->second_factor !== null && $user->second_factor_at === null, 'calendar' => CalendarLink::ofPerson($user), 'zone' => $user->officeRoles->first()->office->zone ?? 'UTC']);
+    }
+
+    public function prepare(Request $request): RedirectResponse
+    {
+        $user = $this->sure($request);
+        if (SecondFactor::isOn($user)) {
+            throw new StepRefused('Two-step sign-in is on already. Turn it off first to set it up anew.');
+        }
+        SecondFactor::prepare($user);
+
+        return redirect('/me')->with('told', 'Take the picture with your authenticator, then type the code it shows.');
+    }
+
+    /** The secret as a picture for the authenticator's camera; only while it is being set up. */
+    public function picture(Request $request, NativeTool $tool): Response
+    {
+        $user = User::signedIn($request);
+        abort_if($user->second_factor === null || $user->second_factor_at !== null, 404);
+        $svg = $tool->run(['qrencode', '-t', 'SVG', '-l', 'M', '-m', '2', '-o', '-', '-r', '/dev/stdin'], Totp::of($user->second_factor)->address('Unanimus', $user->email));
+
+        return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-store, private', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'"]);
+    }
+
+    public function turnOn(Request $request): RedirectResponse
+    {
+        $given = $request->validate(['code' => 'required|string|max:20']);
+        if (SecondFactor::isOn(User::signedIn($request))) {
+            throw new StepRefused('Two-step sign-in is on already; your recovery codes are as they were.');
+        }
+        $codes = SecondFactor::turnOn(User::signedIn($request), $given['code']) ?? throw ValidationException::withMessages(['code' => 'This code is not right. Wait for the next one and try again; nothing has changed yet.']);
+
+        return redirect('/me')->with('codes', $codes)->with('told', 'Two-step sign-in is on.');
+    }
+
+    public function turnOff(Request $request): RedirectResponse
+    {
+        SecondFactor::turnOff($this->sure($request));
+
+        return redirect('/me')->with('told', 'Two-step sign-in is off.');
+    }
+
+    public function endSession(Request $request, string $hash): RedirectResponse
+    {
+        $user = User::signedIn($request);
+        foreach (DB::table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
+            hash_equals(hash('sha256', (string) $id), $hash) && DB::table('sessions')->where('id', $id)->delete();
+        }
+
+        return redirect('/me')->with('told', 'That session is over.');
+    }
+
+    public function forget(Request $request, string $device): RedirectResponse
+    {
+        RememberedDevices::forget(User::signedIn($request), $device);
+
+        return redirect('/me')->with('told', 'That device has to sign in again.');
+    }
+
+    private function sure(Request $request): User
+    {
+        $user = User::signedIn($request);
+        if (! Hash::check((string) $request->input('password'), $user->password)) {
+            throw ValidationException::withMessages(['password' => 'This is not your current password.']);
+        }
+
+        return $user;
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overview;
+
+use App\Models\DealFile;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
+use Unanimus\Finding\Query;
+
+/** Finds files: fragments in any order, also mistyped; fields; in a chosen order. */
+final class Finder
+{
+    /** The columns a list may show, with what each is sorted by. */
+    public const COLUMNS = [
+        'status' => ['Status', 'deal_files.status'], 'listing' => ['Listing', 'deal_files.listing_number'], 'office' => ['Office', 'deal_files.office_id'], 'agent' => ['Agent', null], 'side' => ['Side', 'deal_files.side'],
+        'closing' => ['Closing', "(SELECT value FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'closing')"], 'price' => ['Price', "(SELECT value::numeric FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'price')"],
+        'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'], 'labels' => ['Labels', null], 'opened' => ['Opened', 'deal_files.created_at'], 'ended' => ['Ended', 'deal_files.ended_on'],
+    ];
+
+    public const USUAL = ['status', 'listing', 'agent', 'closing', 'price', 'complete'];
+
+    /** @return Builder<DealFile> */
+    public static function find(Query $query, User $user, string $sort = '', bool $downward = false): Builder
+    {
+        /** @var Builder<DealFile> $found */
+        $found = DealFile::query()->select(['deal_files.*']);
+        $strict = $query->words === [] || self::words(DealFile::query(), $query->words, false)->exists();
+        self::words($found, $query->words, ! $strict);
+        foreach ($query->fields as ['field' => $field, 'value' => $value, 'not' => $not]) {
+            $found->where(static fn (Builder $where) => self::field($where, $field, $value, $user), null, null, $not ? 'and not' : 'and');
+        }
+        // Files that have ended leave the working list, unless they are asked for.
+        $query->asks('status') || $query->words !== [] || $found->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']);
+        $by = $sort === 'name' ? 'deal_files.name' : (self::COLUMNS[$sort][1] ?? null);
+        if ($by !== null) {
+            $found->orderByRaw("{$by} ".($downward ? 'DESC' : 'ASC').' NULLS LAST');
+        } elseif ($query->words !== []) {
+            $found->orderByRaw("deal_files.status IN ('preparing', 'active', 'under_contract') DESC");
+        }
+
+        return $found->orderByDesc('deal_files.id');
+    }
+
+    /** @return array<string, list<string>> what fields may hold in this house, for completion */
+    public static function known(): array
+    {
+        return [
+            'agent' => User::query()->where('active', true)->whereHas('officeRoles', static fn ($roles) => $roles->where('role', 'agent'))->orderBy('name')->pluck('name')->all(),
+            'label' => array_map(static fn (object $row) => (string) $row->label, DB::select('SELECT DISTINCT unnest(labels) AS label FROM deal_files ORDER BY 1 LIMIT 40')),
+            'office' => DB::table('offices')->orderBy('name')->pluck('name')->all(),
+        ];
+    }
+
+    /**
+     * @param Builder<DealFile> $found
+     * @param list<string> $words
+     * @return Builder<DealFile>
+     */
+    private static function words(Builder $found, array $words, bool $alike): Builder
+    {
+        if ($words === []) {
+            return $found;
+        }
+        usort($words, static fn (string $one, string $other) => mb_strlen($other) <=> mb_strlen($one));
+        $list = static fn (array $texts) => '{'.implode(',', array_map(static fn (string $text) => '"'.addcslashes($text, '"\\').'"', $texts)).'}';
+        $patterns = $list(array_map(static fn (string $word) => '%'.addcslashes($word, '%_\\').'%', $words));
+        $alike
+            ? $found->whereRaw('deal_files.id IN (SELECT files_with_words_like(?::text[], ?::text[]))', [$patterns, $list(array_map(static fn (string $word) => mb_strlen($word) > 3 ? $word : '', $words))])
+            : $found->whereRaw('deal_files.id IN (SELECT files_with_words(?::text[]))', [$patterns]);
+
+        return $found;
+    }
+
+    /** @param  Builder<DealFile>  $where */
+    private static function field(Builder $where, string $field, string $value, User $user): void
+    {
+        match ($field) {
+            'status' => match ($value) {
+                'open' => $where->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']),
+                'ended' => $where->whereNotIn('deal_files.status', ['preparing', 'active', 'under_contract']),
+                'all' => $where->whereRaw('true'),
+                'contract' => $where->where('deal_files.status', 'under_contract'),
+                default => $where->where('deal_files.status', $value),
+            },
+            'side', 'kind' => $where->where("deal_files.{$field}", $value),
+            'agent' => $where->whereHas('members', static fn ($members) => $value === 'me' ? $members->where('user_id', $user->id)
+                : $members->where('role', 'agent')->whereIn('user_id', User::query()->get(['id', 'name'])->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))->pluck('id'))),
+            'office' => $where->whereIn('deal_files.office_id', DB::table('offices')->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')->pluck('id')),
+            'label' => $where->whereRaw('EXISTS (SELECT 1 FROM unnest(deal_files.labels) AS l WHERE lower(l) LIKE ?)', ['%'.addcslashes($value, '%_\\').'%']),
+            'closes' => self::closes($where, $value, new \DateTimeZone($user->officeRoles->first()->office->zone ?? 'UTC')),
+            default => self::needs($where, $value),
+        };
+    }
+
+    /** @param  Builder<DealFile>  $where */
+    private static function closes(Builder $where, string $value, \DateTimeZone $zone): void
+    {
+        if ($value === 'none') {
+            $where->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing'));
+
+            return;
+        }
+        [$from, $to] = Query::span($value, LocalDate::at(now(), $zone)) ?? [null, null];
+        $where->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'closing')
+            ->when($from !== null, static fn ($query) => $query->where('value', '>=', $from->iso()))->when($to !== null, static fn ($query) => $query->where('value', '<=', $to->iso())));
+        $value === 'late' && $where->whereNotIn('deal_files.status', ['closed']);
+    }
+
+    /** @param  Builder<DealFile>  $where */
+    private static function needs(Builder $where, string $value): void
+    {
+        match ($value) {
+            'signature' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')),
+            'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'handed_in')),
+            'remark' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'sent_back')),
+            'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Awaited)),
+            'closing-date' => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),
+            default => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('commission', static fn ($sheets) => $sheets->whereNotNull('authorized_at')),
+        };
+    }
+}

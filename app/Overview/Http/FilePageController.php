@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overview\Http;
+
+use App\Files\Agenda;
+use App\Files\Glyphs;
+use App\Files\TaskList;
+use App\Models\DealFile;
+use App\Models\JoinRequest;
+use App\Models\Upload;
+use App\Models\User;
+use App\Overview\Board;
+use App\Terms\FactBook;
+use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Terms\Derived;
+
+/** The file page: everything of a file in one view, and its history. */
+final class FilePageController
+{
+    /** Entries of the history shown at a time. */
+    private const ENTRIES = 60;
+
+    public function show(Request $request, DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $me = User::signedIn($request);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks', 'before']);
+        $facts = FactBook::of($file);
+        $people = User::query()->whereIn('id', [$me->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
+
+        return view('files.show', [
+            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => $works = Gate::allows('work-on', $file), 'whole' => $file->completeness(),
+            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'people' => $people,
+            'members' => $people->filter(static fn (User $person) => $person->id === $me->id || $file->members->contains('user_id', $person->id)), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
+            'uploads' => $works ? Upload::unseen($file, $me) : new Collection, 'joining' => $works && in_array($file->side, ['seller', 'landlord'], true) ? JoinRequest::query()->with('asker')->where(['deal_file_id' => $file->id, 'state' => 'asked'])->where('user_id', '<>', $me->id)->get() : new Collection,
+        ]);
+    }
+
+    /** What was done in a file, the latest first, as much at a time as one reads. */
+    public function history(Request $request, DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $given = $request->validate(['before' => 'nullable|integer|min:1']);
+        $entries = DB::table('history')->where('deal_file_id', $file->id)->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))->orderByDesc('seq')->limit(self::ENTRIES)->get();
+
+        return view('files.history', ['file' => $file->load('office'), 'entries' => $entries, 'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null]);
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overview\Http;
+
+use App\Models\SavedView;
+use App\Models\User;
+use App\Overview\Finder;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Unanimus\Exchange\CsvCells;
+use Unanimus\Files\StepRefused;
+use Unanimus\Finding\Query;
+
+/** The files list: finding, columns, sorting, kept views, out as CSV. */
+final class FindController
+{
+    public function index(Request $request): View
+    {
+        $user = User::signedIn($request);
+        $query = Query::parse((string) $request->query('q', ''));
+        $columns = $this->columns($request);
+        $files = Finder::find($query, $user, (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user'])->simplePaginate(60)->withQueryString();
+
+        return view('files.index', ['files' => $files, 'query' => $query, 'wanted' => trim((string) $request->query('q', '')), 'columns' => $columns, 'views' => SavedView::query()->orderBy('name')->get()]);
+    }
+
+    /** What the last word in the field may go on with, and the files it finds already. */
+    public function complete(Request $request): View
+    {
+        $typed = (string) $request->query('q', '');
+        $query = Query::parse($typed);
+
+        return view('files.completions', ['completions' => $typed === '' ? [] : array_slice(Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []), 0, 8), 'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === [] ? collect() : Finder::find($query, User::signedIn($request))->limit(6)->get(), 'faults' => $query->faults]);
+    }
+
+    public function csv(Request $request): StreamedResponse
+    {
+        $columns = $this->columns($request);
+        $found = Finder::find(Query::parse((string) $request->input('q', '')), User::signedIn($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
+        $keys = array_filter((array) $request->input('take', []), is_string(...));
+        $rows = $found->when($keys !== [], static fn ($query) => $query->whereIn('deal_files.key', $keys))->limit(20000)->get();
+
+        return response()->streamDownload(static function () use ($rows, $columns): void {
+            $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
+            fwrite($out, "\u{FEFF}");
+            fputcsv($out, ['File', ...array_map(static fn (string $column) => Finder::COLUMNS[$column][0], $columns)], ',', '"', '', "\r\n");
+            foreach ($rows as $file) {
+                fputcsv($out, CsvCells::safe([$file->name, ...array_map(static fn (string $column) => $file->cell($column, true), $columns)]), ',', '"', '', "\r\n");
+            }
+        }, 'files.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+    }
+
+    public function keep(Request $request): RedirectResponse
+    {
+        $user = User::signedIn($request);
+        $given = $request->validate(['name' => 'required|string|max:60', 'query' => 'nullable|string|max:400', 'columns' => 'nullable|string|max:200', 'shared' => 'nullable|boolean'], ['name.required' => 'Give the view a name.']);
+        SavedView::query()->updateOrCreate(['user_id' => $user->id, 'name' => trim($given['name'])], ['brokerage_id' => $user->brokerage_id, 'query' => (string) ($given['query'] ?? ''), 'columns' => (string) ($given['columns'] ?? ''), 'shared' => (bool) ($given['shared'] ?? false)]);
+
+        return back()->with('told', 'The view is kept.');
+    }
+
+    public function drop(Request $request, SavedView $view): RedirectResponse
+    {
+        $view->user_id === User::signedIn($request)->id || throw new StepRefused('A shared view is taken away by the one who made it.');
+        $view->delete();
+
+        return back()->with('told', 'The view is gone.');
+    }
+
+    /** @return list<string> */
+    private function columns(Request $request): array
+    {
+        $asked = $request->query('columns');
+        $asked = is_array($asked) ? $asked : explode(',', (string) $asked);
+        $columns = array_values(array_filter($asked, static fn ($column) => is_string($column) && isset(Finder::COLUMNS[$column])));
+
+        return $columns === [] ? Finder::USUAL : array_values(array_unique($columns));
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers;
+
+use App\Models\DealFile;
+use App\Models\Paper;
+use Unanimus\Files\PaperState;
+use Unanimus\Forms\CrossCheck;
+use Unanimus\Forms\Filling;
+use Unanimus\Forms\Finding;
+use Unanimus\Forms\FormUnknown;
+use Unanimus\Forms\Library;
+use Unanimus\Forms\ReadBack;
+use Unanimus\Terms\Facts;
+
+/** What is to be looked at on a paper: within itself, against the file's terms, against the other papers. */
+final class PaperCheck
+{
+    /** @return list<Finding> what is to be looked at on a paper that takes no entries: pages that lack, blanks that say otherwise than the terms */
+    public static function findings(Paper $paper, Facts $facts): array
+    {
+        $version = $paper->isDraft() || $paper->state === PaperState::Void ? null : $paper->latest;
+        if ($version === null) {
+            return [];
+        }
+        $found = array_map(static fn (string $text) => new Finding('', $text), $version->findings);
+        $read = ReadBack::fromArray($version->reading);
+        try {
+            return $read === null ? $found : [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
+        } catch (FormUnknown) {
+            return $found;
+        }
+    }
+
+    /** @return array<string, array{title: string, filling: Filling}> what stands on each draft, by its key */
+    public static function drafts(DealFile $file, Facts $facts): array
+    {
+        $drafts = [];
+        foreach ($file->papers as $paper) {
+            $form = $paper->isDraft() ? $paper->form() : null;
+            if ($form !== null) {
+                $drafts[$paper->key] = ['title' => $paper->title, 'filling' => Filling::of($form, $paper->entries(), $facts)];
+            }
+        }
+
+        return $drafts;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers;
+
+use App\Models\DealFile;
+use App\Models\Paper;
+use Unanimus\Files\StepRefused;
+
+/**
+ * Papers taken on the board, with all that printing or sending them needs.
+ */
+final class SelectedPapers
+{
+    /**
+     * The papers of a file with these keys, in this order.
+     *
+     * @param array<int, string> $keys
+     * @return list<Paper>
+     */
+    public static function from(DealFile $file, array $keys): array
+    {
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest']);
+        $papers = $file->papers->keyBy('key');
+        $chosen = [];
+        foreach (array_unique($keys) as $key) {
+            $chosen[] = ($papers->get($key) ?? throw new StepRefused('One of these papers is not in this file any more.'))->setRelation('file', $file);
+        }
+
+        return $chosen;
+    }
+}

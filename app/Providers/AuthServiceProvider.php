@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Access\PeopleProvider;
+use App\Access\RememberedDevices;
+use App\Models\DealFile;
+use App\Models\Role;
+use App\Models\User;
+use App\Policies\DealFilePolicy;
+use Illuminate\Foundation\Application;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\ServiceProvider;
+
+/** Who signs in, and who may do what; whatever is named neither here nor in a policy nobody may. */
+final class AuthServiceProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        config(['auth.guards.web.remember' => RememberedDevices::DAYS * 24 * 60]);
+        Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));
+        Gate::policy(DealFile::class, DealFilePolicy::class);
+        Gate::define('open-files', static fn (User $user) => $user->opensFiles());
+        Gate::define('review-desk', static fn (User $user) => $user->isBroker());
+        Gate::define('commission-place', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Bookkeeper));
+        Gate::define('open-kits', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
+        Gate::define('keep-rules', static fn (User $user) => $user->holds(Role::Administrator) || $user->isBroker());
+        Gate::define('make-forms', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator));
+        Gate::define('put-forms-in-force', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
+        Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
+    }
+}
