@@ -100,7 +100,7 @@ final class Generator
     {
         $rows = [];
         foreach (array_keys(self::REQUIREMENTS) as $index => $title) {
-            $rows[] = [...$base, 'key' => (string) Str::ulid(), 'title' => $title, 'stage' => self::REQUIREMENTS[$title], 'position' => $index * 10, 'reason' => 'every purchase', 'review_state' => $index < $settled ? 'accepted' : 'not_handed_in', 'decided_at' => $index < $settled ? now() : null];
+            $rows[] = [...$base, 'key' => (string) Str::ulid(), 'title' => $title, 'stage' => self::REQUIREMENTS[$title], 'position' => $index * 10, 'reason' => 'every purchase', 'review_state' => $index < $settled ? 'accepted' : 'not_submitted', 'decided_at' => $index < $settled ? now() : null];
         }
         DB::table('requirements')->insert($rows);
     }

@@ -18,7 +18,7 @@ use App\Models\User;
 use App\Papers\Actions\BringIn;
 use App\Papers\Actions\StoreEntry;
 use App\Review\Actions\Decide;
-use App\Review\Actions\HandIn;
+use App\Review\Actions\SubmitPaper;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SealSet;
@@ -39,7 +39,7 @@ final class Scenario
 {
     public function __construct(
         private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly StoreEntry $storeEntry, private readonly ComposeRound $compose,
-        private readonly SendRound $send, private readonly RecordEvent $record, private readonly SealSet $seal, private readonly HandIn $handIn, private readonly Decide $decide, private readonly BringIn $bringIn, private readonly Press $press,
+        private readonly SendRound $send, private readonly RecordEvent $record, private readonly SealSet $seal, private readonly SubmitPaper $submit, private readonly Decide $decide, private readonly BringIn $bringIn, private readonly Press $press,
     ) {
     }
 
@@ -94,7 +94,7 @@ final class Scenario
     {
         foreach (['M-102' => 'accept', 'M-201' => 'accept', 'M-215' => 'remark'] as $form => $what) {
             $requirement = $file->requirements()->whereHas('paper', static fn ($paper) => $paper->where('form_number', $form))->firstOrFail();
-            ($this->handIn)($requirement, $people['tomas']);
+            ($this->submit)($requirement, $people['tomas']);
             $what === 'accept'
                 ? $this->decide->accept($requirement, $people['ines'])
                 : $this->decide->sendBack($requirement, $people['ines'], 'The agency named in section 1 is not how the lender writes it. Please check with Owen Gallagher.', 1, new Rect(330, 168, 1, 1));
@@ -103,7 +103,7 @@ final class Scenario
         $page = (new Drawing(612, 792))->text(60, 90, 18, 'Receipt for earnest money', weight: 'bold')->text(60, 130, 11, 'Anchorfield Title & Escrow has received $8,000.00 for 14 Lanternfish Lane, Tidewick.')->text(60, 160, 11, 'Nadia Petrov, closer');
         $receipt = $file->papers()->where('title', 'Earnest money receipt')->firstOrFail();
         ($this->bringIn)($file, $scratch->put('receipt.pdf', $this->press->print([$page])), 'Earnest money receipt', $receipt);
-        ($this->handIn)($file->requirements()->where('paper_id', $receipt->id)->firstOrFail(), $people['tomas']);
+        ($this->submit)($file->requirements()->where('paper_id', $receipt->id)->firstOrFail(), $people['tomas']);
     }
 
     /** @param  array<string, User>  $people */

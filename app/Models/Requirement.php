@@ -23,8 +23,8 @@ use Unanimus\Review\ReviewState;
  * @property string $stage
  * @property string $reason
  * @property ReviewState $review_state
- * @property Carbon|null $handed_in_at
- * @property int|null $handed_in_by
+ * @property Carbon|null $submitted_at
+ * @property int|null $submitted_by
  * @property Carbon|null $decided_at
  * @property string $note
  * @property string|null $side whose own it is; null: both sides'
@@ -38,9 +38,9 @@ final class Requirement extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['staff_only' => 'boolean', 'review_state' => ReviewState::class, 'handed_in_at' => 'datetime', 'decided_at' => 'datetime'];
+    protected $casts = ['staff_only' => 'boolean', 'review_state' => ReviewState::class, 'submitted_at' => 'datetime', 'decided_at' => 'datetime'];
 
-    protected $attributes = ['review_state' => 'not_handed_in', 'side' => null, 'staff_only' => false];
+    protected $attributes = ['review_state' => 'not_submitted', 'side' => null, 'staff_only' => false];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

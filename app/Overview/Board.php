@@ -105,7 +105,7 @@ final readonly class Board
         return implode(' · ', array_filter($parts));
     }
 
-    /** @return array{label: string, kind: string, target: string, mine: bool}|null kind: open, bring, sign, round, hand-in */
+    /** @return array{label: string, kind: string, target: string, mine: bool}|null kind: open, bring, sign, round, submit */
     private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $signed): ?array
     {
         $step = static fn (string $label, string $kind, string $target, bool $mine = true) => ['label' => $label, 'kind' => $kind, 'target' => $target, 'mine' => $mine];
@@ -117,7 +117,7 @@ final readonly class Board
             $missing > 0 => $step($missing === 1 ? 'Fill 1 blank' : "Fill {$missing} blanks", 'open', "/papers/{$paper->key}"),
             $paper->isDraft() && $signed => $step('Have signed', 'sign', $paper->key),
             $round !== null => $step('See round', 'round', "/rounds/{$round->key}", false),
-            $requirement !== null && $state === ReviewState::NotHandedIn && ($paper->isDraft() || in_array($paper->state, [PaperState::Ready, PaperState::Signed], true)) => $step('Hand in', 'hand-in', $requirement->key),
+            $requirement !== null && $state === ReviewState::NotSubmitted && ($paper->isDraft() || in_array($paper->state, [PaperState::Ready, PaperState::Signed], true)) => $step('Hand in', 'submit', $requirement->key),
             default => null,
         };
     }

@@ -116,7 +116,7 @@ final class Finder
     {
         match ($value) {
             'signature' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')),
-            'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'handed_in')),
+            'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'submitted')),
             'remark' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'sent_back')),
             'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Awaited)),
             'closing-date' => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),

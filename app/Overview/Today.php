@@ -48,7 +48,7 @@ final readonly class Today
         $names = $files->pluck('name', 'id');
         $mine = [];
         $offices = $user->officeRoles->where('role', 'broker')->pluck('office_id')->all();
-        $reviews = $offices === [] ? 0 : Requirement::query()->where('review_state', 'handed_in')->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->count();
+        $reviews = $offices === [] ? 0 : Requirement::query()->where('review_state', 'submitted')->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->count();
         if ($reviews > 0) {
             $mine[] = ['what' => $reviews === 1 ? 'Review a paper' : "Review {$reviews} papers", 'about' => 'handed in', 'where' => '', 'href' => '/review', 'hot' => true];
         }
@@ -104,8 +104,8 @@ final readonly class Today
         foreach ($signers as $signer) {
             $others[] = ['seat' => $signer->place(), 'who' => $signer->name, 'what' => $signer->status === 'invited' ? 'has not opened' : 'has opened, not signed', 'where' => $signer->round->file->name, 'href' => "/rounds/{$signer->round->key}"];
         }
-        $waiting = Requirement::query()->where('review_state', 'handed_in')->whereIn('deal_file_id', $files->pluck('id'))
-            ->whereHas('file.members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('handed_in_at')->limit(8)->get()->groupBy('deal_file_id');
+        $waiting = Requirement::query()->where('review_state', 'submitted')->whereIn('deal_file_id', $files->pluck('id'))
+            ->whereHas('file.members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('submitted_at')->limit(8)->get()->groupBy('deal_file_id');
         foreach ($waiting as $id => $group) {
             $file = $files->firstOrFail('id', $id);
             $others[] = ['seat' => Seat::of('broker.1'), 'who' => 'Review', 'what' => 'of '.($group->count() === 1 ? $group->firstOrFail()->title : $group->count().' papers'), 'where' => $file->name, 'href' => "/files/{$file->key}"];

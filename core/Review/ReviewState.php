@@ -11,8 +11,8 @@ use Unanimus\Files\StepRefused;
  */
 enum ReviewState: string
 {
-    case NotHandedIn = 'not_handed_in';
-    case HandedIn = 'handed_in';
+    case NotSubmitted = 'not_submitted';
+    case Submitted = 'submitted';
     case SentBack = 'sent_back';
     case Accepted = 'accepted';
     case DoesNotApply = 'does_not_apply';
@@ -32,7 +32,7 @@ enum ReviewState: string
     /** Whether its paper is the reviewer's: handed in, and not sent back since. */
     public function isWithReviewer(): bool
     {
-        return $this === self::HandedIn || $this === self::Accepted;
+        return $this === self::Submitted || $this === self::Accepted;
     }
 
     /**
@@ -40,11 +40,11 @@ enum ReviewState: string
      *
      * @throws StepRefused when it is with the reviewer already, or settled
      */
-    public function handIn(): self
+    public function submit(): self
     {
         return match ($this) {
-            self::NotHandedIn, self::SentBack => self::HandedIn,
-            self::HandedIn => throw new StepRefused('This is handed in already and waits for the reviewer.'),
+            self::NotSubmitted, self::SentBack => self::Submitted,
+            self::Submitted => throw new StepRefused('This is handed in already and waits for the reviewer.'),
             self::Accepted => throw new StepRefused('This is accepted already.'),
             self::DoesNotApply => throw new StepRefused('This was found not to apply.'),
         };
@@ -93,6 +93,6 @@ enum ReviewState: string
 
     private function reviewed(self $to): self
     {
-        return $this === self::HandedIn ? $to : throw new StepRefused('Only a paper that was handed in and not yet decided can be accepted or sent back.');
+        return $this === self::Submitted ? $to : throw new StepRefused('Only a paper that was handed in and not yet decided can be accepted or sent back.');
     }
 }

@@ -42,8 +42,8 @@ function authorized(DealFile $file): void
 
 it('fixes a form that nobody signs as it is handed in, so that what is accepted is what was read', function () {
     [$file, $paper, $requirement] = aFileWithCover();
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee("/requirements/{$requirement->key}/hand-in", false);
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee("/requirements/{$requirement->key}/submit", false);
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
     $before = textOfPaper($paper);
     expect($before)->toContain('412,500');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '399,000']);
@@ -57,7 +57,7 @@ it('fixes a form that nobody signs as it is handed in, so that what is accepted 
 
 it('lets a form that was fixed be filled on when it is sent back, or does not apply', function (string $decision, array $given) {
     [$file, $paper, $requirement] = aFileWithCover();
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in");
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'price', 'value' => '1', 'key' => 'while-away'])->assertStatus(409);
     $this->as('ines')->post("/requirements/{$requirement->key}/{$decision}", $given)->assertRedirect();
     $this->seeAll();
@@ -70,7 +70,7 @@ it('lets a form that was fixed be filled on when it is sent back, or does not ap
 it('fixes it once, however often it is handed in', function () {
     [, $paper, $requirement] = aFileWithCover();
     foreach (['told', 'refused'] as $answer) {
-        $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas($answer);
+        $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas($answer);
     }
     $this->seeAll();
     expect($paper->versions()->count())->toBe(1);
@@ -125,7 +125,7 @@ it('tells of one side’s round and review in that side’s history only', funct
     }
     $this->work();
     $requirement = Requirement::query()->where('paper_id', $paper->id)->sole();
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('told');
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
     $this->as('ines')->post("/requirements/{$requirement->key}/accept");
     $read = function (string $who) use ($file): array {
         Sight::ofPerson($this->people[$who]->fresh());

@@ -93,7 +93,7 @@ it('takes nothing on a paper that is out, signed, with the reviewer, or sealed d
     $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($path, 'newer.pdf', 'application/pdf', null, true)])->assertSessionHas('told');
     $this->as('tomas')->get("/papers/{$paper->key}")->assertDontSee('kept with the version');
     $this->seeAll();
-    Requirement::query()->create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'paper_id' => $paper->id, 'title' => $paper->title, 'stage' => 'contract', 'position' => 1, 'reason' => '', 'review_state' => 'handed_in']);
+    Requirement::query()->create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'paper_id' => $paper->id, 'title' => $paper->title, 'stage' => 'contract', 'position' => 1, 'reason' => '', 'review_state' => 'submitted']);
     put($paper, ['kind' => 'tick', 'place' => [1, 1, 9, 9]], 'with-review-1', 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'with the reviewer'));
     $round = $this->aRound($file);
     $out = $round->papers()->firstOrFail()->paper;

@@ -167,9 +167,9 @@ it('hands in no form with required blanks empty', function () {
         $paper = $this->paper($file, 'M-215');
     }
     $requirement = $paper->requirement ?? throw new LogicException('no requirement');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('refused');
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('refused');
     $this->seeAll();
-    expect($requirement->refresh()->review_state->value)->toBe('not_handed_in');
+    expect($requirement->refresh()->review_state->value)->toBe('not_submitted');
 });
 
 it('says in words what is no longer here, never the name of a class', function () {

@@ -238,7 +238,7 @@ it('tells who else has a paper open, and how it stands', function () {
 it('takes no entries while the paper is with the reviewer, and takes them again when it is sent back', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
-    $file->requirements()->where('paper_id', $paper->id)->update(['review_state' => 'handed_in']);
+    $file->requirements()->where('paper_id', $paper->id)->update(['review_state' => 'submitted']);
     $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'excluded', 'value' => 'porch lamp', 'key' => 'review-1'])->assertStatus(409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'with the reviewer'));
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('data-blank', false);
     $this->seeAll();

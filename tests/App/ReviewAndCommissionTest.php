@@ -30,7 +30,7 @@ function requirement(DealFile $file, string $title): Requirement
 it('hands in a signed paper, and the broker finds it on the desk beside the page', function () {
     $file = aSignedFile();
     $requirement = requirement($file, 'Agency disclosure');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('told');
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
     $this->as('ines')->get('/review')->assertSee('Agency disclosure')->assertSee('14 Lanternfish Lane');
     $this->as('dario')->get('/review')->assertSee('Agency disclosure');
     $this->as('ines')->get("/review/{$requirement->key}")->assertOk()->assertSee('/pages/1.webp')->assertSee('Accept');
@@ -43,29 +43,29 @@ it('hands in nothing unsigned, awaited or handed in already', function (string $
     $file = aSignedFile();
     $requirement = requirement($file, $title);
     if ($title === 'Agency disclosure') {
-        $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in");
+        $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     }
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('refused', fn (string $text) => str_contains($text, $told));
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('refused', fn (string $text) => str_contains($text, $told));
 })->with([['Purchase agreement', 'not signed yet'], ['Closing statement', 'has not come in'], ['Agency disclosure', 'handed in already']]);
 
 it('sends back with a remark pinned to a place; handing in again answers it', function () {
     $file = aSignedFile();
     $requirement = requirement($file, 'Agency disclosure');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in");
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => ''])->assertSessionHasErrors('remark');
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'Name the licensee.', 'page' => '1', 'x' => '120.5', 'y' => '300'])->assertRedirect();
     $this->as('tomas')->get("/papers/{$requirement->paper->key}")->assertSee('Name the licensee.')->assertSee('Hand in again');
     $this->as('tomas')->get('/')->assertSee('Answer remark');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in")->assertSessionHas('told');
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
     $this->seeAll();
-    expect($requirement->refresh()->review_state->value)->toBe('handed_in')->and($requirement->remarks()->whereNull('answered_at')->count())->toBe(0);
+    expect($requirement->refresh()->review_state->value)->toBe('submitted')->and($requirement->remarks()->whereNull('answered_at')->count())->toBe(0);
 });
 
 it('decides only what was handed in, once', function () {
     $file = aSignedFile();
     $requirement = requirement($file, 'Agency disclosure');
     $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertSessionHas('refused');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/hand-in");
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/accept");
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'too late'])->assertSessionHas('refused');
     $this->seeAll();

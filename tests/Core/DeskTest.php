@@ -51,29 +51,29 @@ it('releases a disbursement only to the broker and only when the review is whole
     $refusal === null ? expect($check())->toBeNull() : expect($check)->toThrow(StepRefused::class, $refusal);
 })->with([
     [[ReviewState::Accepted, ReviewState::DoesNotApply], true, null],
-    [[ReviewState::Accepted, ReviewState::HandedIn], true, '1 of 2'],
+    [[ReviewState::Accepted, ReviewState::Submitted], true, '1 of 2'],
     [[], true, 'not complete'],
     [[ReviewState::Accepted], false, 'Only the broker'],
 ]);
 
 it('walks a requirement through review', function () {
-    $state = ReviewState::NotHandedIn->handIn();
-    expect($state)->toBe(ReviewState::HandedIn)
+    $state = ReviewState::NotSubmitted->submit();
+    expect($state)->toBe(ReviewState::Submitted)
         ->and($state->sendBack('mend it'))->toBe(ReviewState::SentBack)
-        ->and(ReviewState::SentBack->handIn()->accept())->toBe(ReviewState::Accepted)
-        ->and(ReviewState::NotHandedIn->waive('cash'))->toBe(ReviewState::DoesNotApply);
+        ->and(ReviewState::SentBack->submit()->accept())->toBe(ReviewState::Accepted)
+        ->and(ReviewState::NotSubmitted->waive('cash'))->toBe(ReviewState::DoesNotApply);
 });
 
 it('refuses review steps out of order', function (callable $step) {
     $step();
 })->with([
-    [fn () => ReviewState::NotHandedIn->accept()], [fn () => ReviewState::HandedIn->handIn()], [fn () => ReviewState::Accepted->handIn()], [fn () => ReviewState::Accepted->sendBack('x')],
-    [fn () => ReviewState::HandedIn->sendBack('  ')], [fn () => ReviewState::Accepted->waive('x')], [fn () => ReviewState::HandedIn->waive('')], [fn () => ReviewState::DoesNotApply->handIn()],
+    [fn () => ReviewState::NotSubmitted->accept()], [fn () => ReviewState::Submitted->submit()], [fn () => ReviewState::Accepted->submit()], [fn () => ReviewState::Accepted->sendBack('x')],
+    [fn () => ReviewState::Submitted->sendBack('  ')], [fn () => ReviewState::Accepted->waive('x')], [fn () => ReviewState::Submitted->waive('')], [fn () => ReviewState::DoesNotApply->submit()],
 ])->throws(StepRefused::class);
 
 it('shows 100 percent only when all is settled', function () {
     $states = array_fill(0, 299, ReviewState::Accepted);
-    expect(Completeness::of([...$states, ReviewState::HandedIn])->percent())->toBe(99)->and(Completeness::of($states)->percent())->toBe(100)->and(Completeness::of([])->percent())->toBe(0);
+    expect(Completeness::of([...$states, ReviewState::Submitted])->percent())->toBe(99)->and(Completeness::of($states)->percent())->toBe(100)->and(Completeness::of([])->percent())->toBe(0);
 });
 
 it('moves papers only along their states', function (PaperState $from, PaperState $to, bool $allowed) {

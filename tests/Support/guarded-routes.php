@@ -98,7 +98,7 @@ function guardedRoutes(): array
         'a round\'s page image' => ['GET', '/rounds/{round}/papers/0/pages/1.webp', []],
         'the sealed set' => ['GET', '/rounds/{round}/set.pdf', []],
         'review a requirement' => ['GET', '/review/{requirement}', []],
-        'hand in' => ['POST', '/requirements/{requirement}/hand-in', []],
+        'hand in' => ['POST', '/requirements/{requirement}/submit', []],
         'accept' => ['POST', '/requirements/{requirement}/accept', []],
         'send back' => ['POST', '/requirements/{requirement}/send-back', ['remark' => 'x']],
         'waive' => ['POST', '/requirements/{requirement}/waive', ['reason' => 'x']],

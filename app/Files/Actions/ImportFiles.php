@@ -170,9 +170,9 @@ final class ImportFiles
         return $found;
     }
 
-    /** @return array<string, bool> what open files of the house are known by */
+    /** @return array<string, bool> what open files of the brokerage are known by */
     private function numbersAndAddresses(int $brokerageId): array
     {
-        return array_fill_keys(array_map(static fn (object $row) => (string) $row->mark, DB::select('SELECT marks_of_house(?) AS mark', [$brokerageId])), true);
+        return array_fill_keys(array_map(static fn (object $row) => (string) $row->listing, DB::select('SELECT listings_at_work(?) AS listing', [$brokerageId])), true);
     }
 }

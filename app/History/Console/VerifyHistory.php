@@ -11,7 +11,7 @@ use App\Models\Sight;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Tells of every file whose history does not hold: entries, the sealed end, and what was stamped outside the database. */
+/** Tells of the brokerage's own history and of every file whose history does not hold: entries, the sealed end, and what was stamped outside the database. */
 final class VerifyHistory extends Command
 {
     protected $signature = 'history:verify';
@@ -26,6 +26,10 @@ final class VerifyHistory extends Command
                 foreach (Stamps::faults($brokerage, Roots::trusted()->stamps) as $fault) {
                     $broken++;
                     $this->error($fault);
+                }
+                if (($fault = History::faultOfBrokerage($brokerage)) !== null) {
+                    $broken++;
+                    $this->error("The history of the brokerage does not hold: {$fault}");
                 }
                 $stamped = Stamps::stamped($brokerage);
                 foreach (DB::table('deal_files')->orderBy('id')->get(['id', 'key', 'name']) as $file) {

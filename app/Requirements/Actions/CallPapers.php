@@ -99,7 +99,7 @@ final class CallPapers
     {
         $requirement = $file->requirements->firstWhere('paper_id', $paper->id);
         $touched = ! in_array($paper->state, [PaperState::Draft, PaperState::Awaited], true)
-            || ($requirement !== null && $requirement->review_state !== ReviewState::NotHandedIn)
+            || ($requirement !== null && $requirement->review_state !== ReviewState::NotSubmitted)
             || DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', 'not like', 'kit:%')->exists();
         if ($touched) {
             return;

@@ -8,7 +8,7 @@ use App\Models\Requirement;
 use App\Models\User;
 use App\Papers\PaperView;
 use App\Review\Actions\Decide;
-use App\Review\Actions\HandIn;
+use App\Review\Actions\SubmitPaper;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -38,10 +38,10 @@ final class ReviewController
         ]);
     }
 
-    public function handIn(Request $request, Requirement $requirement, HandIn $handIn): RedirectResponse
+    public function submit(Request $request, Requirement $requirement, SubmitPaper $submit): RedirectResponse
     {
         Gate::authorize('work-on', $requirement->file);
-        $handIn($requirement, User::signedIn($request));
+        $submit($requirement, User::signedIn($request));
 
         return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” is with the reviewer.");
     }
@@ -79,8 +79,8 @@ final class ReviewController
         $user = request()->user();
         $offices = $user instanceof User ? $user->officeRoles->where('role', 'broker')->pluck('office_id')->all() : [];
 
-        return Requirement::query()->with(['file.office', 'paper'])->where('review_state', 'handed_in')
-            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->orderBy('handed_in_at')->orderBy('id');
+        return Requirement::query()->with(['file.office', 'paper'])->where('review_state', 'submitted')
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->orderBy('submitted_at')->orderBy('id');
     }
 
     private function onward(Requirement $requirement, string $told): RedirectResponse

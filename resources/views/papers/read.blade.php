@@ -7,8 +7,8 @@
             <a class="button tight" href="/papers/{{ $paper->key }}/text">Read as text</a>
             @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Write on it</button>@endif
             @include('papers.care')
-            @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_handed_in', 'sent_back']) && $paper->state !== \Unanimus\Files\PaperState::Out)
-                @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/hand-in">@csrf<button class="button tight now">Hand in{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
+            @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_submitted', 'sent_back']) && $paper->state !== \Unanimus\Files\PaperState::Out)
+                @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/submit">@csrf<button class="button tight now">Hand in{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
             @endif
         </div>
     </div>

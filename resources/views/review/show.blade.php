@@ -8,7 +8,7 @@
         <nav class="leaf" aria-label="Checklist">
             <ul class="checklist">
                 @foreach ($file->requirements as $line)
-                    <li><a href="/review/{{ $line->key }}" @if ($line->id === $requirement->id) aria-current="true" @endif>{{ $line->title }} <span @class(['mark-state', 'ok' => $line->review_state->isSettled(), 'hot' => $line->review_state->value === 'handed_in'])>{{ ['not_handed_in' => '–', 'handed_in' => 'waits', 'sent_back' => 'sent back', 'accepted' => '✓', 'does_not_apply' => 'n/a'][$line->review_state->value] }}</span></a></li>
+                    <li><a href="/review/{{ $line->key }}" @if ($line->id === $requirement->id) aria-current="true" @endif>{{ $line->title }} <span @class(['mark-state', 'ok' => $line->review_state->isSettled(), 'hot' => $line->review_state->value === 'submitted'])>{{ ['not_submitted' => '–', 'submitted' => 'waits', 'sent_back' => 'sent back', 'accepted' => '✓', 'does_not_apply' => 'n/a'][$line->review_state->value] }}</span></a></li>
                 @endforeach
             </ul>
         </nav>
@@ -31,7 +31,7 @@
                 @endforelse
             </ol>
             <div class="decide">
-                @if ($requirement->review_state->value === 'handed_in')
+                @if ($requirement->review_state->value === 'submitted')
                     <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf<button class="button solid" data-press="a">Accept <kbd>a</kbd></button></form>
                     <form method="post" action="/requirements/{{ $requirement->key }}/send-back" id="send-back">
                         @csrf

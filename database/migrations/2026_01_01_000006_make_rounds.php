@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** Signing: rounds, their papers, signers and marks, everything that happened, and the sealed set. */
+/** Signing: rounds, signers, marks, what happened, sealed sets; combined sets and reading copies. */
 return new class extends Migration
 {
     public function up(): void
@@ -13,7 +13,7 @@ return new class extends Migration
         DB::unprepared(<<<'SQL'
             CREATE TABLE rounds (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
-                key char(26) NOT NULL CONSTRAINT round_key_once UNIQUE,
+                key character(26) NOT NULL,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
                 deal_file_id bigint NOT NULL REFERENCES deal_files,
                 title text NOT NULL,
@@ -25,9 +25,12 @@ return new class extends Migration
                 sent_at timestamptz,
                 over_at timestamptz,
                 created_at timestamptz NOT NULL DEFAULT now(),
-                updated_at timestamptz NOT NULL DEFAULT now()
+                updated_at timestamptz NOT NULL DEFAULT now(),
+                side text,
+                CONSTRAINT round_key_once UNIQUE (key)
             );
             CREATE INDEX rounds_of_file ON rounds (deal_file_id);
+
             CREATE TABLE round_papers (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
@@ -36,13 +39,15 @@ return new class extends Migration
                 paper_id bigint NOT NULL REFERENCES papers,
                 position smallint NOT NULL,
                 title text NOT NULL,
-                sha256 char(64),
+                sha256 character(64),
                 pages smallint NOT NULL DEFAULT 0,
                 CONSTRAINT paper_once_a_round UNIQUE (round_id, paper_id)
             );
+            CREATE INDEX rounds_of_paper ON round_papers (paper_id);
+
             CREATE TABLE signers (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
-                key char(26) NOT NULL CONSTRAINT signer_key_once UNIQUE,
+                key character(26) NOT NULL,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
                 deal_file_id bigint NOT NULL REFERENCES deal_files,
                 round_id bigint NOT NULL REFERENCES rounds ON DELETE CASCADE,
@@ -55,11 +60,13 @@ return new class extends Migration
                 status text NOT NULL DEFAULT 'waiting',
                 adopted jsonb,
                 link_version smallint NOT NULL DEFAULT 1,
-                CONSTRAINT one_signer_a_seat UNIQUE (round_id, seat)
+                CONSTRAINT one_signer_a_seat UNIQUE (round_id, seat),
+                CONSTRAINT signer_key_once UNIQUE (key)
             );
+
             CREATE TABLE marks (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
-                key char(26) NOT NULL CONSTRAINT mark_key_once UNIQUE,
+                key character(26) NOT NULL,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
                 deal_file_id bigint NOT NULL REFERENCES deal_files,
                 round_id bigint NOT NULL REFERENCES rounds ON DELETE CASCADE,
@@ -71,9 +78,11 @@ return new class extends Migration
                 y numeric(7,2) NOT NULL,
                 width numeric(7,2) NOT NULL,
                 height numeric(7,2) NOT NULL,
-                position smallint NOT NULL
+                position smallint NOT NULL,
+                CONSTRAINT mark_key_once UNIQUE (key)
             );
-            CREATE INDEX marks_of_round ON marks (round_id, position);
+            CREATE INDEX marks_of_round ON marks (round_id, "position");
+
             CREATE TABLE round_events (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
@@ -88,23 +97,72 @@ return new class extends Migration
                 at timestamptz NOT NULL DEFAULT clock_timestamp(),
                 CONSTRAINT event_once UNIQUE (round_id, once_key)
             );
-            CREATE TRIGGER events_are_append_only BEFORE UPDATE OR DELETE ON round_events FOR EACH ROW EXECUTE FUNCTION refuse_change();
+
             CREATE TABLE sealed_sets (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
-                key char(26) NOT NULL CONSTRAINT sealed_key_once UNIQUE,
+                key character(26) NOT NULL,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
                 deal_file_id bigint NOT NULL REFERENCES deal_files,
-                round_id bigint NOT NULL CONSTRAINT round_sealed_once UNIQUE REFERENCES rounds,
-                sha256 char(64) NOT NULL,
+                round_id bigint NOT NULL REFERENCES rounds,
+                sha256 character(64) NOT NULL,
                 pages smallint NOT NULL,
                 sealed_at timestamptz NOT NULL,
-                CONSTRAINT set_has_bytes FOREIGN KEY (brokerage_id, sha256) REFERENCES blobs (brokerage_id, sha256)
+                CONSTRAINT round_sealed_once UNIQUE (round_id),
+                CONSTRAINT sealed_key_once UNIQUE (key),
+                CONSTRAINT set_has_bytes FOREIGN KEY (brokerage_id, sha256) REFERENCES blobs(brokerage_id, sha256)
             );
-            SQL);
-    }
 
-    public function down(): void
-    {
-        DB::unprepared('DROP TABLE sealed_sets, round_events, marks, signers, round_papers, rounds');
+            CREATE TABLE assembled_sets (
+                id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+                key character(26) NOT NULL,
+                brokerage_id bigint NOT NULL REFERENCES brokerages,
+                deal_file_id bigint NOT NULL REFERENCES deal_files,
+                side text,
+                staff_only boolean NOT NULL DEFAULT false,
+                title text NOT NULL,
+                papers jsonb NOT NULL,
+                options jsonb NOT NULL,
+                status text NOT NULL CHECK (status IN ('waiting', 'making', 'ready', 'failed')),
+                done smallint NOT NULL DEFAULT 0,
+                failure text NOT NULL DEFAULT '',
+                notes jsonb NOT NULL DEFAULT '[]',
+                sha256 character(64),
+                pages smallint,
+                user_id bigint NOT NULL REFERENCES users,
+                created_at timestamptz NOT NULL DEFAULT now(),
+                updated_at timestamptz NOT NULL DEFAULT now(),
+                CONSTRAINT set_key_once UNIQUE (key)
+            );
+            CREATE INDEX sets_of_file ON assembled_sets (deal_file_id, id);
+
+            CREATE TABLE reading_copies (
+                id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+                key character(26) NOT NULL,
+                brokerage_id bigint NOT NULL REFERENCES brokerages,
+                deal_file_id bigint NOT NULL REFERENCES deal_files,
+                assembled_set_id bigint NOT NULL REFERENCES assembled_sets,
+                name text NOT NULL,
+                email text NOT NULL DEFAULT '',
+                message text NOT NULL DEFAULT '',
+                last_day date NOT NULL,
+                link_version smallint NOT NULL DEFAULT 1,
+                ended_at timestamptz,
+                user_id bigint NOT NULL REFERENCES users,
+                created_at timestamptz NOT NULL DEFAULT now(),
+                updated_at timestamptz NOT NULL DEFAULT now(),
+                CONSTRAINT reading_copy_key_once UNIQUE (key)
+            );
+            CREATE INDEX reading_copies_of_set ON reading_copies (assembled_set_id);
+
+            CREATE TABLE reading_copy_looks (
+                id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+                brokerage_id bigint NOT NULL REFERENCES brokerages,
+                reading_copy_id bigint NOT NULL REFERENCES reading_copies,
+                what text NOT NULL CHECK (what IN ('opened', 'downloaded', 'refused')),
+                at timestamptz NOT NULL DEFAULT now(),
+                address text NOT NULL DEFAULT ''
+            );
+            CREATE INDEX looks_of_reading_copy ON reading_copy_looks (reading_copy_id, id);
+            SQL);
     }
 };

@@ -17,7 +17,7 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 
 /** Gives papers to review. A form that nobody signs is fixed as it is handed in: what is accepted is what was read. */
-final class HandIn
+final class SubmitPaper
 {
     public function __construct(private readonly FixPaper $fix)
     {
@@ -35,14 +35,14 @@ final class HandIn
         if ($paper->state === PaperState::Draft && ($paper->form()->marks ?? []) !== []) {
             throw new StepRefused("“{$requirement->title}” is not signed yet. Have it signed, then hand it in.");
         }
-        $state = $requirement->review_state->handIn();
+        $state = $requirement->review_state->submit();
         if ($paper->isDraft()) {
             $paper->lockForChange();
             $this->refuseEmpty($paper);
             ($this->fix)($paper, 'handed in', '', $by->id);
             $paper->moveTo(PaperState::Ready);
         }
-        $requirement->update(['review_state' => $state, 'handed_in_at' => now(), 'handed_in_by' => $by->id]);
+        $requirement->update(['review_state' => $state, 'submitted_at' => now(), 'submitted_by' => $by->id]);
         $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
         History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Handed in', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
         $requirement->file->countSettled();

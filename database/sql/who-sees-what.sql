@@ -1,0 +1,295 @@
+-- Who sees what, and who may change it: everything the database decides about access, in one place. Applied anew whenever it
+-- changes (a migration that calls WhoSeesWhat::apply()). The same lines are drawn in PHP by App\Access\Reach and
+-- App\Policies; tests/App/WhoSeesWhatTest.php holds the two against each other, row by row.
+--
+-- Each transaction tells for whom it works: unanimus.brokerage, unanimus.person, unanimus.offices, unanimus.file (one file
+-- as a whole) and unanimus.sight ('all' for the application itself). Without that nothing is seen. The application's role
+-- owns nothing and cannot go around this.
+
+-- 1. What the transaction told
+
+CREATE OR REPLACE FUNCTION told(name text) RETURNS text LANGUAGE sql STABLE AS $$
+    SELECT nullif(current_setting('unanimus.' || name, true), '') $$;
+
+CREATE OR REPLACE FUNCTION who_asks() RETURNS text LANGUAGE sql STABLE AS $$
+    SELECT format('%s|%s|%s|%s|%s|', told('brokerage'), told('person'), told('offices'), told('file'), told('sight')) $$;
+
+CREATE OR REPLACE FUNCTION person_holds(wanted text[], office bigint) RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT coalesce(told('sight') = 'all', false) OR EXISTS (
+        SELECT 1 FROM office_roles r JOIN users u ON u.id = r.user_id
+        WHERE r.user_id = told('person')::bigint AND r.brokerage_id = told('brokerage')::bigint AND u.active
+          AND r.role = ANY (wanted) AND (office IS NULL OR r.office_id = office)
+    ) $$;
+
+-- 2. What is in sight. The answer for the last row asked about is remembered: rows of one file come one after the other.
+
+CREATE OR REPLACE FUNCTION file_in_sight(file bigint, asker text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+BEGIN
+    IF current_setting('unanimus.seen', true) = asker || file THEN
+        RETURN true;
+    END IF;
+    IF NOT EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file) THEN
+        RETURN false;
+    END IF;
+    PERFORM set_config('unanimus.seen', asker || file, true);
+    RETURN true;
+END $$;
+
+CREATE OR REPLACE FUNCTION paper_in_sight(wanted bigint, asker text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+BEGIN
+    IF current_setting('unanimus.seen_paper', true) = asker || wanted THEN
+        RETURN true;
+    END IF;
+    IF NOT EXISTS (SELECT 1 FROM papers p WHERE p.id = wanted) THEN
+        RETURN false;
+    END IF;
+    PERFORM set_config('unanimus.seen_paper', asker || wanted, true);
+    RETURN true;
+END $$;
+
+CREATE OR REPLACE FUNCTION requirement_in_sight(wanted bigint, asker text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+BEGIN
+    IF current_setting('unanimus.seen_requirement', true) = asker || wanted THEN
+        RETURN true;
+    END IF;
+    IF NOT EXISTS (SELECT 1 FROM requirements r WHERE r.id = wanted) THEN
+        RETURN false;
+    END IF;
+    PERFORM set_config('unanimus.seen_requirement', asker || wanted, true);
+    RETURN true;
+END $$;
+
+CREATE OR REPLACE FUNCTION round_in_sight(wanted bigint, asker text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+BEGIN
+    IF current_setting('unanimus.seen_round', true) = asker || wanted THEN
+        RETURN true;
+    END IF;
+    IF NOT EXISTS (SELECT 1 FROM rounds r WHERE r.id = wanted) THEN
+        RETURN false;
+    END IF;
+    PERFORM set_config('unanimus.seen_round', asker || wanted, true);
+    RETURN true;
+END $$;
+
+-- In a file of both sides: one's own side's, and for whoever answers for the office both.
+CREATE OR REPLACE FUNCTION side_in_sight(file bigint, wanted text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+BEGIN
+    RETURN wanted IS NULL OR told('sight') = 'all' OR told('file')::bigint = file
+        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (told('offices')::bigint[]))
+        OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = told('person')::bigint AND (m.side IS NULL OR m.side = wanted));
+END $$;
+
+-- Papers for the office alone: those who answer for it and the file's coordinator see them, its agents do not.
+CREATE OR REPLACE FUNCTION staff_in_sight(file bigint) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+BEGIN
+    RETURN told('sight') = 'all' OR told('file')::bigint = file
+        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (told('offices')::bigint[]))
+        OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = told('person')::bigint AND m.role = 'coordinator');
+END $$;
+
+-- 3. What is found before anybody is known: one row, by its id, address or key, and nothing else of it than is needed.
+--    A link's keyed hash is checked before anything is read.
+
+CREATE OR REPLACE FUNCTION user_by_id(wanted bigint) RETURNS SETOF users LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT * FROM users WHERE id = wanted AND active $$;
+
+CREATE OR REPLACE FUNCTION user_by_address(wanted text) RETURNS SETOF users LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT * FROM users WHERE lower(email) = lower(wanted) AND active $$;
+
+CREATE OR REPLACE FUNCTION user_by_key(wanted text) RETURNS SETOF users LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT * FROM users WHERE key = wanted AND active $$;
+
+CREATE OR REPLACE FUNCTION device_is_remembered(person bigint, hashed text) RETURNS boolean LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$
+BEGIN
+    -- The look itself notes that the device was used.
+    UPDATE remembered_devices d SET used_at = clock_timestamp() WHERE d.user_id = person AND d.token_hash = hashed AND d.expires_at > clock_timestamp();
+    RETURN FOUND;
+END $$;
+
+CREATE OR REPLACE FUNCTION signer_of_link(wanted text) RETURNS TABLE (signer_id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT s.id, s.brokerage_id, s.deal_file_id, s.link_version FROM signers s WHERE s.key = wanted $$;
+
+CREATE OR REPLACE FUNCTION fill_request_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT r.id, r.brokerage_id, r.deal_file_id, r.link_version FROM fill_requests r WHERE r.key = wanted $$;
+
+CREATE OR REPLACE FUNCTION reading_copy_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT r.id, r.brokerage_id, r.deal_file_id, r.link_version FROM reading_copies r WHERE r.key = wanted $$;
+
+CREATE OR REPLACE FUNCTION file_by_key(wanted text) RETURNS TABLE (file_id bigint, brokerage_id bigint, calendar_version smallint)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT id, brokerage_id, calendar_version FROM deal_files WHERE key = wanted $$;
+
+CREATE OR REPLACE FUNCTION brokerage_of_letter_box(wanted text) RETURNS bigint LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT id FROM brokerages WHERE intake_hash = wanted $$;
+
+CREATE OR REPLACE FUNCTION brokerages_at_work() RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT id FROM brokerages ORDER BY id $$;
+
+-- What stands still, over all brokerages and without saying whose: for the answer to whether all is well.
+CREATE OR REPLACE FUNCTION work_waiting() RETURNS TABLE (kind text, waiting bigint, fault text, next_try_at timestamptz)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT w.kind, count(*), min(w.fault), min(w.next_try_at) FROM pending_work w WHERE w.fault IS NOT NULL GROUP BY w.kind ORDER BY w.kind $$;
+
+-- 4. What is looked for over files that are not in sight: enough to warn or to count, nothing of the deal itself.
+
+-- Other open files of the brokerage on the same listing or address.
+CREATE OR REPLACE FUNCTION twins_of(brokerage bigint, number text, address text, own bigint) RETURNS TABLE (file_id bigint, key text, side text, status text, office text, agent text)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT f.id, f.key::text, f.side, f.status, o.name, (SELECT u.name FROM file_members m JOIN users u ON u.id = m.user_id WHERE m.deal_file_id = f.id AND m.role = 'agent' ORDER BY m.id LIMIT 1)
+    FROM deal_files f JOIN offices o ON o.id = f.office_id
+    WHERE f.brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
+      AND ((number <> '' AND f.listing_number = number) OR (address <> '' AND f.address_key = address))
+    ORDER BY f.id LIMIT 5 $$;
+
+-- The listing numbers (n:) and addresses (a:) that open files of the brokerage are about.
+CREATE OR REPLACE FUNCTION listings_at_work(brokerage bigint) RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
+    UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
+
+-- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
+CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
+    SELECT deal_file_id FROM search_rows WHERE brokerage_id = told('brokerage')::bigint AND words LIKE patterns[1] AND words LIKE ALL (patterns) $$;
+
+-- What is mistyped is compared with the words there are, each once, and files are looked for by the words that were meant.
+CREATE OR REPLACE FUNCTION files_with_words_like(patterns text[], mistyped text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100
+    SET search_path = public SET pg_trgm.similarity_threshold = 0.42 AS $$
+    WITH meant AS MATERIALIZED (
+        SELECT asked.n, array_agg(either.pattern) AS any_of FROM unnest(patterns, mistyped) WITH ORDINALITY AS asked (pattern, word, n)
+        CROSS JOIN LATERAL (
+            SELECT asked.pattern UNION SELECT '%' || s.word || '%' FROM search_words s WHERE asked.word <> '' AND s.brokerage_id = told('brokerage')::bigint AND s.word % asked.word
+        ) AS either GROUP BY asked.n)
+    SELECT r.deal_file_id FROM search_rows r WHERE r.brokerage_id = told('brokerage')::bigint AND r.words LIKE ANY ((SELECT any_of FROM meant WHERE n = 1)::text[])
+        AND NOT EXISTS (SELECT 1 FROM meant m WHERE m.n > 1 AND NOT r.words LIKE ANY (m.any_of)) $$;
+
+-- 5. The policies, all of them: whatever was there before goes.
+
+DO $$
+DECLARE one record; name text;
+BEGIN
+    FOR one IN SELECT tablename, policyname FROM pg_policies WHERE schemaname = 'public' LOOP
+        EXECUTE format('DROP POLICY %I ON %I', one.policyname, one.tablename);
+    END LOOP;
+    -- Every table but the framework's own and what belongs to no brokerage.
+    FOR one IN SELECT tablename FROM pg_tables WHERE schemaname = 'public'
+        AND tablename NOT IN ('cache', 'cache_locks', 'failed_jobs', 'jobs', 'migrations', 'service_breakers', 'sessions') LOOP
+        EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', one.tablename);
+    END LOOP;
+
+    FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
+        EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint))', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,file_kits,fill_requests,history,offers,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
+        EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{paper_entries,paper_pieces,paper_values,paper_versions}'::text[] LOOP
+        EXECUTE format('CREATE POLICY papers_in_sight ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint) AND paper_in_sight(paper_id, (SELECT who_asks())))', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{marks,round_events,round_papers,sealed_sets,signers}'::text[] LOOP
+        EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,fill_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
+        EXECUTE format('CREATE POLICY own_side ON %I AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
+        EXECUTE format('CREATE POLICY for_staff ON %I AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id))', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{contacts,kits}'::text[] LOOP
+        EXECUTE format('CREATE POLICY own_or_common ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint)
+            AND (user_id IS NULL OR user_id = (SELECT told(''person'')::bigint) OR (SELECT told(''sight'')) = ''all''))', name);
+    END LOOP;
+END $$;
+
+CREATE POLICY own_brokerage ON brokerages USING (id = (SELECT told('brokerage')::bigint));
+CREATE POLICY own_or_common ON saved_views USING (brokerage_id = (SELECT told('brokerage')::bigint)
+    AND (shared OR user_id = (SELECT told('person')::bigint) OR (SELECT told('sight')) = 'all'));
+
+CREATE POLICY files_in_sight ON deal_files USING (
+    brokerage_id = (SELECT told('brokerage')::bigint) AND (
+        (SELECT told('sight')) = 'all'
+        OR id = (SELECT told('file')::bigint)
+        OR office_id = ANY ((SELECT told('offices'))::bigint[])
+        OR id IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT told('person')::bigint))
+    )
+) WITH CHECK (brokerage_id = (SELECT told('brokerage')::bigint));
+
+CREATE POLICY own_or_asked ON join_requests USING (brokerage_id = (SELECT told('brokerage')::bigint)
+    AND (user_id = (SELECT told('person')::bigint) OR (SELECT told('sight')) = 'all' OR file_in_sight(deal_file_id, (SELECT who_asks()))));
+
+-- Offers are the listing side's own; in a lease the landlord's.
+CREATE POLICY own_side ON offers AS RESTRICTIVE USING (side_in_sight(deal_file_id,
+    CASE WHEN (SELECT f.kind FROM deal_files f WHERE f.id = offers.deal_file_id) = 'lease' THEN 'landlord' ELSE 'seller' END));
+
+-- OFFSET 0 keeps the planner from reading every row above first, to answer for a handful below.
+CREATE POLICY request_in_sight ON fill_request_papers USING (brokerage_id = (SELECT told('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM fill_requests r WHERE r.id = fill_request_papers.fill_request_id OFFSET 0));
+CREATE POLICY set_in_sight ON reading_copies USING (brokerage_id = (SELECT told('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM assembled_sets s WHERE s.id = reading_copies.assembled_set_id OFFSET 0));
+CREATE POLICY copy_in_sight ON reading_copy_looks USING (brokerage_id = (SELECT told('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM reading_copies r WHERE r.id = reading_copy_looks.reading_copy_id OFFSET 0));
+CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT told('brokerage')::bigint)
+    AND requirement_in_sight(requirement_id, (SELECT who_asks())));
+
+-- The history: an entry may be written whose side its writer does not see, and is read by its own side alone. Whoever
+-- joins for the other side later does not read what was done before that; whether someone joined later is asked once for
+-- all their files, and row by row only where they did.
+CREATE POLICY own_side ON history AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side)) WITH CHECK (true);
+CREATE POLICY for_staff ON history AS RESTRICTIVE FOR SELECT USING (NOT staff_only OR staff_in_sight(deal_file_id));
+CREATE POLICY since_joined ON history AS RESTRICTIVE FOR SELECT USING (
+    (SELECT told('sight')) = 'all' OR (SELECT told('file')::bigint) = deal_file_id
+    OR deal_file_id NOT IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT told('person')::bigint) AND m.joined_at IS NOT NULL)
+    OR NOT EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = history.deal_file_id AND m.user_id = (SELECT told('person')::bigint) AND m.joined_at > history.at));
+
+-- The history of the brokerage: for those who run an office, of their own offices and of what concerns all.
+CREATE POLICY who_runs_offices ON brokerage_history USING (brokerage_id = (SELECT told('brokerage')::bigint) AND person_holds('{administrator,broker}', office_id));
+
+-- Devices: one's own; those who run an office end the sessions of people there.
+CREATE POLICY own_devices ON remembered_devices USING (user_id = (SELECT told('person')::bigint) OR (SELECT told('sight')) = 'all'
+    OR (person_holds('{administrator,broker}', NULL) AND brokerage_id = (SELECT told('brokerage')::bigint)));
+
+-- Who changes what runs the brokerage. Brokers give roles in their own offices, but only an administrator makes brokers and
+-- administrators; whoever opens an office administers it.
+CREATE POLICY administrators_open ON offices AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', NULL));
+CREATE POLICY who_runs_changes ON offices AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker}', id));
+CREATE POLICY who_runs_the_office ON office_roles AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', office_id)
+    OR (role NOT IN ('broker', 'administrator') AND person_holds('{broker}', office_id))
+    OR (role = 'administrator' AND user_id = told('person')::bigint AND person_holds('{administrator}', NULL)));
+CREATE POLICY who_runs_the_office_changes ON office_roles AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator}', office_id));
+CREATE POLICY who_runs_the_office_takes ON office_roles AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', office_id)
+    OR (role NOT IN ('broker', 'administrator') AND person_holds('{broker}', office_id)));
+-- People change themselves; others are changed by those who run an office.
+CREATE POLICY who_invites ON users AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker}', NULL));
+CREATE POLICY who_changes_people ON users AS RESTRICTIVE FOR UPDATE USING (id = told('person')::bigint OR person_holds('{administrator,broker}', NULL) OR told('person') IS NULL);
+CREATE POLICY who_makes_rules ON office_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', NULL));
+CREATE POLICY who_changes_rules ON office_rules AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', NULL));
+CREATE POLICY who_drops_rules ON office_rules AS RESTRICTIVE FOR DELETE USING (person_holds('{broker,administrator}', NULL));
+CREATE POLICY who_makes_forms ON own_forms AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY who_changes_forms ON own_forms AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (person_holds('{broker,administrator,coordinator}', NULL));
+
+-- 6. What the application's role may do at all. It never deletes what others rest on, and never changes what happened.
+
+GRANT USAGE ON SCHEMA public TO unanimus_app;
+REVOKE ALL ON ALL TABLES IN SCHEMA public FROM unanimus_app;
+GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
+DO $$
+DECLARE name text;
+BEGIN
+    FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,tasks}'::text[] LOOP
+        EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,uploads,users}'::text[] LOOP
+        EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
+    END LOOP;
+    FOREACH name IN ARRAY '{blobs,fill_request_papers,kit_versions,own_form_changes,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+        EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
+    END LOOP;
+END $$;
+-- A paper that goes over to another revision of its form is asked for under the names of that one.
+GRANT UPDATE (blanks) ON fill_request_papers TO unanimus_app;
+-- Entries are added through functions alone, which take who and when from the session.
+GRANT SELECT ON history, brokerage_history TO unanimus_app;
+REVOKE ALL ON FUNCTION add_history(bigint, text, jsonb, text, boolean), add_brokerage_history(bigint, text, jsonb) FROM PUBLIC;
+GRANT EXECUTE ON FUNCTION add_history(bigint, text, jsonb, text, boolean), add_brokerage_history(bigint, text, jsonb) TO unanimus_app;
