@@ -111,8 +111,8 @@ Route::prefix('/read/{token}')->middleware(['throttle:links', ReadingLink::class
 
 Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
-    Route::post('/sign-out/everywhere', [SignInController::class, 'everywhere']);
-    Route::put('/password', [SignInController::class, 'password'])->middleware('throttle:password');
+    Route::post('/sign-out/everywhere', [AccountController::class, 'everywhere']);
+    Route::put('/password', [AccountController::class, 'password'])->middleware('throttle:password');
 
     Route::get('/me', [AccountController::class, 'show']);
     Route::post('/me/second-factor', [AccountController::class, 'prepare'])->middleware('throttle:second-factor');

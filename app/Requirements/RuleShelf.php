@@ -29,14 +29,16 @@ final class RuleShelf
         return array_values(array_map(static fn (Rule $rule) => $rule->asks, $rules));
     }
 
-    /** Makes the given rules the house's own, so that they can be changed. */
-    public static function makeOwn(int $brokerageId): void
+    /** Makes the given rules the brokerage's own, so that they can be changed. @return bool whether they were not yet */
+    public static function makeOwn(int $brokerageId): bool
     {
         if (OfficeRule::query()->exists()) {
-            return;
+            return false;
         }
         foreach (self::given() as $position => $rule) {
             OfficeRule::create(['brokerage_id' => $brokerageId, 'position' => ($position + 1) * 10, 'definition' => $rule->toArray()]);
         }
+
+        return true;
     }
 }

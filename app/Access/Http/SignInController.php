@@ -12,8 +12,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Timebox;
 use Illuminate\Validation\ValidationException;
 
@@ -97,31 +95,5 @@ final class SignInController
         $request->session()->regenerateToken();
 
         return redirect('/sign-in');
-    }
-
-    /** Ends every session of this person, on every device. */
-    public function everywhere(Request $request): RedirectResponse
-    {
-        $user = $request->user();
-        if ($user instanceof User) {
-            DB::table('sessions')->where('user_id', $user->id)->delete();
-            RememberedDevices::forget($user);
-        }
-
-        return $this->destroy($request)->with('told', 'Signed out on every device.');
-    }
-
-    public function password(Request $request): RedirectResponse
-    {
-        $user = $request->user();
-        $given = $request->validate(['current' => 'required|string|max:200', 'password' => 'required|string|min:10|max:72|confirmed']);
-        if (! $user instanceof User || ! Hash::check($given['current'], $user->password)) {
-            throw ValidationException::withMessages(['current' => 'This is not your current password.']);
-        }
-        DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password'])]);
-        RememberedDevices::forget($user);
-        DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $request->session()->getId())->delete();
-
-        return back()->with('told', 'Password changed; other devices are signed out.');
     }
 }

@@ -156,6 +156,13 @@ final class ImportFiles
         return ['fit', $row->name()];
     }
 
+    /** Opens a row after all that is about the same property as another. */
+    public function openAnyway(Import $import, int $number): void
+    {
+        $changed = $import->lines()->where('number', $number)->where('outcome', 'twin')->update(['outcome' => 'fit', 'told' => 'wanted although there is another']);
+        $changed === 1 && in_array($import->state, ['running', 'done'], true) && $this->start($import);
+    }
+
     /** @return array<string, User> by plain name and by address */
     private function agents(): array
     {

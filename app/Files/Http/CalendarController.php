@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
+use App\Files\Actions\RenewCalendar;
 use App\Files\CalendarLink;
-use App\History\History;
 use App\Models\DealFile;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\SeenBy;
 
 /** Calendars by their secret addresses, and taking an address back. */
 final class CalendarController
@@ -28,19 +26,17 @@ final class CalendarController
         return $this->answer(CalendarLink::openPerson($key, $proof));
     }
 
-    public function renewFile(DealFile $file): RedirectResponse
+    public function renewFile(DealFile $file, RenewCalendar $renew): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $file->update(['calendar_version' => $file->calendar_version + 1]);
-        History::add($file->brokerage_id, $file->id, 'Calendar address renewed', [], SeenBy::everyone());
+        $renew->ofFile($file);
 
         return redirect("/files/{$file->key}/dates")->with('told', 'The calendar has a new address; the old one is dead.');
     }
 
-    public function renewOwn(Request $request): RedirectResponse
+    public function renewOwn(Request $request, RenewCalendar $renew): RedirectResponse
     {
-        $user = $request->user();
-        $user instanceof User && DB::table('users')->where('id', $user->id)->increment('calendar_version');
+        $renew->ofPerson(User::signedIn($request));
 
         return back()->with('told', 'Your calendar has a new address; the old one is dead.');
     }

@@ -85,8 +85,7 @@ final class ImportController
     public function anyway(Request $request, Import $import, int $number, ImportFiles $files): RedirectResponse
     {
         $this->own($request, $import);
-        $changed = $import->lines()->where('number', $number)->where('outcome', 'twin')->update(['outcome' => 'fit', 'told' => 'wanted though there is another']);
-        $changed === 1 && in_array($import->state, ['running', 'done'], true) && $files->start($import);
+        $files->openAnyway($import, $number);
 
         return back();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Http;
 
+use App\Files\Actions\KeepContacts;
 use App\Files\Actions\SetParty;
 use App\Files\AddressBook;
 use App\Models\Contact;
@@ -56,7 +57,7 @@ final class PartiesController
         return view('files.proposals', ['found' => mb_strlen(trim($letters)) < 2 ? collect() : $book->proposals($letters, (string) $request->query('role', ''))]);
     }
 
-    public function store(Request $request): RedirectResponse
+    public function store(Request $request, KeepContacts $contacts): RedirectResponse
     {
         $user = User::signedIn($request);
         $given = $request->validate(['name' => 'required|string|max:120', 'firm' => 'nullable|string|max:120', 'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'role' => 'required|in:'.implode(',', Seat::ROLES), 'standing' => 'nullable|boolean'], ['email.email' => 'This is not a mail address.']);
@@ -64,12 +65,12 @@ final class PartiesController
         if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
             throw new StepRefused('Standing contacts of the house are kept by coordinators, brokers and administrators.');
         }
-        $this->keep($user, [new Vcard($given['name'], (string) ($given['firm'] ?? ''), (string) ($given['email'] ?? ''), (string) ($given['phone'] ?? ''))], $given['role'], $standing);
+        $contacts->keep($user, [new Vcard($given['name'], (string) ($given['firm'] ?? ''), (string) ($given['email'] ?? ''), (string) ($given['phone'] ?? ''))], $given['role'], $standing);
 
         return redirect('/contacts')->with('told', "{$given['name']} is in the book.");
     }
 
-    public function import(Request $request): RedirectResponse
+    public function import(Request $request, KeepContacts $contacts): RedirectResponse
     {
         $request->validate(['cards' => 'required|file|max:4096'], ['cards.required' => 'Choose a vCard file.', 'cards.max' => 'This file is larger than 4 MB.']);
         $upload = $request->file('cards');
@@ -78,7 +79,7 @@ final class PartiesController
         if ($read->cards === []) {
             return back()->with('refused', trim("{$upload->getClientOriginalName()} has no vCards in it that can be read. {$read->told()} Nothing was changed."));
         }
-        $new = $this->keep(User::signedIn($request), $read->cards, 'other', false);
+        $new = $contacts->keep(User::signedIn($request), $read->cards, 'other', false);
 
         return redirect('/contacts')->with('told', trim(count($read->cards)." read, {$new} new in your book. {$read->told()}"));
     }
@@ -88,27 +89,13 @@ final class PartiesController
         return $this->cards(Contact::query()->orderBy('name')->limit(5000)->get()->map(static fn (Contact $contact) => new Vcard($contact->name, $contact->firm ?? '', $contact->email ?? '', $contact->phone ?? '', $contact->address ?? ''))->all(), 'Address book');
     }
 
-    public function drop(Request $request, Contact $contact): RedirectResponse
+    public function drop(Request $request, Contact $contact, KeepContacts $contacts): RedirectResponse
     {
         $user = User::signedIn($request);
         $contact->user_id === $user->id || $user->holds(Role::Administrator) || $user->isBroker() || abort(403);
-        $contact->delete();
+        $contacts->drop($contact);
 
         return redirect('/contacts')->with('told', "{$contact->name} is out of the book; files keep them.");
-    }
-
-    /** @param  list<Vcard>  $cards */
-    private function keep(User $user, array $cards, string $role, bool $standing): int
-    {
-        $new = 0;
-        foreach ($cards as $card) {
-            $own = Contact::query()->where('user_id', $standing ? null : $user->id)->whereRaw('lower(name) = lower(?) AND lower(coalesce(email, \'\')) = lower(?)', [$card->name, $card->email])->first();
-            $new += $own === null ? 1 : 0;
-            $values = array_filter(['firm' => $card->firm, 'phone' => $card->phone, 'address' => $card->address], static fn (string $value) => $value !== '');
-            $own === null ? Contact::create(['brokerage_id' => $user->brokerage_id, 'user_id' => $standing ? null : $user->id, 'role' => $role, 'name' => $card->name, 'email' => $card->email === '' ? null : $card->email, 'standing' => $standing, ...$values]) : $own->update($values);
-        }
-
-        return $new;
     }
 
     /** @param  array<int, Vcard>  $cards */

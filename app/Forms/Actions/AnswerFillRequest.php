@@ -23,6 +23,12 @@ final class AnswerFillRequest
     {
     }
 
+    /** Notes that a person, not a mail scanner, has opened it. */
+    public function opened(FillRequest $fill): void
+    {
+        $fill->opened_at ?? $fill->update(['opened_at' => now()]);
+    }
+
     /**
      * Stores one entry as the client's; the same key again changes nothing.
      *

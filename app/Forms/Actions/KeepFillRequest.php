@@ -44,6 +44,7 @@ final class KeepFillRequest
         $asked = $this->asked($file, $papers, $blanks);
         $requests = [];
         foreach ($clients as ['party' => $party, 'email' => $email]) {
+            $email === $party->email || $party->reach(['email' => $email]);
             $request = FillRequest::create([
                 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'party_id' => $party->id, 'side' => $file->side === 'both' ? $file->sideOf($asker) : null, 'name' => $party->name, 'email' => $email,
                 'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'asked_by' => $asker->id,

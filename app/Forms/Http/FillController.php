@@ -42,8 +42,7 @@ final class FillController
     /** A person has moved, touched or typed on the page. */
     public function opened(Request $request): Response
     {
-        $fill = $this->fill($request);
-        $fill->opened_at ?? $fill->update(['opened_at' => now()]);
+        $this->answer->opened($this->fill($request));
 
         return new Response('', 204);
     }

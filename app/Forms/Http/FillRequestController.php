@@ -52,7 +52,6 @@ final class FillRequestController
             if ($email === '') {
                 throw new StepRefused("{$party->name} has no mail address yet. Type it beside the name; it is kept in the file.");
             }
-            $email === $party->email || $party->reach(['email' => $email]);
             $clients[] = ['party' => $party, 'email' => $email];
         }
         $papers = $file->papers->whereIn('key', $given['papers'])->sortBy('position')->values()->all();

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Office\Actions;
 
 use App\Access\RememberedDevices;
+use App\History\History;
 use App\Mail\Post;
 use App\Models\Office;
 use App\Models\OfficeRole;
 use App\Models\Role;
+use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -34,6 +36,7 @@ final class KeepPeople
             'invited_email' => $elsewhere ? trim($email) : null, 'password' => Hash::make(Str::random(40)), 'invited_at' => now(),
         ]);
         OfficeRole::create(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value]);
+        History::ofBrokerage($by->brokerage_id, 'Person invited', ['person' => $user->name, 'office' => $office->name, 'role' => $role->value], $office->id);
         $this->sendInvitation($user, $by);
 
         return $user;
@@ -63,6 +66,7 @@ final class KeepPeople
         $held
             ? OfficeRole::query()->firstOrCreate(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])
             : OfficeRole::query()->where(['user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])->delete();
+        History::ofBrokerage($by->brokerage_id, $held ? 'Role given' : 'Role taken away', ['person' => $user->name, 'office' => $office->name, 'role' => $role->value], $office->id);
     }
 
     /**
@@ -85,6 +89,7 @@ final class KeepPeople
         RememberedDevices::forget($user);
         DB::table('users')->where('id', $user->id)->update(['calendar_version' => $user->calendar_version + 1]);
         DB::table('sessions')->where('user_id', $user->id)->delete();
+        History::ofBrokerage($by->brokerage_id, 'Access closed', ['person' => $user->name]);
     }
 
     public function activate(User $by, User $user): void
@@ -93,6 +98,18 @@ final class KeepPeople
             $this->mayRun($by, $role->office, Role::from($role->role));
         }
         $user->update(['active' => true]);
+        History::ofBrokerage($by->brokerage_id, 'Access opened', ['person' => $user->name]);
+    }
+
+    /** An invited person chooses a password, and is in. */
+    public function choosePassword(User $user, string $password): void
+    {
+        DB::transaction(static function () use ($user, $password): void {
+            DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
+            Sight::ofPerson($user);
+            DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($password), 'invited_at' => null]);
+            History::ofBrokerage($user->brokerage_id, 'Invitation accepted', ['person' => $user->name]);
+        });
     }
 
     /** Brokers run their own offices; only an administrator makes brokers and administrators. */

@@ -8,10 +8,12 @@ use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
 use App\Files\CalendarLink;
 use App\Models\User;
+use App\Office\Actions\KeepAccount;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\ValidationException;
@@ -69,14 +71,33 @@ final class AccountController
         return redirect('/me')->with('told', 'Two-step sign-in is off.');
     }
 
-    public function endSession(Request $request, string $hash): RedirectResponse
+    public function endSession(Request $request, string $hash, KeepAccount $account): RedirectResponse
     {
-        $user = User::signedIn($request);
-        foreach (DB::table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
-            hash_equals(hash('sha256', (string) $id), $hash) && DB::table('sessions')->where('id', $id)->delete();
-        }
+        $account->endSession(User::signedIn($request), $hash);
 
         return redirect('/me')->with('told', 'That session is over.');
+    }
+
+    public function everywhere(Request $request, KeepAccount $account): RedirectResponse
+    {
+        $account->signOutEverywhere(User::signedIn($request));
+        Auth::logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return redirect('/sign-in')->with('told', 'Signed out on every device.');
+    }
+
+    public function password(Request $request, KeepAccount $account): RedirectResponse
+    {
+        $user = User::signedIn($request);
+        $given = $request->validate(['current' => 'required|string|max:200', 'password' => 'required|string|min:10|max:72|confirmed']);
+        if (! Hash::check($given['current'], $user->password)) {
+            throw ValidationException::withMessages(['current' => 'This is not your current password.']);
+        }
+        $account->changePassword($user, $given['password'], $request->session()->getId());
+
+        return back()->with('told', 'Password changed. Other devices are signed out.');
     }
 
     public function forget(Request $request, string $device): RedirectResponse

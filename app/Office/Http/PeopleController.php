@@ -7,8 +7,8 @@ namespace App\Office\Http;
 use App\Access\Invitation;
 use App\Models\Office;
 use App\Models\Role;
-use App\Models\Sight;
 use App\Models\User;
+use App\Office\Actions\KeepOffices;
 use App\Office\Actions\KeepPeople;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -16,8 +16,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\Hash;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Files\StepRefused;
 
 /** People and offices, kept by those who run them. */
@@ -68,38 +66,22 @@ final class PeopleController
         return redirect("/people/{$user->key}")->with('told', $user->active ? 'Access is open again.' : 'Access is closed on every device. Files and papers stay.');
     }
 
-    public function office(Request $request, Office $office): RedirectResponse
+    public function office(Request $request, Office $office, KeepOffices $offices): RedirectResponse
     {
         Gate::authorize('run-office');
         $this->runs($request, $office);
         $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'], ['zone.timezone' => 'This is no time zone.']);
-        $holidays = [];
-        foreach (preg_split('/\R/', (string) ($given['holidays'] ?? '')) ?: [] as $line) {
-            if (trim($line) === '') {
-                continue;
-            }
-            if (preg_match('/^\s*(\d{4}-\d{2}-\d{2})\s*(.*)$/', $line, $m) !== 1) {
-                throw new StepRefused("“{$line}” is no holiday: write a day such as 2026-12-24 and its name on each line. Nothing was stored.");
-            }
-            try {
-                $holidays[LocalDate::of($m[1])->iso()] = mb_substr(trim($m[2]) ?: 'Office closed', 0, 80);
-            } catch (\DomainException|\InvalidArgumentException) {
-                throw new StepRefused("There is no day {$m[1]}. Nothing was stored.");
-            }
-        }
-        ksort($holidays);
-        $office->update(['name' => $given['name'], 'zone' => $given['zone'], 'holidays' => $holidays]);
+        $offices->change($office, $given['name'], $given['zone'], (string) ($given['holidays'] ?? ''));
 
         return redirect('/office')->with('told', 'Stored. Dates of open files are computed by it from now on.');
     }
 
-    public function openOffice(Request $request): RedirectResponse
+    public function openOffice(Request $request, KeepOffices $offices): RedirectResponse
     {
         $user = User::signedIn($request);
         $user->holds(Role::Administrator) || abort(403);
         $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all']);
-        $office = Office::create(['brokerage_id' => $user->brokerage_id, 'name' => $given['name'], 'zone' => $given['zone'], 'holidays' => []]);
-        $user->officeRoles()->create(['brokerage_id' => $user->brokerage_id, 'office_id' => $office->id, 'role' => Role::Administrator->value]);
+        $office = $offices->open($user, $given['name'], $given['zone']);
 
         return redirect('/office')->with('told', "{$office->name} is open. Give people roles in it.");
     }
@@ -109,15 +91,11 @@ final class PeopleController
         return view('access.invitation', ['user' => Invitation::find($key, $until, $proof), 'action' => "/invitation/{$key}/{$until}/{$proof}"]);
     }
 
-    public function takeUp(Request $request, string $key, int $until, string $proof): RedirectResponse
+    public function takeUp(Request $request, string $key, int $until, string $proof, KeepPeople $people): RedirectResponse
     {
         $user = Invitation::find($key, $until, $proof) ?? abort(404);
         $given = $request->validate(['password' => 'required|string|min:10|max:72|confirmed'], ['password.min' => 'Take at least ten characters.', 'password.confirmed' => 'The two are not the same.']);
-        DB::transaction(static function () use ($user, $given): void {
-            DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
-            Sight::ofPerson($user);
-            DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($given['password']), 'invited_at' => null]);
-        });
+        $people->choosePassword($user, $given['password']);
         Auth::login($user);
         $request->session()->regenerate();
 

@@ -6,13 +6,13 @@ namespace App\Overview\Http;
 
 use App\Models\SavedView;
 use App\Models\User;
+use App\Overview\Actions\KeepViews;
 use App\Overview\Finder;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Unanimus\Exchange\CsvCells;
-use Unanimus\Files\StepRefused;
 use Unanimus\Finding\Query;
 
 /** The files list: finding, columns, sorting, kept views, out as CSV. */
@@ -54,19 +54,18 @@ final class FindController
         }, 'files.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }
 
-    public function keep(Request $request): RedirectResponse
+    public function keep(Request $request, KeepViews $views): RedirectResponse
     {
         $user = User::signedIn($request);
         $given = $request->validate(['name' => 'required|string|max:60', 'query' => 'nullable|string|max:400', 'columns' => 'nullable|string|max:200', 'shared' => 'nullable|boolean'], ['name.required' => 'Give the view a name.']);
-        SavedView::query()->updateOrCreate(['user_id' => $user->id, 'name' => trim($given['name'])], ['brokerage_id' => $user->brokerage_id, 'query' => (string) ($given['query'] ?? ''), 'columns' => (string) ($given['columns'] ?? ''), 'shared' => (bool) ($given['shared'] ?? false)]);
+        $views->save($user, $given['name'], (string) ($given['query'] ?? ''), (string) ($given['columns'] ?? ''), (bool) ($given['shared'] ?? false));
 
         return back()->with('told', 'The view is kept.');
     }
 
-    public function drop(Request $request, SavedView $view): RedirectResponse
+    public function drop(Request $request, SavedView $view, KeepViews $views): RedirectResponse
     {
-        $view->user_id === User::signedIn($request)->id || throw new StepRefused('A shared view is taken away by the one who made it.');
-        $view->delete();
+        $views->delete(User::signedIn($request), $view);
 
         return back()->with('told', 'The view is gone.');
     }

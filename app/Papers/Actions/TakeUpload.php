@@ -10,6 +10,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Papers\Jobs\ConvertUpload;
 use App\Storage\Bytes;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
@@ -74,6 +75,16 @@ final class TakeUpload
         } catch (BringRefused|StepRefused $why) {
             $upload->update(['state' => 'refused', 'told' => "{$upload->name}: {$why->getMessage()} Nothing in the file was changed by it."]);
         }
+    }
+
+    /**
+     * What is shown once need not be told again; the paper itself stands on the board.
+     *
+     * @param Collection<int, Upload> $uploads
+     */
+    public function noteShown(Collection $uploads): void
+    {
+        Upload::query()->whereIn('id', $uploads->where('state', '<>', 'working')->pluck('id'))->update(['seen' => true]);
     }
 
     /** The paper that the same bytes have become already, and still are. */

@@ -157,13 +157,12 @@ final class PaperController
     }
 
     /** The uploads that are still being converted, and those just done. */
-    public function uploads(Request $request, DealFile $file): View
+    public function uploads(Request $request, DealFile $file, TakeUpload $take): View
     {
         Gate::authorize('work-on', $file);
         $user = User::signedIn($request);
         $uploads = Upload::unseen($file, $user);
-        // Shown once, it need not be told again; the paper itself stands on the board.
-        Upload::query()->whereIn('id', $uploads->where('state', '<>', 'working')->pluck('id'))->update(['seen' => true]);
+        $take->noteShown($uploads);
 
         return view('papers.uploads', ['file' => $file, 'uploads' => $uploads]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Requirements\Actions;
 
+use App\History\History;
 use App\Models\OfficeRule;
 use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\Auth;
@@ -30,7 +31,8 @@ final class KeepRules
     public function store(int $brokerageId, array $definition, ?OfficeRule $in = null): OfficeRule
     {
         $rule = $this->read($definition);
-        RuleShelf::makeOwn($brokerageId);
+        $this->makeOwn($brokerageId);
+        History::ofBrokerage($brokerageId, $in === null ? 'Rule added' : 'Rule changed', ['rule' => $rule->name]);
         $values = ['definition' => $rule->toArray(), 'user_id' => Auth::id()];
         if ($in !== null) {
             $in->update($values);
@@ -39,6 +41,24 @@ final class KeepRules
         }
 
         return OfficeRule::create(['brokerage_id' => $brokerageId, 'position' => (int) OfficeRule::query()->max('position') + 10, ...$values]);
+    }
+
+    /** Makes the rules that come with Unanimus the office's own, so that they can be changed; once. */
+    public function makeOwn(int $brokerageId): void
+    {
+        RuleShelf::makeOwn($brokerageId) && History::ofBrokerage($brokerageId, 'Office rules made our own', []);
+    }
+
+    public function switch(OfficeRule $rule, bool $on): void
+    {
+        $rule->update(['active' => $on]);
+        History::ofBrokerage($rule->brokerage_id, $on ? 'Rule turned on' : 'Rule turned off', ['rule' => $rule->rule()->name]);
+    }
+
+    public function remove(OfficeRule $rule): void
+    {
+        $rule->delete();
+        History::ofBrokerage($rule->brokerage_id, 'Rule removed', ['rule' => $rule->rule()->name]);
     }
 
     /**

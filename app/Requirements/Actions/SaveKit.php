@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Requirements\Actions;
 
+use App\History\History;
 use App\Models\KitVersion;
 use App\Models\Role;
 use App\Models\StoredKit;
@@ -48,6 +49,7 @@ final class SaveKit
         $kit = $this->read('new', $definition);
         $stored = StoredKit::create(['brokerage_id' => $by->brokerage_id, 'office_id' => $personal ? null : $officeId, 'user_id' => $personal ? $by->id : null, 'name' => $kit->name]);
         $stored->versions()->create(['brokerage_id' => $by->brokerage_id, 'version' => 1, 'definition' => $kit->toArray(), 'user_id' => $by->id]);
+        $this->tell($stored, 'Kit made');
 
         return $stored;
     }
@@ -73,8 +75,16 @@ final class SaveKit
         }
         $stored->versions()->create(['brokerage_id' => $stored->brokerage_id, 'version' => $seen + 1, 'definition' => $kit->toArray(), 'user_id' => $by->id]);
         $stored->update(['version' => $seen + 1, 'name' => $kit->name]);
+        $this->tell($stored, 'Kit changed');
 
         return $stored;
+    }
+
+    /** Takes a kit off the shelf; files that were started with it keep it. */
+    public function retire(StoredKit $stored): void
+    {
+        $stored->update(['retired' => true]);
+        $this->tell($stored, 'Kit retired');
     }
 
     /** Makes an earlier version the present one again. */
@@ -83,6 +93,12 @@ final class SaveKit
         $old = KitVersion::query()->where('kit_id', $stored->id)->where('version', $version)->firstOrFail();
 
         return $this->change($stored, $old->definition, $stored->version, $by);
+    }
+
+    /** A person's own kits are nobody else's business. */
+    private function tell(StoredKit $kit, string $what): void
+    {
+        $kit->user_id === null && History::ofBrokerage($kit->brokerage_id, $what, ['kit' => $kit->name, 'version' => $kit->version], $kit->office_id);
     }
 
     /** @param  array<string, mixed>  $definition */

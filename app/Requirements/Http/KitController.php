@@ -112,10 +112,10 @@ final class KitController
         return redirect("/kits/{$kit->key}")->with('told', "As in version {$version} again.");
     }
 
-    public function retire(Request $request, StoredKit $kit): RedirectResponse
+    public function retire(Request $request, StoredKit $kit, SaveKit $save): RedirectResponse
     {
         SaveKit::may(User::signedIn($request), $kit) || abort(403);
-        $kit->update(['retired' => true]);
+        $save->retire($kit);
 
         return redirect('/kits')->with('told', 'Taken off the shelf. Files started with it keep it.');
     }

@@ -37,10 +37,10 @@ final class RuleController
         return view('requirements.rule', ['rule' => $rule, 'definition' => $definition, 'when' => GivenConditions::lines($definition['when']), 'forms' => $library->all()]);
     }
 
-    public function makeOwn(Request $request): RedirectResponse
+    public function makeOwn(Request $request, KeepRules $keep): RedirectResponse
     {
         Gate::authorize('keep-rules');
-        RuleShelf::makeOwn(User::signedIn($request)->brokerage_id);
+        $keep->makeOwn(User::signedIn($request)->brokerage_id);
 
         return redirect('/rules')->with('told', 'The rules are yours to change now.');
     }
@@ -53,18 +53,18 @@ final class RuleController
         return redirect('/rules')->with('told', 'The rule is stored. Files follow with their next change.');
     }
 
-    public function turn(OfficeRule $rule): RedirectResponse
+    public function turn(OfficeRule $rule, KeepRules $keep): RedirectResponse
     {
         Gate::authorize('keep-rules');
-        $rule->update(['active' => ! $rule->active]);
+        $keep->switch($rule, ! $rule->active);
 
         return redirect('/rules')->with('told', $rule->active ? 'The rule counts again.' : 'The rule is off. What it asked for is taken back where nobody touched it, with each file’s next change.');
     }
 
-    public function destroy(OfficeRule $rule): RedirectResponse
+    public function destroy(OfficeRule $rule, KeepRules $keep): RedirectResponse
     {
         Gate::authorize('keep-rules');
-        $rule->delete();
+        $keep->remove($rule);
 
         return redirect('/rules')->with('told', 'The rule is gone.');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Party;
@@ -12,6 +13,7 @@ use App\Models\RoundPaper;
 use App\Models\Sight;
 use App\Models\User;
 use App\Terms\FactBook;
+use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\MarkPlace;
@@ -59,6 +61,8 @@ final class ComposeRound
             $party = $parties[$key];
             $round->signers()->create([...$base, 'party_id' => $party->id, 'seat' => $key, 'name' => $party->signing_name ?: $party->name, 'initials' => $party->initials, 'email' => $party->email, 'turn' => $seat->role === 'agent' ? 2 : 1]);
         }
+
+        History::add($file->brokerage_id, $file->id, 'Round drafted', ['round' => $round->title], SeenBy::side($side));
 
         return $round;
     }

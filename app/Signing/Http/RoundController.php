@@ -6,13 +6,13 @@ namespace App\Signing\Http;
 
 use App\Mail\Post;
 use App\Models\DealFile;
-use App\Models\Party;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Models\User;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
 use App\Papers\SelectedPapers;
+use App\Signing\Actions\ChangeRound;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SendRound;
@@ -23,7 +23,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
@@ -77,31 +76,19 @@ final class RoundController
         return response()->view('signing.standing', ['round' => $round, 'file' => $round->file])->withHeaders($watches ? [] : ['HX-Refresh' => 'true']);
     }
 
-    public function update(Request $request, Round $round): RedirectResponse
+    public function update(Request $request, Round $round, ChangeRound $change, SendRound $send): RedirectResponse
     {
-        $this->authorizeDraft($round);
+        Gate::authorize('work-on', $round->file);
         $given = $request->validate([
             'message' => 'nullable|string|max:2000', 'last_day' => 'nullable|string|max:40', 'turns' => 'nullable|array', 'turns.*' => 'integer|between:1,9', 'addresses' => 'nullable|array', 'addresses.*' => 'nullable|email|max:200',
         ], ['addresses.*.email' => 'This is not an email address.']);
-        $today = $round->file->office->today();
-        $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $today);
-        if ($last !== null && $last->isBefore($today)) {
-            throw new StepRefused('The last day to sign is in the past.');
-        }
-        $round->update(['message' => (string) ($given['message'] ?? ''), 'last_day' => $last?->iso()]);
-        foreach ($round->signers as $signer) {
-            $signer->update(['turn' => (int) ($given['turns'][$signer->key] ?? $signer->turn)]);
-            $address = trim((string) ($given['addresses'][$signer->key] ?? ''));
-            if ($address !== '' && $address !== $signer->email && $round->file->isOwnAffair($signer->place()->side())) {
-                $signer->update(['email' => $address]);
-                Party::query()->findOrFail($signer->party_id)->reach(['email' => $address]);
-            }
-        }
+        $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $round->file->office->today());
+        $change($round, (string) ($given['message'] ?? ''), $last, array_map(intval(...), $given['turns'] ?? []), array_map(strval(...), $given['addresses'] ?? []));
         if ($request->boolean('send')) {
-            return $this->send($round->refresh(), app(SendRound::class));
+            return $this->send($round->refresh(), $send);
         }
 
-        return redirect("/rounds/{$round->key}")->with('told', 'Stored.');
+        return redirect("/rounds/{$round->key}")->with('told', 'Saved.');
     }
 
     public function send(Round $round, SendRound $send): RedirectResponse
@@ -112,22 +99,21 @@ final class RoundController
         return redirect("/rounds/{$round->key}")->with('told', 'Sent. The first turn has a letter.');
     }
 
-    public function dropSigner(Round $round, Signer $signer): RedirectResponse
+    public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse
     {
-        $this->authorizeDraft($round);
+        Gate::authorize('work-on', $round->file);
         abort_unless($signer->round_id === $round->id, 404);
-        $round->marks()->where('seat', $signer->seat)->delete();
-        $signer->delete();
+        $change->removeSigner($round, $signer);
 
-        return redirect("/rounds/{$round->key}")->with('told', "{$signer->name} does not sign in this round.");
+        return redirect("/rounds/{$round->key}")->with('told', "Removed {$signer->name} from this round.");
     }
 
-    public function discard(Round $round): RedirectResponse
+    public function discard(Round $round, ChangeRound $change): RedirectResponse
     {
-        $this->authorizeDraft($round);
-        $round->delete();
+        Gate::authorize('work-on', $round->file);
+        $change->discard($round);
 
-        return redirect("/files/{$round->file->key}")->with('told', 'The round was dropped before it was sent. Its papers are as they were.');
+        return redirect("/files/{$round->file->key}")->with('told', 'Draft discarded. Its documents are as they were.');
     }
 
     public function recall(Request $request, Round $round, RecordEvent $record): RedirectResponse
@@ -168,15 +154,5 @@ final class RoundController
         $set = $round->sealedSet ?? throw new StepRefused('The sealed set is not made yet.');
 
         return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
-    }
-
-    private function authorizeDraft(Round $round): void
-    {
-        Gate::authorize('work-on', $round->file);
-        // Held until the request ends: it is not sent from another tab while it is changed here.
-        $status = DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('status');
-        if ($status !== RoundStatus::Drafting->value) {
-            throw new StepRefused('This round has been sent; recall it to change it.');
-        }
     }
 }

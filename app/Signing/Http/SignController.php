@@ -9,6 +9,7 @@ use App\Models\Signer;
 use App\Papers\PageStore;
 use App\Papers\PaperText;
 use App\Papers\PdfAnswer;
+use App\Signing\Actions\AdoptSignature;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
@@ -70,18 +71,14 @@ final class SignController
         return redirect("/sign/{$token}");
     }
 
-    public function adopt(Request $request, string $token): RedirectResponse
+    public function adopt(Request $request, string $token, AdoptSignature $adopt): RedirectResponse
     {
         $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000'], ['name.required' => 'Write your name and your initials first.', 'initials.required' => 'Write your name and your initials first.', 'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.']);
         $signer = $this->signer($request);
         $signature = ($given['strokes'] ?? '') === ''
             ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
             : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
-        $sum = $signature->digest();
-        // The same choice sent twice is one; coming back to an earlier one is another.
-        $before = $signer->round->events->where('seat', $signer->seat)->where('kind', EventKind::Adopted->value)->count();
-        $this->record($request, $signer, EventKind::Adopted, "adopted:{$signer->seat}:{$before}:".substr($sum, 0, 16), ['hand' => $signature->hand ?? 'drawn', 'signature' => $sum]);
-        $signer->update(['adopted' => $signature->toArray()]);
+        $adopt($signer, $signature, self::from($request));
 
         return redirect("/sign/{$token}");
     }
@@ -163,7 +160,13 @@ final class SignController
     {
         $once = $kind === EventKind::Opened || $kind === EventKind::Consented ? "{$once}:{$signer->seat}" : $once;
 
-        return ($this->record)($signer->round, new RoundEvent($kind, $signer->seat, $data), $once, ['address' => $request->ip(), 'device' => $request->userAgent()]);
+        return ($this->record)($signer->round, new RoundEvent($kind, $signer->seat, $data), $once, self::from($request));
+    }
+
+    /** @return array{address: string|null, device: string|null} */
+    private static function from(Request $request): array
+    {
+        return ['address' => $request->ip(), 'device' => $request->userAgent()];
     }
 
     private function signer(Request $request): Signer

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Actions;
+
+use App\Intake\RawMail;
+use App\Models\InboundItem;
+use App\Models\Sight;
+use App\Storage\Bytes;
+
+/** Takes a message into a brokerage's inbox; the same message twice is one. */
+final class TakeMail
+{
+    public function __construct(private readonly Bytes $bytes)
+    {
+    }
+
+    public function __invoke(int $brokerageId, string $raw): void
+    {
+        $mail = RawMail::read($raw);
+        Sight::within($brokerageId, function () use ($brokerageId, $mail, $raw): void {
+            $attachments = array_map(fn (array $part) => ['name' => $part['name'], 'sha256' => $this->bytes->keep($brokerageId, $part['bytes'], 'application/octet-stream'), 'size' => strlen($part['bytes'])], $mail->attachments);
+            InboundItem::query()->firstOrCreate(['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId], [
+                'sender' => $mail->sender, 'subject' => $mail->subject, 'body' => mb_strimwidth($mail->text, 0, 20000), 'attachments' => $attachments,
+                'sha256' => $this->bytes->keep($brokerageId, $raw, 'message/rfc822'), 'received_at' => now(),
+            ]);
+        });
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Office\Actions;
+
+use App\History\History;
+use App\Models\Office;
+use App\Models\Role;
+use App\Models\User;
+use Unanimus\Dates\Holidays;
+use Unanimus\Files\StepRefused;
+
+/** Offices: their name, time zone and holidays. */
+final class KeepOffices
+{
+    /**
+     * @param string $holidays a day and its name on each line
+     *
+     * @throws StepRefused when a line cannot be read
+     */
+    public function change(Office $office, string $name, string $zone, string $holidays): void
+    {
+        $before = ['name' => $office->name, 'zone' => $office->zone, 'holidays' => (array) $office->holidays];
+        $after = ['name' => $name, 'zone' => $zone, 'holidays' => Holidays::read($holidays)];
+        $office->update($after);
+        foreach (['name', 'zone'] as $key) {
+            $before[$key] === $after[$key] || History::ofBrokerage($office->brokerage_id, "Office {$key} changed", ['office' => $name, 'before' => $before[$key], 'after' => $after[$key]], $office->id);
+        }
+        $added = array_diff_key($after['holidays'], $before['holidays']);
+        $removed = array_diff_key($before['holidays'], $after['holidays']);
+        $added === [] || History::ofBrokerage($office->brokerage_id, 'Holidays added', ['office' => $name, 'days' => implode(', ', array_keys($added))], $office->id);
+        $removed === [] || History::ofBrokerage($office->brokerage_id, 'Holidays removed', ['office' => $name, 'days' => implode(', ', array_keys($removed))], $office->id);
+    }
+
+    /** Opens an office; whoever opens it administers it. */
+    public function open(User $by, string $name, string $zone): Office
+    {
+        $office = Office::create(['brokerage_id' => $by->brokerage_id, 'name' => $name, 'zone' => $zone, 'holidays' => []]);
+        $by->officeRoles()->create(['brokerage_id' => $by->brokerage_id, 'office_id' => $office->id, 'role' => Role::Administrator->value]);
+        History::ofBrokerage($by->brokerage_id, 'Office opened', ['office' => $name, 'zone' => $zone], $office->id);
+
+        return $office;
+    }
+}
