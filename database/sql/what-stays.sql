@@ -57,8 +57,10 @@ CREATE OR REPLACE FUNCTION chain_hash(h history) RETURNS text LANGUAGE sql STABL
 CREATE OR REPLACE FUNCTION chain_hash(h brokerage_history) RETURNS text LANGUAGE sql STABLE AS $$
     SELECT encode(sha256(convert_to(h.before || E'\n' || chain_part(h.brokerage_id::text) || chain_part(h.office_id::text) || chain_part(h.seq::text)
         || chain_moment(h.at) || chain_part(h.who) || chain_part(h.user_id::text) || chain_part(h.what) || chain_part(h.data::text), 'UTF8')), 'hex') $$;
-CREATE OR REPLACE FUNCTION told_name(person bigint, brokerage bigint) RETURNS text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT coalesce(told('outsider'), (SELECT u.name FROM users u WHERE u.id = person AND u.brokerage_id = brokerage), 'Unanimus') $$;
+CREATE OR REPLACE FUNCTION told_name(person bigint, brokerage bigint) RETURNS text LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
+BEGIN
+    RETURN coalesce(told('outsider'), (SELECT u.name FROM users u WHERE u.id = person AND u.brokerage_id = brokerage), 'Unanimus');
+END $$;
 REVOKE ALL ON FUNCTION told_name(bigint, bigint) FROM PUBLIC;
 
 CREATE OR REPLACE FUNCTION add_history(file bigint, told_what text, told_data jsonb, told_side text, told_staff boolean)

@@ -17,7 +17,7 @@ final class SamePerson
     public function handle(Request $request, \Closure $next): Response
     {
         $madeFor = $request->header('X-Person');
-        if ($madeFor !== null && $madeFor !== '') {
+        if ($madeFor !== null) {
             $user = $request->user();
             abort_unless($user instanceof User && $user->key === $madeFor, 419);
         }
