@@ -264,6 +264,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/files/{file}/commission', [CommissionController::class, 'update'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->withoutMiddleware(OnlyOpenFiles::class);
 
+    Route::get('/office/history', [OfficeController::class, 'history']);
     Route::get('/office', [OfficeController::class, 'index']);
 
     Route::get('/kits', [KitController::class, 'index']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Access;
 
 use App\Models\DealFile;
+use App\Models\Offer;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
 
@@ -61,6 +62,9 @@ final class Reach
     /** @return array{string|null, bool} whose own a row is, by itself or by what it hangs on */
     private static function sideOf(Model $row): array
     {
+        if ($row instanceof Offer) {
+            return [$row->file->listingSide(), false];
+        }
         $has = $row->getAttributes();
         if (array_key_exists('side', $has)) {
             return [$has['side'], (bool) ($has['staff_only'] ?? false)];

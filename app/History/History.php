@@ -8,9 +8,6 @@ use App\Models\Actor;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\History\Chain;
-use Unanimus\Signing\Seat;
-use Unanimus\Terms\PropertyFact;
-use Unanimus\Terms\Term;
 
 /**
  * A file's history: what was done, by whom, in an order nobody can change. Entries are written in the transaction of the
@@ -64,32 +61,6 @@ final class History
                 ON CONFLICT (deal_file_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac, moved_at = clock_timestamp()',
             [$fileId, $brokerageId, $seq, $hash, Chain::seal(self::key(), $fileId, $seq, $hash)],
         );
-    }
-
-    /**
-     * What an entry is about, in the order one reads it: which paper, where on it, what it was and what it is.
-     *
-     * @param array<string, mixed> $data
-     */
-    public static function words(array $data): string
-    {
-        $item = Term::tryFrom((string) ($data['name'] ?? '')) ?? PropertyFact::tryFrom((string) ($data['name'] ?? ''));
-        $show = static fn (mixed $value) => is_scalar($value) && (string) $value !== '' ? mb_strimwidth($item === null ? (string) $value : $item->kind()->show((string) $value), 0, 60, '…') : 'empty';
-        $said = array_filter($data, static fn (mixed $value, string $name) => is_scalar($value) && $value !== '' && ! is_bool($value) && ! in_array($name, ['sha256', 'before', 'after', 'name', 'seat'], true), ARRAY_FILTER_USE_BOTH);
-        $said = array_map(static fn (mixed $value) => mb_strimwidth((string) $value, 0, 60, '…'), $said);
-        $first = array_intersect_key(['paper' => 1, 'round' => 1, 'blank' => 1], $said);
-        $about = isset($data['seat']) ? [self::seat((string) $data['seat'])] : (isset($data['name']) ? [$item?->label() ?? (string) $data['name']] : []);
-        if (is_scalar($data['after'] ?? null)) {
-            $before = $show($data['before'] ?? '');
-            $about[] = $before === 'empty' ? $show($data['after']) : "{$before} → {$show($data['after'])}";
-        }
-
-        return implode(' · ', [...array_values(array_replace($first, array_intersect_key($said, $first))), ...$about, ...array_values(array_diff_key($said, $first))]);
-    }
-
-    private static function seat(string $seat): string
-    {
-        return preg_match('/^[a-z]+\.\d+$/', $seat) === 1 ? Seat::of($seat)->label() : $seat;
     }
 
     /**

@@ -206,7 +206,7 @@ final class DealFile extends Record
             'side' => $this->side,
             'closing' => $day($known('closing')),
             'price' => $known('price') === null ? '' : ($bare ? (string) $known('price') : (string) Money::of((string) $known('price'))),
-            'complete' => $this->required === 0 ? ($bare ? '' : '–') : intdiv($this->settled * 100, $this->required).($bare ? '' : ' %'),
+            'complete' => $this->required === 0 ? ($bare ? '' : '–') : intdiv($this->settled * 100, $this->required).($bare ? '' : '%'),
             'labels' => implode(', ', $this->labels()),
             'opened' => $day($this->created_at->setTimezone($this->office->zone)->format('Y-m-d')),
             default => $day($this->ended_on),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use Unanimus\Terms\Facts;
 
@@ -31,6 +32,12 @@ final class Offer extends Record
 
     /** @var array<string, string> */
     protected $casts = ['facts' => 'array'];
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function file(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'deal_file_id');
+    }
 
     public function terms(): Facts
     {

@@ -97,6 +97,12 @@ final class User extends Authenticatable
         return $this->holds(Role::Broker);
     }
 
+    /** The zone of the office they work in. */
+    public function zone(): string
+    {
+        return $this->officeRoles->first()->office->zone ?? 'UTC';
+    }
+
     /** @return list<int> the offices whose every file they see */
     public function officesInSight(): array
     {

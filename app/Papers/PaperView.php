@@ -9,6 +9,7 @@ use App\Models\PaperPiece;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\Moment;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Continuation;
 use Unanimus\Forms\Filled;
@@ -151,6 +152,6 @@ final readonly class PaperView
 
     private static function time(?string $at, Paper $paper): string
     {
-        return $at === null ? '' : (new \DateTimeImmutable($at))->setTimezone($paper->file->office->timeZone())->format('H:i:s');
+        return $at === null ? '' : Moment::time(new \DateTimeImmutable($at), $paper->file->office->zone);
     }
 }

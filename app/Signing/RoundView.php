@@ -9,6 +9,7 @@ use App\Models\RoundPaper;
 use App\Models\SigningMark;
 use App\Papers\PaperView;
 use App\Storage\Bytes;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Signing\MarkDrawing;
@@ -88,6 +89,6 @@ final readonly class RoundView
     {
         $event = $round->events->last(static fn ($event) => $event->seat === $seat && $event->kind === 'finished');
 
-        return $event === null ? '' : $event->at->setTimezone($round->file->office->zone)->format('m/d/Y');
+        return $event === null ? '' : LocalDate::at($event->at, $round->file->office->timeZone())->slashed();
     }
 }

@@ -24,7 +24,7 @@ final class FieldText
         return match ($item->kind()) {
             Kind::Date => LocalDate::of($fact->value)->short($file->office->today()->year()),
             Kind::Money => (string) Money::of($fact->value),
-            Kind::Percent => "{$fact->value} %",
+            Kind::Percent => "{$fact->value}%",
             default => $item->kind()->show($fact->value),
         };
     }

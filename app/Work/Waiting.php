@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Work;
 
 use Illuminate\Support\Carbon;
+use Unanimus\Dates\Moment;
 
 /** Why work waits, and until when. */
 final readonly class Waiting
@@ -18,6 +19,6 @@ final readonly class Waiting
     {
         return $this->stopped
             ? "{$what} was stopped: {$this->fault}"
-            : "{$what} {$this->fault}".($this->nextTry === null ? '.' : ', next try '.$this->nextTry->copy()->setTimezone($zone)->format('g:i a').'.');
+            : "{$what} {$this->fault}".($this->nextTry === null ? '.' : ', next try '.Moment::time($this->nextTry, $zone).'.');
     }
 }

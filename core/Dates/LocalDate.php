@@ -188,10 +188,16 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return $this->format('F j, Y');
     }
 
-    /** As the screen reads it: "Fri 18 Dec", with the year when it is not the one given. */
+    /** As the screen reads it: "Fri, Dec 18", with the year when it is not the one given. */
     public function short(?int $thisYear = null): string
     {
-        return $this->format($thisYear === null || $thisYear === $this->year() ? 'D j M' : 'D j M Y');
+        return $this->format($thisYear === null || $thisYear === $this->year() ? 'D, M j' : 'D, M j, Y');
+    }
+
+    /** As written beside a signature: "11/27/2026". */
+    public function slashed(): string
+    {
+        return $this->format('m/d/Y');
     }
 
     /** As stored. */

@@ -46,10 +46,10 @@ final readonly class Percent implements \JsonSerializable, \Stringable
         return (string) ($value->getScale() < 0 ? $value->toScale(0) : $value);
     }
 
-    /** As read: "96.5 %". */
+    /** As read: "96.5%". */
     public function __toString(): string
     {
-        return $this->decimal()."\u{00A0}%";
+        return $this->decimal().'%';
     }
 
     /** Its exact decimal text. */

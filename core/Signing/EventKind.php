@@ -23,11 +23,11 @@ enum EventKind: string
     public function label(): string
     {
         return match ($this) {
-            self::Sent => 'Round sent',
+            self::Sent => 'Sent for signature',
             self::Opened => 'Opened',
             self::Consented => 'Agreed to sign electronically',
-            self::Adopted => 'Adopted a signature',
-            self::Marked => 'Made a mark',
+            self::Adopted => 'Chose a signature',
+            self::Marked => 'Signed',
             self::Asked => 'Asked a question',
             self::Finished => 'Finished signing',
             self::Declined => 'Declined',

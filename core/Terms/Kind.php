@@ -78,6 +78,18 @@ enum Kind: string
         };
     }
 
+    /** The kept value as one reads it in a sentence: "$412,500", "2.75%". */
+    public function inSentence(string $kept): string
+    {
+        return match (true) {
+            $kept === '' => '',
+            $this === self::Money => (string) Money::of($kept),
+            $this === self::Percent => Percent::of($kept).'',
+            $this === self::Tick => $kept === 'x' ? 'checked' : 'not checked',
+            default => $this->show($kept),
+        };
+    }
+
     private static function time(string $text): string
     {
         $plain = strtolower((string) preg_replace('/[\s.]/', '', $text));

@@ -80,7 +80,7 @@ final readonly class OfferView
             $words[] = 'cash, no lender to wait for';
         } elseif ($terms->value('loan_amount') !== null && $offer->value('price') !== null && ! Money::of((string) $offer->value('price'))->isZero()) {
             $own = 100 - BigDecimal::of($terms->value('loan_amount'))->multipliedBy(100)->dividedBy((string) $offer->value('price'), 0, RoundingMode::HALF_UP)->toInt();
-            $words[] = "{$own} % of their own money";
+            $words[] = "{$own}% of their own money";
         }
         if ($offer->value('sale_of_home') === 'yes') {
             $words[] = 'hangs on the sale of their home';

@@ -130,9 +130,9 @@ it('tells of one side’s round and review in that side’s history only', funct
     $read = function (string $who) use ($file): array {
         Sight::ofPerson($this->people[$who]->fresh());
 
-        return DB::table('history')->where('deal_file_id', $file->id)->whereIn('what', ['Round sent', 'Sealed set filed', 'Handed in', 'Accepted'])->orderBy('seq')->pluck('what')->all();
+        return DB::table('history')->where('deal_file_id', $file->id)->whereIn('what', ['Sent for signature', 'Sealed set filed', 'Submitted', 'Accepted'])->orderBy('seq')->pluck('what')->all();
     };
-    expect($read('tomas'))->toBe(['Round sent', 'Sealed set filed', 'Handed in', 'Accepted'])->and($read('ines'))->toBe($read('tomas'))->and($read('priya'))->toBe([]);
+    expect($read('tomas'))->toBe(['Sent for signature', 'Sealed set filed', 'Submitted', 'Accepted'])->and($read('ines'))->toBe($read('tomas'))->and($read('priya'))->toBe([]);
     $this->seeAll();
     expect(Artisan::call('history:verify'))->toBe(0);
 });
@@ -146,7 +146,7 @@ it('changes or drops no round that was sent meanwhile from another tab', functio
     $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionHas('told');
     foreach ([fn () => $this->put("/rounds/{$round->key}", ['message' => 'late words']), fn () => $this->delete("/rounds/{$round->key}"), fn () => $this->delete("/rounds/{$round->key}/signers/{$signer->key}")] as $late) {
         $this->as('tomas');
-        $late()->assertSessionHas('refused', fn (string $told) => str_contains($told, 'recall it'));
+        $late()->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Recall it'));
     }
     $this->seeAll();
     expect($round->refresh()->message)->toBe('')->and($round->signers()->count())->toBe(3);

@@ -18,15 +18,6 @@ use Illuminate\Support\Facades\Gate;
 use Tests\Support\OpensslStamps;
 use Unanimus\Files\SeenBy;
 
-/** The owner of the database, whom the application never is. */
-function owner(): PDO
-{
-    $to = (array) config('database.connections.pgsql');
-    $word = trim((string) file_get_contents(dirname((string) config('unanimus.authority')).'/owner'));
-
-    return new PDO("pgsql:host={$to['host']};port={$to['port']};dbname={$to['database']}", 'unanimus_owner', $word, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
-}
-
 function rowSecurity(bool $on): void
 {
     $owner = owner();
@@ -42,20 +33,6 @@ function intruders(): array
     test()->seeAll();
 
     return ['another agent' => test()->people['caleb'], 'an agent of the same office' => test()->people['greta'], 'another brokerage' => $outside];
-}
-
-function anotherOne(): App\Models\User
-{
-    $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
-    Sight::ofBrokerage($id);
-    DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [$id, (string) Illuminate\Support\Str::ulid(), 'Harborstone Homes']);
-    $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
-    $user = App\Models\User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => 'x']);
-    foreach (['agent', 'broker', 'administrator'] as $role) {
-        App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role]);
-    }
-
-    return $user;
 }
 
 /** Asks every guarded route as each of them; which of them were let in. @return list<string> */
@@ -134,7 +111,7 @@ it('holds those who do not run an office from its roles, forms and rules by the 
 })->with([
     "INSERT INTO office_roles (brokerage_id, user_id, office_id, role) VALUES ({house}, {me}, {office}, 'broker')", "INSERT INTO office_roles (brokerage_id, user_id, office_id, role) VALUES ({house}, {me}, {office}, 'administrator')",
     "UPDATE office_roles SET role = 'broker' WHERE user_id = {me}", 'DELETE FROM office_roles WHERE user_id <> {me}', "UPDATE offices SET name = 'Mine'",
-    "INSERT INTO offices (key, brokerage_id, name, zone) VALUES ('01ABCDEFGHJKMNPQRSTVWXYZ00', {house}, 'Mine', 'UTC')", 'DELETE FROM house_rules', "UPDATE own_forms SET title = 'Mine'", 'UPDATE users SET active = false WHERE id <> {me}',
+    "INSERT INTO offices (key, brokerage_id, name, zone) VALUES ('01ABCDEFGHJKMNPQRSTVWXYZ00', {house}, 'Mine', 'UTC')", 'DELETE FROM office_rules', "UPDATE own_forms SET title = 'Mine'", 'UPDATE users SET active = false WHERE id <> {me}',
 ]);
 
 it('lets the application write no history but through its function', function () {
@@ -164,12 +141,7 @@ it('finds a history that its owner wrote anew, cut, emptied, gave another side o
         $owner->exec('ALTER TABLE history ENABLE TRIGGER ALL');
         expect($check())->toContain($told);
     } finally {
-        // All of it was committed: taken away as only the owner can.
-        $owner->exec('ALTER TABLE history DISABLE TRIGGER ALL; ALTER TABLE paper_entries DISABLE TRIGGER ALL');
-        $tables = $owner->query("SELECT string_agg(tablename, ', ') FROM pg_tables WHERE schemaname = 'public' AND tablename <> 'migrations'")->fetchColumn();
-        $owner->exec('ALTER TABLE history DISABLE TRIGGER USER');
-        $owner->exec("TRUNCATE {$tables} RESTART IDENTITY CASCADE");
-        $owner->exec('ALTER TABLE history ENABLE TRIGGER ALL; ALTER TABLE paper_entries ENABLE TRIGGER ALL; ALTER TABLE history ENABLE TRIGGER USER');
+        emptyAll($owner);
         DB::beginTransaction();
     }
 })->with([

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\History\History;
+use App\History\Sentence;
 use App\Models\DealFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -133,15 +134,32 @@ it('shows the file with deal line, board and history within the query budget', f
     expect(count(DB::getQueryLog()))->toBeLessThanOrEqual(25);
 });
 
-it('tells an entry of the history in the order one reads it, in words and not in names', function (array $data, string $told) {
-    expect(History::words($data))->toBe($told);
+it('tells an entry of the history as a sentence, with names and not with raw figures', function (string $what, array $data, string $told) {
+    expect(Sentence::of($what, $data))->toBe($told);
 })->with([
-    'an entry on a paper' => [['after' => 'Bench', 'blank' => 'Manager', 'paper' => 'Addendum', 'before' => 'Keel'], 'Addendum · Manager · Keel → Bench'],
-    'a term' => [['name' => 'price', 'after' => '412500.00', 'before' => '', 'source' => 'entered'], 'Price · 412,500 · entered'],
-    'a term taken away' => [['name' => 'price', 'after' => '', 'before' => '412500.00'], 'Price · 412,500 → empty'],
-    'a step of a signer' => [['seat' => 'buyer.1', 'round' => 'Disclosure', 'sha256' => str_repeat('a', 64)], 'Disclosure · buyer 1'],
-    'nothing' => [[], ''],
+    'an entry on a document' => ['Entry', ['after' => 'Bench', 'blank' => 'Manager', 'paper' => 'Addendum', 'before' => 'Keel'], '“Addendum”: Manager changed from “Keel” to “Bench”'],
+    'a first entry' => ['Entry', ['after' => 'Bench', 'blank' => 'Manager', 'paper' => 'Addendum', 'before' => ''], '“Addendum”: Manager filled in: “Bench”'],
+    'a first term' => ['Term changed', ['name' => 'price', 'after' => '412500.00', 'before' => '', 'source' => 'entered'], 'Price set to $412,500'],
+    'a date' => ['Term changed', ['name' => 'closing', 'after' => '2026-12-09', 'before' => '2026-12-04'], 'Closing changed from December 4, 2026 to December 9, 2026'],
+    'a term taken away' => ['Term changed', ['name' => 'loan_percent', 'after' => '', 'before' => '96.5'], 'Loan removed (was 96.5%)'],
+    'a step of a signer' => ['Finished signing', ['round' => 'Purchase agreement', 'seat' => 'buyer.1'], 'buyer 1 finished signing “Purchase agreement”'],
+    'a moved deadline' => ['Date set by hand', ['deadline' => 'Inspection deadline', 'from' => '2026-12-04', 'to' => '2026-12-09', 'reason' => 'inspector ill'], 'Inspection deadline moved from December 4, 2026 to December 9, 2026: inspector ill'],
+    'a price' => ['Offer recorded', ['buyers' => 'Leonie Abara', 'price' => '280000.00'], 'Offer from Leonie Abara recorded at $280,000'],
+    'what has no words yet' => ['Something new', ['paper' => 'Addendum', 'sha256' => 'abc'], 'Something new: Addendum'],
+    'nothing said' => ['File opened', [], 'File opened'],
 ]);
+
+it('has words for everything that is written into a history', function () {
+    $words = (array) require lang_path('en/history.php');
+    $written = [];
+    foreach (new RegexIterator(new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path())), '/Actions.*\\.php$/') as $path) {
+        preg_match_all("/History::(?:add|ofBrokerage)\\([^']*?(?:=== null \\? |\\? )?'([A-Z][^']+)'(?: : '([A-Z][^']+)')?/", (string) file_get_contents((string) $path), $found, PREG_SET_ORDER);
+        foreach ($found as $one) {
+            array_push($written, ...array_filter(array_slice($one, 1)));
+        }
+    }
+    expect(count($written))->toBeGreaterThan(50)->and(array_values(array_diff(array_unique($written), array_keys($words), array_map(fn (string $key) => (string) preg_replace('/ \\((first|gone|why)\\)$/', '', $key), array_keys($words)))))->toBe([]);
+});
 
 it('reads the history from the latest entry back to the first, a page at a time', function () {
     $file = $this->aFile();

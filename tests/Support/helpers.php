@@ -62,3 +62,58 @@ function lettersTo(string $address): array
 {
     return DB::table('letters')->where('recipient', $address)->orderBy('id')->pluck('subject')->all();
 }
+
+/** The owner of the database, whom the application never is. */
+function owner(): PDO
+{
+    $to = (array) config('database.connections.pgsql');
+    $word = trim((string) file_get_contents(dirname((string) config('unanimus.authority')).'/owner'));
+
+    return new PDO("pgsql:host={$to['host']};port={$to['port']};dbname={$to['database']}", 'unanimus_owner', $word, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+}
+
+/** What a test has committed is taken away as only the owner can. */
+function emptyAll(PDO $owner): void
+{
+    foreach (['history', 'brokerage_history', 'paper_entries'] as $kept) {
+        $owner->exec("ALTER TABLE {$kept} DISABLE TRIGGER ALL");
+    }
+    $tables = $owner->query("SELECT string_agg(tablename, ', ') FROM pg_tables WHERE schemaname = 'public' AND tablename <> 'migrations'")->fetchColumn();
+    $owner->exec("TRUNCATE {$tables} RESTART IDENTITY CASCADE");
+    foreach (['history', 'brokerage_history', 'paper_entries'] as $kept) {
+        $owner->exec("ALTER TABLE {$kept} ENABLE TRIGGER ALL");
+    }
+}
+
+/** Someone who runs another brokerage. */
+function anotherOne(): App\Models\User
+{
+    $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
+    App\Models\Sight::ofBrokerage($id);
+    DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [$id, (string) Illuminate\Support\Str::ulid(), 'Harborstone Homes']);
+    $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
+    $user = App\Models\User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => 'x']);
+    foreach (['agent', 'broker', 'administrator'] as $role) {
+        App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role]);
+    }
+
+    return $user;
+}
+
+/** Priya lists, Caleb comes in for the buyers. */
+function bothSides(): App\Models\DealFile
+{
+    $test = test();
+    Illuminate\Support\Facades\Auth::setUser($test->people['priya']);
+    $file = app(App\Files\Actions\OpenFile::class)($test->people['priya'], 'seller');
+    $file->update(['listing_number' => 'TR-26-03544']);
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), ['name' => 'Idris Vantongeren', 'email' => 'idris@vantongeren.example']);
+    app(App\Files\Actions\SetFact::class)->many($file, ['property.street' => '77 Millrace Court', 'property.unit' => '3B', 'property.zip' => '20410', 'price' => '287,000', 'payoff' => '123,456']);
+    Illuminate\Support\Facades\Auth::setUser($test->people['caleb']);
+    $file = app(App\Files\Actions\OpenFile::class)->joinOtherSide($file->id, $test->people['caleb']);
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example']);
+    Illuminate\Support\Facades\Auth::forgetGuards();
+    $test->seeAll();
+
+    return $file->refresh();
+}

@@ -14,6 +14,7 @@ use App\Terms\FactBook;
 use Unanimus\Commission\DisbursementPage;
 use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\Moment;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -45,7 +46,7 @@ final class AuthorizeDisbursement
         $page = DisbursementPage::draw($company, $facts->value('escrow_holder') ?? 'the escrow holder', array_filter([
             'Property' => $facts->value('property.address') ?? $file->name, 'Buyer' => $facts->value('buyers.names') ?? '', 'Seller' => $facts->value('sellers.names') ?? '',
             'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => $sheet->price->ledger(),
-        ]), $sheet, $by->name, now()->setTimezone($file->office->zone)->format('j M Y, g:i a'));
+        ]), $sheet, $by->name, Moment::record(now(), $file->office->zone));
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
         $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => PaperState::Ready, 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
         $paper->addVersion($sha256, 1, 'computed', '', $by->id);

@@ -8,12 +8,17 @@ use App\Models\InboundItem;
 use App\Models\Office;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Library;
 
 /** The Office place: people, offices, the library, what came in by mail. */
 final class OfficeController
 {
+    /** Entries of the history shown at a time. */
+    private const ENTRIES = 60;
+
     public function index(Library $library): View
     {
         return view('office.index', [
@@ -22,5 +27,16 @@ final class OfficeController
             'forms' => $library->all(),
             'inbox' => Gate::allows('run-office') ? InboundItem::query()->orderByDesc('id')->limit(30)->get() : collect(),
         ]);
+    }
+
+    /** What was changed in the brokerage: people, roles, offices, rules and kits; the latest first. */
+    public function history(Request $request): View
+    {
+        Gate::authorize('run-office');
+        $given = $request->validate(['before' => 'nullable|integer|min:1']);
+        $entries = DB::table('brokerage_history')->where('brokerage_id', User::signedIn($request)->brokerage_id)
+            ->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))->orderByDesc('seq')->limit(self::ENTRIES)->get();
+
+        return view($request->header('HX-Request') === null ? 'office.history' : 'office.history-entries', ['entries' => $entries, 'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null, 'zone' => User::signedIn($request)->officeRoles->first()->office->zone ?? 'UTC']);
     }
 }

@@ -11,13 +11,13 @@ use Unanimus\Files\StepRefused;
 /** Views of the files list that a person saved. */
 final class KeepViews
 {
-    public function save(User $user, string $name, string $query, string $columns, bool $shared): void
+    public function keep(User $user, string $name, string $query, string $columns, bool $shared): void
     {
         SavedView::query()->updateOrCreate(['user_id' => $user->id, 'name' => trim($name)], ['brokerage_id' => $user->brokerage_id, 'query' => $query, 'columns' => $columns, 'shared' => $shared]);
     }
 
     /** @throws StepRefused when it is somebody else's */
-    public function delete(User $user, SavedView $view): void
+    public function drop(User $user, SavedView $view): void
     {
         if ($view->user_id !== $user->id) {
             throw new StepRefused('Only the person who saved a shared view can delete it.');

@@ -58,14 +58,14 @@ final class FindController
     {
         $user = User::signedIn($request);
         $given = $request->validate(['name' => 'required|string|max:60', 'query' => 'nullable|string|max:400', 'columns' => 'nullable|string|max:200', 'shared' => 'nullable|boolean'], ['name.required' => 'Give the view a name.']);
-        $views->save($user, $given['name'], (string) ($given['query'] ?? ''), (string) ($given['columns'] ?? ''), (bool) ($given['shared'] ?? false));
+        $views->keep($user, $given['name'], (string) ($given['query'] ?? ''), (string) ($given['columns'] ?? ''), (bool) ($given['shared'] ?? false));
 
         return back()->with('told', 'The view is kept.');
     }
 
     public function drop(Request $request, SavedView $view, KeepViews $views): RedirectResponse
     {
-        $views->delete(User::signedIn($request), $view);
+        $views->drop(User::signedIn($request), $view);
 
         return back()->with('told', 'The view is gone.');
     }

@@ -44,7 +44,7 @@ final class SubmitPaper
         }
         $requirement->update(['review_state' => $state, 'submitted_at' => now(), 'submitted_by' => $by->id]);
         $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
-        History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Handed in', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
+        History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Submitted', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
         $requirement->file->countSettled();
     }
 

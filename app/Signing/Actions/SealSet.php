@@ -13,7 +13,10 @@ use App\Models\SealedSet;
 use App\Models\Sight;
 use App\Models\Signer;
 use App\Storage\Bytes;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\Moment;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
@@ -169,14 +172,21 @@ final class SealSet
 
     private function signedOn(Round $round, Signer $signer): string
     {
-        return $this->when($round, $signer, EventKind::Finished, 'm/d/Y');
+        $at = $this->when($round, $signer, EventKind::Finished);
+
+        return $at === null ? '—' : LocalDate::at($at, $round->file->office->timeZone())->slashed();
     }
 
-    private function when(Round $round, Signer $signer, EventKind $kind, string $format): string
+    private function moment(Round $round, Signer $signer, EventKind $kind): string
     {
-        $event = $round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->kind === $kind->value);
+        $at = $this->when($round, $signer, $kind);
 
-        return $event === null ? '—' : $event->at->setTimezone($round->file->office->zone)->format($format);
+        return $at === null ? '—' : Moment::record($at, $round->file->office->zone);
+    }
+
+    private function when(Round $round, Signer $signer, EventKind $kind): ?Carbon
+    {
+        return $round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->kind === $kind->value)?->at;
     }
 
     private function record(Round $round): EvidenceRecord
@@ -189,10 +199,10 @@ final class SealSet
             array_values($round->papers->map(static fn (RoundPaper $sent) => ['title' => $sent->title, 'pages' => $sent->pages, 'sha256' => (string) $sent->sha256])->all()),
             array_values($round->signers->map(fn (Signer $signer) => [
                 'name' => $signer->name, 'seat' => $signer->place()->label(), 'address' => (string) $signer->email,
-                'agreed' => $this->when($round, $signer, EventKind::Consented, 'j M Y, H:i:s'), 'finished' => $this->when($round, $signer, EventKind::Finished, 'j M Y, H:i:s'),
+                'agreed' => $this->moment($round, $signer, EventKind::Consented), 'finished' => $this->moment($round, $signer, EventKind::Finished),
             ])->all()),
             array_values($round->events->map(static fn (Event $event) => [
-                'at' => $event->at->setTimezone($round->file->office->zone)->format('j M Y, H:i:s'), 'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
+                'at' => Moment::record($event->at, $round->file->office->zone), 'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
                 'what' => EventKind::from($event->kind)->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''), 'from' => trim((string) $event->address),
             ])->all()),
             $round->file->office->zone,

@@ -6,7 +6,7 @@
     <div class="columns-2">
         <div class="leaf pad"><h2>Two-step sign-in</h2>
             @if ($user->second_factor_at)
-                <p class="ok">On since {{ $user->second_factor_at->setTimezone($zone)->format('D j M Y') }}; {{ count($user->recovery_codes) }} recovery codes left.</p><br>
+                <p class="ok">On since {{ \App\Terms\When::day($user->second_factor_at, $zone) }}; {{ count($user->recovery_codes) }} recovery codes left.</p><br>
                 <form method="post" action="/me/second-factor">@csrf @method('delete')<label class="line"><span>Your password, to turn it off</span><input class="input" type="password" name="password" required autocomplete="current-password"></label><button class="button tight">Turn it off</button></form>
             @elseif ($preparing)
                 <p>Take this picture with an authenticator application, or type the secret into it.</p>
@@ -19,10 +19,10 @@
             @endif
         </div>
         <div class="leaf pad"><h2>Where you are signed in</h2>
-            <table class="ledger"><tbody>@foreach ($sessions as $session)<tr><td><b>{{ $session->id === $here ? 'here' : \Illuminate\Support\Str::before(\Illuminate\Support\Str::after($session->user_agent ?? '', '('), ')') }}</b><br><span class="dim small">{{ $session->ip_address }}</span></td><td class="dim">{{ \Illuminate\Support\Carbon::createFromTimestamp($session->last_activity)->setTimezone($zone)->format('D j M H:i') }}</td><td class="right">@if ($session->id !== $here)<form method="post" action="/me/sessions/{{ hash('sha256', $session->id) }}">@csrf @method('delete')<button class="button tight">End it</button></form>@endif</td></tr>@endforeach</tbody></table>
+            <table class="ledger"><tbody>@foreach ($sessions as $session)<tr><td><b>{{ $session->id === $here ? 'here' : \Illuminate\Support\Str::before(\Illuminate\Support\Str::after($session->user_agent ?? '', '('), ')') }}</b><br><span class="dim small">{{ $session->ip_address }}</span></td><td class="dim">{{ \App\Terms\When::list(\Illuminate\Support\Carbon::createFromTimestamp($session->last_activity), $zone) }}</td><td class="right">@if ($session->id !== $here)<form method="post" action="/me/sessions/{{ hash('sha256', $session->id) }}">@csrf @method('delete')<button class="button tight">End it</button></form>@endif</td></tr>@endforeach</tbody></table>
             @if ($devices !== [])
                 <h3><br>Devices that stay signed in</h3>
-                <table class="ledger"><tbody>@foreach ($devices as $device)<tr><td><b>{{ \Illuminate\Support\Str::before(\Illuminate\Support\Str::after($device->device, '('), ')') ?: 'a device' }}</b><br><span class="dim small">{{ $device->address }}</span></td><td class="dim">until {{ \Illuminate\Support\Carbon::parse($device->expires_at)->setTimezone($zone)->format('D, M j') }}</td><td class="right"><form method="post" action="/me/remembered/{{ $device->key }}">@csrf @method('delete')<button class="button tight">Forget this device</button></form></td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach ($devices as $device)<tr><td><b>{{ \Illuminate\Support\Str::before(\Illuminate\Support\Str::after($device->device, '('), ')') ?: 'a device' }}</b><br><span class="dim small">{{ $device->address }}</span></td><td class="dim">until {{ \App\Terms\When::day(\Illuminate\Support\Carbon::parse($device->expires_at), $zone) }}</td><td class="right"><form method="post" action="/me/remembered/{{ $device->key }}">@csrf @method('delete')<button class="button tight">Forget this device</button></form></td></tr>@endforeach</tbody></table>
             @endif
         </div>
     </div>

@@ -19,7 +19,7 @@
                 <p class="small dim">What is put together is kept as it is then; it can be given to someone to read.</p>
             </div><br>
             @if ($sets->isNotEmpty())<div class="leaf pad"><h2>Put together before</h2>
-                <table class="ledger"><tbody>@foreach ($sets as $set)<tr data-row><td><a href="/sets/{{ $set->key }}" data-open>{{ $set->created_at->setTimezone($file->office->zone)->format('D j M, H:i') }}</a></td><td class="dim">{{ count($set->papers) === 1 ? 'one paper' : count($set->papers).' papers' }}{{ $set->pages ? ', '.$set->pages.' pages' : '' }}</td><td class="right dim">{{ $set->copies_count ? ($set->copies_count === 1 ? 'one reading copy' : $set->copies_count.' reading copies') : '' }}</td></tr>@endforeach</tbody></table></div>@endif
+                <table class="ledger"><tbody>@foreach ($sets as $set)<tr data-row><td><a href="/sets/{{ $set->key }}" data-open>{{ \App\Terms\When::list($set->created_at, $file->office->zone) }}</a></td><td class="dim">{{ count($set->papers) === 1 ? 'one paper' : count($set->papers).' papers' }}{{ $set->pages ? ', '.$set->pages.' pages' : '' }}</td><td class="right dim">{{ $set->copies_count ? ($set->copies_count === 1 ? 'one reading copy' : $set->copies_count.' reading copies') : '' }}</td></tr>@endforeach</tbody></table></div>@endif
         </div>
     </form>
 </x-layout>

@@ -1,5 +1,5 @@
 <x-layout title="Put together" place="files">
-    <div class="head-row"><h1>Papers put together</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $set->created_at->setTimezone($file->office->zone)->format('D j M, H:i') }} · {{ count($set->papers) === 1 ? 'one paper' : count($set->papers).' papers' }}</span>
+    <div class="head-row"><h1>Papers put together</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ \App\Terms\When::list($set->created_at, $file->office->zone) }} · {{ count($set->papers) === 1 ? 'one paper' : count($set->papers).' papers' }}</span>
         <span class="right"><form method="post" action="/files/{{ $file->key }}/assembling">@csrf @foreach ($set->papers as $key)<input type="hidden" name="papers[]" value="{{ $key }}">@endforeach<button class="button">Again, with changes</button></form></span></div>
     <div class="columns-2">
         <div><div class="leaf pad">@include('assembly.standing')</div><br>
@@ -20,8 +20,8 @@
                     @php($looks = $copy->looks())
                     <div class="asked"><p><b>{{ $copy->name }}</b> <span class="dim">{{ $copy->email }} · {{ $copy->ended_at ? 'ended' : ($copy->isOpen() ? 'until '.$copy->lastDay()->short($file->office->today()->year()) : 'its last day has passed') }}</span></p>
                         @if ($looks === [])<p class="dim small">Not opened yet.</p>@else
-                        <details class="by-hand"><summary>{{ count(array_filter($looks, fn ($look) => $look->what === 'opened')) }} × opened, the last time {{ (new \DateTimeImmutable($looks[0]->at))->setTimezone($file->office->timeZone())->format('D j M, H:i') }}</summary>
-                            <table class="ledger"><tbody>@foreach ($looks as $look)<tr><td>{{ (new \DateTimeImmutable($look->at))->setTimezone($file->office->timeZone())->format('D j M, H:i:s') }}</td><td>{{ ['opened' => 'opened', 'downloaded' => 'downloaded', 'refused' => 'tried after its end'][$look->what] }}</td><td class="dim">{{ $look->address }}</td></tr>@endforeach</tbody></table></details>@endif
+                        <details class="by-hand"><summary>{{ count(array_filter($looks, fn ($look) => $look->what === 'opened')) }} × opened, the last time {{ \App\Terms\When::list(new \DateTimeImmutable($looks[0]->at), $file->office->zone) }}</summary>
+                            <table class="ledger"><tbody>@foreach ($looks as $look)<tr><td>{{ \Unanimus\Dates\Moment::record(new \DateTimeImmutable($look->at), $file->office->zone) }}</td><td>{{ ['opened' => 'opened', 'downloaded' => 'downloaded', 'refused' => 'tried after its end'][$look->what] }}</td><td class="dim">{{ $look->address }}</td></tr>@endforeach</tbody></table></details>@endif
                         @if ($works && $copy->isOpen())<form method="post" action="/reading-copies/{{ $copy->key }}/end" class="in-row">@csrf<button class="button tight plain">End it now</button></form>@if ($copy->email === '') <span class="small dim">link: {{ $copy->link() }}</span>@endif @endif
                     </div>
                 @endforeach

@@ -26,10 +26,10 @@
                 <div class="leaf pad">
                     <h2>Release</h2>
                     @if ($locked)
-                        <p class="ok"><b>Authorized</b> {{ $file->commission->authorized_at->setTimezone($file->office->zone)->format('D j M, H:i') }}. The figures stand as they are.</p>
+                        <p class="ok"><b>Authorized</b> {{ \App\Terms\When::list($file->commission->authorized_at, $file->office->zone) }}. The figures stand as they are.</p>
                         @if (($now = $facts->value('price')) !== null && ! $sheet->isFor(\Unanimus\Money\Money::of($now)))<br><p class="late"><b>The terms have moved on.</b> The price in the file is now {{ \Unanimus\Money\Money::of($now) }}; this was authorized on {{ $sheet->price }}.</p>@endif
                     @else
-                        <p>The review is <b>{{ $whole->percent() }} %</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are settled.@unless ($whole->isWhole()) The disbursement can be authorized when all are.@endunless</p><br>
+                        <p>The review is <b>{{ $whole->percent() }}%</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are settled.@unless ($whole->isWhole()) The disbursement can be authorized when all are.@endunless</p><br>
                         @can('authorize-disbursement', $file)
                             <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side" value="{{ $side }}"><button class="button now" @disabled(! $whole->isWhole() || $sheet === null)>Authorize the disbursement</button></form>
                         @else

@@ -1,4 +1,4 @@
 @foreach ($entries as $entry)
-    <li><span class="dim">{{ \Illuminate\Support\Carbon::parse($entry->at)->setTimezone($file->office->zone)->format('D j M H:i:s') }}</span><span>{{ $entry->who }}</span><span><b>{{ $entry->what }}</b> {{ \App\History\History::words((array) json_decode($entry->data, true)) }}</span></li>
+    <li><span class="dim">{{ \Unanimus\Dates\Moment::record(\Illuminate\Support\Carbon::parse($entry->at), $file->office->zone) }}</span><span>{{ $entry->who }}</span><span>{{ \App\History\Sentence::of($entry->what, (array) json_decode($entry->data, true)) }}</span></li>
 @endforeach
-@if ($earlier !== null)<li><button class="button tight" type="button" hx-get="/files/{{ $file->key }}/history?before={{ $earlier }}" hx-target="closest li" hx-swap="outerHTML">Earlier</button></li>@endif
+@if ($earlier !== null)<li><button class="button tight" type="button" hx-get="/files/{{ $file->key }}/history?before={{ $earlier }}" hx-target="closest li" hx-swap="outerHTML">Show earlier entries</button></li>@endif

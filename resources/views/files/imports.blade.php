@@ -8,7 +8,7 @@
     </div>
     @if ($imports->isNotEmpty())
     <div class="leaf pad"><h2>Brought in before</h2>
-        <table class="ledger"><tbody>@foreach ($imports as $import)<tr data-row><td><a href="/imports/{{ $import->key }}" data-open><b>{{ $import->name }}</b></a></td><td class="dim">{{ $import->created_at->format('D j M H:i') }}</td><td class="dim">{{ ['matching' => 'columns to match', 'tried' => 'tried, nothing opened', 'running' => 'being opened', 'done' => 'done'][$import->state] }}</td></tr>@endforeach</tbody></table>
+        <table class="ledger"><tbody>@foreach ($imports as $import)<tr data-row><td><a href="/imports/{{ $import->key }}" data-open><b>{{ $import->name }}</b></a></td><td class="dim">{{ \App\Terms\When::list($import->created_at, auth()->user()->zone()) }}</td><td class="dim">{{ ['matching' => 'columns to match', 'tried' => 'tried, nothing opened', 'running' => 'being opened', 'done' => 'done'][$import->state] }}</td></tr>@endforeach</tbody></table>
     </div>
     @endif
 </x-layout>

@@ -24,7 +24,7 @@
             @if ($row['close'])<g @class(['close', 'late' => $row['close']['late']])><rect x="{{ $row['close']['x'] - 4 }}" y="{{ $row['y'] - 8.5 }}" width="8" height="17" rx="1.5"/></g>@endif
             @php($tells = implode(' · ', array_filter([$row['close']['label'] ?? 'no closing date', ...array_column($row['flags'], 'title')])))
             <g class="tell" aria-hidden="true"><rect x="240" y="{{ $row['y'] - 11 }}" width="{{ min(930, \Unanimus\Pages\Typeface::width($tells, 12) + 16) }}" height="22" rx="2"/><text x="248" y="{{ $row['y'] + 4.5 }}">{{ $tells }}</text></g>
-            <text class="percent" x="1228" y="{{ $row['y'] + 4.5 }}">{{ $row['percent'] }} %</text>
+            <text class="percent" x="1228" y="{{ $row['y'] + 4.5 }}">{{ $row['percent'] }}%</text>
         </a>
     @endforeach
     <line class="today" x1="{{ $lanes->today }}" y1="14" x2="{{ $lanes->today }}" y2="{{ $lanes->height - 6 }}"/>

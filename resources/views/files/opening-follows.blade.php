@@ -1,4 +1,4 @@
-<p class="dim small right">all stored {{ now()->setTimezone($file->office->zone)->format('H:i:s') }}</p>
+<p class="dim small right">Saved at {{ \Unanimus\Dates\Moment::time(now(), $file->office->zone) }}</p>
 @foreach ($contradictions as $told)<p class="late">{{ $told }}</p>@endforeach
 @foreach ($twins ?? [] as $twin)
     <div class="say now">{{ $twin['told'] }} @if ($twin['go'])<a href="/files/{{ $twin['key'] }}">Go to that file</a>@elseif ($twin['join'])<form method="post" action="/files/{{ $file->key }}/join/{{ $twin['key'] }}">@csrf<button class="button tight">Ask to join for our side</button></form>@endif</div>

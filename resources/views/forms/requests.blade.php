@@ -24,7 +24,7 @@
     <section class="leaf pad" aria-label="Asked before"><h2>Asked before</h2>
         @forelse ($requests as $one)
             <article class="asked"><p><b>{{ $one->name }}</b> <span class="dim">{{ $one->papers->pluck('title')->implode(', ') }}</span></p>
-            <p class="small">{{ $one->status->label($one->lastDay(), $today) }} · until {{ $one->lastDay()->short($today->year()) }} · {{ $one->opened_at ? 'opened '.$one->opened_at->setTimezone($file->office->zone)->format('D j M H:i') : 'not opened yet' }}@if ($one->finished_at) · finished {{ $one->finished_at->setTimezone($file->office->zone)->format('D j M H:i') }}@endif</p>
+            <p class="small">{{ $one->status->label($one->lastDay(), $today) }} · until {{ $one->lastDay()->short($today->year()) }} · {{ $one->opened_at ? 'opened '.\App\Terms\When::list($one->opened_at, $file->office->zone) : 'not opened yet' }}@if ($one->finished_at) · finished {{ \App\Terms\When::list($one->finished_at, $file->office->zone) }}@endif</p>
             <div class="in-row">
                 @if ($one->takes())<form method="post" action="/fill-requests/{{ $one->key }}/remind">@csrf<button class="button tight">Remind</button></form> <form method="post" action="/fill-requests/{{ $one->key }}/take-back">@csrf<button class="button tight plain">Take back</button></form>
                 @else<form class="in-row" method="post" action="/fill-requests/{{ $one->key }}/renew">@csrf<input class="input" name="last_day" value="{{ $today->plusDays(7)->iso() }}" aria-label="New last day"> <button class="button tight">Another link</button></form>@endif

@@ -19,7 +19,7 @@
             @can('run-office')
                 <div class="leaf pad"><h2>Inbox</h2>
                     @if ($inbox->isEmpty())<p class="dim">What comes by mail and is not in a file yet waits here.</p>@else
-                    <table class="ledger"><tbody>@foreach ($inbox as $item)<tr><td><b>{{ $item->subject ?: '(no subject)' }}</b><br><span class="dim small">{{ $item->sender }}</span></td><td class="dim">{{ collect($item->attachments)->pluck('name')->implode(', ') ?: 'no attachment' }}</td><td class="right dim">{{ $item->received_at->format('D j M') }}</td></tr>@endforeach</tbody></table>@endif
+                    <table class="ledger"><tbody>@foreach ($inbox as $item)<tr><td><b>{{ $item->subject ?: '(no subject)' }}</b><br><span class="dim small">{{ $item->sender }}</span></td><td class="dim">{{ collect($item->attachments)->pluck('name')->implode(', ') ?: 'no attachment' }}</td><td class="right dim">{{ \App\Terms\When::day($item->received_at, auth()->user()->zone()) }}</td></tr>@endforeach</tbody></table>@endif
                 </div><br>
             @endcan
             <div class="leaf pad"><h2>Offices</h2>

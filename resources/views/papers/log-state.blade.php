@@ -1,6 +1,6 @@
 @php($entry = $at > 0 ? $log->entries[$at - 1] : null)
 <p class="log-words" id="state-words" role="status"><b>{{ $at }} of {{ $log->count() }}</b>
-    @if ($entry)<span>{{ $entry->at->setTimezone($file->office->timeZone())->format('D j M Y, H:i:s') }}, {{ $entry->who }}: {{ $form->blank($entry->blank)?->label ?? $entry->blank }} {{ $entry->value === null ? 'follows its term again' : ($entry->value === '' ? 'left empty' : '“'.($form->blank($entry->blank)?->kind->show($entry->value) ?? $entry->value).'”') }}</span>
+    @if ($entry)<span>{{ \Unanimus\Dates\Moment::record($entry->at, $file->office->zone) }}, {{ $entry->who }}: {{ $form->blank($entry->blank)?->label ?? $entry->blank }} {{ $entry->value === null ? 'follows its term again' : ($entry->value === '' ? 'left empty' : '“'.($form->blank($entry->blank)?->kind->show($entry->value) ?? $entry->value).'”') }}</span>
     @else<span>before the first entry</span>@endif
 </p>
 <div class="desk">

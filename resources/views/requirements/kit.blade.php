@@ -81,7 +81,7 @@
     </fieldset>
     @if ($stored)
     <div class="leaf pad"><h2>Versions</h2>
-        <ul class="found-files">@foreach ($versions as $version)<li>Version {{ $version->version }}, {{ \Illuminate\Support\Carbon::parse($version->made_at)->format('D j M Y H:i') }} @if ($mine && $version->version !== $stored->version)<form method="post" action="/kits/{{ $stored->key }}/versions/{{ $version->version }}" class="in-row">@csrf<button class="button tight plain">Bring back</button></form>@endif</li>@endforeach</ul>
+        <ul class="found-files">@foreach ($versions as $version)<li>Version {{ $version->version }}, {{ \App\Terms\When::list(\Illuminate\Support\Carbon::parse($version->made_at), auth()->user()->zone()) }} @if ($mine && $version->version !== $stored->version)<form method="post" action="/kits/{{ $stored->key }}/versions/{{ $version->version }}" class="in-row">@csrf<button class="button tight plain">Bring back</button></form>@endif</li>@endforeach</ul>
         @if ($mine)<form method="post" action="/kits/{{ $stored->key }}">@csrf @method('delete')<button class="button tight plain">Take off the shelf</button></form>@endif
     </div>
     @endif

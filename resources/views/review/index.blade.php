@@ -8,7 +8,7 @@
                 <thead><tr><th>Paper</th><th>File</th><th>Why it is asked for</th><th>Handed in</th><th></th></tr></thead>
                 <tbody>
                 @foreach ($waiting as $requirement)
-                    <tr data-row><td><a href="/review/{{ $requirement->key }}" data-open><b>{{ $requirement->title }}</b></a></td><td><a href="/files/{{ $requirement->file->key }}">{{ $requirement->file->name }}</a></td><td class="dim">{{ $requirement->reason }}</td><td>{{ $requirement->submitted_at?->setTimezone($requirement->file->office->zone)->format('D j M, H:i') }}</td><td class="right"><a class="button tight now" href="/review/{{ $requirement->key }}">Read</a></td></tr>
+                    <tr data-row><td><a href="/review/{{ $requirement->key }}" data-open><b>{{ $requirement->title }}</b></a></td><td><a href="/files/{{ $requirement->file->key }}">{{ $requirement->file->name }}</a></td><td class="dim">{{ $requirement->reason }}</td><td>{{ \App\Terms\When::list($requirement->submitted_at, $requirement->file->office->zone) }}</td><td class="right"><a class="button tight now" href="/review/{{ $requirement->key }}">Read</a></td></tr>
                 @endforeach
                 </tbody>
             </table>

@@ -25,7 +25,7 @@
             <h3>Remarks</h3>
             <ol>
                 @forelse ($requirement->remarks as $n => $remark)
-                    <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b> {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ $remark->at->setTimezone($file->office->zone)->format('D j M') }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
+                    <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b> {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ \App\Terms\When::day($remark->at, $file->office->zone) }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
                 @empty
                     <li class="dim">None yet. Click a place on the page to pin one there.</li>
                 @endforelse

@@ -21,6 +21,6 @@
     <h3><br>What happened</h3>
     <ul class="watch">
         @php($names = $round->signers->pluck('name', 'seat'))
-        @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ $event->at->setTimezone($file->office->zone)->format('D j M, H:i') }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach
+        @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach
     </ul>
 </div>
