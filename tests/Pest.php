@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Tests\Support\AppCase;
 use Tests\Support\BrowserCase;
-use Tests\Support\HouseCase;
 
-pest()->extend(HouseCase::class)->in('App');
+pest()->extend(AppCase::class)->in('App');
 pest()->extend(BrowserCase::class)->in('Browser');

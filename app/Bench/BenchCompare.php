@@ -9,7 +9,7 @@ use Illuminate\Console\Command;
 /** Lays what pages cost at one size beside what they cost at another. */
 final class BenchCompare extends Command
 {
-    /** Pages about one file or one person's work, which a larger house is not to slow; lists and search have more to go through. */
+    /** Pages about one file or one person's work, which a larger brokerage is not to slow; lists and search have more to go through. */
     private const BUDGETS = ['file page' => 1.15, 'Today, a coordinator' => 1.15];
 
     protected $signature = 'bench:compare {small : JSON of bench:pages} {large : the same, of a larger brokerage}';

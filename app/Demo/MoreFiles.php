@@ -27,7 +27,7 @@ use Unanimus\Exchange\Listing;
 use Unanimus\Files\DealStatus;
 use Unanimus\Signing\Seat;
 
-/** The scenario's further files, each to show something: offers to compare, both sides in the house, a deal that fell through, land, a lease, a referral. */
+/** The scenario's further files, each to show something: offers to compare, both sides in the brokerage, a deal that fell through, land, a lease, a referral. */
 final class MoreFiles
 {
     public function __construct(
@@ -45,7 +45,7 @@ final class MoreFiles
         $this->orchard($people);
         $this->leaseAndReferral($people);
         $this->expiredListing($people);
-        $this->house($people);
+        $this->office($people);
         Auth::logout();
     }
 
@@ -54,7 +54,7 @@ final class MoreFiles
     {
         $file = $this->start($people, 'caleb', 'seller', 'TR-26-03977');
         $today = $file->office->today();
-        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example', 'phone' => '555-0151']);
+        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example', 'phone' => '(555) 555-0151']);
         $this->setFact->many($file, ['listed_on' => $today->plusDays(-18)->iso(), 'listing_expires' => $today->plusDays(72)->iso(), 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1,850', 'annual_tax' => '6,240', 'tax_paid_through' => ($today->year() - 1).'-12-31', 'closing_day' => 'buyers', 'payoff' => '211,340.18']);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         foreach ([
@@ -93,7 +93,7 @@ final class MoreFiles
         ($this->move)($file, DealStatus::Active, $people['priya']);
         Auth::setUser($people['caleb']);
         $file = $this->open->joinOtherSide($file->id, $people['caleb'])->load(['office', 'members']);
-        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example', 'phone' => '555-0161']);
+        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example', 'phone' => '(555) 555-0161']);
         $this->setFact->many($file, ['price' => '283,500', 'earnest_money' => '6,000', 'financing' => 'conventional', 'loan_percent' => '75', 'acceptance' => $today->plusDays(-31)->iso(), 'closing' => $this->weekday($today->plusDays(7))->iso(), 'escrow_holder' => 'Anchorfield Title & Escrow']);
         $file->putLabels(['both sides']);
         foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
@@ -148,11 +148,11 @@ final class MoreFiles
     }
 
     /** @param  array<string, User>  $people */
-    private function house(array $people): void
+    private function office(array $people): void
     {
         $base = ['brokerage_id' => $people['ines']->brokerage_id];
-        Contact::create([...$base, 'role' => 'escrow', 'name' => 'Nadia Petrov', 'firm' => 'Anchorfield Title & Escrow', 'email' => 'nadia.petrov@anchorfield.example', 'phone' => '555-0171', 'standing' => true]);
-        Contact::create([...$base, 'role' => 'lender', 'name' => 'Owen Gallagher', 'firm' => 'Brackwater Mutual Lending', 'email' => 'owen.gallagher@brackwater.example', 'phone' => '555-0172', 'standing' => true]);
+        Contact::create([...$base, 'role' => 'escrow', 'name' => 'Nadia Petrov', 'firm' => 'Anchorfield Title & Escrow', 'email' => 'nadia.petrov@anchorfield.example', 'phone' => '(555) 555-0171', 'standing' => true]);
+        Contact::create([...$base, 'role' => 'lender', 'name' => 'Owen Gallagher', 'firm' => 'Brackwater Mutual Lending', 'email' => 'owen.gallagher@brackwater.example', 'phone' => '(555) 555-0172', 'standing' => true]);
         SavedView::create([...$base, 'user_id' => $people['wendell']->id, 'name' => 'December closings', 'query' => 'closes:'.$people['wendell']->officeRoles->firstOrFail()->office->today()->year().'-12', 'shared' => true]);
         Auth::setUser($people['wendell']);
         $file = DealFile::query()->with(['office', 'members'])->where('name', 'like', '14 Lanternfish%')->firstOrFail();

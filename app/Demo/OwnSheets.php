@@ -11,12 +11,12 @@ use Unanimus\Pages\Drawing;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 
-/** The house's own forms: one in force, one just begun out of a PDF. */
+/** Our own forms: one active, one just started from a PDF. */
 final class OwnSheets
 {
     private const INTAKE = ['Office intake sheet', [
-        'The client' => ['Buyer names|', 'Telephone|', 'Mail address|', '?Represented by us before|?First purchase|?Buying with a loan'],
-        'What they look for' => ['Town|', 'Purchase price up to $|', 'Wanted by date|', '?House|?Condo|?Land', 'Remarks|'],
+        'The client' => ['Buyer names|', 'Phone|', 'Email address|', '?Represented by us before|?First purchase|?Buying with a loan'],
+        'What they are looking for' => ['City|', 'Purchase price up to $|', 'Wanted by date|', '?House|?Condo|?Land', 'Remarks|'],
         'For the office' => ['Agent name|', '?Disclosure given|?Buyer agreement signed', 'Signature of agent|', 'Date|'],
     ]];
 

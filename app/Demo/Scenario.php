@@ -60,8 +60,8 @@ final class Scenario
         $this->open->join($file, $people['wendell'], 'coordinator');
         $today = $file->office->today();
         $this->listing($file, 'TR-26-04182');
-        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example', 'phone' => '555-0141']);
-        ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example', 'phone' => '555-0142']);
+        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example', 'phone' => '(555) 555-0141']);
+        ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example', 'phone' => '(555) 555-0142']);
         ($this->setParty)($file, Seat::of('escrow.1'), ['name' => 'Nadia Petrov', 'firm' => 'Anchorfield', 'email' => 'nadia.petrov@anchorfield.example']);
         ($this->setParty)($file, Seat::of('lender.1'), ['name' => 'Owen Gallagher', 'firm' => 'Brackwater', 'email' => 'owen.gallagher@brackwater.example']);
         $accepted = $today->plusDays(-20);
@@ -84,7 +84,7 @@ final class Scenario
         $this->signedByAll($file, ['M-102'], $tomas);
         $this->signedByAll($file, ['M-201', 'M-215'], $tomas);
         $this->review($file, $people);
-        $round = $this->round($file, ['M-230'], $tomas, 'The lead paint disclosure for the house, built 1962. One page to read, one place to sign.');
+        $round = $this->round($file, ['M-230'], $tomas, 'The lead paint disclosure for the brokerage, built 1962. One page to read, one place to sign.');
         $this->sign($round, 'buyer.1');
         $this->act($round, 'buyer.2', EventKind::Opened, 'opened:buyer.2');
     }

@@ -74,7 +74,7 @@ final class Seed extends Command
         $password = Hash::make(self::PASSWORD);
         $people = [];
         foreach (self::PEOPLE as $index => [$name, $short, $roles]) {
-            $people[$short] = User::create(['brokerage_id' => $id, 'name' => $name, 'email' => "{$short}@quillmark.example", 'phone' => sprintf('555-01%02d', 10 + $index), 'password' => $password]);
+            $people[$short] = User::create(['brokerage_id' => $id, 'name' => $name, 'email' => "{$short}@quillmark.example", 'phone' => sprintf('(555) 555-01%02d', 10 + $index), 'password' => $password]);
             foreach ($roles as [$office, $role]) {
                 OfficeRole::create(['brokerage_id' => $id, 'user_id' => $people[$short]->id, 'office_id' => $offices[$office]->id, 'role' => $role->value]);
             }

@@ -64,7 +64,7 @@ final class HttpExchange implements ListingExchange
             throw new ExchangeUnavailable("{$this->name} does not answer. Try again later.", previous: $failed);
         }
 
-        return $answer->successful() && strlen($answer->body()) <= 52_428_800 ? $answer->body() : throw new ExchangeUnavailable("{$this->name} did not hand over this paper.");
+        return $answer->successful() && strlen($answer->body()) <= 52_428_800 ? $answer->body() : throw new ExchangeUnavailable("{$this->name} did not send this paper.");
     }
 
     /** @return list<Listing> */
@@ -83,7 +83,7 @@ final class HttpExchange implements ListingExchange
         }
         $found = $answer->successful() ? $answer->json('value') : null;
         if (! is_array($found)) {
-            throw new ExchangeUnavailable("{$this->name} answered with something unreadable. Enter the property by hand, or try again.");
+            throw new ExchangeUnavailable("{$this->name} sent an answer we could not read. Enter the property by hand, or try again.");
         }
 
         return array_values(array_filter($found, is_array(...)));

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** People used before, and the house's standing contacts. A person's clients are their own: no colleague is shown them. */
+/** People used before, and the brokerage’s standing contacts. A person's clients are their own: no colleague is shown them. */
 final class AddressBook
 {
     /** Keeps a party for the next time, in the book of the one who entered it. */

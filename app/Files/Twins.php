@@ -25,7 +25,7 @@ final class Twins
             $joins = ! isset($seen[$row->file_id]) && $user->opensFiles() && in_array([$row->side, $side], [['seller', 'buyer'], ['landlord', 'tenant']], true);
             $found[] = [
                 'key' => $row->key, 'go' => isset($seen[$row->file_id]), 'join' => $joins,
-                'told' => isset($seen[$row->file_id]) ? "{$seen[$row->file_id]} is in a file already, on this listing or address." : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true) ? "{$row->agent} of {$row->office} has this listing in a file already." : 'A colleague has a file on this listing or address too.'),
+                'told' => isset($seen[$row->file_id]) ? "There is already a file on this listing or address: {$seen[$row->file_id]}." : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true) ? "{$row->agent} of {$row->office} already has a file on this listing." : 'A colleague also has a file on this listing or address.'),
             ];
         }
 

@@ -10,7 +10,7 @@ use App\Storage\Bytes;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormShelf;
 
-/** The forms of the house for which the running transaction works. */
+/** The forms of the brokerage for which the running transaction works. */
 final class OwnShelf implements FormShelf
 {
     private const FOUND = ['in_force', 'superseded', 'retired'];
@@ -45,7 +45,7 @@ final class OwnShelf implements FormShelf
         return $own->isInTheMaking() ? $own->draft()->form(...$said) : $own->draft()->built(...$said);
     }
 
-    /** What was read for one house or state of it is not read for the next. */
+    /** What was read for one brokerage or state of it is not read for the next. */
     public function forget(): void
     {
         $this->known = [];

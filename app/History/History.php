@@ -114,7 +114,7 @@ final class History
             $walk['broken'] !== null => "entry {$walk['broken']} was changed, moved or taken out",
             $walk['seq'] === 0 => 'there is no entry left',
             $head === null => 'its end is not sealed',
-            ! hash_equals(Chain::seal($key, $of, (int) $head->seq, $head->hash), $head->mac) => 'its end was sealed by somebody else',
+            ! hash_equals(Chain::seal($key, $of, (int) $head->seq, $head->hash), $head->mac) => 'its end was sealed by someone else',
             (int) $head->seq !== $walk['seq'] => "it ends at entry {$walk['seq']}, but {$head->seq} were written",
             $head->hash !== $walk['hash'] => 'it was written anew from some entry on',
             default => null,

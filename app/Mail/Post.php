@@ -24,14 +24,14 @@ final class Post
         $count = $round->papers->count();
         $until = $round->last_day === null ? '' : ' Please sign by '.\Unanimus\Dates\LocalDate::of($round->last_day)->long().'.';
         self::letter($round, "invite:{$signer->key}:{$signer->link_version}", $signer->name, (string) $signer->email, "Please sign: {$round->title}",
-            "{$round->sender->name} asks you to sign ".($count === 1 ? 'a paper' : self::words($count).' papers')." for {$round->file->name}.{$until}\n\n".($round->message === '' ? '' : "{$round->message}\n\n").'The button opens the papers. It is meant for you alone: please do not pass this letter on.',
-            'Read and sign', "signer {$signer->key}");
+            "{$round->sender->name} asks you to sign ".($count === 1 ? 'a document' : self::words($count).' documents')." for {$round->file->name}.{$until}\n\n".($round->message === '' ? '' : "{$round->message}\n\n").'The button opens the documents. The link is only for you. Please do not forward this email.',
+            'Review and sign', "signer {$signer->key}");
     }
 
     public static function reminder(Round $round, Signer $signer, string $once): void
     {
         self::letter($round, "remind:{$signer->key}:{$once}", $signer->name, (string) $signer->email, "Still to sign: {$round->title}",
-            "{$round->sender->name} is waiting for your signature for {$round->file->name}. You can go on where you stopped.", 'Go on', "signer {$signer->key}");
+            "{$round->sender->name} is waiting for your signature on documents for {$round->file->name}. You can continue where you left off.", 'Continue', "signer {$signer->key}");
     }
 
     /** Questions of one signer that come within a few minutes go in one letter. */
@@ -50,14 +50,14 @@ final class Post
     {
         $word = match ($state->status) {
             RoundStatus::Declined => 'was declined',
-            RoundStatus::Recalled => 'was taken back',
-            default => 'has passed its last day',
+            RoundStatus::Recalled => 'was recalled',
+            default => 'reached its last day',
         };
         $reason = ($state->reason ?? '') === '' ? '' : "\n\nReason: {$state->reason}";
-        self::letter($round, "ended:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signing ended: {$round->title}", "The round for {$round->file->name} {$word}.{$reason}\n\nNothing is lost: the papers are drafts again and can be sent anew.", 'Open the round', "/rounds/{$round->key}");
+        self::letter($round, "ended:{$round->key}:sender", $round->sender->name, $round->sender->email, "Signing ended: {$round->title}", "The round for {$round->file->name} {$word}.{$reason}\n\nNothing is lost. The papers are drafts again, and you can send them again.", 'Open the round', "/rounds/{$round->key}");
         foreach ($round->signers as $signer) {
             if ($signer->status !== 'waiting' && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
-                self::letter($round, "ended:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Nothing more to sign: {$round->title}", "The signing of papers for {$round->file->name} {$word}. You need not do anything. {$round->sender->name} will be in touch.");
+                self::letter($round, "ended:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Nothing more to sign: {$round->title}", "The signing for {$round->file->name} {$word}. You do not need to do anything. {$round->sender->name} will be in touch.");
             }
         }
     }
@@ -69,7 +69,7 @@ final class Post
             if (($signer->email ?? '') !== '') {
                 $told[(string) $signer->email] = true;
                 self::letter($round, "finished:{$round->key}:{$signer->key}", $signer->name, (string) $signer->email, "Signed by everyone: {$round->title}",
-                    "Everyone has signed the papers for {$round->file->name}. The whole set is attached: {$set->pages} pages, sealed, with the record of how it was signed. Keep it.", 'See it online', "signer {$signer->key}", $set->sha256, 'Signed papers.pdf');
+                    "Everyone has signed the documents for {$round->file->name}. They are attached: {$set->pages} pages, with a record of how they were signed. Keep this email.", 'See it online', "signer {$signer->key}", $set->sha256, 'Signed documents.pdf');
             }
         }
         if (! isset($told[$round->sender->email])) {
@@ -77,7 +77,7 @@ final class Post
         }
     }
 
-    /** A letter to someone of the house, about no file. */
+    /** A letter to someone of the brokerage, about no file. */
     public static function toColleague(int $brokerageId, string $once, string $name, string $address, string $subject, string $body, string $label, string $action): void
     {
         $letter = Letter::query()->firstOrCreate(['once_key' => $once], ['brokerage_id' => $brokerageId, 'recipient_name' => $name, 'recipient' => $address, 'subject' => $subject, 'body' => $body, 'action_label' => $label, 'action' => $action]);

@@ -12,7 +12,7 @@ final class Actor
 {
     private ?string $other = null;
 
-    /** From here on it is somebody from outside, named so; null: nobody from outside any more. */
+    /** From here on it is someone from outside, named so; null: nobody from outside any more. */
     public function isFromOutside(?string $name): void
     {
         $this->other = $name;
@@ -23,7 +23,7 @@ final class Actor
         return $this->other ?? $this->user()->name ?? 'Unanimus';
     }
 
-    /** The name of the one from outside; null when it is someone of the house or the application. */
+    /** The name of the one from outside; null when it is someone of the brokerage or the application. */
     public function outsider(): ?string
     {
         return $this->other;

@@ -7,7 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 
 /**
- * Someone in the address book: the house's standing contacts, and each person's own.
+ * Someone in the address book: the brokerage’s standing contacts, and each person's own.
  *
  * @property int $id
  * @property string $key

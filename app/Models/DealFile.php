@@ -182,7 +182,7 @@ final class DealFile extends Record
     public function mustBeOwnListing(): void
     {
         if (! $this->isOwnAffair($this->listingSide())) {
-            throw new StepRefused("The listing is kept by the {$this->listingSide()}’s own agent.");
+            throw new StepRefused("Only the {$this->listingSide()}’s own agent can change the listing.");
         }
     }
 
@@ -224,6 +224,6 @@ final class DealFile extends Record
             default => 'the landlord',
         };
 
-        return $word === null ? 'Both sides in the house' : ($this->kind === 'referral' ? "Referral of {$word}" : "We represent {$word}");
+        return $word === null ? 'In-house deal, both sides ours' : ($this->kind === 'referral' ? "Referral of {$word}" : "We represent {$word}");
     }
 }

@@ -8,7 +8,7 @@ use App\Models\Concerns\HasKey;
 use Unanimus\Requirements\Rule;
 
 /**
- * A rule of the house, as its administrator keeps it.
+ * A rule of the brokerage, as its administrator keeps it.
  *
  * @property int $id
  * @property string $key

@@ -10,7 +10,7 @@ use Unanimus\Forms\Form;
 use Unanimus\Forms\FormDraft;
 
 /**
- * One revision of a form of the house's own: in the making, in force, superseded by a later one, or retired.
+ * One revision of a form of the brokerage’s own: in the making, in force, superseded by a later one, or retired.
  *
  * @property int $id
  * @property string $key
@@ -34,7 +34,7 @@ final class OwnForm extends Record
     use HasKey;
 
     /** What the set is called in which they stand. */
-    public const SET = 'Own forms';
+    public const SET = 'Our forms';
 
     /** @var array<string, string> */
     protected $casts = ['pages' => 'array', 'items' => 'array', 'notes' => 'array', 'published_at' => 'datetime'];

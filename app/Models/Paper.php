@@ -126,7 +126,7 @@ final class Paper extends Record
      */
     public function lockForChange(): void
     {
-        $now = DB::selectOne('SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p', [$this->id]) ?? throw new StepRefused('This paper was taken out of your sight meanwhile; nothing was changed.');
+        $now = DB::selectOne('SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p', [$this->id]) ?? throw new StepRefused('You can no longer see this paper. Nothing was changed.');
         $this->setRawAttributes([...$this->getAttributes(), 'state' => $now->state], true);
         $refusal = $this->state->refusesChange(ReviewState::tryFrom((string) $now->review_state)?->isWithReviewer() ?? false);
         if ($refusal !== null) {

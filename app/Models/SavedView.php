@@ -7,7 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 
 /**
- * A search that is kept, one's own or shared with the house.
+ * A search that is kept, one's own or shared with the brokerage.
  *
  * @property int $id
  * @property string $key

@@ -100,7 +100,7 @@ final readonly class Board
     private static function note(Paper $paper, ?int $pages): string
     {
         $pages ??= $paper->latest?->pages;
-        $parts = [$paper->form_number, $pages === null ? ($paper->state === PaperState::Awaited ? 'awaited' : null) : $pages.($pages === 1 ? ' page' : ' pages'), $paper->reason];
+        $parts = [$paper->form_number, $pages === null ? ($paper->state === PaperState::Expected ? 'expected' : null) : $pages.($pages === 1 ? ' page' : ' pages'), $paper->reason];
 
         return implode(' · ', array_filter($parts));
     }
@@ -113,11 +113,11 @@ final readonly class Board
 
         return match (true) {
             $state === ReviewState::SentBack => $step('Answer remark', 'open', "/papers/{$paper->key}"),
-            $paper->state === PaperState::Awaited => $step('Bring in', 'bring', $paper->key, false),
+            $paper->state === PaperState::Expected => $step('Upload', 'bring', $paper->key, false),
             $missing > 0 => $step($missing === 1 ? 'Fill 1 blank' : "Fill {$missing} blanks", 'open', "/papers/{$paper->key}"),
-            $paper->isDraft() && $signed => $step('Have signed', 'sign', $paper->key),
+            $paper->isDraft() && $signed => $step('Send for signature', 'sign', $paper->key),
             $round !== null => $step('See round', 'round', "/rounds/{$round->key}", false),
-            $requirement !== null && $state === ReviewState::NotSubmitted && ($paper->isDraft() || in_array($paper->state, [PaperState::Ready, PaperState::Signed], true)) => $step('Hand in', 'submit', $requirement->key),
+            $requirement !== null && $state === ReviewState::NotSubmitted && ($paper->isDraft() || in_array($paper->state, [PaperState::Ready, PaperState::Signed], true)) => $step('Submit', 'submit', $requirement->key),
             default => null,
         };
     }

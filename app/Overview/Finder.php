@@ -46,7 +46,7 @@ final class Finder
         return $found->orderByDesc('deal_files.id');
     }
 
-    /** @return array<string, list<string>> what fields may hold in this house, for completion */
+    /** @return array<string, list<string>> what fields may hold in this brokerage, for completion */
     public static function known(): array
     {
         return [
@@ -118,7 +118,7 @@ final class Finder
             'signature' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')),
             'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'submitted')),
             'remark' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'sent_back')),
-            'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Awaited)),
+            'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Expected)),
             'closing-date' => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),
             default => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('commission', static fn ($sheets) => $sheets->whereNotNull('authorized_at')),
         };

@@ -50,7 +50,7 @@ final readonly class Today
         $offices = $user->officeRoles->where('role', 'broker')->pluck('office_id')->all();
         $reviews = $offices === [] ? 0 : Requirement::query()->where('review_state', 'submitted')->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->count();
         if ($reviews > 0) {
-            $mine[] = ['what' => $reviews === 1 ? 'Review a paper' : "Review {$reviews} papers", 'about' => 'handed in', 'where' => '', 'href' => '/review', 'hot' => true];
+            $mine[] = ['what' => $reviews === 1 ? 'Review a paper' : "Review {$reviews} papers", 'about' => 'submitted', 'where' => '', 'href' => '/review', 'hot' => true];
         }
         $served = $files->filter(static fn (DealFile $file) => $file->relationLoaded('office'))->pluck('id');
         $remarks = Requirement::query()->where('review_state', 'sent_back')->whereIn('deal_file_id', $served)
@@ -102,7 +102,7 @@ final readonly class Today
         $signers = Signer::query()->with('round.file')->whereIn('status', ['invited', 'opened', 'consented'])->where(static fn ($any) => $any->whereNull('email')->orWhere('email', '<>', $user->email))
             ->whereHas('round', static fn ($round) => $round->where('status', 'out'))->orderBy('id')->limit(8)->get();
         foreach ($signers as $signer) {
-            $others[] = ['seat' => $signer->place(), 'who' => $signer->name, 'what' => $signer->status === 'invited' ? 'has not opened' : 'has opened, not signed', 'where' => $signer->round->file->name, 'href' => "/rounds/{$signer->round->key}"];
+            $others[] = ['seat' => $signer->place(), 'who' => $signer->name, 'what' => $signer->status === 'invited' ? 'has not opened' : 'opened, has not signed', 'where' => $signer->round->file->name, 'href' => "/rounds/{$signer->round->key}"];
         }
         $waiting = Requirement::query()->where('review_state', 'submitted')->whereIn('deal_file_id', $files->pluck('id'))
             ->whereHas('file.members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('submitted_at')->limit(8)->get()->groupBy('deal_file_id');
@@ -128,7 +128,7 @@ final readonly class Today
             foreach ($agenda->open(7) as $deadline) {
                 $left = $today->daysUntil($deadline->due);
                 if ($left < 0) {
-                    $late[] = ['left' => $left, 'what' => $deadline->label, 'about' => $left === -1 ? 'a day late' : abs($left).' days late', 'where' => $file->name, 'href' => "/files/{$file->key}#deadlines", 'hot' => false];
+                    $late[] = ['left' => $left, 'what' => $deadline->label, 'about' => $left === -1 ? '1 day late' : abs($left).' days late', 'where' => $file->name, 'href' => "/files/{$file->key}#deadlines", 'hot' => false];
                 } else {
                     $coming[] = ['left' => $left, 'day' => $left === 0 ? 'today' : substr($deadline->due->short(), 0, 6), 'what' => $deadline->label, 'where' => $file->name, 'href' => "/files/{$file->key}", 'late' => false];
                 }

@@ -74,7 +74,7 @@ final class PageStore
     /** Never a broken picture: a sheet that says what to do. The page's script asks for it again. */
     private static function later(bool $broken): Response
     {
-        $text = $broken ? 'This page cannot be shown. Download the PDF to read it.' : 'This page takes a moment. It shows here as soon as it is ready.';
+        $text = $broken ? 'This page cannot be shown. Download the PDF to read it.' : 'This page takes a moment. It will show up here.';
         $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="612" height="792" viewBox="0 0 612 792"><rect width="612" height="792" fill="#fffdf8"/><text x="306" y="380" font-family="sans-serif" font-size="16" fill="#56635c" text-anchor="middle">'.$text.'</text></svg>';
 
         return new Response($svg, $broken ? 200 : 503, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-store', 'Content-Security-Policy' => "default-src 'none'"] + ($broken ? [] : ['Retry-After' => '5']));

@@ -27,7 +27,7 @@ final class PaperPrint
     /**
      * The bytes: the latest version of a finished paper, a draft with its entries printed in.
      *
-     * @throws StepRefused when the paper is still awaited
+     * @throws StepRefused when the paper is still expected
      */
     public function of(Paper $paper): string
     {
@@ -35,7 +35,7 @@ final class PaperPrint
         if ($paper->isDraft() && $form !== null) {
             return FilledPages::pdf($form, Filling::of($form, $paper->entries(), FactBook::of($paper->file)), $this->press, PaperPiece::layer($paper));
         }
-        $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to print.");
+        $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
 
         if ($version->made_by === 'signed') {
             return $this->press->part($this->bytes->path($version->sha256), $version->first_page, $version->first_page + $version->pages - 1);

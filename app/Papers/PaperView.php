@@ -107,7 +107,7 @@ final readonly class PaperView
         $all = [];
         $continued = $this->form === null || $this->filling === null ? [] : Continuation::numbers($this->form, $this->filling);
         foreach ($this->filling->blanks ?? [] as $name => $filled) {
-            $all[$name] = ['shown' => self::shown($filled), 'source' => isset($continued[$name]) ? "{$filled->source}; goes on on the continuation page ({$continued[$name]})" : $filled->source, 'departs' => $filled->departs];
+            $all[$name] = ['shown' => self::shown($filled), 'source' => isset($continued[$name]) ? "{$filled->source}; continues on the continuation page ({$continued[$name]})" : $filled->source, 'departs' => $filled->departs];
         }
         $filled = $this->filling->blanks[$blank] ?? null;
         $binding = $filled?->blank->binding;

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\Kit;
 
-/** The kits at hand: those that come with the house, the offices' own, and a person's own. */
+/** The kits at hand: those that come with the brokerage, the offices' own, and a person's own. */
 final class KitShelf
 {
     /** @var array<string, Kit> by key and version */
@@ -45,16 +45,16 @@ final class KitShelf
     /** @throws StepRefused when there is none */
     public static function get(string $key, int $version = 0): Kit
     {
-        return self::find($key, $version) ?? throw new StepRefused('This kit is not on the shelf any more.');
+        return self::find($key, $version) ?? throw new StepRefused('This kit is no longer available.');
     }
 
-    /** @return list<Kit> the kits that come with the house */
+    /** @return list<Kit> the kits that come with the brokerage */
     public static function builtIn(): array
     {
         return array_values(array_filter(array_map(static fn (string $path) => self::find(basename($path, '.json')), glob(base_path('library/kits/*.json')) ?: [])));
     }
 
-    /** @return list<array{kit: Kit, stored: StoredKit|null, version: int, of: string}> what a person may take, the house's first */
+    /** @return list<array{kit: Kit, stored: StoredKit|null, version: int, of: string}> what a person may take, the brokerage’s first */
     public static function for(?User $user): array
     {
         $shelf = array_map(static fn (Kit $kit) => ['kit' => $kit, 'stored' => null, 'version' => 0, 'of' => 'comes with Unanimus'], self::builtIn());

@@ -8,7 +8,7 @@ use App\Models\OfficeRule;
 use Unanimus\Requirements\KitItem;
 use Unanimus\Requirements\Rule;
 
-/** The rules of the house: those it was given, until its administrator makes them its own. */
+/** The rules of the brokerage: those it was given, until its administrator makes them its own. */
 final class RuleShelf
 {
     /** @var list<Rule>|null */
@@ -17,10 +17,10 @@ final class RuleShelf
     /** @return list<Rule> as they come with Unanimus */
     public static function given(): array
     {
-        return self::$given ??= Rule::fromFile(base_path('library/rules/house.json'));
+        return self::$given ??= Rule::fromFile(base_path('library/rules/office.json'));
     }
 
-    /** @return list<KitItem> what the house in sight asks for, by rules that are on */
+    /** @return list<KitItem> what the brokerage in sight asks for, by rules that are on */
     public static function asks(): array
     {
         $own = OfficeRule::query()->orderBy('position')->orderBy('id')->get();

@@ -9,6 +9,6 @@ final class BytesMissing extends \RuntimeException
 {
     public static function named(string $name): self
     {
-        return new self("The stored bytes {$name} are missing or damaged.");
+        return new self("The saved file {$name} is missing or damaged.");
     }
 }

@@ -48,7 +48,7 @@ final class S3Store implements Store
         try {
             $this->client->putObject(['Bucket' => $this->bucket, 'Key' => $name, 'Body' => $bytes, 'ContentSHA256' => hash('sha256', $bytes)]);
         } catch (AwsException $failed) {
-            throw new \RuntimeException('The object store did not take the paper. Try again in a minute.', previous: $failed);
+            throw new \RuntimeException('The object store did not accept the file. Try again in a minute.', previous: $failed);
         }
     }
 

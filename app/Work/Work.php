@@ -122,7 +122,7 @@ abstract class Work implements ShouldQueue
             return;
         } catch (\Throwable $failed) {
             report($failed);
-            $this->postpone('did not get done');
+            $this->postpone('did not work');
 
             return;
         }
@@ -150,7 +150,7 @@ abstract class Work implements ShouldQueue
                 [$tries + ($counts ? 1 : 0), $fault, $next, $next->copy()->addMinutes(self::CLAIM), ...array_values($mine)],
             );
         });
-        // Somebody asked for another try while this one failed: that one goes on.
+        // Someone asked for another try while this one failed: that one goes on.
         $row === null || static::dispatch($this->brokerageId, $this->thing, (int) $row->ticket)->delay(Carbon::parse($row->next_try_at));
     }
 

@@ -28,7 +28,7 @@ final class DisbursementPage
             $y += 17;
         }
         $y += 8;
-        foreach (Typeface::wrap("To {$escrow}: from the commission due to {$company} at closing, pay the amounts below to those named. This authorization ends when the sale does not close.", 10, 490) as $line) {
+        foreach (Typeface::wrap("To {$escrow}: from the commission due to {$company} at closing, pay the amounts below to the people named. This authorization ends if the sale does not close.", 10, 490) as $line) {
             $page->text(54, $y, 10, $line);
             $y += 14;
         }
@@ -45,7 +45,7 @@ final class DisbursementPage
             $y = self::row($page, $y, "{$payee->name} ({$payee->role})", $payee->formula, $payee->amount->ledger(), 'bold');
         }
         $page->line(430, $y - 8, 558, $y - 8, 0.8, '#14261f');
-        $y = self::row($page, $y + 6, 'Total, equal to the commission of our side', '', $sheet->paid()->ledger(), 'bold');
+        $y = self::row($page, $y + 6, 'Total, equal to the gross commission', '', $sheet->paid()->ledger(), 'bold');
         $page->text(54, $y + 34, 10, "Authorized by {$authorizedBy}, broker, {$authorizedAt}.")
             ->text(54, 748, 8, 'Sample form of a fictional state, not legal advice.', fill: '#56635c');
 

@@ -29,7 +29,7 @@ final class Release
             throw new StepRefused('The commission is not entered yet. Enter the price, the percentage and the split first.');
         }
         if (! $sheet->tiesOut() || $sheet->gross->isZero()) {
-            throw new StepRefused('The sheet does not tie out to an amount yet.');
+            throw new StepRefused('The sheet does not add up yet.');
         }
     }
 }

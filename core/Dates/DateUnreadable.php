@@ -10,13 +10,13 @@ final class DateUnreadable extends \InvalidArgumentException
     /** The calendar has no such day. */
     public static function noSuchDay(string $text): self
     {
-        return new self("There is no day {$text}.");
+        return new self("There is no such date: {$text}.");
     }
 
     /** What a person typed is no day. */
     public static function typed(string $text): self
     {
-        return new self("“{$text}” could not be read as a date. Write it as 5/14, 14 May or 2026-05-14.");
+        return new self("“{$text}” could not be read as a date. Write it as 5/14, May 14, or 5/14/2026.");
     }
 
     /** The day of the week that was written is not the one that day has. */

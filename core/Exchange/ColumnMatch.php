@@ -16,7 +16,7 @@ final class ColumnMatch
     public const OTHERS = [
         'listing.number' => 'Listing number', 'address' => 'Address in one line', 'side' => 'Side', 'kind' => 'Kind of deal', 'status' => 'Status', 'agent' => 'Agent', 'labels' => 'Labels',
         'buyer.1.name' => 'Buyer', 'buyer.2.name' => 'Second buyer', 'seller.1.name' => 'Seller', 'seller.2.name' => 'Second seller', 'tenant.1.name' => 'Tenant', 'landlord.1.name' => 'Landlord',
-        'buyer.1.email' => 'Buyer’s mail', 'seller.1.email' => 'Seller’s mail', 'buyer.1.phone' => 'Buyer’s telephone', 'seller.1.phone' => 'Seller’s telephone',
+        'buyer.1.email' => 'Buyer’s email', 'seller.1.email' => 'Seller’s email', 'buyer.1.phone' => 'Buyer’s phone', 'seller.1.phone' => 'Seller’s phone',
     ];
 
     private const WORDS = [

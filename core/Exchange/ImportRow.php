@@ -64,7 +64,7 @@ final readonly class ImportRow
                     $faults[] = "{$item->label()}: {$unreadable->getMessage()}";
                 }
             } elseif (preg_match('/^((?:buyer|seller|tenant|landlord)\.\d)\.(name|email|phone)$/', $fact, $m) === 1) {
-                $m[2] === 'email' && filter_var($text, FILTER_VALIDATE_EMAIL) === false ? $faults[] = "“{$text}” is no mail address." : $parties[$m[1]][$m[2]] = mb_substr($text, 0, 200);
+                $m[2] === 'email' && filter_var($text, FILTER_VALIDATE_EMAIL) === false ? $faults[] = "“{$text}” is not an email address." : $parties[$m[1]][$m[2]] = mb_substr($text, 0, 200);
             }
         }
         if (isset($given['address'])) {
@@ -75,7 +75,7 @@ final readonly class ImportRow
         $side = self::word('side', $given['side'] ?? '', self::SIDES, self::guessSide($kind, $parties), $faults);
         $status = self::word('status', $given['status'] ?? '', self::STATUSES, isset($facts['acceptance']) ? 'under_contract' : 'preparing', $faults);
         if ($facts === [] && $parties === [] && ($given['listing.number'] ?? '') === '') {
-            $faults[] = 'There is no address, no name and no listing number in it.';
+            $faults[] = 'It has no address, name, or listing number.';
         }
 
         return new self($facts, $parties, mb_strtoupper(trim($given['listing.number'] ?? '')), $side, $kind, DealStatus::from($status), trim($given['agent'] ?? ''), array_values(array_filter(array_map(trim(...), preg_split('/[,;|]/', $given['labels'] ?? '') ?: []), static fn (string $label) => $label !== '')), $faults);

@@ -38,7 +38,7 @@ final readonly class Sheet
     public static function read(string $bytes): self
     {
         if (strlen($bytes) > self::MOST_BYTES) {
-            throw new SheetUnreadable('This table is larger than 8 MB. Upload it as several parts.');
+            throw new SheetUnreadable('This spreadsheet is larger than 8 MB. Upload it as several parts.');
         }
         if (str_starts_with($bytes, "PK\x03\x04") || str_starts_with($bytes, "\xD0\xCF\x11\xE0")) {
             throw new SheetUnreadable('This is a workbook. Save the sheet as CSV first, then upload that.');
@@ -55,7 +55,7 @@ final readonly class Sheet
         }
         $records = array_filter(self::records($text, $separator ?? self::separator($text), $skipped), static fn (array $cells) => implode('', $cells) !== '');
         if (count($records) < 2) {
-            throw new SheetUnreadable('This table has no rows. Its first line names the columns; each further line is a file.');
+            throw new SheetUnreadable('This spreadsheet has no rows. The first row names the columns. Each row after it is a file.');
         }
         $first = array_key_first($records);
         $headings = $records[$first];
@@ -71,7 +71,7 @@ final readonly class Sheet
         }
         $count = count($headings);
         $warnings = array_values(array_filter([
-            $short === [] ? '' : self::lines($short)." fewer cells than the {$count} columns; the missing ones count as empty.",
+            $short === [] ? '' : self::lines($short)." fewer cells than the {$count} columns. The missing ones count as empty.",
             $long === [] ? '' : self::lines($long)." more cells than the {$count} columns, perhaps a separator that is not in quotes. What is over is kept with the row and not used.",
         ]));
 

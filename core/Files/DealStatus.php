@@ -79,7 +79,7 @@ enum DealStatus: string
     public function mustBeOpen(): void
     {
         if (! $this->isOpen()) {
-            throw new StepRefused("This file is {$this->readable()}; what was agreed stays as it is. The broker can open it again.");
+            throw new StepRefused("This file is {$this->readable()}. What was agreed stays as it is. The broker can reopen it.");
         }
     }
 

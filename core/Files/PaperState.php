@@ -10,7 +10,7 @@ namespace Unanimus\Files;
 enum PaperState: string
 {
     /** A place kept for what is still to come in. */
-    case Awaited = 'awaited';
+    case Expected = 'expected';
     case Draft = 'draft';
     /** Here as pages from outside, or filled and for nobody to sign. */
     case Ready = 'ready';
@@ -33,12 +33,12 @@ enum PaperState: string
     public function next(): array
     {
         return match ($this) {
-            self::Awaited => [self::Draft, self::Ready, self::Signed, self::Void],
+            self::Expected => [self::Draft, self::Ready, self::Signed, self::Void],
             self::Draft => [self::Ready, self::Out, self::Signed, self::Void],
             self::Ready => [self::Draft, self::Out, self::Signed, self::Void],
             self::Out => [self::Draft, self::Ready, self::Signed],
             self::Signed => [self::Ready, self::Void],
-            self::Void => [self::Draft, self::Awaited],
+            self::Void => [self::Draft, self::Expected],
         };
     }
 
@@ -62,7 +62,7 @@ enum PaperState: string
         return $this === self::Draft || $this === self::Ready;
     }
 
-    /** Whether it has left the house or come back signed: what stood on it then stays. */
+    /** Whether it has left the brokerage or come back signed: what stood on it then stays. */
     public function isFixed(): bool
     {
         return $this === self::Out || $this === self::Signed;
@@ -78,8 +78,8 @@ enum PaperState: string
         return match (true) {
             $this === self::Out => 'This paper is out for signature. Recall the round to change it.',
             $this === self::Signed => 'This paper is signed. A change needs an amendment.',
-            $this === self::Awaited => 'This paper has not come in yet.',
-            $this === self::Void => 'This paper is void. Take it into the file again first.',
+            $this === self::Expected => 'This paper has not arrived yet.',
+            $this === self::Void => 'This paper is void. Add it to the file again first.',
             $withReviewer => 'This paper is with the reviewer. It can be changed when it is sent back.',
             default => null,
         };
@@ -94,7 +94,7 @@ enum PaperState: string
     {
         match ($this) {
             self::Out => throw new StepRefused("“{$title}” is out for signature. Recall the round first."),
-            self::Void => throw new StepRefused("“{$title}” is void. Take it into the file again first."),
+            self::Void => throw new StepRefused("“{$title}” is void. Add it to the file again first."),
             default => null,
         };
     }

@@ -31,7 +31,7 @@ final readonly class SeenBy
         return new self($side, false);
     }
 
-    /** @return list<string> the sides a paper of such a file may belong to; none where the house serves but one */
+    /** @return list<string> the sides a paper of such a file may belong to; none where the brokerage serves one side only */
     public static function sides(string $kind, string $served): array
     {
         return $served === 'both' ? self::SIDES[$kind] ?? [] : [];
@@ -40,7 +40,7 @@ final readonly class SeenBy
     /** In words. */
     public function readable(): string
     {
-        return ($this->side === null ? 'everyone who serves the file' : "the {$this->side}’s side").($this->staffOnly ? ', of them the office alone' : '');
+        return ($this->side === null ? 'everyone on the file' : "the {$this->side}’s side").($this->staffOnly ? ', office only' : '');
     }
 
     /** Whether the same people see it. */
@@ -62,10 +62,10 @@ final readonly class SeenBy
     public function to(self $wanted, array $sides, ?string $own, bool $isStaff): self
     {
         match (true) {
-            $wanted->side !== null && ! in_array($wanted->side, $sides, true) => throw new StepRefused('This file has no such side; who sees the paper stays as it was.'),
-            $wanted->side !== $this->side && $own !== null && $this->side !== $own => throw new StepRefused('This paper is common. Only the file’s coordinator or the broker makes it one side’s own.'),
-            $wanted->side !== null && $own !== null && $wanted->side !== $own => throw new StepRefused('You can show a paper to the other side, not give it to them alone.'),
-            $wanted->staffOnly !== $this->staffOnly && ! $isStaff => throw new StepRefused('Only the file’s coordinator or the broker keeps a paper to the office.'),
+            $wanted->side !== null && ! in_array($wanted->side, $sides, true) => throw new StepRefused('This file has no such side. Nothing was changed.'),
+            $wanted->side !== $this->side && $own !== null && $this->side !== $own => throw new StepRefused('Both sides see this paper. Only the file’s coordinator or the broker can limit it to one side.'),
+            $wanted->side !== null && $own !== null && $wanted->side !== $own => throw new StepRefused('You can show a paper to the other side, but you must still be able to see it.'),
+            $wanted->staffOnly !== $this->staffOnly && ! $isStaff => throw new StepRefused('Only the file’s coordinator or the broker can limit a paper to the office.'),
             default => null,
         };
 

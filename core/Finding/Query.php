@@ -14,14 +14,14 @@ final readonly class Query
 {
     /** The fields, with what each asks and the values it completes to. */
     public const FIELDS = [
-        'status' => ['where the file stands', ['preparing', 'active', 'contract', 'closed', 'terminated', 'expired', 'withdrawn', 'open', 'ended', 'all']],
+        'status' => ['status of the file', ['preparing', 'active', 'contract', 'closed', 'terminated', 'expired', 'withdrawn', 'open', 'ended', 'all']],
         'agent' => ['whose file it is', ['me']],
         'side' => ['whom we represent', ['buyer', 'seller', 'both', 'tenant', 'landlord']],
         'kind' => ['sale, lease or referral', ['sale', 'lease', 'referral']],
         'closes' => ['when it closes', ['today', 'week', 'next-week', 'month', 'late', 'none']],
-        'label' => ['what it is labelled', []],
+        'label' => ['its tags', []],
         'office' => ['which office has it', []],
-        'needs' => ['what it waits for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],
+        'needs' => ['what it is waiting for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],
     ];
 
     /** The most words and fields that are looked at. */
@@ -83,7 +83,7 @@ final readonly class Query
     /**
      * How the last word may go on: fields, and a field's values.
      *
-     * @param array<string, list<string>> $known more values a field has in this house, by field
+     * @param array<string, list<string>> $known more values a field has in this brokerage, by field
      * @return list<array{text: string, about: string}> the whole query as it would read
      */
     public static function completions(string $typed, array $known = []): array
@@ -141,7 +141,7 @@ final readonly class Query
     private static function fault(string $field, string $value): ?string
     {
         if ($value === '') {
-            return "“{$field}:” wants a value behind it.";
+            return "Enter a value after “{$field}:”.";
         }
         $values = self::FIELDS[$field][1];
         $free = in_array($field, ['agent', 'label', 'office'], true) || ($field === 'closes' && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);

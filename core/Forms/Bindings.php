@@ -20,7 +20,7 @@ final class Bindings
         'loan_amount' => 'Loan amount', 'down_payment' => 'Down payment', 'balance' => 'Balance at closing', 'cash_at_closing' => 'Cash at closing', 'price_per_area' => 'Price per square foot',
     ];
 
-    private const OF_SEAT = ['name' => 'name', 'firm' => 'firm', 'email' => 'mail address', 'phone' => 'telephone', 'address' => 'address'];
+    private const OF_SEAT = ['name' => 'name', 'firm' => 'company', 'email' => 'email address', 'phone' => 'phone', 'address' => 'address'];
 
     /** @return array<string, string> the usual ones, name to label, by label */
     public static function all(): array

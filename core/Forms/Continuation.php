@@ -78,7 +78,7 @@ final class Continuation
     {
         return (new Drawing(self::WIDTH, self::HEIGHT))
             ->text(self::MARGIN, 64, 15, 'Continuation', weight: 'bold')
-            ->text(self::MARGIN, 80, 8.5, "This page is part of {$form->number} rev. {$form->revision}, {$form->title}. What was too long for its place there goes on here.", fill: '#444444')
+            ->text(self::MARGIN, 80, 8.5, "This page is part of {$form->number} rev. {$form->revision}, {$form->title}. What was too long for its space continues here.", fill: '#444444')
             ->line(self::MARGIN, 88, self::WIDTH - self::MARGIN, 88, 1.2, '#222222')
             ->text(self::MARGIN, self::HEIGHT - 24, 7, "{$form->number} · continuation, page {$number}", fill: '#555555');
     }

@@ -26,7 +26,7 @@ enum FillStatus: string
     {
         return match (true) {
             $this === self::Finished => 'finished',
-            $this === self::TakenBack => 'taken back',
+            $this === self::TakenBack => 'withdrawn',
             $lastDay->isBefore($today) => 'past its last day',
             default => 'out',
         };

@@ -140,9 +140,9 @@ final readonly class FormDraft
             }
         }
         if ($this->items === []) {
-            $faults[] = new DraftFault('', 'Nothing is to be filled or signed on it yet.');
+            $faults[] = new DraftFault('', 'There is nothing to fill in or sign on it yet.');
         } elseif (array_filter($this->items, static fn (DraftItem $item) => $item->isMark()) === []) {
-            $faults[] = new DraftFault('', 'Nobody signs it. That may be as it should.', false);
+            $faults[] = new DraftFault('', 'No one signs it. That may be fine.', false);
         }
         usort($faults, static fn (DraftFault $a, DraftFault $b) => $b->blocks <=> $a->blocks);
 
@@ -159,7 +159,7 @@ final readonly class FormDraft
         $blocking = array_filter($this->faults(), static fn (DraftFault $fault) => $fault->blocks);
         if ($blocking !== []) {
             $first = reset($blocking);
-            throw new DraftRefused(count($blocking) === 1 ? "One thing is to be put right first: {$first->text}" : count($blocking)." things are to be put right first. {$first->text}");
+            throw new DraftRefused(count($blocking) === 1 ? "Fix this first: {$first->text}" : count($blocking)." things to fix first. {$first->text}");
         }
 
         return $this->built($number, $revision, $title, $set, $stage, $pdf, $retired);
@@ -205,7 +205,7 @@ final readonly class FormDraft
             yield "{$called} follows “{$item->binding}”, which no deal has.";
         }
         if ($item->binding !== '' && (Bindings::kind($item->binding) === Kind::Tick) !== ($item->kind === Kind::Tick)) {
-            yield $item->kind === Kind::Tick ? "{$called} is a tick: say which value ticks it, as in “financing?cash”." : "{$called} is no tick and cannot follow “{$item->binding}”.";
+            yield $item->kind === Kind::Tick ? "{$called} is a check box. Say which value checks it, as in “financing?cash”." : "{$called} is not a check box and cannot follow “{$item->binding}”.";
         }
         if ($item->formula !== '') {
             preg_match_all('/[a-z_0-9]+/', $item->formula, $used);
@@ -220,7 +220,7 @@ final readonly class FormDraft
             yield "{$called} counts only with “{$item->when}”, which is not on the form.";
         }
         if ($item->group !== '' && $item->kind !== Kind::Tick) {
-            yield "{$called} is no tick and cannot be one of a choice.";
+            yield "{$called} is not a check box and cannot be one of a choice.";
         }
         if ($item->kind === Kind::Choice && count($item->options) < 2) {
             yield "{$called} needs at least two things to choose from.";

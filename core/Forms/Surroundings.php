@@ -144,7 +144,7 @@ final readonly class Surroundings
         return $word->y + $word->height / 2 > $low && $word->y + $word->height / 2 < $foot + 3;
     }
 
-    /** Where the neighbouring place on its line begins or ends: words beyond it belong to that one. */
+    /** Where the neighboring place on its line begins or ends: words beyond it belong to that one. */
     private function wall(bool $left): float
     {
         $wall = $left ? -1.0 : 100_000.0;

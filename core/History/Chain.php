@@ -27,7 +27,7 @@ final class Chain
     }
 
     /**
-     * The code that tells a head of ours from one somebody else has written.
+     * The code that tells a head of ours from one someone else has written.
      *
      * @param string $key known to the application, never to the database
      * @return string HMAC-SHA-256 in hex

@@ -96,7 +96,7 @@ final readonly class Converter
         $this->mustServe($bytes === null ? $path : $scratch->put('clean.pdf', $bytes), $pages);
         $told = array_map(static fn (Signature $signature) => $signature->sentence(), $signatures);
         $original = $signatures === [] ? null : (string) file_get_contents($path);
-        $original === null || $told[] = 'The file as it came is kept beside this copy, for download.';
+        $original === null || $told[] = 'The original file is kept for download.';
 
         return new Brought($bytes ?? (string) file_get_contents($path), $pages, [...$notes, ...$told, ...$done], $original, $signatures);
     }
@@ -202,7 +202,7 @@ final readonly class Converter
             throw new BringRefused('This Word document could not be converted: it is damaged, or too large. Open it, save it as PDF and upload that.');
         }
 
-        return $this->pdf($scratch->path('out/text.pdf'), ['It was made from a Word document; look through its pages.']);
+        return $this->pdf($scratch->path('out/text.pdf'), ['It was converted from a Word document. Check its pages.']);
     }
 
     /**

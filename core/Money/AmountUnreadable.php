@@ -22,7 +22,7 @@ final class AmountUnreadable extends \InvalidArgumentException
     /** An amount below nothing where there can be none. */
     public static function negative(string $text): self
     {
-        return new self("“{$text}” is below zero, which this cannot be. Write it without the minus.");
+        return new self("“{$text}” is below zero. Enter it without the minus.");
     }
 
     /** What a person typed is no percentage. @param  string  $meant what it may be meant to say, as a sentence */

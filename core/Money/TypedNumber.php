@@ -55,10 +55,10 @@ final class TypedNumber
             $whole = str_replace('.', '', $m[1]);
             $shown = strrev(implode(',', str_split(strrev(ltrim($whole, '-')), 3)));
 
-            return 'If you mean '.(str_starts_with($whole, '-') ? '-' : '')."{$shown}".(isset($m[2]) ? ".{$m[2]}" : '').', write it so: a comma parts thousands, a point begins the cents.';
+            return 'If you mean '.(str_starts_with($whole, '-') ? '-' : '')."{$shown}".(isset($m[2]) ? ".{$m[2]}" : '').', write it that way: commas for thousands, a period before cents.';
         }
 
-        return str_contains($text, ',') ? 'Commas part thousands only: 412,500.' : '';
+        return str_contains($text, ',') ? 'Use commas for thousands only: 412,500.' : '';
     }
 
     /** "2½" and "2 1/2" as "2.5". */

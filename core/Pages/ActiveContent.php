@@ -6,7 +6,7 @@ namespace Unanimus\Pages;
 
 /**
  * What in a PDF does something by itself or leads out of it: scripts, actions, attached files, moving parts, streams that lie
- * elsewhere, addresses that are no web pages. Links to web pages, mail addresses, telephone numbers and pages of its own stay.
+ * elsewhere, addresses that are no web pages. Links to web pages, email addresses, phone numbers and pages of its own stay.
  *
  * @link https://www.iso.org/standard/63534.html ISO 32000-1, 12.6.4 action types; 7.3.8.2 stream extent, external files
  */

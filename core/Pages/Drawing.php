@@ -87,17 +87,17 @@ final class Drawing
     }
 
     /** A straight line. */
-    public function line(float $x1, float $y1, float $x2, float $y2, float $stroke = 0.6, string $colour = '#8a917f'): self
+    public function line(float $x1, float $y1, float $x2, float $y2, float $stroke = 0.6, string $color = '#8a917f'): self
     {
-        $this->parts[] = sprintf('<path d="M%.2f %.2fL%.2f %.2f" stroke="%s" stroke-width="%.2f"/>', $x1, $y1, $x2, $y2, $colour, $stroke);
+        $this->parts[] = sprintf('<path d="M%.2f %.2fL%.2f %.2f" stroke="%s" stroke-width="%.2f"/>', $x1, $y1, $x2, $y2, $color, $stroke);
 
         return $this;
     }
 
     /** White over a place. */
-    public function fill(Rect $place, string $colour = '#ffffff'): self
+    public function fill(Rect $place, string $color = '#ffffff'): self
     {
-        $this->parts[] = sprintf('<rect x="%.2f" y="%.2f" width="%.2f" height="%.2f" fill="%s"/>', $place->x, $place->y, $place->width, $place->height, $colour);
+        $this->parts[] = sprintf('<rect x="%.2f" y="%.2f" width="%.2f" height="%.2f" fill="%s"/>', $place->x, $place->y, $place->width, $place->height, $color);
 
         return $this;
     }

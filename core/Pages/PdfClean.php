@@ -40,8 +40,8 @@ final class PdfClean
         // The flattened copy has lost with its fields what hung on them: both are asked what there was.
         $active = ActiveContent::in($look);
         $look->isLocked() && $notes[] = 'Its lock against printing or changing was taken off.';
-        $mended && $notes[] = 'It was damaged and has been mended; look through its pages.';
-        ! $mended && ! $pages->isCertain && $notes[] = 'Its pages were not counted rightly and have been put in order; look through them.';
+        $mended && $notes[] = 'It was damaged and has been repaired. Check its pages.';
+        ! $mended && ! $pages->isCertain && $notes[] = 'Its page count was wrong and has been corrected. Check its pages.';
         $notes = array_values(array_unique([...$notes, ...$active->notes()]));
         if ($notes === []) {
             return [null, [], $pages->number];

@@ -7,7 +7,7 @@ namespace Unanimus\Requirements;
 use Unanimus\Terms\Facts;
 
 /**
- * What a deal calls for: the papers of its kits and of the house's rules, each once, with every reason it is called for.
+ * What a deal calls for: the papers of its kits and of the brokerage’s rules, each once, with every reason it is called for.
  */
 final readonly class CallSheet
 {

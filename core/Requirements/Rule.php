@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Requirements;
 
 /**
- * A rule of the house: whenever the deal's facts are so, that paper is asked for, whatever kit the file started with.
+ * A rule of the brokerage: whenever the deal's facts are so, that paper is asked for, whatever kit the file started with.
  */
 final readonly class Rule
 {

@@ -44,9 +44,9 @@ enum ReviewState: string
     {
         return match ($this) {
             self::NotSubmitted, self::SentBack => self::Submitted,
-            self::Submitted => throw new StepRefused('This is handed in already and waits for the reviewer.'),
-            self::Accepted => throw new StepRefused('This is accepted already.'),
-            self::DoesNotApply => throw new StepRefused('This was found not to apply.'),
+            self::Submitted => throw new StepRefused('This was already submitted and is waiting for the broker.'),
+            self::Accepted => throw new StepRefused('This was already accepted.'),
+            self::DoesNotApply => throw new StepRefused('This was marked as not applicable.'),
         };
     }
 
@@ -68,7 +68,7 @@ enum ReviewState: string
     public function sendBack(string $remark): self
     {
         if (trim($remark) === '') {
-            throw new StepRefused('Say in a remark what is to be mended.');
+            throw new StepRefused('Say in a remark what to fix.');
         }
 
         return $this->reviewed(self::SentBack);
@@ -82,7 +82,7 @@ enum ReviewState: string
     public function waive(string $reason): self
     {
         if ($this->isSettled()) {
-            throw new StepRefused('This is settled already.');
+            throw new StepRefused('This is already done.');
         }
         if (trim($reason) === '') {
             throw new StepRefused('Say why it does not apply.');
@@ -93,6 +93,6 @@ enum ReviewState: string
 
     private function reviewed(self $to): self
     {
-        return $this === self::Submitted ? $to : throw new StepRefused('Only a paper that was handed in and not yet decided can be accepted or sent back.');
+        return $this === self::Submitted ? $to : throw new StepRefused('Only a submitted paper can be accepted or sent back.');
     }
 }

@@ -39,7 +39,7 @@ final readonly class AdoptedSignature
     public static function typed(string $name, string $initials, string $hand): self
     {
         if (! isset(self::HANDS[$hand])) {
-            throw new StepRefused('Choose one of the hands shown.');
+            throw new StepRefused('Choose one of the styles shown.');
         }
 
         return new self(self::named($name, 120), self::named($initials, 8), $hand, []);
@@ -148,7 +148,7 @@ final readonly class AdoptedSignature
     {
         $text = trim((string) preg_replace('/[\p{Cc}\p{Cf}\s]+/u', ' ', $text));
         if ($text === '' || mb_strlen($text) > $most) {
-            throw new StepRefused($text === '' ? 'Write your name and your initials first.' : "That is longer than {$most} characters.");
+            throw new StepRefused($text === '' ? 'Enter your name and your initials first.' : "That is longer than {$most} characters.");
         }
 
         return $text;

@@ -60,7 +60,7 @@ final readonly class RoundState
         if ($event->seat === null) {
             return $this->afterSender($event);
         }
-        $standing = $this->signers[$event->seat] ?? throw new StepRefused('You are not asked to sign in this round.');
+        $standing = $this->signers[$event->seat] ?? throw new StepRefused('You are not asked to sign this.');
         $this->refuseUnlessAsked($standing);
 
         return match ($event->kind) {
@@ -104,16 +104,16 @@ final readonly class RoundState
     {
         if ($event->kind === EventKind::Sent) {
             if ($this->status !== RoundStatus::Drafting) {
-                throw new StepRefused('This round has been sent already.');
+                throw new StepRefused('This round was already sent.');
             }
             if ($this->turns === []) {
-                throw new StepRefused('Nobody is asked to sign in this round.');
+                throw new StepRefused('No one is asked to sign in this round.');
             }
 
             return $this->copy(status: RoundStatus::Out)->invite();
         }
         if ($this->status !== RoundStatus::Out) {
-            throw new StepRefused("This round is {$this->status->value}; there is nothing to change any more.");
+            throw new StepRefused("This round is {$this->status->value}. It can no longer change.");
         }
 
         return match ($event->kind) {
@@ -127,16 +127,16 @@ final readonly class RoundState
     private function refuseUnlessAsked(SignerStatus $standing): void
     {
         match ($this->status) {
-            RoundStatus::Drafting => throw new StepRefused('This round has not been sent yet.'),
+            RoundStatus::Drafting => throw new StepRefused('This has not been sent yet.'),
             RoundStatus::Complete => throw new StepRefused('Everyone has signed. There is nothing left to do.'),
-            RoundStatus::Declined => throw new StepRefused('This round has ended: somebody declined to sign.'),
-            RoundStatus::Recalled => throw new StepRefused('The sender has taken these papers back.'),
-            RoundStatus::Lapsed => throw new StepRefused('The last day to sign these papers has passed.'),
+            RoundStatus::Declined => throw new StepRefused('This signing has ended: someone declined to sign.'),
+            RoundStatus::Recalled => throw new StepRefused('The sender took these documents back.'),
+            RoundStatus::Lapsed => throw new StepRefused('The last day to sign these documents has passed.'),
             RoundStatus::Out => null,
         };
         match ($standing) {
-            SignerStatus::Waiting => throw new StepRefused('It is not your turn yet. You will get a letter when it is.'),
-            SignerStatus::Finished => throw new StepRefused('You have finished signing. There is nothing left to do.'),
+            SignerStatus::Waiting => throw new StepRefused('It is not your turn yet. You will get an email when it is.'),
+            SignerStatus::Finished => throw new StepRefused('You are done signing. There is nothing left to do.'),
             default => null,
         };
     }
@@ -150,7 +150,7 @@ final readonly class RoundState
     {
         $this->consented($standing);
         if ($this->made[$seat] !== []) {
-            throw new StepRefused('You have signed in places already; your signature stays as it is.');
+            throw new StepRefused('You already signed some places, so your signature stays as it is.');
         }
 
         return $this->copy(adopted: [...$this->adopted, $seat => true]);
@@ -174,7 +174,7 @@ final readonly class RoundState
         $this->consented($standing);
         $left = count($this->owes($seat));
         if ($left > 0) {
-            throw new StepRefused($left === 1 ? 'One place is still to be signed.' : "{$left} places are still to be signed.");
+            throw new StepRefused($left === 1 ? '1 place is left to sign.' : "{$left} places are left to sign.");
         }
         $next = $this->with($seat, SignerStatus::Finished);
         $open = array_filter($next->signers, static fn (SignerStatus $status) => $status !== SignerStatus::Finished);

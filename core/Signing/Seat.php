@@ -77,7 +77,7 @@ final readonly class Seat implements \Stringable
         };
     }
 
-    /** The colour family in the style sheet. */
+    /** The color family in the style sheet. */
     public function tone(): string
     {
         return match ($this->shape()) {

@@ -166,7 +166,7 @@ final readonly class Address
     private static function split(string $street): array
     {
         $words = preg_split('/\s+/u', $street, -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        // A unit in front, with the number of the house behind it.
+        // A unit in front, with the number of the brokerage behind it.
         if (count($words) > 3 && self::isUnit("{$words[0]} {$words[1]}") && preg_match('/^\d/', $words[2]) === 1) {
             return [implode(' ', array_slice($words, 2)), "{$words[0]} {$words[1]}"];
         }

@@ -93,10 +93,10 @@ final class Derived
             $told[] = 'The loan is more than the price.';
         }
         if ($given !== null && $facts->value('loan_percent') !== null && $price !== null && ! $given->minus($price->share(Percent::of($facts->value('loan_percent'))))->isZero()) {
-            $told[] = 'The loan stands both as an amount and as a percentage, and they differ; the amount counts.';
+            $told[] = 'The loan is entered as an amount and as a percentage, and they differ. The amount counts.';
         }
         if ($facts->value('financing') === 'cash' && ($given !== null || $facts->value('loan_percent') !== null)) {
-            $told[] = 'It is bought with cash, and a loan is entered too.';
+            $told[] = 'It is a cash purchase, but a loan is entered too.';
         }
         if (self::money($facts, 'balance')?->isNegative() === true) {
             $told[] = 'Loan and earnest money together are more than the price.';

@@ -26,7 +26,7 @@ final class EntryUnreadable extends \InvalidArgumentException
      */
     public static function choice(string $text, array $options): self
     {
-        return new self("“{$text}” is none of what may stand here: ".implode(', ', $options).'.');
+        return new self("“{$text}” is not one of the choices: ".implode(', ', $options).'.');
     }
 
     /** More text than one entry holds. */

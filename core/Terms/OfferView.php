@@ -69,7 +69,7 @@ final readonly class OfferView
         $years = array_unique(array_map(static fn (Facts $offer) => substr((string) $offer->value('closing'), 0, 4), array_filter($offers, static fn (Facts $offer) => $offer->value('closing') !== null)));
         sort($years);
 
-        return count($years) < 2 ? null : 'These offers close in different years ('.implode(' and ', $years).'): each is charged its own days of property tax. Check through when it is paid before you rank them.';
+        return count($years) < 2 ? null : 'These offers close in different years ('.implode(' and ', $years).'). Each includes property tax up to its own closing. Check the date taxes are paid through before you compare them.';
     }
 
     /** @return list<string> in words */
@@ -83,7 +83,7 @@ final readonly class OfferView
             $words[] = "{$own}% of their own money";
         }
         if ($offer->value('sale_of_home') === 'yes') {
-            $words[] = 'hangs on the sale of their home';
+            $words[] = 'depends on the sale of their home';
         }
         foreach (self::CONTINGENCIES as $label => $term) {
             if ($offer->value($term->value) === null || $offer->value($term->value) === '0') {
@@ -92,7 +92,7 @@ final readonly class OfferView
         }
         $earnest = $offer->value('earnest_money');
         if ($earnest !== null && $offer->value('price') !== null && BigDecimal::of($earnest)->multipliedBy(50)->isGreaterThanOrEqualTo((string) $offer->value('price'))) {
-            $words[] = 'earnest money of 2 % or more';
+            $words[] = 'earnest money of 2% or more';
         }
 
         return $words;

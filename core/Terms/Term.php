@@ -68,7 +68,7 @@ enum Term: string
             self::OfferExpiryTime => 'Expires at',
             self::Acceptance => 'Accepted',
             self::EscrowHolder => 'Escrow with',
-            self::LoanGiven => 'Loan, as an amount',
+            self::LoanGiven => 'Loan amount',
             self::SaleOfHome => 'Sale of buyers’ home first',
             self::BuyerCosts => 'Buyers’ closing costs',
             self::Payoff => 'Payoff of first loan',
@@ -129,7 +129,7 @@ enum Term: string
             throw new EntryUnreadable(AmountUnreadable::negative($typed)->getMessage());
         }
         if ($this->kind() === Kind::Number && (preg_match('/^\d{1,4}(?:\.0+)?$/', $kept) !== 1)) {
-            throw new EntryUnreadable("“{$typed}” is not a number of days. Write a whole one, such as 10; 0 for none.");
+            throw new EntryUnreadable("“{$typed}” is not a number of days. Enter a whole number, such as 10, or 0 for none.");
         }
     }
 

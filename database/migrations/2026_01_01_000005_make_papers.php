@@ -101,7 +101,7 @@ return new class extends Migration
                 form_number text,
                 form_revision text,
                 stage text NOT NULL,
-                state text NOT NULL CHECK (state IN ('awaited', 'draft', 'ready', 'out', 'signed', 'void')),
+                state text NOT NULL CHECK (state IN ('expected', 'draft', 'ready', 'out', 'signed', 'void')),
                 position integer NOT NULL,
                 reason text NOT NULL DEFAULT '',
                 created_at timestamptz NOT NULL DEFAULT now(),

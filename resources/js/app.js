@@ -154,7 +154,7 @@ document.body.addEventListener('htmx:responseError', async (event) => {
         if (await signInAgain()) htmx.ajax(requestConfig.verb, requestConfig.path, { source: elt, values: requestConfig.parameters, target: event.detail.target });
         return;
     }
-    let text = 'This could not be stored. What you typed is still in the field: try again.';
+    let text = 'That was not saved. What you typed is still in the field. Try again.';
     try {
         text = JSON.parse(event.detail.xhr.responseText).message || text;
     } catch {
@@ -162,7 +162,7 @@ document.body.addEventListener('htmx:responseError', async (event) => {
     }
     tell(text);
 });
-document.body.addEventListener('htmx:sendError', () => tell('There is no connection. What you typed is still in the field; leave the field again once you are back.'));
+document.body.addEventListener('htmx:sendError', () => tell('There is no connection. What you typed is still in the field. Leave the field again when you are back online.'));
 
 export function tell(text) {
     const place = document.querySelector('#said');
@@ -220,7 +220,7 @@ document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEve
     takes();
     if (taken.length === 0) {
         event.preventDefault();
-        tell('Take at least one paper first: tick it, or press space on its row.');
+        tell('Select at least one paper first: check its box, or press space on its row.');
         return;
     }
     button.form.querySelectorAll('input[name="papers[]"]').forEach((old) => old.remove());

@@ -57,12 +57,12 @@ async function send(file, line) {
         if (answer && [401, 419].includes(answer.status) && await signInAgain()) continue;
         if (answer && (answer.status < 500 || answer.status === 507) && answer.status !== 429) {
             refused += 1;
-            const why = answer.why || 'This was not taken in. Try again in a moment.';
+            const why = answer.why || 'That was not uploaded. Try again in a moment.';
             line.textContent = why.startsWith(file.name) ? why : `${file.name}: ${why}`;
             line.className = 'late';
             return;
         }
-        line.textContent = `${file.name}: no answer. Asking whether it arrived …`;
+        line.textContent = `${file.name}: no answer. Checking if it arrived …`;
         await pause(Math.min(1000 * 2 ** tries, 15000));
         const found = await standing(key);
         if (found && found.state !== 'unknown') {
@@ -71,7 +71,7 @@ async function send(file, line) {
             line.className = found.state === 'refused' ? 'late' : 'ok';
             return;
         }
-        line.textContent = found ? `${file.name}: it did not arrive and is sent again.` : `${file.name}: no connection. It is sent again when there is one; keep this page open.`;
+        line.textContent = found ? `${file.name}: it did not arrive. Sending it again.` : `${file.name}: no connection. It will be sent again when there is one. Keep this page open.`;
     }
 }
 
@@ -89,7 +89,7 @@ function bring(files) {
         else if (brought && !list.querySelector('[data-again]')) {
             const again = document.createElement('li');
             again.dataset.again = '';
-            again.innerHTML = '<a href="">Show the board as it is now</a>';
+            again.innerHTML = '<a href="">Refresh the board</a>';
             list.append(again);
         }
     });

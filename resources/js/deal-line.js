@@ -13,7 +13,7 @@ export async function showShift(url) {
     } else {
         const told = document.createElement('p');
         told.className = 'late';
-        told.textContent = (() => { try { return JSON.parse(text).message; } catch { return 'This could not be read. Nothing has moved.'; } })();
+        told.textContent = (() => { try { return JSON.parse(text).message; } catch { return 'We could not read that. Nothing was moved.'; } })();
         dialog.replaceChildren(told, Object.assign(document.createElement('button'), { type: 'button', className: 'button', textContent: 'Close' }));
         dialog.lastChild.setAttribute('data-closes', '');
     }

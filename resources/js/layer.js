@@ -18,7 +18,7 @@ const line = waitingLine({
     shelf: `pieces:${desk.dataset.paper}`,
     url: `/papers/${desk.dataset.paper}/pieces`,
     noun: 'change',
-    says: (change) => (change.off ? 'Something taken off a page' : `${words[change.kind]} on page ${change.page}${change.text ? `: “${change.text.slice(0, 60)}”` : ''}`),
+    says: (change) => (change.off ? 'Something removed from a page' : `${words[change.kind]} on page ${change.page}${change.text ? `: “${change.text.slice(0, 60)}”` : ''}`),
     told: (why) => say(why, true),
     stored(body) {
         if (line.waits()) return;
@@ -27,7 +27,7 @@ const line = waitingLine({
         // What is changed gets a new key; it stays chosen.
         if (chosen && !pieces.some((one) => one.key === chosen)) chosen = at >= 0 ? pieces.at(-1)?.key ?? null : null;
         draw();
-        say(`stored ${new Date().toTimeString().slice(0, 8)}`);
+        say(`saved at ${new Date().toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' }).toLowerCase()}`);
     },
     refused(why) {
         draw();
@@ -46,13 +46,13 @@ function element(name, attributes) {
     return made;
 }
 
-// What still waits on this device stands on the page too, told apart, until the server has it.
+// What still waiting on this device stands on the page too, told apart, until the server has it.
 function waiting(where) {
     const held = line.all();
     const gone = new Set(held.filter((one) => !one.refused || one.instead).map((one) => one.instead || one.off).filter(Boolean));
     const fresh = held.filter((one) => one.kind && one.page === where).map((one) => {
         const [x, y, width, height] = one.place;
-        const group = element('g', { class: one.refused ? 'waits refused' : 'waits', role: 'img', 'aria-label': `${words[one.kind]}${one.text ? ` “${one.text}”` : ''}, ${one.refused || 'waits on this device'}` });
+        const group = element('g', { class: one.refused ? 'waits refused' : 'waits', role: 'img', 'aria-label': `${words[one.kind]}${one.text ? ` “${one.text}”` : ''}, ${one.refused || 'waiting on this device'}` });
         group.append(element('rect', { x, y, width: Math.max(width, 8), height: Math.max(height, 10) }));
         if (one.kind === 'tick') group.append(element('path', { d: `M${x + 1.5} ${y + height / 2}l${width / 4} ${height / 3}l${width / 2.2} ${-height / 1.6}` }));
         if (one.kind === 'line') group.append(element('path', { d: `M${x} ${y + height / 2}h${width}` }));

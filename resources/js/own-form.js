@@ -42,7 +42,7 @@ function tell(words, late = false) {
 function settle(body) {
     showFaults(body.faults);
     if (line.waits() || timer) return;
-    tell(`stored ${new Date().toTimeString().slice(0, 8)}`);
+    tell(`saved at ${new Date().toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' }).toLowerCase()}`);
     if (JSON.stringify(body.items) !== JSON.stringify(items)) {
         items = body.items;
         draw();
@@ -146,7 +146,7 @@ function element(name, attributes, text = null) {
     return made;
 }
 
-const words = (item) => item.mark ? `${item.kind} · ${item.seat ? item.seat.replace('.', ' ') : 'nobody yet'}` : item.label || item.name;
+const words = (item) => item.mark ? `${item.kind} · ${item.seat ? item.seat.replace('.', ' ') : 'no one yet'}` : item.label || item.name;
 
 function draw() {
     const focused = document.activeElement?.closest?.('.item-group')?.dataset.id;
@@ -187,7 +187,7 @@ function tone(seat) {
 
 function drawOrder() {
     const focused = document.activeElement?.closest?.('#order li')?.dataset.id;
-    document.querySelector('#count').textContent = items.length === 1 ? 'One blank or mark' : `${items.length} blanks and marks`;
+    document.querySelector('#count').textContent = items.length === 1 ? '1 blank or mark' : `${items.length} blanks and marks`;
     order.replaceChildren(...items.map((item) => {
         const row = document.createElement('li');
         row.dataset.id = item.id;
@@ -241,7 +241,7 @@ function drawPanel() {
 function showFaults(faults) {
     const blocking = faults.filter((fault) => fault.blocks).length;
     const fit = document.querySelector('#fit');
-    fit.textContent = blocking === 0 ? 'Fit to be put in force' : blocking === 1 ? 'One thing to put right first' : `${blocking} things to put right first`;
+    fit.textContent = blocking === 0 ? 'Ready to activate' : blocking === 1 ? '1 thing to fix first' : `${blocking} things to fix first`;
     fit.className = blocking === 0 ? 'ok' : 'hot';
     const button = document.querySelector('#in-force');
     if (button) button.disabled = blocking > 0;
@@ -353,7 +353,7 @@ function beside(item) {
 document.querySelector('.pages').addEventListener('keydown', (event) => {
     const item = find(event.target.closest('.item-group')?.dataset.id);
     if (!item || event.ctrlKey || event.metaKey || event.key === 'Tab') return;
-    // The page's own keys: none of the house's.
+    // The page's own keys: none of the brokerage's.
     event.stopPropagation();
     if (chosen !== item.id) choose(item.id);
     const step = event.altKey ? 10 : 1;

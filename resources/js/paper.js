@@ -49,7 +49,7 @@ function put(blank, value, scope = 'here', seen = undefined) {
 
 function show(body, entry) {
     stored.className = 'stored';
-    stored.textContent = `stored ${body.stored}`;
+    stored.textContent = `saved at ${body.stored}`;
     for (const field of blanks) {
         const now = body.blanks[field.dataset.blank];
         const busy = field === document.activeElement && read(field) !== known.get(field.dataset.blank);
@@ -119,7 +119,7 @@ document.querySelectorAll('[data-met]').forEach((button) => button.addEventListe
     else field.value = value;
     known.set(one.blank, read(field));
     if (button.dataset.met === 'mine') put(one.blank, one.mine, one.scope ?? 'here', one.theirs);
-    else { stored.className = 'stored'; stored.textContent = 'kept theirs'; }
+    else { stored.className = 'stored'; stored.textContent = 'used theirs'; }
     showMeeting();
     field.focus();
 }));
@@ -159,7 +159,7 @@ function count(all) {
     // On a client's page only their own blanks count.
     const missing = all.filter((name) => known.has(name));
     const left = document.querySelector('#left');
-    left.textContent = missing.length === 0 ? 'nothing missing' : missing.length === 1 ? 'one blank missing' : `${missing.length} blanks missing`;
+    left.textContent = missing.length === 0 ? 'nothing missing' : missing.length === 1 ? '1 blank missing' : `${missing.length} blanks missing`;
     left.className = missing.length === 0 ? 'ok' : 'hot';
     document.querySelectorAll('[data-count]').forEach((place) => {
         const n = blanks.filter((field) => field.closest('[data-page]').dataset.page === place.dataset.count && missing.includes(field.dataset.blank)).length;

@@ -13,14 +13,15 @@ function marks() {
     const said = document.querySelector('#said');
     const mine = () => [...document.querySelectorAll('.mark.mine')];
     const open = () => mine().filter((mark) => !mark.classList.contains('made'));
+    const words = JSON.parse(root.dataset.words);
     // A double tap means one thing: what the control says next is not answered by it.
     let deaf = 0;
     const rest = (milliseconds) => { deaf = performance.now() + milliseconds; };
 
     function paint() {
         const count = open().length;
-        left.textContent = count === 0 ? 'all done' : count === 1 ? 'one place left' : `${count} places left`;
-        go.textContent = count === 0 ? 'Finish' : open().length === mine().length ? 'Start' : 'Next place';
+        left.textContent = count === 0 ? words.done : count === 1 ? words.one : words.many.replace(':count', count);
+        go.textContent = count === 0 ? words.finish : open().length === mine().length ? words.start : words.next;
     }
 
     const larger = document.querySelector('#larger');
@@ -33,7 +34,7 @@ function marks() {
     function to(mark) {
         mark.scrollIntoView({ block: 'center', inline: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
         mark.focus({ preventScroll: true });
-        go.textContent = mark.dataset.kind === 'signature' ? 'Sign here' : 'Initial here';
+        go.textContent = mark.dataset.kind === 'signature' ? words.sign : words.initial;
         go.dataset.at = mark.dataset.mark;
         rest(180);
     }
@@ -45,12 +46,12 @@ function marks() {
         try {
             const answer = await fetch(`${root.dataset.url}/marks/${mark.dataset.mark}`, { method: 'POST', headers: { Accept: 'application/json', ...proof() } });
             const body = await answer.json().catch(() => ({}));
-            if (!answer.ok) throw new Error(answer.status === 419 ? 'This page was open too long. Load it again; everything you signed is kept.' : body.message || 'This could not be stored. Try again.');
+            if (!answer.ok) throw new Error(answer.status === 419 ? words.old : body.message || words.failed);
             mark.classList.add('made');
-            mark.setAttribute('aria-label', `${mark.getAttribute('aria-label')}, done`);
+            mark.setAttribute('aria-label', `${mark.getAttribute('aria-label')}, ${words.made}`);
             mark.querySelector('.drawn').innerHTML = body.drawn;
         } catch (fault) {
-            said.textContent = fault instanceof TypeError ? 'There is no connection. What you signed so far is kept; try again in a moment.' : fault.message;
+            said.textContent = fault instanceof TypeError ? words.offline : fault.message;
             said.hidden = false;
             return;
         } finally {
@@ -75,7 +76,7 @@ function marks() {
         mark.addEventListener('focus', () => {
             if (!mark.classList.contains('made')) {
                 go.dataset.at = mark.dataset.mark;
-                go.textContent = mark.dataset.kind === 'signature' ? 'Sign here' : 'Initial here';
+                go.textContent = mark.dataset.kind === 'signature' ? words.sign : words.initial;
             }
         });
     }

@@ -19,7 +19,7 @@ export function waitingLine({ shelf, url, noun, says, told, stored, refused }) {
         sending = true;
         try {
             for (let next = waits(); next.length; next = waits()) {
-                const held = (why) => told(`${next.length === 1 ? `one ${one} waits` : `${next.length} ${many} wait`} on this device: ${why}`, true);
+                const held = (why) => told(`${next.length === 1 ? `1 ${one}` : `${next.length} ${many}`} not saved yet: ${why}`, true);
                 const { key, what } = next[0];
                 let answer;
                 try {

@@ -203,7 +203,7 @@ it('sends whoever was refused back to the page they were on, not to one of its p
     expect($this->get('/')->headers->get('Referrer-Policy'))->toBe('same-origin');
 });
 
-it('stores nothing that a page left open sends after somebody else has signed in', function () {
+it('stores nothing that a page left open sends after someone else has signed in', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-230');
     $send = fn (string $who, array $more) => $this->as($who)->postJson("/papers/{$paper->key}/entries", ['blank' => 'known_no', 'value' => 'x', 'key' => "same-person-{$who}"], $more);

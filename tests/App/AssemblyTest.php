@@ -71,8 +71,8 @@ it('keeps a set as it was, whatever happens to its papers later', function () {
     expect(wordsOf((string) $this->as('tomas')->get("/sets/{$set->key}/set.pdf")->assertOk()->getContent())[0])->toContain('Old letter page 1');
     $this->as('tomas')->post("/files/{$file->key}/sets", ['papers' => []])->assertSessionHasErrors('papers');
     $this->seeAll();
-    $awaited = $file->papers()->where('state', 'awaited')->firstOrFail();
-    $this->as('tomas')->post("/files/{$file->key}/sets", ['papers' => [$awaited->key]])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has not come in yet'));
+    $expected = $file->papers()->where('state', 'expected')->firstOrFail();
+    $this->as('tomas')->post("/files/{$file->key}/sets", ['papers' => [$expected->key]])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has not come in yet'));
     $this->seeAll();
     expect(AssembledSet::query()->where('deal_file_id', $file->id)->count())->toBe(1);
 });

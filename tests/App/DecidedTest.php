@@ -51,7 +51,7 @@ it('fixes a form that nobody signs as it is handed in, so that what is accepted 
     $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertRedirect();
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Handed in,')->assertDontSee('data-blank', false);
     $this->seeAll();
-    expect(textOfPaper($paper->refresh()))->toBe($before)->and($paper->versions()->pluck('made_by')->all())->toBe(['handed in'])
+    expect(textOfPaper($paper->refresh()))->toBe($before)->and($paper->versions()->pluck('made_by')->all())->toBe(['submitted'])
         ->and(app(Bytes::class)->read($paper->versions()->sole()->sha256))->toStartWith('%PDF');
 });
 
@@ -90,7 +90,7 @@ it('lets nothing be written over what was authorized', function () {
     authorized($file);
     $paper = $file->papers()->where('title', 'Commission disbursement authorization')->sole();
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('Write on it');
-    $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", ['key' => 'over-it-1', 'page' => 1, 'kind' => 'text', 'text' => 'more', 'place' => [60, 60, 100, 14]])->assertStatus(409)->assertJsonFragment(['message' => 'This paper was made from the file’s figures and authorized; it stands as it is.']);
+    $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", ['key' => 'over-it-1', 'page' => 1, 'kind' => 'text', 'text' => 'more', 'place' => [60, 60, 100, 14]])->assertStatus(409)->assertJsonFragment(['message' => 'This paper was authorized with the file’s figures. It cannot be changed.']);
 });
 
 it('says of a closed file when it closed, not how long it has yet', function () {

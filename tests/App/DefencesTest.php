@@ -98,7 +98,7 @@ it('refuses every route to everyone it is not for, with the application\'s own r
 it('holds those who do not run an office from its roles, forms and rules by the database too', function (string $statement) {
     $this->as('tomas');
     Sight::ofPerson($this->people['tomas']->fresh());
-    $numbers = ['{me}' => (string) $this->people['tomas']->id, '{house}' => (string) $this->people['tomas']->brokerage_id, '{office}' => (string) $this->people['tomas']->officeRoles->firstOrFail()->office_id];
+    $numbers = ['{me}' => (string) $this->people['tomas']->id, '{brokerage}' => (string) $this->people['tomas']->brokerage_id, '{office}' => (string) $this->people['tomas']->officeRoles->firstOrFail()->office_id];
     DB::statement('SAVEPOINT tried');
     try {
         $changed = DB::affectingStatement(strtr($statement, $numbers));
@@ -109,9 +109,9 @@ it('holds those who do not run an office from its roles, forms and rules by the 
     DB::statement('ROLLBACK TO SAVEPOINT tried');
     expect($changed)->toBe(0);
 })->with([
-    "INSERT INTO office_roles (brokerage_id, user_id, office_id, role) VALUES ({house}, {me}, {office}, 'broker')", "INSERT INTO office_roles (brokerage_id, user_id, office_id, role) VALUES ({house}, {me}, {office}, 'administrator')",
+    "INSERT INTO office_roles (brokerage_id, user_id, office_id, role) VALUES ({brokerage}, {me}, {office}, 'broker')", "INSERT INTO office_roles (brokerage_id, user_id, office_id, role) VALUES ({brokerage}, {me}, {office}, 'administrator')",
     "UPDATE office_roles SET role = 'broker' WHERE user_id = {me}", 'DELETE FROM office_roles WHERE user_id <> {me}', "UPDATE offices SET name = 'Mine'",
-    "INSERT INTO offices (key, brokerage_id, name, zone) VALUES ('01ABCDEFGHJKMNPQRSTVWXYZ00', {house}, 'Mine', 'UTC')", 'DELETE FROM office_rules', "UPDATE own_forms SET title = 'Mine'", 'UPDATE users SET active = false WHERE id <> {me}',
+    "INSERT INTO offices (key, brokerage_id, name, zone) VALUES ('01ABCDEFGHJKMNPQRSTVWXYZ00', {brokerage}, 'Mine', 'UTC')", 'DELETE FROM office_rules', "UPDATE own_forms SET title = 'Mine'", 'UPDATE users SET active = false WHERE id <> {me}',
 ]);
 
 it('lets the application write no history but through its function', function () {
@@ -145,7 +145,7 @@ it('finds a history that its owner wrote anew, cut, emptied, gave another side o
         DB::beginTransaction();
     }
 })->with([
-    'rehashed by the owner' => ["UPDATE history SET who = 'Somebody else' WHERE deal_file_id = {file} AND seq = 2; DO \$\$ DECLARE h history; b text := repeat('0', 64); BEGIN FOR h IN SELECT * FROM history WHERE deal_file_id = {file} ORDER BY seq LOOP h.before := b; b := chain_hash(h); UPDATE history SET before = h.before, hash = b WHERE id = h.id; END LOOP; UPDATE history_heads SET hash = b WHERE deal_file_id = {file}; END \$\$;", 'sealed by somebody else'],
+    'rehashed by the owner' => ["UPDATE history SET who = 'Someone else' WHERE deal_file_id = {file} AND seq = 2; DO \$\$ DECLARE h history; b text := repeat('0', 64); BEGIN FOR h IN SELECT * FROM history WHERE deal_file_id = {file} ORDER BY seq LOOP h.before := b; b := chain_hash(h); UPDATE history SET before = h.before, hash = b WHERE id = h.id; END LOOP; UPDATE history_heads SET hash = b WHERE deal_file_id = {file}; END \$\$;", 'sealed by someone else'],
     'its end cut off' => ['DELETE FROM history WHERE deal_file_id = {file} AND seq > 3', 'ends at entry 3'],
     'all of it gone' => ['DELETE FROM history WHERE deal_file_id = {file}; DELETE FROM history_heads WHERE deal_file_id = {file}', 'no entry left'],
     'another side' => ["UPDATE history SET side = 'seller' WHERE deal_file_id = {file} AND seq = 2", 'entry 2 was changed'],
@@ -178,7 +178,7 @@ it('seals nothing but what was sent and chosen, and raises the alarm', function 
 })->with([
     'another signature' => [static function (Round $round): void {
         $signer = $round->signers()->where('seat', 'buyer.1')->firstOrFail();
-        $signer->update(['adopted' => [...(array) $signer->adopted, 'name' => 'Somebody Else']]);
+        $signer->update(['adopted' => [...(array) $signer->adopted, 'name' => 'Someone Else']]);
     }, 'is not the one that was chosen'],
     'no signature' => [static fn (Round $round) => $round->signers()->where('seat', 'buyer.1')->update(['adopted' => null]), 'There is no signature of buyer 1'],
     'other bytes' => [static function (Round $round): void {

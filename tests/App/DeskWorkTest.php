@@ -180,7 +180,7 @@ it('labels taken files together, and only those one works on', function () {
     $this->seeAll();
     expect($one->refresh()->labels())->toBe(['probate', 'relocation'])->and($two->refresh()->labels())->toBe(['relocation']);
     $this->as('tomas')->post('/labels', ['label' => 'relocation', 'take' => [$one->key]])->assertSessionHas('told', '“relocation” is on one file, 0 of them new.');
-    $this->as('caleb')->post('/labels', ['label' => 'mine', 'take' => [$one->key]])->assertSessionHas('told', 'None of these files is yours to label.');
+    $this->as('caleb')->post('/labels', ['label' => 'mine', 'take' => [$one->key]])->assertSessionHas('told', 'You cannot tag any of these files.');
     $this->as('tomas')->post('/labels', ['label' => 'x'])->assertSessionHasErrors('take');
     $this->seeAll();
     expect($one->refresh()->labels())->toBe(['probate', 'relocation']);

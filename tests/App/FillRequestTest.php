@@ -54,7 +54,7 @@ it('keeps every answer at once in the paper, as the client\'s', function () {
     $this->postJson($url, ['blank' => 'hours', 'value' => '48', 'key' => 'client-0001'])->assertOk()->assertJsonPath('blanks.hours.shown', '48');
     $this->postJson($url, ['blank' => 'hours', 'value' => '48', 'key' => 'client-0001'])->assertOk();
     $this->postJson($url, ['blank' => 'hours', 'value' => 'many', 'key' => 'client-0002'])->assertStatus(422);
-    $this->postJson($url, ['blank' => 'buyers', 'value' => 'Someone', 'key' => 'client-0003'])->assertStatus(422)->assertJsonPath('message', 'This is not for you to fill.');
+    $this->postJson($url, ['blank' => 'buyers', 'value' => 'Someone', 'key' => 'client-0003'])->assertStatus(422)->assertJsonPath('message', 'This is not yours to fill in.');
     $this->seeAll();
     $log = PaperLog::of($paper);
     expect($paper->load('values')->entries())->toBe(['hours' => '48'])->and($log->count())->toBe(1)->and($log->entries[0]->who)->toBe($fill->name);
@@ -127,7 +127,7 @@ it('is dead after its last day, keeps what was entered, and lets the client ask 
     $this->get("/fill/{$fill->refresh()->token()}")->assertOk();
     $this->as('tomas')->post("/fill-requests/{$fill->key}/take-back")->assertSessionHas('told');
     Auth::forgetGuards();
-    $this->get("/fill/{$fill->token()}")->assertStatus(410)->assertSee('This was taken back');
+    $this->get("/fill/{$fill->token()}")->assertStatus(410)->assertSee('This was recalled');
     Carbon::setTestNow();
 });
 

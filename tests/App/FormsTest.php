@@ -62,14 +62,14 @@ it('shows every earlier state of a paper and brings one back without losing what
     $put('title_other', 'as trustees', 'log-000003');
     $this->as('tomas')->get("/papers/{$paper->key}/log?at=".($before + 1))->assertOk()->assertSee('2 blanks differ from now')->assertSee('“married”')->assertSee('now unmarried');
     $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', fn (string $told) => str_starts_with($told, 'One blank stands as it did'));
-    $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', 'Nothing differs; nothing was changed.');
+    $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', 'Nothing is different. Nothing was changed.');
     $this->seeAll();
     $entries = $paper->load('values')->entries();
     expect($entries['seller_status'])->toBe('married')->and($entries['title_other'])->toBe('as trustees')->and(DB::table('paper_entries')->where('paper_id', $paper->id)->count())->toBe($before + 4);
     $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before, 'key' => 'back-00002'])->assertSessionHas('told');
     $this->seeAll();
     expect($paper->load('values')->entries())->not->toHaveKeys(['seller_status', 'title_other']);
-    $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => 9999, 'key' => 'back-00003'])->assertSessionHas('refused', 'This paper never stood so.');
+    $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => 9999, 'key' => 'back-00003'])->assertSessionHas('refused', 'This paper never looked like that.');
 });
 
 it('shows what differs from the terms on the board and at its place on the page', function () {

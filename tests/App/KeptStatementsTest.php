@@ -7,7 +7,7 @@ use App\Models\DealFile;
 use App\Models\Paper;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
-use Tests\Support\HouseCase;
+use Tests\Support\AppCase;
 
 /** @return list<string> what stands prepared that speaks of these words */
 function standingPrepared(string $words): array
@@ -18,7 +18,7 @@ function standingPrepared(string $words): array
 }
 
 it('prepares a question once, however many ids it is asked for', function () {
-    /** @var HouseCase $this */
+    /** @var AppCase $this */
     expect(DB::connection())->toBeInstanceOf(KeptConnection::class);
     $file = $this->aFile();
     $all = $file->papers()->pluck('id')->all();
@@ -44,7 +44,7 @@ it('leaves question marks in texts and operators alone', function () {
 });
 
 it('plans the questions of finding for what is asked', function () {
-    /** @var HouseCase $this */
+    /** @var AppCase $this */
     $this->aFile();
     expect(DealFile::query()->where('name', 'like', '%Lantern%')->count())->toBe(1)->and(standingPrepared('"name" like'))->toBe([]);
 });

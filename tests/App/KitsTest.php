@@ -87,7 +87,7 @@ it('applies kits by themselves as facts come in, and takes one back that no long
     expect($file->kits()->pluck('kit')->all())->toBe(['purchase-buyer']);
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.kind', 'value' => 'condo']);
     $this->seeAll();
-    expect($file->kits()->pluck('kit')->all())->toBe(['condo-buyer'])->and($file->papers()->where('title', 'Association budget and minutes')->value('state')->value)->toBe('awaited')->and($file->papers()->where('form_number', 'M-202')->value('state')->value)->toBe('draft');
+    expect($file->kits()->pluck('kit')->all())->toBe(['condo-buyer'])->and($file->papers()->where('title', 'Association budget and minutes')->value('state')->value)->toBe('expected')->and($file->papers()->where('form_number', 'M-202')->value('state')->value)->toBe('draft');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.kind', 'value' => 'single family']);
     $this->seeAll();
     expect($file->kits()->pluck('kit')->all())->toBe(['purchase-buyer'])->and($file->papers()->where('title', 'Association budget and minutes')->value('state')->value)->toBe('void');
@@ -110,7 +110,7 @@ it('says to which files conditions would apply', function () {
     $this->as('caleb')->post('/conditions/preview', ['mode' => 'all', 'when' => [['fact' => 'side', 'operator' => 'is', 'value' => 'buyer', 'group' => '0']]])->assertSee('apply to none')->assertDontSee('Lanternfish');
 });
 
-it('keeps the rules of the house, tried on a file, on and off', function () {
+it('keeps the rules of the brokerage, tried on a file, on and off', function () {
     $file = $this->aFile(['property.year_built' => '1962']);
     $this->as('tomas')->get('/rules')->assertForbidden();
     $this->as('fenna')->get('/rules')->assertSee('Built before 1978');

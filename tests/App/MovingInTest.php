@@ -144,7 +144,7 @@ it('seats trusts and attorneys, remembers people, and lets numbers follow the or
     $file = $this->aFile();
     $this->as('tomas')->put("/files/{$file->key}/parties/seller.1", ['name' => 'The Greywater Family Trust', 'kind' => 'trust', 'signed_by' => 'Odalys Greywater', 'signing_name' => 'Odalys Greywater, trustee', 'capacity' => 'as trustee', 'email' => 'odalys@greywater.example'], ['HX-Request' => 'true'])->assertOk();
     $this->seeAll();
-    expect($file->papers()->where('title', 'Authority to sign for the entity')->value('state')->value)->toBe('awaited');
+    expect($file->papers()->where('title', 'Authority to sign for the entity')->value('state')->value)->toBe('expected');
     $this->as('tomas')->get('/contacts/propose?role=seller&name=greyw')->assertSee('The Greywater Family Trust');
     $this->as('caleb')->get('/contacts/propose?role=seller&name=greyw')->assertDontSee('Greywater');
     $this->seeAll();

@@ -41,7 +41,7 @@ it('lets brokers run their own office and only administrators make brokers', fun
     $may ? $answer->assertSessionHas('told') : (in_array($who, ['tomas', 'wendell'], true) ? $answer->assertForbidden() : $answer->assertSessionHas('refused'));
 })->with([['fenna', 'Pellingford', 'broker', true], ['dario', 'Tidewick', 'agent', true], ['dario', 'Pellingford', 'agent', false], ['dario', 'Tidewick', 'administrator', false], ['tomas', 'Tidewick', 'agent', false], ['wendell', 'Tidewick', 'agent', false]]);
 
-it('sets roles, closes access on every device, and never leaves the house without an administrator', function () {
+it('sets roles, closes access on every device, and never leaves the brokerage without an administrator', function () {
     $tidewick = Office::query()->where('name', 'Tidewick')->firstOrFail();
     $caleb = $this->people['caleb'];
     $this->as('fenna')->put("/people/{$caleb->key}/roles", ['office' => $tidewick->key, 'roles' => ['agent', 'coordinator']])->assertSessionHas('told');

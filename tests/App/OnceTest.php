@@ -82,7 +82,7 @@ it('tells whoever sets a term from a paper that it has become something else mea
     expect(termOf($file, 'price'))->toBe('415000.00');
 });
 
-it('tells whoever changes a term on the file that somebody else just has, and writes what stood into the history', function () {
+it('tells whoever changes a term on the file that someone else just has, and writes what stood into the history', function () {
     $file = $this->aFile();
     $change = fn (string $who, string $value, ?string $seen) => $this->as($who)->put("/files/{$file->key}/facts?at=file", ['name' => 'price', 'value' => $value, ...($seen === null ? [] : ['seen' => $seen])], ['HX-Request' => 'true']);
     $fault = fn ($answer) => json_decode((string) $answer->headers->get('HX-Trigger'), true)['stored']['fault'];
@@ -115,7 +115,7 @@ it('applies a kit once, and says so once, for two who applied it at the same mom
         ->and(Task::query()->where('deal_file_id', $file->id)->where('origin', $kit->key)->count())->toBe(count($kit->tasks));
 });
 
-it('makes one piece of two quick moves, and leaves what somebody else has moved', function () {
+it('makes one piece of two quick moves, and leaves what someone else has moved', function () {
     $file = $this->aFile();
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => brought('Survey')]);
     $this->seeAll();
@@ -153,11 +153,11 @@ it('takes an upload once, under its key and by its bytes, and tells what became 
     expect(Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey')->count())->toBe(1)->and(Upload::query()->where('state', 'done')->count())->toBe(1);
     $this->as('tomas')->getJson("/files/{$file->key}/uploads/upload-key-1")->assertJson(['state' => 'done']);
     $this->as('tomas')->getJson("/files/{$file->key}/uploads/never-sent-1")->assertJson(['state' => 'unknown']);
-    $awaited = Paper::query()->where('deal_file_id', $file->id)->where('state', 'awaited')->firstOrFail();
-    $bring(brought('First of two'), 'upload-key-3', ['paper' => $awaited->key])->assertOk();
-    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $awaited->key])->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has come in already'));
+    $expected = Paper::query()->where('deal_file_id', $file->id)->where('state', 'expected')->firstOrFail();
+    $bring(brought('First of two'), 'upload-key-3', ['paper' => $expected->key])->assertOk();
+    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $expected->key])->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has come in already'));
     $this->seeAll();
-    expect($awaited->versions()->count())->toBe(1);
+    expect($expected->versions()->count())->toBe(1);
 });
 
 it('hands in no form with required blanks empty', function () {
@@ -224,7 +224,7 @@ it('writes all of a file or nothing of it, also where the disk takes no more', f
     expect(implode($said))->toContain('out of disk space')->and($left)->toHaveCount(1)->and(file_get_contents($left[0]))->toBe('small');
 });
 
-it('changes of a person only what was changed, and tells whoever changes what somebody else just has', function () {
+it('changes of a person only what was changed, and tells whoever changes what someone else just has', function () {
     $file = $this->aFile();
     $put = fn (string $who, array $given, array $seen = []) => json_decode((string) $this->as($who)->put("/files/{$file->key}/parties/buyer.1?at=opening", [...$given, 'stood' => $seen], ['HX-Request' => 'true'])->assertOk()->headers->get('HX-Trigger'), true)['stored']['fault'];
     expect($put('wendell', ['name' => 'Sunniva Eide-Holm'], ['name' => 'Sunniva Eide']))->toBeNull()
@@ -262,7 +262,7 @@ function askedOfClient(string $form): array
     return [(string) parse_url($fill->link(), PHP_URL_PATH), $fill->papers()->firstOrFail()];
 }
 
-it('asks a client where somebody else has entered something while they were typing', function () {
+it('asks a client where someone else has entered something while they were typing', function () {
     [$link, $paper] = askedOfClient('M-201');
     $blank = collect($paper->form()->blanks)->first(fn (Blank $one) => $one->kind === Kind::Text && in_array($one->name, FillRequest::asked($paper), true))->name;
     $entry = fn (string $value, string $seen, string $key) => $this->postJson("{$link}/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'seen' => $seen, 'key' => $key]);

@@ -114,19 +114,19 @@ it('assembles nothing from nothing, and nothing that has not come in', function 
     $file = $this->aFile();
     $this->as('tomas')->post("/files/{$file->key}/assembled", [])->assertSessionHasErrors('papers');
     $this->seeAll();
-    $awaited = $file->papers()->where('state', 'awaited')->firstOrFail();
-    $this->as('tomas')->post("/files/{$file->key}/assembled", ['papers' => [$awaited->key]])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'has not come in yet'));
+    $expected = $file->papers()->where('state', 'expected')->firstOrFail();
+    $this->as('tomas')->post("/files/{$file->key}/assembled", ['papers' => [$expected->key]])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'has not come in yet'));
     $this->as('tomas')->post("/files/{$file->key}/assembled", ['papers' => ['01ARZ3NDEKTSV4RRFFQ69G5FAV']])->assertSessionHas('refused');
 });
 
 it('brings in a PDF for the placeholder that waits for it', function () {
     $file = $this->aFile();
-    $awaited = $file->papers()->where('title', 'Earnest money receipt')->firstOrFail();
+    $expected = $file->papers()->where('title', 'Earnest money receipt')->firstOrFail();
     $scratch = new Scratch;
     $upload = new UploadedFile($scratch->put('r.pdf', press()->print([new Drawing(612, 792)])), 'receipt.pdf', 'application/pdf', null, true);
-    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $upload, 'paper' => $awaited->key])->assertSessionHas('told');
+    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $upload, 'paper' => $expected->key])->assertSessionHas('told');
     $this->seeAll();
-    expect($awaited->refresh()->state->value)->toBe('ready')->and($awaited->latest->pages)->toBe(1);
+    expect($expected->refresh()->state->value)->toBe('ready')->and($expected->latest->pages)->toBe(1);
 });
 
 it('refuses what is no usable PDF, and nothing changes', function (string $bytes, string $told) {
@@ -171,7 +171,7 @@ it('speaks S3 with signed requests, and checks what it gets', function () {
         ->and($put->getHeaderLine('Authorization'))->toMatch('~^AWS4-HMAC-SHA256 Credential=key/\d{8}/us-east-1/s3/aws4_request, SignedHeaders=[a-z0-9;-]+, Signature=[0-9a-f]{64}$~');
 });
 
-it('takes several files at once, tells each one apart, and knows what was awaited', function () {
+it('takes several files at once, tells each one apart, and knows what was expected', function () {
     $file = $this->aFile();
     $scratch = new Scratch;
     $picture = imagecreatetruecolor(300, 200);
@@ -181,7 +181,7 @@ it('takes several files at once, tells each one apart, and knows what was awaite
         new UploadedFile($scratch->path('p.jpg'), 'kitchen_wall.jpg', 'image/jpeg', null, true), new UploadedFile($scratch->put('n.txt', 'hello'), 'notes.pdf', 'application/pdf', null, true),
     ];
     $answer = $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => $uploads], ['Accept' => 'application/json'])->assertOk()->json();
-    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was awaited.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is not a PDF');
+    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was expected.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is not a PDF');
     $this->seeAll();
     expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state->value)->toBe('ready');
     $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])->assertStatus(422);

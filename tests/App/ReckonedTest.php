@@ -32,7 +32,7 @@ it('reckons a board once and again as soon as anything it rests on is another', 
         foreach (['known_no', 'reports_no'] as $blank) {
             app(StoreEntry::class)($this->paper($file, 'M-230'), $blank, 'x', "reckoned:{$blank}");
         }
-    }, 'Have signed'],
+    }, 'Send for signature'],
     'a fact' => [function (DealFile $file) {
         $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.year_built', 'value' => '']);
         $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.year_built', 'value' => '1950']);

@@ -39,7 +39,7 @@ it('hands in a signed paper, and the broker finds it on the desk beside the page
     $this->as('tomas')->get("/files/{$file->key}")->assertSee("1 of {$all} complete");
 });
 
-it('hands in nothing unsigned, awaited or handed in already', function (string $title, string $told) {
+it('hands in nothing unsigned, expected or handed in already', function (string $title, string $told) {
     $file = aSignedFile();
     $requirement = requirement($file, $title);
     if ($title === 'Agency disclosure') {
@@ -78,7 +78,7 @@ it('computes the commission, to the cent, and shows how', function () {
     $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertSee('$7,545.63')->assertSee('$3,798.12')->assertSee('ties out');
 });
 
-it('proposes what the file says and computes nothing from it before somebody has entered figures', function () {
+it('proposes what the file says and computes nothing from it before someone has entered figures', function () {
     $file = $this->aFile();
     $page = fn () => $this->as('tomas')->get("/files/{$file->key}/commission")->assertOk();
     $page()->assertSee('has no commission for our side')->assertDontSee('ties out');

@@ -92,7 +92,7 @@ it('lets a colleague ask for the other side of a listing, and only the file\'s o
     $this->seeAll();
     expect($listing->knownFacts()->where('name', 'property.street')->value('value'))->toBe('77 Millrace Court');
     $this->as('caleb')->delete("/files/{$listing->key}/members/{$this->people['priya']->key}")->assertSessionHas('refused');
-    $this->as('priya')->delete("/files/{$listing->key}/members/{$this->people['caleb']->key}")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Somebody has to serve'));
+    $this->as('priya')->delete("/files/{$listing->key}/members/{$this->people['caleb']->key}")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Someone has to serve'));
     $this->as('ines')->delete("/files/{$listing->key}/members/{$this->people['caleb']->key}")->assertSessionHas('told');
     $this->as('caleb')->get("/files/{$listing->key}")->assertNotFound();
 });

@@ -178,7 +178,7 @@ it('takes back a round that is out', function () {
     $this->as('tomas')->post("/rounds/{$round->key}/recall")->assertRedirect();
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();
-    $this->get($link)->assertSee('taken back');
+    $this->get($link)->assertSee('withdrawn');
     $this->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('refused');
     $this->seeAll();
     expect($this->paper($file, 'M-102')->state->value)->toBe('draft');

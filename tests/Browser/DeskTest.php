@@ -71,7 +71,7 @@ it('copies a kit, changes it, and sees to which files its conditions would apply
     $this->press('Copy it, to change it');
     $this->seeText('version 1');
     $this->enter('input[name=note]', 'for the mill quarter');
-    $this->press('Store', 'form:has(input[value=about])');
+    $this->press('Save', 'form:has(input[value=about])');
     $this->seeText('version 2');
     $this->browser->executeScript("const f = document.querySelector('form:has(input[value=when])'); f.querySelector('[name=\"when[0][fact]\"]').value = 'kind'; f.querySelector('[name=\"when[0][operator]\"]').value = 'is'; f.querySelector('[name=\"when[0][value]\"]').value = 'sale'; f.querySelector('[name=\"when[1][fact]\"]').value = ''; f.querySelector('[name=\"when[2][fact]\"]').value = ''");
     $this->press('To which files would it apply?');

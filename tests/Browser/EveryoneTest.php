@@ -132,6 +132,6 @@ it('comes back to the page it was on when something is refused, however many pic
     $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((entry) => entry.name.includes(".webp") && entry.responseEnd > 0)') ?: null, 'no picture has come');
     $here = $this->browser->getCurrentURL();
     $this->press('Send back b');
-    $this->seeText('Say in a remark what is to be mended.');
+    $this->seeText('Say in a remark what to fix.');
     expect($this->browser->getCurrentURL())->toBe($here);
 });

@@ -72,7 +72,7 @@ it('brings back what was being typed when the tab died, in a blank and in a term
     }
 });
 
-it('tells whoever changes a term that somebody else has just changed, and keeps what they typed', function () {
+it('tells whoever changes a term that someone else has just changed, and keeps what they typed', function () {
     /** @var BrowserCase $this */
     $this->openFile('tomas', 'lanternfish');
     $this->waitFor('#fact-included');

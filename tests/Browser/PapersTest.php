@@ -152,7 +152,7 @@ it('shows a paper of one side to the other when that side says so, and keeps one
         $this->press('Store who sees it');
     };
     $seenBy('caleb', '', false);
-    $this->seeText('It is seen by everyone who serves the file');
+    $this->seeText('Now visible to everyone on the file');
     expect($board('priya'))->toContain('Buyer budget');
 
     $seenBy('wendell', '', true);

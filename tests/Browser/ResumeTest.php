@@ -50,7 +50,7 @@ it('signs in again on the spot, and the entry, the term and the form that were u
     // A form of the page that was left open goes with the token of the new session.
     $this->press('Labels', '.board-head');
     $this->find('#labels input[name=labels]')->sendKeys('relocation');
-    $this->press('Store', '#labels');
+    $this->press('Save', '#labels');
     $this->waitFor('.file-head .label');
     $this->visit($file)->waitFor('#fact-included');
     expect($this->find('#fact-included')->getAttribute('value'))->toBe('range, porch swing, mailbox')->and($this->find('.file-head .label')->getText())->toBe('relocation');
@@ -72,7 +72,7 @@ it('goes on by itself when one signs in again in another tab, with the forms of 
     $this->eventually(fn () => shelved($this) === 0 ?: null, 'the term did not go on', 20);
     $this->press('Labels', '.board-head');
     $this->find('#labels input[name=labels]')->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.WebDriverKeys::DELETE);
-    $this->press('Store', '#labels');
+    $this->press('Save', '#labels');
     $this->eventually(fn () => $this->all('.file-head .label') === [] ?: null, 'the form did not go through');
     $this->visit($file);
     expect($this->find('#fact-included')->getAttribute('value'))->toBe('range, swing, shed');

@@ -37,7 +37,7 @@ it('keeps what is typed after the session ended, and goes on once one has signed
     expect($this->find('[data-blank=manager]')->getAttribute('value'))->toBe('Tidewick Management');
 });
 
-it('keeps what one typed while somebody else is signed in on the same device', function () {
+it('keeps what one typed while someone else is signed in on the same device', function () {
     /** @var BrowserCase $this */
     $paper = openPaperOf($this, 'tomas');
     $first = $this->browser->getWindowHandle();
@@ -56,7 +56,7 @@ it('keeps what one typed while somebody else is signed in on the same device', f
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'what waited did not go', 15);
 });
 
-it('sends nothing that somebody else left waiting on the same device', function () {
+it('sends nothing that someone else left waiting on the same device', function () {
     /** @var BrowserCase $this */
     $paper = openPaperOf($this, 'tomas');
     $path = parse_url($paper, PHP_URL_PATH);

@@ -94,7 +94,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
             $row->findElement(WebDriverBy::cssSelector('input[name=take]'))->click();
         }
     }
-    $this->press('Have signed', '.board-head');
+    $this->press('Send for signature', '.board-head');
     $this->seeText('Who signs');
     $this->shot('round');
     $this->press('Send', '#compose');
@@ -108,7 +108,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
         $this->visit($post->link($address));
         $index === 0 && $this->shot('signer-consent');
         $this->find('input[name=agree]')->click();
-        $this->press('Go on');
+        $this->press('Continue');
         $this->seeText('How you sign');
         $index === 0 && $this->shot('signer-adopt');
         $this->press('This is my signature');
@@ -123,7 +123,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     // Then the agent, and the sealed set is in the file.
     $this->visit($post->link('tomas@quillmark.example', 'Please sign', '5 Sawmill Terrace'));
     $this->find('input[name=agree]')->click();
-    $this->press('Go on');
+    $this->press('Continue');
     $this->press('This is my signature');
     $this->goThroughMarks()->seeText('signed');
     $this->eventually(fn () => str_contains($this->visit($round)->find('body')->getText(), 'Signed by everyone') ?: null, 'the set was not sealed', 30);
@@ -140,7 +140,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->visit($file);
     $this->shot('file');
     for ($guard = 0; $guard < 12; $guard++) {
-        $buttons = array_filter($this->all('td.next button'), static fn ($button) => $button->getText() === 'Hand in');
+        $buttons = array_filter($this->all('td.next button'), static fn ($button) => $button->getText() === 'Submit');
         if ($buttons === []) {
             break;
         }
@@ -201,6 +201,6 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->shot('commission');
     $this->signOut()->signIn('tomas')->visit($file);
     $this->press('Close the file');
-    $this->seeText('The file is closed.');
+    $this->seeText('File closed.');
     $this->seeText('Closed', '.status');
 });

@@ -79,8 +79,8 @@ it('shows 100 percent only when all is settled', function () {
 it('moves papers only along their states', function (PaperState $from, PaperState $to, bool $allowed) {
     $allowed ? expect($from->to($to))->toBe($to) : expect(fn () => $from->to($to))->toThrow(StepRefused::class, "cannot become {$to->readable()}");
 })->with([
-    [PaperState::Awaited, PaperState::Ready, true], [PaperState::Draft, PaperState::Out, true], [PaperState::Out, PaperState::Signed, true], [PaperState::Out, PaperState::Draft, true], [PaperState::Signed, PaperState::Signed, true], [PaperState::Void, PaperState::Draft, true],
-    [PaperState::Out, PaperState::Void, false], [PaperState::Signed, PaperState::Draft, false], [PaperState::Signed, PaperState::Out, false], [PaperState::Awaited, PaperState::Out, false], [PaperState::Void, PaperState::Signed, false],
+    [PaperState::Expected, PaperState::Ready, true], [PaperState::Draft, PaperState::Out, true], [PaperState::Out, PaperState::Signed, true], [PaperState::Out, PaperState::Draft, true], [PaperState::Signed, PaperState::Signed, true], [PaperState::Void, PaperState::Draft, true],
+    [PaperState::Out, PaperState::Void, false], [PaperState::Signed, PaperState::Draft, false], [PaperState::Signed, PaperState::Out, false], [PaperState::Expected, PaperState::Out, false], [PaperState::Void, PaperState::Signed, false],
 ]);
 
 it('lets a paper be changed only while it is in the agent’s hands', function () {
@@ -107,9 +107,9 @@ it('lets people say who sees a paper as far as it is theirs to say', function (a
     'a side that is none' => [[null, false], ['tenant', false], null, true, 'no such side'],
 ]);
 
-it('knows sides only where the house serves both', function () {
+it('knows sides only where the brokerage serves both', function () {
     expect(SeenBy::sides('sale', 'both'))->toBe(['buyer', 'seller'])->and(SeenBy::sides('lease', 'both'))->toBe(['tenant', 'landlord'])->and(SeenBy::sides('sale', 'buyer'))->toBe([])->and(SeenBy::sides('referral', 'both'))->toBe([])
-        ->and((new SeenBy('buyer', true))->readable())->toBe('the buyer’s side, of them the office alone')->and((new SeenBy(null, false))->readable())->toBe('everyone who serves the file');
+        ->and((new SeenBy('buyer', true))->readable())->toBe('the buyer’s side, office only')->and((new SeenBy(null, false))->readable())->toBe('everyone on the file');
 });
 
 it('moves files only along their statuses', function (DealStatus $from, DealStatus $to, bool $allowed) {

@@ -83,10 +83,10 @@ it('warns of what may be meant so', function () use ($item, $draft, $texts) {
 
 it('becomes a form, and a form becomes the draft of its next revision', function () use ($item, $draft) {
     $made = $draft($item('a', ['kind' => 'choice', 'options' => ['yes', 'no'], 'required' => true]), $item('b', ['kind' => 'money', 'name' => 'sum', 'formula' => '', 'binding' => 'price', 'place' => [300, 90, 80, 14]]), $item('s', ['mark' => true, 'kind' => 'signature', 'seat' => 'buyer.1', 'place' => [72, 600, 200, 24]]));
-    $form = $made->form('QR-12', '2026-11', 'Intake', 'Own forms', 'agency', '/some.pdf');
+    $form = $made->form('QR-12', '2026-11', 'Intake', 'Our forms', 'agency', '/some.pdf');
     expect($form->blank('blank_a')?->options)->toBe(['yes', 'no'])->and($form->blank('sum')?->binding)->toBe('price')->and($form->marks[0]->kind)->toBe(MarkKind::Signature)->and($form->seats())->toBe(['buyer.1']);
     $next = FormDraft::after($form);
-    expect($next->faults())->toBe([])->and($next->form('QR-12', '2026-12', 'Intake', 'Own forms', 'agency', '/some.pdf')->blanks)->toEqual($form->blanks);
+    expect($next->faults())->toBe([])->and($next->form('QR-12', '2026-12', 'Intake', 'Our forms', 'agency', '/some.pdf')->blanks)->toEqual($form->blanks);
     $made->with(DraftItem::fromArray(['id' => 'z', 'kind' => 'text', 'name' => 'sum', 'label' => 'Z', 'page' => 1, 'place' => [1, 1, 9, 9]]))->form('QR-12', '2', 'x', 'x', 'offer', '/x');
 })->throws(DraftRefused::class, 'to be put right first');
 

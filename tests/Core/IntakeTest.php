@@ -60,7 +60,7 @@ it('takes every page of a scanned TIFF', function () {
 
 it('takes Word texts', function () {
     $brought = ($this->take)('{\rtf1\ansi Terms of {\b Quillmark}\par}');
-    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was made from a Word document; look through its pages.']);
+    expect((new NativeTool)->run(['pdftotext', $this->scratch->put('out.pdf', $brought->pdf), '-']))->toContain('Terms of Quillmark')->and($brought->notes)->toBe(['It was converted from a Word document. Check its pages.']);
 });
 
 it('converts one Word text at a time on a machine, and says that it is busy when a turn does not come', function () {
@@ -142,9 +142,9 @@ it('answers every broken PDF with a clean one or a refusal, never otherwise', fu
     }
 });
 
-it('knows an awaited paper by the file\'s name or by its heading, and guesses nothing', function (string $name, string $text, ?string $key) {
-    $awaited = ['a' => 'Closing statement', 'b' => 'Earnest money receipt', 'c' => 'Closing statement copy'];
-    expect(Placeholder::thatFits($awaited, $name, $text))->toBe($key);
+it('knows an expected paper by the file\'s name or by its heading, and guesses nothing', function (string $name, string $text, ?string $key) {
+    $expected = ['a' => 'Closing statement', 'b' => 'Earnest money receipt', 'c' => 'Closing statement copy'];
+    expect(Placeholder::thatFits($expected, $name, $text))->toBe($key);
 })->with([
     ['EARNEST_money-receipt (2).pdf', '', 'b'], ['scan0001.pdf', "Anchorfield Title & Escrow\nEarnest Money Receipt\nReceived", 'b'], ['closing statement.pdf', '', 'a'], ['closing statement copy.pdf', '', 'c'],
     ['scan0002.pdf', 'Survey of parcel 12', null], ['receipt.pdf', '', null],

@@ -113,7 +113,7 @@ it('shows a clean copy of a signed file and keeps the original beside it, with w
         ->and($brought->notes[0])->toContain('signed by Quillmark Realty Document Seal')->toContain('nobody we know vouches');
 });
 
-it('does not call a seal under somebody else\'s root ours', function () {
+it('does not call a seal under someone else\'s root ours', function () {
     $tool = new NativeTool(30);
     $tool->run(['openssl', 'req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-subj', '/O=Quillmark Realty/CN=Quillmark Realty Document Seal', '-days', '30', '-keyout', $this->scratch->path('k'), '-out', $this->scratch->path('c')]);
     $key = SigningKey::fromPem($this->scratch->get('k').$this->scratch->get('c'));

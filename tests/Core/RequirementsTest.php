@@ -12,7 +12,7 @@ use Unanimus\Requirements\Rule;
 use Unanimus\Terms\Facts;
 
 $kitsPath = dirname(__DIR__, 2).'/library/kits/';
-$rules = static fn () => array_map(static fn (Rule $rule) => $rule->asks, Rule::fromFile(dirname(__DIR__, 2).'/library/rules/house.json'));
+$rules = static fn () => array_map(static fn (Rule $rule) => $rule->asks, Rule::fromFile(dirname(__DIR__, 2).'/library/rules/office.json'));
 $called = static fn (CallSheet $sheet) => array_map(static fn (array $one) => $one['item']->title, $sheet->called);
 
 it('compares facts by what they are', function (string $operator, string $known, string $value, bool $holds) {
@@ -70,7 +70,7 @@ it('refuses what is no condition, in words', function (array $data, string $told
     [['all' => [['DROP TABLE', 'known']]], 'no name of a fact'], [['all' => [['any' => [['all' => [['any' => [['all' => [['any' => [['all' => []]]]]]]]]]]]]], 'too deep'],
 ]);
 
-it('asks by the house\'s rules for what each thing calls for', function (array $facts, array $papers) use ($rules, $called) {
+it('asks by the brokerage\'s rules for what each thing calls for', function (array $facts, array $papers) use ($rules, $called) {
     $sheet = CallSheet::of([], $rules(), Facts::from(['kind' => 'sale', 'side' => 'buyer', ...$facts]));
     expect($called($sheet))->toEqualCanonicalizing($papers);
 })->with([

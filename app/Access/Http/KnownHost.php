@@ -19,7 +19,7 @@ final class KnownHost
     public function handle(Request $request, \Closure $next): Answer
     {
         if (! in_array(strtolower($request->getHttpHost()), self::known(), true)) {
-            return new Response('This server does not answer under that name.', 421, ['Content-Type' => 'text/plain']);
+            return new Response('This server does not use that address.', 421, ['Content-Type' => 'text/plain']);
         }
 
         return $next($request);

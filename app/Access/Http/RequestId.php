@@ -26,7 +26,7 @@ final class RequestId
         return self::$current;
     }
 
-    /** A text without mail addresses and links' secrets. */
+    /** A text without email addresses and links' secrets. */
     public static function redact(string $text): string
     {
         return (string) preg_replace(['/[\w.+-]+@[\w.-]+/u', '~/(sign|fill|read|invitation)/[\w./-]+~'], ['(address)', '/$1/(link)'], $text);

@@ -9,7 +9,7 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * A page that was left open sends for the person it was made for. Where somebody else has signed in since in another tab,
+ * A page that was left open sends for the person it was made for. Where someone else has signed in since in another tab,
  * it is refused: what one typed is not stored as another's.
  */
 final class SamePerson

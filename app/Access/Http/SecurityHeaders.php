@@ -17,7 +17,7 @@ final class SecurityHeaders
             'Content-Security-Policy' => "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'; manifest-src 'self'",
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
-            // To this house alone: whoever is sent back comes to the page they were on, whatever another tab has opened since.
+            // To our own pages only: whoever is sent back comes to the page they were on, whatever another tab has opened since.
             'Referrer-Policy' => 'same-origin',
             'Cross-Origin-Opener-Policy' => 'same-origin',
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=(), payment=()',

@@ -29,7 +29,7 @@ final class SignInController
         // A wrong address takes as long as a wrong password.
         $known = (new Timebox)->call(static fn () => Auth::validate($given) ? Auth::getLastAttempted() : null, 250_000);
         if (! $known instanceof User) {
-            throw ValidationException::withMessages(['email' => 'Address and password do not belong together. Nothing was changed; try again.']);
+            throw ValidationException::withMessages(['email' => 'That email address and password do not match. Try again.']);
         }
         $request->session()->regenerate();
         if (SecondFactor::isOn($known)) {
@@ -55,10 +55,10 @@ final class SignInController
         if (! $user instanceof User) {
             $request->session()->forget('half-signed-in');
 
-            return redirect('/sign-in')->with('refused', 'That took longer than ten minutes. Sign in anew.');
+            return redirect('/sign-in')->with('refused', 'That took longer than 10 minutes. Sign in again.');
         }
         if (! SecondFactor::passes($user, $given['code'])) {
-            throw ValidationException::withMessages(['code' => 'This code is not right, or it was used already. Wait for the next one, or take a recovery code.']);
+            throw ValidationException::withMessages(['code' => 'That code is wrong or was already used. Wait for the next one, or use a recovery code.']);
         }
         $request->session()->forget('half-signed-in');
         $request->session()->regenerate();

@@ -23,17 +23,17 @@ final class KeepReadingCopy
     {
         $today = $set->file->office->today();
         match (true) {
-            ! $set->isReady() => throw new StepRefused('These papers are not put together yet. Wait until they are.'),
-            trim($name) === '' => throw new StepRefused('Say who is to read it, so that the log means something.'),
-            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past."),
-            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw new StepRefused('A reading copy is open for a year at most.'),
+            ! $set->isReady() => throw new StepRefused('These papers are still being combined. Wait until they are ready.'),
+            trim($name) === '' => throw new StepRefused('Enter the name of the person who will read it.'),
+            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed."),
+            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw new StepRefused('A reading copy can stay open for one year at most.'),
             default => null,
         };
         $copy = ReadingCopy::create(['brokerage_id' => $set->brokerage_id, 'deal_file_id' => $set->deal_file_id, 'assembled_set_id' => $set->id, 'name' => mb_substr(trim($name), 0, 120), 'email' => trim($email), 'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'user_id' => $by->id]);
         $copy->setRelation('set', $set)->setRelation('file', $set->file)->setRelation('giver', $by);
         History::add($set->brokerage_id, $set->deal_file_id, 'Reading copy given', ['to' => $copy->name, 'pages' => $set->pages, 'until' => $lastDay->iso()], new SeenBy($set->side, $set->staff_only));
         if ($copy->email !== '') {
-            Post::ofFile($set->file, "read:{$copy->key}", $copy->name, $copy->email, "Papers to read: {$set->file->name}", "{$by->name} gives you papers of {$set->file->name} to read: {$set->pages} pages, until {$lastDay->long()}.\n\n".($copy->message === '' ? '' : "{$copy->message}\n\n").'It is meant for you alone; when it is opened is noted.', 'Read the papers', "read {$copy->key}");
+            Post::ofFile($set->file, "read:{$copy->key}", $copy->name, $copy->email, "Documents to read: {$set->file->name}", "{$by->name} shares documents for {$set->file->name} with you: {$set->pages} pages, until {$lastDay->long()}.\n\n".($copy->message === '' ? '' : "{$copy->message}\n\n").'This link is only for you. We record when it is opened.', 'Read the documents', "read {$copy->key}");
         }
 
         return $copy;

@@ -38,10 +38,10 @@ final class KeepSet
     public function begin(DealFile $file, array $papers, SetOptions $options, User $by): AssembledSet
     {
         if ($papers === []) {
-            throw new StepRefused('Choose at least one paper to put together.');
+            throw new StepRefused('Select at least one paper to combine.');
         }
         foreach ($papers as $paper) {
-            $paper->isDraft() || $paper->latest !== null || throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to print.");
+            $paper->isDraft() || $paper->latest !== null || throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
         }
         $sides = array_values(array_unique(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers))));
         $set = AssembledSet::create([
@@ -102,6 +102,6 @@ final class KeepSet
         $people = $file->parties->whereIn('role', ['buyer', 'seller', 'tenant', 'landlord'])->sortBy(static fn ($party) => $party->seat()->order())->groupBy('role')
             ->map(static fn ($parties, $role) => ucfirst((string) $role).(count($parties) > 1 ? 's' : '').': '.$parties->pluck('name')->implode(', '));
 
-        return [...array_values($people->all()), "Put together by {$by->name}, {$file->office->name}, ".$file->office->today()->long()];
+        return [...array_values($people->all()), "Combined by {$by->name}, {$file->office->name}, ".$file->office->today()->long()];
     }
 }

@@ -69,7 +69,7 @@ final class MakeSet
     public function together(array $parts, SetOptions $options, string $title, array $lines, Scratch $scratch): array
     {
         if ($parts === []) {
-            throw new StepRefused('Choose at least one paper to put together.');
+            throw new StepRefused('Select at least one paper to combine.');
         }
         $notes = array_values(array_filter(array_column($parts, 'note')));
         $cover = $options->cover ? CoverSheet::count(count($parts)) : 0;

@@ -88,13 +88,13 @@ final class AssemblyController
     {
         Gate::authorize('see', $set->file);
 
-        return $set->isReady() ? PdfAnswer::of($bytes->read((string) $set->sha256), $set->title) : throw new StepRefused('These papers are not put together yet.');
+        return $set->isReady() ? PdfAnswer::of($bytes->read((string) $set->sha256), $set->title) : throw new StepRefused('These papers are still being combined.');
     }
 
     public function give(Request $request, AssembledSet $set, KeepReadingCopy $keep): RedirectResponse
     {
         Gate::authorize('work-on', $set->load(['file.office', 'file.members'])->file);
-        $given = $request->validate(['name' => 'nullable|string|max:120', 'email' => 'nullable|email:rfc|max:200', 'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000'], ['email.email' => 'This is no mail address.', 'last_day.required' => 'Give the last day.']);
+        $given = $request->validate(['name' => 'nullable|string|max:120', 'email' => 'nullable|email:rfc|max:200', 'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000'], ['email.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.']);
         try {
             $day = LocalDate::parse($given['last_day'], $set->file->office->today());
         } catch (DateUnreadable $unreadable) {
@@ -102,7 +102,7 @@ final class AssemblyController
         }
         $copy = $keep->give($set, (string) ($given['name'] ?? ''), (string) ($given['email'] ?? ''), $day, (string) ($given['message'] ?? ''), User::signedIn($request));
 
-        return redirect("/sets/{$set->key}")->with('told', $copy->email === '' ? "Pass this link on to {$copy->name}: {$copy->link()}" : "{$copy->name} has the link in a letter.");
+        return redirect("/sets/{$set->key}")->with('told', $copy->email === '' ? "Send this link to {$copy->name}: {$copy->link()}" : "Email sent to {$copy->name}.");
     }
 
     public function end(ReadingCopy $copy, KeepReadingCopy $keep): RedirectResponse
@@ -110,7 +110,7 @@ final class AssemblyController
         Gate::authorize('work-on', $copy->load(['file.office', 'file.members', 'set'])->file);
         $keep->end($copy);
 
-        return redirect("/sets/{$copy->set->key}")->with('told', "The link of {$copy->name} is dead.");
+        return redirect("/sets/{$copy->set->key}")->with('told', "The link for {$copy->name} no longer works.");
     }
 
     /** @return list<string> what its papers are called now */
@@ -118,12 +118,12 @@ final class AssemblyController
     {
         $titles = Paper::query()->whereIn('key', $set->papers)->pluck('title', 'key');
 
-        return array_map(static fn (string $key) => (string) ($titles[$key] ?? 'a paper that is not in sight'), $set->papers);
+        return array_map(static fn (string $key) => (string) ($titles[$key] ?? 'a paper you cannot see'), $set->papers);
     }
 
     /** @return list<string> */
     private function chosen(Request $request): array
     {
-        return array_values($request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.'])['papers']);
+        return array_values($request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Select at least one paper first.'])['papers']);
     }
 }

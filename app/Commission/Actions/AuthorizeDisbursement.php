@@ -32,13 +32,13 @@ final class AuthorizeDisbursement
     {
         $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
-            throw new StepRefused('The disbursement is authorized already.');
+            throw new StepRefused('The disbursement is already authorized.');
         }
         $file->setRelation('commission', $commission);
         $sheet = SetCommission::sheet($file, $side);
         Release::check($file->completeness(), $sheet, $by->holds(Role::Broker, $file->office_id));
         if ($commission === null || $sheet === null) {
-            throw new \LogicException('Released without figures.');
+            throw new \LogicException('Authorized without figures.');
         }
         $facts = FactBook::of($file);
         $company = $facts->value('brokerage.name') ?? '';

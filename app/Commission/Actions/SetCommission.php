@@ -32,7 +32,7 @@ final class SetCommission
     {
         $commission = self::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
-            throw new StepRefused('The disbursement is authorized; its figures stand as they are.');
+            throw new StepRefused('The disbursement is authorized. Its figures are final.');
         }
         $values = [
             'rate' => Percent::of($given['rate'])->decimal(), 'agent_share' => Percent::of($given['agent_share'])->decimal(),
@@ -62,7 +62,7 @@ final class SetCommission
         return $file->parties->first(static fn ($party) => $party->role === 'agent' && in_array($party->user_id, $ids, true))?->name;
     }
 
-    /** What the file's terms and kits say, to begin with; nothing is computed from it before somebody has confirmed it. */
+    /** What the file's terms and kits say, to begin with; nothing is computed from it before someone has confirmed it. */
     public static function proposed(DealFile $file, ?string $side): Proposed
     {
         return Proposed::of(FactBook::of($file), $side ?? $file->side, array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, KitShelf::ofFile($file))));

@@ -50,7 +50,7 @@ final class CommissionController
             throw ValidationException::withMessages(['rate' => $unreadable->getMessage()]);
         }
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Computed and stored.');
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Commission computed and saved.');
     }
 
     public function authorizePayment(Request $request, DealFile $file, AuthorizeDisbursement $authorize): RedirectResponse
@@ -59,7 +59,7 @@ final class CommissionController
         $user = $request->user();
         $authorize($file->load(['members', 'parties', 'kits']), $user instanceof User ? $user : abort(403), $side = $this->side($request, $file));
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Authorized. The CDA is in the file.');
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Disbursement authorized. The CDA is in the file.');
     }
 
     /** Which side's commission it is about; null where the file has but one of ours. */

@@ -67,6 +67,6 @@ final class BringListing
      */
     public function again(DealFile $file): Listing
     {
-        return $this->exchange->listing((string) $file->listing_number) ?? throw new StepRefused("{$this->exchange->name()} has no listing {$file->listing_number} any more. What was brought in stays.");
+        return $this->exchange->listing((string) $file->listing_number) ?? throw new StepRefused("{$this->exchange->name()} has no listing {$file->listing_number} any more. What was imported stays.");
     }
 }

@@ -32,11 +32,11 @@ final class FollowOn
     public function __invoke(DealFile $before, User $by): DealFile
     {
         if ($before->status->isOpen()) {
-            throw new StepRefused('This deal is still on. End it first; then a follow-on file can take over what belongs to the listing.');
+            throw new StepRefused('This deal is still open. Terminate it first. Then a follow-on file can use what belongs to the listing.');
         }
         $next = DealFile::query()->where('follows_on', $before->id)->first();
         if ($next !== null) {
-            throw new StepRefused("There is a follow-on already: {$next->name}.");
+            throw new StepRefused("There is already a follow-on file: {$next->name}.");
         }
         $ofListing = in_array($before->side, ['seller', 'both', 'landlord'], true);
         $side = $before->side === 'both' ? 'seller' : $before->side;
@@ -76,8 +76,8 @@ final class FollowOn
                 continue;
             }
             // Only a place that nothing has come to yet: a second paper on the same form stands beside the first.
-            $place = $file->papers()->whereIn('state', [PaperState::Awaited, PaperState::Draft])->whereDoesntHave('versions')->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
-                ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => PaperState::Awaited, 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
+            $place = $file->papers()->whereIn('state', [PaperState::Expected, PaperState::Draft])->whereDoesntHave('versions')->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
+                ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => PaperState::Expected, 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
             $place->moveTo($paper->state, ['reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
             $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page, [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings]);
             PaperPiece::copyOver($paper, $place);

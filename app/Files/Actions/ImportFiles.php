@@ -61,13 +61,13 @@ final class ImportFiles
     public function try(Import $import, array $matched, int $officeId, User $by): void
     {
         if (in_array($import->state, ['running', 'done'], true)) {
-            throw new StepRefused('Rows of this table are opened already; its columns stay as they were matched.');
+            throw new StepRefused('Rows of this spreadsheet are already opened, so its columns cannot change.');
         }
         $targets = ColumnMatch::targets();
         $matched = array_map(static fn (string $fact) => isset($targets[$fact]) ? $fact : '', array_replace(array_fill_keys(array_keys($import->columns), ''), array_intersect_key($matched, $import->columns)));
         $twice = array_keys(array_filter(array_count_values(array_filter($matched)), static fn (int $times) => $times > 1));
         if ($twice !== []) {
-            throw new StepRefused("Two columns hold “{$targets[$twice[0]]}”. Leave one of them aside.");
+            throw new StepRefused("Two columns hold “{$targets[$twice[0]]}”. Ignore one of them.");
         }
         foreach ($matched as $column => $fact) {
             DB::table('column_matches')->upsert([['brokerage_id' => $import->brokerage_id, 'heading' => ColumnMatch::plain($import->columns[$column]), 'fact' => $fact]], ['brokerage_id', 'heading'], ['fact']);
@@ -87,7 +87,7 @@ final class ImportFiles
     public function start(Import $import): void
     {
         if ($import->state === 'matching') {
-            throw new StepRefused('Try the table first: then you see what would be opened.');
+            throw new StepRefused('Test the import first to see what would be opened.');
         }
         $import->update(['state' => 'running']);
         OpenImported::dispatch($import->brokerage_id, $import->id);
@@ -134,9 +134,9 @@ final class ImportFiles
         $faults = $row->faults;
         $agent = $row->agent === '' ? $by : ($agents[Query::plain($row->agent)] ?? null);
         if ($agent === null) {
-            $faults[] = "“{$row->agent}” is nobody who opens files here. Write the name or mail address as it stands under Office.";
+            $faults[] = "“{$row->agent}” does not open files here. Use the name or email address shown under Office.";
         } elseif ($agent->id !== $by->id && ! ($by->holds(Role::Coordinator) || $by->isBroker())) {
-            $faults[] = 'Files of others are brought in by a coordinator or broker.';
+            $faults[] = 'Only a coordinator or broker can import files of other agents.';
         } elseif ($agent->officeRoles->where('office_id', $import->office_id)->whereIn('role', ['agent', 'coordinator', 'broker'])->isEmpty()) {
             $faults[] = "{$agent->name} does not open files in {$import->office->name}.";
         }
@@ -145,10 +145,10 @@ final class ImportFiles
         }
         foreach (array_filter(["n:{$row->listing}" => $row->listing, "a:{$row->addressKey()}" => $row->addressKey()]) as $mark => $value) {
             if (isset($twins[$mark])) {
-                return ['twin', 'The house has an open file on this '.($mark[0] === 'n' ? 'listing number' : 'address').' already.'];
+                return ['twin', 'There is already an open file on this '.($mark[0] === 'n' ? 'listing number' : 'address').' already.'];
             }
             if (isset($seen[$mark])) {
-                return ['twin', "The same as row {$seen[$mark]} of this table."];
+                return ['twin', "Same as row {$seen[$mark]} of this spreadsheet."];
             }
             $seen[$mark] = $line->number;
         }
@@ -159,7 +159,7 @@ final class ImportFiles
     /** Opens a row after all that is about the same property as another. */
     public function openAnyway(Import $import, int $number): void
     {
-        $changed = $import->lines()->where('number', $number)->where('outcome', 'twin')->update(['outcome' => 'fit', 'told' => 'wanted although there is another']);
+        $changed = $import->lines()->where('number', $number)->where('outcome', 'twin')->update(['outcome' => 'fit', 'told' => 'opened although there is another']);
         $changed === 1 && in_array($import->state, ['running', 'done'], true) && $this->start($import);
     }
 

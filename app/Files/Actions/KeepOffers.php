@@ -32,7 +32,7 @@ final class KeepOffers
     public function record(DealFile $file, array $given, ?Offer $counters = null): Offer
     {
         if (! in_array($file->side, ['seller', 'both', 'landlord'], true)) {
-            throw new StepRefused('Offers are compared on our own listings. This file is on the buying side: its terms are the offer.');
+            throw new StepRefused('You compare offers on our own listings. This file is for a buyer, so its terms are the offer.');
         }
         $facts = $this->read($file, $given['terms']);
         $offer = Offer::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'counters' => $counters?->id, 'buyers' => trim($given['buyers']), 'agent' => trim((string) ($given['agent'] ?? '')), 'note' => trim((string) ($given['note'] ?? '')), 'facts' => $facts]);
@@ -46,7 +46,7 @@ final class KeepOffers
     public function change(Offer $offer, DealFile $file, array $terms, string $note): void
     {
         if (in_array($offer->state, ['chosen', 'countered'], true)) {
-            throw new StepRefused("This offer is {$offer->state} and stays as it was.");
+            throw new StepRefused("This offer is {$offer->state} and can no longer change.");
         }
         $before = $offer->facts;
         $offer->update(['facts' => $this->read($file, $terms), 'note' => $note]);
@@ -56,7 +56,7 @@ final class KeepOffers
     public function decline(Offer $offer, DealFile $file): void
     {
         if ($offer->state === 'chosen') {
-            throw new StepRefused('This offer is the contract. End the file, or open it again as active, before another is chosen.');
+            throw new StepRefused('This offer is the contract. Terminate the file, or reopen it as active, before you accept another offer.');
         }
         $offer->update(['state' => 'declined']);
         History::add($file->brokerage_id, $file->id, 'Offer declined', ['buyers' => $offer->buyers], SeenBy::side($file->listingSide()));
@@ -71,17 +71,17 @@ final class KeepOffers
     {
         $chosen = Offer::query()->where('deal_file_id', $file->id)->where('state', 'chosen')->lockForUpdate()->first();
         if ($chosen !== null) {
-            throw new StepRefused("The offer of {$chosen->buyers} is the contract already.");
+            throw new StepRefused("The offer from {$chosen->buyers} is already the contract.");
         }
         if (in_array($offer->state, ['countered'], true)) {
-            throw new StepRefused('This offer was countered. Choose the counter-offer, or record a new one.');
+            throw new StepRefused('This offer was countered. Accept the counteroffer, or record a new offer.');
         }
         $accepted = SetFact::read($file, Term::Acceptance->value, $acceptedOn === '' ? $file->office->today()->iso() : $acceptedOn);
         $this->applyKit->afterwards($file, function () use ($offer, $file, $accepted): void {
             $offer->update(['state' => 'chosen']);
             History::add($file->brokerage_id, $file->id, 'Offer chosen', ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? ''], SeenBy::side($file->listingSide()));
             $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
-            // Where the buyers have an agent of the house, that agent seats them.
+            // Where the buyers have an agent of the brokerage, that agent seats them.
             foreach ($file->isOwnAffair('buyer') ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
                 ($this->setParty)($file, Seat::of('buyer.'.($index + 1)), ['name' => $name]);
             }

@@ -29,7 +29,7 @@ final class KeepTasks
         try {
             $due = $anchor !== '' || $day === '' ? null : LocalDate::parse($day, $file->office->today())->iso();
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The task is not stored yet.", previous: $unreadable);
+            throw new StepRefused("{$unreadable->getMessage()} The task is not saved yet.", previous: $unreadable);
         }
         $task = $file->tasks()->create([
             'brokerage_id' => $file->brokerage_id, 'title' => trim($given['title']), 'user_id' => $given['user_id'] ?? $by->id, 'created_by' => $by->id,

@@ -46,7 +46,7 @@ final class MoveDates
     /**
      * @param string|null $seen the day, as kept, that stood when it was asked about; null: nobody was asked
      *
-     * @throws StepRefused when the contract is made and no reason is given, it is no anchor, or somebody has moved it meanwhile
+     * @throws StepRefused when the contract is made and no reason is given, it is no anchor, or someone has moved it meanwhile
      */
     public function move(DealFile $file, string $name, LocalDate $day, string $reason, ?string $seen = null): void
     {
@@ -54,7 +54,7 @@ final class MoveDates
         $term = self::anchor($name);
         $reason = trim($reason);
         if ($reason === '' && self::isAskedFirst($file, $name)) {
-            throw new StepRefused('The contract is made: say why the date moves, such as “amendment 1 signed”.');
+            throw new StepRefused('There is a contract. Give a reason for the new date, such as “amendment 1 signed”.');
         }
         $before = Agenda::of($file);
         $stands = ($before->anchors[$name]['day'] ?? null)?->iso() ?? '';
@@ -78,12 +78,12 @@ final class MoveDates
         $deadline = Agenda::of($file)->deadline($name) ?? throw new StepRefused('This file has no such deadline.');
         $reason = trim($reason);
         if ($reason === '') {
-            throw new StepRefused('Say why the day is another than the contract gives.');
+            throw new StepRefused('Give a reason why this date differs from the contract.');
         }
         try {
             $day = LocalDate::parse($typed, $file->office->today());
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The day stays as it is.", previous: $unreadable);
+            throw new StepRefused("{$unreadable->getMessage()} The date stays as it is.", previous: $unreadable);
         }
         $file->knownFacts()->updateOrCreate(['name' => "day.{$name}"], ['brokerage_id' => $file->brokerage_id, 'value' => $day->iso(), 'source' => mb_substr($reason, 0, 300), 'stored_at' => now(), 'user_id' => Auth::id()]);
         History::add($file->brokerage_id, $file->id, 'Date set by hand', ['deadline' => $deadline->label, 'from' => $deadline->due->iso(), 'to' => $day->iso(), 'reason' => $reason], SeenBy::everyone());
@@ -94,7 +94,7 @@ final class MoveDates
     {
         $this->lock($file);
         $deadline = Agenda::of($file)->deadline($name);
-        $known = $file->knownFacts()->where('name', "day.{$name}")->first() ?? throw new StepRefused('This date follows its rule already.');
+        $known = $file->knownFacts()->where('name', "day.{$name}")->first() ?? throw new StepRefused('This date already follows the contract.');
         $known->delete();
         History::add($file->brokerage_id, $file->id, 'Date follows its rule again', ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? ''], SeenBy::everyone());
     }
@@ -110,6 +110,6 @@ final class MoveDates
     {
         $term = Term::tryFrom($name);
 
-        return $term !== null && in_array($term, Term::anchors(), true) ? $term : throw new StepRefused('This is no date that others count from.');
+        return $term !== null && in_array($term, Term::anchors(), true) ? $term : throw new StepRefused('No other dates are counted from this one.');
     }
 }

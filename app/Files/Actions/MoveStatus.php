@@ -31,16 +31,16 @@ final class MoveStatus
         $from = $file->status;
         $from->to($to);
         if ($by !== null && $from->movedBy() === 'broker' && ! $by->holds(Role::Broker, $file->office_id)) {
-            throw new StepRefused("A file that is {$from->readable()} is opened again by the broker alone.");
+            throw new StepRefused("Only the broker can reopen a file that is {$from->readable()}.");
         }
         $by === null || $file->mustBeOwnListing();
         $reason = trim($reason);
         if ($reason === '' && $from->needsReason($to)) {
-            throw new StepRefused($to->isOpen() ? 'Say in a few words why the file is opened again.' : 'Say in a few words why the file ends.');
+            throw new StepRefused($to->isOpen() ? 'Give a reason for reopening the file.' : 'Give a reason for ending the file.');
         }
         $today = $file->office->today();
         if ($on !== null && $on->isAfter($today)) {
-            throw new StepRefused('A file ends today or on a day before, not in the future.');
+            throw new StepRefused('A file ends today or earlier, not in the future.');
         }
         if ($to === DealStatus::Closed && ! $this->isPaidOut($file)) {
             throw new StepRefused('The commission disbursement is not authorized yet. The broker authorizes it on the commission sheet.');

@@ -26,7 +26,7 @@ final class OpenFile
     {
         $own = $by->officeRoles->first(static fn (OfficeRole $role) => ($officeId === null || $role->office_id === $officeId) && in_array($role->role, ['agent', 'coordinator', 'broker'], true));
         if ($own === null) {
-            throw new StepRefused('Files are opened by agents, coordinators and brokers. Ask the administrator for one of these roles.');
+            throw new StepRefused('Only agents, coordinators, and brokers open files. Ask your administrator for one of these roles.');
         }
         $agent = $by->holds(Role::Agent);
         // The member before the file: a file is seen by those it names, also by the one who is just opening it.
@@ -67,7 +67,7 @@ final class OpenFile
     }
 
     /**
-     * Brings a colleague in for the other side of a file of the house: from then on each side's agents see what is common
+     * Brings a colleague in for the other side of a file of the brokerage: from then on each side's agents see what is common
      * and their own side's.
      *
      * @throws StepRefused when the file has no other side to join
@@ -76,9 +76,9 @@ final class OpenFile
     {
         return Sight::asTheFile($fileId, function () use ($fileId, $by): DealFile {
             $file = DealFile::query()->with('members')->whereKey($fileId)->lockForUpdate()->firstOrFail();
-            $other = ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ?? throw new StepRefused('This file has no side to join: ask its agent or the broker.');
+            $other = ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ?? throw new StepRefused('You cannot join this file for a side. Ask its agent or the broker.');
             if ($file->members->contains('user_id', $by->id) || ! $file->status->isOpen()) {
-                throw new StepRefused('There is no side of this file to join.');
+                throw new StepRefused('There is no open side in this file to join.');
             }
             foreach ($file->members as $member) {
                 $member->role === 'agent' && $member->side === null && $member->update(['side' => $file->side]);

@@ -35,7 +35,7 @@ final class SetFact
      * @return string the value as kept
      *
      * @throws EntryUnreadable when it cannot be read as what the fact holds
-     * @throws StepRefused when the file is no longer worked on, there is no such fact, or somebody has set another meanwhile
+     * @throws StepRefused when the file is no longer worked on, there is no such fact, or someone has set another meanwhile
      */
     public function __invoke(DealFile $file, string $name, string $typed, string $source = 'entered', ?string $seen = null): string
     {
@@ -157,7 +157,7 @@ final class SetFact
     {
         $side = Term::tryFrom($name)?->side();
         if (! $file->isOwnAffair($side)) {
-            throw new StepRefused("This is the {$side}s’ own affair, kept by their own agent.");
+            throw new StepRefused("This belongs to the {$side}s’ side. Only their own agent can change it.");
         }
         // Locked, so that the history says what stood, not what a page once showed.
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');

@@ -13,13 +13,14 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
+use Unanimus\Terms\Phone;
 
 /** Seats a person in the deal, or changes who sits there. */
 final class SetParty
 {
     /** What two people may change at once, in the words that tell the second. */
     private const TOLD = [
-        'name' => 'the name', 'signing_name' => 'the name to sign with', 'initials' => 'the initials', 'email' => 'the email address', 'phone' => 'the phone number',
+        'name' => 'the name', 'signing_name' => 'the signing name', 'initials' => 'the initials', 'email' => 'the email address', 'phone' => 'the phone number',
         'address' => 'the address', 'firm' => 'the company', 'signed_by' => 'who signs', 'capacity' => 'the capacity',
     ];
 
@@ -31,7 +32,7 @@ final class SetParty
      * @param array{name?: string|null, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null, prints_contact?: bool} $given what is left out stays as it is; an empty name takes the person off the seat
      * @param array<string, string> $seen what stood in those of the fields that tell it
      *
-     * @throws StepRefused when the file is no longer worked on, or somebody has changed the same meanwhile
+     * @throws StepRefused when the file is no longer worked on, or someone has changed the same meanwhile
      */
     public function __invoke(DealFile $file, Seat $seat, array $given, array $seen = []): ?Party
     {
@@ -66,7 +67,7 @@ final class SetParty
         $seated = $file->parties()->updateOrCreate(['role' => $seat->role, 'number' => $seat->number], $values);
         $ways = [];
         foreach (['email', 'phone', 'address'] as $key) {
-            array_key_exists($key, $given) && $ways[$key] = $clean($key);
+            array_key_exists($key, $given) && $ways[$key] = $key === 'phone' && $clean($key) !== null ? Phone::show((string) $clean($key)) : $clean($key);
         }
         // A name taken from the address book brings along how it is reached.
         if ($party === null && trim((string) ($given['email'] ?? '')) === '') {
@@ -110,10 +111,10 @@ final class SetParty
         $this->refuseOthers($file, Seat::of("{$role}.1")->side());
         $parties = $file->parties()->where('role', $role)->orderBy('number')->get()->keyBy('key');
         if ($parties->keys()->sort()->values()->all() !== collect($keys)->sort()->values()->all()) {
-            throw new StepRefused('Somebody was added or removed meanwhile. Look again and repeat the move.');
+            throw new StepRefused('Someone was added or removed. Check the list and try again.');
         }
         if ($file->rounds()->where('status', 'out')->exists()) {
-            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is over.');
+            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is done.');
         }
         // Two steps, as no seat may be held twice even for a moment.
         foreach ($keys as $index => $key) {
@@ -129,17 +130,17 @@ final class SetParty
     private function refuseOthers(DealFile $file, ?string $side): void
     {
         if (! $file->isOwnAffair($side)) {
-            throw new StepRefused("The {$side}s are seated by their own agent.");
+            throw new StepRefused("Only their own agent can change the {$side}s.");
         }
     }
 
     private function unseat(DealFile $file, Seat $seat, Party $party): void
     {
         if ($file->rounds()->whereHas('signers', static fn ($signers) => $signers->where('party_id', $party->id))->exists()) {
-            throw new StepRefused("{$party->name} has been asked to sign in this file and stays in it.");
+            throw new StepRefused("{$party->name} was asked to sign in this file and cannot be removed.");
         }
         if ($file->rounds()->where('status', 'out')->exists() && $file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->exists()) {
-            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is over.');
+            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is done.');
         }
         $party->delete();
         foreach ($file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->orderBy('number')->get() as $next) {

@@ -31,20 +31,20 @@ final class CalendarController
         Gate::authorize('work-on', $file);
         $renew->ofFile($file);
 
-        return redirect("/files/{$file->key}/dates")->with('told', 'The calendar has a new address; the old one is dead.');
+        return redirect("/files/{$file->key}/dates")->with('told', 'The calendar has a new address. The old one no longer works.');
     }
 
     public function renewOwn(Request $request, RenewCalendar $renew): RedirectResponse
     {
         $renew->ofPerson(User::signedIn($request));
 
-        return back()->with('told', 'Your calendar has a new address; the old one is dead.');
+        return back()->with('told', 'Your calendar has a new address. The old one no longer works.');
     }
 
     private function answer(?string $feed): Response
     {
         return $feed === null
-            ? new Response('This calendar address is not valid any more. Ask for the present one in Unanimus.', 404, ['Content-Type' => 'text/plain; charset=utf-8'])
+            ? new Response('This calendar address no longer works. Get the current one in Unanimus.', 404, ['Content-Type' => 'text/plain; charset=utf-8'])
             : new Response($feed, 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300']);
     }
 }

@@ -48,16 +48,16 @@ final class DatesController
         $given = $request->validate(['anchor' => 'required|string|max:40', 'day' => 'required|string|max:40', 'reason' => 'nullable|string|max:500', 'seen' => 'nullable|string|max:10', 'back' => 'nullable|string|max:20']);
         $dates->move($file->load(['office', 'knownFacts', 'kits']), $given['anchor'], $this->day($given['day'], $file), (string) ($given['reason'] ?? ''), array_key_exists('seen', $given) ? (string) $given['seen'] : null);
 
-        return redirect("/files/{$file->key}".(in_array($given['back'] ?? '', ['opening', 'dates'], true) ? '/'.$given['back'] : ''))->with('told', 'Moved, with everything that counts from it.');
+        return redirect("/files/{$file->key}".(in_array($given['back'] ?? '', ['opening', 'dates'], true) ? '/'.$given['back'] : ''))->with('told', 'Date moved, with every date counted from it.');
     }
 
     public function setByHand(Request $request, DealFile $file, string $name, MoveDates $dates): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['day' => 'required|string|max:40', 'reason' => 'required|string|max:300'], ['reason.required' => 'Say why the day is another than the contract gives.']);
+        $given = $request->validate(['day' => 'required|string|max:40', 'reason' => 'required|string|max:300'], ['reason.required' => 'Give a reason why this date differs from the contract.']);
         $dates->setByHand($file->load(['office', 'knownFacts', 'kits']), $name, $given['day'], $given['reason']);
 
-        return redirect("/files/{$file->key}/dates")->with('told', 'Set by hand. What counts from it counts from the new day.');
+        return redirect("/files/{$file->key}/dates")->with('told', 'Date set by hand. Dates counted from it now use the new date.');
     }
 
     public function bringBack(DealFile $file, string $name, MoveDates $dates): RedirectResponse
@@ -65,7 +65,7 @@ final class DatesController
         Gate::authorize('work-on', $file);
         $dates->bringBack($file->load(['office', 'knownFacts', 'kits']), $name);
 
-        return redirect("/files/{$file->key}/dates")->with('told', 'It follows its rule again.');
+        return redirect("/files/{$file->key}/dates")->with('told', 'The date follows the contract again.');
     }
 
     private function day(string $typed, DealFile $file): LocalDate

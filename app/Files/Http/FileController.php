@@ -82,7 +82,7 @@ final class FileController
             if ($request->header('HX-Request') !== null && MoveDates::isAskedFirst($file, $given['name'])) {
                 $day = SetFact::read($file, $given['name'], (string) $given['value']);
                 if ($day === '') {
-                    throw new StepRefused('The contract is made: its dates are moved, not taken away.');
+                    throw new StepRefused('There is a contract. You can move its dates, but not remove them.');
                 }
 
                 return $this->asked($file, $given['name'], $day, (string) $request->query('at'));
@@ -144,7 +144,7 @@ final class FileController
             return back()->withInput()->with('refused', $unavailable->getMessage());
         }
 
-        return redirect("/files/{$file->key}/listing")->with('told', 'Brought in. Each entry says where it came from; what stood in the file already was left as it was.');
+        return redirect("/files/{$file->key}/listing")->with('told', 'Listing imported. Each value says where it came from. What was already in the file did not change.');
     }
 
     public function listings(Request $request, ListingsFound $found): View
@@ -185,7 +185,7 @@ final class FileController
             return new Response('', 303, ['Location' => url()->previous()]);
         }
         $sheet = $this->sheet($file->refresh()->unsetRelations());
-        $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not stored.", 'fields' => $fields($sheet['facts'])];
+        $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not saved.", 'fields' => $fields($sheet['facts'])];
 
         if ($request->query('at') === 'net') {
             return response()->view('files.net-follows', ['sheet' => NetSheet::of($sheet['facts'])])->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));

@@ -32,7 +32,7 @@ final class ImportController
     public function store(Request $request, ImportFiles $files, Bytes $bytes): RedirectResponse
     {
         Gate::authorize('open-files');
-        $request->validate(['table' => 'required|file|max:8192'], ['table.required' => 'Choose a CSV file.', 'table.max' => 'This table is larger than 8 MB. Upload it as several parts.']);
+        $request->validate(['table' => 'required|file|max:8192'], ['table.required' => 'Choose a CSV file.', 'table.max' => 'This spreadsheet is larger than 8 MB. Upload it as several parts.']);
         $upload = $request->file('table');
         $upload instanceof UploadedFile || abort(422);
         try {
@@ -62,7 +62,7 @@ final class ImportController
         $office = Office::query()->where('key', $given['office'])->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))->firstOrFail();
         $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, User::signedIn($request));
 
-        return redirect("/imports/{$import->key}")->with('told', 'Tried, without effect. Below stands what each row would become.');
+        return redirect("/imports/{$import->key}")->with('told', 'Test done. Nothing was saved. Below you see what each row would become.');
     }
 
     public function start(Request $request, Import $import, ImportFiles $files): RedirectResponse
@@ -70,7 +70,7 @@ final class ImportController
         $this->own($request, $import);
         $files->start($import);
 
-        return redirect("/imports/{$import->key}")->with('told', 'The files are being opened. You may leave this page; it goes on.');
+        return redirect("/imports/{$import->key}")->with('told', 'Opening the files. You can leave this page. It keeps going.');
     }
 
     /** How far it is, for the page that watches. */

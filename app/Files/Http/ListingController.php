@@ -35,13 +35,13 @@ final class ListingController
     public function take(Request $request, DealFile $file, BringListing $bring): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['facts' => 'required|array|max:60', 'facts.*' => 'string|max:60'], ['facts.required' => 'Tick what is to be taken over.']);
+        $given = $request->validate(['facts' => 'required|array|max:60', 'facts.*' => 'string|max:60'], ['facts.required' => 'Select what to use.']);
         try {
             $bring->take($file, array_values($given['facts']));
         } catch (ExchangeUnavailable $unavailable) {
             throw new StepRefused($unavailable->getMessage(), previous: $unavailable);
         }
 
-        return redirect("/files/{$file->key}/listing")->with('told', 'Taken over, with where it came from.');
+        return redirect("/files/{$file->key}/listing")->with('told', 'Values updated from the listing.');
     }
 }

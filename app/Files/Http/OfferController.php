@@ -43,7 +43,7 @@ final class OfferController
         $given = $this->given($request);
         $this->readable(static fn () => $offers->record($file, $given, $counters));
 
-        return redirect("/files/{$file->key}/offers")->with('told', $counters === null ? 'The offer is recorded.' : 'The counter-offer is recorded; the offer it answers is kept.');
+        return redirect("/files/{$file->key}/offers")->with('told', $counters === null ? 'Offer recorded.' : 'Counteroffer recorded. The original offer is kept.');
     }
 
     public function update(Request $request, DealFile $file, Offer $offer, KeepOffers $offers): RedirectResponse
@@ -58,7 +58,7 @@ final class OfferController
             default => $offers->change($offer, $file, $given['terms'] ?? [], (string) ($given['note'] ?? '')),
         });
 
-        return redirect($given['do'] === 'choose' ? "/files/{$file->key}" : "/files/{$file->key}/offers")->with('told', ['decline' => 'Declined; it stays in the list.', 'choose' => 'It is the contract now; the other offers are kept.', 'store' => 'Stored.'][$given['do']]);
+        return redirect($given['do'] === 'choose' ? "/files/{$file->key}" : "/files/{$file->key}/offers")->with('told', ['decline' => 'Offer declined. It stays in the list.', 'choose' => 'Offer accepted. It is the contract now. The other offers are kept.', 'store' => 'Stored.'][$given['do']]);
     }
 
     public function net(DealFile $file): View
@@ -81,7 +81,7 @@ final class OfferController
     /** @return array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} */
     private function given(Request $request): array
     {
-        $given = $request->validate(['buyers' => 'required|string|max:200', 'agent' => 'nullable|string|max:120', 'note' => 'nullable|string|max:500', 'terms' => 'required|array', 'terms.*' => 'nullable|string|max:60'], ['buyers.required' => 'Whose offer is it?']);
+        $given = $request->validate(['buyers' => 'required|string|max:200', 'agent' => 'nullable|string|max:120', 'note' => 'nullable|string|max:500', 'terms' => 'required|array', 'terms.*' => 'nullable|string|max:60'], ['buyers.required' => 'Enter who made the offer.']);
 
         return ['buyers' => $given['buyers'], 'agent' => $given['agent'] ?? null, 'note' => $given['note'] ?? null, 'terms' => $given['terms']];
     }
@@ -91,7 +91,7 @@ final class OfferController
         try {
             $work();
         } catch (EntryUnreadable $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The offer is not stored yet; your entries are still in the fields.", previous: $unreadable);
+            throw new StepRefused("{$unreadable->getMessage()} The offer is not saved yet. Your entries are still in the fields.", previous: $unreadable);
         }
     }
 }

@@ -32,7 +32,7 @@ final class PartiesController
         $given = $request->validate(['keys' => 'required|array|max:50', 'keys.*' => 'string|size:26']);
         $setParty->reorder($file, $role, array_values($given['keys']));
 
-        return redirect("/files/{$file->key}/opening")->with('told', 'In order; the numbers follow on every paper that is still a draft.');
+        return redirect("/files/{$file->key}/opening")->with('told', 'Order changed. The numbers follow on every paper that is still a draft.');
     }
 
     public function ofFile(DealFile $file): Response
@@ -60,14 +60,14 @@ final class PartiesController
     public function store(Request $request, KeepContacts $contacts): RedirectResponse
     {
         $user = User::signedIn($request);
-        $given = $request->validate(['name' => 'required|string|max:120', 'firm' => 'nullable|string|max:120', 'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'role' => 'required|in:'.implode(',', Seat::ROLES), 'standing' => 'nullable|boolean'], ['email.email' => 'This is not a mail address.']);
+        $given = $request->validate(['name' => 'required|string|max:120', 'firm' => 'nullable|string|max:120', 'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'role' => 'required|in:'.implode(',', Seat::ROLES), 'standing' => 'nullable|boolean'], ['email.email' => 'This is not an email address.']);
         $standing = (bool) ($given['standing'] ?? false);
         if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
-            throw new StepRefused('Standing contacts of the house are kept by coordinators, brokers and administrators.');
+            throw new StepRefused('Only coordinators, brokers, and administrators keep shared contacts.');
         }
         $contacts->keep($user, [new Vcard($given['name'], (string) ($given['firm'] ?? ''), (string) ($given['email'] ?? ''), (string) ($given['phone'] ?? ''))], $given['role'], $standing);
 
-        return redirect('/contacts')->with('told', "{$given['name']} is in the book.");
+        return redirect('/contacts')->with('told', "Saved {$given['name']}.");
     }
 
     public function import(Request $request, KeepContacts $contacts): RedirectResponse
@@ -77,11 +77,11 @@ final class PartiesController
         $upload instanceof UploadedFile || abort(422);
         $read = Vcard::read((string) file_get_contents($upload->getPathname()));
         if ($read->cards === []) {
-            return back()->with('refused', trim("{$upload->getClientOriginalName()} has no vCards in it that can be read. {$read->told()} Nothing was changed."));
+            return back()->with('refused', trim("{$upload->getClientOriginalName()} has no vCards we can read. {$read->told()} Nothing was changed."));
         }
         $new = $contacts->keep(User::signedIn($request), $read->cards, 'other', false);
 
-        return redirect('/contacts')->with('told', trim(count($read->cards)." read, {$new} new in your book. {$read->told()}"));
+        return redirect('/contacts')->with('told', trim(count($read->cards)." contacts read, {$new} added. {$read->told()}"));
     }
 
     public function export(): Response
@@ -95,7 +95,7 @@ final class PartiesController
         $contact->user_id === $user->id || $user->holds(Role::Administrator) || $user->isBroker() || abort(403);
         $contacts->drop($contact);
 
-        return redirect('/contacts')->with('told', "{$contact->name} is out of the book; files keep them.");
+        return redirect('/contacts')->with('told', "Deleted {$contact->name} from the address book. Files keep them.");
     }
 
     /** @param  array<int, Vcard>  $cards */

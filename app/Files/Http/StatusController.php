@@ -32,7 +32,7 @@ final class StatusController
         $status = DealStatus::from($given['status']);
         $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on);
 
-        return redirect("/files/{$file->key}")->with('told', $status->isOpen() ? "The file is {$status->readable()}." : ($status === DealStatus::Closed ? 'The file is closed.' : 'The file has ended; everything in it is kept.'));
+        return redirect("/files/{$file->key}")->with('told', $status->isOpen() ? "The file is {$status->readable()}." : ($status === DealStatus::Closed ? 'File closed.' : 'The file has ended. Everything in it is kept.'));
     }
 
     public function followOn(Request $request, DealFile $file, FollowOn $followOn): RedirectResponse
@@ -41,7 +41,7 @@ final class StatusController
         Gate::authorize('open-files');
         $next = $followOn($file->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), User::signedIn($request));
 
-        return redirect("/files/{$next->key}/opening")->with('told', 'The follow-on file has what belongs to the listing; the deal that fell through stays as it was.');
+        return redirect("/files/{$next->key}/opening")->with('told', 'The follow-on file has what belongs to the listing. The earlier deal stays as it was.');
     }
 
     public function labels(Request $request, DealFile $file, LabelFiles $label): RedirectResponse
@@ -50,15 +50,15 @@ final class StatusController
         $given = $request->validate(['labels' => 'nullable|string|max:400']);
         $label->set($file, (string) ($given['labels'] ?? ''));
 
-        return redirect("/files/{$file->key}")->with('told', 'Labels stored.');
+        return redirect("/files/{$file->key}")->with('told', 'Tags saved.');
     }
 
     public function labelMany(Request $request, LabelFiles $label): RedirectResponse
     {
-        $given = $request->validate(['take' => 'required|array|max:200', 'take.*' => 'string|size:26', 'label' => 'required|string|max:120'], ['take.required' => 'Take the files to label first (space, or the boxes at their left).', 'label.required' => 'Which label?']);
+        $given = $request->validate(['take' => 'required|array|max:200', 'take.*' => 'string|size:26', 'label' => 'required|string|max:120'], ['take.required' => 'Select the files to tag first (space, or the boxes on the left).', 'label.required' => 'Enter a tag.']);
         $files = DealFile::query()->whereIn('key', $given['take'])->get()->filter(static fn (DealFile $file) => Gate::allows('work-on', $file));
         $changed = $label->add($files, $given['label']);
 
-        return back()->with('told', $files->isEmpty() ? 'None of these files is yours to label.' : "“{$given['label']}” is on ".($files->count() === 1 ? 'one file' : "{$files->count()} files").($changed === $files->count() ? '.' : ", {$changed} of them new."));
+        return back()->with('told', $files->isEmpty() ? 'You cannot tag any of these files.' : "“{$given['label']}” is on ".($files->count() === 1 ? 'one file' : "{$files->count()} files").($changed === $files->count() ? '.' : ", {$changed} of them new."));
     }
 }

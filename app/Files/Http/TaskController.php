@@ -31,7 +31,7 @@ final class TaskController
     public function store(Request $request, DealFile $file, KeepTasks $tasks): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['title' => 'required|string|max:200', 'day' => 'nullable|string|max:40', 'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/', 'days' => 'nullable|integer|between:-3660,3660', 'business' => 'nullable|boolean', 'who' => 'nullable|string|max:26'], ['title.required' => 'Say what is to be done.']);
+        $given = $request->validate(['title' => 'required|string|max:200', 'day' => 'nullable|string|max:40', 'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/', 'days' => 'nullable|integer|between:-3660,3660', 'business' => 'nullable|boolean', 'who' => 'nullable|string|max:26'], ['title.required' => 'Enter the task.']);
         $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
         $tasks->add($file, ['title' => $given['title'], 'day' => $given['day'] ?? null, 'anchor' => $given['anchor'] ?? null, 'days' => (int) ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'user_id' => $who?->id], User::signedIn($request));
 
@@ -41,16 +41,16 @@ final class TaskController
     /** Several at once, from the list; those of files one does not work on are refused as a whole. */
     public function mark(Request $request, KeepTasks $tasks): RedirectResponse
     {
-        $given = $request->validate(['tasks' => 'required|array|max:500', 'tasks.*' => 'string|size:26', 'do' => 'required|in:done,open,give,drop', 'to' => 'nullable|string|max:26'], ['tasks.required' => 'Take at least one task first.']);
+        $given = $request->validate(['tasks' => 'required|array|max:500', 'tasks.*' => 'string|size:26', 'do' => 'required|in:done,open,give,drop', 'to' => 'nullable|string|max:26'], ['tasks.required' => 'Select at least one task first.']);
         $found = Task::query()->with(['file.members', 'file.office'])->whereIn('key', array_unique($given['tasks']))->get();
         if ($found->count() !== count(array_unique($given['tasks']))) {
-            throw new StepRefused('One of these tasks is not there any more. Look again; nothing was changed.');
+            throw new StepRefused('One of these tasks is gone. Nothing was changed. Check the list and try again.');
         }
         foreach ($found as $task) {
             Gate::authorize('work-on', $task->file);
         }
         $by = User::signedIn($request);
-        $to = $given['do'] === 'give' ? (User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ?? throw new StepRefused('Choose whom the tasks are for.')) : null;
+        $to = $given['do'] === 'give' ? (User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ?? throw new StepRefused('Choose who to assign the tasks to.')) : null;
         foreach ($found as $task) {
             match ($given['do']) {
                 'done' => $tasks->mark($task, true, $by),
@@ -61,6 +61,6 @@ final class TaskController
         }
         $count = $found->count() === 1 ? 'One task' : "{$found->count()} tasks";
 
-        return back()->with('told', "{$count} ".['done' => 'done.', 'open' => 'open again.', 'give' => 'given over.', 'drop' => 'taken away.'][$given['do']]);
+        return back()->with('told', "{$count} ".['done' => 'done.', 'open' => 'reopened.', 'give' => 'assigned.', 'drop' => 'deleted.'][$given['do']]);
     }
 }

@@ -36,7 +36,7 @@ final class AnswerFillRequest
      *
      * @throws StepRefused when the link takes nothing any more, or the blank is not theirs
      * @throws \Unanimus\Terms\EntryUnreadable when it cannot be read as what the blank holds
-     * @throws \App\Papers\Actions\EntryMet when somebody has entered something else there that the device has not seen
+     * @throws \App\Papers\Actions\EntryMet when someone has entered something else there that the device has not seen
      */
     public function enter(FillRequest $request, Paper $paper, string $blank, string $typed, string $key, ?string $seen = null): void
     {
@@ -45,7 +45,7 @@ final class AnswerFillRequest
         }
         $this->keep->mustTake($request);
         if (! in_array($blank, FillRequest::asked($paper), true)) {
-            throw new StepRefused('This is not for you to fill.');
+            throw new StepRefused('This is not yours to fill in.');
         }
         ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}", seen: $seen);
     }

@@ -36,9 +36,9 @@ final class KeepFillRequest
     {
         $today = $file->office->today();
         match (true) {
-            $clients === [] => throw new StepRefused('Say who is to fill it.'),
-            $papers === [] => throw new StepRefused('Choose at least one paper to be filled.'),
-            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past."),
+            $clients === [] => throw new StepRefused('Choose who fills it in.'),
+            $papers === [] => throw new StepRefused('Select at least one paper to fill in.'),
+            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed."),
             default => null,
         };
         $asked = $this->asked($file, $papers, $blanks);
@@ -70,7 +70,7 @@ final class KeepFillRequest
     public function takeBack(FillRequest $request): void
     {
         if ($request->status !== FillStatus::Out) {
-            throw new StepRefused("{$request->name} has finished already; what they entered is in the papers.");
+            throw new StepRefused("{$request->name} already finished. What they entered is in the papers.");
         }
         $request->update(['status' => FillStatus::TakenBack]);
         History::add($request->brokerage_id, $request->deal_file_id, 'Fill request taken back', ['who' => $request->name], SeenBy::side($request->side));
@@ -81,7 +81,7 @@ final class KeepFillRequest
     {
         $today = $request->file->office->today();
         if ($lastDay->isBefore($today)) {
-            throw new StepRefused("The last day, {$lastDay->short($today->year())}, is past.");
+            throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed.");
         }
         $request->update(['status' => FillStatus::Out, 'last_day' => $lastDay->iso(), 'link_version' => $request->link_version + 1, 'finished_at' => null, 'reminded_on' => null]);
         History::add($request->brokerage_id, $request->deal_file_id, 'Fill request sent anew', ['who' => $request->name, 'until' => $lastDay->iso()], SeenBy::side($request->side));
@@ -92,7 +92,7 @@ final class KeepFillRequest
     public function mustTake(FillRequest $request): void
     {
         if (! $request->takes()) {
-            throw new StepRefused('This link takes no entries any more. What was entered is kept; ask for another link to go on.');
+            throw new StepRefused('This link no longer works. What you entered is saved. Ask for a new link to continue.');
         }
     }
 
@@ -108,14 +108,14 @@ final class KeepFillRequest
         foreach ($papers as $paper) {
             $form = $paper->form();
             if ($form === null || ! $paper->isDraft()) {
-                throw new StepRefused("“{$paper->title}” takes no entries; only drafts of forms can be filled.");
+                throw new StepRefused("“{$paper->title}” cannot be filled in. Only drafts can.");
             }
             $filling = Filling::of($form, $paper->entries(), $facts);
             $names = array_key_exists($paper->key, $blanks) ? array_values(array_intersect(array_map(strval(...), array_keys($filling->blanks)), $blanks[$paper->key])) : Questions::open($filling);
             $names === [] || $asked[] = [$paper, $names];
         }
         if ($asked === []) {
-            throw new StepRefused('Nothing on these papers is left to fill.');
+            throw new StepRefused('Nothing is left to fill in on these papers.');
         }
 
         return $asked;
@@ -126,7 +126,7 @@ final class KeepFillRequest
         $papers = $request->load('papers')->papers->pluck('title')->implode(', ');
         $last = $request->lastDay()->long();
         Post::ofFile($request->file, "fill:{$request->key}:{$request->link_version}:{$once}", $request->name, $request->email, "Please fill in: {$papers}",
-            "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".($request->message === '' ? '' : "{$request->message}\n\n").'What you enter is kept as you go; you can stop and come back with the same button, also on another device. It is meant for you alone: please do not pass this letter on.',
+            "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".($request->message === '' ? '' : "{$request->message}\n\n").'Your answers are saved as you go. You can stop and come back with the same button, on any device. This link is only for you. Please do not forward this email.',
             'Fill in', "fill {$request->key}");
     }
 }

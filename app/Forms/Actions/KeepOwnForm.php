@@ -27,7 +27,7 @@ use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Requirements\Stage;
 
-/** Makes forms of the house's own out of PDFs, changes them while they are made, puts them in force and retires them. */
+/** Makes forms of the brokerage’s own out of PDFs, changes them while they are made, puts them in force and retires them. */
 final class KeepOwnForm
 {
     /** A form longer than this is a booklet; reading its pages would take minutes. */
@@ -48,7 +48,7 @@ final class KeepOwnForm
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'New form';
         $draft = new FormDraft($pages, []);
         if (count($found->items) > FormDraft::MOST) {
-            $notes[] = 'A form may have '.FormDraft::MOST.' blanks and marks; of '.count($found->items).' found the first were taken.';
+            $notes[] = 'A form may have '.FormDraft::MOST.' blanks and marks; of '.count($found->items).' found, the first were used.';
         }
         foreach ($found->items as $item) {
             $draft = count($draft->items) < FormDraft::MOST && isset($pages[$item->page - 1]) ? $draft->with($item, count($draft->items)) : $draft;
@@ -70,7 +70,7 @@ final class KeepOwnForm
     {
         $making = OwnForm::query()->where('number', $own->number)->where('status', 'making')->first();
         if ($making !== null) {
-            throw new StepRefused("The next revision of {$own->number} is in the making already, under “{$making->title}”. Go on with that one.");
+            throw new StepRefused("The next revision of {$own->number} is already started as “{$making->title}”. Continue with that one.");
         }
         $pages = null;
         $sha256 = $own->sha256;
@@ -80,7 +80,7 @@ final class KeepOwnForm
         }
         $draft = FormDraft::after(OwnShelf::form($own), $pages);
         $kept = array_values(array_filter($draft->items, static fn (DraftItem $item) => isset($draft->pages[$item->page - 1])));
-        count($kept) === count($draft->items) || $notes[] = 'The new pages are fewer: '.(count($draft->items) - count($kept)).' blanks and marks of the pages that are gone were left out.';
+        count($kept) === count($draft->items) || $notes[] = 'There are fewer pages: '.(count($draft->items) - count($kept)).' blanks and marks of the pages that are gone were left out.';
 
         return OwnForm::create([
             'brokerage_id' => $by->brokerage_id, 'number' => $own->number, 'revision' => self::next($own), 'title' => $own->title, 'stage' => $own->stage, 'sha256' => $sha256, 'pages' => $draft->pages,
@@ -116,7 +116,7 @@ final class KeepOwnForm
                 'move' => $own->items = self::kept($draft->moved($id, (int) $at)),
                 'order' => $own->items = self::kept($draft->inReadingOrder()),
                 'about' => $this->about($own, $change),
-                default => throw new DraftRefused('This is no change of a form; nothing was changed.'),
+                default => throw new DraftRefused('That is not a change to the form. Nothing was changed.'),
             };
         } catch (DraftRefused $refused) {
             throw new StepRefused($refused->getMessage(), previous: $refused);
@@ -136,13 +136,13 @@ final class KeepOwnForm
         $own = OwnForm::query()->whereKey($own->id)->lockForUpdate()->firstOrFail();
         $this->mustBeInTheMaking($own);
         if (preg_match(Library::NUMBER, $own->number) !== 1) {
-            throw new StepRefused('Give the form a number first: one to three capital letters, a hyphen and up to four digits, as QR-12.');
+            throw new StepRefused('Give the form a number first: one to three capital letters, a hyphen and up to four digits, such as QR-12.');
         }
         if ($this->library->isBuiltIn($own->number)) {
             throw new StepRefused("{$own->number} is a form of the library. Give yours another number.");
         }
         if ($own->revision === '' || OwnForm::query()->where('number', $own->number)->where('revision', $own->revision)->whereIn('status', ['in_force', 'superseded', 'retired'])->exists()) {
-            throw new StepRefused("{$own->number} has been in force as revision “{$own->revision}” already. Give this one another.");
+            throw new StepRefused("{$own->number} was already active as revision “{$own->revision}”. Use another revision.");
         }
         try {
             OwnShelf::form($own);
@@ -159,7 +159,7 @@ final class KeepOwnForm
     /** Retires a form, or takes it up again. Papers on it stay as they are. @throws StepRefused when it is in neither state */
     public function turn(OwnForm $own): OwnForm
     {
-        $to = ['in_force' => 'retired', 'retired' => 'in_force'][$own->status] ?? throw new StepRefused('Only a form in force can be retired.');
+        $to = ['in_force' => 'retired', 'retired' => 'in_force'][$own->status] ?? throw new StepRefused('Only an active form can be retired.');
         $own->update(['status' => $to]);
         $this->shelf->forget();
 
@@ -175,7 +175,7 @@ final class KeepOwnForm
 
     private function mustBeInTheMaking(OwnForm $own): void
     {
-        $own->isInTheMaking() || throw new StepRefused('This form is in force and does not change any more. Make its next revision.');
+        $own->isInTheMaking() || throw new StepRefused('This form is active and can no longer change. Start its next revision.');
     }
 
     /** @param  array<string, mixed>  $change */
@@ -184,10 +184,10 @@ final class KeepOwnForm
         $text = static fn (string $key): string => trim((string) preg_replace('/\s+/u', ' ', is_string($change[$key] ?? null) ? $change[$key] : (string) $own->getAttribute($key)));
         [$number, $revision, $title, $stage] = [mb_strtoupper($text('number')), $text('revision'), mb_substr($text('title'), 0, 120), $text('stage')];
         if ($title === '' || ! in_array($stage, Stage::keys(), true)) {
-            throw new DraftRefused('A form needs a name and a stage; it keeps those it had.');
+            throw new DraftRefused('A form needs a name and a stage. The old ones were kept.');
         }
         if (($number !== '' && preg_match(Library::NUMBER, $number) !== 1) || preg_match('/^[0-9A-Za-z.-]{0,12}$/', $revision) !== 1) {
-            throw new DraftRefused('A number is one to three letters, a hyphen and up to four digits, as QR-12; a revision letters, digits, dots and hyphens, as 2026-11.');
+            throw new DraftRefused('A number is one to three letters, a hyphen and up to four digits, such as QR-12. A revision has letters, digits, dots, and hyphens, such as 2026-11.');
         }
         $own->fill(['number' => $number, 'revision' => $revision, 'title' => $title, 'stage' => $stage]);
     }
@@ -209,21 +209,21 @@ final class KeepOwnForm
             }
             $brought = $this->converter->toPdf($path);
             if ($brought->pages > self::MOST_PAGES) {
-                throw new BringRefused('A form may have '.self::MOST_PAGES." pages; this file has {$brought->pages}. Bring in the part that is filled.");
+                throw new BringRefused('A form may have '.self::MOST_PAGES." pages; this file has {$brought->pages}. Upload only the part that gets filled in.");
             }
             // What is filled in is laid over the part of a page that is shown.
             $bytes = $this->press->writeOver($scratch->put('brought.pdf', $brought->pdf), []);
             $flat = $scratch->put('pages.pdf', $bytes);
             if ($found === null || $found->items === []) {
                 $found = FoundItems::ofProposal($look ? Proposal::of($flat) : []);
-                $look && $found->notes[] = $found->items === [] ? 'Nothing to fill was found on its pages: place the blanks by hand.' : 'What its pages seem to ask for is proposed: look through it.';
+                $look && $found->notes[] = $found->items === [] ? 'No places to fill in were found. Add the blanks by hand.' : 'We suggested blanks where the pages seem to have them. Check each one.';
             }
 
             return [$this->bytes->keep($brokerageId, $bytes), PdfLook::into($flat)->pages(), $found, array_values(array_filter($brought->notes, static fn (string $note) => ! str_contains($note, 'became a part of the page')))];
         } catch (PdfRefused $refused) {
             throw new BringRefused($refused->getMessage(), previous: $refused);
         } catch (ToolFailed $failed) {
-            throw new BringRefused('This file could not be read as a form. Print it to PDF and bring that in.', previous: $failed);
+            throw new BringRefused('We could not read this file as a form. Print it to PDF and upload that.', previous: $failed);
         }
     }
 

@@ -69,7 +69,7 @@ final class FillController
         } catch (EntryMet $met) {
             return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$met->getMessage()} To replace it with yours, send your answer again."])->withInput();
         } catch (EntryUnreadable $unreadable) {
-            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is kept."])->withInput();
+            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is saved."])->withInput();
         }
         $to = match ($given['go']) {
             'back' => max(1, $number - 1),
@@ -122,9 +122,9 @@ final class FillController
     public function another(Request $request, string $token): RedirectResponse
     {
         $fill = $this->fill($request);
-        Post::ofFile($fill->file, "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'), $fill->asker->name, $fill->asker->email, "{$fill->name} asks for another link", "The link for {$fill->papers->pluck('title')->implode(', ')} of {$fill->file->name} takes no entries any more, and {$fill->name} would like to go on. What was entered is kept.", 'Give another link', "/files/{$fill->file->key}/fill-requests");
+        Post::ofFile($fill->file, "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'), $fill->asker->name, $fill->asker->email, "{$fill->name} asks for a new link", "The link for {$fill->papers->pluck('title')->implode(', ')} in {$fill->file->name} no longer works, and {$fill->name} would like to continue. What was entered is saved.", 'Send a new link', "/files/{$fill->file->key}/fill-requests");
 
-        return redirect("/fill/{$token}")->with('told', "{$fill->asker->name} has been told and will send you another link.");
+        return redirect("/fill/{$token}")->with('told', "{$fill->asker->name} was notified and will send you a new link.");
     }
 
     /** @return list<array{paper: Paper, question: non-empty-list<Filled>, answered: bool, rests: bool}> */

@@ -30,7 +30,7 @@ final class FillLink
         $request->attributes->set('fill', $fill);
         if (! $fill->takes() && ! $request->is('fill/*/another')) {
             return $request->expectsJson()
-                ? response()->json(['message' => 'This link takes no entries any more. What you entered until then is kept. Load the page again to ask for another link.'], 410)
+                ? response()->json(['message' => 'This link no longer works. What you entered is saved. Reload the page to ask for a new link.'], 410)
                 : response()->view($fill->status === FillStatus::Finished ? 'forms.fill-done' : 'forms.fill-closed', ['fill' => $fill, 'token' => $fill->token()], $fill->status === FillStatus::Finished ? 200 : 410);
         }
 

@@ -43,14 +43,14 @@ final class FillRequestController
         $given = $request->validate([
             'to' => 'required|array|max:12', 'to.*' => 'string|max:20', 'email' => 'array', 'email.*' => 'nullable|email:rfc|max:200', 'papers' => 'required|array|max:30', 'papers.*' => 'string|max:26', 'some' => 'array', 'some.*' => 'array|max:600', 'some.*.*' => 'string|max:60',
             'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000',
-        ], ['to.required' => 'Say who is to fill it.', 'papers.required' => 'Choose at least one paper to be filled.', 'email.*.email' => 'This is no mail address.', 'last_day.required' => 'Give the last day.']);
+        ], ['to.required' => 'Choose who fills it in.', 'papers.required' => 'Select at least one paper to fill in.', 'email.*.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.']);
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
         $clients = [];
         foreach ($given['to'] as $seat) {
-            $party = $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ?? throw new StepRefused('One of these people is not in the file any more.');
+            $party = $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ?? throw new StepRefused('One of these people is no longer in the file.');
             $email = trim((string) ($given['email'][str_replace('.', '_', $seat)] ?? '')) ?: (string) $party->email;
             if ($email === '') {
-                throw new StepRefused("{$party->name} has no mail address yet. Type it beside the name; it is kept in the file.");
+                throw new StepRefused("{$party->name} has no email address yet. Enter it next to the name. It is saved in the file.");
             }
             $clients[] = ['party' => $party, 'email' => $email];
         }
@@ -58,21 +58,21 @@ final class FillRequestController
         $blanks = array_intersect_key($given['some'] ?? [], array_flip($given['papers']));
         $requests = $keep->ask($file, $clients, array_values($papers), $blanks, $this->day($file, $given['last_day']), (string) ($given['message'] ?? ''), User::signedIn($request));
 
-        return redirect("/files/{$file->key}/fill-requests")->with('told', count($requests) === 1 ? "{$requests[0]->name} has been asked." : count($requests).' people have been asked, each in a letter of their own.');
+        return redirect("/files/{$file->key}/fill-requests")->with('told', count($requests) === 1 ? "Request sent to {$requests[0]->name}." : count($requests).' people were asked, each with their own email.');
     }
 
     public function remind(Request $request, FillRequest $fill, KeepFillRequest $keep): RedirectResponse
     {
         $keep->remind($this->mine($fill));
 
-        return back()->with('told', "{$fill->name} has been reminded.");
+        return back()->with('told', "Reminder sent to {$fill->name}.");
     }
 
     public function takeBack(FillRequest $fill, KeepFillRequest $keep): RedirectResponse
     {
         $keep->takeBack($this->mine($fill));
 
-        return back()->with('told', 'The link is dead; what was entered stays in the papers.');
+        return back()->with('told', 'Request withdrawn. What was entered stays in the papers.');
     }
 
     public function renew(Request $request, FillRequest $fill, KeepFillRequest $keep): RedirectResponse
@@ -80,7 +80,7 @@ final class FillRequestController
         $request->validate(['last_day' => 'required|string|max:40']);
         $keep->renew($this->mine($fill), $this->day($fill->file, (string) $request->input('last_day')));
 
-        return back()->with('told', "{$fill->name} has another link; the old one is dead.");
+        return back()->with('told', "New link sent to {$fill->name}. The old one no longer works.");
     }
 
     private function mine(FillRequest $fill): FillRequest

@@ -27,7 +27,7 @@ use Unanimus\Forms\DraftRefused;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 
-/** Making forms of the house's own out of PDFs. */
+/** Making forms of the brokerage’s own out of PDFs. */
 final class OwnFormController
 {
     public function index(): View
@@ -41,14 +41,14 @@ final class OwnFormController
     public function store(Request $request, KeepOwnForm $keep): RedirectResponse
     {
         Gate::authorize('make-forms');
-        $upload = $this->upload($request) ?? throw new StepRefused('Choose a PDF to make a form of.');
+        $upload = $this->upload($request) ?? throw new StepRefused('Choose a PDF to make a form from.');
         try {
             $own = $keep->begin(User::signedIn($request), $upload->getPathname(), $upload->getClientOriginalName());
         } catch (BringRefused $refused) {
-            return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} No form was begun.");
+            return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} No form was started.");
         }
 
-        return redirect("/own-forms/{$own->key}")->with('told', trim('The form is begun. '.implode(' ', $own->notes)));
+        return redirect("/own-forms/{$own->key}")->with('told', trim('Form started. '.implode(' ', $own->notes)));
     }
 
     public function show(OwnForm $own): View
@@ -98,7 +98,7 @@ final class OwnFormController
             throw new StepRefused($refused->getMessage(), previous: $refused);
         }
 
-        return $left === [] ? PdfAnswer::of($pdf, "{$own->title}, filled on trial") : back()->withInput()->with('refused', implode(' ', $left));
+        return $left === [] ? PdfAnswer::of($pdf, "{$own->title}, tryout") : back()->withInput()->with('refused', implode(' ', $left));
     }
 
     public function putInForce(OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -106,7 +106,7 @@ final class OwnFormController
         Gate::authorize('put-forms-in-force');
         $own = $keep->putInForce($own);
 
-        return redirect('/own-forms')->with('told', "{$own->number} {$own->title}, rev. {$own->revision}, is in force. It stands with the other forms now; papers begun on an earlier revision keep theirs.");
+        return redirect('/own-forms')->with('told', "{$own->number} {$own->title}, rev. {$own->revision}, is active. It is listed with the other forms. Papers on an earlier revision keep theirs.");
     }
 
     public function revise(Request $request, OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -116,10 +116,10 @@ final class OwnFormController
         try {
             $next = $keep->revise($own, User::signedIn($request), $upload?->getPathname(), $upload?->getClientOriginalName() ?? '');
         } catch (BringRefused $refused) {
-            return back()->with('refused', "{$refused->getMessage()} No revision was begun.");
+            return back()->with('refused', "{$refused->getMessage()} No revision was started.");
         }
 
-        return redirect("/own-forms/{$next->key}")->with('told', trim("This is the next revision of {$own->number}, in the making. ".implode(' ', $next->notes)));
+        return redirect("/own-forms/{$next->key}")->with('told', trim("This is the draft of the next revision of {$own->number}. ".implode(' ', $next->notes)));
     }
 
     public function turn(OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -127,7 +127,7 @@ final class OwnFormController
         Gate::authorize('put-forms-in-force');
         $own = $keep->turn($own);
 
-        return redirect('/own-forms')->with('told', $own->status === 'retired' ? "{$own->number} is retired: nobody begins a paper on it any more. Papers on it stay and can be read." : "{$own->number} is in force again.");
+        return redirect('/own-forms')->with('told', $own->status === 'retired' ? "{$own->number} is retired. You cannot start new papers on it. Existing papers stay." : "{$own->number} is active again.");
     }
 
     public function drop(OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -135,7 +135,7 @@ final class OwnFormController
         Gate::authorize('make-forms');
         $keep->drop($own);
 
-        return redirect('/own-forms')->with('told', "“{$own->title}” was given up.");
+        return redirect('/own-forms')->with('told', "Draft “{$own->title}” discarded.");
     }
 
     private static function standing(OwnForm $own): JsonResponse

@@ -17,11 +17,11 @@ final class MailController
     {
         $brokerage = self::brokerage((string) $request->bearerToken());
         if ($brokerage === null) {
-            return new Response('This letter box needs its token.', 401, ['Content-Type' => 'text/plain']);
+            return new Response('This mailbox needs its token.', 401, ['Content-Type' => 'text/plain']);
         }
         $raw = $request->getContent();
         if ($raw === '' || strlen($raw) > 60 * 1024 * 1024) {
-            return new Response('The letter is empty or larger than 60 MB.', 413, ['Content-Type' => 'text/plain']);
+            return new Response('The message is empty or larger than 60 MB.', 413, ['Content-Type' => 'text/plain']);
         }
         $take($brokerage, $raw);
 

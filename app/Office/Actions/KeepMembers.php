@@ -38,11 +38,11 @@ final class KeepMembers
         Sight::asTheFile($fileId, function () use ($from, $fileId, $by): void {
             $file = DealFile::query()->with(['members.user', 'office'])->findOrFail($fileId);
             if (! in_array($file->side, ['seller', 'landlord'], true) || ! $file->status->isOpen() || $file->members->contains('user_id', $by->id)) {
-                throw new StepRefused('There is no side of this file to join.');
+                throw new StepRefused('There is no open side in this file to join.');
             }
             $asked = JoinRequest::query()->where(['deal_file_id' => $fileId, 'user_id' => $by->id, 'state' => 'asked'])->exists();
             if ($asked) {
-                throw new StepRefused('You have asked already. You get an email as soon as the file’s agent or broker decides.');
+                throw new StepRefused('You already asked. You will get an email when the file’s agent or broker decides.');
             }
             $request = JoinRequest::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $fileId, 'user_id' => $by->id, 'from_file_id' => $from->id]);
             History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], SeenBy::side($file->side));
@@ -62,11 +62,11 @@ final class KeepMembers
     {
         $file = DealFile::query()->with(['members.user', 'office'])->findOrFail($request->deal_file_id);
         if ($this->deciders($file)->doesntContain('id', $by->id)) {
-            throw new StepRefused('The file’s own agent or the broker decides who joins.');
+            throw new StepRefused('Only the file’s own agent or the broker decides who joins.');
         }
         $standing = DB::table('join_requests')->where('id', $request->id)->lockForUpdate()->value('state');
         if ($standing !== 'asked') {
-            throw new StepRefused("This was {$standing} already.");
+            throw new StepRefused("This was already {$standing}.");
         }
         $asker = $request->asker;
         $request->update(['state' => $in ? 'granted' : 'refused', 'decided_by' => $by->id, 'decided_at' => now()]);
@@ -90,23 +90,23 @@ final class KeepMembers
      */
     public function remove(DealFile $file, User $who, User $by): void
     {
-        $member = $file->members->firstWhere('user_id', $who->id) ?? throw new StepRefused("{$who->name} does not serve this file.");
+        $member = $file->members->firstWhere('user_id', $who->id) ?? throw new StepRefused("{$who->name} does not work on this file.");
         $broker = $by->holds(Role::Broker, $file->office_id);
         $own = $file->members->firstWhere('user_id', $by->id);
         $listing = $own !== null && $own->role === 'agent' && in_array($own->side, [null, $file->listingSide()], true);
         if (! $broker && ! $listing && $who->id !== $by->id) {
-            throw new StepRefused('The file’s own agent or the broker removes colleagues from it.');
+            throw new StepRefused('Only the file’s own agent or the broker can remove colleagues.');
         }
         $left = $file->members->filter(static fn (Member $one) => $one->role === 'agent' && $one->user_id !== $who->id && in_array($one->side, [null, $member->side], true));
         if ($member->role === 'agent' && $left->isEmpty() && ! ($broker && $file->side === 'both')) {
-            throw new StepRefused('Somebody has to serve this side of the file. Add another agent first.');
+            throw new StepRefused('Someone has to work for this side of the file. Add another agent first.');
         }
         Sight::asTheFile($file->id, function () use ($file, $member, $who, $by): void {
             $file->members()->whereKey($member->id)->delete();
             $file->tasks()->where('user_id', $who->id)->whereNull('done_at')->update(['user_id' => null]);
             History::add($file->brokerage_id, $file->id, 'Left the file', array_filter(['who' => $who->name, 'side' => $member->side, 'removed by' => $who->id === $by->id ? null : $by->name]), SeenBy::everyone());
         });
-        $who->id === $by->id || Post::ofFile($file, "removed:{$file->key}:{$who->key}:".now()->format('YmdHis'), $who->name, $who->email, "You no longer serve {$file->name}", "{$by->name} took you off the file {$file->name}. Its papers and history stay as they are.", 'Your files', '/files');
+        $who->id === $by->id || Post::ofFile($file, "removed:{$file->key}:{$who->key}:".now()->format('YmdHis'), $who->name, $who->email, "You no longer work on {$file->name}", "{$by->name} removed you from the file {$file->name}. Its papers and history stay as they are.", 'Your files', '/files');
     }
 
     /** @return Collection<int, User> the agents of the file's own side, and the brokers of its office */
@@ -123,7 +123,7 @@ final class KeepMembers
     {
         Sight::asTheFile((int) $request->from_file_id, function () use ($request, $asker): void {
             $from = $request->from_file_id === null ? null : DealFile::query()->with('office')->find($request->from_file_id);
-            $from === null || ! $from->status->isOpen() || $from->rounds()->exists() || ($this->move)($from, DealStatus::Withdrawn, $asker, 'Joined the file that is there already.');
+            $from === null || ! $from->status->isOpen() || $from->rounds()->exists() || ($this->move)($from, DealStatus::Withdrawn, $asker, 'You joined the existing file.');
         });
     }
 }

@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Unanimus\Files\StepRefused;
 
-/** People of the house: invited, given roles, deactivated. */
+/** People of the brokerage: invited, given roles, deactivated. */
 final class KeepPeople
 {
     /**
@@ -27,7 +27,7 @@ final class KeepPeople
     {
         $this->mayRun($by, $office, $role);
         if (User::query()->where(static fn ($person) => $person->whereRaw('lower(email) = lower(?)', [$email])->orWhereRaw('lower(invited_email) = lower(?)', [$email]))->exists()) {
-            throw new StepRefused('Somebody here signs in with this address already.');
+            throw new StepRefused('Someone here already signs in with this address.');
         }
         // Whether it signs in anywhere else is nobody's business here: the answer is the same, the email tells its owner.
         $elsewhere = DB::selectOne('SELECT 1 FROM user_by_address(?)', [$email]) !== null;
@@ -45,23 +45,23 @@ final class KeepPeople
     public function sendInvitation(User $user, User $by): void
     {
         if ($user->invited_email !== null) {
-            Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->invited_email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. You sign in with this address at another brokerage already, and one address serves one brokerage. Tell {$by->name} another address to invite you at.", 'Unanimus', '/sign-in');
+            Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->invited_email, "{$by->name} invites you to Unanimus", "{$by->name} invited you to Unanimus. You already use this address at another brokerage, and each address works for one brokerage. Give {$by->name} another address to invite.", 'Unanimus', '/sign-in');
 
             return;
         }
-        Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} has made a place for you in Unanimus. Choose a password and you are in. The button works for two weeks.", 'Choose a password', "invitation {$user->key}");
+        Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} invited you to Unanimus. Choose a password to sign in. The button works for two weeks.", 'Choose a password', "invitation {$user->key}");
     }
 
     /**
      * Gives or takes a role.
      *
-     * @throws StepRefused when they do not run that office, or the house would be left without an administrator
+     * @throws StepRefused when they do not run that office, or the brokerage would be left without an administrator
      */
     public function setRole(User $by, User $user, Office $office, Role $role, bool $held): void
     {
         $this->mayRun($by, $office, $role);
         if (! $held && $role === Role::Administrator && OfficeRole::query()->where('role', 'administrator')->where('user_id', '<>', $user->id)->whereIn('user_id', User::query()->where('active', true)->select('id'))->doesntExist()) {
-            throw new StepRefused('Somebody has to administer the house. Make another administrator first.');
+            throw new StepRefused('The brokerage needs an administrator. Make someone else administrator first.');
         }
         $held
             ? OfficeRole::query()->firstOrCreate(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])
@@ -77,13 +77,13 @@ final class KeepPeople
     public function deactivate(User $by, User $user): void
     {
         if ($user->id === $by->id) {
-            throw new StepRefused('Nobody closes their own access. Ask another administrator.');
+            throw new StepRefused('You cannot close your own access. Ask another administrator.');
         }
         foreach ($user->officeRoles as $role) {
             $this->mayRun($by, $role->office, Role::from($role->role));
         }
         if ($user->holds(Role::Administrator) && OfficeRole::query()->where('role', 'administrator')->where('user_id', '<>', $user->id)->whereIn('user_id', User::query()->where('active', true)->select('id'))->doesntExist()) {
-            throw new StepRefused('Somebody has to administer the house. Make another administrator first.');
+            throw new StepRefused('The brokerage needs an administrator. Make someone else administrator first.');
         }
         $user->update(['active' => false]);
         RememberedDevices::forget($user);
@@ -118,6 +118,6 @@ final class KeepPeople
         if ($by->holds(Role::Administrator, $office->id) || ($by->holds(Role::Broker, $office->id) && ! in_array($role, [Role::Broker, Role::Administrator], true))) {
             return;
         }
-        throw new StepRefused(in_array($role, [Role::Broker, Role::Administrator], true) ? 'Brokers and administrators are made by an administrator of that office.' : "You do not run {$office->name}.");
+        throw new StepRefused(in_array($role, [Role::Broker, Role::Administrator], true) ? 'Only an administrator of that office can make brokers and administrators.' : "You do not manage {$office->name}.");
     }
 }

@@ -36,11 +36,11 @@ final class AccountController
     {
         $user = $this->sure($request);
         if (SecondFactor::isOn($user)) {
-            throw new StepRefused('Two-step sign-in is on already. Turn it off first to set it up anew.');
+            throw new StepRefused('Two-step sign-in is already on. Turn it off first to set it up again.');
         }
         SecondFactor::prepare($user);
 
-        return redirect('/me')->with('told', 'Take the picture with your authenticator, then type the code it shows.');
+        return redirect('/me')->with('told', 'Scan the code with your authenticator app, then enter the code it shows.');
     }
 
     /** The secret as a picture for the authenticator's camera; only while it is being set up. */
@@ -57,9 +57,9 @@ final class AccountController
     {
         $given = $request->validate(['code' => 'required|string|max:20']);
         if (SecondFactor::isOn(User::signedIn($request))) {
-            throw new StepRefused('Two-step sign-in is on already; your recovery codes are as they were.');
+            throw new StepRefused('Two-step sign-in is already on. Your recovery codes did not change.');
         }
-        $codes = SecondFactor::turnOn(User::signedIn($request), $given['code']) ?? throw ValidationException::withMessages(['code' => 'This code is not right. Wait for the next one and try again; nothing has changed yet.']);
+        $codes = SecondFactor::turnOn(User::signedIn($request), $given['code']) ?? throw ValidationException::withMessages(['code' => 'That code is wrong. Wait for the next one and try again. Nothing has changed yet.']);
 
         return redirect('/me')->with('codes', $codes)->with('told', 'Two-step sign-in is on.');
     }
@@ -75,7 +75,7 @@ final class AccountController
     {
         $account->endSession(User::signedIn($request), $hash);
 
-        return redirect('/me')->with('told', 'That session is over.');
+        return redirect('/me')->with('told', 'Signed out there.');
     }
 
     public function everywhere(Request $request, KeepAccount $account): RedirectResponse
@@ -85,7 +85,7 @@ final class AccountController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return redirect('/sign-in')->with('told', 'Signed out on every device.');
+        return redirect('/sign-in')->with('told', 'Signed out everywhere.');
     }
 
     public function password(Request $request, KeepAccount $account): RedirectResponse

@@ -22,10 +22,10 @@ final class MembersController
     {
         Gate::authorize('work-on', $file);
         $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id]);
-        $row = collect($rows)->firstWhere('key', $twin) ?? throw new StepRefused('That file is not on this listing or address any more.');
+        $row = collect($rows)->firstWhere('key', $twin) ?? throw new StepRefused('That file is no longer on this listing or address.');
         $members->ask($file, (int) $row->file_id, User::signedIn($request));
 
-        return redirect("/files/{$file->key}/opening")->with('told', "Asked. {$row->agent} or the broker decides; you get an email. Until then nothing of that file is open to you, and you can go on here.");
+        return redirect("/files/{$file->key}/opening")->with('told', "Request sent. {$row->agent} or the broker decides, and you get an email. Until then you cannot see that file. You can continue here.");
     }
 
     public function decide(Request $request, JoinRequest $joining, KeepMembers $members): RedirectResponse
@@ -34,7 +34,7 @@ final class MembersController
         $given = $request->validate(['in' => 'required|boolean']);
         $file = $members->decide($joining, User::signedIn($request), (bool) $given['in']);
 
-        return redirect("/files/{$file->key}")->with('told', $given['in'] ? "{$joining->asker->name} is in the file for the other side." : "{$joining->asker->name} was not added, and has an email.");
+        return redirect("/files/{$file->key}")->with('told', $given['in'] ? "{$joining->asker->name} now works on this file for the other side." : "{$joining->asker->name} was not added. We emailed them.");
     }
 
     public function remove(Request $request, DealFile $file, User $user, KeepMembers $members): RedirectResponse
@@ -43,6 +43,6 @@ final class MembersController
         $by = User::signedIn($request);
         $members->remove($file->load('members'), $user, $by);
 
-        return $user->id === $by->id ? redirect('/files')->with('told', "You left {$file->name}.") : redirect("/files/{$file->key}")->with('told', "{$user->name} no longer serves this file.");
+        return $user->id === $by->id ? redirect('/files')->with('told', "You left {$file->name}.") : redirect("/files/{$file->key}")->with('told', "{$user->name} no longer works on this file.");
     }
 }

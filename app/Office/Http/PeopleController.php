@@ -34,15 +34,15 @@ final class PeopleController
         $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not an email address.']);
         $people->invite(User::signedIn($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
 
-        return redirect('/office')->with('told', "{$given['name']} is invited by email.");
+        return redirect('/office')->with('told', "Invitation sent to {$given['name']}.");
     }
 
     public function again(Request $request, User $user, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $user->invited_at === null ? throw new StepRefused("{$user->name} has chosen a password already.") : $people->sendInvitation($user, User::signedIn($request));
+        $user->invited_at === null ? throw new StepRefused("{$user->name} already has a password.") : $people->sendInvitation($user, User::signedIn($request));
 
-        return redirect("/people/{$user->key}")->with('told', 'Invited again.');
+        return redirect("/people/{$user->key}")->with('told', 'Invitation sent again.');
     }
 
     public function roles(Request $request, User $user, KeepPeople $people): RedirectResponse
@@ -55,7 +55,7 @@ final class PeopleController
             $user->holds($role, $office->id) === $wanted || $people->setRole(User::signedIn($request), $user, $office, $role, $wanted);
         }
 
-        return redirect("/people/{$user->key}")->with('told', 'Roles stored; they count from the next page on.');
+        return redirect("/people/{$user->key}")->with('told', 'Roles saved.');
     }
 
     public function active(Request $request, User $user, KeepPeople $people): RedirectResponse
@@ -63,17 +63,17 @@ final class PeopleController
         Gate::authorize('run-office');
         $user->active ? $people->deactivate(User::signedIn($request), $user) : $people->activate(User::signedIn($request), $user);
 
-        return redirect("/people/{$user->key}")->with('told', $user->active ? 'Access is open again.' : 'Access is closed on every device. Files and papers stay.');
+        return redirect("/people/{$user->key}")->with('told', $user->active ? 'Access reopened.' : 'Access closed on every device. Files and papers stay.');
     }
 
     public function office(Request $request, Office $office, KeepOffices $offices): RedirectResponse
     {
         Gate::authorize('run-office');
         $this->runs($request, $office);
-        $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'], ['zone.timezone' => 'This is no time zone.']);
+        $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'], ['zone.timezone' => 'This is not a time zone.']);
         $offices->change($office, $given['name'], $given['zone'], (string) ($given['holidays'] ?? ''));
 
-        return redirect('/office')->with('told', 'Stored. Dates of open files are computed by it from now on.');
+        return redirect('/office')->with('told', 'Office saved. Dates of open files use it from now on.');
     }
 
     public function openOffice(Request $request, KeepOffices $offices): RedirectResponse
@@ -83,7 +83,7 @@ final class PeopleController
         $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all']);
         $office = $offices->open($user, $given['name'], $given['zone']);
 
-        return redirect('/office')->with('told', "{$office->name} is open. Give people roles in it.");
+        return redirect('/office')->with('told', "{$office->name} is open. Now give people roles there.");
     }
 
     public function invitation(string $key, int $until, string $proof): View
@@ -94,7 +94,7 @@ final class PeopleController
     public function takeUp(Request $request, string $key, int $until, string $proof, KeepPeople $people): RedirectResponse
     {
         $user = Invitation::find($key, $until, $proof) ?? abort(404);
-        $given = $request->validate(['password' => 'required|string|min:10|max:72|confirmed'], ['password.min' => 'Take at least ten characters.', 'password.confirmed' => 'The two are not the same.']);
+        $given = $request->validate(['password' => 'required|string|min:10|max:72|confirmed'], ['password.min' => 'Use at least 10 characters.', 'password.confirmed' => 'The two passwords do not match.']);
         $people->choosePassword($user, $given['password']);
         Auth::login($user);
         $request->session()->regenerate();

@@ -16,7 +16,7 @@ final class KeepViews
         SavedView::query()->updateOrCreate(['user_id' => $user->id, 'name' => trim($name)], ['brokerage_id' => $user->brokerage_id, 'query' => $query, 'columns' => $columns, 'shared' => $shared]);
     }
 
-    /** @throws StepRefused when it is somebody else's */
+    /** @throws StepRefused when it is someone else's */
     public function drop(User $user, SavedView $view): void
     {
         if ($view->user_id !== $user->id) {

@@ -57,17 +57,17 @@ final class FindController
     public function keep(Request $request, KeepViews $views): RedirectResponse
     {
         $user = User::signedIn($request);
-        $given = $request->validate(['name' => 'required|string|max:60', 'query' => 'nullable|string|max:400', 'columns' => 'nullable|string|max:200', 'shared' => 'nullable|boolean'], ['name.required' => 'Give the view a name.']);
+        $given = $request->validate(['name' => 'required|string|max:60', 'query' => 'nullable|string|max:400', 'columns' => 'nullable|string|max:200', 'shared' => 'nullable|boolean'], ['name.required' => 'Name the view.']);
         $views->keep($user, $given['name'], (string) ($given['query'] ?? ''), (string) ($given['columns'] ?? ''), (bool) ($given['shared'] ?? false));
 
-        return back()->with('told', 'The view is kept.');
+        return back()->with('told', 'View saved.');
     }
 
     public function drop(Request $request, SavedView $view, KeepViews $views): RedirectResponse
     {
         $views->drop(User::signedIn($request), $view);
 
-        return back()->with('told', 'The view is gone.');
+        return back()->with('told', 'View deleted.');
     }
 
     /** @return list<string> */

@@ -24,11 +24,11 @@ final class BringBack
     {
         $paper->lockForChange();
         if (! $paper->isDraft()) {
-            throw new StepRefused('This paper takes no entries; its versions stay as they are.');
+            throw new StepRefused('This paper can no longer be filled in. Its versions stay as they are.');
         }
         $log = PaperLog::of($paper);
         if ($state < 0 || $state > $log->count()) {
-            throw new StepRefused('This paper never stood so.');
+            throw new StepRefused('This paper never looked like that.');
         }
         $values = $log->bringingBack($state, $blank === null ? null : [$blank]);
         $changed = 0;

@@ -62,11 +62,11 @@ final class BringIn
     public function file(DealFile $file, Brought $brought, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
     {
         // Two at one placeholder: the second waits here and finds that the first has come in.
-        if ($placeholder !== null && DB::table('papers')->where('id', $placeholder->id)->lockForUpdate()->value('state') !== PaperState::Awaited->value) {
-            throw new StepRefused("“{$placeholder->title}” has come in already. Open it and put this file over it as a newer version.");
+        if ($placeholder !== null && DB::table('papers')->where('id', $placeholder->id)->lockForUpdate()->value('state') !== PaperState::Expected->value) {
+            throw new StepRefused("“{$placeholder->title}” has already arrived. Open it and upload this file as a new version.");
         }
-        $paper = $placeholder ?? $this->awaited($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
-        $met = $placeholder === null && $paper->state === PaperState::Awaited;
+        $paper = $placeholder ?? $this->expected($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
+        $met = $placeholder === null && $paper->state === PaperState::Expected;
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
         $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today());
@@ -76,12 +76,12 @@ final class BringIn
         History::add($file->brokerage_id, $file->id, 'Paper brought in', $told, new SeenBy($paper->side, $paper->staff_only));
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
-        return [$paper, [...($met ? ["It is the {$paper->title} that was awaited."] : []), ...$brought->notes, ...$read[1]]];
+        return [$paper, [...($met ? ["It was matched to the expected {$paper->title}."] : []), ...$brought->notes, ...$read[1]]];
     }
 
-    private function awaited(DealFile $file, Brought $brought, string $name): ?Paper
+    private function expected(DealFile $file, Brought $brought, string $name): ?Paper
     {
-        $waiting = $file->papers()->where('state', PaperState::Awaited)->pluck('title', 'key')->all();
+        $waiting = $file->papers()->where('state', PaperState::Expected)->pluck('title', 'key')->all();
         if ($waiting === []) {
             return null;
         }
@@ -94,15 +94,15 @@ final class BringIn
         $key = Placeholder::thatFits($waiting, $name, $text);
 
         // Locked, so that two that arrive at once do not both become the same paper.
-        return $key === null ? null : $file->papers()->where('key', $key)->where('state', PaperState::Awaited)->tap(static fn ($papers) => $papers->lockForUpdate())->first();
+        return $key === null ? null : $file->papers()->where('key', $key)->where('state', PaperState::Expected)->tap(static fn ($papers) => $papers->lockForUpdate())->first();
     }
 
     private function ownPaper(DealFile $file, string $name, string $stage): Paper
     {
-        $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Paper from outside';
+        $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Uploaded paper';
 
         return $file->papers()->create([
-            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => PaperState::Ready, 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'brought in', 'side' => CareForPaper::ownSide($file),
+            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => PaperState::Ready, 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'uploaded', 'side' => CareForPaper::ownSide($file),
         ]);
     }
 }

@@ -33,7 +33,7 @@ final class CareForPaper
     {
         $title = mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', $title)), 0, 120, '…');
         if ($title === '' || ! in_array($stage, Stage::keys(), true)) {
-            throw new StepRefused('A paper needs a name and a stage; it keeps those it had.');
+            throw new StepRefused('A paper needs a name and a stage. The old ones were kept.');
         }
         if ($title === $paper->title && $stage === $paper->stage) {
             return;
@@ -71,10 +71,10 @@ final class CareForPaper
         $paper->state->mustBeInHand($paper->title);
         $reason = mb_substr(trim($reason), 0, 300);
         if ($reason === '') {
-            throw new StepRefused('Say why the paper is void; it stays in the file\'s history.');
+            throw new StepRefused('Give a reason for voiding the paper. It stays in the file’s history.');
         }
-        if ($paper->called_by === 'rule' && in_array($paper->state, [PaperState::Draft, PaperState::Awaited], true)) {
-            throw new StepRefused("“{$paper->title}” is called for: {$paper->reason}. It goes when that changes; a reviewer may also grant that it does not apply.");
+        if ($paper->called_by === 'rule' && in_array($paper->state, [PaperState::Draft, PaperState::Expected], true)) {
+            throw new StepRefused("“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.");
         }
         $paper->moveTo(PaperState::Void, ['reason' => "void: {$reason}"]);
         $this->tell($paper, 'Paper void', ['why' => $reason]);
@@ -89,11 +89,11 @@ final class CareForPaper
     public function copy(Paper $paper, DealFile $to, User $by): Paper
     {
         if (! $to->status->isOpen()) {
-            throw new StepRefused("{$to->name} has ended. Open it again to copy papers into it.");
+            throw new StepRefused("{$to->name} has ended. Reopen it to copy papers into it.");
         }
         $version = $paper->latest;
         if (! $paper->isDraft() && $version === null) {
-            throw new StepRefused("“{$paper->title}” has not come in yet: there is nothing to copy.");
+            throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to copy.");
         }
         $place = ((int) array_search($paper->stage, Stage::keys(), true) + 1) * 1000 + 950;
         $draft = $paper->isDraft();

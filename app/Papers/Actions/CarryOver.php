@@ -37,11 +37,11 @@ final class CarryOver
         $plan = self::plan($paper);
         $new = $paper->newerForm();
         if ($plan === null || $new === null) {
-            throw new StepRefused($paper->isDraft() ? 'This paper stands on the revision in force already.' : 'This paper takes no entries any more; it keeps its revision.');
+            throw new StepRefused($paper->isDraft() ? 'This paper already uses the current revision.' : 'This paper can no longer be filled in. It keeps its revision.');
         }
         $paper->lockForChange();
         if ($new->revision !== $revision) {
-            throw new StepRefused("Revision {$new->revision} has come into force meanwhile. Look at that one first; nothing was changed.");
+            throw new StepRefused("Revision {$new->revision} is now the current one. Look at that one first. Nothing was changed.");
         }
         $before = (string) $paper->form_revision;
         $entries = $paper->entries();

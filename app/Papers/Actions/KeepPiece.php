@@ -48,9 +48,9 @@ final class KeepPiece
         if ($this->isKept($paper, $clientKey)) {
             return;
         }
-        $kind = LayerKind::tryFrom($given['kind']) ?? throw new StepRefused('This cannot be put on a page.');
+        $kind = LayerKind::tryFrom($given['kind']) ?? throw new StepRefused('This cannot be added to a page.');
         if ($kind === LayerKind::Cover && $paper->isDraft()) {
-            throw new StepRefused('A form’s own words are not covered: strike them out instead, so that everyone sees it.');
+            throw new StepRefused('You cannot cover a form’s own words. Strike them out instead, so everyone can see it.');
         }
         [$path, $sizes] = $this->pages($paper);
         $page = (int) $given['page'];
@@ -59,7 +59,7 @@ final class KeepPiece
         $text = $kind->isWritten() ? $this->text($paper, $kind, (string) ($given['text'] ?? '')) : '';
         $old = $instead === null ? null : $this->standing($paper, $instead);
         if ($old === null && PaperPiece::standing($paper)->count() >= self::MOST) {
-            throw new StepRefused('There is more on this paper than it bears.');
+            throw new StepRefused('This paper has as many additions as it can hold.');
         }
         $places = $kind->followsWords() ? LayerPiece::over($place, PageWords::of($path, $page)[$page] ?? []) : [$place];
         $new = PaperPiece::create([
@@ -91,7 +91,7 @@ final class KeepPiece
     /**
      * The piece as it stands now, where one has changed it oneself since the page was drawn.
      *
-     * @throws StepRefused when somebody else has changed it or taken it off
+     * @throws StepRefused when someone else has changed it or taken it off
      */
     private function standing(Paper $paper, string $key): PaperPiece
     {
@@ -116,10 +116,10 @@ final class KeepPiece
 
         return match (true) {
             $refusal !== null, $paper->isDraft() => $refusal,
-            $version === null => PaperState::Awaited->refusesChange(),
+            $version === null => PaperState::Expected->refusesChange(),
             $version->made_by === 'signed' => PaperState::Signed->refusesChange(),
-            $version->made_by === 'computed' => 'This paper was made from the file’s figures and authorized; it stands as it is.',
-            $version->original_sha256 !== null => 'This PDF is signed digitally: what is written on it would not be what was signed. Print it to PDF and upload that to write on.',
+            $version->made_by === 'computed' => 'This paper was authorized with the file’s figures. It cannot be changed.',
+            $version->original_sha256 !== null => 'This PDF has a digital signature, so nothing can be added to it. Print it to PDF and upload that instead.',
             default => null,
         };
     }
@@ -153,7 +153,7 @@ final class KeepPiece
     {
         $given = array_values($given);
         if (count($given) !== 4 || array_filter($given, is_numeric(...)) !== $given) {
-            throw new StepRefused('This is no place on a page.');
+            throw new StepRefused('That is not a place on the page.');
         }
         [$width, $height] = [max(2.0, min((float) $given[2], $size[0])), max(2.0, min((float) $given[3], $size[1]))];
 
@@ -169,7 +169,7 @@ final class KeepPiece
             throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
         }
 
-        return $text !== '' ? $text : throw new StepRefused('Nothing is written there yet; an empty text is not put on the page.');
+        return $text !== '' ? $text : throw new StepRefused('Enter some text first. Nothing was added.');
     }
 
     private function tell(Paper $paper, string $what, PaperPiece $piece): void

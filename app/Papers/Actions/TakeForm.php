@@ -31,11 +31,11 @@ final class TakeForm
     public function take(DealFile $file, string $number, bool $more = false): Paper
     {
         if (! $file->status->isOpen()) {
-            throw new StepRefused('This file has ended. Open it again to take forms into it.');
+            throw new StepRefused('This file has ended. Reopen it to add forms.');
         }
         $form = $this->library->form($number);
         if ($form->retired) {
-            throw new StepRefused("{$form->number} {$form->title} is retired: nothing is begun on it any more. Papers on it stay.");
+            throw new StepRefused("{$form->number} {$form->title} is retired. You cannot start new papers on it. Existing papers stay.");
         }
         $same = $file->papers()->where('form_number', $form->number)->lockForUpdate()->orderBy('id')->get();
         $there = $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void);
@@ -43,7 +43,7 @@ final class TakeForm
             return $there;
         }
         $paper = $more ? null : $same->last();
-        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'reason' => 'taken from the library', 'side' => CareForPaper::ownSide($file)];
+        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'reason' => 'added from the library', 'side' => CareForPaper::ownSide($file)];
         if ($paper === null) {
             $last = (int) $file->papers()->where('stage', $form->stage)->max('position');
             $place = ((int) array_search($form->stage, Stage::keys(), true) + 1) * 1000 + 500;
@@ -65,13 +65,13 @@ final class TakeForm
     public function out(Paper $paper): void
     {
         if ($paper->state === PaperState::Void || $paper->state->isFixed()) {
-            throw new StepRefused("“{$paper->title}” is ".($paper->state === PaperState::Void ? 'out of the file already.' : "{$paper->state->readable()} and stays in the file."));
+            throw new StepRefused("“{$paper->title}” is ".($paper->state === PaperState::Void ? 'already removed from the file.' : "{$paper->state->readable()} and stays in the file."));
         }
         if ($paper->called_by === 'rule') {
-            throw new StepRefused("“{$paper->title}” is called for: {$paper->reason}. It goes when that changes; a reviewer may also grant that it does not apply.");
+            throw new StepRefused("“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.");
         }
         $paper->requirement()->delete();
-        $paper->moveTo(PaperState::Void, ['reason' => 'taken out']);
+        $paper->moveTo(PaperState::Void, ['reason' => 'removed']);
         $this->tell($paper->file, 'Form taken out', $paper);
     }
 

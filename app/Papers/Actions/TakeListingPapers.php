@@ -32,7 +32,7 @@ final class TakeListingPapers
             foreach (array_intersect(array_keys($offered), $addresses) as $address) {
                 $scratch = new Scratch;
                 try {
-                    $placeholder = $file->papers()->where('title', $offered[$address])->where('state', PaperState::Awaited)->first();
+                    $placeholder = $file->papers()->where('title', $offered[$address])->where('state', PaperState::Expected)->first();
                     ($this->bringIn)($file, $scratch->put('paper.pdf', $this->exchange->paper($address)), $offered[$address], $placeholder, $placeholder->stage ?? 'offer');
                     $taken++;
                 } catch (BringRefused $refused) {

@@ -40,10 +40,10 @@ final class TakeUpload
         $upload = Upload::create(['key' => $key, 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => $by->id, 'placeholder_id' => $placeholder?->id, 'name' => $name, 'sha256' => $sha256]);
         $twin = $this->twin($upload);
         if ($twin !== null) {
-            $upload->update(['state' => 'refused', 'told' => "{$name}: this very file is here already, as “{$twin->title}”. It was not added a second time.", 'seen' => true]);
+            $upload->update(['state' => 'refused', 'told' => "{$name}: this file is already here as “{$twin->title}”. It was not added again.", 'seen' => true]);
         } elseif (@filesize($path) > 0 && BroughtKind::of($path)?->isSlow() === true) {
             $this->bytes->keep($file->brokerage_id, (string) file_get_contents($path), 'application/octet-stream');
-            $upload->update(['told' => "{$name} is being converted to PDF. It shows here when it is done; you can go on meanwhile."]);
+            $upload->update(['told' => "{$name} is being converted to PDF. It will show up here. You can keep working."]);
             ConvertUpload::begin($file->brokerage_id, $upload->id);
         } else {
             $this->finish($upload, $this->convert($path));

@@ -29,7 +29,7 @@ final class TakeValues
     {
         $form = $paper->form();
         if ($form === null || ! $paper->isDraft()) {
-            throw new StepRefused('This paper takes no entries.');
+            throw new StepRefused('This paper can no longer be filled in.');
         }
         $known = array_filter($values, static fn (string $name) => $form->blank($name) !== null, ARRAY_FILTER_USE_KEY);
         if ($known === []) {

@@ -36,7 +36,7 @@ final class CareController
     public function update(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
     {
         $this->authorize($paper);
-        $given = $request->validate(['title' => 'required|string|max:200', 'stage' => 'required|string|max:20'], ['title.required' => 'A paper needs a name.']);
+        $given = $request->validate(['title' => 'required|string|max:200', 'stage' => 'required|string|max:20'], ['title.required' => 'Name the paper.']);
         $care->name($paper, $given['title'], $given['stage']);
 
         return redirect("/papers/{$paper->key}")->with('told', 'Stored.');
@@ -49,10 +49,10 @@ final class CareController
         try {
             $notes = $care->replace($paper, $upload->getPathname(), $upload->getClientOriginalName());
         } catch (BringRefused $refused) {
-            return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} The paper stays as it was.");
+            return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} The paper did not change.");
         }
 
-        return redirect("/papers/{$paper->key}")->with('told', trim('The newer version is in; the earlier ones are kept. '.implode(' ', $notes)));
+        return redirect("/papers/{$paper->key}")->with('told', trim('New version uploaded. The earlier ones are kept. '.implode(' ', $notes)));
     }
 
     public function void(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -60,7 +60,7 @@ final class CareController
         $this->authorize($paper);
         $care->void($paper, (string) $request->input('reason', ''));
 
-        return redirect("/files/{$paper->file->key}")->with('told', "“{$paper->title}” is void. It is kept, with the reason.");
+        return redirect("/files/{$paper->file->key}")->with('told', "“{$paper->title}” is void. It stays in the file with the reason.");
     }
 
     public function show(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -70,7 +70,7 @@ final class CareController
         $user = User::signedIn($request);
         $care->show($paper, new SeenBy(($given['side'] ?? '') ?: null, (bool) ($given['staff'] ?? false)), $user);
 
-        return redirect("/papers/{$paper->key}")->with('told', 'It is seen by '.$paper->seenBy()->readable().'.');
+        return redirect("/papers/{$paper->key}")->with('told', 'Now visible to '.$paper->seenBy()->readable().'.');
     }
 
     public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -84,7 +84,7 @@ final class CareController
         $user = User::signedIn($request);
         $care->copy($paper->load(['values', 'latest']), $to, $user);
 
-        return redirect("/papers/{$paper->key}")->with('told', "A copy is in {$to->name}.");
+        return redirect("/papers/{$paper->key}")->with('told', "Copied to {$to->name}.");
     }
 
     public function fillable(Request $request, Paper $paper, Press $press): Response
@@ -114,9 +114,9 @@ final class CareController
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} Nothing was changed.");
         }
         [$changed, $left] = $take($paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers']), $values, substr(hash_file('sha256', $upload->getPathname()) ?: Str::random(16), 0, 16));
-        $told = $changed === 0 ? 'Nothing differs from what stands on the paper.' : ($changed === 1 ? 'One blank was filled.' : "{$changed} blanks were filled.");
+        $told = $changed === 0 ? 'Nothing is different from what is on the paper.' : ($changed === 1 ? '1 blank was filled in.' : "{$changed} blanks were filled in.");
 
-        return redirect("/papers/{$paper->key}")->with(array_filter(['told' => $told, 'refused' => $left === [] ? '' : 'Not taken: '.implode(' ', $left)]));
+        return redirect("/papers/{$paper->key}")->with(array_filter(['told' => $told, 'refused' => $left === [] ? '' : 'Not imported: '.implode(' ', $left)]));
     }
 
     /** @return array<string, string> */

@@ -52,7 +52,7 @@ final class LogController
         $given = $request->validate(['revision' => 'required|string|max:20', 'key' => 'required|string|min:8|max:40|regex:/^[\w-]+$/']);
         $carryOver($paper, $given['revision'], $given['key']);
 
-        return redirect("/papers/{$paper->key}")->with('told', "The paper stands on rev. {$given['revision']} now.");
+        return redirect("/papers/{$paper->key}")->with('told', "The paper now uses rev. {$given['revision']}.");
     }
 
     public function bringBack(Request $request, Paper $paper, BringBack $bringBack): RedirectResponse
@@ -62,7 +62,7 @@ final class LogController
         $changed = $bringBack($paper, (int) $given['at'], $given['key'], $given['blank'] ?? null);
 
         return redirect("/papers/{$paper->key}/log")->with('told', match ($changed) {
-            0 => 'Nothing differs; nothing was changed.', 1 => 'One blank stands as it did. What stood there before is in the log as well.', default => "{$changed} blanks stand as they did. What stood there before is in the log as well."
+            0 => 'Nothing is different. Nothing was changed.', 1 => '1 blank restored. What was there before stays in the log.', default => "{$changed} blanks restored. What was there before stays in the log."
         });
     }
 }

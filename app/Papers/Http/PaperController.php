@@ -128,7 +128,7 @@ final class PaperController
         // A file that found no room on its way here says only that it did not arrive.
         DiskFull::in(sys_get_temp_dir()) && throw DiskFull::told();
         $most = Converter::LARGEST / 1024;
-        $large = 'One of these is larger than 50 MB. Upload it as several parts; nothing was taken in.';
+        $large = 'One of these is larger than 50 MB. Upload it as several parts. Nothing was uploaded.';
         $request->validate(
             ['pdf' => "required_without:papers|file|max:{$most}", 'papers' => 'array|max:40', 'papers.*' => "file|max:{$most}", 'paper' => 'nullable|string|max:26', 'key' => 'nullable|string|min:8|max:60'],
             ['pdf.required_without' => 'Choose a file to upload.', 'pdf.max' => 'This file is larger than 50 MB. Upload it as several parts.', 'papers.*.max' => $large, 'papers.*.uploaded' => $large],

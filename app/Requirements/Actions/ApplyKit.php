@@ -14,7 +14,7 @@ use Unanimus\Requirements\Kit;
 use Unanimus\Terms\Facts;
 
 /**
- * Brings the file's papers, checklist and tasks in line with its kits, the house's rules and its facts: adds what is
+ * Brings the file's papers, checklist and tasks in line with its kits, the brokerage’s rules and its facts: adds what is
  * called for, takes back what no longer is and nobody has touched. It works on the whole file, whoever's entry set it off.
  */
 final class ApplyKit

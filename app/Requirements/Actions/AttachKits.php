@@ -43,7 +43,7 @@ final class AttachKits
     {
         $new = DB::table('file_kits')->insertOrIgnore(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'kit' => $kit->key, 'version' => $version, 'by_itself' => $byItself]);
         if ($new === 0) {
-            // Somebody else's change applied it at the same moment, with its tasks and contacts.
+            // Someone else's change applied it at the same moment, with its tasks and contacts.
             return;
         }
         History::add($file->brokerage_id, $file->id, 'Kit applied', ['kit' => $kit->name, 'by itself' => $byItself ? 'yes' : 'no'], SeenBy::everyone());

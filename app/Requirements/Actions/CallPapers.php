@@ -74,7 +74,7 @@ final class CallPapers
     /** @param  array<string, array<string, string>>  $answers */
     private function add(DealFile $file, KitItem $item, string $reason, int $position, array $answers, ?Paper $void): void
     {
-        $state = $item->form === null ? PaperState::Awaited : PaperState::Draft;
+        $state = $item->form === null ? PaperState::Expected : PaperState::Draft;
         $form = $item->form === null ? null : $this->library->form($item->form);
         if ($form?->retired) {
             return;
@@ -98,14 +98,14 @@ final class CallPapers
     private function takeBack(DealFile $file, Paper $paper): void
     {
         $requirement = $file->requirements->firstWhere('paper_id', $paper->id);
-        $touched = ! in_array($paper->state, [PaperState::Draft, PaperState::Awaited], true)
+        $touched = ! in_array($paper->state, [PaperState::Draft, PaperState::Expected], true)
             || ($requirement !== null && $requirement->review_state !== ReviewState::NotSubmitted)
             || DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', 'not like', 'kit:%')->exists();
         if ($touched) {
             return;
         }
         $requirement?->delete();
-        $paper->moveTo(PaperState::Void, ['reason' => 'no longer called for']);
+        $paper->moveTo(PaperState::Void, ['reason' => 'no longer needed']);
         History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], new SeenBy($paper->side, $paper->staff_only));
     }
 }

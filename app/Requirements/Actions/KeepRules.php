@@ -14,7 +14,7 @@ use Unanimus\Forms\Library;
 use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\Rule;
 
-/** Keeps the rules of the house. Files follow with their next change. */
+/** Keeps the rules of the brokerage. Files follow with their next change. */
 final class KeepRules
 {
     public function __construct(private readonly Library $library)
@@ -74,7 +74,7 @@ final class KeepRules
 
             return $rule;
         } catch (ConditionUnreadable|FormUnknown $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The rule is not stored.", previous: $unreadable);
+            throw new StepRefused("{$unreadable->getMessage()} The rule is not saved.", previous: $unreadable);
         }
     }
 }

@@ -43,7 +43,7 @@ final class SaveKit
     public function start(User $by, string $name, bool $personal, ?int $officeId, ?Kit $copied = null): StoredKit
     {
         if (! $personal && ! self::mayForOffice($by, $officeId)) {
-            throw new StepRefused('Kits of an office are kept by its broker or administrator. A kit of your own you may always make.');
+            throw new StepRefused('Only the broker or administrator keeps an office’s kits. You can always make a kit of your own.');
         }
         $definition = [...($copied?->toArray() ?? ['items' => []]), 'name' => $name];
         $kit = $this->read('new', $definition);
@@ -60,13 +60,13 @@ final class SaveKit
      * @param array<string, mixed> $parts of the definition
      * @param int $seen the version it was changed from
      *
-     * @throws StepRefused when something in it cannot be read, it holds a deal's own data, or somebody changed it meanwhile
+     * @throws StepRefused when something in it cannot be read, it holds a deal's own data, or someone changed it meanwhile
      */
     public function change(StoredKit $stored, array $parts, int $seen, User $by): StoredKit
     {
         $stored = StoredKit::query()->whereKey($stored->id)->lockForUpdate()->firstOrFail();
         if ($stored->version !== $seen) {
-            throw new StepRefused("Somebody stored version {$stored->version} of this kit meanwhile. Your change is not stored: look at theirs and repeat it.");
+            throw new StepRefused("Someone saved version {$stored->version} of this kit. Your change is not saved. Look at theirs, then make your change again.");
         }
         $before = KitShelf::get($stored->key, $stored->version)->toArray();
         $kit = $this->read($stored->key, [...$before, ...$parts]);
@@ -110,7 +110,7 @@ final class SaveKit
                 $item->form === null || $this->library->form($item->form);
             }
         } catch (ConditionUnreadable|FormUnknown $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The kit is as it was.", previous: $unreadable);
+            throw new StepRefused("{$unreadable->getMessage()} The kit did not change.", previous: $unreadable);
         }
         $told = $kit->ofTheDeal(function (string $form, string $blank): ?string {
             try {

@@ -79,12 +79,12 @@ final class KitController
     public function store(Request $request, SaveKit $save): RedirectResponse
     {
         Gate::authorize('open-kits');
-        $given = $request->validate(['name' => 'required|string|max:80', 'of' => 'required|string|max:26', 'copy' => 'nullable|string|max:60'], ['name.required' => 'A kit needs a name.']);
+        $given = $request->validate(['name' => 'required|string|max:80', 'of' => 'required|string|max:26', 'copy' => 'nullable|string|max:60'], ['name.required' => 'Name the kit.']);
         $copied = ($given['copy'] ?? '') === '' ? null : KitShelf::get((string) $given['copy'], StoredKit::query()->where('key', $given['copy'])->value('version') ?? 0);
         $office = in_array($given['of'], ['me', 'all'], true) ? null : Office::query()->where('key', $given['of'])->firstOrFail();
         $stored = $save->start(User::signedIn($request), $given['name'], $given['of'] === 'me', $office?->id, $copied);
 
-        return redirect("/kits/{$stored->key}")->with('told', 'The kit is on the shelf. What you change here is a version of its own each time.');
+        return redirect("/kits/{$stored->key}")->with('told', 'Kit created. Each change you save becomes a new version.');
     }
 
     public function update(Request $request, StoredKit $kit, SaveKit $save): RedirectResponse
@@ -101,7 +101,7 @@ final class KitController
         };
         $save->change($kit, $parts, $request->integer('seen'), $user);
 
-        return redirect("/kits/{$kit->key}".($request->input('part') === 'answers' ? '/forms/'.$request->string('form') : ''))->with('told', 'Stored as a version of its own. Files that are open keep theirs.');
+        return redirect("/kits/{$kit->key}".($request->input('part') === 'answers' ? '/forms/'.$request->string('form') : ''))->with('told', 'Saved as a new version. Open files keep theirs.');
     }
 
     public function bringBack(Request $request, StoredKit $kit, int $version, SaveKit $save): RedirectResponse
@@ -109,7 +109,7 @@ final class KitController
         SaveKit::may(User::signedIn($request), $kit) || abort(403);
         $save->bringBack($kit, $version, User::signedIn($request));
 
-        return redirect("/kits/{$kit->key}")->with('told', "As in version {$version} again.");
+        return redirect("/kits/{$kit->key}")->with('told', "Version {$version} restored.");
     }
 
     public function retire(Request $request, StoredKit $kit, SaveKit $save): RedirectResponse
@@ -117,7 +117,7 @@ final class KitController
         SaveKit::may(User::signedIn($request), $kit) || abort(403);
         $save->retire($kit);
 
-        return redirect('/kits')->with('told', 'Taken off the shelf. Files started with it keep it.');
+        return redirect('/kits')->with('told', 'Kit retired. Files started with it keep it.');
     }
 
     /** To which files the conditions in the editor would apply. */
@@ -155,11 +155,11 @@ final class KitController
     {
         Gate::authorize('work-on', $file);
         if (! $file->status->isOpen()) {
-            throw new StepRefused("This file is {$file->status->readable()}; kits are for files that are worked on.");
+            throw new StepRefused("This file is {$file->status->readable()}. You can only apply kits to open files.");
         }
         $apply->byHand($file, $key, (int) (StoredKit::query()->where('key', $key)->value('version') ?? 0));
 
-        return redirect("/files/{$file->key}")->with('told', 'The kit is applied; what was there already stayed.');
+        return redirect("/files/{$file->key}")->with('told', 'Kit applied. What was already there stayed.');
     }
 
     /** @return list<array<string, mixed>> the kit's papers, with other conditions for one of them */
@@ -167,7 +167,7 @@ final class KitController
     {
         $items = array_map(static fn (KitItem $item) => $item->toArray(), $kit->items);
         $place = $request->integer('place');
-        isset($items[$place]) || throw new StepRefused('This paper is not in the kit any more. Look again.');
+        isset($items[$place]) || throw new StepRefused('This paper is no longer in the kit. Check the list again.');
         $items[$place]['when'] = GivenConditions::from($request);
 
         return $items;
@@ -214,7 +214,7 @@ final class KitController
             try {
                 $given[(string) $blank] = $known->kind === Kind::Tick ? 'x' : $known->parse($typed, LocalDate::at(now(), new \DateTimeZone('UTC')));
             } catch (EntryUnreadable $unreadable) {
-                throw new StepRefused("{$known->label}: {$unreadable->getMessage()} The answers are as they were.", previous: $unreadable);
+                throw new StepRefused("{$known->label}: {$unreadable->getMessage()} The answers did not change.", previous: $unreadable);
             }
         }
 

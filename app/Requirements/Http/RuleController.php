@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\Rule;
 
-/** The rules of the house, edited without code and tried on any file. */
+/** The rules of the brokerage, edited without code and tried on any file. */
 final class RuleController
 {
     public function index(): View
@@ -42,7 +42,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->makeOwn(User::signedIn($request)->brokerage_id);
 
-        return redirect('/rules')->with('told', 'The rules are yours to change now.');
+        return redirect('/rules')->with('told', 'You can change the rules now.');
     }
 
     public function store(Request $request, KeepRules $keep, ?OfficeRule $rule = null): RedirectResponse
@@ -50,7 +50,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->store(User::signedIn($request)->brokerage_id, $this->given($request), $rule);
 
-        return redirect('/rules')->with('told', 'The rule is stored. Files follow with their next change.');
+        return redirect('/rules')->with('told', 'Rule saved. Files follow at their next change.');
     }
 
     public function turn(OfficeRule $rule, KeepRules $keep): RedirectResponse
@@ -58,7 +58,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->switch($rule, ! $rule->active);
 
-        return redirect('/rules')->with('told', $rule->active ? 'The rule counts again.' : 'The rule is off. What it asked for is taken back where nobody touched it, with each file’s next change.');
+        return redirect('/rules')->with('told', $rule->active ? 'Rule turned on.' : 'Rule turned off. Papers it added go away at each file’s next change, unless someone worked on them.');
     }
 
     public function destroy(OfficeRule $rule, KeepRules $keep): RedirectResponse
@@ -66,7 +66,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->remove($rule);
 
-        return redirect('/rules')->with('told', 'The rule is gone.');
+        return redirect('/rules')->with('told', 'Rule deleted.');
     }
 
     /** How every rule answers for one file, condition by condition. */

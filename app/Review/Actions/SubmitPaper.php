@@ -30,16 +30,16 @@ final class SubmitPaper
         $requirement->refresh();
         $paper = $requirement->paper;
         if ($paper === null || ! in_array($paper->state, [PaperState::Ready, PaperState::Signed, PaperState::Draft], true)) {
-            throw new StepRefused("“{$requirement->title}” has not come in yet: there is nothing to hand in.");
+            throw new StepRefused("“{$requirement->title}” has not arrived yet, so there is nothing to submit.");
         }
         if ($paper->state === PaperState::Draft && ($paper->form()->marks ?? []) !== []) {
-            throw new StepRefused("“{$requirement->title}” is not signed yet. Have it signed, then hand it in.");
+            throw new StepRefused("“{$requirement->title}” is not signed yet. Send it for signature, then submit it.");
         }
         $state = $requirement->review_state->submit();
         if ($paper->isDraft()) {
             $paper->lockForChange();
             $this->refuseEmpty($paper);
-            ($this->fix)($paper, 'handed in', '', $by->id);
+            ($this->fix)($paper, 'submitted', '', $by->id);
             $paper->moveTo(PaperState::Ready);
         }
         $requirement->update(['review_state' => $state, 'submitted_at' => now(), 'submitted_by' => $by->id]);

@@ -43,7 +43,7 @@ final class ReviewController
         Gate::authorize('work-on', $requirement->file);
         $submit($requirement, User::signedIn($request));
 
-        return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” is with the reviewer.");
+        return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” was submitted to the broker.");
     }
 
     public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
@@ -57,7 +57,7 @@ final class ReviewController
     public function sendBack(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
     {
         Gate::authorize('review', $requirement->file);
-        $given = $request->validate(['remark' => 'required|string|max:2000', 'page' => 'nullable|integer|between:1,1000', 'x' => 'nullable|numeric|between:0,14400', 'y' => 'nullable|numeric|between:0,14400'], ['remark.required' => 'Say in a remark what is to be mended.']);
+        $given = $request->validate(['remark' => 'required|string|max:2000', 'page' => 'nullable|integer|between:1,1000', 'x' => 'nullable|numeric|between:0,14400', 'y' => 'nullable|numeric|between:0,14400'], ['remark.required' => 'Say in a remark what to fix.']);
         $place = isset($given['page'], $given['x'], $given['y']) ? new Rect((float) $given['x'], (float) $given['y'], 1, 1) : null;
         $decide->sendBack($requirement, User::signedIn($request), $given['remark'], isset($given['page']) ? (int) $given['page'] : null, $place);
 
@@ -70,7 +70,7 @@ final class ReviewController
         $given = $request->validate(['reason' => 'required|string|max:500'], ['reason.required' => 'Say why it does not apply.']);
         $decide->waive($requirement, User::signedIn($request), $given['reason']);
 
-        return $this->onward($requirement, 'Marked as not applying.');
+        return $this->onward($requirement, 'Marked as not applicable.');
     }
 
     /** @return \Illuminate\Database\Eloquent\Builder<Requirement> what waits, longest first */

@@ -30,7 +30,7 @@ final class ComposeRound
     public function __invoke(DealFile $file, array $papers, User $by): Round
     {
         if ($papers === []) {
-            throw new StepRefused('Choose at least one paper to have signed.');
+            throw new StepRefused('Select at least one paper to send for signature.');
         }
         foreach ($papers as $paper) {
             if (! $paper->state->isOpen()) {
@@ -79,15 +79,15 @@ final class ComposeRound
         foreach ($round->signers as $signer) {
             if (($signer->email ?? '') === '') {
                 $own = $round->file->isOwnAffair($signer->place()->side());
-                $faults[] = ['text' => $own ? "{$signer->name} has no email address." : "{$signer->name} has no email address; their own agent enters it in the file.", 'signer' => $signer->key, 'paper' => null];
+                $faults[] = ['text' => $own ? "{$signer->name} has no email address." : "{$signer->name} has no email address. Their own agent adds it in the file.", 'signer' => $signer->key, 'paper' => null];
             }
         }
         if ($round->signers->isEmpty()) {
-            $faults[] = ['text' => 'Nobody signs: no paper here has a mark for anyone seated in the file.', 'signer' => null, 'paper' => null];
+            $faults[] = ['text' => 'No one signs: none of these papers has a place to sign for anyone in the file.', 'signer' => null, 'paper' => null];
         }
         foreach ($round->papers as $sent) {
             if (! $round->marks->contains('round_paper_id', $sent->id)) {
-                $faults[] = ['text' => "Nobody signs “{$sent->title}”.", 'signer' => null, 'paper' => $sent->paper->key];
+                $faults[] = ['text' => "No one signs “{$sent->title}”.", 'signer' => null, 'paper' => $sent->paper->key];
             }
             $form = $sent->paper->form();
             $missing = $form === null ? [] : Filling::of($form, $sent->paper->entries(), $facts)->missing();
@@ -96,7 +96,7 @@ final class ComposeRound
                 $faults[] = ['text' => "“{$sent->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$missing[0]->label}".($count > 1 ? ' …' : '').'.', 'signer' => null, 'paper' => $sent->paper->key];
             }
             if (! $sent->paper->state->isOpen()) {
-                $faults[] = ['text' => "“{$sent->title}” is {$sent->paper->state->readable()} in the meantime.", 'signer' => null, 'paper' => $sent->paper->key];
+                $faults[] = ['text' => "“{$sent->title}” is {$sent->paper->state->readable()}.", 'signer' => null, 'paper' => $sent->paper->key];
             }
         }
 

@@ -24,7 +24,7 @@ final class StopSealing
         $brokers = User::query()->where('active', true)->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', 'broker')->select('user_id'))->get();
         foreach ($brokers->push($round->sender)->unique('id') as $person) {
             Post::ofFile($round->file, "seal-stopped:{$round->key}:{$person->key}", $person->name, $person->email, "Not sealed: {$round->title}",
-                "Everyone has signed {$round->title} for {$round->file->name}, but the set was not sealed. {$why->getMessage()} Nothing was changed. Please have your administrator look at it before these documents are used.", 'Open the round', "/rounds/{$round->key}");
+                "Everyone has signed {$round->title} for {$round->file->name}, but we could not seal the documents. {$why->getMessage()} Nothing was changed. Ask your administrator to look at it before you use these documents.", 'Open the round', "/rounds/{$round->key}");
         }
     }
 }

@@ -37,7 +37,7 @@ final class RoundController
     public function store(Request $request, DealFile $file, ComposeRound $compose): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'], ['papers.required' => 'Take at least one paper first.']);
+        $given = $request->validate(['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'], ['papers.required' => 'Select at least one paper first.']);
         $user = $request->user();
         $round = $compose($file, SelectedPapers::from($file, $given['papers']), $user instanceof User ? $user : abort(403));
 
@@ -96,7 +96,7 @@ final class RoundController
         Gate::authorize('work-on', $round->file);
         $send($round);
 
-        return redirect("/rounds/{$round->key}")->with('told', 'Sent. The first turn has a letter.');
+        return redirect("/rounds/{$round->key}")->with('told', 'Sent for signature. The first signers have an email.');
     }
 
     public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse
@@ -132,11 +132,11 @@ final class RoundController
         $once = (string) Str::ulid();
         $state = $record($round, new RoundEvent(EventKind::Reminded, null, ['seat' => $signer->seat]), "remind:{$once}");
         if (! in_array($signer->seat, $state->asked(), true)) {
-            throw new StepRefused("{$signer->name} is not asked to sign at the moment.");
+            throw new StepRefused("{$signer->name} is not asked to sign right now.");
         }
         Post::reminder($round, $signer, $once);
 
-        return redirect("/rounds/{$round->key}")->with('told', "{$signer->name} was reminded.");
+        return redirect("/rounds/{$round->key}")->with('told', "Reminder sent to {$signer->name}.");
     }
 
     public function image(Round $round, int $position, int $page, Bytes $bytes): Response
@@ -151,7 +151,7 @@ final class RoundController
     public function set(Round $round, Bytes $bytes): Response
     {
         Gate::authorize('see', $round->file);
-        $set = $round->sealedSet ?? throw new StepRefused('The sealed set is not made yet.');
+        $set = $round->sealedSet ?? throw new StepRefused('The sealed set is not ready yet.');
 
         return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
+use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Signer;
 use App\Papers\PageStore;
@@ -43,7 +44,7 @@ final class SignController
             return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
         }
         if ($standing !== SignerStatus::Consented) {
-            return view('signing.consent', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+            return view('signing.consent', ['signer' => $signer, 'round' => $round, 'token' => $token, 'minutes' => self::minutes($round, $signer)]);
         }
         if ($signer->adopted === null) {
             return view('signing.adopt', ['signer' => $signer, 'round' => $round, 'token' => $token]);
@@ -64,7 +65,7 @@ final class SignController
 
     public function consent(Request $request, string $token): RedirectResponse
     {
-        $request->validate(['agree' => 'accepted'], ['agree.accepted' => 'Tick the box if you agree to sign electronically. If you would rather sign on paper, ask for it below.']);
+        $request->validate(['agree' => 'accepted'], ['agree.accepted' => 'Check the box if you agree to sign electronically. If you want to sign on paper, ask for it below.']);
         $this->opened($request, $token);
         $this->record($request, $this->signer($request), EventKind::Consented, 'consented');
 
@@ -73,7 +74,7 @@ final class SignController
 
     public function adopt(Request $request, string $token, AdoptSignature $adopt): RedirectResponse
     {
-        $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000'], ['name.required' => 'Write your name and your initials first.', 'initials.required' => 'Write your name and your initials first.', 'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.']);
+        $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000'], ['name.required' => 'Enter your name and your initials first.', 'initials.required' => 'Enter your name and your initials first.', 'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.']);
         $signer = $this->signer($request);
         $signature = ($given['strokes'] ?? '') === ''
             ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
@@ -105,7 +106,7 @@ final class SignController
 
     public function decline(Request $request, string $token): RedirectResponse
     {
-        $given = $request->validate(['reason' => 'required|string|max:1000'], ['reason.required' => 'Say in a few words why, so that the others know.']);
+        $given = $request->validate(['reason' => 'required|string|max:1000'], ['reason.required' => 'Give a short reason so the others know.']);
         $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->seat, ['reason' => $given['reason']]);
 
         return redirect("/sign/{$token}");
@@ -167,6 +168,12 @@ final class SignController
     private static function from(Request $request): array
     {
         return ['address' => $request->ip(), 'device' => $request->userAgent()];
+    }
+
+    /** About how long it takes: half a minute a page to look at, a few seconds a place. */
+    private static function minutes(Round $round, Signer $signer): int
+    {
+        return max(1, (int) round(($round->papers->sum('pages') * 30 + count($round->state()->owes($signer->seat)) * 5) / 60));
     }
 
     private function signer(Request $request): Signer

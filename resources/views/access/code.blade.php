@@ -2,7 +2,7 @@
     <div class="leaf door">
         <p><x-wordmark /></p>
         <h1>One more step</h1>
-        <p class="dim">The six digits your authenticator shows now, or one of your recovery codes.</p>
+        <p class="dim">Enter the 6-digit code from your authenticator app, or one of your recovery codes.</p>
         <form method="post" action="/sign-in/code" data-again>
             @csrf
             <br><label class="line"><span>Code</span><input class="input" name="code" required autofocus autocomplete="one-time-code" maxlength="40"></label><br>

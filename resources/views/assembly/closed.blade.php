@@ -1,3 +1,5 @@
-<x-guest title="Papers to read" :from="$copy->giver->name">
-    <div class="sheet"><h1>{{ $copy->ended_at ? 'These papers are no longer open' : 'The last day has passed' }}</h1><p>{{ $copy->ended_at ? "{$copy->giver->name} has closed this reading copy." : 'They could be read until '.$copy->lastDay()->long().'.' }} Ask {{ $copy->giver->name }} for another link, or write to <a href="mailto:{{ $copy->giver->email }}">{{ $copy->giver->email }}</a>.</p></div>
+<x-guest :title="__('client.read.title')" :from="$copy->giver->name">
+    @php($why = $copy->ended_at ? 'closed' : 'passed')
+    <div class="sheet"><h1>{{ __("client.read.{$why}") }}</h1>
+        <p>{{ __("client.read.{$why}_more", ['name' => $copy->giver->name, 'day' => $copy->lastDay()->long()]) }} {{ __('client.read.ask', ['name' => $copy->giver->name]) }} <a href="mailto:{{ $copy->giver->email }}">{{ $copy->giver->email }}</a>.</p></div>
 </x-guest>

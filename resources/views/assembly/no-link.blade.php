@@ -1,3 +1,3 @@
-<x-guest title="Papers to read">
-    <div class="sheet"><h1>This link does not work</h1><p>It may be cut off: open the whole of it. If it still does not work, ask the person who sent it for another.</p></div>
+<x-guest :title="__('client.read.title')">
+    <div class="sheet"><h1>{{ __('client.link.title') }}</h1><p>{{ __('client.link.read') }}</p></div>
 </x-guest>

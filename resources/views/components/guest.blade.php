@@ -1,6 +1,6 @@
 @props(['title', 'from' => null, 'scripts' => [], 'opened' => null])
 <!doctype html>
-<html lang="en">
+<html lang="{{ app()->getLocale() }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -11,7 +11,7 @@
     @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
 </head>
 <body class="guest" @if ($opened) data-opened="{{ $opened }}" @endif>
-<header class="guest-bar"><x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">from {{ $from }}</span>@endif @if (request()->hasSession())<x-held />@endif</header>
+<header class="guest-bar"><x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">{{ __('client.from', ['name' => $from]) }}</span>@endif @if (request()->hasSession())<x-held />@endif</header>
 <main id="main">
     @if (request()->hasSession())<x-says />@endif
     {{ $slot }}

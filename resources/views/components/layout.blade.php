@@ -13,11 +13,11 @@
     @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
 </head>
 <body>
-<a class="skip" href="#main">To the content</a>
+<a class="skip" href="#main">Skip to content</a>
 @auth
 <header class="bar">
     <a class="wordmark" href="/"><x-wordmark /> Unanimus</a>
-    <nav aria-label="Places">
+    <nav aria-label="Main menu">
         @foreach (['today' => ['/', 'Today'], 'files' => ['/files', 'Files'], 'review' => ['/review', 'Review'], 'commission' => ['/commission', 'Commission'], 'office' => ['/office', 'Office']] as $key => [$href, $name])
             @if (! in_array($key, ['review', 'commission']) || Gate::allows($key === 'review' ? 'review-desk' : 'commission-place'))
                 <a href="{{ $href }}" @if ($place === $key) aria-current="page" @endif>{{ $name }}</a>
@@ -28,7 +28,7 @@
         <label class="unseen" for="find">Find a file, person, number</label>
         <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="400" autocomplete="off" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus" hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
         <kbd aria-hidden="true">/</kbd>
-        <ul id="completions" class="completions" aria-label="What it may be"></ul>
+        <ul id="completions" class="completions" aria-label="Suggestions"></ul>
     </form>
     <x-held />
     @can('open-files')
@@ -38,9 +38,9 @@
         <summary>{{ auth()->user()->name }}</summary>
         <div class="menu">
             <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ auth()->user()->title() }}</span>
-            <p><a href="/me">Sign-in, second factor, calendar</a></p>
+            <p><a href="/me">Account and sign-in</a></p>
             <form method="post" action="/sign-out">@csrf<button class="button">Sign out</button></form>
-            <form method="post" action="/sign-out/everywhere">@csrf<button class="button plain">Sign out on every device</button></form>
+            <form method="post" action="/sign-out/everywhere">@csrf<button class="button plain">Sign out everywhere</button></form>
         </div>
     </details>
 </header>
@@ -54,8 +54,8 @@
     <h2>Sign in again</h2>
     <p>Your session ended. What you typed is still here and will be saved once you sign in.</p>
     <form method="post" action="/sign-in" data-again>
-        <label class="line" data-step="password"><span>Password of {{ auth()->user()->email }}</span><input class="input" type="password" name="password" autocomplete="current-password" maxlength="200"></label>
-        <label class="line" data-step="code" hidden><span>Code from your authenticator, or a recovery code</span><input class="input" name="code" autocomplete="one-time-code" maxlength="40"></label>
+        <label class="line" data-step="password"><span>Password for {{ auth()->user()->email }}</span><input class="input" type="password" name="password" autocomplete="current-password" maxlength="200"></label>
+        <label class="line" data-step="code" hidden><span>Code from your authenticator app, or a recovery code</span><input class="input" name="code" autocomplete="one-time-code" maxlength="40"></label>
         <p class="late" role="alert" hidden></p>
         <button class="button now">Sign in</button>
     </form>

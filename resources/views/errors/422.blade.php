@@ -1,5 +1,5 @@
-<x-guest title="This could not be read">
-    <h1>This could not be read</h1>
-    <p>{{ $told ?? 'Something in what was sent could not be read. Nothing was changed.' }}</p>
-    <p><a href="/">To the start</a></p>
+<x-guest title="We could not read that">
+    <h1>We could not read that</h1>
+    <p>{{ $told ?? 'We could not read what was sent. Nothing was changed.' }}</p>
+    <p><a href="/">Go to Today</a></p>
 </x-guest>

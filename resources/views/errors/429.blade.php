@@ -1,1 +1,1 @@
-<x-error title="That was too many tries" what="Wait a minute, then try again. Nothing was changed." />
+<x-error title="Too many tries" what="Wait a minute, then try again. Nothing was changed." />

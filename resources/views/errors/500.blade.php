@@ -1,1 +1,1 @@
-<x-error title="Something went wrong here" what="It is our fault and has been noted. Everything stored before is kept, and nothing was changed half-way. Try again; if it happens again, tell your administrator the request number below." />
+<x-error title="Something went wrong" what="It is our fault and has been noted. Everything stored before is kept, and nothing was changed half-way. Try again; if it happens again, tell your administrator the request number below." />

@@ -1,7 +1,7 @@
 @foreach ($contradictions as $told)<p class="late small">{{ $told }}</p>@endforeach
 @php($follows = ['loan_amount' => 'Loan amount', 'down_payment' => 'Down payment', 'balance' => 'Balance', 'cash_at_closing' => 'Cash at closing', 'price_per_area' => 'Per square foot'])
 @if (collect($follows)->keys()->contains(fn ($name) => $facts->get($name)))
-    <h2>What follows</h2>
+    <h2>Calculated</h2>
     <div class="facts">
         @foreach ($follows as $name => $label)
             @if ($facts->get($name))<span class="name">{{ $label }}</span><span title="{{ $facts->get($name)->source }}"><span class="computed">{{ \Unanimus\Money\Money::of($facts->value($name)) }}</span> <details class="how"><summary>how</summary>{{ $facts->get($name)->source }}</details></span>@endif
@@ -11,7 +11,7 @@
 <h2>Parties <small>{{ $file->parties->count() }}</small></h2>
 <ul class="people">
     @foreach ($file->parties->sortBy(fn ($party) => $party->seat()->order()) as $party)
-        <li><x-seat :seat="$party->seat()" /> <span>{{ $party->name }}</span> <span class="reach">{{ $party->firm ?? ($party->email ? 'mail' : 'no mail yet') }}</span></li>
+        <li><x-seat :seat="$party->seat()" /> <span>{{ $party->name }}</span> <span class="reach">{{ $party->firm ?? ($party->email ? 'mail' : 'no email yet') }}</span></li>
     @endforeach
 </ul>
 @if ($agenda->deadlines)

@@ -12,4 +12,4 @@
         @endif
     </div>
 </div>
-@if ($line)<x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" />@else<p class="dim small">The deal line is drawn once there is an acceptance, closing or expiry date.</p>@endif
+@if ($line)<x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" />@else<p class="dim small">The deal line appears once there is an acceptance, closing, or expiration date.</p>@endif

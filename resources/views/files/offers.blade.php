@@ -2,7 +2,7 @@
 <x-layout :title="'Offers on '.$file->name" place="files">
     <div class="head-row"><h1>Offers</h1><span class="dim">on <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span> <a href="/files/{{ $file->key }}/net">Net sheet</a></div>
     @if ($offers->isEmpty())
-        <div class="leaf pad"><p class="empty">Offers are laid beside each other here: what each leaves the sellers, how sure it is, and its days. Record the first one below.</p></div>
+        <div class="leaf pad"><p class="empty">Compare offers side by side here: what the sellers net, how certain each one is, and its timing. Record the first offer below.</p></div>
     @else
     @php($warning = \Unanimus\Terms\OfferView::warning($offers->whereIn('state', ['open', 'chosen'])->map(fn ($offer) => $offer->terms())->values()->all()))
     @if ($warning)<p class="say now">{{ $warning }}</p>@endif
@@ -10,11 +10,11 @@
         <table class="ledger offers">
             <thead><tr><th></th>@foreach ($offers as $offer)<th scope="col" @class(['off' => in_array($offer->state, ['countered', 'declined'])])><b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' : '' }}</span><br><span class="status {{ $offer->state === 'chosen' ? 'closed' : '' }}">{{ ['open' => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state] }}</span></th>@endforeach</tr></thead>
             <tbody>
-            <tr class="net"><th scope="row">Leaves the sellers</th>@foreach ($offers as $offer)@php($net = $views[$offer->id]->net)<td>@if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best && in_array($offer->state, ['open', 'chosen'])) <span class="ok">most</span>@elseif ($best !== null && in_array($offer->state, ['open', 'chosen'])) <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
-                <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">{{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as nothing: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
-            <tr><th scope="row">How sure</th>@foreach ($offers as $offer)<td class="dim">{{ implode(', ', $views[$offer->id]->strength) ?: '–' }}</td>@endforeach</tr>
-            <tr><th scope="row">Its days</th>@foreach ($offers as $offer)<td>@include('files.offer-line', ['view' => $views[$offer->id]])</td>@endforeach</tr>
-            <tr><th scope="row">Money down</th>@foreach ($offers as $offer)<td>{{ $views[$offer->id]->down ?? '–' }}</td>@endforeach</tr>
+            <tr class="net"><th scope="row">Sellers net</th>@foreach ($offers as $offer)@php($net = $views[$offer->id]->net)<td>@if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best && in_array($offer->state, ['open', 'chosen'])) <span class="ok">most</span>@elseif ($best !== null && in_array($offer->state, ['open', 'chosen'])) <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
+                <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">{{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as zero: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
+            <tr><th scope="row">How certain</th>@foreach ($offers as $offer)<td class="dim">{{ implode(', ', $views[$offer->id]->strength) ?: '–' }}</td>@endforeach</tr>
+            <tr><th scope="row">Timing</th>@foreach ($offers as $offer)<td>@include('files.offer-line', ['view' => $views[$offer->id]])</td>@endforeach</tr>
+            <tr><th scope="row">Earnest money</th>@foreach ($offers as $offer)<td>{{ $views[$offer->id]->down ?? '–' }}</td>@endforeach</tr>
             @foreach ($T as $term)
                 @if ($offers->contains(fn ($offer) => isset($offer->facts[$term->value])))
                 <tr><th scope="row">{{ $term->label() }}</th>@foreach ($offers as $offer)<td>{{ isset($offer->facts[$term->value]) ? ($term->choices()[$offer->facts[$term->value]] ?? \App\Terms\FieldText::fact($term, $offer->terms()->get($term->value), $file)) : '–' }}{{ isset($offer->facts[$term->value]) && str_ends_with($term->value, '_days') ? ' days' : '' }}</td>@endforeach</tr>
@@ -23,7 +23,7 @@
             @if ($offers->contains(fn ($offer) => $offer->note !== ''))<tr><th scope="row">Note</th>@foreach ($offers as $offer)<td class="dim">{{ $offer->note }}</td>@endforeach</tr>@endif
             @if ($works)
             <tr><th></th>@foreach ($offers as $offer)<td>
-                @if (! $chosen && in_array($offer->state, ['open', 'declined']))<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight" name="do" value="choose">Choose</button> @if ($offer->state === 'open')<button class="button tight plain" name="do" value="decline">Decline</button>@endif</form>
+                @if (! $chosen && in_array($offer->state, ['open', 'declined']))<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight" name="do" value="choose">Accept offer</button> @if ($offer->state === 'open')<button class="button tight plain" name="do" value="decline">Decline offer</button>@endif</form>
                 <a class="small" href="?counter={{ $offer->key }}#record">Counter</a>@endif
             </td>@endforeach</tr>
             @endif
@@ -34,10 +34,10 @@
     @if ($works && ! $chosen)
     @php($countered = $offers->firstWhere('key', request('counter')))
     <form method="post" action="/files/{{ $file->key }}/offers" class="leaf pad" id="record">@csrf
-        <h2>{{ $countered ? 'Counter the offer of '.$countered->buyers : 'Record an offer' }}</h2>
+        <h2>{{ $countered ? 'Counter the offer from '.$countered->buyers : 'Record an offer' }}</h2>
         @if ($countered)<input type="hidden" name="counters" value="{{ $countered->key }}">@endif
         <div class="pairs-3">
-            <label class="line"><span>Buyers, with commas between</span><input class="input" name="buyers" value="{{ old('buyers', $countered?->buyers) }}" required maxlength="200" autocomplete="off"></label>
+            <label class="line"><span>Buyers, separated by commas</span><input class="input" name="buyers" value="{{ old('buyers', $countered?->buyers) }}" required maxlength="200" autocomplete="off"></label>
             <label class="line"><span>Their agent</span><input class="input" name="agent" value="{{ old('agent', $countered?->agent) }}" maxlength="120" autocomplete="off"></label>
             @foreach ($T as $term)
                 <label class="line"><span>{{ $term->label() }}{{ str_ends_with($term->value, '_days') ? ', days' : '' }}</span>
@@ -46,7 +46,7 @@
             @endforeach
             <label class="line"><span>Note</span><input class="input" name="note" value="{{ old('note') }}" maxlength="500" autocomplete="off"></label>
         </div>
-        <button class="button now">{{ $countered ? 'Record the counter-offer' : 'Record the offer' }}</button>
+        <button class="button now">{{ $countered ? 'Record counteroffer' : 'Record offer' }}</button>
     </form>
     @endif
 </x-layout>

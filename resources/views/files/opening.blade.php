@@ -3,13 +3,13 @@
         <div class="leaf opening">
             <section>
                 <h1>Open a file</h1>
-                <p class="dim">A listing number, an address or a client's name: whichever comes to mind. The file exists from the first entry.</p><br>
+                <p class="dim">Start with a listing number, an address, or a client’s name. The file is saved from the first entry on.</p><br>
                 <form method="post" action="/files">
                     @csrf
-                    <label class="unseen" for="first">Listing number, address or name</label>
+                    <label class="unseen" for="first">Listing number, address, or name</label>
                     <div class="first-field">
                         <input class="input" id="first" name="first" autofocus autocomplete="off" maxlength="200" placeholder="TR-26-04182, 14 Lanternfish Lane, or Sunniva Eide" hx-get="/listings" hx-trigger="focus once, input changed delay:250ms" hx-target="#found" hx-swap="innerHTML">
-                        <button class="button solid">Open</button>
+                        <button class="button solid">Open file</button>
                     </div>
                     <div id="found" aria-live="polite"></div>
                     <fieldset class="ways">
@@ -26,16 +26,16 @@
                         <label class="radio"><input type="radio" name="kind" value="lease"> lease</label>
                         <label class="radio"><input type="radio" name="kind" value="referral"> referral</label>
                     </fieldset>
-                    <p class="dim small"><br>Hundreds at once? <a href="/imports">Bring them in from a spreadsheet</a>.</p>
+                    <p class="dim small"><br>Many files at once? <a href="/imports">Import from a spreadsheet</a>.</p>
                 </form>
             </section>
             <section>
-                <h2>What the file will hold</h2>
-                <p class="dim">Papers with the reason for each, dates, seats and people appear here as facts come in.</p>
+                <h2>What this file will contain</h2>
+                <p class="dim">Papers with the reason for each, dates, seats, and people show up here as you enter facts.</p>
             </section>
         </div>
     @else
-        <div class="head-row"><h1>{{ $file->name }}</h1><x-status :status="$file->status" /><span class="right"><a class="button solid" href="/files/{{ $file->key }}" data-press="f">To the file</a></span></div>
+        <div class="head-row"><h1>{{ $file->name }}</h1><x-status :status="$file->status" /><span class="right"><a class="button solid" href="/files/{{ $file->key }}" data-press="f">Go to the file</a></span></div>
         @include('files.opening-body')
     @endif
 </x-layout>

@@ -1,8 +1,8 @@
 <x-layout :title="$file->name" place="files" :scripts="['resources/js/bring.js']">
     <div id="file-top">@include('files.head')</div>
     @foreach ($joining as $one)
-        <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and their own side’s papers, nothing of yours.
-            <form class="inline" method="post" action="/join-requests/{{ $one->key }}">@csrf<button class="button tight now" name="in" value="1">Add {{ $one->asker->name }}</button> <button class="button tight" name="in" value="0">Do not add</button></form></div>
+        <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and their own side’s papers, but nothing of yours.
+            <form class="inline" method="post" action="/join-requests/{{ $one->key }}">@csrf<button class="button tight now" name="in" value="1">Add {{ $one->asker->name }}</button> <button class="button tight" name="in" value="0">Decline</button></form></div>
     @endforeach
     @foreach ($file->rounds->filter(fn ($round) => $round->status->value === 'complete')->load('sealedSet') as $round) @include('signing.waits') @endforeach
     <div class="leaf folder">
@@ -12,9 +12,9 @@
                 <h2>Papers</h2><span>{{ $whole->settled }} of {{ $whole->all }} complete</span><span><x-meter :$whole /></span>
                 <div class="acts">
                     @if ($works)
-                        <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<button class="button tight" data-with-taken data-press="s">Have signed</button></form>
+                        <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<button class="button tight" data-with-taken data-press="s">Send for signature</button></form>
                     @endif
-                    <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Put together</button></form>
+                    <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Combine</button></form>
                     @if (in_array($file->side, ['seller', 'both', 'landlord']) && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>
@@ -22,7 +22,7 @@
             <div class="board-wrap">
             <table class="board">
                 <thead><tr>
-                    <th class="take"><input type="checkbox" id="all-papers" aria-label="Take all papers"></th><th>Paper</th>
+                    <th class="take"><input type="checkbox" id="all-papers" aria-label="Select all papers"></th><th>Paper</th>
                     @foreach ($board->seats as $party)<th class="seat-col" scope="col"><x-seat :seat="$party->seat()" :title="$party->seat()->label()" /><span>{{ $party->callName() }}</span></th>@endforeach
                     <th>Review</th><th><span class="unseen">Next step</span></th>
                 </tr></thead>
@@ -32,8 +32,8 @@
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
                     @foreach ($rows as $row)
                         <tr class="row" data-row>
-                            <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Take {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'awaited')><output></output></td>
-                            <td>@if ($row['paper']->state->value === 'awaited')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? 'one more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
+                            <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Select {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'expected')><output></output></td>
+                            <td>@if ($row['paper']->state->value === 'expected')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? '1 more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
                             @foreach ($seats as [$seat, $place, $name])<td class="cell">{{ $glyphs->cell($row['cells'][$place] ?? null, $seat, $name) }}</td>@endforeach
                             <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_submitted', 'submitted'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>
                             <td class="next">
@@ -43,7 +43,7 @@
                                     @case('round')<a class="button tight" href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
                                     @case('sign')<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $row['next']['target'] }}"><button class="button tight" data-next>{{ $row['next']['label'] }}</button></form>@break
                                     @case('submit')<form method="post" action="/requirements/{{ $row['next']['target'] }}/submit">@csrf<button class="button tight now" data-next>{{ $row['next']['label'] }}</button></form>@break
-                                    @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form data-next aria-label="Bring in {{ $row['paper']->title }}"></label></form>@break
+                                    @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form data-next aria-label="Upload {{ $row['paper']->title }}"></label></form>@break
                                 @endswitch
                                 @endif
                             </td>
@@ -51,7 +51,7 @@
                     @endforeach
                     </tbody>
                 @empty
-                    <tbody><tr><td colspan="9" class="empty">The papers of this file stand here. Bring one in below.</td></tr></tbody>
+                    <tbody><tr><td colspan="9" class="empty">No papers yet. Add forms or upload a paper below.</td></tr></tbody>
                 @endforelse
             </table>
             </div>
@@ -59,28 +59,28 @@
             @if ($works && $uploads->isNotEmpty())@include('papers.uploads')@endif
             @if ($works)
             <div class="board-head">
-                @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Take forms</a> <a class="button tight" href="/files/{{ $file->key }}/fill-requests">Have filled in</a>@endif
-                <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, Word; several at once; or drop them on this page">Bring in papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Bring in papers"></label></form>
+                @if ($file->status->isOpen())<a class="button tight" href="/files/{{ $file->key }}/forms" data-press="a">Add forms</a> <a class="button tight" href="/files/{{ $file->key }}/fill-requests">Ask client to fill in</a>@endif
+                <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring>@csrf<label class="button tight" title="PDF, JPEG, PNG, TIFF, HEIC, or Word. Select several, or drop them on this page.">Upload papers<input class="unseen" type="file" name="papers[]" multiple accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Upload papers"></label></form>
                 @if ($file->status->isOpen())<button class="button tight" type="button" data-opens="#kits" hx-get="/files/{{ $file->key }}/kits" hx-trigger="click" hx-target="#kits .kit-list" hx-swap="innerHTML">Apply a kit</button>@endif
                 <div class="acts">
-                    <button class="button tight plain" type="button" data-opens="#members">Who works here</button>
-                    <button class="button tight plain" type="button" data-opens="#labels">Labels</button>
+                    <button class="button tight plain" type="button" data-opens="#members">People on this file</button>
+                    <button class="button tight plain" type="button" data-opens="#labels">Tags</button>
                     @if ($file->status->value === 'preparing' && in_array($file->side, ['seller', 'both', 'landlord']))
                         <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="active"><button class="button tight">Make active</button></form>
                     @endif
                     @if ($file->status->value === 'under_contract')
-                        <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="closed"><button class="button tight" @if ($file->commission?->authorized_at === null) aria-disabled="true" title="Closed once the disbursement is authorized" @endif>Close the file</button></form>
+                        <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="closed"><button class="button tight" @if ($file->commission?->authorized_at === null) aria-disabled="true" title="You can close the file once the disbursement is authorized" @endif>Close file</button></form>
                     @endif
                     @if ($file->status->isOpen())
-                        <button class="button tight plain" type="button" data-opens="#end">End without closing</button>
+                        <button class="button tight plain" type="button" data-opens="#end">Terminate</button>
                     @else
-                        @if ($file->status->value !== 'closed')<form method="post" action="/files/{{ $file->key }}/follow-on">@csrf<button class="button tight now">Start the follow-on</button></form>@endif
-                        @can('review', $file)<button class="button tight plain" type="button" data-opens="#reopen">Open again</button>@endcan
+                        @if ($file->status->value !== 'closed')<form method="post" action="/files/{{ $file->key }}/follow-on">@csrf<button class="button tight now">Start follow-on file</button></form>@endif
+                        @can('review', $file)<button class="button tight plain" type="button" data-opens="#reopen">Reopen</button>@endcan
                     @endif
                 </div>
             </div>
             @endif
-            @if ($file->before || $follower)<p class="board-head small">@if ($file->before)<span>Follows on <a href="/files/{{ $file->before->key }}">{{ $file->before->name }}</a>, {{ $file->before->status->readable() }}.</span>@endif @if ($follower)<span>Followed by <a href="/files/{{ $follower->key }}">{{ $follower->name }}</a>.</span>@endif</p>@endif
+            @if ($file->before || $follower)<p class="board-head small">@if ($file->before)<span>Continues <a href="/files/{{ $file->before->key }}">{{ $file->before->name }}</a>, {{ $file->before->status->readable() }}.</span>@endif @if ($follower)<span>Continued in <a href="/files/{{ $follower->key }}">{{ $follower->name }}</a>.</span>@endif</p>@endif
             @if ($file->end_reason)<p class="board-head small"><span>{{ $file->status->label() }} {{ \Unanimus\Dates\LocalDate::of($file->ended_on)->short($agenda->today->year()) }}: {{ $file->end_reason }}</span></p>@endif
             @include('files.tasks-drawer')
             <details class="drawer" @if (request('drawer')) open @endif hx-get="/files/{{ $file->key }}/history" hx-trigger="{{ request('drawer') ? 'load' : 'toggle once' }}" hx-target="#history" hx-swap="innerHTML"><summary>History</summary>
@@ -89,33 +89,33 @@
         </div>
     </div>
     <dialog id="shift" class="leaf pad wide" aria-label="What moves"></dialog>
-    <dialog id="end" class="leaf pad" aria-label="End without closing">
-        <h2>End this file without closing</h2>
+    <dialog id="end" class="leaf pad" aria-label="Terminate this file">
+        <h2>Terminate this file</h2>
         <form method="post" action="/files/{{ $file->key }}/status">
             @csrf
-            <label class="line"><span>How</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if (in_array($status->value, ['terminated', 'withdrawn', 'expired']))<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
-            <label class="line"><span>On which day, if not today</span><input class="input" name="on" maxlength="40" autocomplete="off" placeholder="{{ $file->office->today()->short() }}"></label>
-            <label class="line"><span>Why</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
-            <button class="button now">End the file</button> <button class="button" formmethod="dialog" formnovalidate>Keep it open</button>
+            <label class="line"><span>New status</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if (in_array($status->value, ['terminated', 'withdrawn', 'expired']))<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
+            <label class="line"><span>Date, if not today</span><input class="input" name="on" maxlength="40" autocomplete="off" placeholder="{{ $file->office->today()->short() }}"></label>
+            <label class="line"><span>Reason</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
+            <button class="button now">Terminate file</button> <button class="button" formmethod="dialog" formnovalidate>Keep file open</button>
         </form>
     </dialog>
-    <dialog id="reopen" class="leaf pad" aria-label="Open again">
-        <h2>Open this file again</h2>
+    <dialog id="reopen" class="leaf pad" aria-label="Reopen this file">
+        <h2>Reopen this file</h2>
         <form method="post" action="/files/{{ $file->key }}/status">
             @csrf
-            <label class="line"><span>As</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if ($status->isOpen())<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
-            <label class="line"><span>Why</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
-            <button class="button now">Open it again</button> <button class="button" formmethod="dialog" formnovalidate>Leave it</button>
+            <label class="line"><span>New status</span><span class="select"><select name="status">@foreach ($file->status->next() as $status)@if ($status->isOpen())<option value="{{ $status->value }}">{{ $status->label() }}</option>@endif @endforeach</select></span></label>
+            <label class="line"><span>Reason</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
+            <button class="button now">Reopen file</button> <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
         </form>
     </dialog>
     <dialog id="kits" class="leaf pad" aria-label="Apply a kit">
         <h2>Apply a kit</h2>
-        <p class="small">What it would add is shown first.</p>
+        <p class="small">You see what it adds before you apply it.</p>
         <ul class="kit-list" aria-live="polite"></ul>
         <form method="dialog"><button class="button">Close</button></form>
     </dialog>
-    <dialog id="members" class="leaf pad" aria-label="Who works in this file">
-        <h2>Who works in this file</h2>
+    <dialog id="members" class="leaf pad" aria-label="People on this file">
+        <h2>People on this file</h2>
         <table class="ledger"><tbody>
             @foreach ($file->members as $member)
                 @php($person = $people[$member->user_id] ?? null)
@@ -124,12 +124,12 @@
         </tbody></table>
         <form method="dialog"><button class="button">Close</button></form>
     </dialog>
-    <dialog id="labels" class="leaf pad" aria-label="Labels">
-        <h2>Labels</h2>
+    <dialog id="labels" class="leaf pad" aria-label="Tags">
+        <h2>Tags</h2>
         <form method="post" action="/files/{{ $file->key }}/labels">
             @csrf @method('put')
-            <label class="line"><span>For what is unusual here, with commas between</span><input class="input" name="labels" value="{{ implode(', ', $file->labels()) }}" maxlength="400" placeholder="probate, relocation" autocomplete="off"></label>
-            <button class="button now">Store</button> <button class="button" formmethod="dialog" formnovalidate>Close</button>
+            <label class="line"><span>Tags, separated by commas</span><input class="input" name="labels" value="{{ implode(', ', $file->labels()) }}" maxlength="400" placeholder="probate, relocation" autocomplete="off"></label>
+            <button class="button now">Save tags</button> <button class="button" formmethod="dialog" formnovalidate>Close</button>
         </form>
     </dialog>
 </x-layout>

@@ -1,4 +1,5 @@
-<x-guest title="Papers to fill in" :from="$fill->asker->name">
-    <div class="sheet"><h1>{{ $fill->status->value === 'taken_back' ? 'This was taken back' : 'The last day has passed' }}</h1><p>{{ $fill->status->value === 'taken_back' ? "{$fill->asker->name} does not need these answers any more." : 'This link took entries until '.$fill->lastDay()->long().'.' }} What you entered is kept.</p>
-    <form method="post" action="/fill/{{ $token }}/another">@csrf<button class="button now">Ask {{ $fill->asker->name }} for another link</button></form></div>
+<x-guest :title="__('client.fill.title')" :from="$fill->asker->name">
+    @php($why = $fill->status->value === 'taken_back' ? 'withdrawn' : 'passed')
+    <div class="sheet"><h1>{{ __("client.fill.closed_{$why}") }}</h1><p>{{ __("client.fill.closed_{$why}_more", ['name' => $fill->asker->name, 'day' => $fill->lastDay()->long()]) }}</p>
+    <form method="post" action="/fill/{{ $token }}/another">@csrf<button class="button now wide-button">{{ __('client.fill.another', ['name' => $fill->asker->name]) }}</button></form></div>
 </x-guest>

@@ -1,3 +1,4 @@
-<x-guest title="All filled in" :from="$fill->asker->name">
-    <div class="sheet"><h1>Thank you, that is all</h1><p>What you entered is in the papers for {{ $fill->file->name }}, and {{ $fill->asker->name }} has been told. You need not do anything more.</p><p class="dim small">Was something wrong? Answer the letter; {{ $fill->asker->name }} can send you the papers again.</p></div>
+<x-guest :title="__('client.fill.title')" :from="$fill->asker->name">
+    @php($who = ['name' => $fill->asker->name, 'file' => $fill->file->name])
+    <div class="sheet"><h1>{{ __('client.fill.done') }}</h1><p>{{ __('client.fill.done_more', $who) }}</p><p class="dim small">{{ __('client.fill.done_wrong', $who) }}</p></div>
 </x-guest>

@@ -1,17 +1,17 @@
 <x-guest :title="$paper->title" :from="$fill->asker->name" :scripts="['resources/js/paper.js']">
     <div class="desk-bar fill-bar" data-paper="{{ $paper->key }}" data-entries="/fill/{{ $token }}/papers/{{ $paper->key }}/entries">
-        <a class="button tight" href="/fill/{{ $token }}">Back</a>
-        <span id="stored" class="stored" role="status">every entry is kept as you leave it</span>
-        <span class="in-row"><b id="left">{{ count(array_filter($view->missing, fn ($blank) => in_array($blank->name, $asked, true))) }} needed</b> <button class="button tight" type="button" id="next-missing">Next</button></span>
+        <a class="button tight" href="/fill/{{ $token }}">{{ __('client.back') }}</a>
+        <span id="stored" class="stored" role="status">{{ __('client.fill.saved_as_you_go') }}</span>
+        <span class="in-row"><b id="left">{{ __('client.fill.left', ['count' => count(array_filter($view->missing, fn ($blank) => in_array($blank->name, $asked, true)))]) }}</b> <button class="button tight" type="button" id="next-missing">{{ __('client.fill.next') }}</button></span>
     </div>
     <div class="leaf ask-term" id="met" hidden role="alertdialog" aria-labelledby="met-text">
         <span id="met-text"></span>
-        <button class="button tight" type="button" data-met="mine">Keep mine</button>
-        <button class="button tight" type="button" data-met="theirs">Use theirs</button>
+        <button class="button tight" type="button" data-met="mine">{{ __('client.fill.keep_mine') }}</button>
+        <button class="button tight" type="button" data-met="theirs">{{ __('client.fill.use_theirs') }}</button>
     </div>
     <div class="fill-pages">
         @foreach ($view->sizes as $index => [$width, $height])
-            <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="Page {{ $index + 1 }}">
+            <section class="page" id="page-{{ $index + 1 }}" data-page="{{ $index + 1 }}" aria-label="{{ __('client.page', ['page' => $index + 1]) }}">
                 <svg viewBox="0 0 {{ $width }} {{ $height }}">
                     <image {{ $index < 4 ? '' : 'data-' }}href="/fill/{{ $token }}/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" width="{{ $width }}" height="{{ $height }}"/>
                     @foreach ($view->on($index + 1) as $filled)
@@ -24,5 +24,5 @@
             </section>
         @endforeach
     </div>
-    <p class="sheet"><a class="button now wide-button" href="/fill/{{ $token }}">Done with this page</a></p>
+    <p class="sheet"><a class="button now wide-button" href="/fill/{{ $token }}">{{ __('client.fill.page_done') }}</a></p>
 </x-guest>

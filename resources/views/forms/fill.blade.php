@@ -1,19 +1,22 @@
-<x-guest title="Papers to fill in" :from="$fill->asker->name" :opened="'/fill/'.$token.'/opened'">
+<x-guest :title="__('client.fill.title')" :from="$fill->asker->name" :opened="'/fill/'.$token.'/opened'">
     <div class="sheet fill-sheet">
         <h1>{{ $fill->file->name }}</h1>
-        <p>{{ $fill->asker->name }} asks you to fill in your part, by <b>{{ $fill->lastDay()->long() }}</b>. What you enter is kept as you go.</p>
+        <p>{{ __('client.fill.asks', ['name' => $fill->asker->name, 'day' => $fill->lastDay()->long()]) }}
+            @if ($answered < count($questions)){{ __('client.fill.takes', ['minutes' => trans_choice('client.sign.minutes', max(1, (int) ceil((count($questions) - $answered) / 4)))]) }} {{ __('client.fill.one_by_one') }}@endif</p>
         @if ($fill->message !== '')<blockquote>{!! nl2br(e($fill->message)) !!}</blockquote>@endif
-        <p><progress max="{{ max(1, count($questions)) }}" value="{{ $answered }}" aria-label="Answered"></progress> {{ $answered }} of {{ count($questions) }} answered</p>
-        <p><a class="button now wide-button" href="/fill/{{ $token }}/questions/{{ $next }}">{{ $answered === 0 ? 'Begin' : 'Go on' }}, question by question</a></p>
-        <ul class="plain-list">@foreach ($fill->papers as $paper)<li><a href="/fill/{{ $token }}/papers/{{ $paper->key }}">{{ $paper->title }}: fill in on the page</a></li>@endforeach</ul>
+        <p><progress max="{{ max(1, count($questions)) }}" value="{{ $answered }}" aria-label="{{ __('client.fill.answered') }}"></progress> {{ __('client.fill.count', ['done' => $answered, 'all' => count($questions)]) }}</p>
+        <p><a class="button now wide-button" href="/fill/{{ $token }}/questions/{{ $next }}">{{ __($answered === 0 ? 'client.fill.start' : 'client.continue') }}</a></p>
+        <ul class="plain-list">@foreach ($fill->papers as $paper)<li><a href="/fill/{{ $token }}/papers/{{ $paper->key }}">{{ __('client.fill.on_page', ['document' => $paper->title]) }}</a></li>@endforeach</ul>
         @if ($left !== [])
-            <details><summary>{{ count($left) === 1 ? 'One answer is' : count($left).' answers are' }} still needed</summary><ul>
+            <details><summary>{{ trans_choice('client.fill.needed', count($left)) }}</summary><ul>
             @foreach (array_slice($left, 0, 60) as [$paper, $blank])
-                @foreach ($questions as $index => $one)@if ($one['paper']->is($paper) && in_array($blank->name, array_map(fn ($filled) => $filled->blank->name, $one['question']), true))<li><a href="/fill/{{ $token }}/questions/{{ $index + 1 }}">{{ $blank->label }}</a></li>@break @endif @endforeach
+                @foreach ($questions as $index => $one)
+                    @if ($one['paper']->is($paper) && in_array($blank->name, array_map(fn ($filled) => $filled->blank->name, $one['question']), true))<li><a href="/fill/{{ $token }}/questions/{{ $index + 1 }}">{{ $blank->label }}</a></li>@break @endif
+                @endforeach
             @endforeach
             </ul></details>
         @endif
-        <form method="post" action="/fill/{{ $token }}/finish">@csrf<button @class(['button wide-button', 'now' => $left === []])>I have finished</button></form>
-        <p class="dim small">You can stop at any time and come back with the same letter, on any device.</p>
+        <form method="post" action="/fill/{{ $token }}/finish">@csrf<button @class(['button wide-button', 'now' => $left === []])>{{ __('client.fill.finish') }}</button></form>
+        <p class="dim small">{{ __('client.fill.later') }}</p>
     </div>
 </x-guest>

@@ -1,3 +1,3 @@
-<x-guest title="Papers to fill in">
-    <div class="sheet"><h1>This link does not work</h1><p>It may be cut off, or another one has been sent since: open the newest letter, and the whole of the link. If it still does not work, ask the person who sent it for another. Nothing you entered is lost.</p></div>
+<x-guest :title="__('client.fill.title')">
+    <div class="sheet"><h1>{{ __('client.link.title') }}</h1><p>{{ __('client.link.fill') }}</p></div>
 </x-guest>

@@ -5,14 +5,14 @@
             @foreach ($offices as $office)
                 <form method="post" action="/people/{{ $person->key }}/roles" class="roles">@csrf @method('put')<input type="hidden" name="office" value="{{ $office->key }}"><b>{{ $office->name }}</b>
                     @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]" value="{{ $role->value }}" @checked($person->holds($role, $office->id))> {{ $role->value }}</label>@endforeach
-                    <button class="button tight">Store</button></form>
+                    <button class="button tight">Save roles</button></form>
             @endforeach
         </div>
         <div class="leaf pad"><h2>Access</h2>
-            <p>{{ $files === 0 ? 'No open files.' : ($files === 1 ? 'Serves one open file.' : "Serves {$files} open files.") }} {{ $person->second_factor_at ? 'Signs in with a second factor.' : 'No second factor yet.' }}</p><br>
+            <p>{{ $files === 0 ? 'No open files.' : ($files === 1 ? 'Works on 1 open file.' : "Works on {$files} open files.") }} {{ $person->second_factor_at ? 'Uses two-step sign-in.' : 'No two-step sign-in yet.' }}</p><br>
             @if ($person->invited_at)<form method="post" action="/people/{{ $person->key }}/invitation" class="in-row">@csrf<button class="button tight">Invite again</button></form>@endif
-            <form method="post" action="/people/{{ $person->key }}/active" class="in-row">@csrf<button class="button tight">{{ $person->active ? 'Close access' : 'Open access again' }}</button></form>
-            @if ($person->active)<p class="dim small">Closing ends every session at once. Files and papers stay.</p>@endif
+            <form method="post" action="/people/{{ $person->key }}/active" class="in-row">@csrf<button class="button tight">{{ $person->active ? 'Close access' : 'Reopen access' }}</button></form>
+            @if ($person->active)<p class="dim small">This signs them out everywhere at once. Files and papers stay.</p>@endif
         </div>
     </div>
 </x-layout>

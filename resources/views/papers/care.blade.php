@@ -1,21 +1,21 @@
 @can('work-on', $file)
 <details class="by-hand"><summary>More</summary>
     <div class="leaf pad popped care">
-        <form method="post" action="/papers/{{ $paper->key }}">@csrf @method('put')<label class="line"><span>Name</span><input class="input" name="title" value="{{ $paper->title }}" maxlength="120" required autocomplete="off"></label><label class="line"><span>Stage</span><span class="select"><select name="stage">@foreach (\Unanimus\Requirements\Stage::names() as $stage => $name)<option value="{{ $stage }}" @selected($paper->stage === $stage)>{{ $name }}</option>@endforeach</select></span></label><button class="button tight">Store</button></form>
+        <form method="post" action="/papers/{{ $paper->key }}">@csrf @method('put')<label class="line"><span>Name</span><input class="input" name="title" value="{{ $paper->title }}" maxlength="120" required autocomplete="off"></label><label class="line"><span>Stage</span><span class="select"><select name="stage">@foreach (\Unanimus\Requirements\Stage::names() as $stage => $name)<option value="{{ $stage }}" @selected($paper->stage === $stage)>{{ $name }}</option>@endforeach</select></span></label><button class="button tight">Save paper</button></form>
         @if ($paper->form_number !== null)
-            <p><a href="/papers/{{ $paper->key }}/fillable.pdf">Fillable PDF</a> · <a href="/papers/{{ $paper->key }}/fillable.pdf?blank=1">the same, blank</a> · <a href="/papers/{{ $paper->key }}/values.xfdf">Values as XFDF</a></p>
-            @if ($paper->isDraft())<form method="post" action="/papers/{{ $paper->key }}/values" enctype="multipart/form-data">@csrf<label class="button tight">Take values from XFDF or a filled PDF<input class="unseen" type="file" name="file" accept=".xfdf,.pdf" data-file-form aria-label="Take values from XFDF or a filled PDF"></label></form>@endif
+            <p><a href="/papers/{{ $paper->key }}/fillable.pdf">Fillable PDF</a> · <a href="/papers/{{ $paper->key }}/fillable.pdf?blank=1">Blank PDF</a> · <a href="/papers/{{ $paper->key }}/values.xfdf">Values as XFDF</a></p>
+            @if ($paper->isDraft())<form method="post" action="/papers/{{ $paper->key }}/values" enctype="multipart/form-data">@csrf<label class="button tight">Import values from XFDF or a filled PDF<input class="unseen" type="file" name="file" accept=".xfdf,.pdf" data-file-form aria-label="Import values from XFDF or a filled PDF"></label></form>@endif
         @endif
-        <form method="post" action="/papers/{{ $paper->key }}/versions" enctype="multipart/form-data">@csrf<label class="button tight">{{ $paper->form_number === null ? 'Put a newer version over it' : 'It was signed on paper: bring the scan' }}<input class="unseen" type="file" name="file" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="Newer version"></label></form>
+        <form method="post" action="/papers/{{ $paper->key }}/versions" enctype="multipart/form-data">@csrf<label class="button tight">{{ $paper->form_number === null ? 'Upload new version' : 'Upload signed scan' }}<input class="unseen" type="file" name="file" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="Newer version"></label></form>
         @php($staff = \App\Papers\Actions\CareForPaper::isStaff(auth()->user(), $file))
         @if ($file->side === 'both' || $staff)
         <form method="post" action="/papers/{{ $paper->key }}/seen-by">@csrf
-            @if ($file->side === 'both')<label class="line"><span>Seen by</span><span class="select"><select name="side"><option value="">both sides</option>@foreach (\Unanimus\Files\SeenBy::sides($file->kind, $file->side) as $side)<option value="{{ $side }}" @selected($paper->side === $side)>the {{ $side }}’s side alone</option>@endforeach</select></span></label>@endif
-            @if ($staff)<label class="checkbox"><input type="checkbox" name="staff" value="1" @checked($paper->staff_only)> by the office alone, not its agents</label>@endif
-            <button class="button tight">Store who sees it</button></form>
+            @if ($file->side === 'both')<label class="line"><span>Visible to</span><span class="select"><select name="side"><option value="">both sides</option>@foreach (\Unanimus\Files\SeenBy::sides($file->kind, $file->side) as $side)<option value="{{ $side }}" @selected($paper->side === $side)>the {{ $side }}’s side alone</option>@endforeach</select></span></label>@endif
+            @if ($staff)<label class="checkbox"><input type="checkbox" name="staff" value="1" @checked($paper->staff_only)> the office only, not its agents</label>@endif
+            <button class="button tight">Save visibility</button></form>
         @endif
-        <form method="post" action="/papers/{{ $paper->key }}/copy">@csrf<label class="line"><span>Copy to the file</span><input class="input" name="to" autocomplete="off" placeholder="name or listing number"></label><button class="button tight">Copy</button></form>
-        <form method="post" action="/papers/{{ $paper->key }}/void">@csrf<label class="line"><span>Void, because</span><input class="input" name="reason" maxlength="300" autocomplete="off"></label><button class="button tight">Make it void</button></form>
+        <form method="post" action="/papers/{{ $paper->key }}/copy">@csrf<label class="line"><span>Copy to file</span><input class="input" name="to" autocomplete="off" placeholder="name or listing number"></label><button class="button tight">Copy paper</button></form>
+        <form method="post" action="/papers/{{ $paper->key }}/void">@csrf<label class="line"><span>Reason to void</span><input class="input" name="reason" maxlength="300" autocomplete="off"></label><button class="button tight">Void paper</button></form>
     </div>
 </details>
 @endcan

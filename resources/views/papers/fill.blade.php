@@ -4,19 +4,19 @@
         <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
         <div class="acts">
             <span id="here" class="here" role="status"></span>
-            <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'every entry is stored as you leave it' : 'stored '.$view->stored }}</span>
-            <a class="button tight" href="/papers/{{ $paper->key }}/log">Every entry</a>
+            <span id="stored" class="stored" role="status">{{ $view->stored === '' ? 'saved as you go' : 'saved at '.$view->stored }}</span>
+            <a class="button tight" href="/papers/{{ $paper->key }}/log">All entries</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/text">Read as text</a>
-            @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Strike out printed words, add text (w)">Write on it</button>@endif
+            @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Strike out printed words, add text (w)">Add text or marks</button>@endif
             @include('papers.care')
-            <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Have signed</button></form>
+            <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $paper->key }}"><button class="button tight">Send for signature</button></form>
         </div>
     </div>
     @if ($paper->requirement?->review_state->value === 'sent_back')
         @foreach ($paper->requirement->remarks->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
     @endif
-    @if ($newer = $paper->newerForm())<p class="say">Rev. {{ $newer->revision }} of this form is in force; this paper was begun on rev. {{ $paper->form_revision }}. <a href="/papers/{{ $paper->key }}/revision">See what goes over</a></p>@elseif ($view->form->retired)<p class="say">This form is retired. The paper stays as it is; take another form for a new one.</p>@endif
+    @if ($newer = $paper->newerForm())<p class="say">Rev. {{ $newer->revision }} of this form is current. This paper uses rev. {{ $paper->form_revision }}. <a href="/papers/{{ $paper->key }}/revision">See what carries over</a></p>@elseif ($view->form->retired)<p class="say">This form is retired. This paper stays as it is. Use another form for a new one.</p>@endif
     <div class="desk" @if ($writes) data-paper="{{ $paper->key }}" data-pieces="{{ json_encode($pieces) }}" data-today="{{ $file->office->today()->long() }}" @endif>
         <nav class="thumbs" aria-label="Pages">
             @include('papers.zoom')
@@ -51,14 +51,14 @@
             </div>
             <div class="leaf ask-term" id="ask-term" hidden role="alertdialog" aria-labelledby="ask-text">
                 <span id="ask-text"></span>
-                <button class="button tight" type="button" data-answer="term">Change the term, all papers follow</button>
+                <button class="button tight" type="button" data-answer="term">Change the term in all papers</button>
                 <button class="button tight" type="button" data-answer="here">Only on this paper</button>
-                <button class="button tight plain" type="button" data-answer="follow">Take the term's value</button>
+                <button class="button tight plain" type="button" data-answer="follow">Use the term’s value</button>
             </div>
         </div>
         <aside class="leaf blanks" aria-label="Blanks">
-            <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? 'one blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing">Go to the next</button></p>
-            @if ($findings !== [])<ul class="findings" aria-label="To look at">@foreach ($findings as $finding)<li><button type="button" class="plain-button" data-go="{{ $finding->blank }}">{{ $finding->text }}</button></li>@endforeach</ul>@endif
+            <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? '1 blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing">Go to next blank</button></p>
+            @if ($findings !== [])<ul class="findings" aria-label="Check these">@foreach ($findings as $finding)<li><button type="button" class="plain-button" data-go="{{ $finding->blank }}">{{ $finding->text }}</button></li>@endforeach</ul>@endif
             <ol>
                 @foreach ($view->filling->blanks as $filled)
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')

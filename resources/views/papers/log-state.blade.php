@@ -16,13 +16,13 @@
             </section>
         @endforeach
     </div>
-    <aside class="leaf blanks" aria-label="What differs from now">
-        <p><b>{{ count($differs) === 0 ? 'as it stands now' : (count($differs) === 1 ? 'one blank differs from now' : count($differs).' blanks differ from now') }}</b></p>
+    <aside class="leaf blanks" aria-label="What is different now">
+        <p><b>{{ count($differs) === 0 ? 'same as now' : (count($differs) === 1 ? '1 blank is different now' : count($differs).' blanks are different now') }}</b></p>
         @if ($differs !== [] && $fills)
             @php($key = bin2hex(random_bytes(8)))
-            <form method="post" action="/papers/{{ $paper->key }}/log">@csrf<input type="hidden" name="at" value="{{ $at }}"><input type="hidden" name="key" value="{{ $key }}"><button class="button tight now">Bring this state back</button>
+            <form method="post" action="/papers/{{ $paper->key }}/log">@csrf<input type="hidden" name="at" value="{{ $at }}"><input type="hidden" name="key" value="{{ $key }}"><button class="button tight now">Restore this state</button>
             <ol>@foreach ($differs as $name)@php($blank = $form->blank($name))
-                <li><span class="label">{{ $blank?->label ?? $name }}</span><span class="value"><b>{{ $then->value($name) === '' ? 'empty' : ($blank?->kind->value === 'tick' ? 'ticked' : $blank?->kind->show($then->value($name))) }}</b></span><small>now {{ $now->value($name) === '' ? 'empty' : ($blank?->kind->value === 'tick' ? 'ticked' : $blank?->kind->show($now->value($name))) }}</small> <button class="button tight plain" name="blank" value="{{ $name }}">only this</button></li>
+                <li><span class="label">{{ $blank?->label ?? $name }}</span><span class="value"><b>{{ $then->value($name) === '' ? 'empty' : ($blank?->kind->value === 'tick' ? 'ticked' : $blank?->kind->show($then->value($name))) }}</b></span><small>now {{ $now->value($name) === '' ? 'empty' : ($blank?->kind->value === 'tick' ? 'ticked' : $blank?->kind->show($now->value($name))) }}</small> <button class="button tight plain" name="blank" value="{{ $name }}">restore only this</button></li>
             @endforeach</ol></form>
         @endif
     </aside>

@@ -5,10 +5,10 @@
         <div class="acts">
             <a class="button tight" href="/papers/{{ $paper->key }}/pdf" target="_blank">Print</a>
             <a class="button tight" href="/papers/{{ $paper->key }}/text">Read as text</a>
-            @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Write on it</button>@endif
+            @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false" title="Add text, ticks, dates; strike out or cover (w)">Add text or marks</button>@endif
             @include('papers.care')
             @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_submitted', 'sent_back']) && $paper->state !== \Unanimus\Files\PaperState::Out)
-                @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/submit">@csrf<button class="button tight now">Hand in{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
+                @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/submit">@csrf<button class="button tight now">Submit to broker{{ $paper->requirement->review_state->value === 'sent_back' ? ' again' : '' }}</button></form>@endcan
             @endif
         </div>
     </div>
@@ -17,9 +17,9 @@
         <nav class="thumbs" aria-label="Pages">@include('papers.zoom')@foreach ($view->sizes as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
         <div><div class="pages">@include('papers.pages', ['layered' => true, 'findings' => $findings, 'remarks' => $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
         <aside class="leaf blanks">
-            @if ($findings !== [])<h3>To look at</h3><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
+            @if ($findings !== [])<h3>Check these</h3><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
             <h3>Versions</h3>
-            <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Brought in', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here', 'handed in' => 'Handed in'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ \App\Terms\When::list($version->made_at, $file->office->zone) }} · {{ substr($version->sha256, 0, 12) }}</small>@if ($version->original_sha256)<small><a href="/papers/{{ $paper->key }}/versions/{{ $version->key }}/original">Download the signed original</a></small>@endif @if ($version->note !== '' && $version->made_by === 'brought')<small>{{ $version->note }}</small>@endif</li>@empty<li class="dim">Nothing has come in yet.</li>@endforelse</ol>
+            <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ ['brought' => 'Uploaded', 'sent' => 'Sent for signature', 'signed' => 'Signed', 'computed' => 'Made here', 'submitted' => 'Handed in'][$version->made_by] }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ \App\Terms\When::list($version->made_at, $file->office->zone) }} · {{ substr($version->sha256, 0, 12) }}</small>@if ($version->original_sha256)<small><a href="/papers/{{ $paper->key }}/versions/{{ $version->key }}/original">Download the signed original</a></small>@endif @if ($version->note !== '' && $version->made_by === 'brought')<small>{{ $version->note }}</small>@endif</li>@empty<li class="dim">Nothing has arrived yet.</li>@endforelse</ol>
         </aside>
     </div>
 </x-layout>

@@ -12,8 +12,8 @@
             <span class="select"><select name="stage" aria-label="stage">@foreach (\Unanimus\Requirements\Stage::names() as $key => $name)<option value="{{ $key }}" @selected(($definition['asks']['stage'] ?? '') === $key)>{{ $name }}</option>@endforeach</select></span>
             <label class="checkbox"><input type="checkbox" name="required" value="1" @checked($definition['asks']['required'] ?? true)> on the checklist</label>
         </div>
-        <label class="line"><span>Why, as it is read beside the paper; a fact stands in braces, as in {property.year_built}</span><input class="input" name="reason" value="{{ $definition['asks']['reason'] ?? '' }}" maxlength="300" autocomplete="off"></label>
-        <button class="button now">Store the rule</button>
+        <label class="line"><span>Reason shown beside the paper. Put a fact in braces, as in {property.year_built}.</span><input class="input" name="reason" value="{{ $definition['asks']['reason'] ?? '' }}" maxlength="300" autocomplete="off"></label>
+        <button class="button now">Save rule</button>
     </form>
-    @if ($rule)<form method="post" action="/rules/{{ $rule->key }}">@csrf @method('delete')<button class="button tight plain">Take this rule away</button></form>@endif
+    @if ($rule)<form method="post" action="/rules/{{ $rule->key }}">@csrf @method('delete')<button class="button tight plain">Delete rule</button></form>@endif
 </x-layout>

@@ -1,5 +1,5 @@
 <x-layout title="Rules" place="office">
-    <div class="head-row"><h1>Rules</h1><span class="dim">what the deal's facts ask for, whatever kit a file started with</span>
+    <div class="head-row"><h1>Office rules</h1><span class="dim">papers a deal’s facts call for, whatever kit the file started with</span>
         <form action="/rules/try" class="right in-row"><span class="select"><select name="file" aria-label="file to try on">@foreach ($files as $file)<option value="{{ $file->key }}">{{ $file->name }}</option>@endforeach</select></span><button class="button tight">Try on this file</button></form></div>
     <div class="leaf pad">
         <table class="ledger"><thead><tr><th>Rule</th><th>When</th><th>Asks for</th><th></th></tr></thead><tbody>
@@ -12,6 +12,6 @@
             <tr><td><b>{{ $read->name }}</b></td><td class="dim">{{ $read->asks->when->words() }}</td><td>{{ $read->asks->title }} <span class="dim">{{ $read->asks->form }}</span></td><td></td></tr>
         @endforeach
         </tbody></table>
-        <div class="with-taken">@if ($own->isEmpty())<form method="post" action="/rules/own">@csrf<button class="button tight">Make these rules ours, to change them</button></form>@endif<a class="button tight now" href="/rules/new">Write a rule</a></div>
+        <div class="with-taken">@if ($own->isEmpty())<form method="post" action="/rules/own">@csrf<button class="button tight">Make these our own to change them</button></form>@endif<a class="button tight now" href="/rules/new">Add a rule</a></div>
     </div>
 </x-layout>

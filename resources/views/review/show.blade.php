@@ -14,7 +14,7 @@
         </nav>
         <div>
             @if ($view === null || $view->sizes === [])
-                <div class="leaf empty">This paper has not come in yet.</div>
+                <div class="leaf empty">This paper has not arrived yet.</div>
             @else
                 @include('papers.pages', ['remarks' => $requirement->remarks->whereNull('answered_at')->values()])
             @endif
@@ -27,7 +27,7 @@
                 @forelse ($requirement->remarks as $n => $remark)
                     <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b> {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ \App\Terms\When::day($remark->at, $file->office->zone) }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
                 @empty
-                    <li class="dim">None yet. Click a place on the page to pin one there.</li>
+                    <li class="dim">None yet. Click a place on the page to add one.</li>
                 @endforelse
             </ol>
             <div class="decide">
@@ -42,7 +42,7 @@
                 @endif
                 @if (! $requirement->review_state->isSettled())
                     <details><summary>Does not apply</summary>
-                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf<label class="line"><span>Why</span><input class="input" name="reason" maxlength="500" required></label><button class="button">Grant it</button></form>
+                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf<label class="line"><span>Why</span><input class="input" name="reason" maxlength="500" required></label><button class="button">Mark as not applicable</button></form>
                     </details>
                 @endif
             </div>

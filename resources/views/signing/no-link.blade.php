@@ -1,3 +1,3 @@
-<x-guest title="Papers to sign">
-    <div class="sheet"><h1>This link does not work</h1><p>It may be cut off: open it again from the letter, the whole of it. If it still does not work, ask the person who sent it for another. Nothing you signed is lost.</p></div>
+<x-guest :title="__('client.sign.title')">
+    <div class="sheet"><h1>{{ __('client.link.title') }}</h1><p>{{ __('client.link.sign') }}</p></div>
 </x-guest>

@@ -3,13 +3,13 @@
     <div class="desk-bar">
         <h1>{{ $round->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
-        <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out', 'complete' => $round->sealedSet ? 'Signed by everyone' : 'Being sealed', 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled' => 'Recalled'][$round->status->value] }}</span>
+        <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out for signature', 'complete' => $round->sealedSet ? 'Signed by everyone' : 'Being sealed', 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled' => 'Recalled'][$round->status->value] }}</span>
         <div class="acts">
             @if ($round->sealedSet)<a class="button tight solid" href="/rounds/{{ $round->key }}/set.pdf" target="_blank">Sealed set, {{ $round->sealedSet->pages }} pages</a>@endif
             @if ($round->status->value === 'out')
                 @can('work-on', $file)<form method="post" action="/rounds/{{ $round->key }}/recall">@csrf<input type="hidden" name="reason" value=""><button class="button tight">Recall</button></form>@endcan
             @endif
-            @if ($drafting)<form method="post" action="/rounds/{{ $round->key }}">@csrf @method('delete')<button class="button tight plain">Drop this round</button></form>@endif
+            @if ($drafting)<form method="post" action="/rounds/{{ $round->key }}">@csrf @method('delete')<button class="button tight plain">Discard draft</button></form>@endif
         </div>
     </div>
     @include('signing.waits')
@@ -39,28 +39,28 @@
             @if ($drafting)
                 <form method="post" action="/rounds/{{ $round->key }}" id="compose">
                     @csrf @method('put')
-                    <h2>Who signs</h2>
-                    <p class="dim small">The same turn is asked together; a lower one first.</p>
+                    <h2>Signers</h2>
+                    <p class="dim small">People with the same turn are asked together. Lower turns go first.</p>
                     <div class="bands">
                         @foreach ($round->signers as $signer)
                             <div class="signer-row">
                                 <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b><span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label></span></div>
-                                @if ($file->isOwnAffair($signer->place()->side()))<input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="email address" aria-label="Email address of {{ $signer->name }}">@else<span class="dim small">{{ $signer->email ? 'at the address their own agent keeps' : 'no address yet; their own agent enters it' }}</span>@endif
+                                @if ($file->isOwnAffair($signer->place()->side()))<input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="email address" aria-label="Email address of {{ $signer->name }}">@else<span class="dim small">{{ $signer->email ? 'at the address their own agent has' : 'no address yet. Their own agent adds it.' }}</span>@endif
                                 <span class="dim small">{{ $round->marks->where('seat', $signer->seat)->count() }} marks</span>
-                                <button class="button tight plain" form="drop-{{ $signer->key }}">does not sign</button>
+                                <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
                             </div>
                         @endforeach
                     </div>
                     <br>
-                    <label class="line"><span>Your words in the letter</span><textarea class="textarea" name="message" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
+                    <label class="line"><span>Message in the email</span><textarea class="textarea" name="message" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day" value="{{ $round->last_day ? \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) : '' }}"></label>
                     @if ($faults !== [])
-                        <h3>Still wrong</h3>
-                        <ul class="faults">@foreach ($faults as $fault)<li>{{ $fault['text'] }} @if ($fault['paper'])<a href="/papers/{{ $fault['paper'] }}">Mend</a>@endif</li>@endforeach</ul>
+                        <h3>Before you can send</h3>
+                        <ul class="faults">@foreach ($faults as $fault)<li>{{ $fault['text'] }} @if ($fault['paper'])<a href="/papers/{{ $fault['paper'] }}">Fix</a>@endif</li>@endforeach</ul>
                     @endif
                     <br>
-                    <button class="button">Store</button>
-                    <button class="button now" name="send" value="1" data-press="s">{{ $faults === [] ? 'Send' : 'Store and try to send' }}</button>
+                    <button class="button">Save draft</button>
+                    <button class="button now" name="send" value="1" data-press="s">{{ $faults === [] ? 'Send' : 'Save and try to send' }}</button>
                 </form>
                 @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
             @else

@@ -4,21 +4,21 @@
         @foreach ($round->signers as $signer)
             @php($glyph = ['finished' => 'done', 'declined' => 'declined', 'opened' => 'open', 'consented' => 'open'][$signer->status] ?? 'owes')
             <div class="signer-row">
-                <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ ['waiting' => 'turn '.$signer->turn, 'invited' => 'has a letter', 'opened' => 'has it open', 'consented' => 'is signing', 'finished' => 'done', 'declined' => 'declined'][$signer->status] }}</span></div>
-                <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email : "at the address their own agent keeps" }}</span>
+                <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ ['waiting' => 'turn '.$signer->turn, 'invited' => 'email sent', 'opened' => 'opened', 'consented' => 'signing', 'finished' => 'done', 'declined' => 'declined'][$signer->status] }}</span></div>
+                <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email : "at the address their own agent has" }}</span>
                 @php($refused = $round->status->value === 'out' && $signer->status === 'invited' && $file->isOwnAffair($signer->place()->side()) ? \App\Mail\Refused::to($signer) : null)
                 @if ($refused)<p class="say late small">The email did not go out: {{ $refused }} Send the link another way, or recall and correct the address.</p>@endif
                 @if ($round->status->value === 'out' && in_array($signer->status, ['invited', 'opened', 'consented']))
                     @can('work-on', $file)
                         @if ($file->isOwnAffair($signer->place()->side()))<textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1" aria-hidden="true">Hello {{ $signer->name }}, here is the link to sign {{ $round->title }} for {{ $file->name }}: {{ $signer->link() }}</textarea>@endif
-                        <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->place()->side()))<button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a text with the link</button>@endif</form></div>
+                        <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->place()->side()))<button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
                     @endcan
                 @endif
             </div>
         @endforeach
     </div>
     @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) }}</p>@endif
-    <h3><br>What happened</h3>
+    <h3><br>Activity</h3>
     <ul class="watch">
         @php($names = $round->signers->pluck('name', 'seat'))
         @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach

@@ -1,5 +1,5 @@
 <x-guest :title="$title" :from="$round->sender->name">
-    <article class="sheet running-text"><p class="dim">The text of the document, to read or listen to. To sign, <a href="/sign/{{ $token }}">go back to the pages</a>.</p>
+    <article class="sheet running-text"><p class="dim">{{ __('client.sign.text_intro') }}</p>
     @include('papers.text-pages')
-    <p><a class="button" href="/sign/{{ $token }}">Back to signing</a></p></article>
+    <p><a class="button" href="/sign/{{ $token }}">{{ __('client.sign.text_back') }}</a></p></article>
 </x-guest>

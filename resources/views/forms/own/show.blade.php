@@ -7,18 +7,18 @@
 <x-layout :title="$own->title" place="office" :scripts="['resources/js/zoom.js', ...($making ? ['resources/js/own-form.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $own->title }}</h1>
-        <span class="dim">{{ trim($own->number.' rev. '.$own->revision) }} · {{ ['making' => 'in the making', 'in_force' => 'in force', 'superseded' => 'an earlier revision', 'retired' => 'retired', 'dropped' => 'given up'][$own->status] }} · <a href="/own-forms">Own forms</a></span>
+        <span class="dim">{{ trim($own->number.' rev. '.$own->revision) }} · {{ ['making' => 'draft', 'in_force' => 'active', 'superseded' => 'an earlier revision', 'retired' => 'retired', 'dropped' => 'discarded'][$own->status] }} · <a href="/own-forms">Our forms</a></span>
         <div class="acts">
             @if ($making)
-                <span id="stored" class="stored" role="status">every change is stored as you make it</span>
+                <span id="stored" class="stored" role="status">Saved as you go</span>
                 <button class="button tight" type="button" id="undo" disabled>Undo</button>
-                <a class="button tight" href="/own-forms/{{ $own->key }}/try">Fill on trial</a>
-                @can('put-forms-in-force')<form method="post" action="/own-forms/{{ $own->key }}/in-force">@csrf<button class="button tight now" id="in-force" @disabled($blocking > 0)>Put in force</button></form>@endcan
+                <a class="button tight" href="/own-forms/{{ $own->key }}/try">Try it out</a>
+                @can('put-forms-in-force')<form method="post" action="/own-forms/{{ $own->key }}/in-force">@csrf<button class="button tight now" id="in-force" @disabled($blocking > 0)>Activate form</button></form>@endcan
             @else
-                <a class="button tight" href="/own-forms/{{ $own->key }}/try">Fill on trial</a>
+                <a class="button tight" href="/own-forms/{{ $own->key }}/try">Try it out</a>
                 @if (in_array($own->status, ['in_force', 'retired'], true))
                     <details class="by-hand"><summary>Next revision</summary><div class="leaf pad popped care"><form method="post" action="/own-forms/{{ $own->key }}/revise" enctype="multipart/form-data">@csrf
-                        <p>On the same pages, or on those of another file:</p><input type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Pages of the next revision"><p><button class="button tight now">Begin it</button></p></form></div></details>
+                        <p>Use the same pages, or upload new ones:</p><input type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" aria-label="Pages of the next revision"><p><button class="button tight now">Start next revision</button></p></form></div></details>
                 @endif
             @endif
         </div>
@@ -41,10 +41,10 @@
             <form id="item" hidden aria-label="The chosen blank">
                 <h3 id="item-head">Blank</h3>
                 <label class="line"><span>Kind</span><span class="select"><select name="kind"><optgroup label="Filled before signing">@foreach ($kinds as $kind => $name)<option value="{{ $kind }}">{{ $name }}</option>@endforeach</optgroup><optgroup label="Made by a signer">@foreach ($marks as $kind => $name)<option value="mark:{{ $kind }}">{{ $name }}</option>@endforeach</optgroup></select></span></label>
-                <label class="line for-mark"><span>Seat</span><span class="select"><select name="seat"><option value="">nobody yet</option>@foreach (['buyer' => 4, 'seller' => 4, 'tenant' => 2, 'landlord' => 2, 'agent' => 2, 'coagent' => 1, 'broker' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 2] as $role => $most) @for ($n = 1; $n <= $most; $n++)<option value="{{ $role }}.{{ $n }}">{{ \Unanimus\Signing\Seat::of("{$role}.{$n}")->label() }}</option>@endfor @endforeach</select></span></label>
+                <label class="line for-mark"><span>Seat</span><span class="select"><select name="seat"><option value="">no one yet</option>@foreach (['buyer' => 4, 'seller' => 4, 'tenant' => 2, 'landlord' => 2, 'agent' => 2, 'coagent' => 1, 'broker' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 2] as $role => $most) @for ($n = 1; $n <= $most; $n++)<option value="{{ $role }}.{{ $n }}">{{ \Unanimus\Signing\Seat::of("{$role}.{$n}")->label() }}</option>@endfor @endforeach</select></span></label>
                 <label class="line for-blank"><span>Words</span><input class="input" name="label" maxlength="80" autocomplete="off"></label>
-                <label class="line for-blank"><span>Follows</span><input class="input" name="binding" list="bindings" maxlength="80" autocomplete="off" placeholder="nothing: typed by hand"><small class="dim" id="fact-name"></small></label>
-                <label class="line for-choice"><span>To choose from, one a line</span><textarea class="textarea" name="options" rows="4"></textarea></label>
+                <label class="line for-blank"><span>Follows</span><input class="input" name="binding" list="bindings" maxlength="80" autocomplete="off" placeholder="nothing (typed by hand)"><small class="dim" id="fact-name"></small></label>
+                <label class="line for-choice"><span>Choices, one per line</span><textarea class="textarea" name="options" rows="4"></textarea></label>
                 <label class="checkbox for-blank"><input type="checkbox" name="required"> must be filled before signing</label>
                 <details class="for-blank more"><summary>More</summary>
                     <label class="line"><span>Name in the file</span><input class="input" name="name" maxlength="60" autocomplete="off"></label>
@@ -52,17 +52,17 @@
                     <label class="line for-money"><span>Computed as</span><input class="input" name="formula" maxlength="300" autocomplete="off" placeholder="price - earnest_money"></label>
                     <label class="line"><span>Counts only with</span><input class="input" name="when" maxlength="60" autocomplete="off" list="names"></label>
                 </details>
-                <p class="in-row"><button class="button tight" type="button" id="again">Another beside it</button> <button class="button tight plain" type="button" id="drop">Take off</button></p>
-                <p class="small dim">Arrows move it, with Shift they size it. Delete takes it off, = sets another beside it, n a new one below.</p>
+                <p class="in-row"><button class="button tight" type="button" id="again">Another beside it</button> <button class="button tight plain" type="button" id="drop">Remove</button></p>
+                <p class="small dim">Arrow keys move it. With Shift they resize it. Delete removes it, = adds another beside it, n adds a new one below.</p>
             </form>
             <details class="about" @if ($own->number === '') open @endif><summary>Number, revision, name</summary>
                 <form id="about"><div class="two"><label class="line"><span>Number</span><input class="input" name="number" value="{{ $own->number }}" maxlength="8" placeholder="QR-12" autocomplete="off"></label><label class="line"><span>Revision</span><input class="input" name="revision" value="{{ $own->revision }}" maxlength="12" autocomplete="off"></label></div>
                 <label class="line"><span>Name</span><input class="input" name="title" value="{{ $own->title }}" maxlength="120" autocomplete="off"></label>
                 <label class="line"><span>Stage</span><span class="select"><select name="stage">@foreach (\Unanimus\Requirements\Stage::names() as $stage => $name)<option value="{{ $stage }}" @selected($own->stage === $stage)>{{ $name }}</option>@endforeach</select></span></label></form>
             </details>
-            <p class="small dim" id="point">Point at a blank to change it, or draw a new one on the page.</p>
-            <div><p><b id="fit" role="status"></b></p><ul class="findings" id="faults" aria-label="To put right" hidden></ul></div>
-            <p class="in-row"><b id="count"></b> <button class="button tight plain" type="button" id="reading-order">Order as read</button></p>
+            <p class="small dim" id="point">Select a blank to change it, or draw a new one on the page.</p>
+            <div><p><b id="fit" role="status"></b></p><ul class="findings" id="faults" aria-label="To fix" hidden></ul></div>
+            <p class="in-row"><b id="count"></b> <button class="button tight plain" type="button" id="reading-order">Put in reading order</button></p>
             <ol id="order" aria-label="Blanks and marks in order"></ol>
             <datalist id="bindings">@foreach ($bindings as $name => $label)<option value="{{ $name }}">{{ $label }}</option>@endforeach</datalist><datalist id="groups"></datalist><datalist id="names"></datalist>
         </aside>

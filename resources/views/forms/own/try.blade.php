@@ -1,7 +1,7 @@
-<x-layout :title="$own->title.', on trial'" place="office">
-    <div class="desk-bar"><h1>{{ $own->title }}</h1><span class="dim">filled on trial: nothing is kept · <a href="/own-forms/{{ $own->key }}">Back to the form</a></span>
+<x-layout :title="$own->title.', tryout'" place="office">
+    <div class="desk-bar"><h1>{{ $own->title }}</h1><span class="dim">tryout: nothing is saved · <a href="/own-forms/{{ $own->key }}">Back to the form</a></span>
         <div class="acts">
-            <form action="/own-forms/{{ $own->key }}/try" class="in-row"><span class="select"><select name="file" aria-label="Fill from the file"><option value="">a sample in every blank</option>@foreach ($files as $one)<option value="{{ $one->key }}" @selected($file?->key === $one->key)>{{ $one->name }}</option>@endforeach</select></span><button class="button tight">Fill</button></form>
+            <form action="/own-forms/{{ $own->key }}/try" class="in-row"><span class="select"><select name="file" aria-label="Fill from the file"><option value="">a sample value in every blank</option>@foreach ($files as $one)<option value="{{ $one->key }}" @selected($file?->key === $one->key)>{{ $one->name }}</option>@endforeach</select></span><button class="button tight">Fill blanks</button></form>
             <button class="button tight now" form="trial">Print</button>
         </div></div>
     <form method="post" action="/own-forms/{{ $own->key }}/try" id="trial">@csrf

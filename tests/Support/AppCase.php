@@ -25,7 +25,7 @@ use Unanimus\Evidence\TimeStamps;
 use Unanimus\Signing\Seat;
 
 /** A brokerage with its people in a transaction that is taken back after each test; the application's own role, so that row-level security holds. */
-abstract class HouseCase extends TestCase
+abstract class AppCase extends TestCase
 {
     /** @var array<string, User> */
     public array $people = [];
