@@ -115,6 +115,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/password', [AccountController::class, 'password'])->middleware('throttle:password');
 
     Route::get('/me', [AccountController::class, 'show']);
+    Route::post('/me/keys', [AccountController::class, 'keys']);
     Route::post('/me/second-factor', [AccountController::class, 'prepare'])->middleware('throttle:second-factor');
     Route::get('/me/second-factor.svg', [AccountController::class, 'picture']);
     Route::post('/me/second-factor/on', [AccountController::class, 'turnOn'])->middleware('throttle:second-factor');

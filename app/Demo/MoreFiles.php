@@ -97,7 +97,7 @@ final class MoreFiles
         $this->setFact->many($file, ['price' => '283,500', 'earnest_money' => '6,000', 'financing' => 'conventional', 'loan_percent' => '75', 'acceptance' => $today->plusDays(-31)->iso(), 'closing' => $this->weekday($today->plusDays(7))->iso(), 'escrow_holder' => 'Anchorfield Title & Escrow']);
         $file->putLabels(['both sides']);
         foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
-            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office', 'kits']), $done);
+            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office', 'kits']), $done, true);
         }
     }
 

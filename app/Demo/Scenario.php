@@ -75,7 +75,7 @@ final class Scenario
         app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
         $file->load(['knownFacts', 'office']);
         foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
-            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office']), $done);
+            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office']), $done, true);
         }
         $this->fill($file, 'M-102', []);
         $this->fill($file, 'M-201', []);

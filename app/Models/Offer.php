@@ -23,6 +23,7 @@ use Unanimus\Terms\Facts;
  * @property string $note
  * @property string $state open, countered, chosen, declined
  * @property Carbon $created_at
+ * @property-read DealFile $file
  */
 final class Offer extends Record
 {

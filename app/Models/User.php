@@ -22,6 +22,7 @@ use Illuminate\Support\Facades\Crypt;
  * @property string|null $phone
  * @property string $password
  * @property bool $active
+ * @property bool $single_keys whether single keys do something
  * @property int $calendar_version
  * @property string|null $second_factor
  * @property \Illuminate\Support\Carbon|null $second_factor_at

@@ -56,6 +56,7 @@ return new class extends Migration
                 calendar_version smallint NOT NULL DEFAULT 1,
                 invited_at timestamptz,
                 invited_email text,
+                single_keys boolean NOT NULL DEFAULT true,
                 CONSTRAINT user_key_once UNIQUE (key)
             );
             CREATE UNIQUE INDEX one_sign_in_per_address ON users (lower(email));

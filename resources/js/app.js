@@ -3,85 +3,16 @@ import './deal-line.js';
 import './drafts.js';
 import { changedIn, standsIn } from './fields.js';
 import './held.js';
+import './keys.js';
 import './pages.js';
 import { proof } from './proof.js';
 import { signInAgain } from './resume.js';
+import './search.js';
+import { tell } from './tell.js';
 
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
 htmx.config.defaultSwapStyle = 'outerHTML';
-
-const typing = (target) => target.closest('input:not([type=checkbox]), textarea, select, [contenteditable]');
-let went = 0;
-
-document.addEventListener('keydown', (event) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
-    const places = { t: '/', f: '/files', r: '/review', c: '/commission', o: '/office' };
-    if (went && Date.now() - went < 1200 && places[event.key]) {
-        went = 0;
-        location.href = places[event.key];
-        return;
-    }
-    went = event.key === 'g' ? Date.now() : 0;
-    if (event.key === '/') {
-        const field = document.querySelector('.bar .find input');
-        if (field) {
-            event.preventDefault();
-            field.focus();
-        }
-    } else if (event.key === 'n') {
-        document.querySelector('[data-key=n]')?.click();
-    } else if (event.key === '?') {
-        document.querySelector('#keys')?.showModal?.();
-    } else if (['j', 'k', ' ', 'Enter', '.'].includes(event.key)) {
-        walkRows(event);
-    } else {
-        document.querySelector(`[data-press="${CSS.escape(event.key)}"]`)?.click();
-    }
-});
-
-// Lists by keyboard: j and k move, space takes, Enter opens, a point does the row's next action.
-function walkRows(event) {
-    const rows = [...document.querySelectorAll('[data-row]')];
-    if (rows.length === 0 || event.target.closest('button, a, summary')) return;
-    const now = rows.findIndex((row) => row.matches('[data-row=on]'));
-    const on = rows[now];
-    if (event.key === 'j' || event.key === 'k') {
-        const next = rows[Math.min(rows.length - 1, Math.max(0, now + (event.key === 'j' ? 1 : -1)))];
-        on?.setAttribute('data-row', '');
-        next.setAttribute('data-row', 'on');
-        next.scrollIntoView({ block: 'nearest' });
-    } else if (on) {
-        const wanted = { ' ': 'input[type=checkbox]', Enter: '[data-open]', '.': '[data-next]' }[event.key];
-        const found = on.querySelector(wanted);
-        if (found) {
-            event.preventDefault();
-            found.click();
-        }
-    }
-}
-
-// What the search field may go on with: arrow down into the list, Enter takes, Escape closes.
-document.addEventListener('click', (event) => {
-    const one = event.target.closest?.('[data-complete]');
-    if (!one) return;
-    const field = document.querySelector('#find');
-    field.value = one.dataset.complete;
-    field.focus();
-    htmx.trigger(field, 'input');
-});
-document.querySelector('.bar .find')?.addEventListener('keydown', (event) => {
-    const all = [document.querySelector('#find'), ...document.querySelectorAll('#completions a, #completions button')];
-    const now = all.indexOf(document.activeElement);
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step && now >= 0) {
-        event.preventDefault();
-        all[Math.min(all.length - 1, Math.max(0, now + step))].focus();
-    } else if (event.key === 'Escape') {
-        document.querySelector('#completions').replaceChildren();
-        all[0].blur();
-    }
-});
 
 // A form that is sent once is not sent again by a second click.
 document.addEventListener('submit', (event) => {
@@ -164,37 +95,10 @@ document.body.addEventListener('htmx:responseError', async (event) => {
 });
 document.body.addEventListener('htmx:sendError', () => tell('There is no connection. What you typed is still in the field. Leave the field again when you are back online.'));
 
-export function tell(text) {
-    const place = document.querySelector('#said');
-    if (place) {
-        place.textContent = text;
-        place.hidden = false;
-    }
-}
-
 document.querySelectorAll('[data-sends]').forEach((select) => select.addEventListener('change', () => select.form.submit()));
 document.querySelectorAll('[data-print]').forEach((button) => button.addEventListener('click', () => window.print()));
 document.querySelectorAll('[data-opens]').forEach((button) => button.addEventListener('click', () => document.querySelector(button.dataset.opens)?.showModal?.()));
 document.querySelectorAll('[data-file-form]').forEach((input) => input.addEventListener('change', () => input.form.requestSubmit()));
-
-// Remarks are pinned where the page was clicked.
-document.querySelectorAll('[data-pin-page]').forEach((page) => page.addEventListener('click', (event) => {
-    const form = document.querySelector('#send-back');
-    if (!form) return;
-    const svg = page.querySelector('svg');
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
-    form.elements.page.value = page.dataset.pinPage;
-    form.elements.x.value = point.x.toFixed(1);
-    form.elements.y.value = point.y.toFixed(1);
-    document.querySelector('#pinned').textContent = `Pinned to page ${page.dataset.pinPage}.`;
-    svg.querySelectorAll('.pin.new').forEach((pin) => pin.remove());
-    const pin = document.createElementNS('http://www.w3.org/2000/svg', 'g');
-    pin.setAttribute('class', 'pin new');
-    pin.innerHTML = `<circle cx="${point.x}" cy="${point.y}" r="7"/>`;
-    document.querySelectorAll('.pin.new').forEach((old) => old.remove());
-    svg.append(pin);
-    form.elements.remark.focus();
-}));
 
 // Papers taken on the board go into one form, in the order in which they were taken; the number beside each says so.
 let taken = [];

@@ -15,7 +15,7 @@ use Illuminate\Support\Str;
 
 it('names every route that needs a sign-in in the tables of refusals', function () {
     // Places without a file in them; each guards what it shows in its own test.
-    $open = ['me', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'me/remembered/{device}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'labels', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'kits/{key}/papers/{place}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
+    $open = ['me', 'me/keys', 'office/history', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'me/remembered/{device}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'labels', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'kits/{key}/papers/{place}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
         'imports', 'imports/{import}', 'imports/{import}/try', 'imports/{import}/start', 'imports/{import}/progress', 'imports/{import}/rows/{number}', 'imports/{import}/left.csv', 'files/{file}/offers/{offer}', '/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'own-forms', 'own-forms/{own}', 'own-forms/{own}/changes', 'own-forms/{own}/pages/{page}.webp', 'own-forms/{own}/try', 'own-forms/{own}/in-force', 'own-forms/{own}/revise', 'own-forms/{own}/turn', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {
@@ -135,7 +135,7 @@ it('slows down guessing', function () {
     foreach (range(1, 8) as $try) {
         $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => "guess{$try}"])->assertStatus(302);
     }
-    $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish'])->assertStatus(429)->assertSee('too many tries');
+    $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish'])->assertStatus(429)->assertSee('Too many tries');
 });
 
 it('lets a deactivated person in nowhere', function () {
@@ -177,7 +177,7 @@ it('writes no page with inline script or style', function (string $path) {
 })->with(['/', '/files', '/open', '/files/{file}', '/files/{file}/opening', '/papers/{paper}', '/review', '/commission', '/files/{file}/commission', '/office', '/style']);
 
 it('answers what is not there in the look, with a request number', function () {
-    $this->as('tomas')->get('/nothing-here')->assertNotFound()->assertSee('There is nothing here')->assertSee('Request');
+    $this->as('tomas')->get('/nothing-here')->assertNotFound()->assertSee('Page not found')->assertSee('Request');
     $this->as('tomas')->get('/files/01ARZ3NDEKTSV4RRFFQ69G5FAV')->assertNotFound();
     $this->as('tomas')->get("/files/1'%20OR%201=1")->assertNotFound();
 });

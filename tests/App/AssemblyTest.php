@@ -57,8 +57,8 @@ it('puts papers together in the given order with a cover sheet, stamps and witho
     $scratch = new Scratch;
     $outline = json_decode((new NativeTool)->run(['qpdf', '--json', '--json-key=outlines', $scratch->put('set.pdf', $pdf)]), true)['outlines'];
     expect(array_column($outline, 'destpageposfrom1'))->toBe([1, 2, 4])->and($outline[0]['title'])->toBe('Cover sheet')->and((new NativeTool)->run(['qpdf', '--check', $scratch->path('set.pdf')]))->toContain('No syntax');
-    $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('blank pages were left out')->assertSee('Give the link');
-    $this->as('tomas')->get("/files/{$file->key}/assembling")->assertOk()->assertSee('Put together before')->assertSee('Survey of 1998');
+    $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('blank pages were left out')->assertSee('Create reading copy');
+    $this->as('tomas')->get("/files/{$file->key}/assembling")->assertOk()->assertSee('Combined before')->assertSee('Survey of 1998');
     $plain = assembled($file, [$scan], ['stamp' => 'none']);
     expect($plain->pages)->toBe(4)->and(implode('', wordsOf((string) $this->as('tomas')->get("/sets/{$plain->key}/set.pdf")->getContent())))->not->toContain('/ 4');
 });
@@ -84,9 +84,9 @@ it('has the worker make what is large, tells how far it is, and makes it once', 
     $set = assembled($file, [$scan, $this->paper($file, 'M-102')]);
     expect($set->status)->toBe('waiting');
     Queue::assertPushed(MakeLargeSet::class, 1);
-    $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('Being put together')->assertSee('0 of 2 papers ready');
+    $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('Combining')->assertSee('0 of 2 papers ready');
     $this->as('tomas')->get("/sets/{$set->key}/set.pdf")->assertSessionHas('refused');
-    $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'A', 'last_day' => '12/31/2026'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'not put together yet'));
+    $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'A', 'last_day' => '12/31/2026'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'still being combined'));
     foreach ([1, 2] as $time) {
         app(KeepSet::class)->work($set->brokerage_id, $set->id);
     }
@@ -105,8 +105,8 @@ it('has the worker make what is large, tells how far it is, and makes it once', 
     AssembledSet::query()->whereKey($lost->id)->update(['papers' => json_encode(['01ARZ3NDEKTSV4RRFFQ69G5FAV'])]);
     app(KeepSet::class)->work($lost->brokerage_id, $lost->id);
     $this->seeAll();
-    expect($lost->refresh()->status)->toBe('failed')->and($lost->failure)->toContain('not in this file any more');
-    $this->as('tomas')->get("/sets/{$lost->key}")->assertOk()->assertSee('Not put together');
+    expect($lost->refresh()->status)->toBe('failed')->and($lost->failure)->toContain('no longer in this file');
+    $this->as('tomas')->get("/sets/{$lost->key}")->assertOk()->assertSee('Could not combine');
 });
 
 it('gives papers to read until a last day, notes every look, and ends', function () {
@@ -136,7 +136,7 @@ it('gives papers to read until a last day, notes every look, and ends', function
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get($path)->assertStatus(410)->assertSee('no longer open');
     $this->get("{$path}/pages/1.webp")->assertStatus(410);
-    $this->as('tomas')->get("/sets/{$set->key}")->assertSee('tried after its end');
+    $this->as('tomas')->get("/sets/{$set->key}")->assertSee('tried after it ended');
     foreach (["/read/{$copy->key}", "/read/{$copy->key}.wrong", '/read/01ARZ3NDEKTSV4RRFFQ69G5FAV.x', '/read/x'] as $wrong) {
         $this->get($wrong)->assertNotFound();
     }
@@ -149,10 +149,10 @@ it('refuses a reading copy without a name, with a past or far last day, or a dat
     $give = fn (array $given) => $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren', 'last_day' => test()->day(3), ...$given]);
     $give(['name' => ' '])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Say who'));
     $give(['last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
-    $give(['last_day' => now()->addYears(3)->format('Y-m-d')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'a year at most'));
+    $give(['last_day' => now()->addYears(3)->format('Y-m-d')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'one year at most'));
     $give(['last_day' => 'soon'])->assertSessionHas('refused');
     $give(['email' => 'no address'])->assertSessionHasErrors('email');
     $give([])->assertSessionHas('told', fn (string $told) => str_contains($told, '/read/'));
-    $this->as('marguerite')->get("/sets/{$set->key}")->assertOk()->assertDontSee('Give the link');
+    $this->as('marguerite')->get("/sets/{$set->key}")->assertOk()->assertDontSee('Create reading copy');
     $this->as('marguerite')->post("/sets/{$set->key}/reading-copies", ['name' => 'M', 'last_day' => '2027-01-01'])->assertForbidden();
 });

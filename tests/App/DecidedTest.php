@@ -89,17 +89,17 @@ it('lets nothing be written over what was authorized', function () {
     $file = $this->aFile();
     authorized($file);
     $paper = $file->papers()->where('title', 'Commission disbursement authorization')->sole();
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('Write on it');
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('Add text or marks');
     $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", ['key' => 'over-it-1', 'page' => 1, 'kind' => 'text', 'text' => 'more', 'place' => [60, 60, 100, 14]])->assertStatus(409)->assertJsonFragment(['message' => 'This paper was authorized with the file’s figures. It cannot be changed.']);
 });
 
 it('says of a closed file when it closed, not how long it has yet', function () {
     $file = $this->aFile(['closing' => '+30']);
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee('closes')->assertSee('every change is stored');
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('closes')->assertSee('saved as you go');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'acceptance', 'value' => 'yesterday']);
     authorized($file);
     $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'closed'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee('as they stood when it ended')->assertDontSee('closes <strong>', false)->assertSee('closed <strong>'.$file->office->today()->short($file->office->today()->year()), false);
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('as they were when it ended')->assertDontSee('closes <strong>', false)->assertSee('closed <strong>'.$file->office->today()->short($file->office->today()->year()), false);
 });
 
 it('follows the price until it is authorized', function () {
@@ -203,7 +203,7 @@ it('takes no signature that is none', function (array $given, string $told) {
 })->with([
     'no name' => [['name' => '', 'hand' => 'plain'], 'Write your name'], 'blanks for a name' => [['name' => " \u{200B} ", 'hand' => 'plain'], 'Write your name'], 'no initials' => [['initials' => '', 'hand' => 'plain'], 'your initials first'],
     'nothing drawn' => [['strokes' => '[]'], 'Draw your signature'], 'a dot' => [['strokes' => '[[[1,1]]]'], 'Draw your signature'], 'no drawing' => [['strokes' => '{"a":"b"'], 'Draw your signature'],
-    'points that are none' => [['strokes' => '[[["a","b"]]]'], 'could not be read'], 'a hand we have not' => [['hand' => 'gothic'], 'hands shown'], 'far too long a name' => [['name' => str_repeat('x', 121), 'hand' => 'plain'], '120'],
+    'points that are none' => [['strokes' => '[[["a","b"]]]'], 'could not be read'], 'a hand we have not' => [['hand' => 'gothic'], 'styles shown'], 'far too long a name' => [['name' => str_repeat('x', 121), 'hand' => 'plain'], '120'],
 ]);
 
 it('goes on sweeping rounds when one of them has just been finished', function () {

@@ -42,7 +42,7 @@ it('shows what moves with an anchor before it moves, and asks why once the contr
 it('moves no contract date by emptying its field, and no date that is no anchor', function () {
     $file = $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-21']);
     $response = $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'closing', 'value' => ''], ['HX-Request' => 'true']);
-    expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'])->toContain('moved, not taken away');
+    expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'])->toContain('move its dates, but not remove them');
     $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'price', 'day' => '2026-12-28', 'reason' => 'x'])->assertSessionHas('refused');
     $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => 'soonish', 'reason' => 'x'])->assertSessionHas('refused');
 });
@@ -51,7 +51,7 @@ it('sets a single date by hand with a reason, and brings it back', function () {
     $file = $this->aFile(['acceptance' => '2026-11-20']);
     $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4/2026', 'reason' => ''])->assertSessionHasErrors('reason');
     $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4/2026', 'reason' => 'the inspector is ill'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri 4 Dec')->assertSee(': the inspector is ill')->assertSee('Back to the rule');
+    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri 4 Dec')->assertSee(': the inspector is ill')->assertSee('Use the contract’s date');
     $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('told');
     $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('refused');
     $this->as('tomas')->put("/files/{$file->key}/dates/nothing", ['day' => '12/4', 'reason' => 'x'])->assertSessionHas('refused');
@@ -96,7 +96,7 @@ it('takes tasks from the kit with days that follow the anchors, and marks many a
     $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-23', 'reason' => 'amendment']);
     $this->as('tomas')->get('/tasks')->assertSee('Sun 20 Dec');
     $this->seeAll();
-    $keys = Task::query()->where('deal_file_id', $file->id)->whereIn('title', ['Call the lender', 'Inspection booked'])->pluck('key')->all();
+    $keys = Task::query()->where('deal_file_id', $file->id)->whereIn('title', ['Call the lender', 'Schedule inspection'])->pluck('key')->all();
     $this->as('tomas')->post('/tasks', ['tasks' => $keys, 'do' => 'done'])->assertSessionHas('told', '2 tasks done.');
     $this->as('tomas')->post('/tasks', ['tasks' => $keys, 'do' => 'done'])->assertSessionHas('told');
     $this->seeAll();
@@ -110,7 +110,7 @@ it('leaves others\' tasks alone', function () {
     $key = $file->tasks()->firstOrFail()->key;
     $this->as('caleb')->post('/tasks', ['tasks' => [$key], 'do' => 'done'])->assertSessionHas('refused');
     $this->as('marguerite')->post('/tasks', ['tasks' => [$key], 'do' => 'done'])->assertForbidden();
-    $this->as('caleb')->get('/tasks?who=all')->assertDontSee('Inspection booked');
+    $this->as('caleb')->get('/tasks?who=all')->assertDontSee('Schedule inspection');
     $this->seeAll();
     expect(Task::query()->where('key', $key)->value('done_at'))->toBeNull();
 });

@@ -201,7 +201,7 @@ it('does not tell whether an address signs in elsewhere', function () {
     expect($told)->toBe($other);
     $this->as('fenna')->get('/office')->assertOk()->assertSee('lucian@harborstone.example');
     $this->seeAll();
-    expect(Letter::query()->where('recipient', 'lucian@harborstone.example')->sole()->body)->toContain('at another brokerage already');
+    expect(Letter::query()->where('recipient', 'lucian@harborstone.example')->sole()->body)->toContain('already use this address at another brokerage');
 });
 
 it('gives no new recovery codes while two-step sign-in is on', function () {

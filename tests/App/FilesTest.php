@@ -66,7 +66,7 @@ it('refuses an unreadable term in words and keeps the one before', function (str
     $file = $this->aFile();
     $before = $file->knownFacts()->where('name', $name)->value('value');
     $response = $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => $name, 'value' => $typed], ['HX-Request' => 'true'])->assertOk();
-    expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'])->toContain($told)->toContain('It is not stored.');
+    expect(json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'])->toContain($told)->toContain('It is not saved.');
     $this->seeAll();
     expect($file->knownFacts()->where('name', $name)->value('value'))->toBe($before);
 })->with([['price', 'a lot', 'could not be read as an amount'], ['closing', 'soonish', 'could not be read as a date'], ['financing', 'barter', 'Choose one of'], ['loan_percent', '140', 'between 0 and 100'], ['colour', 'red', 'no term']]);
@@ -123,7 +123,7 @@ it('refuses a wrong seat or email address in words', function (string $seat, arr
 it('finds a file by fragments of address, person and number, in any order', function (string $query, bool $found) {
     $this->aFile();
     $response = $this->as('tomas')->get('/files?q='.urlencode($query))->assertOk();
-    $found ? $response->assertSee('14 Lanternfish Lane') : $response->assertDontSee('14 Lanternfish Lane')->assertSee('Nothing is found so');
+    $found ? $response->assertSee('14 Lanternfish Lane') : $response->assertDontSee('14 Lanternfish Lane')->assertSee('No matches');
 })->with([['lantern', true], ['tidewick 14', true], ['eide', true], ['palomar lane', true], ['zzz', false], ["'; DROP", false], ['100%', false]]);
 
 it('shows the file with deal line, board and history within the query budget', function () {
@@ -189,7 +189,7 @@ it('ends a file with a reason, keeps everything, and takes no more terms', funct
     $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'loan refused'])->assertRedirect();
     $this->as('tomas')->get('/files')->assertDontSee('14 Lanternfish');
     $this->as('tomas')->get('/files?q=status:all')->assertSee('14 Lanternfish');
-    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '1'], ['HX-Request' => 'true'])->assertStatus(409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'what was agreed stays'));
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '1'], ['HX-Request' => 'true'])->assertStatus(409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'What was agreed stays'));
 });
 
 it('does not close a file before its disbursement is authorized', function () {

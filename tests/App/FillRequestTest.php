@@ -103,7 +103,7 @@ it('tells what is missing, finishes once, and tells the agent once', function ()
     expect($round)->toBeGreaterThan(2)->toBeLessThan(20);
     $this->post("/fill/{$fill->token()}/finish")->assertRedirect("/fill/{$fill->token()}");
     $this->post("/fill/{$fill->token()}/finish");
-    $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('Thank you, that is all');
+    $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('Thank you. You are done.');
     $this->seeAll();
     expect($fill->refresh()->status->value)->toBe('finished')->and(Letter::query()->where('once_key', 'like', 'filled:%')->count())->toBe(1);
     $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", ['blank' => 'hours', 'value' => '1', 'key' => 'too-late-1'])->assertStatus(410);
@@ -139,7 +139,7 @@ it('asks nothing of nobody, in words', function () {
     $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'last_day' => '2030-01-01'])->assertSessionHasErrors('papers');
     $this->as('tomas')->post($url, ['to' => ['seller.4'], 'papers' => [$paper->key], 'last_day' => '2030-01-01'])->assertSessionHas('refused');
     $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'x@clients.example'], 'papers' => [$paper->key], 'last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
-    $this->as('tomas')->get($url)->assertOk()->assertSee('Nobody has been asked yet');
+    $this->as('tomas')->get($url)->assertOk()->assertSee('No requests yet');
 });
 
 it('reminds by itself once, two days before the last day', function () {

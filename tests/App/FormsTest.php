@@ -14,7 +14,7 @@ it('finds forms by number, fragments and mistyped words, and what is used comes 
 
 it('says so when nothing fits', function () {
     $file = $this->aFile();
-    $this->as('tomas')->get("/files/{$file->key}/forms?q=zzzz", ['HX-Request' => 'true'])->assertSee('No form is called so');
+    $this->as('tomas')->get("/files/{$file->key}/forms?q=zzzz", ['HX-Request' => 'true'])->assertSee('No form found');
 });
 
 it('takes forms into the file and out again, with their entries', function () {
@@ -61,7 +61,7 @@ it('shows every earlier state of a paper and brings one back without losing what
     $put('seller_status', 'unmarried', 'log-000002');
     $put('title_other', 'as trustees', 'log-000003');
     $this->as('tomas')->get("/papers/{$paper->key}/log?at=".($before + 1))->assertOk()->assertSee('2 blanks differ from now')->assertSee('“married”')->assertSee('now unmarried');
-    $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', fn (string $told) => str_starts_with($told, 'One blank stands as it did'));
+    $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', fn (string $told) => str_starts_with($told, '1 blank restored'));
     $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', 'Nothing is different. Nothing was changed.');
     $this->seeAll();
     $entries = $paper->load('values')->entries();

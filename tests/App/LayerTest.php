@@ -51,7 +51,7 @@ it('strikes out printed words of a form, prints them struck, and covers none', f
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
     put($paper, ['kind' => 'line', 'place' => [60, 300, 300, 4]], 'strike-form-1');
-    put($paper, ['kind' => 'cover', 'place' => [60, 300, 300, 4]], 'cover-form-1', 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'strike them out'));
+    put($paper, ['kind' => 'cover', 'place' => [60, 300, 300, 4]], 'cover-form-1', 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'Strike them out'));
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('class="piece"', false);
     $this->seeAll();
     $plain = strlen((string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->assertOk()->getContent());

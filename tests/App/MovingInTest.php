@@ -25,7 +25,7 @@ function tried(string $who, array $rows, string $heading = 'Address;Agent;Side;B
 it('opens files from a table: proposed, tried without effect, reported row by row, once', function () {
     $import = tried('wendell', ['1 Ropewalk Lane, Pellingford;Priya Anand;buyer;Mira Ashdown;"412,500";TR-26-7001', '2 Ropewalk Lane, Pellingford;nobody@x.example;buyer;A B;1;', '3 Ropewalk Lane;caleb@quillmark.example;;;a lot;', ';;;;;', '1 Ropewalk Ln., Pellingford;;buyer;;;', '5 Ropewalk Lane;;seller;;;tr-26-7001']);
     expect(DealFile::query()->count())->toBe(0)->and($import->lines()->pluck('outcome', 'number')->all())->toBe([2 => 'fit', 3 => 'unfit', 4 => 'unfit', 6 => 'twin', 7 => 'twin'])
-        ->and($import->lines()->pluck('told', 'number')->all()[3])->toContain('nobody who opens files')->and($import->lines()->pluck('told', 'number')->all()[4])->toContain('Price');
+        ->and($import->lines()->pluck('told', 'number')->all()[3])->toContain('does not open files here')->and($import->lines()->pluck('told', 'number')->all()[4])->toContain('Price');
     $this->as('wendell')->post("/imports/{$import->key}/start")->assertSessionHas('told');
     $this->work();
     $this->work();
@@ -35,7 +35,7 @@ it('opens files from a table: proposed, tried without effect, reported row by ro
     $this->as('wendell')->post("/imports/{$import->key}/rows/6")->assertRedirect();
     $this->work();
     expect(DealFile::query()->count())->toBe(2);
-    $this->as('wendell')->get("/imports/{$import->key}")->assertOk()->assertSee('nobody who opens files');
+    $this->as('wendell')->get("/imports/{$import->key}")->assertOk()->assertSee('does not open files here');
     expect($this->as('wendell')->get("/imports/{$import->key}/left.csv")->streamedContent())->toContain('Why not')->toContain('a lot');
 });
 

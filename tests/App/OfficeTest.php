@@ -25,14 +25,14 @@ it('invites someone by mail, who chooses a password once', function () {
     expect($link)->toBe(Invitation::link($user, $letter->created_at))->and($letter->action)->not->toContain('http');
     Auth::forgetGuards();
     $this->get($link)->assertOk()->assertSee('Welcome, Ottilie Brightwater');
-    $this->get(substr($link, 0, -1).(str_ends_with($link, '0') ? '1' : '0'))->assertSee('This invitation has ended');
+    $this->get(substr($link, 0, -1).(str_ends_with($link, '0') ? '1' : '0'))->assertSee('This invitation no longer works');
     $this->post($link, ['password' => 'short', 'password_confirmation' => 'short'])->assertSessionHasErrors('password');
     $this->post($link, ['password' => 'lantern and fish', 'password_confirmation' => 'lantern and fish'])->assertRedirect('/');
     Auth::forgetGuards();
     $this->seeAll();
     expect(Hash::check('lantern and fish', $user->refresh()->password))->toBeTrue()->and($user->invited_at)->toBeNull();
     $this->flushSession();
-    $this->get($link)->assertSee('This invitation has ended');
+    $this->get($link)->assertSee('This invitation no longer works');
 });
 
 it('lets brokers run their own office and only administrators make brokers', function (string $who, string $office, string $role, bool $may) {
@@ -134,5 +134,5 @@ it('lists one\'s own sessions and ends another', function () {
 it('shows lanes of one person, and on one page to print', function () {
     $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-18']);
     $this->as('ines')->get('/?who='.$this->people['tomas']->key)->assertOk()->assertSee('of Tomás Reyes-Whitlock')->assertSee('14 Lanternfish Lane');
-    $this->as('ines')->get('/?print=1&by=quarter')->assertOk()->assertSee('landscape')->assertSee('14 Lanternfish Lane');
+    $this->as('ines')->get('/?print=1&by=quarter')->assertOk()->assertSee('Print on one page')->assertSee('14 Lanternfish Lane');
 });

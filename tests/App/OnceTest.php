@@ -148,14 +148,14 @@ it('takes an upload once, under its key and by its bytes, and tells what became 
     $bring = fn (UploadedFile $pdf, string $key, array $more = []) => $this->as('tomas')->postJson("/files/{$file->key}/papers", ['pdf' => new UploadedFile($pdf->getPathname(), $pdf->getClientOriginalName(), 'application/pdf', null, true), 'key' => $key, ...$more]);
     $bring($one, 'upload-key-1')->assertOk();
     $bring($one, 'upload-key-1')->assertOk()->assertJsonPath('told.0', '“Survey” is in the file.');
-    $bring($one, 'upload-key-2')->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'not added a second time'));
+    $bring($one, 'upload-key-2')->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'not added again'));
     $this->seeAll();
     expect(Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey')->count())->toBe(1)->and(Upload::query()->where('state', 'done')->count())->toBe(1);
     $this->as('tomas')->getJson("/files/{$file->key}/uploads/upload-key-1")->assertJson(['state' => 'done']);
     $this->as('tomas')->getJson("/files/{$file->key}/uploads/never-sent-1")->assertJson(['state' => 'unknown']);
     $expected = Paper::query()->where('deal_file_id', $file->id)->where('state', 'expected')->firstOrFail();
     $bring(brought('First of two'), 'upload-key-3', ['paper' => $expected->key])->assertOk();
-    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $expected->key])->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has come in already'));
+    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $expected->key])->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has already arrived'));
     $this->seeAll();
     expect($expected->versions()->count())->toBe(1);
 });

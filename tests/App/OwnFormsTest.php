@@ -81,15 +81,15 @@ it('keeps a paper on its revision when the next comes into force, and takes its 
     $this->as('wendell')->post("/own-forms/{$own->key}/revise")->assertSessionHas('told');
     $this->seeAll();
     $next = OwnForm::query()->where('status', 'making')->sole();
-    $this->as('wendell')->post("/own-forms/{$own->key}/revise")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'in the making already'));
+    $this->as('wendell')->post("/own-forms/{$own->key}/revise")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is already started as'));
     $items = array_column($next->items, null, 'name');
     changed($next, ['do' => 'put', 'item' => [...$items['notes'], 'name' => 'remarks']]);
     changed($next, ['do' => 'drop', 'id' => $items['zip']['id']]);
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertDontSee('is in force; this paper');
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertDontSee('is current. This paper');
     inForce($next, 'QR-12', '2026-12');
     expect($own->refresh()->status)->toBe('superseded')->and($paper->refresh()->form_revision)->toBe('2026-11');
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Rev. 2026-12 of this form is in force')->assertSee('call after five');
-    $this->as('tomas')->get("/papers/{$paper->key}/revision")->assertOk()->assertSee('call after five')->assertSeeInOrder(['What has no place there', '12345']);
+    $this->as('tomas')->get("/papers/{$paper->key}/revision")->assertOk()->assertSee('call after five')->assertSeeInOrder(['What has no place in it', '12345']);
     $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2027-01', 'key' => 'over-key-1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'come into force meanwhile'));
     $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2026-12', 'key' => 'over-key-1'])->assertSessionHas('told');
     $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2026-12', 'key' => 'over-key-1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'already'));
@@ -130,7 +130,7 @@ it('stores each change once, keeps it apart from others’, and changes nothing 
     $this->seeAll();
     expect($own->refresh()->items)->toHaveCount($count);
     inForce($own);
-    changed($own, ['do' => 'drop', 'id' => $own->items[0]['id']], 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'does not change any more'));
+    changed($own, ['do' => 'drop', 'id' => $own->items[0]['id']], 409)->assertJsonPath('message', fn (string $told) => str_contains($told, 'can no longer change'));
     expect(fn () => DB::statement('UPDATE own_form_changes SET client_key = client_key'))->toThrow(Illuminate\Database\QueryException::class);
 });
 
@@ -147,7 +147,7 @@ it('puts nothing in force that is not fit: no number, a number of the library, a
     inForce($own);
     $own = begunForm();
     changed($own, ['do' => 'about', 'number' => 'QR-12', 'revision' => '2026-11']);
-    $refused($own, 'has been in force as revision');
+    $refused($own, 'was already active as revision');
 });
 
 it('fills on trial, with samples or a file’s facts, and keeps nothing', function () {
@@ -169,8 +169,8 @@ it('makes forms of flat pages, of photographs and Word texts alike, and refuses 
     $scratch = new Scratch;
     $picture = imagecreatetruecolor(400, 500);
     imagepng($picture, $scratch->path('page.png'));
-    expect(implode(' ', begunForm('wendell', $scratch->get('page.png'))->notes))->toContain('place the blanks by hand');
-    $this->as('wendell')->post('/own-forms', ['pdf' => new UploadedFile($scratch->put('no.pdf', 'no PDF'), 'no.pdf', null, null, true)])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'No form was begun'));
+    expect(implode(' ', begunForm('wendell', $scratch->get('page.png'))->notes))->toContain('Add the blanks by hand');
+    $this->as('wendell')->post('/own-forms', ['pdf' => new UploadedFile($scratch->put('no.pdf', 'no PDF'), 'no.pdf', null, null, true)])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'No form was started'));
     $this->as('wendell')->post('/own-forms')->assertSessionHas('refused');
     $long = press()->print(array_fill(0, 41, new Unanimus\Pages\Drawing(612, 792)));
     $this->as('wendell')->post('/own-forms', ['pdf' => new UploadedFile($scratch->put('long.pdf', $long), 'long.pdf', null, null, true)])->assertSessionHas('refused', fn (string $told) => str_contains($told, '40 pages'));

@@ -164,7 +164,7 @@ it('speaks S3 with signed requests, and checks what it gets', function () {
         ->and(fn () => $store('three')->read($sum))->toThrow(BytesMissing::class)
         ->and($store('four')->has($sum))->toBeFalse()
         ->and(fn () => $store('five')->read($sum))->toThrow(BytesMissing::class)
-        ->and(fn () => $store('six')->write($sum, $content))->toThrow(RuntimeException::class, 'did not take the paper')
+        ->and(fn () => $store('six')->write($sum, $content))->toThrow(RuntimeException::class, 'did not accept the file')
         ->and(fn () => $store('seven')->has($sum))->toThrow(RuntimeException::class, 'does not answer');
     $put = $asked[0]['request'];
     expect($put->getMethod())->toBe('PUT')->and((string) $put->getUri())->toBe("http://store.example:9000/papers/{$sum}")->and($put->getHeaderLine('x-amz-content-sha256'))->toBe($sum)

@@ -14,7 +14,7 @@ function nextStep(DealFile $file, string $title): string
     $html = (string) test()->as('tomas')->get("/files/{$file->key}")->assertOk()->getContent();
     preg_match('~'.preg_quote($title, '~').'</a>.*?</tr>~s', $html, $row);
 
-    return preg_match('~(Fill [^<]+|Have signed|Hand in|Bring in|See round)~', $row[0] ?? '', $m) === 1 ? trim($m[1]) : '';
+    return preg_match('~(Fill [^<]+|Send for signature|Submit|Bring in|See round)~', $row[0] ?? '', $m) === 1 ? trim($m[1]) : '';
 }
 
 it('reckons a board once and again as soon as anything it rests on is another', function (callable $change, string $after) {

@@ -46,7 +46,7 @@ it('hands in nothing unsigned, expected or handed in already', function (string 
         $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     }
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('refused', fn (string $text) => str_contains($text, $told));
-})->with([['Purchase agreement', 'not signed yet'], ['Closing statement', 'has not come in'], ['Agency disclosure', 'handed in already']]);
+})->with([['Purchase agreement', 'not signed yet'], ['Closing statement', 'has not come in'], ['Agency disclosure', 'already submitted']]);
 
 it('sends back with a remark pinned to a place; handing in again answers it', function () {
     $file = aSignedFile();
@@ -54,7 +54,7 @@ it('sends back with a remark pinned to a place; handing in again answers it', fu
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => ''])->assertSessionHasErrors('remark');
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'Name the licensee.', 'page' => '1', 'x' => '120.5', 'y' => '300'])->assertRedirect();
-    $this->as('tomas')->get("/papers/{$requirement->paper->key}")->assertSee('Name the licensee.')->assertSee('Hand in again');
+    $this->as('tomas')->get("/papers/{$requirement->paper->key}")->assertSee('Name the licensee.')->assertSee('Submit again');
     $this->as('tomas')->get('/')->assertSee('Answer remark');
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
     $this->seeAll();
@@ -81,7 +81,7 @@ it('computes the commission, to the cent, and shows how', function () {
 it('proposes what the file says and computes nothing from it before someone has entered figures', function () {
     $file = $this->aFile();
     $page = fn () => $this->as('tomas')->get("/files/{$file->key}/commission")->assertOk();
-    $page()->assertSee('has no commission for our side')->assertDontSee('ties out');
+    $page()->assertSee('No commission is entered')->assertDontSee('ties out');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'buyer_commission', 'value' => '2.5']);
     $page()->assertSee('value="2.5"', false)->assertSee('Commission, buyer side')->assertDontSee('ties out');
     $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => ''])->assertSessionHasErrors(['agent_share' => 'Enter the agent’s split in percent.']);
@@ -117,7 +117,7 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
 
 it('has no sheet without a price', function () {
     $file = $this->aFile(['price' => '']);
-    $this->as('ines')->get("/files/{$file->key}/commission")->assertSee('computed from the price');
+    $this->as('ines')->get("/files/{$file->key}/commission")->assertSee('based on the price');
     $this->as('ines')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused');
 });
 

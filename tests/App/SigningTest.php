@@ -199,7 +199,7 @@ it('keeps a signer to their own steps, in order', function () {
     $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'brisk']);
     $this->postJson("{$link}/marks/{$others->key}")->assertStatus(409);
     $this->postJson("{$link}/marks/01ARZ3NDEKTSV4RRFFQ69G5FAV")->assertNotFound();
-    $this->post("{$link}/finish")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'still to be signed'));
+    $this->post("{$link}/finish")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'left to sign'));
     $this->postJson("{$link}/marks/{$own->key}")->assertOk()->assertJsonStructure(['drawn', 'left']);
     $this->postJson("{$link}/marks/{$own->key}")->assertOk()->assertJson(['left' => 0]);
     $this->post("{$link}/adopt", ['name' => 'Someone Else', 'initials' => 'X', 'hand' => 'plain'])->assertSessionHas('refused');

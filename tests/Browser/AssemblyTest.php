@@ -14,7 +14,7 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     foreach (array_slice($this->all('input[name=take]:not(:disabled)'), 0, 3) as $box) {
         $box->click();
     }
-    $this->press('Put together', '.board-head');
+    $this->press('Combine', '.board-head');
     $this->waitFor('#sequence li');
     $titles = fn () => array_map(fn ($row) => $row->getText(), $this->all('#sequence li .serif'));
     $before = $titles();
@@ -26,15 +26,15 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     expect($titles())->toBe([$before[0], $before[2]]);
     $this->find('input[name=cover]')->click();
     expect($this->axe())->toBe([]);
-    $this->press('Put together', '#assemble .with-taken');
+    $this->press('Combine', '#assemble .with-taken');
     $this->seeText('pages, ready', 'body', 30)->seeText($before[2]);
     expect($this->axe())->toBe([]);
     $this->find('input[name=name]')->sendKeys('Maren Holt');
     $this->find('input[name=email]')->sendKeys('maren@holt.example');
-    $this->press('Give the link');
+    $this->press('Create reading copy');
     $this->seeText('Maren Holt has the link in a letter')->seeText('Not opened yet');
     $set = $this->browser->getCurrentURL();
-    $link = (new PostRoom)->link('maren@holt.example', 'Papers to read');
+    $link = (new PostRoom)->link('maren@holt.example', 'Documents to read');
     $agent = $this->browser;
     $this->browser = $this->newBrowser(390, 844);
     $this->visit($link)->seeText('Save as PDF');
@@ -46,6 +46,6 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     $this->browser->quit();
     $this->browser = $agent;
     $this->visit($set)->seeText('1 × opened');
-    $this->press('End it now');
+    $this->press('End reading copy');
     $this->seeText('is dead');
 });

@@ -113,7 +113,7 @@ it('makes exactly one sealed set, though the worker is killed in the middle of i
     }
     ledger()->exec('UPDATE jobs SET reserved_at = NULL, attempts = 0, available_at = 0');
     worker('start');
-    $this->eventually(fn () => (int) one("SELECT count(*) FROM sealed_sets WHERE round_id = {$id}") === 1 && (int) one('SELECT count(*) FROM jobs') === 0 ?: null, 'the set was not sealed after all', 30);
+    $this->eventually(fn () => (int) one("SELECT count(*) FROM sealed_sets WHERE round_id = {$id}") === 1 && (int) one('SELECT count(*) FROM jobs') === 0 ?: null, 'could not seal the documents after all', 30);
     expect($kills)->toBeGreaterThan(0)
         ->and((int) one("SELECT count(*) FROM sealed_sets WHERE round_id = {$id}"))->toBe(1)
         ->and((int) one("SELECT count(*) FROM letters WHERE once_key LIKE 'finished:{$round}:%'"))->toBe(3)

@@ -19,7 +19,7 @@ it('moves a closing by keyboard on the deal line, after showing what moves with 
     $post->sendKeys(WebDriverKeys::ARROW_RIGHT.WebDriverKeys::ENTER);
     $this->waitFor('#shift[open] input[name=reason]')->sendKeys('amendment 1');
     $this->find('#shift form .button.now')->click();
-    $this->seeText('Moved, with everything that counts from it');
+    $this->seeText('Date moved, with every date counted from it');
     expect($this->find('[data-anchor=closing]')->getAttribute('data-day'))->toBe((new DateTimeImmutable($was))->modify('+1 day')->format('Y-m-d'));
     $this->visit("{$file}?drawer=1")->seeText('amendment 1', '.drawer ol');
 });
@@ -31,7 +31,7 @@ it('asks before a contract date typed in its field moves, and puts the old one b
     $was = $field->getAttribute('value');
     $field->clear()->sendKeys((new DateTimeImmutable('+70 days'))->format('n/j/Y').WebDriverKeys::TAB);
     $this->seeText('Closing to', '#shift');
-    $this->press('Leave as it is', '#shift');
+    $this->press('Leave unchanged', '#shift');
     $this->eventually(fn () => $this->find('#fact-closing')->getAttribute('value') === $was ? true : null, 'the old date is not back');
     expect($this->all('#shift[open]'))->toBe([]);
 });
@@ -56,7 +56,7 @@ it('chooses an offer, and the file is under contract with its terms', function (
     $this->visit("{$file}/offers")->seeText('most', 'table');
     $this->enter('#record input[name=buyers]', 'Orla Devereux-Kim');
     $this->enter('#record input[name="terms[price]"]', '560k');
-    $this->press('Record the offer');
+    $this->press('Record offer');
     $this->seeText('Orla Devereux-Kim', 'table');
     $this->browser->executeScript("[...document.querySelectorAll('button[value=choose]')].at(-1).scrollIntoView({block: 'center'}); [...document.querySelectorAll('button[value=choose]')].at(-1).click()");
     $this->seeText('It is the contract now');
@@ -68,13 +68,13 @@ it('chooses an offer, and the file is under contract with its terms', function (
 it('copies a kit, changes it, and sees to which files its conditions would apply', function () {
     /** @var BrowserCase $this */
     $this->signIn('tomas')->visit('/kits/new-construction');
-    $this->press('Copy it, to change it');
+    $this->press('Copy kit to change it');
     $this->seeText('version 1');
     $this->enter('input[name=note]', 'for the mill quarter');
     $this->press('Save', 'form:has(input[value=about])');
     $this->seeText('version 2');
     $this->browser->executeScript("const f = document.querySelector('form:has(input[value=when])'); f.querySelector('[name=\"when[0][fact]\"]').value = 'kind'; f.querySelector('[name=\"when[0][operator]\"]').value = 'is'; f.querySelector('[name=\"when[0][value]\"]').value = 'sale'; f.querySelector('[name=\"when[1][fact]\"]').value = ''; f.querySelector('[name=\"when[2][fact]\"]').value = ''");
-    $this->press('To which files would it apply?');
+    $this->press('Which files would it apply to?');
     $this->seeText('14 Lanternfish Lane', '.preview');
     expect($this->browser->getCurrentURL())->toContain('/kits/');
 });
@@ -97,7 +97,7 @@ it('brings files in from a table, with progress that can be left', function () {
     file_put_contents($path, "Address;Agent;Side\r\n".implode("\r\n", array_map(static fn (int $n) => "{$n}00 Browser Row, Pellingford;priya@quillmark.example;buyer", range(1, 3)))."\r\n;;");
     $this->signIn('wendell')->visit('/imports');
     $this->browser->findElement(WebDriverBy::name('table'))->sendKeys($path);
-    $this->seeText('What the columns hold');
+    $this->seeText('Match the columns');
     $this->press('Try it');
     $this->press('Open 3 files');
     $this->seeText('Done.', '#progress', 40);

@@ -90,7 +90,7 @@ it('follows Enter from blank to missing blank, and asks about a term', function 
     /** @var BrowserCase $this */
     $this->signIn('tomas');
     walkTo($this, 'Association addendum');
-    $this->press('Go to the next');
+    $this->press('Go to next blank');
     $active = fn () => $this->browser->executeScript('return document.activeElement.dataset.blank || ""');
     expect($active())->toBe('dues');
     $this->browser->switchTo()->activeElement()->sendKeys('120'.WebDriverKeys::ENTER);

@@ -44,9 +44,9 @@ it('goes back to how a paper stood, on the slider', function () {
     $this->press('Every entry');
     $this->seeText('“Harbor Management”', '#state-words');
     $this->find('#at')->sendKeys(WebDriverKeys::ARROW_LEFT);
-    $this->seeText('one blank differs from now', '#state');
-    $this->press('Bring this state back', '#state');
-    $this->seeText('One blank stands as it did');
+    $this->seeText('1 blank is different now', '#state');
+    $this->press('Restore this state', '#state');
+    $this->seeText('1 blank restored');
     $this->press('Back to the paper');
     $this->eventually(fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Keel Management' ? true : null, 'the earlier entry is not back');
     expect($this->all('.differs'))->toBe([]);
@@ -59,13 +59,13 @@ it('lets a client fill in on a phone, question by question and on the page', fun
     $this->browser = $phone;
     $this->visit($link)->seeText('question by question');
     expect($this->axe())->toBe([]);
-    $this->press('Go on, question by question');
-    $this->seeText('Keep and go on');
+    $this->press('Continue, question by question');
+    $this->seeText('Save and continue');
     expect($this->axe())->toBe([]);
     $before = $this->browser->getCurrentURL();
     $choice = $this->all('input[name=choice]')[0] ?? null;
     $choice === null ? $this->find('#value')->sendKeys('12') : $choice->click();
-    $this->press('Keep and go on');
+    $this->press('Save and continue');
     $this->eventually(fn () => $this->browser->getCurrentURL() !== $before ? true : null, 'it does not go on');
     $this->visit($link);
     $this->press('Seller’s property disclosure: fill in on the page');
@@ -73,7 +73,7 @@ it('lets a client fill in on a phone, question by question and on the page', fun
     $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$field]);
     $field->sendKeys('Saltreach Hauling'.WebDriverKeys::TAB);
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
-    $this->visit($link)->press('I have finished');
+    $this->visit($link)->press('Finish');
     $this->seeText('still missing');
     expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
 });
@@ -87,7 +87,7 @@ it('brings in what is dropped or chosen, several at once, and says what was refu
     imagejpeg($picture, $scratch->path('porch photo.jpg'));
     $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->path('porch photo.jpg')."\n".$scratch->put('notes.pdf', 'Dear all'));
     $this->seeText('“porch photo” is in the file.', '#bringing', 20)->seeText('notes.pdf: ', '#bringing', 20);
-    $this->press('Show the board as it is now');
+    $this->press('Refresh the board');
     $this->seeText('porch photo', '.board');
     expect($this->find('.board')->getText())->not->toContain('notes');
 });

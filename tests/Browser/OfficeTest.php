@@ -12,11 +12,11 @@ it('sets a second factor up, asks for it at sign-in, takes a recovery code, and 
     /** @var BrowserCase $this */
     $this->signIn('greta')->visit('/me');
     $this->find('form[action="/me/second-factor"] input[name=password]')->sendKeys('lanternfish');
-    $this->press('Set it up');
+    $this->press('Set up two-step sign-in');
     $secret = (string) preg_replace('/\s+/', '', $this->find('p.dim.small code')->getText());
     $totp = Totp::of($secret);
     $this->find('input[name=code]')->sendKeys($totp->code(Totp::step(time())));
-    $this->press('Turn it on');
+    $this->press('Turn on two-step sign-in');
     $this->seeText('Recovery codes.');
     expect($this->axe())->toBe([]);
     $code = $this->find('.found-files code')->getText();
@@ -34,17 +34,17 @@ it('sets a second factor up, asks for it at sign-in, takes a recovery code, and 
     $this->visit('/me')->seeText('recovery codes left');
     $this->find('form[action="/me/second-factor"] input[name=password]')->sendKeys('lanternfish');
     $this->press('Turn it off');
-    $this->seeText('Set it up');
+    $this->seeText('Set up two-step sign-in');
 });
 
 it('writes a rule without code, shows to which files it would apply, and tries it on a file', function () {
     /** @var BrowserCase $this */
     $this->signIn('fenna')->visit('/rules');
-    if (str_contains($this->find('main')->getText(), 'Make these rules ours')) {
-        $this->press('Make these rules ours, to change them');
-        $this->seeText('The rules are yours to change now');
+    if (str_contains($this->find('main')->getText(), 'Make these our own')) {
+        $this->press('Make these our own to change them');
+        $this->seeText('You can change the rules now');
     }
-    $this->press('Write a rule');
+    $this->press('Add a rule');
     $this->find('input[name=name]')->sendKeys('Old houses by the water');
     (new WebDriverSelect($this->find('select[name="when[0][fact]"]')))->selectByValue('property.year_built');
     (new WebDriverSelect($this->find('select[name="when[0][operator]"]')))->selectByIndex(3);
@@ -53,17 +53,17 @@ it('writes a rule without code, shows to which files it would apply, and tries i
     $this->find('input[name=title]')->sendKeys('Survey of the seawall');
     $this->find('input[name=reason]')->sendKeys('built {property.year_built}, near the water');
     expect($operator)->not->toBe('');
-    $this->press('To which files would it apply?');
+    $this->press('Which files would it apply to?');
     $this->eventually(fn () => trim($this->find('.preview')->getText()) !== '' ? true : null, 'the preview says nothing');
-    $this->press('Store the rule');
-    $this->seeText('The rule is stored')->seeText('Old houses by the water');
+    $this->press('Save rule');
+    $this->seeText('Rule saved')->seeText('Old houses by the water');
     (new WebDriverSelect($this->find('select[name=file]')))->selectByVisibleText('14 Lanternfish Lane, Tidewick');
     $this->press('Try on this file');
     $this->seeText('Old houses by the water');
     $this->visit('/rules');
     $this->browser->findElement(WebDriverBy::linkText('Old houses by the water'))->click();
-    $this->press('Take this rule away');
-    $this->seeText('The rule is gone');
+    $this->press('Delete rule');
+    $this->seeText('Rule deleted');
 });
 
 it('changes the order of parties, and their numbers follow; while papers are out it says why not', function () {
@@ -79,7 +79,7 @@ it('changes the order of parties, and their numbers follow; while papers are out
     $first = fn () => $this->find('[id="buyer.1-name"]')->getAttribute('value');
     expect($first())->toBe('Adaeze Fjordholm');
     $this->press('Order of the buyers')->press('up', '.by-hand[open]');
-    $this->seeText('the numbers follow');
+    $this->seeText('The numbers follow');
     expect($first())->toBe('Søren Fjordholm')->and($this->find('[id="buyer.2-name"]')->getAttribute('value'))->toBe('Adaeze Fjordholm');
     $this->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');

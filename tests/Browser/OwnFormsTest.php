@@ -43,7 +43,7 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
     (new WebDriverSelect($this->find('#item [name=kind]')))->selectByValue('mark:signature');
     $this->eventually(fn () => str_contains($this->find('#fit')->getText(), 'One thing') ? true : null, 'a mark of nobody is not told');
     (new WebDriverSelect($this->find('#item [name=seat]')))->selectByValue('buyer.1');
-    $this->seeText('Fit to be put in force', '#fit');
+    $this->seeText('Ready to activate', '#fit');
     // Taken off and had again.
     $this->browser->executeScript('document.querySelector(".item-group.chosen").focus()');
     $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::DELETE);
@@ -60,7 +60,7 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
     usleep(600_000);
     $this->visit($form);
     expect($count())->toBe(3)->and($this->find('#about [name=number]')->getAttribute('value'))->toBe('QR-77');
-    $this->press('Put in force');
+    $this->press('Activate form');
     $this->seeText('QR-77 Visit sheet, rev.')->seeText('is in force');
     $this->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');

@@ -25,17 +25,17 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     $this->signIn('ines')->visit('/own-forms')->press('Office intake sheet');
     $this->press('Next revision');
     $this->find('details[open] input[name=pdf]')->sendKeys($scratch->put('Intake 2027.pdf', MadePdf::page(MadePdf::text(60, 718, 'Office intake sheet, as of 2027', 17).MadePdf::text(60, 420, 'Second telephone'))));
-    $this->press('Begin it');
+    $this->press('Start next revision');
     $this->seeText('This is the next revision of QR-12, in the making');
     $this->waitFor('.item-group');
     $revision = $this->find('#about [name=revision]')->getAttribute('value');
     expect($revision)->not->toBe('2026-10')->and(count($this->all('.item-group')))->toBeGreaterThan(10);
-    $this->press('Put in force');
+    $this->press('Activate form');
     $this->seeText("rev. {$revision}, is in force");
 
-    $this->signIn('wendell')->visit($paper)->seeText("Rev. {$revision} of this form is in force; this paper was begun on rev. 2026-10");
-    $this->press('See what goes over');
-    $this->seeText('Saltreach', '.columns-2')->seeText('every entry goes over');
+    $this->signIn('wendell')->visit($paper)->seeText("Rev. {$revision} of this form is current. This paper was begun on rev. 2026-10");
+    $this->press('See what carries over');
+    $this->seeText('Saltreach', '.columns-2')->seeText('Every entry carries over');
     expect($this->axe())->toBe([]);
     $this->press("Go over to rev. {$revision}");
     $this->seeText("rev. {$revision}", '.desk-bar');
@@ -47,16 +47,16 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     $this->find('body')->sendKeys('a');
     $this->find('#finder')->sendKeys('intake sheet');
     $this->eventually(fn () => str_contains($this->find('#found')->getText(), 'Office intake sheet') ? null : true, 'a retired form is offered');
-    $this->visit($paper)->seeText('This form is retired. The paper stays as it is');
+    $this->visit($paper)->seeText('This form is retired. This paper stays as it is');
     expect($this->find('[data-blank=town]')->getAttribute('value'))->toBe('Saltreach');
-    $this->signIn('ines')->visit('/own-forms')->press('Take up again');
+    $this->signIn('ines')->visit('/own-forms')->press('Continue draft');
     $this->seeText('QR-12 is in force again');
 });
 
 it('fills a form on trial out of a file, and prints it', function () {
     /** @var BrowserCase $this */
     $this->signIn('ines')->visit('/own-forms')->press('Office intake sheet');
-    $this->press('Fill on trial');
+    $this->press('Try it out');
     (new WebDriverSelect($this->find('select[name=file]')))->selectByVisibleText('14 Lanternfish Lane, Tidewick');
     $this->press('Fill');
     $this->eventually(fn () => str_contains($this->find('input[name="v[buyer_names]"]')->getAttribute('value'), 'Sunniva Eide') ?: null, 'the buyers of the file are not on the form');
@@ -118,9 +118,9 @@ it('tells how far a large set has come while it is put together', function () {
     $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->path('Survey record.pdf'));
     $this->seeText('Survey record', '.board', 30);
     $this->find('#all-papers')->click();
-    $this->press('Put together', '.board-head');
+    $this->press('Combine', '.board-head');
     $this->waitFor('#sequence li');
-    $this->press('Put together', '#assemble .with-taken');
+    $this->press('Combine', '#assemble .with-taken');
     $told = [];
     $this->eventually(function () use (&$told): ?bool {
         $told[] = $now = $this->find('#standing')->getText();
@@ -149,13 +149,13 @@ it('shows a paper of one side to the other when that side says so, and keeps one
         (new WebDriverSelect($this->waitFor('details[open] select[name=side]')))->selectByValue($side);
         $box = $this->all('details[open] input[name=staff]')[0] ?? null;
         $box !== null && $box->isSelected() !== $office && $box->click();
-        $this->press('Store who sees it');
+        $this->press('Save visibility');
     };
     $seenBy('caleb', '', false);
     $this->seeText('Now visible to everyone on the file');
     expect($board('priya'))->toContain('Buyer budget');
 
     $seenBy('wendell', '', true);
-    $this->seeText('of them the office alone');
+    $this->seeText('office only');
     expect($board('priya'))->not->toContain('Buyer budget')->and($board('caleb'))->not->toContain('Buyer budget')->and($board('wendell'))->toContain('Buyer budget');
 });

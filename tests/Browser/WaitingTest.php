@@ -27,7 +27,7 @@ it('keeps what is typed after the session ended, and goes on once one has signed
     $first = $this->browser->getWindowHandle();
     $this->sessionEnds('tomas');
     typeInto($this, 'manager', 'Tidewick Management');
-    $this->seeText('one entry waits on this device: sign in again', '#stored');
+    $this->seeText('one entry waiting on this device: sign in again', '#stored');
     $this->browser->switchTo()->newWindow();
     $this->signIn('tomas');
     $this->browser->close();
@@ -46,7 +46,7 @@ it('keeps what one typed while someone else is signed in on the same device', fu
     $this->browser->close();
     $this->browser->switchTo()->window($first);
     typeInto($this, 'manager', 'Typed by Tomas');
-    $this->seeText('one entry waits on this device: sign in again', '#stored');
+    $this->seeText('one entry waiting on this device: sign in again', '#stored');
     $this->browser->switchTo()->newWindow();
     $this->visit($paper)->waitFor('[data-blank]');
     expect($this->find('[data-blank=manager]')->getAttribute('value'))->not->toBe('Typed by Tomas');
@@ -78,7 +78,7 @@ it('stores what two tabs on one paper have waiting, each once', function () {
     $this->visit($paper)->waitFor('[data-blank]');
     $this->offline(true);
     typeInto($this, 'manager', 'From the second tab');
-    $this->seeText('waits on this device: no connection', '#stored');
+    $this->seeText('waiting on this device: no connection', '#stored');
     $this->browser->switchTo()->window($first);
     $this->offline(true);
     typeInto($this, 'dues', '140');

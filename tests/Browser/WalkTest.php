@@ -68,7 +68,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $known = $this->find('[data-blank=known]');
     $known->click();
     $known->sendKeys('roof patched in 2019'."\t");
-    $this->seeText('waits on this device', '#stored');
+    $this->seeText('waiting on this device', '#stored');
     $this->offline(false);
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the waiting entry was not sent', 15);
     $this->browser->navigate()->refresh();
@@ -98,7 +98,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->seeText('Who signs');
     $this->shot('round');
     $this->press('Send', '#compose');
-    $this->seeText('The first turn has a letter.');
+    $this->seeText('The first signers have an email.');
     $round = $this->browser->getCurrentURL();
 
     // The buyers sign on a phone.
@@ -109,9 +109,9 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
         $index === 0 && $this->shot('signer-consent');
         $this->find('input[name=agree]')->click();
         $this->press('Continue');
-        $this->seeText('How you sign');
+        $this->seeText('Choose a signature style');
         $index === 0 && $this->shot('signer-adopt');
-        $this->press('This is my signature');
+        $this->press('Use this signature');
         $this->find('#go')->click();
         usleep(500_000);
         $index === 0 && $this->shot('signer-page');
@@ -124,9 +124,9 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->visit($post->link('tomas@quillmark.example', 'Please sign', '5 Sawmill Terrace'));
     $this->find('input[name=agree]')->click();
     $this->press('Continue');
-    $this->press('This is my signature');
+    $this->press('Use this signature');
     $this->goThroughMarks()->seeText('signed');
-    $this->eventually(fn () => str_contains($this->visit($round)->find('body')->getText(), 'Signed by everyone') ?: null, 'the set was not sealed', 30);
+    $this->eventually(fn () => str_contains($this->visit($round)->find('body')->getText(), 'Signed by everyone') ?: null, 'could not seal the documents', 30);
     $sealed = $post->attachment('adaeze@client.example', 'Signed by everyone');
     expect(SealCheck::of($sealed, BrowserCase::trusted())->answer)->toBe(SealAnswer::Holds);
 
@@ -170,7 +170,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->signOut()->signIn('tomas')->visit($file)->seeText('1 remark');
     $this->press('Answer remark');
     $this->seeText('Name the program of the loan.');
-    $this->press('Hand in again');
+    $this->press('Submit again');
     $this->signOut()->signIn('ines');
     for ($guard = 0; $guard < 10; $guard++) {
         $this->visit('/review');
@@ -196,11 +196,11 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->seeText('$9,622.25');
     $this->seeText('ties out');
     $this->signOut()->signIn('ines')->visit("{$file}/commission");
-    $this->press('Authorize the disbursement');
+    $this->press('Authorize disbursement');
     $this->seeText('The CDA is in the file.');
     $this->shot('commission');
     $this->signOut()->signIn('tomas')->visit($file);
-    $this->press('Close the file');
+    $this->press('Close file');
     $this->seeText('File closed.');
     $this->seeText('Closed', '.status');
 });

@@ -102,8 +102,8 @@ it('lets people say who sees a paper as far as it is theirs to say', function (a
     'the coordinator gives a common paper to one side' => [[null, false], ['seller', false], null, true, null],
     'the coordinator keeps it to the office' => [[null, false], [null, true], null, true, null],
     'an agent takes what is common' => [[null, false], ['buyer', false], 'buyer', false, 'is common'],
-    'an agent gives theirs away' => [['buyer', false], ['seller', false], 'buyer', false, 'not give it to them alone'],
-    'an agent keeps a paper to the office' => [['buyer', false], ['buyer', true], 'buyer', false, 'keeps a paper to the office'],
+    'an agent gives theirs away' => [['buyer', false], ['seller', false], 'buyer', false, 'still be able to see it'],
+    'an agent limit a paper to the office' => [['buyer', false], ['buyer', true], 'buyer', false, 'limit a paper to the office'],
     'a side that is none' => [[null, false], ['tenant', false], null, true, 'no such side'],
 ]);
 

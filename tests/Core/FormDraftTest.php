@@ -70,7 +70,7 @@ it('says what is to be put right', function (array $more, string $words) use ($i
     expect(implode(' ', $texts($draft($item('a', $more), $item('b', ['name' => 'other', 'kind' => 'money', 'place' => [300, 600, 90, 14]])))))->toContain($words);
 })->with([
     'no name' => [['name' => ''], 'needs a name'], 'a name with blanks' => [['name' => 'My blank'], 'needs a name'], 'a name twice' => [['name' => 'other'], 'the same name as another'], 'no words' => [['label' => ''], 'has no words'],
-    'an unknown fact' => [['binding' => 'weather'], 'which no deal has'], 'a tick without a value' => [['kind' => 'tick', 'binding' => 'financing'], 'say which value ticks it'], 'no tick with a value' => [['binding' => 'financing?cash'], 'is no tick and cannot follow'],
+    'an unknown fact' => [['binding' => 'weather'], 'which no deal has'], 'a tick without a value' => [['kind' => 'tick', 'binding' => 'financing'], 'Say which value checks it'], 'no tick with a value' => [['binding' => 'financing?cash'], 'is not a check box and cannot follow'],
     'computed from nothing there' => [['kind' => 'money', 'formula' => 'other - gone'], 'gone'], 'computed from itself' => [['kind' => 'money', 'formula' => 'blank_a + other'], 'blank_a'], 'computed but text' => [['formula' => 'other + other'], 'must be an amount'],
     'computed by a script' => [['kind' => 'money', 'formula' => 'other; drop'], 'is computed from'], 'depends on nothing there' => [['when' => 'gone'], 'counts only with'], 'a choice of texts' => [['group' => 'g'], 'cannot be one of a choice'],
     'a list of one' => [['kind' => 'choice', 'options' => ['only']], 'at least two'], 'nobody’s mark' => [['mark' => true, 'kind' => 'signature'], 'Say whose'], 'a mark of no seat' => [['mark' => true, 'kind' => 'signature', 'seat' => 'cat.1'], 'Say whose'],
@@ -78,7 +78,7 @@ it('says what is to be put right', function (array $more, string $words) use ($i
 
 it('warns of what may be meant so', function () use ($item, $draft, $texts) {
     $made = $draft($item('a', ['kind' => 'tick', 'group' => 'alone', 'place' => [72, 100, 90, 14]]), $item('b', ['place' => [80, 102, 90, 14]]));
-    expect($texts($made))->toBe([])->and(implode(' ', $texts($made, false)))->toContain('only one of its choice')->toContain('lies over')->toContain('Nobody signs it');
+    expect($texts($made))->toBe([])->and(implode(' ', $texts($made, false)))->toContain('only one of its choice')->toContain('lies over')->toContain('No one signs it');
 });
 
 it('becomes a form, and a form becomes the draft of its next revision', function () use ($item, $draft) {
@@ -88,7 +88,7 @@ it('becomes a form, and a form becomes the draft of its next revision', function
     $next = FormDraft::after($form);
     expect($next->faults())->toBe([])->and($next->form('QR-12', '2026-12', 'Intake', 'Our forms', 'agency', '/some.pdf')->blanks)->toEqual($form->blanks);
     $made->with(DraftItem::fromArray(['id' => 'z', 'kind' => 'text', 'name' => 'sum', 'label' => 'Z', 'page' => 1, 'place' => [1, 1, 9, 9]]))->form('QR-12', '2', 'x', 'x', 'offer', '/x');
-})->throws(DraftRefused::class, 'to be put right first');
+})->throws(DraftRefused::class, 'to fix first');
 
 it('takes over the fields of a fillable PDF: kinds, options, what is required, turned pages', function () {
     $scratch = new Scratch;

@@ -19,7 +19,7 @@ $day = static fn (string $iso) => LocalDate::of($iso);
 $answer = static fn (array $request) => DateRequest::fromJson((string) json_encode($request), new DateTimeImmutable('2026-11-23 12:00 UTC'))->answer();
 
 it('counts what follows from the day set by hand, and says both days', function () use ($day) {
-    $rules = [new DeadlineRule('inspection', 'Inspection', 'acceptance', 10), new DeadlineRule('repair', 'Repair answer', 'inspection', 3)];
+    $rules = [new DeadlineRule('inspection', 'Inspection', 'acceptance', 10), new DeadlineRule('repair', 'Repair response', 'inspection', 3)];
     [$inspection, $repair] = Schedule::compute(['acceptance' => $day('2026-11-18')], ['acceptance' => 'Acceptance'], $rules, new BusinessCalendar, ['inspection' => new Override($day('2026-12-04'), 'amendment 1.')]);
     expect($inspection->due->iso())->toBe('2026-12-04')->and($inspection->computed?->iso())->toBe('2026-11-30')->and($inspection->isByHand())->toBeTrue()
         ->and($inspection->because)->toBe('Set by hand to Fri 4 Dec: amendment 1. By rule: 10 days after acceptance (Wed 18 Nov) is Sat 28 Nov, a Saturday, so Mon 30 Nov.')

@@ -47,8 +47,8 @@ it('reads a row as a file', function () use ($row) {
 it('says of a row what cannot be read', function (array $given, string $told) use ($row) {
     expect(implode(' ', $row($given)->faults))->toContain($told);
 })->with([
-    [['price' => 'a lot', 'address' => '1 A Street'], 'Price'], [['closing' => 'soonish'], 'Closing'], [['side' => 'upside', 'address' => '1 A Street'], 'no side known'], [['status' => 'sleeping', 'address' => '1 A Street'], 'no status known'], [['buyer.1.name' => 'x', 'buyer.1.email' => 'nowhere'], 'no mail address'],
-    [['labels' => 'x'], 'no address, no name and no listing number'], [['financing' => 'barter', 'address' => '1 A Street'], 'none of cash'],
+    [['price' => 'a lot', 'address' => '1 A Street'], 'Price'], [['closing' => 'soonish'], 'Closing'], [['side' => 'upside', 'address' => '1 A Street'], 'no side known'], [['status' => 'sleeping', 'address' => '1 A Street'], 'no status known'], [['buyer.1.name' => 'x', 'buyer.1.email' => 'nowhere'], 'not an email address'],
+    [['labels' => 'x'], 'no address, name, or listing number'], [['financing' => 'barter', 'address' => '1 A Street'], 'none of cash'],
 ]);
 
 it('tells a row with more cells than columns', fn () => expect(ImportRow::read(['1 A Street', 'x'], ['address'], LocalDate::of('2026-11-23'))->faults[0])->toContain('more cells'));

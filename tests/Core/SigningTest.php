@@ -53,7 +53,7 @@ it('ends for everyone when one declines', function () use ($turns, $did) {
     $state = RoundState::fold($turns, [$did(EventKind::Sent), $did(EventKind::Opened, 'buyer.1'), $did(EventKind::Declined, 'buyer.1', ['reason' => 'The price is wrong.'])]);
     expect($state->status)->toBe(RoundStatus::Declined)->and($state->reason)->toBe('The price is wrong.');
     $state->after($did(EventKind::Opened, 'buyer.2'));
-})->throws(StepRefused::class, 'somebody declined');
+})->throws(StepRefused::class, 'someone declined');
 
 it('refuses what comes too early, too late or from someone else', function (array $before, RoundEvent $event, string $message) use ($turns) {
     expect(fn () => RoundState::fold($turns, [...$before, $event]))->toThrow(StepRefused::class, $message);
@@ -66,9 +66,9 @@ it('refuses what comes too early, too late or from someone else', function (arra
     'another\'s mark' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1'), new RoundEvent(EventKind::Adopted, 'buyer.1')], new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'c']), 'not yours'],
     'finishing with marks open' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')], new RoundEvent(EventKind::Finished, 'buyer.1'), '2 places are still'],
     'signing after finishing' => [[new RoundEvent(EventKind::Sent), ...wholeWay('buyer.2', 'c')], new RoundEvent(EventKind::Marked, 'buyer.2', ['mark' => 'c']), 'have finished'],
-    'sent twice' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Sent), 'sent already'],
-    'recalled after recall' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)], new RoundEvent(EventKind::Recalled), 'nothing to change'],
-    'signing after recall' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)], new RoundEvent(EventKind::Opened, 'buyer.1'), 'taken these papers back'],
+    'sent twice' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Sent), 'already sent'],
+    'recalled after recall' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)], new RoundEvent(EventKind::Recalled), 'can no longer change'],
+    'signing after recall' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)], new RoundEvent(EventKind::Opened, 'buyer.1'), 'took these documents back'],
     'signing after the last day' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Lapsed)], new RoundEvent(EventKind::Opened, 'buyer.1'), 'last day'],
     'a signer recalling' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Recalled, 'buyer.1'), 'Only the sender'],
     'a sender signing' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Finished), 'Only a signer'],

@@ -156,12 +156,12 @@ final class FileController
         return view('files.listings', ['found' => $first === '' ? $found->own(User::signedIn($request)->name) : $found($first), 'own' => $first === '']);
     }
 
-    public function deadline(DealFile $file, string $name, MarkDeadline $mark): RedirectResponse
+    public function deadline(Request $request, DealFile $file, string $name, MarkDeadline $mark): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $mark($file->load(['knownFacts', 'office']), $name);
+        $mark($file->load(['knownFacts', 'office', 'kits']), $name, $request->boolean('done', true));
 
-        return redirect("/files/{$file->key}");
+        return back();
     }
 
     /** A contract date is not moved by typing alone: what would shift is shown first, and why is asked. */

@@ -22,6 +22,12 @@ final class KeepAccount
         History::ofBrokerage($user->brokerage_id, 'Password changed', ['person' => $user->name]);
     }
 
+    /** Whether single keys do something; for those whom they get in the way. */
+    public function useSingleKeys(User $user, bool $on): void
+    {
+        $user->update(['single_keys' => $on]);
+    }
+
     /** Ends every session of a person, on every device. */
     public function signOutEverywhere(User $user): void
     {

@@ -88,6 +88,14 @@ final class AccountController
         return redirect('/sign-in')->with('told', 'Signed out everywhere.');
     }
 
+    public function keys(Request $request, KeepAccount $account): RedirectResponse
+    {
+        $on = $request->boolean('on');
+        $account->useSingleKeys(User::signedIn($request), $on);
+
+        return redirect('/me')->with('told', $on ? 'Single keys are on.' : 'Single keys are off. Ctrl, Tab, and Enter work as always.');
+    }
+
     public function password(Request $request, KeepAccount $account): RedirectResponse
     {
         $user = User::signedIn($request);

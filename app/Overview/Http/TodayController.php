@@ -20,6 +20,6 @@ final class TodayController
         $people = User::query()->whereIn('id', DB::table('file_members')->select('user_id'))->where('active', true)->orderBy('name')->get();
         $person = $people->firstWhere('key', (string) $request->query('who'));
 
-        return view($request->boolean('print') ? 'files.lanes-print' : 'files.today', ['today' => Today::of($user, $span, $person?->id), 'span' => $span, 'people' => $people, 'person' => $person]);
+        return view($request->boolean('print') ? 'files.lanes-print' : 'files.today', ['today' => Today::of($user, $span, $person?->id), 'span' => $span, 'people' => $people, 'person' => $person, 'grouped' => $request->query('group') === 'file']);
     }
 }

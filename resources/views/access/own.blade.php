@@ -1,5 +1,5 @@
-<x-layout title="Your sign-in" place="office">
-    <div class="head-row"><h1>Your sign-in</h1><span class="dim">{{ $user->name }}, {{ $user->email }}</span></div>
+<x-layout title="Account and sign-in" place="office">
+    <div class="head-row"><h1>Account and sign-in</h1><span class="dim">{{ $user->name }}, {{ $user->email }}</span></div>
     @if (session('codes'))
         <div class="say now"><b>Recovery codes.</b> Each code signs you in once if you lose your phone. You see them only this one time: print them or write them down.<ul class="found-files">@foreach (session('codes') as $code)<li><code>{{ $code }}</code></li>@endforeach</ul></div>
     @endif
@@ -28,7 +28,7 @@
     </div>
     <div class="columns-2">
         <div class="leaf pad"><h2>Your calendar</h2><p class="dim">All dates of your files, in any calendar app. Keep the address to yourself: anyone who has it sees your dates.</p><p><label class="unseen" for="own-calendar">Calendar address</label><input class="input" id="own-calendar" readonly value="{{ $calendar }}"></p><form method="post" action="/calendar">@csrf<button class="button tight">Make a new address</button></form></div>
-        <div class="leaf pad"><h2>Current password</h2>
+        <div class="leaf pad"><h2>Change password</h2>
             <form method="post" action="/password">@csrf @method('put')
                 <label class="line"><span>Current password</span><input class="input" type="password" name="current" autocomplete="current-password" required></label>
                 <label class="line"><span>New password, at least 10 characters</span><input class="input" type="password" name="password" autocomplete="new-password" required minlength="10"></label>
@@ -36,5 +36,10 @@
                 <button class="button tight">Change password</button>
             </form>
         </div>
+    </div>
+    <div class="columns-2">
+        <div class="leaf pad"><h2>Keyboard</h2>
+            <p class="dim">Single keys such as <kbd>j</kbd>, <kbd>a</kbd>, or <kbd>/</kbd> save time. Turn them off if they get in the way of speech input or other tools.</p>
+            <form method="post" action="/me/keys">@csrf<input type="hidden" name="on" value="{{ $user->single_keys ? 0 : 1 }}"><button class="button tight">{{ $user->single_keys ? 'Turn single keys off' : 'Turn single keys on' }}</button></form></div>
     </div>
 </x-layout>

@@ -12,7 +12,7 @@
     <link rel="icon" href="data:,">
     @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
 </head>
-<body>
+<body @if (auth()->user() && ! auth()->user()->single_keys) data-keys="off" @endif>
 <a class="skip" href="#main">Skip to content</a>
 @auth
 <header class="bar">
@@ -26,15 +26,15 @@
     </nav>
     <form class="find" action="/files" role="search" data-again>
         <label class="unseen" for="find">Find a file, person, number</label>
-        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="400" autocomplete="off" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus" hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
+        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="400" autocomplete="off" role="combobox" aria-expanded="false" aria-autocomplete="list" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus" hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
         <kbd aria-hidden="true">/</kbd>
-        <ul id="completions" class="completions" aria-label="Suggestions"></ul>
+        <ul id="completions" class="completions" role="listbox" aria-label="Suggestions"></ul>
     </form>
     <x-held />
     @can('open-files')
         <a class="button solid" href="/open" data-key="n">Open a file</a>
     @endcan
-    <details>
+    <details class="menu-at">
         <summary>{{ auth()->user()->name }}</summary>
         <div class="menu">
             <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ auth()->user()->title() }}</span>
@@ -62,10 +62,12 @@
 </dialog>
 <dialog id="keys" class="leaf pad" aria-label="Keys">
     <h2>Keys</h2>
-    <p><kbd>/</kbd> find · <kbd>n</kbd> open a file · <kbd>g</kbd> then <kbd>t</kbd> <kbd>f</kbd> <kbd>r</kbd> <kbd>c</kbd> <kbd>o</kbd> the places</p>
-    <p>In lists: <kbd>j</kbd> <kbd>k</kbd> move · <kbd>space</kbd> take · <kbd>enter</kbd> open · <kbd>.</kbd> the row's next action</p>
+    <p><kbd>/</kbd> find · <kbd>n</kbd> open a file · <kbd>g</kbd> then <kbd>t</kbd> <kbd>f</kbd> <kbd>r</kbd> <kbd>c</kbd> <kbd>o</kbd> Today, Files, Review, Commission, Office</p>
+    <p>In lists: <kbd>j</kbd> <kbd>k</kbd> move · <kbd>space</kbd> select · <kbd>enter</kbd> open · <kbd>.</kbd> the row's next action</p>
     <p>In a paper: <kbd>enter</kbd> next blank · <kbd>[</kbd> <kbd>]</kbd> page</p>
-    <p>On the review desk: <kbd>a</kbd> accept · <kbd>b</kbd> send back · <kbd>m</kbd> remark</p>
+    <p>On the review desk: <kbd>a</kbd> accept · <kbd>b</kbd> send back · <kbd>m</kbd> remark · <kbd>p</kbd> pin it to a place</p>
+    <p>In a round: <kbd>Ctrl</kbd> <kbd>Enter</kbd> send</p>
+    <p><a href="/me">Turn single keys off</a></p>
     <form method="dialog"><button class="button">Close</button></form>
 </dialog>
 @endauth

@@ -20,7 +20,7 @@
         @foreach ($agenda->deadlines as $deadline)
             @php($isDone = in_array($deadline->name, $agenda->done, true))
             <li title="{{ $deadline->because }}">
-                <form method="post" action="/files/{{ $file->key }}/deadlines/{{ $deadline->name }}">@csrf<button class="button tight" aria-pressed="{{ $isDone ? 'true' : 'false' }}" aria-label="{{ $deadline->label }} {{ $isDone ? 'is done' : 'is open' }}">{{ $isDone ? '✓' : '○' }}</button></form>
+                <form method="post" action="/files/{{ $file->key }}/deadlines/{{ $deadline->name }}">@csrf<input type="hidden" name="done" value="{{ $isDone ? 0 : 1 }}"><button class="button tight" aria-pressed="{{ $isDone ? 'true' : 'false' }}" aria-label="{{ $deadline->label }} {{ $isDone ? 'is done' : 'is open' }}">{{ $isDone ? '✓' : '○' }}</button></form>
                 <span @class(['ok' => $isDone, 'late' => ! $isDone && $deadline->due->isBefore($agenda->today)])>{{ $deadline->label }}</span><span class="reach">{{ $deadline->due->short($agenda->today->year()) }}</span>
             </li>
         @endforeach

@@ -1,4 +1,4 @@
-<x-layout :title="'Review: '.$requirement->title" place="review">
+<x-layout :title="'Review: '.$requirement->title" place="review" :scripts="['resources/js/review.js']">
     <div class="desk-bar">
         <h1>{{ $requirement->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $requirement->reason }}</span>
@@ -32,17 +32,18 @@
             </ol>
             <div class="decide">
                 @if ($requirement->review_state->value === 'submitted')
-                    <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf<button class="button solid" data-press="a">Accept <kbd>a</kbd></button></form>
+                    <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf<button class="button solid" data-press="a" data-weighs="accept “{{ $requirement->title }}”">Accept <kbd>a</kbd></button></form>
                     <form method="post" action="/requirements/{{ $requirement->key }}/send-back" id="send-back">
                         @csrf
                         <input type="hidden" name="page"><input type="hidden" name="x"><input type="hidden" name="y">
-                        <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark" maxlength="2000">{{ old('remark') }}</textarea></label>
-                        <button class="button" data-press="b">Send back <kbd>b</kbd></button>
+                        <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark" maxlength="2000" data-press="m">{{ old('remark') }}</textarea></label>
+                        <button class="button tight plain" type="button" id="pin" data-press="p">Pin to the page <kbd>p</kbd></button>
+                        <button class="button" data-press="b" data-weighs="send it back">Send back <kbd>b</kbd></button>
                     </form>
                 @endif
                 @if (! $requirement->review_state->isSettled())
-                    <details><summary>Does not apply</summary>
-                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf<label class="line"><span>Why</span><input class="input" name="reason" maxlength="500" required></label><button class="button">Mark as not applicable</button></form>
+                    <details><summary>Not applicable</summary>
+                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf<label class="line"><span>Reason</span><input class="input" name="reason" maxlength="500" required></label><button class="button">Mark as not applicable</button></form>
                     </details>
                 @endif
             </div>

@@ -60,7 +60,7 @@
                     @endif
                     <br>
                     <button class="button">Save draft</button>
-                    <button class="button now" name="send" value="1" data-press="s">{{ $faults === [] ? 'Send' : 'Save and try to send' }}</button>
+                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $faults === [] ? 'Send' : 'Save and try to send' }}</button>
                 </form>
                 @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
             @else

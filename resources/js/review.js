@@ -1,0 +1,54 @@
+// The review desk: a remark is pinned where the page is clicked, or by keyboard: p puts the pin on the page, arrows move it,
+// Enter goes on to the words.
+
+const form = document.querySelector('#send-back');
+let pin = null;
+
+function put(page, x, y) {
+    const svg = page.querySelector('svg');
+    form.elements.page.value = page.dataset.pinPage;
+    form.elements.x.value = x.toFixed(1);
+    form.elements.y.value = y.toFixed(1);
+    document.querySelector('#pinned').textContent = `Pinned to page ${page.dataset.pinPage}.`;
+    document.querySelectorAll('.pin.new').forEach((old) => old.remove());
+    const mark = document.createElementNS('http://www.w3.org/2000/svg', 'g');
+    mark.setAttribute('class', 'pin new');
+    mark.innerHTML = `<circle cx="${x}" cy="${y}" r="7"/>`;
+    svg.append(mark);
+    pin = { page, x, y };
+}
+
+// The page one looks at: most of it is on the screen.
+function lookedAt() {
+    return [...document.querySelectorAll('[data-pin-page]')].find((page) => page.getBoundingClientRect().bottom > innerHeight / 2) ?? document.querySelector('[data-pin-page]');
+}
+
+if (form) {
+    document.querySelectorAll('[data-pin-page]').forEach((page) => page.addEventListener('click', (event) => {
+        const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(page.querySelector('svg').getScreenCTM().inverse());
+        put(page, point.x, point.y);
+        form.elements.remark.focus();
+    }));
+    document.querySelector('#pin')?.addEventListener('click', () => {
+        const page = lookedAt();
+        if (!page) return;
+        const box = page.querySelector('svg').viewBox.baseVal;
+        put(page, box.width / 2, Math.min(box.height - 20, Math.max(20, box.height * 0.3)));
+        page.tabIndex = -1;
+        page.focus({ preventScroll: true });
+        page.scrollIntoView({ block: 'nearest' });
+    });
+    document.addEventListener('keydown', (event) => {
+        const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+        if (!pin || document.activeElement !== pin.page) return;
+        if (step) {
+            event.preventDefault();
+            const by = event.shiftKey ? 2 : 14;
+            const box = pin.page.querySelector('svg').viewBox.baseVal;
+            put(pin.page, Math.max(8, Math.min(box.width - 8, pin.x + step[0] * by)), Math.max(8, Math.min(box.height - 8, pin.y + step[1] * by)));
+        } else if (event.key === 'Enter') {
+            event.preventDefault();
+            form.elements.remark.focus();
+        }
+    });
+}
