@@ -14,6 +14,7 @@ use App\Models\User;
 use App\Papers\Actions\TakeForm;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;
 use Unanimus\Signing\Seat;
@@ -77,7 +78,7 @@ final class SixtyPapers
         for ($count = $file->papers()->where('state', '<>', PaperState::Void)->count(); $count < self::PAPERS; $count++) {
             /** @var Paper $paper */
             $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => "Survey, sheet {$count}", 'stage' => 'contract', 'state' => PaperState::Ready, 'position' => 3900 + $count, 'reason' => 'brought in']);
-            $paper->addVersion($sha256, 2, 'brought');
+            $paper->addVersion($sha256, 2, MadeBy::Uploaded);
         }
     }
 }

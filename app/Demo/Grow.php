@@ -72,7 +72,7 @@ final class Grow extends Command
         DB::statement("INSERT INTO papers (key, brokerage_id, deal_file_id, title, stage, state, position)
             SELECT upper(substr(md5('paper' || id || '-' || n), 1, 26)), ?, id, 'Paper ' || n || ' from outside', (ARRAY['offer', 'contract', 'closing'])[1 + n % 3], 'ready', n FROM grown, generate_series(1, ?) AS n", [$brokerage, self::PAPERS]);
         DB::statement("INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages)
-            SELECT upper(substr(md5('version' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, 1, 'brought', ?, ? FROM papers p JOIN grown g ON g.id = p.deal_file_id", [$bytes->sha256, $bytes->pages]);
+            SELECT upper(substr(md5('version' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, 1, 'uploaded', ?, ? FROM papers p JOIN grown g ON g.id = p.deal_file_id", [$bytes->sha256, $bytes->pages]);
         DB::statement("INSERT INTO requirements (key, brokerage_id, deal_file_id, paper_id, title, stage, position, review_state)
             SELECT upper(substr(md5('required' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, p.title, p.stage, p.position, 'accepted' FROM papers p JOIN grown g ON g.id = p.deal_file_id WHERE p.position <= 7", []);
     }

@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -137,7 +138,7 @@ final class Paper extends Record
     /** @return list<array{title: string, page: int}> the headings of its form, where its pages are still those of the form */
     public function sections(): array
     {
-        return $this->latest?->made_by === 'brought' ? [] : $this->form()->sections ?? [];
+        return $this->latest?->made_by === MadeBy::Uploaded ? [] : $this->form()->sections ?? [];
     }
 
     public function seenBy(): SeenBy
@@ -192,7 +193,7 @@ final class Paper extends Record
      * @param array{ReadBack|null, list<string>} $read what stands on it and what its pages lack
      * @param string|null $original the SHA-256 of the file as it came, where these bytes are a copy of one that is signed
      */
-    public function addVersion(string $sha256, int $pages, string $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1, array $read = [null, []], ?string $original = null): PaperVersion
+    public function addVersion(string $sha256, int $pages, MadeBy $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1, array $read = [null, []], ?string $original = null): PaperVersion
     {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\HasKey;
 use Illuminate\Support\Carbon;
+use Unanimus\Files\MadeBy;
 
 /**
  * A paper's bytes at one time, by their SHA-256.
@@ -14,7 +15,7 @@ use Illuminate\Support\Carbon;
  * @property string $key
  * @property int $paper_id
  * @property int $number
- * @property string $made_by
+ * @property MadeBy $made_by
  * @property string $sha256
  * @property int $first_page the page of the bytes it begins on
  * @property int $pages
@@ -31,7 +32,7 @@ final class PaperVersion extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['made_at' => 'datetime', 'reading' => 'array', 'findings' => 'array'];
+    protected $casts = ['made_at' => 'datetime', 'made_by' => MadeBy::class, 'reading' => 'array', 'findings' => 'array'];
 
     protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null];
 }

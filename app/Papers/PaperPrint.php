@@ -8,6 +8,7 @@ use App\Models\Paper;
 use App\Models\PaperPiece;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
@@ -37,7 +38,7 @@ final class PaperPrint
         }
         $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
 
-        if ($version->made_by === 'signed') {
+        if ($version->made_by === MadeBy::Signed) {
             return $this->press->part($this->bytes->path($version->sha256), $version->first_page, $version->first_page + $version->pages - 1);
         }
         $layer = PaperPiece::layer($paper);

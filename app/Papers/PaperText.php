@@ -6,6 +6,7 @@ namespace App\Papers;
 
 use App\Models\Paper;
 use App\Terms\FactBook;
+use Unanimus\Files\MadeBy;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\ReadBack;
@@ -23,10 +24,10 @@ final class PaperText
      */
     public static function of(Paper $paper, string $pdf): array
     {
-        $form = $paper->latest?->made_by === 'brought' ? null : $paper->form();
+        $form = $paper->latest?->made_by === MadeBy::Uploaded ? null : $paper->form();
         $values = $form === null ? null : self::values($paper, $form);
 
-        $pages = PageText::of($pdf, $form === null || $values === null ? [] : self::unprinted($form, $values, $paper->latest?->made_by === 'signed'));
+        $pages = PageText::of($pdf, $form === null || $values === null ? [] : self::unprinted($form, $values, $paper->latest?->made_by === MadeBy::Signed));
 
         return $form === null ? $pages : array_map(static fn (array $page) => self::headed($page, array_column($form->sections, 'title')), $pages);
     }

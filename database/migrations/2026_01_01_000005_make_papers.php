@@ -121,7 +121,7 @@ return new class extends Migration
                 deal_file_id bigint NOT NULL REFERENCES deal_files,
                 paper_id bigint NOT NULL REFERENCES papers,
                 number smallint NOT NULL,
-                made_by text NOT NULL CHECK (made_by IN ('brought', 'sent', 'signed', 'computed', 'handed in')),
+                made_by text NOT NULL CHECK (made_by IN ('uploaded', 'sent', 'signed', 'computed', 'submitted')),
                 sha256 character(64) NOT NULL,
                 first_page smallint NOT NULL DEFAULT 1,
                 pages smallint NOT NULL,

@@ -147,3 +147,9 @@ if (opened) {
     };
     acts.forEach((kind) => window.addEventListener(kind, act, { passive: true }));
 }
+
+// Drawings wider than a narrow screen begin where today is.
+document.querySelectorAll('[data-scroll-to]').forEach((wrap) => {
+    const at = wrap.querySelector(wrap.dataset.scrollTo)?.getBoundingClientRect().left;
+    if (at !== undefined && wrap.scrollWidth > wrap.clientWidth) wrap.scrollLeft = at - wrap.getBoundingClientRect().left - wrap.clientWidth * 0.2;
+});

@@ -1,7 +1,7 @@
 // Posts on the deal line move by dragging or arrow keys; what would shift with them is shown before anything moves.
 const day = (iso, days) => new Date(Date.parse(`${iso}T12:00:00Z`) + days * 86400000);
 const iso = (date) => date.toISOString().slice(0, 10);
-const read = (date) => date.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).replace(',', '');
+const read = (date) => date.toLocaleDateString('en-US', { weekday: 'short', month: 'short', day: 'numeric', timeZone: 'UTC' });
 
 export async function showShift(url) {
     const dialog = document.querySelector('#shift');

@@ -72,7 +72,7 @@ it('keeps a set as it was, whatever happens to its papers later', function () {
     $this->as('tomas')->post("/files/{$file->key}/sets", ['papers' => []])->assertSessionHasErrors('papers');
     $this->seeAll();
     $expected = $file->papers()->where('state', 'expected')->firstOrFail();
-    $this->as('tomas')->post("/files/{$file->key}/sets", ['papers' => [$expected->key]])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has not come in yet'));
+    $this->as('tomas')->post("/files/{$file->key}/sets", ['papers' => [$expected->key]])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has not arrived yet'));
     $this->seeAll();
     expect(AssembledSet::query()->where('deal_file_id', $file->id)->count())->toBe(1);
 });
@@ -125,7 +125,7 @@ it('gives papers to read until a last day, notes every look, and ends', function
     $this->get("{$path}/pages/3.webp")->assertNotFound();
     $this->get("{$path}/text")->assertOk()->assertSee('Report to read page 2');
     expect(wordsOf((string) $this->get("{$path}/set.pdf")->assertOk()->getContent())[1])->toContain('Report to read page 2');
-    $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('1 × opened')->assertSee('downloaded')->assertSee('Maren Holt');
+    $this->as('tomas')->get("/sets/{$set->key}")->assertOk()->assertSee('Opened 1 time')->assertSee('downloaded')->assertSee('Maren Holt');
     $this->travelTo(now()->addDays(12));
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->get($path)->assertStatus(410)->assertSee('The last day has passed')->assertSee('Ask Tomás Reyes-Whitlock');
@@ -147,7 +147,7 @@ it('refuses a reading copy without a name, with a past or far last day, or a dat
     $file = $this->aFile();
     $set = assembled($file, [$this->paper($file, 'M-102')]);
     $give = fn (array $given) => $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren', 'last_day' => test()->day(3), ...$given]);
-    $give(['name' => ' '])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Say who'));
+    $give(['name' => ' '])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Enter the name'));
     $give(['last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
     $give(['last_day' => now()->addYears(3)->format('Y-m-d')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'one year at most'));
     $give(['last_day' => 'soon'])->assertSessionHas('refused');

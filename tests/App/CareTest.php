@@ -44,7 +44,7 @@ it('makes a paper void with a reason only, and keeps what is called for', functi
     $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => 'made twice'])->assertSessionHas('told');
     $this->seeAll();
     expect($paper->refresh()->state->value)->toBe('void')->and($paper->reason)->toBe('void: made twice');
-    $this->as('tomas')->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is called for'));
+    $this->as('tomas')->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is required'));
 });
 
 it('copies a draft with its entries, and what came in with its pages, to a file one works on', function () use ($pdf) {
@@ -90,7 +90,7 @@ it('tells at bringing in, on the board and at the place what a paper from outsid
     $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('Page 5 of 8 is missing');
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Page 5 of 8 is missing')->assertDontSee('here; the terms say');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '405,000']);
-    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('and one more', false);
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('and 1 more', false);
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('412,500 here; the terms say 405,000 now')->assertSee('class="differs"', false);
 });
 

@@ -11,6 +11,7 @@ use App\Storage\Bytes;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 
 /** A file with a form that nobody signs, on its checklist. @return array{DealFile, Paper, Requirement} */
 function aFileWithCover(): array
@@ -51,7 +52,7 @@ it('fixes a form that nobody signs as it is handed in, so that what is accepted 
     $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertRedirect();
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Handed in,')->assertDontSee('data-blank', false);
     $this->seeAll();
-    expect(textOfPaper($paper->refresh()))->toBe($before)->and($paper->versions()->pluck('made_by')->all())->toBe(['submitted'])
+    expect(textOfPaper($paper->refresh()))->toBe($before)->and($paper->versions()->pluck('made_by')->all())->toBe([MadeBy::Submitted])
         ->and(app(Bytes::class)->read($paper->versions()->sole()->sha256))->toStartWith('%PDF');
 });
 
@@ -82,7 +83,7 @@ it('keeps the figures a disbursement was authorized on when the price moves on, 
     $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertDontSee('moved on');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '500,000']);
     $this->as('tomas')->put("/files/{$file->key}/parties/agent.1", ['name' => 'Someone Else']);
-    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertDontSee('$13,750.00')->assertSee('Tomás Reyes-Whitlock')->assertSee('The price in the file is now $500,000; this was authorized on $412,500.');
+    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertDontSee('$13,750.00')->assertSee('Tomás Reyes-Whitlock')->assertSee('It is now $500,000. This was authorized at $412,500.');
 });
 
 it('lets nothing be written over what was authorized', function () {
@@ -201,7 +202,7 @@ it('takes no signature that is none', function (array $given, string $told) {
     $this->seeAll();
     expect($this->signer($round, 'buyer.1')->adopted)->toBeNull();
 })->with([
-    'no name' => [['name' => '', 'hand' => 'plain'], 'Write your name'], 'blanks for a name' => [['name' => " \u{200B} ", 'hand' => 'plain'], 'Write your name'], 'no initials' => [['initials' => '', 'hand' => 'plain'], 'your initials first'],
+    'no name' => [['name' => '', 'hand' => 'plain'], 'Enter your name'], 'blanks for a name' => [['name' => " \u{200B} ", 'hand' => 'plain'], 'Enter your name'], 'no initials' => [['initials' => '', 'hand' => 'plain'], 'your initials first'],
     'nothing drawn' => [['strokes' => '[]'], 'Draw your signature'], 'a dot' => [['strokes' => '[[[1,1]]]'], 'Draw your signature'], 'no drawing' => [['strokes' => '{"a":"b"'], 'Draw your signature'],
     'points that are none' => [['strokes' => '[[["a","b"]]]'], 'could not be read'], 'a hand we have not' => [['hand' => 'gothic'], 'styles shown'], 'far too long a name' => [['name' => str_repeat('x', 121), 'hand' => 'plain'], '120'],
 ]);

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 
 /** The last entry of a file's history. */
@@ -51,7 +52,7 @@ it('sets a single date by hand with a reason, and brings it back', function () {
     $file = $this->aFile(['acceptance' => '2026-11-20']);
     $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4/2026', 'reason' => ''])->assertSessionHasErrors('reason');
     $this->as('tomas')->put("/files/{$file->key}/dates/inspection", ['day' => '12/4/2026', 'reason' => 'the inspector is ill'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri 4 Dec')->assertSee(': the inspector is ill')->assertSee('Use the contract’s date');
+    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Set by hand to Fri, Dec 4')->assertSee(': the inspector is ill')->assertSee('Use the contract’s date');
     $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('told');
     $this->as('tomas')->delete("/files/{$file->key}/dates/inspection")->assertSessionHas('refused');
     $this->as('tomas')->put("/files/{$file->key}/dates/nothing", ['day' => '12/4', 'reason' => 'x'])->assertSessionHas('refused');
@@ -92,9 +93,9 @@ it('takes tasks from the kit with days that follow the anchors, and marks many a
     expect($file->tasks()->count())->toBe(6);
     $this->as('tomas')->post("/files/{$file->key}/tasks", ['title' => 'Call the lender', 'day' => '12/1'])->assertSessionHas('told');
     $this->as('tomas')->post("/files/{$file->key}/tasks", ['title' => 'Move out the piano', 'anchor' => 'closing', 'days' => '-3'])->assertSessionHas('told');
-    $this->as('tomas')->get('/tasks')->assertSee('Call the lender')->assertSee('Fri 18 Dec')->assertSee('14 Lanternfish Lane');
+    $this->as('tomas')->get('/tasks')->assertSee('Call the lender')->assertSee('Fri, Dec 18')->assertSee('14 Lanternfish Lane');
     $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-23', 'reason' => 'amendment']);
-    $this->as('tomas')->get('/tasks')->assertSee('Sun 20 Dec');
+    $this->as('tomas')->get('/tasks')->assertSee('Sun, Dec 20');
     $this->seeAll();
     $keys = Task::query()->where('deal_file_id', $file->id)->whereIn('title', ['Call the lender', 'Schedule inspection'])->pluck('key')->all();
     $this->as('tomas')->post('/tasks', ['tasks' => $keys, 'do' => 'done'])->assertSessionHas('told', '2 tasks done.');
@@ -148,7 +149,7 @@ it('takes each paper of the agency into the follow-on by itself, but none that i
     $first->update(['state' => PaperState::Signed]);
     $sha256 = app(Bytes::class)->keep($file->brokerage_id, MadePdf::page(MadePdf::text(72, 700, 'Agency')));
     foreach ([$first, $paper('Agency disclosure, 2', 'draft'), $paper('Agency disclosure, 3', 'out')] as $one) {
-        $one->addVersion($sha256, 1, $one->state === PaperState::Signed ? 'signed' : 'sent');
+        $one->addVersion($sha256, 1, $one->state === PaperState::Signed ? MadeBy::Signed : MadeBy::Sent);
     }
     app(MoveStatus::class)($file, DealStatus::Terminated, $this->people['tomas'], 'fell through');
     $next = app(FollowOn::class)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $this->people['tomas']);

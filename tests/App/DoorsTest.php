@@ -207,7 +207,7 @@ it('does not tell whether an address signs in elsewhere', function () {
 it('gives no new recovery codes while two-step sign-in is on', function () {
     $totp = Totp::fresh();
     DB::table('users')->where('id', $this->people['tomas']->id)->update(['second_factor' => Illuminate\Support\Facades\Crypt::encryptString($totp->secret()), 'second_factor_at' => now(), 'recovery_codes' => '["old"]']);
-    $this->as('tomas')->post('/me/second-factor/on', ['code' => $totp->code(now()->getTimestamp())])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'on already'));
+    $this->as('tomas')->post('/me/second-factor/on', ['code' => $totp->code(now()->getTimestamp())])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'already on'));
     $this->as('tomas')->post('/me/second-factor', ['password' => 'lanternfish'])->assertSessionHas('refused');
     $this->seeAll();
     expect(DB::table('users')->where('id', $this->people['tomas']->id)->value('recovery_codes'))->toBe('["old"]');

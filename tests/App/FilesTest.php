@@ -41,8 +41,8 @@ it('opens the file also when the exchange is silent or has no such listing, and 
     expect(DealFile::query()->count())->toBe(1);
 })->with([
     'no such listing' => [fn () => Http::response(['value' => []]), 'has no listing'],
-    'an error' => [fn () => Http::response('oops', 500), 'unreadable'],
-    'no JSON' => [fn () => Http::response('<html>'), 'unreadable'],
+    'an error' => [fn () => Http::response('oops', 500), 'could not read'],
+    'no JSON' => [fn () => Http::response('<html>'), 'could not read'],
     'not reachable' => [fn () => Http::failedConnection(), 'does not answer'],
 ]);
 
@@ -130,7 +130,7 @@ it('shows the file with deal line, board and history within the query budget', f
     $file = $this->aFile(['acceptance' => '2026-11-03']);
     $this->aRound($file->refresh(), ['M-102']);
     DB::enableQueryLog();
-    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('deal-line', false)->assertSee('owes marks');
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('deal-line', false)->assertSee('has to sign');
     expect(count(DB::getQueryLog()))->toBeLessThanOrEqual(25);
 });
 
@@ -178,6 +178,7 @@ it('marks a deadline as done and open again', function () {
     $this->seeAll();
     expect($file->knownFacts()->where('name', 'done.inspection')->exists())->toBeTrue();
     $this->as('tomas')->post("/files/{$file->key}/deadlines/inspection");
+    $this->as('tomas')->post("/files/{$file->key}/deadlines/inspection", ['done' => '0']);
     $this->as('tomas')->post("/files/{$file->key}/deadlines/nonsense")->assertSessionHas('refused');
     $this->seeAll();
     expect($file->knownFacts()->where('name', 'done.inspection')->exists())->toBeFalse();

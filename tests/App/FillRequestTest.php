@@ -33,7 +33,7 @@ it('asks a client in a letter with a link that opens what is theirs and nothing 
     $fill = asked();
     $letter = Letter::query()->where('once_key', 'like', 'fill:%')->sole();
     expect($letter->recipient)->toBe('sunniva@clients.example')->and(ActionLink::of($letter))->toBe($fill->link())->and($letter->body)->toContain('Call me if anything is unclear.');
-    $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('0 of')->assertSee('question by question');
+    $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('0 of')->assertSee('one question at a time');
     $this->get("/fill/{$fill->key}.wrong")->assertNotFound()->assertSee('This link does not work');
     $this->get('/fill/01ARZ3NDEKTSV4RRFFQ69G5FAV.x')->assertNotFound();
     $this->post("/fill/{$fill->token()}/opened")->assertNoContent();
@@ -64,7 +64,7 @@ it('keeps every answer at once in the paper, as the client\'s', function () {
     expect(DB::table('history')->where('deal_file_id', $fill->deal_file_id)->where('what', 'Entry')->orderByDesc('seq')->value('who'))->toBe($fill->name);
 });
 
-it('goes question by question, back and forth, and rests what a choice leaves out', function () {
+it('goes one question at a time, back and forth, and rests what a choice leaves out', function () {
     $fill = asked();
     $url = "/fill/{$fill->token()}/questions";
     $html = (string) $this->get("{$url}/1")->assertOk()->getContent();
@@ -127,7 +127,7 @@ it('is dead after its last day, keeps what was entered, and lets the client ask 
     $this->get("/fill/{$fill->refresh()->token()}")->assertOk();
     $this->as('tomas')->post("/fill-requests/{$fill->key}/take-back")->assertSessionHas('told');
     Auth::forgetGuards();
-    $this->get("/fill/{$fill->token()}")->assertStatus(410)->assertSee('This was recalled');
+    $this->get("/fill/{$fill->token()}")->assertStatus(410)->assertSee('Nothing more to fill in');
     Carbon::setTestNow();
 });
 
@@ -138,7 +138,7 @@ it('asks nothing of nobody, in words', function () {
     $this->as('tomas')->post($url, ['papers' => [$paper->key], 'last_day' => '2030-01-01'])->assertSessionHasErrors('to');
     $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'last_day' => '2030-01-01'])->assertSessionHasErrors('papers');
     $this->as('tomas')->post($url, ['to' => ['seller.4'], 'papers' => [$paper->key], 'last_day' => '2030-01-01'])->assertSessionHas('refused');
-    $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'x@clients.example'], 'papers' => [$paper->key], 'last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
+    $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'x@clients.example'], 'papers' => [$paper->key], 'last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has passed'));
     $this->as('tomas')->get($url)->assertOk()->assertSee('No requests yet');
 });
 

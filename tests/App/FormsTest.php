@@ -38,7 +38,7 @@ it('takes forms into the file and out again, with their entries', function () {
 
 it('keeps a form in the file that is called for, and says why', function () {
     $file = $this->aFile();
-    $this->as('tomas')->post("/files/{$file->key}/forms/M-201", ['what' => 'out'])->assertOk()->assertSee('is called for: every purchase of a house');
+    $this->as('tomas')->post("/files/{$file->key}/forms/M-201", ['what' => 'out'])->assertOk()->assertSee('is required: every home purchase');
     $this->as('tomas')->post("/files/{$file->key}/forms/M-999", ['what' => 'take'])->assertNotFound();
     $this->as('fenna')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertForbidden();
 });
@@ -60,7 +60,7 @@ it('shows every earlier state of a paper and brings one back without losing what
     $put('seller_status', 'married', 'log-000001');
     $put('seller_status', 'unmarried', 'log-000002');
     $put('title_other', 'as trustees', 'log-000003');
-    $this->as('tomas')->get("/papers/{$paper->key}/log?at=".($before + 1))->assertOk()->assertSee('2 blanks differ from now')->assertSee('“married”')->assertSee('now unmarried');
+    $this->as('tomas')->get("/papers/{$paper->key}/log?at=".($before + 1))->assertOk()->assertSee('2 blanks are different now')->assertSee('“married”')->assertSee('now unmarried');
     $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', fn (string $told) => str_starts_with($told, '1 blank restored'));
     $this->as('tomas')->post("/papers/{$paper->key}/log", ['at' => $before + 1, 'key' => 'back-00001', 'blank' => 'seller_status'])->assertSessionHas('told', 'Nothing is different. Nothing was changed.');
     $this->seeAll();

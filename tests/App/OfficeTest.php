@@ -68,7 +68,7 @@ it('computes dates by the office\'s own holidays and zone', function () {
     $this->as('dario')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago', 'holidays' => "2026-11-27 The day after\n"])->assertSessionHas('told');
     $this->as('dario')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'Merrow/Tidewick'])->assertSessionHasErrors('zone');
     $this->as('dario')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago', 'holidays' => '2026-02-30 never'])->assertSessionHas('refused');
-    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Mon 30 Nov');
+    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Mon, Nov 30');
     $this->as('dario')->post('/offices', ['name' => 'X', 'zone' => 'America/Chicago'])->assertForbidden();
     $this->as('fenna')->post('/offices', ['name' => 'Saltreach', 'zone' => 'America/New_York'])->assertSessionHas('told');
 });

@@ -11,7 +11,7 @@ use App\Models\Paper;
 use App\Models\PaperPiece;
 use App\Models\Task;
 use App\Models\Upload;
-use App\Requirements\Actions\ApplyKit;
+use App\Requirements\Actions\AttachKits;
 use App\Requirements\KitShelf;
 use App\Storage\Bytes;
 use App\Storage\LocalStore;
@@ -107,10 +107,9 @@ it('moves a date from where it stands, tells whoever was shown another day, and 
 it('applies a kit once, and says so once, for two who applied it at the same moment', function () {
     $file = $this->aFile();
     $kit = collect(KitShelf::builtIn())->first(fn (Kit $one) => $one->tasks !== [] && ! $file->kits()->where('kit', $one->key)->exists());
-    $attach = new ReflectionMethod(ApplyKit::class, 'attach');
     // Both had found it missing before the first wrote it down.
-    $attach->invoke(app(ApplyKit::class), $file, $kit, 0, false);
-    $attach->invoke(app(ApplyKit::class), $file, $kit, 0, false);
+    app(AttachKits::class)->one($file, $kit, 0, false);
+    app(AttachKits::class)->one($file, $kit, 0, false);
     expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Kit applied')->where('data->kit', $kit->name)->count())->toBe(1)
         ->and(Task::query()->where('deal_file_id', $file->id)->where('origin', $kit->key)->count())->toBe(count($kit->tasks));
 });
@@ -216,7 +215,7 @@ it('says in words that there is no room on the disk, keeps nothing by half, and 
 it('writes all of a file or nothing of it, also where the disk takes no more', function () {
     $folder = sys_get_temp_dir().'/store-'.bin2hex(random_bytes(4));
     mkdir($folder);
-    $code = 'require $argv[1]."/vendor/autoload.php"; $store = new App\\Papers\\LocalStore($argv[2]); $store->write(hash("sha256", "small"), "small");'
+    $code = 'require $argv[1]."/vendor/autoload.php"; $store = new App\\Storage\\LocalStore($argv[2]); $store->write(hash("sha256", "small"), "small");'
         .'try { $store->write(hash("sha256", "large"), str_repeat("x", 3_000_000)); echo "written"; } catch (Unanimus\\Pages\\DiskFull $full) { echo $full->getMessage(); }';
     // A limit on the size of files is to a program what a full disk is.
     exec('trap "" XFSZ; ulimit -f 1000; php -r '.escapeshellarg($code).' '.escapeshellarg(base_path()).' '.escapeshellarg($folder).' 2>&1', $said);

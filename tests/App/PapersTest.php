@@ -24,7 +24,7 @@ it('stores an entry, computes what follows and says what is still missing', func
     $body = $this->as('tomas')->postJson("/papers/{$paper->key}/entries", $entry('further_earnest', '2k'))->assertOk()->json();
     expect($body['blanks']['further_earnest']['shown'])->toBe('2,000')
         ->and($body['blanks']['balance']['shown'])->toBe('4,437.50')
-        ->and($body['stored'])->toMatch('/^\d\d:\d\d:\d\d$/')
+        ->and($body['stored'])->toMatch('/^\d{1,2}:\d\d [ap]m$/')
         ->and($body['ask'])->toBeNull();
 });
 
@@ -115,7 +115,7 @@ it('assembles nothing from nothing, and nothing that has not come in', function 
     $this->as('tomas')->post("/files/{$file->key}/assembled", [])->assertSessionHasErrors('papers');
     $this->seeAll();
     $expected = $file->papers()->where('state', 'expected')->firstOrFail();
-    $this->as('tomas')->post("/files/{$file->key}/assembled", ['papers' => [$expected->key]])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'has not come in yet'));
+    $this->as('tomas')->post("/files/{$file->key}/assembled", ['papers' => [$expected->key]])->assertSessionHas('refused', fn (string $text) => str_contains($text, 'has not arrived yet'));
     $this->as('tomas')->post("/files/{$file->key}/assembled", ['papers' => ['01ARZ3NDEKTSV4RRFFQ69G5FAV']])->assertSessionHas('refused');
 });
 
@@ -181,7 +181,7 @@ it('takes several files at once, tells each one apart, and knows what was expect
         new UploadedFile($scratch->path('p.jpg'), 'kitchen_wall.jpg', 'image/jpeg', null, true), new UploadedFile($scratch->put('n.txt', 'hello'), 'notes.pdf', 'application/pdf', null, true),
     ];
     $answer = $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => $uploads], ['Accept' => 'application/json'])->assertOk()->json();
-    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It is the Earnest money receipt that was expected.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is not a PDF');
+    expect($answer['told'])->toHaveCount(2)->and($answer['told'][0])->toContain('It was matched to the expected Earnest money receipt.')->and($answer['told'][1])->toContain('“kitchen wall” is in the file')->and($answer['refused'])->toHaveCount(1)->and($answer['refused'][0])->toStartWith('notes.pdf: This is not a PDF');
     $this->seeAll();
     expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state->value)->toBe('ready');
     $this->as('tomas')->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])->assertStatus(422);

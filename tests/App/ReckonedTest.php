@@ -7,6 +7,7 @@ use App\Papers\Actions\StoreEntry;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 
 /** What the board says of a paper's next step. */
 function nextStep(DealFile $file, string $title): string
@@ -58,9 +59,9 @@ it('knows a paper’s latest version by itself, whoever added it', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-102');
     $sum = app(App\Storage\Bytes::class)->keep($file->brokerage_id, '%PDF-1.4 one');
-    $first = $paper->addVersion($sum, 1, 'brought');
+    $first = $paper->addVersion($sum, 1, MadeBy::Uploaded);
     expect($paper->latest?->id)->toBe($first->id)->and($paper->fresh()->latest?->id)->toBe($first->id);
-    DB::insert("INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages) VALUES ('01ARZ3NDEKTSV4RRFFQ69G5FAV', ?, ?, ?, 2, 'brought', ?, 1)", [$file->brokerage_id, $file->id, $paper->id, $sum]);
+    DB::insert("INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages) VALUES ('01ARZ3NDEKTSV4RRFFQ69G5FAV', ?, ?, ?, 2, 'uploaded', ?, 1)", [$file->brokerage_id, $file->id, $paper->id, $sum]);
     expect($paper->fresh()->latest?->number)->toBe(2)->and($paper->fresh()->load('versions')->versions->pluck('number')->all())->toBe([1, 2]);
 });
 

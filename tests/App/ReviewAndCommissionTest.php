@@ -46,7 +46,7 @@ it('hands in nothing unsigned, expected or handed in already', function (string 
         $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     }
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('refused', fn (string $text) => str_contains($text, $told));
-})->with([['Purchase agreement', 'not signed yet'], ['Closing statement', 'has not come in'], ['Agency disclosure', 'already submitted']]);
+})->with([['Purchase agreement', 'not signed yet'], ['Closing statement', 'has not arrived'], ['Agency disclosure', 'already submitted']]);
 
 it('sends back with a remark pinned to a place; handing in again answers it', function () {
     $file = aSignedFile();
@@ -54,7 +54,7 @@ it('sends back with a remark pinned to a place; handing in again answers it', fu
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => ''])->assertSessionHasErrors('remark');
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'Name the licensee.', 'page' => '1', 'x' => '120.5', 'y' => '300'])->assertRedirect();
-    $this->as('tomas')->get("/papers/{$requirement->paper->key}")->assertSee('Name the licensee.')->assertSee('Submit again');
+    $this->as('tomas')->get("/papers/{$requirement->paper->key}")->assertSee('Name the licensee.')->assertSee('Submit to broker again');
     $this->as('tomas')->get('/')->assertSee('Answer remark');
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
     $this->seeAll();
@@ -75,7 +75,7 @@ it('decides only what was handed in, once', function () {
 it('computes the commission, to the cent, and shows how', function () {
     $file = $this->aFile();
     $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertSee('$7,545.63')->assertSee('$3,798.12')->assertSee('ties out');
+    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertSee('$7,545.63')->assertSee('$3,798.12')->assertSee('equals the gross commission');
 });
 
 it('proposes what the file says and computes nothing from it before someone has entered figures', function () {

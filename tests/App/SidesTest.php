@@ -70,7 +70,7 @@ it('lets a colleague ask for the other side of a listing, and only the file\'s o
     $this->seeAll();
     $begun = DealFile::query()->orderByDesc('id')->firstOrFail();
     expect($begun->address_key)->toBe($listing->address_key)->not->toBe('');
-    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('Priya Anand of Pellingford has this listing')->assertSee('Ask to join');
+    $this->as('caleb')->get("/files/{$begun->key}/opening")->assertSee('Priya Anand of Pellingford already has a file on this listing')->assertSee('Ask to join');
     $this->as('caleb')->post("/files/{$begun->key}/join/{$listing->key}")->assertRedirect("/files/{$begun->key}/opening")->assertSessionHas('told');
     $this->as('caleb')->post("/files/{$begun->key}/join/{$listing->key}")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'asked already'));
     // Asking opens and changes nothing.
@@ -120,7 +120,7 @@ it('tells of another buyers\' file without a word of whose it is', function () {
 it('refuses in words what is the other side\'s affair, and offers no field for it', function () {
     $file = bothSides();
     $fault = static fn ($response) => json_decode((string) $response->headers->get('HX-Trigger'), true)['stored']['fault'];
-    expect($fault($this->as('caleb')->put("/files/{$file->key}/facts", ['name' => 'payoff', 'value' => '1'], ['HX-Request' => 'true'])->assertOk()))->toContain('sellers’ own affair')
+    expect($fault($this->as('caleb')->put("/files/{$file->key}/facts", ['name' => 'payoff', 'value' => '1'], ['HX-Request' => 'true'])->assertOk()))->toContain('belongs to the sellers’ side')
         ->and($fault($this->as('priya')->put("/files/{$file->key}/facts", ['name' => 'buyer_costs', 'value' => '1'], ['HX-Request' => 'true'])->assertOk()))->toContain('buyers’ own affair')
         ->and($fault($this->as('priya')->put("/files/{$file->key}/parties/buyer.1", ['name' => 'Leonie Abara', 'email' => ''], ['HX-Request' => 'true'])->assertOk()))->toContain('seated by their own agent');
     $this->as('priya')->post("/files/{$file->key}/parties/buyer/order", ['keys' => [$file->parties()->where('role', 'buyer')->value('key')]])->assertSessionHas('refused');
@@ -206,7 +206,7 @@ it('lets one side\'s agent send what both sides sign, without showing them the o
         ->and(array_filter(App\Signing\Actions\ComposeRound::faults($round->load(['file.knownFacts', 'file.members', 'file.office', 'signers', 'papers.paper.values', 'marks'])), static fn (array $fault) => $fault['signer'] !== null))->toBe([]);
     $this->seeAll();
     $address = (string) $round->signers()->where('seat', 'seller.1')->value('email');
-    $this->as('caleb')->get("/rounds/{$round->key}")->assertOk()->assertDontSee($address)->assertSee('their own agent keeps');
+    $this->as('caleb')->get("/rounds/{$round->key}")->assertOk()->assertDontSee($address)->assertSee('their own agent has');
 });
 
 it('asks both clients of a lease of which both sides are ours, and calls the file by the landlord', function () {

@@ -85,7 +85,7 @@ it('takes two buyers and the agent to one sealed set that holds everywhere, and 
     expect($sent->count())->toBe(6)->and($sent->last()->getOriginalMessage()->getAttachments())->toHaveCount(1);
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();
-    $this->get($link)->assertSee('Signed by everyone');
+    $this->get($link)->assertSee('Everyone has signed');
     expect($this->get("{$link}/set.pdf")->assertOk()->getContent())->toBe($pdf);
 });
 
@@ -178,7 +178,7 @@ it('takes back a round that is out', function () {
     $this->as('tomas')->post("/rounds/{$round->key}/recall")->assertRedirect();
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();
-    $this->get($link)->assertSee('withdrawn');
+    $this->get($link)->assertSee('took the documents back');
     $this->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('refused');
     $this->seeAll();
     expect($this->paper($file, 'M-102')->state->value)->toBe('draft');

@@ -29,14 +29,14 @@ it('counts in the ways contracts do', function (array $rule, string|array $ancho
     'hours from a day alone' => [['days' => 48, 'unit' => 'hours', 'roll' => 'none'], '2026-11-20', '2026-11-22', 'by midnight'],
     'months' => [['days' => 3, 'unit' => 'months', 'roll' => 'none'], '2026-11-30', '2027-02-28', '3 months after'],
     'a month before' => [['days' => 1, 'unit' => 'months', 'direction' => 'before', 'roll' => 'none'], '2026-03-31', '2026-02-28', '1 month before'],
-    'Saturdays counted' => [['days' => 3, 'unit' => 'business with saturdays'], '2026-11-25', '2026-11-30', 'skipping Thanksgiving Day (Thu 26 Nov)'],
-    'Saturdays not counted' => [['days' => 3, 'unit' => 'business'], '2026-11-25', '2026-12-01', 'skipping Thanksgiving Day (Thu 26 Nov)'],
+    'Saturdays counted' => [['days' => 3, 'unit' => 'business with saturdays'], '2026-11-25', '2026-11-30', 'skipping Thanksgiving Day (Thu, Nov 26)'],
+    'Saturdays not counted' => [['days' => 3, 'unit' => 'business'], '2026-11-25', '2026-12-01', 'skipping Thanksgiving Day (Thu, Nov 26)'],
     'a short period' => [['days' => 4, 'shortLimit' => 6], '2026-11-19', '2026-11-25', 'fewer than 6 days'],
     'one that is not short' => [['days' => 6, 'shortLimit' => 6], '2026-11-19', '2026-11-25', '6 days after'],
     'by midnight' => [['days' => 1, 'cutOff' => 'midnight'], '2026-11-19', '2026-11-20', 'by midnight'],
-    'before rolls away from the anchor' => [['days' => 10, 'direction' => 'before'], '2026-12-08', '2026-11-27', 'so Fri 27 Nov'],
-    'before rolls as it is said' => [['days' => 10, 'direction' => 'before', 'roll' => 'forward'], '2026-12-08', '2026-11-30', 'so Mon 30 Nov'],
-    'a year that is not this one' => [['days' => 40], '2026-11-27', '2027-01-06', '40 days after acceptance (Fri 27 Nov)'],
+    'before rolls away from the anchor' => [['days' => 10, 'direction' => 'before'], '2026-12-08', '2026-11-27', 'so Fri, Nov 27'],
+    'before rolls as it is said' => [['days' => 10, 'direction' => 'before', 'roll' => 'forward'], '2026-12-08', '2026-11-30', 'so Mon, Nov 30'],
+    'a year that is not this one' => [['days' => 40], '2026-11-27', '2027-01-06', '40 days after acceptance (Fri, Nov 27)'],
     'rolling over more than one' => [['days' => 1], '2026-12-24', '2026-12-28', 'Christmas Day'],
 ]);
 
@@ -46,7 +46,7 @@ it('ends at midnight when it says so', function () {
 
 it('says the year of a day that is not in this one', function () {
     $because = computed(['days' => 3, 'roll' => 'none'], '2027-01-08')['because'];
-    expect($because)->toContain('Fri 8 Jan 2027');
+    expect($because)->toContain('Fri, Jan 8, 2027');
 });
 
 it('keeps a day set by hand though the anchor of its rule is not known, and what counts from it', function () {
@@ -86,7 +86,7 @@ it('never answers with anything but dates or words', function () {
 
 it('refuses a day of the week that the day is not', function (string $typed) {
     LocalDate::parse($typed, LocalDate::of('2026-11-23'));
-})->with(['Mon 18 Dec 2026', 'Monday, December 18, 2026', 'Sat 18 Dec', 'Fri 2026-12-17'])->throws(DateUnreadable::class, 'is a');
+})->with(['Mon, Dec 18, 2026', 'Monday, December 18, 2026', 'Sat, Dec 18', 'Fri 2026-12-17'])->throws(DateUnreadable::class, 'is a');
 
 it('takes a day of the week that is right', fn () => expect(LocalDate::parse('Fri, Dec 18', LocalDate::of('2026-11-23'))->iso())->toBe('2026-12-18')->and(LocalDate::parse('next fri', LocalDate::of('2026-11-23'))->iso())->toBe('2026-11-27'));
 

@@ -101,7 +101,7 @@ it('lets people say who sees a paper as far as it is theirs to say', function (a
     'the buyers’ agent shows the buyers’ paper' => [['buyer', false], [null, false], 'buyer', false, null],
     'the coordinator gives a common paper to one side' => [[null, false], ['seller', false], null, true, null],
     'the coordinator keeps it to the office' => [[null, false], [null, true], null, true, null],
-    'an agent takes what is common' => [[null, false], ['buyer', false], 'buyer', false, 'is common'],
+    'an agent takes what Both sides see this paper' => [[null, false], ['buyer', false], 'buyer', false, 'Both sides see this paper'],
     'an agent gives theirs away' => [['buyer', false], ['seller', false], 'buyer', false, 'still be able to see it'],
     'an agent limit a paper to the office' => [['buyer', false], ['buyer', true], 'buyer', false, 'limit a paper to the office'],
     'a side that is none' => [[null, false], ['tenant', false], null, true, 'no such side'],

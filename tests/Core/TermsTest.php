@@ -31,7 +31,7 @@ it('computes a loan from a percentage or takes it as an amount, with the formula
 it('tells contradictions and blocks none', function (array $terms, array $told) {
     expect(Derived::contradictions(Derived::from(Facts::from($terms)), LocalDate::of('2026-11-23')))->toBe($told);
 })->with([
-    [[], []], [['acceptance' => '2026-12-01', 'closing' => '2026-11-30'], ['Closing is before acceptance.']], [['offer_expiry' => '2026-11-20'], ['The offer has expired: Fri 20 Nov is past.']], [['offer_expiry' => '2026-11-20', 'acceptance' => '2026-11-19'], []],
+    [[], []], [['acceptance' => '2026-12-01', 'closing' => '2026-11-30'], ['Closing is before acceptance.']], [['offer_expiry' => '2026-11-20'], ['The offer has expired: Fri, Nov 20 is past.']], [['offer_expiry' => '2026-11-20', 'acceptance' => '2026-11-19'], []],
     [['offer_expiry' => '2026-11-20', 'acceptance' => '2026-11-21'], ['It was accepted after the offer had expired.']], [['price' => '100000.00', 'loan_given' => '110000.00'], ['The loan is more than the price.']],
     [['price' => '100000.00', 'loan_given' => '80000.00', 'loan_percent' => '79'], ['The loan is entered as an amount and as a percentage, and they differ. The amount counts.']], [['financing' => 'cash', 'loan_percent' => '80'], ['It is a cash purchase, but a loan is entered too.']],
     [['listed_on' => '2026-12-01', 'listing_expires' => '2026-11-30'], ['The listing expires before it begins.']],
@@ -130,7 +130,7 @@ it('lays an offer beside others by its own terms and the listing\'s, not by what
     $view = OfferView::of(Facts::from(['price' => '541000.00', 'financing' => 'conventional', 'loan_percent' => '80', 'earnest_money' => '10820.00', 'loan_days' => '35', 'inspection_days' => '10', 'sale_of_home' => 'yes', 'closing' => '2026-12-18']), $file, LocalDate::of('2026-11-23'));
     expect($view->net?->net->decimal())->toBe('314782.32')->and($view->down?->decimal())->toBe('108200.00')->and($view->daysToClosing)->toBe(25)
         ->and($view->contingencies)->toBe([['label' => 'Inspection', 'days' => 10], ['label' => 'Loan', 'days' => 35]])
-        ->and($view->strength)->toBe(['20 % of their own money', 'depends on the sale of their home', 'no appraisal contingency', 'earnest money of 2% or more']);
+        ->and($view->strength)->toBe(['20% of their own money', 'depends on the sale of their home', 'no appraisal contingency', 'earnest money of 2% or more']);
 });
 
 it('reads a cash offer, and one that says next to nothing', function () {
@@ -155,4 +155,4 @@ it('warns when compared offers close in different years', function () {
 
 it('refuses amounts below zero and days that are no whole number', function (Term $term, string $typed, string $told) {
     expect(static fn () => $term->check($term->kind()->parse($typed, LocalDate::of('2026-11-27')), $typed))->toThrow(EntryUnreadable::class, $told);
-})->with([[Term::Price, '-450,000', 'below zero'], [Term::Price, '(450,000)', 'below zero'], [Term::InspectionDays, '10.5', 'whole one'], [Term::InspectionDays, '-3', 'whole one'], [Term::LoanDays, '99999', 'whole one']]);
+})->with([[Term::Price, '-450,000', 'below zero'], [Term::Price, '(450,000)', 'below zero'], [Term::InspectionDays, '10.5', 'whole number'], [Term::InspectionDays, '-3', 'whole number'], [Term::LoanDays, '99999', 'whole number']]);

@@ -15,6 +15,7 @@ use Unanimus\Commission\DisbursementPage;
 use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Moment;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -49,7 +50,7 @@ final class AuthorizeDisbursement
         ]), $sheet, $by->name, Moment::record(now(), $file->office->zone));
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
         $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => PaperState::Ready, 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
-        $paper->addVersion($sha256, 1, 'computed', '', $by->id);
+        $paper->addVersion($sha256, 1, MadeBy::Computed, '', $by->id);
         $commission->update(['price' => $sheet->price->decimal(), 'agent_name' => $sheet->payees[0]->name, 'authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
         History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256], SeenBy::side($side));
 

@@ -81,7 +81,7 @@ final class PartiesController
         }
         $new = $contacts->keep(User::signedIn($request), $read->cards, 'other', false);
 
-        return redirect('/contacts')->with('told', trim(count($read->cards)." contacts read, {$new} added. {$read->told()}"));
+        return redirect('/contacts')->with('told', trim((count($read->cards) === 1 ? '1 contact' : count($read->cards).' contacts')." read, {$new} added. {$read->told()}"));
     }
 
     public function export(): Response

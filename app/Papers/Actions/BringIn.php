@@ -11,6 +11,7 @@ use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -70,7 +71,7 @@ final class BringIn
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
         $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today());
-        $paper->addVersion($sha256, $brought->pages, 'brought', implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read, $original);
+        $paper->addVersion($sha256, $brought->pages, MadeBy::Uploaded, implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read, $original);
         $paper->moveTo(PaperState::Ready);
         $told = array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'original' => $original, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== '' && $value !== null);
         History::add($file->brokerage_id, $file->id, 'Paper brought in', $told, new SeenBy($paper->side, $paper->staff_only));

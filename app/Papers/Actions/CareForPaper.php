@@ -12,6 +12,7 @@ use App\Models\User;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -58,7 +59,7 @@ final class CareForPaper
         $paper->state->mustBeInHand($paper->title);
         $brought = $this->converter->toPdf($path);
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
-        $paper->addVersion($sha256, $brought->pages, 'brought', $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()), $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original));
+        $paper->addVersion($sha256, $brought->pages, MadeBy::Uploaded, $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()), $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original));
         $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Signed);
         $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', ['file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256]);
 
@@ -102,7 +103,7 @@ final class CareForPaper
             $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
         }
         if (! $draft && $version !== null) {
-            $copy->addVersion($version->sha256, $version->pages, $version->made_by === 'signed' ? 'signed' : 'brought', "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page, [ReadBack::fromArray($version->reading), $version->findings]);
+            $copy->addVersion($version->sha256, $version->pages, $version->made_by === MadeBy::Signed ? MadeBy::Signed : MadeBy::Uploaded, "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page, [ReadBack::fromArray($version->reading), $version->findings]);
         }
         PaperPiece::copyOver($paper, $copy);
         $this->tell($paper, 'Paper copied', ['to' => $to->name]);

@@ -8,6 +8,7 @@ use App\Models\Paper;
 use App\Models\PaperVersion;
 use App\Papers\PaperPrint;
 use App\Storage\Bytes;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;
@@ -20,7 +21,7 @@ final class FixPaper
     }
 
     /** @throws StepRefused when it has not come in yet */
-    public function __invoke(Paper $paper, string $madeBy, string $note, ?int $userId): PaperVersion
+    public function __invoke(Paper $paper, MadeBy $madeBy, string $note, ?int $userId): PaperVersion
     {
         $pdf = $this->print->of($paper);
         $scratch = new Scratch;

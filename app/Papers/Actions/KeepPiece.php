@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -117,8 +118,8 @@ final class KeepPiece
         return match (true) {
             $refusal !== null, $paper->isDraft() => $refusal,
             $version === null => PaperState::Expected->refusesChange(),
-            $version->made_by === 'signed' => PaperState::Signed->refusesChange(),
-            $version->made_by === 'computed' => 'This paper was authorized with the file’s figures. It cannot be changed.',
+            $version->made_by === MadeBy::Signed => PaperState::Signed->refusesChange(),
+            $version->made_by === MadeBy::Computed => 'This paper was authorized with the file’s figures. It cannot be changed.',
             $version->original_sha256 !== null => 'This PDF has a digital signature, so nothing can be added to it. Print it to PDF and upload that instead.',
             default => null,
         };

@@ -12,6 +12,7 @@ use App\Papers\Jobs\ConvertUpload;
 use App\Storage\Bytes;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Intake\BringRefused;
@@ -93,7 +94,7 @@ final class TakeUpload
         foreach (Upload::query()->where('deal_file_id', $upload->deal_file_id)->where('sha256', $upload->sha256)->where('state', 'done')->whereKeyNot($upload->id)->pluck('paper_id') as $id) {
             $paper = Paper::query()->find($id);
             // Where a newer version lies over it, the older may be wanted again.
-            if ($paper instanceof Paper && $paper->state !== PaperState::Void && $paper->versions()->where('made_by', 'brought')->count() === 1) {
+            if ($paper instanceof Paper && $paper->state !== PaperState::Void && $paper->versions()->where('made_by', MadeBy::Uploaded)->count() === 1) {
                 return $paper;
             }
         }

@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Papers\Actions\FixPaper;
 use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -39,7 +40,7 @@ final class SubmitPaper
         if ($paper->isDraft()) {
             $paper->lockForChange();
             $this->refuseEmpty($paper);
-            ($this->fix)($paper, 'submitted', '', $by->id);
+            ($this->fix)($paper, MadeBy::Submitted, '', $by->id);
             $paper->moveTo(PaperState::Ready);
         }
         $requirement->update(['review_state' => $state, 'submitted_at' => now(), 'submitted_by' => $by->id]);

@@ -22,6 +22,7 @@ use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\ReadBack;
@@ -143,8 +144,8 @@ final class SealSet
         $set = SealedSet::create([...$base, 'round_id' => $round->id, 'sha256' => $sha256, 'pages' => $pages, 'sealed_at' => now()]);
         $first = 1;
         foreach ($round->papers as $sent) {
-            $before = $sent->paper->versions()->where('made_by', 'sent')->orderByDesc('number')->first();
-            $sent->paper->addVersion($sha256, $sent->pages, 'signed', "round {$round->key}", null, $first, [ReadBack::fromArray($before?->reading), []]);
+            $before = $sent->paper->versions()->where('made_by', MadeBy::Sent)->orderByDesc('number')->first();
+            $sent->paper->addVersion($sha256, $sent->pages, MadeBy::Signed, "round {$round->key}", null, $first, [ReadBack::fromArray($before?->reading), []]);
             $sent->paper->moveTo(PaperState::Signed);
             $first += $sent->pages;
         }

@@ -7,6 +7,7 @@ namespace App\Signing\Actions;
 use App\Models\Round;
 use App\Papers\Actions\FixPaper;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
@@ -35,7 +36,7 @@ final class SendRound
             throw new StepRefused($faults[0]['text'].(count($faults) > 1 ? ' And '.(count($faults) - 1).' more.' : ''));
         }
         foreach ($round->papers as $sent) {
-            $version = ($this->fix)($sent->paper, 'sent', 'sent for signature', $round->user_id);
+            $version = ($this->fix)($sent->paper, MadeBy::Sent, 'sent for signature', $round->user_id);
             $sent->update(['sha256' => $version->sha256, 'pages' => $version->pages]);
             $sent->paper->moveTo(PaperState::Out);
         }

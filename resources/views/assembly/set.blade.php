@@ -20,7 +20,7 @@
                     @php($looks = $copy->looks())
                     <div class="asked"><p><b>{{ $copy->name }}</b> <span class="dim">{{ $copy->email }} · {{ $copy->ended_at ? 'ended' : ($copy->isOpen() ? 'until '.$copy->lastDay()->short($file->office->today()->year()) : 'last day has passed') }}</span></p>
                         @if ($looks === [])<p class="dim small">Not opened yet.</p>@else
-                        <details class="by-hand"><summary>Opened {{ count(array_filter($looks, fn ($look) => $look->what === 'opened')) }} times, last on {{ \App\Terms\When::list(new \DateTimeImmutable($looks[0]->at), $file->office->zone) }}</summary>
+                        <details class="by-hand"><summary>Opened {{ ($times = count(array_filter($looks, fn ($look) => $look->what === 'opened'))) === 1 ? '1 time' : $times.' times' }}, last on {{ \App\Terms\When::list(new \DateTimeImmutable($looks[0]->at), $file->office->zone) }}</summary>
                             <table class="ledger"><tbody>@foreach ($looks as $look)<tr><td>{{ \Unanimus\Dates\Moment::record(new \DateTimeImmutable($look->at), $file->office->zone) }}</td><td>{{ ['opened' => 'opened', 'downloaded' => 'downloaded', 'refused' => 'tried after it ended'][$look->what] }}</td><td class="dim">{{ $look->address }}</td></tr>@endforeach</tbody></table></details>@endif
                         @if ($works && $copy->isOpen())<form method="post" action="/reading-copies/{{ $copy->key }}/end" class="in-row">@csrf<button class="button tight plain">End reading copy</button></form>@if ($copy->email === '') <span class="small dim">link: {{ $copy->link() }}</span>@endif @endif
                     </div>

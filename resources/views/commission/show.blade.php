@@ -43,7 +43,7 @@
             @else
             <div class="leaf pad">
                 <h2>Who gets what of {{ $sheet->gross->ledger() }}</h2>
-                <svg class="flow" viewBox="0 0 640 260" role="img" aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
+                <div class="flow-wrap" tabindex="0" role="region" aria-label="Who gets what"><svg class="flow" viewBox="0 0 640 260" role="img" aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
                     <rect class="source" x="84" y="{{ $flow->top }}" width="12" height="{{ $flow->height }}"/>
                     <text class="sum" x="76" y="{{ $flow->top + $flow->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
                     <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">gross commission</text>
@@ -53,7 +53,7 @@
                         <text x="396" y="{{ $stream['y'] + $stream['height'] / 2 + 14 }}">{{ $stream['payee']->name }}</text>
                         <text class="dim-text" x="396" y="{{ $stream['y'] + $stream['height'] / 2 + 29 }}">{{ $stream['payee']->formula }}</text>
                     @endforeach
-                </svg>
+                </svg></div>
                 <table class="ledger">
                     <thead><tr><th>Step</th><th>How it is computed</th><th class="amount">Amount</th></tr></thead>
                     <tbody>

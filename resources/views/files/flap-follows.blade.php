@@ -11,7 +11,11 @@
 <h2>Parties <small>{{ $file->parties->count() }}</small></h2>
 <ul class="people">
     @foreach ($file->parties->sortBy(fn ($party) => $party->seat()->order()) as $party)
-        <li><x-seat :seat="$party->seat()" /> <span>{{ $party->name }}</span> <span class="reach">{{ $party->firm ?? ($party->email ? 'mail' : 'no email yet') }}</span></li>
+        <li><x-seat :seat="$party->seat()" /> <span>{{ $party->name }}@if ($party->firm)<small class="dim">, {{ $party->firm }}</small>@endif</span>
+            <span class="reach ways">
+                @if ($party->phone)<a href="tel:{{ \Unanimus\Terms\Phone::link($party->phone) }}" title="{{ $party->phone }}">call<span class="unseen"> {{ $party->name }}</span></a> <a href="sms:{{ \Unanimus\Terms\Phone::link($party->phone) }}">text<span class="unseen"> {{ $party->name }}</span></a>@endif
+                @if ($party->email)<a href="mailto:{{ $party->email }}">email<span class="unseen"> {{ $party->name }}</span></a>@elseif (! $party->phone) no email yet @endif
+            </span></li>
     @endforeach
 </ul>
 @if ($agenda->deadlines)

@@ -12,4 +12,4 @@
         @endif
     </div>
 </div>
-@if ($line)<x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" />@else<p class="dim small">The deal line appears once there is an acceptance, closing, or expiration date.</p>@endif
+@if ($line)<div class="deal-line-wrap" tabindex="0" role="region" aria-label="Deal line" data-scroll-to=".today"><x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" /></div>@else<p class="dim small">The deal line appears once there is an acceptance, closing, or expiration date.</p>@endif

@@ -17,6 +17,6 @@
     @if ($today->open === 0)
         <div class="leaf empty">Each open file gets a lane here with its dates. <a href="/open">Open your first file</a>.</div>
     @else
-        <div class="lanes-wrap" tabindex="0" role="region" aria-label="Lanes of open files">@include('files.lanes', ['lanes' => $today->lanes])</div>
+        <div class="lanes-wrap" tabindex="0" role="region" aria-label="Lanes of open files" data-scroll-to=".today">@include('files.lanes', ['lanes' => $today->lanes])</div>
     @endif
 </x-layout>
