@@ -54,6 +54,8 @@ final class Sentence
     /** @param  array<string, string>  $said */
     private static function filled(string $words, array $said): string
     {
+        // What stands in brackets is said only where there is something to say.
+        $words = (string) preg_replace_callback('/\[([^\]]*:([a-z_]+)[^\]]*)\]/', static fn (array $m) => ($said[$m[2]] ?? '') === '' ? '' : $m[1], $words);
         $filled = (string) preg_replace_callback('/:([a-z_]+)/', static fn (array $m) => $said[$m[1]] ?? '', $words);
 
         return trim((string) preg_replace(['/\s+([.,])/', '/\s{2,}/', '/ “”/'], ['$1', ' ', ''], $filled));

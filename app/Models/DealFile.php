@@ -11,10 +11,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\StepRefused;
-use Unanimus\Money\Money;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
 
@@ -190,27 +188,6 @@ final class DealFile extends Record
     public function sideOf(User $user): ?string
     {
         return $user->holds(Role::Broker, $this->office_id) ? null : $this->members->firstWhere('user_id', $user->id)?->side;
-    }
-
-    /** What stands in a column of the files list; bare for a spreadsheet. */
-    public function cell(string $column, bool $bare = false): string
-    {
-        $known = fn (string $name): ?string => $this->knownFacts->firstWhere('name', $name)?->value;
-        $day = fn (?string $iso): string => $iso === null ? '' : ($bare ? $iso : LocalDate::of($iso)->short($this->office->today()->year()));
-
-        return match ($column) {
-            'status' => $this->status->label(),
-            'listing' => $this->listing_number ?? '',
-            'office' => $this->office->name,
-            'agent' => $this->members->where('role', 'agent')->map(static fn (Member $member) => $member->user->name)->implode(', '),
-            'side' => $this->side,
-            'closing' => $day($known('closing')),
-            'price' => $known('price') === null ? '' : ($bare ? (string) $known('price') : (string) Money::of((string) $known('price'))),
-            'complete' => $this->required === 0 ? ($bare ? '' : '–') : intdiv($this->settled * 100, $this->required).($bare ? '' : '%'),
-            'labels' => implode(', ', $this->labels()),
-            'opened' => $day($this->created_at->setTimezone($this->office->zone)->format('Y-m-d')),
-            default => $day($this->ended_on),
-        };
     }
 
     /** In words: "We represent the buyers · sale". */

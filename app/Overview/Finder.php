@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Overview;
 
+use App\Files\Agenda;
 use App\Models\DealFile;
+use App\Models\Party;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\Deadline;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Finding\Query;
@@ -17,9 +20,9 @@ final class Finder
 {
     /** The columns a list may show, with what each is sorted by. */
     public const COLUMNS = [
-        'status' => ['Status', 'deal_files.status'], 'listing' => ['Listing', 'deal_files.listing_number'], 'office' => ['Office', 'deal_files.office_id'], 'agent' => ['Agent', null], 'side' => ['Side', 'deal_files.side'],
+        'status' => ['Status', 'deal_files.status'], 'listing' => ['Listing', 'deal_files.listing_number'], 'office' => ['Office', 'deal_files.office_id'], 'agent' => ['Agent', null], 'coordinator' => ['Coordinator', null], 'client' => ['Client', null], 'next' => ['Next deadline', null], 'owes' => ['Has to sign', null], 'side' => ['Side', 'deal_files.side'],
         'closing' => ['Closing', "(SELECT value FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'closing')"], 'price' => ['Price', "(SELECT value::numeric FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'price')"],
-        'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'], 'labels' => ['Labels', null], 'opened' => ['Opened', 'deal_files.created_at'], 'ended' => ['Ended', 'deal_files.ended_on'],
+        'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'], 'labels' => ['Tags', null], 'opened' => ['Opened', 'deal_files.created_at'], 'ended' => ['Ended', 'deal_files.ended_on'],
     ];
 
     public const USUAL = ['status', 'listing', 'agent', 'closing', 'price', 'complete'];
@@ -92,6 +95,9 @@ final class Finder
                 : $members->where('role', 'agent')->whereIn('user_id', User::query()->get(['id', 'name'])->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))->pluck('id'))),
             'office' => $where->whereIn('deal_files.office_id', DB::table('offices')->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')->pluck('id')),
             'label' => $where->whereRaw('EXISTS (SELECT 1 FROM unnest(deal_files.labels) AS l WHERE lower(l) LIKE ?)', ['%'.addcslashes($value, '%_\\').'%']),
+            'owes' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')->whereHas('signers', static fn ($signers) => $signers->whereIn('status', ['invited', 'opened', 'consented'])->where('seat', 'like', addcslashes($value, '%_\\\\').(str_contains($value, '.') ? '' : '.%')))),
+            'late' => $where->whereIn('deal_files.id', self::byDates(static fn (Agenda $agenda) => $value === 'closing' ? ($agenda->daysToClosing() ?? 0) < 0 : $agenda->open(-1) !== [])),
+            'next' => $where->whereIn('deal_files.id', self::next($value)),
             'closes' => self::closes($where, $value, new \DateTimeZone($user->officeRoles->first()->office->zone ?? 'UTC')),
             default => self::needs($where, $value),
         };
@@ -109,6 +115,61 @@ final class Finder
         $where->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'closing')
             ->when($from !== null, static fn ($query) => $query->where('value', '>=', $from->iso()))->when($to !== null, static fn ($query) => $query->where('value', '<=', $to->iso())));
         $value === 'late' && $where->whereNotIn('deal_files.status', ['closed']);
+    }
+
+    /**
+     * Open files whose earliest open deadline falls into a span of days.
+     *
+     * @return list<int>
+     */
+    private static function next(string $value): array
+    {
+        return self::byDates(static function (Agenda $agenda) use ($value): bool {
+            [$from, $to] = Query::span($value, $agenda->today) ?? [null, null];
+            $days = array_map(static fn (Deadline $deadline) => $deadline->due->iso(), $agenda->open(3660));
+            $first = $days === [] ? null : min($days);
+
+            return $first !== null && ($from === null || $first >= $from->iso()) && ($to === null || $first <= $to->iso());
+        });
+    }
+
+    /**
+     * Dates are computed, never asked of the database: the open files in sight are gone through.
+     *
+     * @param callable(Agenda): bool $fits
+     * @return list<int>
+     */
+    private static function byDates(callable $fits): array
+    {
+        return array_values(DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(2000)->get()
+            ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))->modelKeys());
+    }
+
+    /**
+     * What of a file was found where its name does not show it: a person, the listing number, the company.
+     *
+     * @param iterable<DealFile> $files with their parties
+     * @param list<string> $words
+     * @return array<string, string> by the file's key
+     */
+    public static function matched(iterable $files, array $words): array
+    {
+        $matched = [];
+        foreach ($files as $file) {
+            $name = Query::plain($file->name);
+            $hidden = array_filter($words, static fn (string $word) => ! str_contains($name, $word));
+            foreach ($hidden === [] ? [] : [(string) $file->listing_number, ...$file->parties->flatMap(static fn (Party $party) => [$party->name, (string) $party->firm])->all()] as $text) {
+                foreach ($hidden as $word) {
+                    if ($text !== '' && str_contains(Query::plain($text), $word)) {
+                        $matched[$file->key] = $text;
+
+                        continue 3;
+                    }
+                }
+            }
+        }
+
+        return $matched;
     }
 
     /** @param  Builder<DealFile>  $where */

@@ -21,6 +21,9 @@ final readonly class Query
         'closes' => ['when it closes', ['today', 'week', 'next-week', 'month', 'late', 'none']],
         'label' => ['its tags', []],
         'office' => ['which office has it', []],
+        'owes' => ['who has to sign', ['buyer', 'seller', 'agent', 'tenant', 'landlord', 'buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.1']],
+        'late' => ['what is late', ['deadline', 'closing']],
+        'next' => ['when the next deadline is', ['today', 'week', 'next-week', 'month', 'late']],
         'needs' => ['what it is waiting for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],
     ];
 
@@ -144,7 +147,7 @@ final readonly class Query
             return "Enter a value after “{$field}:”.";
         }
         $values = self::FIELDS[$field][1];
-        $free = in_array($field, ['agent', 'label', 'office'], true) || ($field === 'closes' && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);
+        $free = in_array($field, ['agent', 'label', 'office'], true) || ($field === 'owes' && preg_match('/^[a-z]+(\.\d{1,2})?$/', $value) === 1) || (in_array($field, ['closes', 'next'], true) && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);
 
         return $free || in_array(strtolower($value), $values, true) ? null : "“{$field}:{$value}” is not known. It may be ".implode(', ', $values).'.';
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * Entries of the histories as sentences, by what happened. "(first)": nothing stood there before. "(gone)": nothing stands
- * there now. "(why)": a reason was given. :name and the like are filled from the entry.
+ * there now. "(why)": a reason was given. What stands in [brackets] is left out where its value is empty. :name and the like are filled from the entry.
  */
 return [
     // Terms, dates, status
@@ -12,20 +12,20 @@ return [
     'Term changed (first)' => ':name set to :after',
     'Term changed (gone)' => ':name removed (was :before)',
     'Under contract' => 'Status changed to under contract',
-    'Dates moved' => ':anchor moved from :from to :to. Moved with it: :with_it',
+    'Dates moved' => ':anchor moved[ from :from] to :to[: :reason].[ Also moved: :with_it]',
     'Date set by hand' => ':deadline moved from :from to :to: :reason',
     'Date follows its rule again' => ':deadline follows the contract again: :to',
     'Deadline met' => ':deadline marked as met (due :due)',
     'Deadline open again' => ':deadline reopened (due :due)',
     'Preparing' => 'Status changed to preparing',
     'Active' => 'Status changed to active',
-    'Closed' => 'File closed, effective :on',
-    'Closed (why)' => 'File closed, effective :on: :reason',
-    'Terminated' => 'File terminated, effective :on',
-    'Terminated (why)' => 'File terminated, effective :on: :reason',
-    'Expired' => 'File expired, effective :on',
-    'Withdrawn' => 'File withdrawn, effective :on',
-    'Withdrawn (why)' => 'File withdrawn, effective :on: :reason',
+    'Closed' => 'File closed[, effective :on]',
+    'Closed (why)' => 'File closed[, effective :on]: :reason',
+    'Terminated' => 'File terminated[, effective :on]',
+    'Terminated (why)' => 'File terminated[, effective :on]: :reason',
+    'Expired' => 'File expired[, effective :on]',
+    'Withdrawn' => 'File withdrawn[, effective :on]',
+    'Withdrawn (why)' => 'File withdrawn[, effective :on]: :reason',
     'Labels changed' => 'Tags changed from :before to :after',
     'Labels changed (first)' => 'Tags added: :after',
     'Labels changed (gone)' => 'Tags removed: :before',
@@ -33,7 +33,7 @@ return [
 
     // The file and its people
     'File opened' => 'File opened',
-    'Joined the file' => ':who joined the file as :as :side',
+    'Joined the file' => ':who joined the file as :as[ for the :side side]',
     'Left the file' => ':who was removed from the file',
     'Asked to join the file' => ':who asked to join the file',
     'Not let into the file' => 'The request of :who to join was declined',
@@ -54,18 +54,18 @@ return [
     'Task open again' => 'Task reopened: :task',
     'Task given to' => 'Task assigned to :to: :task',
     'Task taken away' => 'Task deleted: :task',
-    'Offer recorded' => 'Offer from :buyers recorded at :price',
-    'Counter-offer recorded' => 'Counteroffer to :buyers recorded at :price',
+    'Offer recorded' => 'Offer from :buyers recorded[ at :price]',
+    'Counter-offer recorded' => 'Counteroffer to :buyers recorded[ at :price]',
     'Offer changed' => 'Offer from :buyers changed',
     'Offer declined' => 'Offer from :buyers declined',
-    'Offer chosen' => 'Offer from :buyers accepted at :price',
+    'Offer chosen' => 'Offer from :buyers accepted[ at :price]',
 
     // Documents
     'Entry' => '“:paper”: :blank changed from “:before” to “:after”',
     'Entry (first)' => '“:paper”: :blank filled in: “:after”',
     'Entry (gone)' => '“:paper”: :blank cleared (was “:before”)',
-    'Earlier entries brought back' => '“:paper”: restored earlier entries (:blanks)',
-    'Taken over to another revision' => '“:paper” moved from revision :before to :after. Entries without a place: :without_a_place',
+    'Earlier entries brought back' => '“:paper”: restored earlier entries',
+    'Taken over to another revision' => '“:paper” moved from revision :before to :after[. Entries without a place: :without_a_place]',
     'Paper called for' => '“:paper” added',
     'Paper called for (why)' => '“:paper” added: :why',
     'Paper no longer called for' => '“:paper” removed: no longer needed',
@@ -80,9 +80,9 @@ return [
     'Paper copied' => '“:paper” copied to :to',
     'Paper copied here' => '“:paper” copied from :from',
     'Who sees a paper' => 'Who can see “:paper” changed from :before to :after',
-    'Put on a page' => '“:paper”, page :page: added :what “:text”',
-    'Changed on a page' => '“:paper”, page :page: changed :what “:text”',
-    'Taken off a page' => '“:paper”, page :page: removed :what “:text”',
+    'Put on a page' => '“:paper”, page :page: added :what[ “:text”]',
+    'Changed on a page' => '“:paper”, page :page: changed :what[ “:text”]',
+    'Taken off a page' => '“:paper”, page :page: removed :what[ “:text”]',
     'Papers put together' => 'Combined :papers documents (:pages pages)',
     'Reading copy given' => ':to was given a reading copy until :until',
     'Reading copy ended' => 'The reading copy for :to was ended',

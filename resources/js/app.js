@@ -153,3 +153,6 @@ document.querySelectorAll('[data-scroll-to]').forEach((wrap) => {
     const at = wrap.querySelector(wrap.dataset.scrollTo)?.getBoundingClientRect().left;
     if (at !== undefined && wrap.scrollWidth > wrap.clientWidth) wrap.scrollLeft = at - wrap.getBoundingClientRect().left - wrap.clientWidth * 0.2;
 });
+
+// From here on keys are answered.
+document.body.dataset.ready = '';

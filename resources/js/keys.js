@@ -61,7 +61,7 @@ document.addEventListener('keydown', (event) => {
     went = event.key === 'g' ? Date.now() : 0;
     let done = false;
     if (event.key === '/') {
-        document.querySelector('.bar .find input')?.focus();
+        document.querySelector('#find')?.focus();
         done = true;
     } else if (event.key === 'n' && !event.repeat) {
         document.querySelector('[data-key=n]')?.click();

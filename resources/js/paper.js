@@ -161,6 +161,10 @@ function count(all) {
     const left = document.querySelector('#left');
     left.textContent = missing.length === 0 ? 'nothing missing' : missing.length === 1 ? '1 blank missing' : `${missing.length} blanks missing`;
     left.className = missing.length === 0 ? 'ok' : 'hot';
+    const onward = document.querySelector('#onward');
+    if (onward) onward.hidden = missing.length > 0;
+    const step = document.querySelector('#next-missing');
+    if (step) step.hidden = missing.length === 0 && !paper.dataset.entries;
     document.querySelectorAll('[data-count]').forEach((place) => {
         const n = blanks.filter((field) => field.closest('[data-page]').dataset.page === place.dataset.count && missing.includes(field.dataset.blank)).length;
         place.textContent = n || '';
@@ -184,7 +188,7 @@ for (const field of blanks) {
     field.addEventListener('keydown', (event) => {
         if (event.key !== 'Enter' || (event.shiftKey && field.tagName === 'TEXTAREA')) return;
         event.preventDefault();
-        next(field);
+        if (!event.repeat) next(field);
     });
     field.addEventListener('focus', () => {
         document.querySelector(`[data-list="${CSS.escape(field.dataset.blank)}"]`)?.scrollIntoView({ block: 'nearest' });
@@ -195,7 +199,16 @@ for (const field of blanks) {
 function next(field) {
     leave(field);
     const after = blanks.slice(blanks.indexOf(field) + 1);
-    const wanted = after.find((one) => one.classList.contains('missing') && read(one) === '') || blanks.find((one) => one !== field && one.classList.contains('missing') && read(one) === '') || after[0];
+    const lacks = (one) => one !== field && one.classList.contains('missing') && read(one) === '';
+    const missing = after.find(lacks) || blanks.find(lacks);
+    // After the last one Enter goes on to the next paper that has some, once everything here is stored.
+    const onward = document.querySelector('#onward a');
+    if (!missing && onward && read(field) !== '') {
+        const go = () => (line.busy() ? setTimeout(go, 60) : document.querySelector('#onward').hidden || field.classList.contains('wrong') || onward.click());
+        setTimeout(go, 60);
+        return;
+    }
+    const wanted = missing || after[0];
     wanted?.focus();
     wanted?.scrollIntoView({ block: 'center' });
 }
@@ -272,4 +285,8 @@ const wanted = blanks.find((one) => one.dataset.blank === decodeURIComponent(loc
 if (wanted) {
     wanted.scrollIntoView({ block: 'center' });
     wanted.focus();
+} else if (document.activeElement === document.body && matchMedia('(pointer: fine)').matches && document.querySelector('#left')?.closest('.blanks')) {
+    const first = blanks.find((one) => one.classList.contains('missing') && read(one) === '');
+    first?.focus({ preventScroll: true });
+    if (first && first.getBoundingClientRect().bottom > innerHeight) first.scrollIntoView({ block: 'center' });
 }

@@ -44,14 +44,15 @@ if (field && list) {
         const option = event.target.closest('[role=option]');
         option && take(option);
     });
+    // What was marked goes with what was typed before.
+    field.addEventListener('input', () => at(-1));
     field.addEventListener('keydown', (event) => {
         const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
         if (step) {
             event.preventDefault();
             at(now + step);
         } else if (event.key === 'Enter' && !event.repeat) {
-            const only = options().filter((option) => option.dataset.go);
-            const chosen = options()[now] ?? (only.length === 1 && field.value.trim() !== '' && !field.value.includes(':') ? only[0] : null);
+            const chosen = options()[now];
             if (chosen) {
                 event.preventDefault();
                 take(chosen);

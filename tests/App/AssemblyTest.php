@@ -148,7 +148,7 @@ it('refuses a reading copy without a name, with a past or far last day, or a dat
     $set = assembled($file, [$this->paper($file, 'M-102')]);
     $give = fn (array $given) => $this->as('tomas')->post("/sets/{$set->key}/reading-copies", ['name' => 'Maren', 'last_day' => test()->day(3), ...$given]);
     $give(['name' => ' '])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Enter the name'));
-    $give(['last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is past'));
+    $give(['last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has passed'));
     $give(['last_day' => now()->addYears(3)->format('Y-m-d')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'one year at most'));
     $give(['last_day' => 'soon'])->assertSessionHas('refused');
     $give(['email' => 'no address'])->assertSessionHasErrors('email');

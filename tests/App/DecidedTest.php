@@ -50,7 +50,7 @@ it('fixes a form that nobody signs as it is handed in, so that what is accepted 
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '399,000']);
     $this->as('ines')->get("/review/{$requirement->key}")->assertOk()->assertSee('/pages/1.webp');
     $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertRedirect();
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Handed in,')->assertDontSee('data-blank', false);
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Submitted,')->assertDontSee('data-blank', false);
     $this->seeAll();
     expect(textOfPaper($paper->refresh()))->toBe($before)->and($paper->versions()->pluck('made_by')->all())->toBe([MadeBy::Submitted])
         ->and(app(Bytes::class)->read($paper->versions()->sole()->sha256))->toStartWith('%PDF');

@@ -145,6 +145,7 @@ it('tells an entry of the history as a sentence, with names and not with raw fig
     'a step of a signer' => ['Finished signing', ['round' => 'Purchase agreement', 'seat' => 'buyer.1'], 'buyer 1 finished signing “Purchase agreement”'],
     'a moved deadline' => ['Date set by hand', ['deadline' => 'Inspection deadline', 'from' => '2026-12-04', 'to' => '2026-12-09', 'reason' => 'inspector ill'], 'Inspection deadline moved from December 4, 2026 to December 9, 2026: inspector ill'],
     'a price' => ['Offer recorded', ['buyers' => 'Leonie Abara', 'price' => '280000.00'], 'Offer from Leonie Abara recorded at $280,000'],
+    'dates moved' => ['Dates moved', ['anchor' => 'Closing', 'from' => '2026-12-18', 'to' => '2026-12-21', 'reason' => 'amendment 1'], 'Closing moved from December 18, 2026 to December 21, 2026: amendment 1.'],
     'what has no words yet' => ['Something new', ['paper' => 'Addendum', 'sha256' => 'abc'], 'Something new: Addendum'],
     'nothing said' => ['File opened', [], 'File opened'],
 ]);

@@ -90,7 +90,7 @@ it('keeps a paper on its revision when the next comes into force, and takes its 
     expect($own->refresh()->status)->toBe('superseded')->and($paper->refresh()->form_revision)->toBe('2026-11');
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Rev. 2026-12 of this form is current')->assertSee('call after five');
     $this->as('tomas')->get("/papers/{$paper->key}/revision")->assertOk()->assertSee('call after five')->assertSeeInOrder(['What has no place in it', '12345']);
-    $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2027-01', 'key' => 'over-key-1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'come into force meanwhile'));
+    $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2027-01', 'key' => 'over-key-1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is now the current one'));
     $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2026-12', 'key' => 'over-key-1'])->assertSessionHas('told');
     $this->as('tomas')->post("/papers/{$paper->key}/revision", ['revision' => '2026-12', 'key' => 'over-key-1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'already'));
     $this->seeAll();

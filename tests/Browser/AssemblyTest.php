@@ -27,12 +27,12 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     $this->find('input[name=cover]')->click();
     expect($this->axe())->toBe([]);
     $this->press('Combine', '#assemble .with-taken');
-    $this->seeText('pages, ready', 'body', 30)->seeText($before[2]);
+    $this->seeText('Ready: ', 'body', 30)->seeText($before[2]);
     expect($this->axe())->toBe([]);
     $this->find('input[name=name]')->sendKeys('Maren Holt');
     $this->find('input[name=email]')->sendKeys('maren@holt.example');
     $this->press('Create reading copy');
-    $this->seeText('Maren Holt has the link in a letter')->seeText('Not opened yet');
+    $this->seeText('Email sent to Maren Holt')->seeText('Not opened yet');
     $set = $this->browser->getCurrentURL();
     $link = (new PostRoom)->link('maren@holt.example', 'Documents to read');
     $agent = $this->browser;
@@ -45,7 +45,7 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((one) => one.name.endsWith("/opened") && one.responseEnd > 0)') ?: null, 'the opening was not told');
     $this->browser->quit();
     $this->browser = $agent;
-    $this->visit($set)->seeText('1 × opened');
+    $this->visit($set)->seeText('Opened 1 time');
     $this->press('End reading copy');
-    $this->seeText('is dead');
+    $this->seeText('no longer works');
 });

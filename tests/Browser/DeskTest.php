@@ -98,7 +98,7 @@ it('brings files in from a table, with progress that can be left', function () {
     $this->signIn('wendell')->visit('/imports');
     $this->browser->findElement(WebDriverBy::name('table'))->sendKeys($path);
     $this->seeText('Match the columns');
-    $this->press('Try it');
+    $this->press('Test import');
     $this->press('Open 3 files');
     $this->seeText('Done.', '#progress', 40);
     $this->visit('/files?q=browser+row')->seeText('200 Browser Row', 'table');

@@ -28,7 +28,7 @@ function walkTo(BrowserCase $test, string $where): void
         return;
     }
     if ($where === 'Read') {
-        $test->visit('/review')->press('Read');
+        $test->visit('/review')->press('Review', 'table');
 
         return;
     }
@@ -73,13 +73,22 @@ it('is worked by keyboard: places, finding, rows', function () {
     $body()->sendKeys('gf');
     $this->seeText('Files', 'h1');
     $body()->sendKeys('/');
-    $this->browser->switchTo()->activeElement()->sendKeys('lantern'.WebDriverKeys::ENTER);
-    $this->seeText('for “lantern”');
+    $this->browser->switchTo()->activeElement()->sendKeys('sawmill'.WebDriverKeys::ENTER);
+    $this->seeText('matching “sawmill”');
+    $this->waitFor('body[data-ready]');
     $body()->sendKeys('j');
-    $body()->sendKeys(WebDriverKeys::ENTER);
+    $this->waitFor('[data-row=on]');
+    $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ENTER);
+    $this->seeText('Sawmill Terrace', 'h1');
+    $this->waitFor('body[data-ready]');
+    $body()->sendKeys('/');
+    // What fits alone opens at once.
+    $this->browser->switchTo()->activeElement()->sendKeys('14 lantern'.WebDriverKeys::ENTER);
     $this->seeText('14 Lanternfish Lane, Tidewick', 'h1');
+    $this->waitFor('body[data-ready]');
     $body()->sendKeys('jj');
-    $body()->sendKeys(' ');
+    expect($this->browser->executeScript('return document.activeElement.matches("[data-row=on]")'))->toBeTrue();
+    $this->browser->switchTo()->activeElement()->sendKeys(' ');
     expect($this->all('input[name=take]:checked'))->toHaveCount(1);
     $body()->sendKeys('n');
     $this->seeText('Open a file', 'h1');
@@ -128,7 +137,7 @@ it('signs with the keyboard alone', function () {
 
 it('comes back to the page it was on when something is refused, however many pictures the page has', function () {
     /** @var BrowserCase $this */
-    $this->signIn('ines')->visit('/review')->press('Read');
+    $this->signIn('ines')->visit('/review')->press('Review', 'table');
     $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((entry) => entry.name.includes(".webp") && entry.responseEnd > 0)') ?: null, 'no picture has come');
     $here = $this->browser->getCurrentURL();
     $this->press('Send back b');

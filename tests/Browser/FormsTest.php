@@ -38,10 +38,10 @@ it('goes back to how a paper stood, on the slider', function () {
         $field = $this->waitFor('[data-blank=manager]');
         $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $field->sendKeys($name.WebDriverKeys::TAB);
-        $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
+        $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the entry is not stored');
         usleep(400_000);
     }
-    $this->press('Every entry');
+    $this->press('All entries');
     $this->seeText('“Harbor Management”', '#state-words');
     $this->find('#at')->sendKeys(WebDriverKeys::ARROW_LEFT);
     $this->seeText('1 blank is different now', '#state');
@@ -57,9 +57,9 @@ it('lets a client fill in on a phone, question by question and on the page', fun
     $link = (new PostRoom)->link('beatrix@palomar.example', 'Please fill in');
     $phone = $this->newBrowser(390, 844);
     $this->browser = $phone;
-    $this->visit($link)->seeText('question by question');
+    $this->visit($link)->seeText('one question at a time');
     expect($this->axe())->toBe([]);
-    $this->press('Continue, question by question');
+    $this->press('Continue');
     $this->seeText('Save and continue');
     expect($this->axe())->toBe([]);
     $before = $this->browser->getCurrentURL();
@@ -72,7 +72,7 @@ it('lets a client fill in on a phone, question by question and on the page', fun
     $field = $this->waitFor('[data-blank=trash_by]');
     $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$field]);
     $field->sendKeys('Saltreach Hauling'.WebDriverKeys::TAB);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the entry is not stored');
     $this->visit($link)->press('Finish');
     $this->seeText('still missing');
     expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
@@ -105,7 +105,7 @@ it('shows two people each other\'s entries, and asks when they meet in one blank
     $theirs = $this->waitFor('[data-blank=manager]');
     $theirs->sendKeys([WebDriverKeys::CONTROL, 'a']);
     $theirs->sendKeys('Wendell was here'.WebDriverKeys::TAB);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the entry is not stored');
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the entry is not stored');
     $this->browser = $first;
     $this->eventually(fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Wendell was here' ? true : null, 'the other\'s entry does not come', 15);
     $this->seeText('Wendell Achterberg is here too', '#here', 15);
@@ -116,7 +116,7 @@ it('shows two people each other\'s entries, and asks when they meet in one blank
     $mine->sendKeys(WebDriverKeys::TAB);
     $this->seeText('Changed elsewhere', '#met-text');
     $this->press('Keep mine', '#met');
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'mine is not stored');
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'mine is not stored');
     $this->browser->navigate()->refresh();
     expect($this->waitFor('[data-blank=manager]')->getAttribute('value'))->toBe('Wendell was here and Tomás');
 });

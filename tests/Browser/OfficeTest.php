@@ -33,7 +33,7 @@ it('sets a second factor up, asks for it at sign-in, takes a recovery code, and 
     $this->waitFor('header.bar');
     $this->visit('/me')->seeText('recovery codes left');
     $this->find('form[action="/me/second-factor"] input[name=password]')->sendKeys('lanternfish');
-    $this->press('Turn it off');
+    $this->press('Turn off two-step sign-in');
     $this->seeText('Set up two-step sign-in');
 });
 
@@ -78,11 +78,11 @@ it('changes the order of parties, and their numbers follow; while papers are out
     $this->browser->navigate()->refresh();
     $first = fn () => $this->find('[id="buyer.1-name"]')->getAttribute('value');
     expect($first())->toBe('Adaeze Fjordholm');
-    $this->press('Order of the buyers')->press('up', '.by-hand[open]');
+    $this->press('Order of the buyers')->press('Move up', '.by-hand[open]');
     $this->seeText('The numbers follow');
     expect($first())->toBe('Søren Fjordholm')->and($this->find('[id="buyer.2-name"]')->getAttribute('value'))->toBe('Adaeze Fjordholm');
     $this->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');
-    $this->visit($this->browser->getCurrentURL().'/opening')->press('Order of the buyers')->press('up', '.by-hand[open]');
+    $this->visit($this->browser->getCurrentURL().'/opening')->press('Order of the buyers')->press('Move up', '.by-hand[open]');
     $this->seeText('Papers are out for signature under these numbers');
 });

@@ -14,11 +14,11 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
     /** @var BrowserCase $this */
     $scratch = new Scratch;
     $this->signIn('ines')->visit('/own-forms')->find('input[name=pdf]')->sendKeys($scratch->put('Visit sheet.pdf', MadePdf::page(MadePdf::text(72, 700, 'Visited on:')."0.6 w 150 698 m 330 698 l S\n".MadePdf::text(72, 640, 'Remarks'))));
-    $this->press('Begin');
+    $this->press('Start form');
     $this->waitFor('#own-form');
     $form = $this->browser->getCurrentURL();
     expect($this->axe())->toBe([]);
-    $stored = fn () => $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored') ? true : null, 'the change is not stored');
+    $stored = fn () => $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the change is not stored');
     $count = fn () => count($this->all('.item-group'));
     expect($count())->toBe(1);
     // Drawn with the mouse, named beside the page.
@@ -61,7 +61,7 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
     $this->visit($form);
     expect($count())->toBe(3)->and($this->find('#about [name=number]')->getAttribute('value'))->toBe('QR-77');
     $this->press('Activate form');
-    $this->seeText('QR-77 Visit sheet, rev.')->seeText('is in force');
+    $this->seeText('QR-77 Visit sheet, rev.')->seeText('is active');
     $this->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');
     $this->find('body')->sendKeys('a');
@@ -81,7 +81,7 @@ it('writes on a page from outside by mouse and by keyboard, and takes it off aga
     $this->browser->findElement(WebDriverBy::linkText('Roof letter'))->click();
     $this->waitFor('#write')->click();
     expect($this->axe())->toBe([]);
-    $stored = fn () => $this->eventually(fn () => str_starts_with($this->find('#layer-told')->getText(), 'stored') ? true : null, 'the piece is not stored');
+    $stored = fn () => $this->eventually(fn () => str_starts_with($this->find('#layer-told')->getText(), 'saved at') ? true : null, 'the piece is not stored');
     $type = function (string $keys): void {
         // To whatever has the focus, as a keyboard does; a drawing can be typed to as well as a field.
         foreach (mb_str_split($keys) as $key) {

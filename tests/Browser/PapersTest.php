@@ -19,14 +19,14 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     $this->seeText('in the file', '#form-QR-12');
     $this->visit($file)->press('Office intake sheet');
     $paper = $this->browser->getCurrentURL();
-    $this->enter('[data-blank=town]', 'Saltreach');
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the entry is not stored');
+    $this->enter('[data-blank=city]', 'Saltreach');
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null, 'the entry is not stored');
 
     $this->signIn('ines')->visit('/own-forms')->press('Office intake sheet');
     $this->press('Next revision');
     $this->find('details[open] input[name=pdf]')->sendKeys($scratch->put('Intake 2027.pdf', MadePdf::page(MadePdf::text(60, 718, 'Office intake sheet, as of 2027', 17).MadePdf::text(60, 420, 'Second telephone'))));
     $this->press('Start next revision');
-    $this->seeText('This is the next revision of QR-12, in the making');
+    $this->seeText('This is the draft of the next revision of QR-12');
     $this->waitFor('.item-group');
     $revision = $this->find('#about [name=revision]')->getAttribute('value');
     expect($revision)->not->toBe('2026-10')->and(count($this->all('.item-group')))->toBeGreaterThan(10);
@@ -39,7 +39,7 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     expect($this->axe())->toBe([]);
     $this->press("Go over to rev. {$revision}");
     $this->seeText("rev. {$revision}", '.desk-bar');
-    expect($this->find('[data-blank=town]')->getAttribute('value'))->toBe('Saltreach')->and($this->find('body')->getText())->not->toContain('was begun on rev. 2026-10');
+    expect($this->find('[data-blank=city]')->getAttribute('value'))->toBe('Saltreach')->and($this->find('body')->getText())->not->toContain('was begun on rev. 2026-10');
 
     $this->signIn('ines')->visit('/own-forms')->press('Retire');
     $this->seeText('QR-12 is retired');
@@ -48,9 +48,9 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     $this->find('#finder')->sendKeys('intake sheet');
     $this->eventually(fn () => str_contains($this->find('#found')->getText(), 'Office intake sheet') ? null : true, 'a retired form is offered');
     $this->visit($paper)->seeText('This form is retired. This paper stays as it is');
-    expect($this->find('[data-blank=town]')->getAttribute('value'))->toBe('Saltreach');
+    expect($this->find('[data-blank=city]')->getAttribute('value'))->toBe('Saltreach');
     $this->signIn('ines')->visit('/own-forms')->press('Continue draft');
-    $this->seeText('QR-12 is in force again');
+    $this->seeText('QR-12 is active again');
 });
 
 it('fills a form on trial out of a file, and prints it', function () {
@@ -58,9 +58,9 @@ it('fills a form on trial out of a file, and prints it', function () {
     $this->signIn('ines')->visit('/own-forms')->press('Office intake sheet');
     $this->press('Try it out');
     (new WebDriverSelect($this->find('select[name=file]')))->selectByVisibleText('14 Lanternfish Lane, Tidewick');
-    $this->press('Fill');
+    $this->press('Fill blanks');
     $this->eventually(fn () => str_contains($this->find('input[name="v[buyer_names]"]')->getAttribute('value'), 'Sunniva Eide') ?: null, 'the buyers of the file are not on the form');
-    $field = $this->find('input[name="v[town]"]');
+    $field = $this->find('input[name="v[city]"]');
     $field->clear();
     $field->sendKeys('Quoin Harbor');
     // The print opens where it was asked for; what it holds is asked for a second time, as the browser sends it.
@@ -93,7 +93,7 @@ it('keeps what is written on a page while there is no connection, and sends it w
     $this->eventually(fn () => $this->browser->switchTo()->activeElement()->getTagName() === 'input' ? true : null, 'no field to write in');
     $type('passed, see page 2'.WebDriverKeys::ENTER);
     $this->eventually(fn () => count($this->all('.waits')) === 1 ? true : null, 'the words do not stand on the page');
-    $this->seeText('on this device: no connection', '#layer-told');
+    $this->seeText('not saved yet: no connection', '#layer-told');
     // The page is left and come back to as the connection returns; what was under way meanwhile shows with the next look.
     $connected(true);
     $this->eventually(function (): ?bool {
@@ -125,7 +125,7 @@ it('tells how far a large set has come while it is put together', function () {
     $this->eventually(function () use (&$told): ?bool {
         $told[] = $now = $this->find('#standing')->getText();
 
-        return str_contains($now, 'pages, ready') ?: null;
+        return str_contains($now, 'Ready: ') ?: null;
     }, 'the set is not ready', 60);
     preg_match('/(\d+) pages, ready/', (string) end($told), $found);
     expect((int) ($found[1] ?? 0))->toBeGreaterThan(64)->and(count(array_unique($told)))->toBeGreaterThan(1);

@@ -48,9 +48,9 @@ it('signs in again on the spot, and the entry, the term and the form that were u
     signInOnTheSpot($this);
     $this->eventually(fn () => shelved($this) === 0 ?: null, 'the term did not go on', 20);
     // A form of the page that was left open goes with the token of the new session.
-    $this->press('Labels', '.board-head');
+    $this->press('Tags', '.board-head');
     $this->find('#labels input[name=labels]')->sendKeys('relocation');
-    $this->press('Save', '#labels');
+    $this->press('Save tags', '#labels');
     $this->waitFor('.file-head .label');
     $this->visit($file)->waitFor('#fact-included');
     expect($this->find('#fact-included')->getAttribute('value'))->toBe('range, porch swing, mailbox')->and($this->find('.file-head .label')->getText())->toBe('relocation');
@@ -70,9 +70,9 @@ it('goes on by itself when one signs in again in another tab, with the forms of 
     $this->browser->switchTo()->window($first);
     $this->eventually(fn () => ! $this->find('#again')->isDisplayed() ?: null, 'it did not notice', 20);
     $this->eventually(fn () => shelved($this) === 0 ?: null, 'the term did not go on', 20);
-    $this->press('Labels', '.board-head');
+    $this->press('Tags', '.board-head');
     $this->find('#labels input[name=labels]')->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.WebDriverKeys::DELETE);
-    $this->press('Save', '#labels');
+    $this->press('Save tags', '#labels');
     $this->eventually(fn () => $this->all('.file-head .label') === [] ?: null, 'the form did not go through');
     $this->visit($file);
     expect($this->find('#fact-included')->getAttribute('value'))->toBe('range, swing, shed');
@@ -95,7 +95,7 @@ it('keeps of a person one entry that is refused, not the fields beside it', func
 
 it('keeps a remark that was not sent for want of a connection, and lets go of it once it was', function () {
     /** @var BrowserCase $this */
-    $this->signIn('ines')->visit('/review')->press('Read');
+    $this->signIn('ines')->visit('/review')->press('Review', 'table');
     $this->waitFor('#send-back textarea[name=remark]');
     $page = (string) $this->browser->getCurrentURL();
     $this->find('#send-back textarea[name=remark]')->sendKeys('Initials missing on page two');

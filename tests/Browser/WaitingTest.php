@@ -27,12 +27,12 @@ it('keeps what is typed after the session ended, and goes on once one has signed
     $first = $this->browser->getWindowHandle();
     $this->sessionEnds('tomas');
     typeInto($this, 'manager', 'Tidewick Management');
-    $this->seeText('one entry waiting on this device: sign in again', '#stored');
+    $this->seeText('1 entry not saved yet: sign in again', '#stored');
     $this->browser->switchTo()->newWindow();
     $this->signIn('tomas');
     $this->browser->close();
     $this->browser->switchTo()->window($first);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'what waited did not go', 15);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null, 'what waited did not go', 15);
     $this->visit($paper);
     expect($this->find('[data-blank=manager]')->getAttribute('value'))->toBe('Tidewick Management');
 });
@@ -46,14 +46,14 @@ it('keeps what one typed while someone else is signed in on the same device', fu
     $this->browser->close();
     $this->browser->switchTo()->window($first);
     typeInto($this, 'manager', 'Typed by Tomas');
-    $this->seeText('one entry waiting on this device: sign in again', '#stored');
+    $this->seeText('1 entry not saved yet: sign in again', '#stored');
     $this->browser->switchTo()->newWindow();
     $this->visit($paper)->waitFor('[data-blank]');
     expect($this->find('[data-blank=manager]')->getAttribute('value'))->not->toBe('Typed by Tomas');
     $this->signIn('tomas');
     $this->browser->close();
     $this->browser->switchTo()->window($first);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'what waited did not go', 15);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null, 'what waited did not go', 15);
 });
 
 it('sends nothing that someone else left waiting on the same device', function () {
@@ -78,11 +78,11 @@ it('stores what two tabs on one paper have waiting, each once', function () {
     $this->visit($paper)->waitFor('[data-blank]');
     $this->offline(true);
     typeInto($this, 'manager', 'From the second tab');
-    $this->seeText('waiting on this device: no connection', '#stored');
+    $this->seeText('not saved yet: no connection', '#stored');
     $this->browser->switchTo()->window($first);
     $this->offline(true);
     typeInto($this, 'dues', '140');
-    $this->seeText('wait on this device: no connection', '#stored');
+    $this->seeText('not saved yet: no connection', '#stored');
     $this->offline(false);
     $this->eventually(fn () => $this->browser->executeScript('return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries")).length') === 0 ?: null, 'what waited did not go', 15);
     $this->visit($paper);

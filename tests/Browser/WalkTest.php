@@ -60,7 +60,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $excluded = $this->find('[data-blank=excluded]');
     $excluded->click();
     $excluded->sendKeys('dining room lamp'.WebDriverKeys::ENTER);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the entry is not told as stored');
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null, 'the entry is not told as stored');
     $this->shot('paper');
 
     // A dropped connection keeps entries on the device and sends them when it is back.
@@ -68,9 +68,9 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $known = $this->find('[data-blank=known]');
     $known->click();
     $known->sendKeys('roof patched in 2019'."\t");
-    $this->seeText('waiting on this device', '#stored');
+    $this->seeText('not saved yet', '#stored');
     $this->offline(false);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'stored ') ?: null, 'the waiting entry was not sent', 15);
+    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null, 'the waiting entry was not sent', 15);
     $this->browser->navigate()->refresh();
     expect($this->find('[data-blank=known]')->getAttribute('value'))->toBe('roof patched in 2019');
 
@@ -95,7 +95,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
         }
     }
     $this->press('Send for signature', '.board-head');
-    $this->seeText('Who signs');
+    $this->seeText('Signers');
     $this->shot('round');
     $this->press('Send', '#compose');
     $this->seeText('The first signers have an email.');
@@ -145,7 +145,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
             break;
         }
         array_values($buttons)[0]->click();
-        $this->seeText('is with the reviewer');
+        $this->seeText('was submitted to the broker');
     }
     expect($guard)->toBe(6);
 
@@ -170,7 +170,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->signOut()->signIn('tomas')->visit($file)->seeText('1 remark');
     $this->press('Answer remark');
     $this->seeText('Name the program of the loan.');
-    $this->press('Submit again');
+    $this->press('Submit to broker again');
     $this->signOut()->signIn('ines');
     for ($guard = 0; $guard < 10; $guard++) {
         $this->visit('/review');
@@ -192,9 +192,9 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->find('input[name=rate]')->clear();
     $this->find('input[name=rate]')->sendKeys('2.75');
     $this->find('input[name=agent_share]')->sendKeys('70');
-    $this->press('Compute');
+    $this->press('Compute commission');
     $this->seeText('$9,622.25');
-    $this->seeText('ties out');
+    $this->seeText('equals the gross commission');
     $this->signOut()->signIn('ines')->visit("{$file}/commission");
     $this->press('Authorize disbursement');
     $this->seeText('The CDA is in the file.');

@@ -117,3 +117,18 @@ function bothSides(): App\Models\DealFile
 
     return $file->refresh();
 }
+
+/** The test copy's database as its owner sees it, to look at what really stands there. */
+function ledger(): PDO
+{
+    static $pdo = null;
+    $state = dirname(__DIR__, 2).'/var/test';
+    $env = parse_ini_file("{$state}/.env", false, INI_SCANNER_RAW) ?: [];
+
+    return $pdo ??= new PDO("pgsql:host=127.0.0.1;port={$env['DB_PORT']};dbname=unanimus", 'unanimus_owner', trim((string) file_get_contents("{$state}/secrets/owner")), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+}
+
+function one(string $query): mixed
+{
+    return ledger()->query($query)->fetchColumn();
+}

@@ -7,6 +7,7 @@ namespace App\Overview\Http;
 use App\Models\SavedView;
 use App\Models\User;
 use App\Overview\Actions\KeepViews;
+use App\Overview\FileCell;
 use App\Overview\Finder;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -18,14 +19,18 @@ use Unanimus\Finding\Query;
 /** The files list: finding, columns, sorting, kept views, out as CSV. */
 final class FindController
 {
-    public function index(Request $request): View
+    public function index(Request $request): View|RedirectResponse
     {
         $user = User::signedIn($request);
         $query = Query::parse((string) $request->query('q', ''));
         $columns = $this->columns($request);
-        $files = Finder::find($query, $user, (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user'])->simplePaginate(60)->withQueryString();
+        $files = Finder::find($query, $user, (string) $request->query('sort', ''), $request->boolean('down'))->with([...self::needs($columns), ...($query->words === [] ? [] : ['parties'])])->simplePaginate(60)->withQueryString();
+        // Enter in the search field opens what fits alone.
+        if ($request->boolean('go') && $query->words !== [] && $query->fields === [] && $files->count() === 1 && $files->currentPage() === 1) {
+            return redirect("/files/{$files->getCollection()->firstOrFail()->key}");
+        }
 
-        return view('files.index', ['files' => $files, 'query' => $query, 'wanted' => trim((string) $request->query('q', '')), 'columns' => $columns, 'views' => SavedView::query()->orderBy('name')->get()]);
+        return view('files.index', ['files' => $files, 'query' => $query, 'wanted' => trim((string) $request->query('q', '')), 'columns' => $columns, 'matched' => Finder::matched($query->words === [] ? [] : $files->items(), $query->words), 'views' => SavedView::query()->orderBy('name')->get()]);
     }
 
     /** What the last word in the field may go on with, and the files it finds already. */
@@ -34,13 +39,13 @@ final class FindController
         $typed = (string) $request->query('q', '');
         $query = Query::parse($typed);
 
-        return view('files.completions', ['completions' => $typed === '' ? [] : array_slice(Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []), 0, 8), 'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === [] ? collect() : Finder::find($query, User::signedIn($request))->limit(6)->get(), 'faults' => $query->faults]);
+        return view('files.completions', ['completions' => $typed === '' ? [] : array_slice(Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []), 0, 8), 'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === [] ? collect() : Finder::find($query, User::signedIn($request))->with('parties')->limit(6)->get(), 'faults' => $query->faults, 'words' => $query->words]);
     }
 
     public function csv(Request $request): StreamedResponse
     {
         $columns = $this->columns($request);
-        $found = Finder::find(Query::parse((string) $request->input('q', '')), User::signedIn($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(['office', 'knownFacts', 'members.user']);
+        $found = Finder::find(Query::parse((string) $request->input('q', '')), User::signedIn($request), (string) $request->query('sort', ''), $request->boolean('down'))->with(self::needs($columns));
         $keys = array_filter((array) $request->input('take', []), is_string(...));
         $rows = $found->when($keys !== [], static fn ($query) => $query->whereIn('deal_files.key', $keys))->limit(20000)->get();
 
@@ -49,7 +54,7 @@ final class FindController
             fwrite($out, "\u{FEFF}");
             fputcsv($out, ['File', ...array_map(static fn (string $column) => Finder::COLUMNS[$column][0], $columns)], ',', '"', '', "\r\n");
             foreach ($rows as $file) {
-                fputcsv($out, CsvCells::safe([$file->name, ...array_map(static fn (string $column) => $file->cell($column, true), $columns)]), ',', '"', '', "\r\n");
+                fputcsv($out, CsvCells::safe([$file->name, ...array_map(static fn (string $column) => FileCell::of($file, $column, true), $columns)]), ',', '"', '', "\r\n");
             }
         }, 'files.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }
@@ -68,6 +73,15 @@ final class FindController
         $views->drop(User::signedIn($request), $view);
 
         return back()->with('told', 'View deleted.');
+    }
+
+    /**
+     * @param list<string> $columns
+     * @return list<string> the relations they are read from
+     */
+    private static function needs(array $columns): array
+    {
+        return ['office', 'knownFacts', 'members.user', ...(in_array('client', $columns, true) ? ['parties'] : []), ...(in_array('next', $columns, true) ? ['kits'] : []), ...(in_array('owes', $columns, true) ? ['rounds.signers'] : [])];
     }
 
     /** @return list<string> */

@@ -30,6 +30,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Unanimus\Forms\CrossCheck;
+use Unanimus\Forms\Filling;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\Converter;
@@ -45,9 +46,31 @@ final class PaperController
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
         Gate::authorize('see', $paper->file);
         $canFill = $paper->isDraft() && $paper->refusesChange() === null && Gate::allows('work-on', $paper->file);
-        $findings = $canFill ? CrossCheck::of(PaperCheck::drafts($paper->file->load('papers.values'), FactBook::of($paper->file)), $paper->file->office->today())[$paper->key] ?? [] : PaperCheck::findings($paper, FactBook::of($paper->file));
+        $facts = FactBook::of($paper->file);
+        $drafts = $canFill ? PaperCheck::drafts($paper->file->load('papers.values'), $facts) : [];
+        $findings = $canFill ? CrossCheck::of($drafts, $paper->file->office->today())[$paper->key] ?? [] : PaperCheck::findings($paper, $facts);
 
-        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings, 'pieces' => LayerController::of($paper), 'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null]);
+        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings, 'onward' => self::onward($paper, $drafts), 'pieces' => LayerController::of($paper), 'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null]);
+    }
+
+    /**
+     * The next paper of the file that has blanks to fill, after this one and then from the first.
+     *
+     * @param array<string, array{title: string, filling: Filling}> $drafts
+     * @return array{key: string, title: string, missing: int}|null
+     */
+    private static function onward(Paper $paper, array $drafts): ?array
+    {
+        $keys = array_keys($drafts);
+        $at = (int) array_search($paper->key, $keys, true);
+        foreach ([...array_slice($keys, $at + 1), ...array_slice($keys, 0, $at)] as $key) {
+            $missing = count($drafts[$key]['filling']->missing());
+            if ($missing > 0) {
+                return ['key' => (string) $key, 'title' => $drafts[$key]['title'], 'missing' => $missing];
+            }
+        }
+
+        return null;
     }
 
     public function entry(Request $request, Paper $paper, StoreEntry $store): JsonResponse

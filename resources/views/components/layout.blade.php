@@ -24,7 +24,7 @@
             @endif
         @endforeach
     </nav>
-    <form class="find" action="/files" role="search" data-again>
+    <form class="find" action="/files" role="search" data-again><input type="hidden" name="go" value="1">
         <label class="unseen" for="find">Find a file, person, number</label>
         <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="400" autocomplete="off" role="combobox" aria-expanded="false" aria-autocomplete="list" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus" hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
         <kbd aria-hidden="true">/</kbd>

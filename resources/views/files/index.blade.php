@@ -28,12 +28,12 @@
                 <tbody>
                 @foreach ($files as $file)
                     <tr data-row>
-                        <td class="take"><input type="checkbox" name="take[]" value="{{ $file->key }}" aria-label="Take {{ $file->name }}"></td>
-                        <td><a href="/files/{{ $file->key }}" data-open><b class="serif">{{ $file->name }}</b></a></td>
+                        <td class="take"><input type="checkbox" name="take[]" value="{{ $file->key }}" aria-label="Select {{ $file->name }}"></td>
+                        <td><a href="/files/{{ $file->key }}" data-open><b class="serif">{{ $file->name }}</b></a>@if (isset($matched[$file->key]))<br><span class="dim small">{{ $matched[$file->key] }}</span>@endif</td>
                         @foreach ($columns as $column)
                             @if ($column === 'status')<td><x-status :status="$file->status" /></td>
-                            @elseif (in_array($column, ['price', 'complete']))<td class="amount">{{ $file->cell($column) }}</td>
-                            @else<td @class(['dim' => in_array($column, ['listing', 'office', 'side'])])>{{ $file->cell($column) }}</td>@endif
+                            @elseif (in_array($column, ['price', 'complete']))<td class="amount">{{ \App\Overview\FileCell::of($file, $column) }}</td>
+                            @else<td @class(['dim' => in_array($column, ['listing', 'office', 'side'])])>{{ \App\Overview\FileCell::of($file, $column) }}</td>@endif
                         @endforeach
                     </tr>
                 @endforeach

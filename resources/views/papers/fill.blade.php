@@ -57,13 +57,15 @@
             </div>
         </div>
         <aside class="leaf blanks" aria-label="Blanks">
-            <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? '1 blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing">Go to next blank</button></p>
+            <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? '1 blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing" @if ($view->missing === []) hidden @endif>Go to next blank</button></p>
+            @if ($onward)<p id="onward" @if ($view->missing !== []) hidden @endif><a class="button tight now" href="/papers/{{ $onward['key'] }}?from={{ $paper->key }}">Next: {{ $onward['title'] }}</a> <small class="dim">{{ $onward['missing'] === 1 ? '1 blank' : $onward['missing'].' blanks' }}, or press Enter</small></p>@endif
+            @if ($from = $file->papers->firstWhere('key', request('from')))<p class="small"><a href="/papers/{{ $from->key }}">Back to {{ $from->title }}</a></p>@endif
             @if ($findings !== [])<ul class="findings" aria-label="Check these">@foreach ($findings as $finding)<li><button type="button" class="plain-button" data-go="{{ $finding->blank }}">{{ $finding->text }}</button></li>@endforeach</ul>@endif
             <ol>
-                @foreach ($view->filling->blanks as $filled)
+                @foreach (collect($view->filling->blanks)->sortBy(fn ($filled) => $view->isMissing($filled->blank->name) ? 0 : 1) as $filled)
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')
                     <li data-list="{{ $filled->blank->name }}" @class(['missing' => $view->isMissing($filled->blank->name)])>
-                        <button type="button" data-go="{{ $filled->blank->name }}"><span class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ? ($filled->value === '' ? '' : 'ticked') : \App\Papers\PaperView::shown($filled) }}</span></button>
+                        <button type="button" data-go="{{ $filled->blank->name }}"><span class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ? ($filled->value === '' ? '' : 'checked') : \App\Papers\PaperView::shown($filled) }}</span></button>
                         <small>{{ $view->isMissing($filled->blank->name) ? 'required' : (isset($view->by[$filled->blank->name]) ? 'entered by '.$view->by[$filled->blank->name] : $filled->source) }}</small>
                     </li>
                     @endif

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overview;
+
+use App\Files\Agenda;
+use App\Models\DealFile;
+use App\Models\Member;
+use App\Models\Party;
+use Unanimus\Dates\Deadline;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Money\Money;
+
+/** What stands in a column of the files list; bare for a spreadsheet. */
+final class FileCell
+{
+    public static function of(DealFile $file, string $column, bool $bare = false): string
+    {
+        $known = static fn (string $name): ?string => $file->knownFacts->firstWhere('name', $name)?->value;
+        $day = static fn (?string $iso): string => $iso === null ? '' : ($bare ? $iso : LocalDate::of($iso)->short($file->office->today()->year()));
+        $members = static fn (string $role): string => $file->members->where('role', $role)->map(static fn (Member $member) => $member->user->name)->implode(', ');
+
+        return match ($column) {
+            'status' => $file->status->label(),
+            'listing' => $file->listing_number ?? '',
+            'office' => $file->office->name,
+            'agent' => $members('agent'),
+            'coordinator' => $members('coordinator'),
+            'client' => self::clients($file),
+            'next' => self::next($file, $bare),
+            'owes' => self::owes($file),
+            'side' => $file->side,
+            'closing' => $day($known('closing')),
+            'price' => $known('price') === null ? '' : ($bare ? (string) $known('price') : (string) Money::of((string) $known('price'))),
+            'complete' => $file->required === 0 ? ($bare ? '' : '–') : intdiv($file->settled * 100, $file->required).($bare ? '' : '%'),
+            'labels' => implode(', ', $file->labels()),
+            'opened' => $day($file->created_at->setTimezone($file->office->zone)->format('Y-m-d')),
+            default => $day($file->ended_on),
+        };
+    }
+
+    private static function clients(DealFile $file): string
+    {
+        $roles = $file->side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord'] : [$file->side];
+
+        return $file->parties->whereIn('role', $roles)->sortBy(static fn (Party $party) => $party->seat()->order())->pluck('name')->implode(', ');
+    }
+
+    private static function next(DealFile $file, bool $bare): string
+    {
+        $agenda = $file->status->isOpen() ? Agenda::of($file) : null;
+        $open = $agenda?->open(3660) ?? [];
+        usort($open, static fn (Deadline $a, Deadline $b) => $a->due->iso() <=> $b->due->iso());
+        if ($agenda === null || $open === []) {
+            return '';
+        }
+
+        return $bare ? "{$open[0]->label} {$open[0]->due->iso()}" : "{$open[0]->label} ".($open[0]->due->isBefore($agenda->today) ? TodayRow::late($agenda->today->daysUntil($open[0]->due)) : $open[0]->due->short($agenda->today->year()));
+    }
+
+    /** Who has to sign on what is out. */
+    private static function owes(DealFile $file): string
+    {
+        return $file->rounds->where('status', \Unanimus\Signing\RoundStatus::Out)->flatMap->signers->whereIn('status', ['invited', 'opened', 'consented'])->pluck('name')->unique()->implode(', ');
+    }
+}
