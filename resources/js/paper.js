@@ -197,13 +197,14 @@ for (const field of blanks) {
 
 // Enter: the next blank that is still missing; when none is, simply the next.
 function next(field) {
+    const wasMissing = field.classList.contains('missing');
     leave(field);
     const after = blanks.slice(blanks.indexOf(field) + 1);
     const lacks = (one) => one !== field && one.classList.contains('missing') && read(one) === '';
     const missing = after.find(lacks) || blanks.find(lacks);
     // After the last one Enter goes on to the next paper that has some, once everything here is stored.
     const onward = document.querySelector('#onward a');
-    if (!missing && onward && read(field) !== '') {
+    if (!missing && onward && wasMissing && read(field) !== '') {
         const go = () => (line.busy() ? setTimeout(go, 60) : document.querySelector('#onward').hidden || field.classList.contains('wrong') || onward.click());
         setTimeout(go, 60);
         return;

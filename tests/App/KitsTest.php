@@ -32,7 +32,7 @@ it('refuses a change made from an older version, and one that cannot be read', f
     $this->seeAll();
     expect($kit->refresh()->version)->toBe(1);
 })->with([
-    'two tabs' => [['part' => 'fees', 'seen' => 7, 'lines' => []], 'in the meantime'], 'a client' => [['part' => 'contacts', 'lines' => [['role' => 'buyer', 'name' => 'Sunniva Eide']]], 'Clients belong to a deal'],
+    'two tabs' => [['part' => 'fees', 'seen' => 7, 'lines' => []], 'Look at theirs'], 'a client' => [['part' => 'contacts', 'lines' => [['role' => 'buyer', 'name' => 'Sunniva Eide']]], 'Clients belong to a deal'],
     'a circle' => [['part' => 'deadlines', 'lines' => [['name' => 'a', 'anchor' => 'b', 'days' => 1, 'label' => 'A'], ['name' => 'b', 'anchor' => 'a', 'days' => 1, 'label' => 'B']]], 'counts from itself'], 'no fee' => [['part' => 'fees', 'lines' => [['label' => 'x', 'amount' => 'much']]], 'A fee is'],
 ]);
 

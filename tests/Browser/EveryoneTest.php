@@ -73,13 +73,13 @@ it('is worked by keyboard: places, finding, rows', function () {
     $body()->sendKeys('gf');
     $this->seeText('Files', 'h1');
     $body()->sendKeys('/');
-    $this->browser->switchTo()->activeElement()->sendKeys('sawmill'.WebDriverKeys::ENTER);
-    $this->seeText('matching “sawmill”');
+    $this->browser->switchTo()->activeElement()->sendKeys('tidewick'.WebDriverKeys::ENTER);
+    $this->seeText('matching “tidewick”');
     $this->waitFor('body[data-ready]');
     $body()->sendKeys('j');
     $this->waitFor('[data-row=on]');
     $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ENTER);
-    $this->seeText('Sawmill Terrace', 'h1');
+    $this->seeText('Tidewick', 'h1');
     $this->waitFor('body[data-ready]');
     $body()->sendKeys('/');
     // What fits alone opens at once.

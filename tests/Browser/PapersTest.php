@@ -31,15 +31,15 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     $revision = $this->find('#about [name=revision]')->getAttribute('value');
     expect($revision)->not->toBe('2026-10')->and(count($this->all('.item-group')))->toBeGreaterThan(10);
     $this->press('Activate form');
-    $this->seeText("rev. {$revision}, is in force");
+    $this->seeText("rev. {$revision}, is active");
 
-    $this->signIn('wendell')->visit($paper)->seeText("Rev. {$revision} of this form is current. This paper was begun on rev. 2026-10");
+    $this->signIn('wendell')->visit($paper)->seeText("Rev. {$revision} of this form is current. This paper uses rev. 2026-10");
     $this->press('See what carries over');
     $this->seeText('Saltreach', '.columns-2')->seeText('Every entry carries over');
     expect($this->axe())->toBe([]);
-    $this->press("Go over to rev. {$revision}");
+    $this->press("Switch to rev. {$revision}");
     $this->seeText("rev. {$revision}", '.desk-bar');
-    expect($this->find('[data-blank=city]')->getAttribute('value'))->toBe('Saltreach')->and($this->find('body')->getText())->not->toContain('was begun on rev. 2026-10');
+    expect($this->find('[data-blank=city]')->getAttribute('value'))->toBe('Saltreach')->and($this->find('body')->getText())->not->toContain('This paper uses rev. 2026-10');
 
     $this->signIn('ines')->visit('/own-forms')->press('Retire');
     $this->seeText('QR-12 is retired');
@@ -49,7 +49,7 @@ it('takes a paper over to the next revision of its form, made on the pages of an
     $this->eventually(fn () => str_contains($this->find('#found')->getText(), 'Office intake sheet') ? null : true, 'a retired form is offered');
     $this->visit($paper)->seeText('This form is retired. This paper stays as it is');
     expect($this->find('[data-blank=city]')->getAttribute('value'))->toBe('Saltreach');
-    $this->signIn('ines')->visit('/own-forms')->press('Continue draft');
+    $this->signIn('ines')->visit('/own-forms')->press('Activate again');
     $this->seeText('QR-12 is active again');
 });
 
@@ -127,7 +127,7 @@ it('tells how far a large set has come while it is put together', function () {
 
         return str_contains($now, 'Ready: ') ?: null;
     }, 'the set is not ready', 60);
-    preg_match('/(\d+) pages, ready/', (string) end($told), $found);
+    preg_match('/Ready: (\d+) pages/', (string) end($told), $found);
     expect((int) ($found[1] ?? 0))->toBeGreaterThan(64)->and(count(array_unique($told)))->toBeGreaterThan(1);
 });
 

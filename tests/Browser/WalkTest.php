@@ -134,7 +134,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $scratch = new Scratch;
     foreach (['Earnest money receipt', 'Closing statement'] as $title) {
         $this->visit($file);
-        $this->find("input[aria-label=\"Bring in {$title}\"]")->sendKeys(outsidePaper($scratch, $title));
+        $this->find("input[aria-label=\"Upload {$title}\"]")->sendKeys(outsidePaper($scratch, $title));
         $this->seeText("“{$title}” is in the file.");
     }
     $this->visit($file);

@@ -84,7 +84,7 @@ it('derives loan, down payment and balance, each with its formula', function () 
     expect($facts->value('loan_amount'))->toBe('398062.50')
         ->and($facts->value('down_payment'))->toBe('14437.50')
         ->and($facts->value('balance'))->toBe('6437.50')
-        ->and($facts->get('loan_amount')?->source)->toBe("price \$412,500 × 96.5%");
+        ->and($facts->get('loan_amount')?->source)->toBe('price $412,500 × 96.5%');
 });
 
 it('has no loan when bought with cash', function () {
