@@ -255,6 +255,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
 
     Route::get('/review', [ReviewController::class, 'index']);
     Route::get('/review/{requirement}', [ReviewController::class, 'show']);
+    Route::post('/files/{file}/submissions', [ReviewController::class, 'submitSeveral'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack'])->withoutMiddleware(OnlyOpenFiles::class);

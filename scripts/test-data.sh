@@ -22,7 +22,7 @@ test_beside_the_browser() {
     vendor/bin/pint --test || echo code-style >>"$broken"
     say "static analysis"
     vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || echo analysis-of-core >>"$broken"
-    vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G || echo analysis-of-app >>"$broken"
+    vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=2G || echo analysis-of-app >>"$broken"
     say "tests: core, architecture, application"
     run_pest junit.xml --testsuite=core,architecture,app || echo tests-without-browser >>"$broken"
 }

@@ -9,8 +9,10 @@ use App\Models\Paper;
 use App\Models\Party;
 use App\Models\Requirement;
 use App\Models\Round;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Requirements\Stage;
+use Unanimus\Review\NextStep;
 use Unanimus\Review\ReviewState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Terms\Facts;
@@ -20,7 +22,7 @@ final readonly class Board
 {
     /**
      * @param list<Party> $seats the columns
-     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, findings: list<\Unanimus\Forms\Finding>, next: array{label: string, kind: string, target: string, mine: bool}|null}>> $stages rows by stage name
+     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, findings: list<\Unanimus\Forms\Finding>, next: array{step: NextStep, label: string, target: string}|null}>> $stages rows by stage name
      */
     private function __construct(public array $seats, public array $stages)
     {
@@ -40,9 +42,9 @@ final readonly class Board
                 continue;
             }
             $known = $reckoned[$paper->key];
-            $cells = self::cells($paper, $known->seats, $known->missing, $standing[$paper->id] ?? []);
-            $used += $cells;
             $requirement = $requirements->get($paper->id);
+            $cells = self::cells($paper, $known->seats, $known->missing, $standing[$paper->id] ?? [], $requirement?->review_state === ReviewState::Accepted);
+            $used += $cells;
             $stages[$names[$paper->stage] ?? end($names)][] = [
                 'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $known->pages), 'findings' => $known->findings,
                 'next' => self::next($paper, $requirement, $known->missing, $standing[$paper->id]['round'] ?? null, $known->isSigned),
@@ -79,8 +81,12 @@ final readonly class Board
      * @param array<string, mixed> $standing
      * @return array<string, string>
      */
-    private static function cells(Paper $paper, array $seats, int $missing, array $standing): array
+    private static function cells(Paper $paper, array $seats, int $missing, array $standing, bool $isAccepted): array
     {
+        // Signed on paper: once the scan is accepted, everyone on it has signed.
+        if ($isAccepted && $paper->latest?->made_by === MadeBy::Uploaded) {
+            return array_fill_keys($seats, 'done');
+        }
         $cells = [];
         foreach ($seats as $seat) {
             $cells[$seat] = match ($standing[$seat] ?? null) {
@@ -99,26 +105,23 @@ final readonly class Board
 
     private static function note(Paper $paper, ?int $pages): string
     {
-        $pages ??= $paper->latest?->pages;
+        // A scan has the pages it has, whatever the form has.
+        $pages = $paper->latest?->made_by === MadeBy::Uploaded ? $paper->latest->pages : ($pages ?? $paper->latest?->pages);
         $parts = [$paper->form_number, $pages === null ? ($paper->state === PaperState::Expected ? 'expected' : null) : $pages.($pages === 1 ? ' page' : ' pages'), $paper->reason];
 
         return implode(' · ', array_filter($parts));
     }
 
-    /** @return array{label: string, kind: string, target: string, mine: bool}|null kind: open, bring, sign, round, submit */
-    private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $signed): ?array
+    /** @return array{step: NextStep, label: string, target: string}|null */
+    private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $hasMarks): ?array
     {
-        $step = static fn (string $label, string $kind, string $target, bool $mine = true) => ['label' => $label, 'kind' => $kind, 'target' => $target, 'mine' => $mine];
-        $state = $requirement?->review_state;
+        $step = NextStep::of($paper->state, $requirement?->review_state, $missing, $round !== null, $hasMarks);
 
-        return match (true) {
-            $state === ReviewState::SentBack => $step('Answer remark', 'open', "/papers/{$paper->key}"),
-            $paper->state === PaperState::Expected => $step('Upload', 'bring', $paper->key, false),
-            $missing > 0 => $step($missing === 1 ? 'Fill 1 blank' : "Fill {$missing} blanks", 'open', "/papers/{$paper->key}"),
-            $paper->isDraft() && $signed => $step('Send for signature', 'sign', $paper->key),
-            $round !== null => $step('See round', 'round', "/rounds/{$round->key}", false),
-            $requirement !== null && $state === ReviewState::NotSubmitted && ($paper->isDraft() || in_array($paper->state, [PaperState::Ready, PaperState::Signed], true)) => $step('Submit', 'submit', $requirement->key),
-            default => null,
-        };
+        return $step === null ? null : ['step' => $step, 'label' => $step->label($missing), 'target' => match ($step) {
+            NextStep::AnswerRemark, NextStep::Fill => "/papers/{$paper->key}",
+            NextStep::SeeRound => "/rounds/{$round?->key}",
+            NextStep::Submit => (string) $requirement?->key,
+            default => $paper->key,
+        }];
     }
 }

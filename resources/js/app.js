@@ -154,5 +154,23 @@ document.querySelectorAll('[data-scroll-to]').forEach((wrap) => {
     if (at !== undefined && wrap.scrollWidth > wrap.clientWidth) wrap.scrollLeft = at - wrap.getBoundingClientRect().left - wrap.clientWidth * 0.2;
 });
 
+// The board shows the rows of one seat, or of one state of review.
+const filters = { seat: '', state: '' };
+function filterBoard() {
+    for (const row of document.querySelectorAll('table.board tr.row')) {
+        row.hidden = (filters.seat !== '' && !row.dataset.owes.split(' ').includes(filters.seat)) || (filters.state !== '' && row.dataset.state !== filters.state);
+    }
+    document.querySelectorAll('table.board tbody').forEach((part) => { part.hidden = ![...part.querySelectorAll('tr.row')].some((row) => !row.hidden); });
+    document.querySelectorAll('[data-filter]').forEach((button) => button.setAttribute('aria-pressed', button.dataset.filter === filters.seat));
+}
+document.querySelectorAll('[data-filter]').forEach((button) => button.addEventListener('click', () => {
+    filters.seat = filters.seat === button.dataset.filter ? '' : button.dataset.filter;
+    filterBoard();
+}));
+document.querySelector('[data-filter-state]')?.addEventListener('change', (event) => {
+    filters.state = event.target.value;
+    filterBoard();
+});
+
 // From here on keys are answered.
 document.body.dataset.ready = '';

@@ -28,6 +28,7 @@ function guardedRoutes(): array
         'go over to another revision' => ['POST', '/papers/{paper}/revision', ['revision' => 'x', 'key' => 'intruder-1']],
         'write on a page' => ['POST', '/papers/{paper}/pieces', ['key' => 'intruder-1', 'kind' => 'tick', 'page' => 1, 'place' => ['1', '1', '9', '9']]],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
+        'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],

@@ -12,12 +12,14 @@ use App\Models\JoinRequest;
 use App\Models\Upload;
 use App\Models\User;
 use App\Overview\Board;
+use App\Overview\SignedContract;
 use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\DealStatus;
 use Unanimus\Terms\Derived;
 
 /** The file page: everything of a file in one view, and its history. */
@@ -34,7 +36,13 @@ final class FilePageController
         $facts = FactBook::of($file);
         $people = User::query()->whereIn('id', [$me->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
 
+        $contract = SignedContract::of($file);
+        $worksHere = Gate::allows('work-on', $file) && $file->status->isOpen();
+
         return view('files.show', [
+            'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
+            'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
+            'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
             'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => $works = Gate::allows('work-on', $file), 'whole' => $file->completeness(),
             'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'people' => $people,
             'members' => $people->filter(static fn (User $person) => $person->id === $me->id || $file->members->contains('user_id', $person->id)), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(),

@@ -17,6 +17,8 @@ use Unanimus\Forms\Filling;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
+use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\Term;
 
 /** Stores one entry on a paper, as its own event. The same entry sent twice, after a lost answer, is stored once. */
 final class StoreEntry
@@ -55,6 +57,10 @@ final class StoreEntry
             return '';
         }
         $value = $blank->parse($typed, $paper->file->office->today());
+        // What nobody has entered yet is entered for the whole file: every paper that asks for it follows.
+        if ($scope === 'here' && $value !== '' && $this->fillsEmptyTerm($paper, $blank, $facts)) {
+            $scope = 'term';
+        }
         if ($scope === 'term' && $blank->binding !== null && ! str_contains($blank->binding, '?')) {
             $this->setTerm($paper, $blank, $typed, $value, $seen);
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
@@ -76,6 +82,14 @@ final class StoreEntry
         }
 
         return $value;
+    }
+
+    private function fillsEmptyTerm(Paper $paper, Blank $blank, ?Facts $facts): bool
+    {
+        $term = $blank->binding === null ? null : (Term::tryFrom($blank->binding) ?? PropertyFact::tryFrom($blank->binding));
+
+        return $term !== null && ($paper->load('values')->entries()[$blank->name] ?? '') === '' && ($facts ?? FactBook::of($paper->file))->value($term->value) === null
+            && ! in_array($term->value, ['acceptance'], true);
     }
 
     private function standing(Paper $paper, string $blank): string

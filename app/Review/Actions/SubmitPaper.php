@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Review\Actions;
 
 use App\History\History;
+use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Requirement;
 use App\Models\User;
@@ -47,6 +48,30 @@ final class SubmitPaper
         $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
         History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Submitted', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
         $requirement->file->countSettled();
+    }
+
+    /**
+     * Several papers of a file, each for itself.
+     *
+     * @param list<string> $keys of the papers
+     * @return array{int, list<string>} how many were submitted; why the others were not
+     */
+    public function several(DealFile $file, array $keys, User $by): array
+    {
+        $why = [];
+        $count = 0;
+        $requirements = $file->requirements()->with('paper')->get();
+        foreach ($file->papers()->whereIn('key', $keys)->get() as $paper) {
+            $requirement = $requirements->firstWhere('paper_id', $paper->id);
+            try {
+                $requirement === null ? throw new StepRefused("“{$paper->title}” is not on the checklist.") : $this($requirement, $by);
+                $count++;
+            } catch (StepRefused $refused) {
+                $why[] = str_contains($refused->getMessage(), $paper->title) ? $refused->getMessage() : "“{$paper->title}”: {$refused->getMessage()}";
+            }
+        }
+
+        return [$count, $why];
     }
 
     /** A form is read by the reviewer as it is filled: with required blanks empty there is nothing to read. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Review\Http;
 
+use App\Models\DealFile;
 use App\Models\Requirement;
 use App\Models\User;
 use App\Papers\PaperView;
@@ -44,6 +45,17 @@ final class ReviewController
         $submit($requirement, User::signedIn($request));
 
         return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” was submitted to the broker.");
+    }
+
+    /** Several papers at once; what cannot be submitted is said paper by paper, the others are. */
+    public function submitSeveral(Request $request, DealFile $file, SubmitPaper $submit): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(['papers' => 'required|array|max:100', 'papers.*' => 'string|max:26'], ['papers.required' => 'Select at least one paper first.']);
+        [$count, $why] = $submit->several($file, $given['papers'], User::signedIn($request));
+        $told = $count === 0 ? 'Nothing was submitted.' : ($count === 1 ? 'Submitted 1 paper to the broker.' : "Submitted {$count} papers to the broker.");
+
+        return redirect("/files/{$file->key}")->with($why === [] ? 'told' : 'refused', trim("{$told} ".implode(' ', $why)));
     }
 
     public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse

@@ -4,6 +4,13 @@
         <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and their own side’s papers, but nothing of yours.
             <form class="inline" method="post" action="/join-requests/{{ $one->key }}">@csrf<button class="button tight now" name="in" value="1">Add {{ $one->asker->name }}</button> <button class="button tight" name="in" value="0">Decline</button></form></div>
     @endforeach
+    @if ($signedOn !== null)
+        <div class="say now">Everyone signed the contract on <b>{{ $signedOn->long() }}</b>. <form class="inline" method="post" action="/files/{{ $file->key }}/facts">@csrf @method('put')<input type="hidden" name="name" value="acceptance"><input type="hidden" name="value" value="{{ $signedOn->iso() }}"><button class="button tight now">Set acceptance to {{ $signedOn->short($agenda->today->year()) }}</button></form> This puts the file under contract and sets its deadlines.</div>
+    @elseif ($isUploaded)
+        <p class="say now">The signed contract was uploaded. <a href="#fact-acceptance">Enter the day of acceptance</a> to put the file under contract and set its deadlines.</p>
+    @elseif ($unsigned)
+        <p class="say now">This file is under contract, but its contract is not signed by everyone here. Upload the signed contract, or send it for signature.</p>
+    @endif
     @foreach ($file->rounds->filter(fn ($round) => $round->status->value === 'complete')->load('sealedSet') as $round) @include('signing.waits') @endforeach
     <div class="leaf folder">
         @include('files.flap')
@@ -13,6 +20,7 @@
                 <div class="acts">
                     @if ($works)
                         <form method="post" action="/files/{{ $file->key }}/rounds">@csrf<button class="button tight" data-with-taken data-press="s">Send for signature</button></form>
+                        <form method="post" action="/files/{{ $file->key }}/submissions">@csrf<button class="button tight" data-with-taken>Submit to broker</button></form>
                     @endif
                     <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Combine</button></form>
                     @if (in_array($file->side, ['seller', 'both', 'landlord']) && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
@@ -21,30 +29,35 @@
             </div>
             <div class="board-wrap">
             <table class="board">
-                <thead><tr>
+                <thead><tr data-filters>
                     <th class="take"><input type="checkbox" id="all-papers" aria-label="Select all papers"></th><th>Paper</th>
-                    @foreach ($board->seats as $party)<th class="seat-col" scope="col"><x-seat :seat="$party->seat()" :title="$party->seat()->label()" /><span>{{ $party->callName() }}</span></th>@endforeach
-                    <th>Review</th><th><span class="unseen">Next step</span></th>
+                    @foreach ($board->seats as $party)<th class="seat-col" scope="col"><button type="button" class="plain-button" data-filter="{{ $party->seat() }}" aria-pressed="false" title="Show what {{ $party->callName() }} has to do"><x-seat :seat="$party->seat()" :title="$party->seat()->label()" /><span>{{ $party->callName() }}</span></button></th>@endforeach
+                    <th><label class="unseen" for="by-state">Show papers by review</label><select id="by-state" class="bare" data-filter-state><option value="">Review</option><option value="not_submitted">Not submitted</option><option value="submitted">Submitted</option><option value="sent_back">Sent back</option><option value="accepted">Accepted</option></select></th><th><span class="unseen">Next step</span></th>
                 </tr></thead>
                 @php($seats = array_map(fn ($party) => [$party->seat(), (string) $party->seat(), $party->callName()], $board->seats))
                 @forelse ($board->stages as $stage => $rows)
                     <tbody>
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
                     @foreach ($rows as $row)
-                        <tr class="row" data-row>
+                        <tr class="row" data-row data-owes="{{ implode(' ', array_keys(array_filter($row['cells'], fn ($cell) => $cell !== 'done'))) }}" data-state="{{ $row['requirement']?->review_state->value }}">
                             <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Select {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'expected')><output></output></td>
                             <td>@if ($row['paper']->state->value === 'expected')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? '1 more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
                             @foreach ($seats as [$seat, $place, $name])<td class="cell">{{ $glyphs->cell($row['cells'][$place] ?? null, $seat, $name) }}</td>@endforeach
                             <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_submitted', 'submitted'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>
                             <td class="next">
                                 @if ($works)
-                                @switch($row['next']['kind'] ?? '')
-                                    @case('open')<a @class(['button tight', 'now' => $row['next']['mine']]) href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
+                                @php($step = $row['next']['step']->value ?? '')
+                                @switch($step)
+                                    @case('remark') @case('fill')<a class="button tight now" href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
                                     @case('round')<a class="button tight" href="{{ $row['next']['target'] }}" data-next>{{ $row['next']['label'] }}</a>@break
-                                    @case('sign')<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $row['next']['target'] }}"><button class="button tight" data-next>{{ $row['next']['label'] }}</button></form>@break
+                                    @case('send')<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden" name="papers[]" value="{{ $row['next']['target'] }}"><button class="button tight" data-next>{{ $row['next']['label'] }}</button></form>@break
                                     @case('submit')<form method="post" action="/requirements/{{ $row['next']['target'] }}/submit">@csrf<button class="button tight now" data-next>{{ $row['next']['label'] }}</button></form>@break
-                                    @case('bring')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form data-next aria-label="Upload {{ $row['paper']->title }}"></label></form>@break
+                                    @case('upload')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form data-next aria-label="Upload {{ $row['paper']->title }}"></label></form>@break
                                 @endswitch
+                                @if ($step !== 'upload' && ($row['paper']->isDraft() || in_array($row['paper']->state->value, ['ready', 'signed'])))
+                                    <form class="scan" method="post" action="/papers/{{ $row['paper']->key }}/versions" enctype="multipart/form-data">@csrf
+                                        <label class="button tight plain" title="{{ $row['paper']->form_number === null ? 'Upload a new version' : 'Upload the signed scan' }}"><span aria-hidden="true">↑</span><input class="unseen" type="file" name="file" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="{{ $row['paper']->form_number === null ? 'Upload a new version of' : 'Upload a signed scan of' }} {{ $row['paper']->title }}"></label></form>
+                                @endif
                                 @endif
                             </td>
                         </tr>

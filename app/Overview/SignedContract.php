@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overview;
+
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Party;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperState;
+use Unanimus\Signing\RoundStatus;
+
+/** Whether a file's contract is signed, and since when. */
+final readonly class SignedContract
+{
+    /** The forms of the library that make a contract. */
+    private const CONTRACTS = ['M-201', 'M-202', 'M-203', 'M-301'];
+
+    /**
+     * @param LocalDate|null $on the day the last one signed it here; null: not everyone has
+     * @param bool $isUploaded whether it came in signed, from the other side or on paper
+     * @param bool $isUnsigned whether there is a contract form in the file and none of them is signed
+     */
+    private function __construct(public ?LocalDate $on, public bool $isUnsigned, public bool $isUploaded)
+    {
+    }
+
+    /** @param  DealFile  $file  with its papers, parties, and rounds with their signers and papers */
+    public static function of(DealFile $file): self
+    {
+        $contracts = $file->papers->filter(static fn (Paper $paper) => in_array($paper->form_number, self::CONTRACTS, true) && $paper->state !== PaperState::Void);
+        $signed = $contracts->filter(static fn (Paper $paper) => $paper->state === PaperState::Signed);
+        $scanned = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
+        $seated = $file->parties->map(static fn (Party $party) => (string) $party->seat())->all();
+        $on = null;
+        foreach ($signed as $paper) {
+            $round = $file->rounds->first(static fn ($round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id));
+            $asked = [];
+            foreach ($paper->form()->marks ?? [] as $mark) {
+                $mark->seat->role !== 'agent' && in_array((string) $mark->seat, $seated, true) && $asked[] = (string) $mark->seat;
+            }
+            if ($round !== null && $round->over_at !== null && array_diff($asked, $round->signers->pluck('seat')->all()) === []) {
+                $on = LocalDate::at($round->over_at, $file->office->timeZone());
+            }
+        }
+
+        return new self($on, $contracts->isNotEmpty() && $signed->isEmpty() && ! $scanned, $scanned);
+    }
+}

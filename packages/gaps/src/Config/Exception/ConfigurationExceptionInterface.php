@@ -1,9 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace League\Config\Exception;
-
-interface ConfigurationExceptionInterface extends \Throwable
-{
-}

@@ -1,9 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace League\Config\Exception;
-
-class InvalidConfigurationException extends \UnexpectedValueException implements ConfigurationExceptionInterface
-{
-}
