@@ -23,6 +23,8 @@ test_beside_the_browser() {
     say "static analysis"
     vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || echo analysis-of-core >>"$broken"
     vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=2G || echo analysis-of-app >>"$broken"
+    say "tests: scripts of the pages"
+    node --test --test-reporter=dot tests/Script/ || echo tests-of-scripts >>"$broken"
     say "tests: core, architecture, application"
     run_pest junit.xml --testsuite=core,architecture,app || echo tests-without-browser >>"$broken"
 }
