@@ -27,7 +27,7 @@ use Unanimus\Pages\DiskFull;
 use Unanimus\Terms\EntryUnreadable;
 
 // A running copy keeps everything it writes in one state folder; caches of configuration follow it there.
-$state = getenv('UNANIMUS_STATE') ?: ($_SERVER['UNANIMUS_STATE'] ?? dirname(__DIR__).'/var/demo');
+$state = getenv('UNANIMUS_STATE') ?: $_SERVER['UNANIMUS_STATE'] ?? dirname(__DIR__).'/var/demo';
 $state = str_starts_with($state, '/') ? $state : dirname(__DIR__).'/'.$state;
 foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
     if (getenv("APP_{$cache}_CACHE") === false) {
@@ -37,7 +37,19 @@ foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
-    ->withCommands([__DIR__.'/../app/Demo', __DIR__.'/../app/Bench', __DIR__.'/../app/Office/Console', __DIR__.'/../app/History/Console', __DIR__.'/../app/Forms/Console', __DIR__.'/../app/Signing/Console', __DIR__.'/../app/Files/Console', __DIR__.'/../app/Requirements/Console', __DIR__.'/../app/Assembly/Console', __DIR__.'/../app/Papers/Console', __DIR__.'/../app/Work'])
+    ->withCommands([
+        __DIR__.'/../app/Demo',
+        __DIR__.'/../app/Bench',
+        __DIR__.'/../app/Office/Console',
+        __DIR__.'/../app/History/Console',
+        __DIR__.'/../app/Forms/Console',
+        __DIR__.'/../app/Signing/Console',
+        __DIR__.'/../app/Files/Console',
+        __DIR__.'/../app/Requirements/Console',
+        __DIR__.'/../app/Assembly/Console',
+        __DIR__.'/../app/Papers/Console',
+        __DIR__.'/../app/Work',
+    ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
@@ -54,28 +66,66 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([StepRefused::class, DateUnreadable::class, EntryUnreadable::class, AmountUnreadable::class]);
         $exceptions->dontFlash(['password', 'current_password']);
-        $tell = static fn (Throwable $refused, Request $request, int $status) => $request->expectsJson() || $request->header('HX-Request') !== null
+        $tell = static fn (Throwable $refused, Request $request, int $status) => $request->expectsJson() ||
+        $request->header('HX-Request') !== null
             ? response()->json(['message' => $refused->getMessage()], $status)
             : back()->withInput()->with('refused', $refused->getMessage());
         $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
         // Numbers too large for their column, texts too long, bytes that are no text: told in words, and nothing is stored.
-        $exceptions->render(static fn (QueryException $refused, Request $request) => in_array($refused->getCode(), ['22003', '22001', '22021', '22P05', '22P02', '22007', '22008'], true)
-            ? ($request->isMethodSafe() ? response()->view('errors.404', [], 404) : $tell(new EntryUnreadable('Something here is too long or cannot be read as text. Nothing was saved; check what you typed.'), $request, 422))
-            : null);
-        $exceptions->render(static fn (DiskFull $full, Request $request) => $request->isMethodSafe() && ! $request->expectsJson() ? response()->view('errors.full', ['told' => $full->getMessage()], 507) : $tell($full, $request, 507));
-        $exceptions->render(static fn (QueryException $full, Request $request) => $full->getCode() === '53100' ? $tell(DiskFull::told(), $request, 507) : null);
+        $exceptions->render(
+            static fn (QueryException $refused, Request $request) => in_array(
+                $refused->getCode(),
+                ['22003', '22001', '22021', '22P05', '22P02', '22007', '22008'],
+                true,
+            )
+                ? ($request->isMethodSafe()
+                    ? response()->view('errors.404', [], 404)
+                    : $tell(
+                        new EntryUnreadable(
+                            'Something here is too long or cannot be read as text. Nothing was saved; check what you typed.',
+                        ),
+                        $request,
+                        422,
+                    ))
+                : null,
+        );
+        $exceptions->render(
+            static fn (DiskFull $full, Request $request) => $request->isMethodSafe() && ! $request->expectsJson()
+                ? response()->view('errors.full', ['told' => $full->getMessage()], 507)
+                : $tell($full, $request, 507),
+        );
+        $exceptions->render(
+            static fn (QueryException $full, Request $request) => $full->getCode() === '53100'
+                ? $tell(DiskFull::told(), $request, 507)
+                : null,
+        );
         // What was typed and cannot be read, wherever it was typed: nothing is stored, and it stands in its field again.
-        $exceptions->render(static fn (DateUnreadable|EntryUnreadable|AmountUnreadable $unreadable, Request $request) => $tell($unreadable, $request, 422));
+        $exceptions->render(
+            static fn (DateUnreadable|EntryUnreadable|AmountUnreadable $unreadable, Request $request) => $tell($unreadable, $request, 422),
+        );
         // Asked for in the background: words instead of a page, and never the name of a class.
-        $exceptions->render(static fn (HttpExceptionInterface $failed, Request $request) => $request->expectsJson() && ! $failed instanceof ThrottleRequestsException ? response()->json(['message' => match ($failed->getStatusCode()) {
-            401, 419 => 'Sign in again.',
-            403 => 'You can no longer do this here. What you entered is still on this device.',
-            404 => 'This is gone, or you can no longer see it. What you entered is still on this device.',
-            413 => 'This is too large to send.',
-            429 => 'Too many tries. Wait a minute.',
-            503 => 'Unanimus is down for maintenance. Try again in a few minutes.',
-            default => $failed->getMessage() !== '' && $failed->getStatusCode() < 500 ? $failed->getMessage() : 'This did not work. Try again in a moment.',
-        }], $failed->getStatusCode(), $failed->getHeaders()) : null);
+        $exceptions->render(
+            static fn (HttpExceptionInterface $failed, Request $request) => $request->expectsJson() &&
+            ! ($failed instanceof ThrottleRequestsException)
+                ? response()->json(
+                    [
+                        'message' => match ($failed->getStatusCode()) {
+                            401, 419 => 'Sign in again.',
+                            403 => 'You can no longer do this here. What you entered is still on this device.',
+                            404 => 'This is gone, or you can no longer see it. What you entered is still on this device.',
+                            413 => 'This is too large to send.',
+                            429 => 'Too many tries. Wait a minute.',
+                            503 => 'Unanimus is down for maintenance. Try again in a few minutes.',
+                            default => $failed->getMessage() !== '' && $failed->getStatusCode() < 500
+                                ? $failed->getMessage()
+                                : 'This did not work. Try again in a moment.',
+                        },
+                    ],
+                    $failed->getStatusCode(),
+                    $failed->getHeaders(),
+                )
+                : null,
+        );
     })
     ->create();
 

@@ -15,4 +15,6 @@ Schedule::command('sets:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 // Pages of papers that a killed worker left half-done.
 Schedule::call(static fn () => Scratch::clear(900))->everyFiveMinutes()->name('scratch');
 // What was kept for a while and is past it; a cache elsewhere does this by itself.
-Schedule::call(static fn () => config('cache.default') === 'database' && DB::table('cache')->where('expiration', '<', time())->delete())->daily()->name('cache');
+Schedule::call(static fn () => config('cache.default') === 'database' && DB::table('cache')->where('expiration', '<', time())->delete())
+    ->daily()
+    ->name('cache');

@@ -56,58 +56,82 @@ Route::withoutMiddleware('web')->group(static function (): void {
     Route::post('/intake/mail', MailController::class)->middleware('throttle:links');
 });
 
-Route::middleware('throttle:links')->withoutMiddleware('web')->prefix('/calendar')->group(static function (): void {
-    Route::get('/file/{key}/{proof}.ics', [CalendarController::class, 'file'])->where(['key' => '[0-9A-Z]{26}', 'proof' => '[0-9a-f]{40}']);
-    Route::get('/person/{key}/{proof}.ics', [CalendarController::class, 'person'])->where(['key' => '[0-9A-Z]{26}', 'proof' => '[0-9a-f]{40}']);
-});
+Route::middleware('throttle:links')
+    ->withoutMiddleware('web')
+    ->prefix('/calendar')
+    ->group(static function (): void {
+        Route::get('/file/{key}/{proof}.ics', [CalendarController::class, 'file'])->where([
+            'key' => '[0-9A-Z]{26}',
+            'proof' => '[0-9a-f]{40}',
+        ]);
+        Route::get('/person/{key}/{proof}.ics', [CalendarController::class, 'person'])->where([
+            'key' => '[0-9A-Z]{26}',
+            'proof' => '[0-9a-f]{40}',
+        ]);
+    });
 
 Route::middleware('guest')->group(static function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
-    Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in')->withoutMiddleware(InOneTransaction::class);
+    Route::post('/sign-in', [SignInController::class, 'store'])
+        ->middleware('throttle:sign-in')
+        ->withoutMiddleware(InOneTransaction::class);
 });
 
 Route::middleware('guest')->group(static function (): void {
     Route::get('/sign-in/code', [SignInController::class, 'code']);
-    Route::post('/sign-in/code', [SignInController::class, 'second'])->middleware('throttle:second-factor')->withoutMiddleware(InOneTransaction::class);
-    Route::get('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'invitation'])->middleware('throttle:links')->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}']);
-    Route::post('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'takeUp'])->middleware('throttle:sign-in')->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}'])->withoutMiddleware(InOneTransaction::class);
+    Route::post('/sign-in/code', [SignInController::class, 'second'])
+        ->middleware('throttle:second-factor')
+        ->withoutMiddleware(InOneTransaction::class);
+    Route::get('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'invitation'])
+        ->middleware('throttle:links')
+        ->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}']);
+    Route::post('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'takeUp'])
+        ->middleware('throttle:sign-in')
+        ->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}'])
+        ->withoutMiddleware(InOneTransaction::class);
 });
 
 Route::get('/sign-in/standing', [SignInController::class, 'standing']);
 
-Route::prefix('/sign/{token}')->middleware(['throttle:links', SignerLink::class])->group(static function (): void {
-    Route::get('/', [SignController::class, 'show']);
-    Route::post('/opened', [SignController::class, 'opened']);
-    Route::post('/consent', [SignController::class, 'consent']);
-    Route::post('/adopt', [SignController::class, 'adopt']);
-    Route::post('/marks/{key}', [SignController::class, 'mark']);
-    Route::post('/finish', [SignController::class, 'finish']);
-    Route::post('/decline', [SignController::class, 'decline']);
-    Route::post('/ask', [SignController::class, 'ask'])->middleware('throttle:questions');
-    Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image']);
-    Route::get('/papers/{position}/text', [SignController::class, 'text'])->where('position', '\d{1,3}');
-    Route::get('/set.pdf', [SignController::class, 'set']);
-});
+Route::prefix('/sign/{token}')
+    ->middleware(['throttle:links', SignerLink::class])
+    ->group(static function (): void {
+        Route::get('/', [SignController::class, 'show']);
+        Route::post('/opened', [SignController::class, 'opened']);
+        Route::post('/consent', [SignController::class, 'consent']);
+        Route::post('/adopt', [SignController::class, 'adopt']);
+        Route::post('/marks/{key}', [SignController::class, 'mark']);
+        Route::post('/finish', [SignController::class, 'finish']);
+        Route::post('/decline', [SignController::class, 'decline']);
+        Route::post('/ask', [SignController::class, 'ask'])->middleware('throttle:questions');
+        Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image']);
+        Route::get('/papers/{position}/text', [SignController::class, 'text'])->where('position', '\d{1,3}');
+        Route::get('/set.pdf', [SignController::class, 'set']);
+    });
 
-Route::prefix('/fill/{token}')->middleware(['throttle:links', FillLink::class])->group(static function (): void {
-    Route::get('/', [FillController::class, 'show']);
-    Route::get('/questions/{number}', [FillController::class, 'question'])->where('number', '\d{1,6}');
-    Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->where('number', '\d{1,6}');
-    Route::get('/papers/{paperkey}', [FillController::class, 'paper']);
-    Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry']);
-    Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image']);
-    Route::post('/opened', [FillController::class, 'opened']);
-    Route::post('/finish', [FillController::class, 'finish']);
-    Route::post('/another', [FillController::class, 'another']);
-});
+Route::prefix('/fill/{token}')
+    ->middleware(['throttle:links', FillLink::class])
+    ->group(static function (): void {
+        Route::get('/', [FillController::class, 'show']);
+        Route::get('/questions/{number}', [FillController::class, 'question'])->where('number', '\d{1,6}');
+        Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->where('number', '\d{1,6}');
+        Route::get('/papers/{paperkey}', [FillController::class, 'paper']);
+        Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry']);
+        Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image']);
+        Route::post('/opened', [FillController::class, 'opened']);
+        Route::post('/finish', [FillController::class, 'finish']);
+        Route::post('/another', [FillController::class, 'another']);
+    });
 
-Route::prefix('/read/{token}')->middleware(['throttle:links', ReadingLink::class])->group(static function (): void {
-    Route::get('/', [ReadingController::class, 'show']);
-    Route::get('/pages/{page}.webp', [ReadingController::class, 'image']);
-    Route::get('/text', [ReadingController::class, 'text']);
-    Route::get('/set.pdf', [ReadingController::class, 'pdf']);
-    Route::post('/opened', [ReadingController::class, 'opened']);
-});
+Route::prefix('/read/{token}')
+    ->middleware(['throttle:links', ReadingLink::class])
+    ->group(static function (): void {
+        Route::get('/', [ReadingController::class, 'show']);
+        Route::get('/pages/{page}.webp', [ReadingController::class, 'image']);
+        Route::get('/text', [ReadingController::class, 'text']);
+        Route::get('/set.pdf', [ReadingController::class, 'pdf']);
+        Route::post('/opened', [ReadingController::class, 'opened']);
+    });
 
 Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
@@ -212,7 +236,9 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])->where('upload', '[\w:-]{8,60}');
     Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])->withoutMiddleware(
+        OnlyOpenFiles::class,
+    );
     Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/sets/{set}', [AssemblyController::class, 'show']);
     Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf']);
@@ -264,7 +290,9 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/commission', [CommissionController::class, 'index']);
     Route::get('/files/{file}/commission', [CommissionController::class, 'show']);
     Route::put('/files/{file}/commission', [CommissionController::class, 'update'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->withoutMiddleware(
+        OnlyOpenFiles::class,
+    );
 
     Route::get('/office/history', [OfficeController::class, 'history']);
     Route::get('/office', [OfficeController::class, 'index']);

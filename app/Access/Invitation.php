@@ -26,7 +26,12 @@ final class Invitation
     {
         $user = User::hydrate(DB::select('SELECT * FROM user_by_key(?)', [$key]))->first();
 
-        return $user instanceof User && $user->invited_at !== null && $until > now()->getTimestamp() && hash_equals(self::proof($user, $until), $proof) ? $user : null;
+        return $user instanceof User &&
+            $user->invited_at !== null &&
+            $until > now()->getTimestamp() &&
+            hash_equals(self::proof($user, $until), $proof)
+            ? $user
+            : null;
     }
 
     private static function proof(User $user, int $until): string

@@ -42,11 +42,15 @@ final class KeptConnection extends PostgresConnection
     public function bindValues($statement, $bindings): void
     {
         foreach ($bindings as $key => $value) {
-            $statement->bindValue(is_string($key) ? $key : $key + 1, $value, match (true) {
-                $value === null => PDO::PARAM_NULL,
-                is_resource($value) => PDO::PARAM_LOB,
-                default => PDO::PARAM_STR,
-            });
+            $statement->bindValue(
+                is_string($key) ? $key : $key + 1,
+                $value,
+                match (true) {
+                    $value === null => PDO::PARAM_NULL,
+                    is_resource($value) => PDO::PARAM_LOB,
+                    default => PDO::PARAM_STR,
+                },
+            );
         }
     }
 
@@ -84,13 +88,19 @@ final class KeptConnection extends PostgresConnection
      */
     private function kept(string $query, array $bindings): ?array
     {
-        if (strlen($query) > self::LONGEST || preg_match('/^\s*(select|insert|update|delete|with)\b/i', $query) !== 1 || preg_match(self::OWN_PLAN, $query) === 1 || str_contains($query, '), (') || ! array_is_list($bindings)) {
+        if (
+            strlen($query) > self::LONGEST ||
+            preg_match('/^\s*(select|insert|update|delete|with)\b/i', $query) !== 1 ||
+            preg_match(self::OWN_PLAN, $query) === 1 ||
+            str_contains($query, '), (') ||
+            ! array_is_list($bindings)
+        ) {
             return null;
         }
         [$text, $values] = self::numbered($query, $bindings);
         $name = 'kept_'.hash('xxh128', $text);
         $pdo = $this->getPdo();
-        $this->standing ??= new WeakMap;
+        $this->standing ??= new WeakMap();
         $this->standing[$pdo] ??= self::found($pdo);
         if (! isset($this->standing[$pdo][$name])) {
             if (count($this->standing[$pdo]) >= self::MOST) {
@@ -117,25 +127,29 @@ final class KeptConnection extends PostgresConnection
 
             return '$'.count($values);
         };
-        $text = (string) preg_replace_callback(self::PIECES, static function (array $piece) use ($place, &$bindings): string {
-            if ($piece[0] === '?') {
-                return $place(array_shift($bindings));
-            }
-            if (! isset($piece[3])) {
-                return $piece[0] === '??' ? '?' : $piece[0];
-            }
-            [, $column, $not, $list] = $piece;
-            $ids = $list[0] === '?' ? array_splice($bindings, 0, substr_count($list, '?')) : explode(', ', $list);
-            if ($list[0] === '?' && array_filter($ids, is_int(...)) !== $ids) {
-                return "{$column}{$not} in (".implode(', ', array_map($place, $ids)).')';
-            }
-            // One id is planned as one; of a list the planner thinks that it is long.
-            if (count($ids) === 1) {
-                return $column.($not === '' ? ' = ' : ' <> ').$place($ids[0]);
-            }
+        $text = (string) preg_replace_callback(
+            self::PIECES,
+            static function (array $piece) use ($place, &$bindings): string {
+                if ($piece[0] === '?') {
+                    return $place(array_shift($bindings));
+                }
+                if (! isset($piece[3])) {
+                    return $piece[0] === '??' ? '?' : $piece[0];
+                }
+                [, $column, $not, $list] = $piece;
+                $ids = $list[0] === '?' ? array_splice($bindings, 0, substr_count($list, '?')) : explode(', ', $list);
+                if ($list[0] === '?' && array_filter($ids, is_int(...)) !== $ids) {
+                    return "{$column}{$not} in (".implode(', ', array_map($place, $ids)).')';
+                }
+                // One id is planned as one; of a list the planner thinks that it is long.
+                if (count($ids) === 1) {
+                    return $column.($not === '' ? ' = ' : ' <> ').$place($ids[0]);
+                }
 
-            return $column.($not === '' ? ' = any' : ' <> all').' ('.$place('{'.implode(',', $ids).'}').'::bigint[])';
-        }, $query);
+                return $column.($not === '' ? ' = any' : ' <> all').' ('.$place('{'.implode(',', $ids).'}').'::bigint[])';
+            },
+            $query,
+        );
 
         return [$text, $values];
     }

@@ -25,7 +25,12 @@ final class PeopleProvider extends EloquentUserProvider
     public function retrieveByToken($identifier, #[\SensitiveParameter] $token): ?User
     {
         $user = $this->retrieveById($identifier);
-        if ($user === null || ! is_string($token) || $token === '' || ! (bool) DB::scalar('SELECT device_is_remembered(?, ?)', [$user->id, RememberedDevices::hash($token)])) {
+        if (
+            $user === null ||
+            ! is_string($token) ||
+            $token === '' ||
+            ! (bool) DB::scalar('SELECT device_is_remembered(?, ?)', [$user->id, RememberedDevices::hash($token)])
+        ) {
             return null;
         }
         $user->setRememberToken($token);
@@ -42,10 +47,11 @@ final class PeopleProvider extends EloquentUserProvider
     public function updateRememberToken(Authenticatable $user, #[\SensitiveParameter] $token): void
     {
         $user->setRememberToken($token);
-        $user instanceof User && DB::transaction(static function () use ($user, $token): void {
-            Sight::ofPerson($user);
-            RememberedDevices::add($user, $token);
-        });
+        $user instanceof User &&
+            DB::transaction(static function () use ($user, $token): void {
+                Sight::ofPerson($user);
+                RememberedDevices::add($user, $token);
+            });
     }
 
     private function first(string $query, int|string $value): ?User

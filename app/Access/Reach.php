@@ -29,7 +29,9 @@ final class Reach
             return self::ofFile($user, $row);
         }
         if (isset($has['deal_file_id'])) {
-            $file = $row->relationLoaded('file') ? $row->getRelation('file') : DealFile::query()->with('members')->find($has['deal_file_id']);
+            $file = $row->relationLoaded('file')
+                ? $row->getRelation('file')
+                : DealFile::query()->with('members')->find($has['deal_file_id']);
             // Whoever asks next, the rule for ended files or the controller, finds it here.
             $file !== null && method_exists($row, 'file') && $row->setRelation('file', $file);
 
@@ -43,7 +45,8 @@ final class Reach
 
     private static function ofFile(User $user, DealFile $file): bool
     {
-        return $file->brokerage_id === $user->brokerage_id && ($file->members->contains('user_id', $user->id) || in_array($file->office_id, $user->officesInSight(), true));
+        return $file->brokerage_id === $user->brokerage_id &&
+            ($file->members->contains('user_id', $user->id) || in_array($file->office_id, $user->officesInSight(), true));
     }
 
     /** @param  array{string|null, bool}  $whose */

@@ -11,7 +11,9 @@ final class Roots
 {
     public static function trusted(): TrustList
     {
-        $files = static fn (string $which) => array_values(array_filter(array_map(trim(...), explode(',', (string) config("unanimus.trust.{$which}")))));
+        $files = static fn (string $which) => array_values(
+            array_filter(array_map(trim(...), explode(',', (string) config("unanimus.trust.{$which}")))),
+        );
 
         return TrustList::fromFiles($files('seals'), $files('stamps'), $files('others'));
     }

@@ -29,12 +29,17 @@ final class SecondFactor
             }
             $step = Totp::of($kept->second_factor)->accepts($typed, now()->getTimestamp(), (int) $kept->second_factor_step);
             if ($step !== null) {
-                DB::table('users')->where('id', $kept->id)->update(['second_factor_step' => $step]);
+                DB::table('users')
+                    ->where('id', $kept->id)
+                    ->update(['second_factor_step' => $step]);
 
                 return true;
             }
             $left = RecoveryCodes::spend($typed, $kept->recovery_codes);
-            $left === null || DB::table('users')->where('id', $kept->id)->update(['recovery_codes' => json_encode($left)]);
+            $left === null ||
+                DB::table('users')
+                    ->where('id', $kept->id)
+                    ->update(['recovery_codes' => json_encode($left)]);
 
             return $left !== null;
         });
@@ -44,7 +49,9 @@ final class SecondFactor
     public static function prepare(User $user): Totp
     {
         $totp = Totp::fresh();
-        DB::table('users')->where('id', $user->id)->update(['second_factor' => Crypt::encryptString($totp->secret()), 'second_factor_at' => null, 'second_factor_step' => null]);
+        DB::table('users')
+            ->where('id', $user->id)
+            ->update(['second_factor' => Crypt::encryptString($totp->secret()), 'second_factor_at' => null, 'second_factor_step' => null]);
 
         return $totp;
     }
@@ -54,18 +61,29 @@ final class SecondFactor
     {
         $kept = User::query()->whereKey($user->id)->lockForUpdate()->firstOrFail();
         // On already, or of a code that was used: nothing new is given for it.
-        $step = $kept->second_factor === null || $kept->second_factor_at !== null ? null : Totp::of($kept->second_factor)->accepts($typed, now()->getTimestamp(), (int) $kept->second_factor_step);
+        $step =
+            $kept->second_factor === null || $kept->second_factor_at !== null
+                ? null
+                : Totp::of($kept->second_factor)->accepts($typed, now()->getTimestamp(), (int) $kept->second_factor_step);
         if ($step === null) {
             return null;
         }
         $codes = RecoveryCodes::fresh();
-        DB::table('users')->where('id', $user->id)->update(['second_factor_at' => now(), 'second_factor_step' => $step, 'recovery_codes' => json_encode(RecoveryCodes::hashes($codes))]);
+        DB::table('users')
+            ->where('id', $user->id)
+            ->update([
+                'second_factor_at' => now(),
+                'second_factor_step' => $step,
+                'recovery_codes' => json_encode(RecoveryCodes::hashes($codes)),
+            ]);
 
         return $codes;
     }
 
     public static function turnOff(User $user): void
     {
-        DB::table('users')->where('id', $user->id)->update(['second_factor' => null, 'second_factor_at' => null, 'second_factor_step' => null, 'recovery_codes' => '[]']);
+        DB::table('users')
+            ->where('id', $user->id)
+            ->update(['second_factor' => null, 'second_factor_at' => null, 'second_factor_step' => null, 'recovery_codes' => '[]']);
     }
 }

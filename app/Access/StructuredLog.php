@@ -30,13 +30,21 @@ final class StructuredLog
                 $message = $exception instanceof QueryException ? 'Query failed: '.$exception->getCode() : $exception->getMessage();
                 $context['exception'] = $exception::class;
                 $context['at'] = str_replace(base_path().'/', '', $exception->getFile()).':'.$exception->getLine();
-                $context['trace'] = array_slice(array_map(
-                    static fn (array $frame) => str_replace(base_path().'/', '', $frame['file'] ?? '?').':'.($frame['line'] ?? 0),
-                    $exception->getTrace(),
-                ), 0, 12);
+                $context['trace'] = array_slice(
+                    array_map(
+                        static fn (array $frame) => str_replace(base_path().'/', '', $frame['file'] ?? '?').':'.($frame['line'] ?? 0),
+                        $exception->getTrace(),
+                    ),
+                    0,
+                    12,
+                );
             }
 
-            return $record->with(message: mb_strimwidth(RequestId::redact($message), 0, 500, '…'), context: $context, extra: ['request' => RequestId::current()]);
+            return $record->with(
+                message: mb_strimwidth(RequestId::redact($message), 0, 500, '…'),
+                context: $context,
+                extra: ['request' => RequestId::current()],
+            );
         });
 
         return $logger;

@@ -51,7 +51,15 @@ final class Bench extends Command
     {
         $visitor = new Visitor((string) config('app.url'));
         $visitor->signIn('wendell@quillmark.example', \App\Demo\Seed::PASSWORD);
-        $this->beside('file page, 60 papers, 8 seats', 4.0, Clock::beside(static fn () => $visitor->get("/files/{$file->key}"), static fn () => $visitor->get('/style/empty'), before: Clock::WARM));
+        $this->beside(
+            'file page, 60 papers, 8 seats',
+            4.0,
+            Clock::beside(
+                static fn () => $visitor->get("/files/{$file->key}"),
+                static fn () => $visitor->get('/style/empty'),
+                before: Clock::WARM,
+            ),
+        );
     }
 
     private function pages(): void
@@ -64,13 +72,29 @@ final class Bench extends Command
             return [$file->key, Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-222')->firstOrFail()->key];
         });
         $empty = static fn () => $visitor->get('/style/empty');
-        $this->beside('file page, the scenario’s first file', 4.0, Clock::beside(static fn () => $visitor->get("/files/{$file}"), $empty, before: Clock::WARM));
+        $this->beside(
+            'file page, the scenario’s first file',
+            4.0,
+            Clock::beside(static fn () => $visitor->get("/files/{$file}"), $empty, before: Clock::WARM),
+        );
         $this->search($visitor);
         $this->beside('Today, its open files', 4.0, Clock::beside(static fn () => $visitor->get('/'), $empty, before: Clock::WARM));
         $n = 0;
-        $this->beside('store one entry', 1.5, Clock::beside(static function () use ($visitor, $paper, &$n): void {
-            $visitor->post("/papers/{$paper}/entries", ['blank' => 'manager', 'value' => 'Bench '.$n, 'key' => 'bench-'.bin2hex(random_bytes(6)).$n++]);
-        }, $empty, before: Clock::WARM));
+        $this->beside(
+            'store one entry',
+            1.5,
+            Clock::beside(
+                static function () use ($visitor, $paper, &$n): void {
+                    $visitor->post("/papers/{$paper}/entries", [
+                        'blank' => 'manager',
+                        'value' => 'Bench '.$n,
+                        'key' => 'bench-'.bin2hex(random_bytes(6)).$n++,
+                    ]);
+                },
+                $empty,
+                before: Clock::WARM,
+            ),
+        );
         $this->beside('page image, cached', 2.0, Clock::beside(static fn () => $visitor->get("/papers/{$paper}/pages/1.webp"), $empty));
     }
 
@@ -78,20 +102,34 @@ final class Bench extends Command
     private function search(Visitor $visitor): void
     {
         $words = ['lantern', 'thistle ashdown', 'netloft upper', 'lanternfsh', '26 04182', 'okonjo 17', 'gannet steps'];
-        $costs = array_map(static fn (string $word) => Clock::median(static fn () => $visitor->get('/find?q='.rawurlencode($word)), 5), $words);
+        $costs = array_map(
+            static fn (string $word) => Clock::median(static fn () => $visitor->get('/find?q='.rawurlencode($word)), 5),
+            $words,
+        );
         [$scripts, $bare, $count] = Sight::within(Sight::brokerages()[0], function () use ($words): array {
             $user = User::query()->where('email', 'wendell@quillmark.example')->firstOrFail();
             Sight::ofPerson($user);
-            $told = implode(' ', array_map(static fn (string $name) => "SELECT set_config('unanimus.{$name}', '".(string) DB::scalar("SELECT current_setting('unanimus.{$name}', true)")."', true);", ['brokerage', 'person', 'offices', 'file', 'sight']));
+            $told = implode(
+                ' ',
+                array_map(
+                    static fn (string $name) => "SELECT set_config('unanimus.{$name}', '".
+                        (string) DB::scalar("SELECT current_setting('unanimus.{$name}', true)").
+                        "', true);",
+                    ['brokerage', 'person', 'offices', 'file', 'sight'],
+                ),
+            );
             $queries = array_map(static fn (string $word) => Finder::find(Query::parse($word), $user)->limit(6), $words);
 
             return [
                 array_map(static fn ($query) => "BEGIN; {$told} {$query->toRawSql()}; COMMIT;", $queries),
-                array_map(static fn ($query) => Clock::median(static fn () => DB::select($query->toSql(), $query->getBindings()), 5), $queries),
+                array_map(
+                    static fn ($query) => Clock::median(static fn () => DB::select($query->toSql(), $query->getBindings()), 5),
+                    $queries,
+                ),
                 DB::table('search_rows')->count(),
             ];
         });
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $floor = array_map(static fn (string $script) => Clock::median(self::psql($scratch->put('search.sql', $script)), 5), $scripts);
         [$cost, $least] = [self::middle($costs), self::middle($floor)];
         $this->beside("search as typed, {$count} files", 3.0, [$cost, $least]);
@@ -103,7 +141,20 @@ final class Bench extends Command
     private static function psql(string $script): callable
     {
         $database = (array) config('database.connections.'.config('database.default'));
-        $command = 'PGPASSWORD='.escapeshellarg((string) $database['password']).' psql -X -q -A -t -h '.escapeshellarg((string) $database['host']).' -p '.escapeshellarg((string) $database['port']).' -U '.escapeshellarg((string) $database['username']).' -d '.escapeshellarg((string) $database['database']).' -f '.escapeshellarg($script).' >/dev/null';
+        $command =
+            'PGPASSWORD='.
+            escapeshellarg((string) $database['password']).
+            ' psql -X -q -A -t -h '.
+            escapeshellarg((string) $database['host']).
+            ' -p '.
+            escapeshellarg((string) $database['port']).
+            ' -U '.
+            escapeshellarg((string) $database['username']).
+            ' -d '.
+            escapeshellarg((string) $database['database']).
+            ' -f '.
+            escapeshellarg($script).
+            ' >/dev/null';
 
         return static function () use ($command): void {
             exec($command, $said, $code);
@@ -124,34 +175,62 @@ final class Bench extends Command
         $entries = $this->entries($form);
         $ours = static fn () => $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $entries, Facts::from([]))));
         $drawings = FilledPages::draw($form, Filling::of($form, $entries, Facts::from([])));
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $pages = [];
         foreach ($drawings as $page => $drawing) {
             $pages[] = $scratch->put("{$page}.svg", $drawing->svg());
         }
         $conf = (string) storage_path('framework/cache/press/fonts.conf');
         $floor = static function () use ($scratch, $pages, $form, $drawings, $conf): void {
-            exec('FONTCONFIG_FILE='.escapeshellarg($conf).' rsvg-convert -f pdf -o '.$scratch->path('o.pdf').' '.implode(' ', $pages).' && qpdf --warning-exit-0 --deterministic-id '.escapeshellarg($form->pdf).' --decrypt --flatten-annotations=all --overlay '.$scratch->path('o.pdf').' --to='.implode(',', array_keys($drawings)).' -- --object-streams=generate '.$scratch->path('f.pdf'));
+            exec(
+                'FONTCONFIG_FILE='.
+                    escapeshellarg($conf).
+                    ' rsvg-convert -f pdf -o '.
+                    $scratch->path('o.pdf').
+                    ' '.
+                    implode(' ', $pages).
+                    ' && qpdf --warning-exit-0 --deterministic-id '.
+                    escapeshellarg($form->pdf).
+                    ' --decrypt --flatten-annotations=all --overlay '.
+                    $scratch->path('o.pdf').
+                    ' --to='.
+                    implode(',', array_keys($drawings)).
+                    ' -- --object-streams=generate '.
+                    $scratch->path('f.pdf'),
+            );
         };
         $this->beside('fill '.count($form->pages).' pages, '.count($entries).' entries', 1.3, Clock::beside($ours, $floor));
     }
 
     private function assemble(Library $library, Press $press): void
     {
-        [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch);
-        $ours = static fn () => $press->assemble($papers, static fn (int $page, int $count) => PageStamp::Count->foot($page, $count, '', 1, 1));
-        $scratch = new Scratch;
-        $floor = static fn () => (new NativeTool)->run(['qpdf', '--empty', '--pages', ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)), '--', $scratch->path('m.pdf')]);
+        [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch());
+        $ours = static fn () => $press->assemble(
+            $papers,
+            static fn (int $page, int $count) => PageStamp::Count->foot($page, $count, '', 1, 1),
+        );
+        $scratch = new Scratch();
+        $floor = static fn () => (new NativeTool())->run([
+            'qpdf',
+            '--empty',
+            '--pages',
+            ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)),
+            '--',
+            $scratch->path('m.pdf'),
+        ]);
         $this->beside("assemble {$pages} pages", 2.0, Clock::beside($ours, $floor, 7));
         unset($kept);
     }
 
     private function seal(Library $library, Press $press, TimeStamps $stamps): void
     {
-        [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch);
+        [$papers, $pages] = $this->eightyPages($library, $press, $kept = new Scratch());
         $key = SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')));
-        $marks = array_fill_keys(range(1, 8), (new Drawing(612, 792))->text(100, 500, 14, 'Sunniva Eide', 'Great Vibes')->text(300, 700, 9, 'SE'));
-        $scratch = new Scratch;
+        $marks = array_fill_keys(
+            range(1, 8),
+            (new Drawing(612, 792))->text(100, 500, 14, 'Sunniva Eide', 'Great Vibes')->text(300, 700, 9, 'SE'),
+        );
+        $scratch = new Scratch();
         $ours = static function () use ($papers, $press, $marks, $key, $stamps, $scratch): void {
             $drawings = [];
             $page = 0;
@@ -161,8 +240,21 @@ final class Bench extends Command
                 }
                 $page += $paper['pages'];
             }
-            $record = (new EvidenceRecord('bench', 'Bench', [], [], array_fill(0, 120, ['at' => 'now', 'who' => 'Someone', 'what' => 'Made a mark', 'from' => '127.0.0.1']), 'UTC'))->pages();
-            $set = $press->assemble([...$papers, ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)]], static fn (int $page) => $drawings[$page] ?? null);
+            $record = (new EvidenceRecord(
+                'bench',
+                'Bench',
+                [],
+                [],
+                array_fill(0, 120, ['at' => 'now', 'who' => 'Someone', 'what' => 'Made a mark', 'from' => '127.0.0.1']),
+                'UTC',
+            ))->pages();
+            $set = $press->assemble(
+                [
+                    ...$papers,
+                    ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)],
+                ],
+                static fn (int $page) => $drawings[$page] ?? null,
+            );
             (new Seal($key, $stamps, 'Bench'))->over($set, now()->toImmutable());
         };
         $svg = $scratch->put('s.svg', $marks[1]->svg());
@@ -172,10 +264,32 @@ final class Bench extends Command
             $parts = [];
             foreach ($papers as $index => $paper) {
                 $count = min(8, $paper['pages']);
-                exec('FONTCONFIG_FILE='.escapeshellarg($conf).' rsvg-convert -f pdf -o '.$scratch->path('o.pdf').' '.implode(' ', array_fill(0, $count, $svg)).' && qpdf --warning-exit-0 '.escapeshellarg($paper['pdf']).' --overlay '.$scratch->path('o.pdf')." --to=1-{$count} -- ".$scratch->path("f{$index}.pdf"));
+                exec(
+                    'FONTCONFIG_FILE='.
+                        escapeshellarg($conf).
+                        ' rsvg-convert -f pdf -o '.
+                        $scratch->path('o.pdf').
+                        ' '.
+                        implode(' ', array_fill(0, $count, $svg)).
+                        ' && qpdf --warning-exit-0 '.
+                        escapeshellarg($paper['pdf']).
+                        ' --overlay '.
+                        $scratch->path('o.pdf').
+                        " --to=1-{$count} -- ".
+                        $scratch->path("f{$index}.pdf"),
+                );
                 $parts[] = $scratch->path("f{$index}.pdf").' 1-z';
             }
-            exec('qpdf --empty --pages '.implode(' ', $parts).' -- '.$scratch->path('all.pdf').' && openssl cms -sign -binary -in '.$scratch->path('all.pdf')." -signer {$keys}/seal.crt -inkey {$keys}/seal.key -outform DER -out ".$scratch->path('all.p7s'));
+            exec(
+                'qpdf --empty --pages '.
+                    implode(' ', $parts).
+                    ' -- '.
+                    $scratch->path('all.pdf').
+                    ' && openssl cms -sign -binary -in '.
+                    $scratch->path('all.pdf').
+                    " -signer {$keys}/seal.crt -inkey {$keys}/seal.key -outform DER -out ".
+                    $scratch->path('all.p7s'),
+            );
         };
         $this->beside("sealed set, {$pages} pages", 1.5, Clock::beside($ours, $floor, 3));
         unset($kept);
@@ -188,7 +302,10 @@ final class Bench extends Command
         $pages = 0;
         for ($i = 0; $pages < 80; $i++) {
             $form = $library->form(['M-201', 'M-102', 'M-214', 'M-230', 'M-201', 'M-102'][$i % 6]);
-            $filled = $press->drawOver($form->pdf, FilledPages::draw($form, Filling::of($form, $this->entries($form, (string) $i), Facts::from([]))));
+            $filled = $press->drawOver(
+                $form->pdf,
+                FilledPages::draw($form, Filling::of($form, $this->entries($form, (string) $i), Facts::from([]))),
+            );
             $papers[] = ['title' => "{$form->title} {$i}", 'pdf' => $scratch->put("{$i}.pdf", $filled), 'pages' => count($form->pages)];
             $pages += count($form->pages);
         }

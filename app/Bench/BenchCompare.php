@@ -19,15 +19,38 @@ final class BenchCompare extends Command
     public function handle(): int
     {
         [$small, $large] = [$this->read('small'), $this->read('large')];
-        $this->line(sprintf("\n%-28s %18s %18s %8s %8s", 'page, ms (empty page)', number_format($small['files']).' files', number_format($large['files']).' files', 'growth', 'budget'));
+        $this->line(
+            sprintf(
+                "\n%-28s %18s %18s %8s %8s",
+                'page, ms (empty page)',
+                number_format($small['files']).' files',
+                number_format($large['files']).' files',
+                'growth',
+                'budget',
+            ),
+        );
         foreach ($large['pages'] as $page => [$cost, $empty]) {
             [$before, $bare] = $small['pages'][$page];
             // Each is held against an empty page of its own minute, so that a busy machine does not count as growth.
-            $growth = ($cost / max(0.001, $empty)) / max(0.001, $before / max(0.001, $bare));
+            $growth = $cost / max(0.001, $empty) / max(0.001, $before / max(0.001, $bare));
             $budget = self::BUDGETS[$page] ?? null;
-            $this->line(sprintf('%-28s %10.1f (%5.1f) %10.1f (%5.1f) %7.2f× %8s %s', $page, $before, $bare, $cost, $empty, $growth, $budget === null ? '' : "{$budget}×", $budget !== null && $growth > $budget ? 'over' : ''));
+            $this->line(
+                sprintf(
+                    '%-28s %10.1f (%5.1f) %10.1f (%5.1f) %7.2f× %8s %s',
+                    $page,
+                    $before,
+                    $bare,
+                    $cost,
+                    $empty,
+                    $growth,
+                    $budget === null ? '' : "{$budget}×",
+                    $budget !== null && $growth > $budget ? 'over' : '',
+                ),
+            );
         }
-        $this->line(sprintf('the larger: %s papers, %s history entries', number_format($large['papers']), number_format($large['history'])));
+        $this->line(
+            sprintf('the larger: %s papers, %s history entries', number_format($large['papers']), number_format($large['history'])),
+        );
 
         return self::SUCCESS;
     }

@@ -13,7 +13,13 @@ use Illuminate\Support\Facades\DB;
 /** Measures the pages that a growing brokerage could slow, each beside an empty page of the same visit; told as JSON. */
 final class BenchPages extends Command
 {
-    private const PAGES = ['files list, first page' => '/files', 'files list, a status' => '/files?q=status%3Aclosed', 'search, two words' => '/files?q=gannet+okonjo', 'search, mistyped' => '/files?q=sawmil+merriwether', 'search as typed' => '/find?q=thistle+ashdown'];
+    private const PAGES = [
+        'files list, first page' => '/files',
+        'files list, a status' => '/files?q=status%3Aclosed',
+        'search, two words' => '/files?q=gannet+okonjo',
+        'search, mistyped' => '/files?q=sawmil+merriwether',
+        'search as typed' => '/find?q=thistle+ashdown',
+    ];
 
     protected $signature = 'bench:pages';
 
@@ -21,8 +27,19 @@ final class BenchPages extends Command
 
     public function handle(): int
     {
-        [$file, $count, $papers, $entries] = Sight::within(Sight::brokerages()[0], static fn (): array => [DealFile::query()->orderBy('id')->firstOrFail()->key, DB::table('deal_files')->count(), DB::table('papers')->count(), DB::table('history')->count()]);
-        $costs = [...$this->of('wendell', ['file page' => "/files/{$file}", 'Today, a coordinator' => '/']), ...$this->of('ines', ['Today, a broker' => '/', ...self::PAGES])];
+        [$file, $count, $papers, $entries] = Sight::within(
+            Sight::brokerages()[0],
+            static fn (): array => [
+                DealFile::query()->orderBy('id')->firstOrFail()->key,
+                DB::table('deal_files')->count(),
+                DB::table('papers')->count(),
+                DB::table('history')->count(),
+            ],
+        );
+        $costs = [
+            ...$this->of('wendell', ['file page' => "/files/{$file}", 'Today, a coordinator' => '/']),
+            ...$this->of('ines', ['Today, a broker' => '/', ...self::PAGES]),
+        ];
         $this->line((string) json_encode(['files' => $count, 'papers' => $papers, 'history' => $entries, 'pages' => $costs]));
 
         return self::SUCCESS;
@@ -37,6 +54,13 @@ final class BenchPages extends Command
         $visitor = new Visitor((string) config('app.url'));
         $visitor->signIn("{$who}@quillmark.example", Seed::PASSWORD);
 
-        return array_map(static fn (string $path): array => Clock::beside(static fn () => $visitor->get($path), static fn () => $visitor->get('/style/empty'), before: Clock::WARM), $pages);
+        return array_map(
+            static fn (string $path): array => Clock::beside(
+                static fn () => $visitor->get($path),
+                static fn () => $visitor->get('/style/empty'),
+                before: Clock::WARM,
+            ),
+            $pages,
+        );
     }
 }

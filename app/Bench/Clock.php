@@ -37,7 +37,7 @@ final class Clock
         $costs = [[], []];
         for ($i = 0; $i < $times; $i++) {
             $costs[0][] = self::cost($work);
-            $floor === null || $costs[1][] = self::cost($floor);
+            $floor === null || ($costs[1][] = self::cost($floor));
         }
 
         return [self::middle($costs[0]), self::middle($costs[1])];

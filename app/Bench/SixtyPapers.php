@@ -31,8 +31,14 @@ final class SixtyPapers
 
     private const SEATS = ['buyer.1', 'buyer.2', 'buyer.3', 'seller.1', 'seller.2', 'seller.3', 'coagent.1'];
 
-    public function __construct(private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly TakeForm $takeForm, private readonly Library $library, private readonly Bytes $bytes)
-    {
+    public function __construct(
+        private readonly OpenFile $open,
+        private readonly SetFact $setFact,
+        private readonly SetParty $setParty,
+        private readonly TakeForm $takeForm,
+        private readonly Library $library,
+        private readonly Bytes $bytes,
+    ) {
     }
 
     /** Brings the file out for as long as the work lasts. @param  callable(DealFile): void  $work */
@@ -48,7 +54,12 @@ final class SixtyPapers
         try {
             $work($file);
         } finally {
-            Sight::within($brokerage, static fn () => DealFile::query()->whereKey($file->id)->update(['status' => 'withdrawn']));
+            Sight::within(
+                $brokerage,
+                static fn () => DealFile::query()
+                    ->whereKey($file->id)
+                    ->update(['status' => 'withdrawn']),
+            );
         }
     }
 
@@ -59,9 +70,21 @@ final class SixtyPapers
         $file = ($this->open)($agent, 'buyer');
         $this->open->join($file, User::query()->where('email', 'wendell@quillmark.example')->firstOrFail(), 'coordinator');
         foreach (self::SEATS as $index => $seat) {
-            ($this->setParty)($file, Seat::of($seat), ['name' => "Perpetua Ashdown {$index}", 'email' => "perpetua{$index}@ashdown.example"]);
+            ($this->setParty)($file, Seat::of($seat), [
+                'name' => "Perpetua Ashdown {$index}",
+                'email' => "perpetua{$index}@ashdown.example",
+            ]);
         }
-        $this->setFact->many($file->refresh(), ['price' => '412,500', 'earnest_money' => '8,000', 'financing' => 'government', 'loan_percent' => '96.5', 'offer_date' => 'today', 'closing' => '+40', 'inspection_days' => '10', 'property.year_built' => '1962']);
+        $this->setFact->many($file->refresh(), [
+            'price' => '412,500',
+            'earnest_money' => '8,000',
+            'financing' => 'government',
+            'loan_percent' => '96.5',
+            'offer_date' => 'today',
+            'closing' => '+40',
+            'inspection_days' => '10',
+            'property.year_built' => '1962',
+        ]);
         foreach ($this->library->all() as $form) {
             $form->retired || $this->takeForm->take($file->refresh(), $form->number);
         }
@@ -77,7 +100,16 @@ final class SixtyPapers
         $sha256 = $this->bytes->keep($file->brokerage_id, (string) file_get_contents($this->library->form('M-102')->pdf));
         for ($count = $file->papers()->where('state', '<>', PaperState::Void)->count(); $count < self::PAPERS; $count++) {
             /** @var Paper $paper */
-            $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => "Survey, sheet {$count}", 'stage' => 'contract', 'state' => PaperState::Ready, 'position' => 3900 + $count, 'reason' => 'brought in']);
+            $paper = $file
+                ->papers()
+                ->create([
+                    'brokerage_id' => $file->brokerage_id,
+                    'title' => "Survey, sheet {$count}",
+                    'stage' => 'contract',
+                    'state' => PaperState::Ready,
+                    'position' => 3900 + $count,
+                    'reason' => 'brought in',
+                ]);
             $paper->addVersion($sha256, 2, MadeBy::Uploaded);
         }
     }

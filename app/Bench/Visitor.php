@@ -16,7 +16,7 @@ final class Visitor
 
     public function __construct(string $url)
     {
-        $this->client = new Client(['base_uri' => $url, 'cookies' => new CookieJar, 'timeout' => 60]);
+        $this->client = new Client(['base_uri' => $url, 'cookies' => new CookieJar(), 'timeout' => 60]);
     }
 
     public function signIn(string $address, #[\SensitiveParameter] string $password): void
@@ -34,11 +34,15 @@ final class Visitor
     /** @param  array<string, string>  $data */
     public function post(string $path, array $data): void
     {
-        $this->client->post($path, ['json' => $data, 'headers' => ['X-CSRF-TOKEN' => $this->token, 'Accept' => 'application/json'], 'allow_redirects' => ! str_contains($path, 'entries')]);
+        $this->client->post($path, [
+            'json' => $data,
+            'headers' => ['X-CSRF-TOKEN' => $this->token, 'Accept' => 'application/json'],
+            'allow_redirects' => ! str_contains($path, 'entries'),
+        ]);
     }
 
     private function look(string $page): void
     {
-        preg_match('/name="csrf-token" content="([^"]+)"/', $page, $found) === 1 && $this->token = $found[1];
+        preg_match('/name="csrf-token" content="([^"]+)"/', $page, $found) === 1 && ($this->token = $found[1]);
     }
 }

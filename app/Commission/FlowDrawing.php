@@ -27,8 +27,20 @@ final readonly class FlowDrawing
         [$from, $to] = [$top, 24.0];
         foreach ($sheet->payees as $payee) {
             $height = max(1.0, $payee->amount->cents * $scale);
-            $path = sprintf('M96 %1$.1fC240 %1$.1f 240 %2$.1f 384 %2$.1fV%3$.1fC240 %3$.1f 240 %4$.1f 96 %4$.1fZ', $from, $to, $to + $height, $from + $height);
-            $streams[] = ['path' => $path, 'y' => $to, 'height' => $height, 'payee' => $payee, 'tone' => $payee->role === 'agent' ? 'agent' : 'broker'];
+            $path = sprintf(
+                'M96 %1$.1fC240 %1$.1f 240 %2$.1f 384 %2$.1fV%3$.1fC240 %3$.1f 240 %4$.1f 96 %4$.1fZ',
+                $from,
+                $to,
+                $to + $height,
+                $from + $height,
+            );
+            $streams[] = [
+                'path' => $path,
+                'y' => $to,
+                'height' => $height,
+                'payee' => $payee,
+                'tone' => $payee->role === 'agent' ? 'agent' : 'broker',
+            ];
             $from += $height;
             $to += $height + max(46.0, self::HEIGHT - 48 - 150);
         }

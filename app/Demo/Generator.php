@@ -16,15 +16,72 @@ use Unanimus\Files\SeenBy;
 /** Further files that fill lanes and reports, the same for every run of the same seed. */
 final class Generator
 {
-    private const STREETS = ['Sawmill Terrace', 'Fennel Row', 'Upper Quoin Road', 'Gannet Steps', 'Orchard Bank', 'Tollgate', 'Heron Weir', 'Candlemaker Yard', 'Ridgeway', 'Netloft Lane', 'Bellfounder Street', 'Quarryside', 'Ferrymans Walk', 'Thistle Hollow', 'Saltpan Lane', 'Lockkeepers Row'];
+    private const STREETS = [
+        'Sawmill Terrace',
+        'Fennel Row',
+        'Upper Quoin Road',
+        'Gannet Steps',
+        'Orchard Bank',
+        'Tollgate',
+        'Heron Weir',
+        'Candlemaker Yard',
+        'Ridgeway',
+        'Netloft Lane',
+        'Bellfounder Street',
+        'Quarryside',
+        'Ferrymans Walk',
+        'Thistle Hollow',
+        'Saltpan Lane',
+        'Lockkeepers Row',
+    ];
 
     private const TOWNS = ['Pellingford', 'Tidewick', 'Upper Quoin', 'Saltreach'];
 
-    private const FIRST = ['Mira', 'Joachim', 'Adaeze', 'Linus', 'Perpetua', 'Søren', 'Chloé', 'Haruto', 'Zofia', 'Bram', 'Ngọc', 'Ottilie', 'Rafael', 'Esme', 'Kwame', 'Ingrid'];
+    private const FIRST = [
+        'Mira',
+        'Joachim',
+        'Adaeze',
+        'Linus',
+        'Perpetua',
+        'Søren',
+        'Chloé',
+        'Haruto',
+        'Zofia',
+        'Bram',
+        'Ngọc',
+        'Ottilie',
+        'Rafael',
+        'Esme',
+        'Kwame',
+        'Ingrid',
+    ];
 
-    private const LAST = ['Ashdown', 'Kovačević', 'Brightwater', 'Okonjo', 'Vandermeer', 'Castellanos', 'Fjordholm', 'Merriweather', 'Trần', 'Lindqvist', 'Adeyemi', 'Sandoval', 'Pemberlake', 'Dubois-Hale'];
+    private const LAST = [
+        'Ashdown',
+        'Kovačević',
+        'Brightwater',
+        'Okonjo',
+        'Vandermeer',
+        'Castellanos',
+        'Fjordholm',
+        'Merriweather',
+        'Trần',
+        'Lindqvist',
+        'Adeyemi',
+        'Sandoval',
+        'Pemberlake',
+        'Dubois-Hale',
+    ];
 
-    private const REQUIREMENTS = ['Agency disclosure' => 'agency', 'Purchase agreement' => 'offer', 'Financing addendum' => 'offer', 'Earnest money receipt' => 'contract', 'Inspection notice' => 'contract', 'Title commitment' => 'contract', 'Closing statement' => 'closing'];
+    private const REQUIREMENTS = [
+        'Agency disclosure' => 'agency',
+        'Purchase agreement' => 'offer',
+        'Financing addendum' => 'offer',
+        'Earnest money receipt' => 'contract',
+        'Inspection notice' => 'contract',
+        'Title commitment' => 'contract',
+        'Closing statement' => 'closing',
+    ];
 
     /** @param  array<string, User>  $people */
     public function lay(array $people, int $count): void
@@ -47,19 +104,41 @@ final class Generator
         $closing = $open ? $today->plusDays(mt_rand(2, 62)) : $today->plusDays(-mt_rand(4, 725));
         $accepted = $closing->plusDays(-mt_rand(34, 58));
         $accepted = $open && $accepted->isAfter($today) ? $today->plusDays(-mt_rand(1, 9)) : $accepted;
-        $street = (2 + ($index * 37) % 480).' '.self::STREETS[$index % count(self::STREETS)];
+        $street = 2 + (($index * 37) % 480).' '.self::STREETS[$index % count(self::STREETS)];
         $town = self::TOWNS[mt_rand(0, 3)];
         $settled = $open ? mt_rand(1, 6) : 7;
         $file = DealFile::create([
-            'brokerage_id' => $agent->brokerage_id, 'office_id' => $officeId, 'name' => "{$street}, {$town}", 'side' => $side, 'kind' => 'sale', 'status' => $open ? ($listed ? 'active' : 'under_contract') : 'closed',
-            'listing_number' => sprintf('TR-%s-%05d', $open ? '26' : '25', 5000 + $index), 'opened_by' => $agent->id, 'closed_on' => $open ? null : $closing->iso(), 'required' => 7, 'settled' => $settled,
+            'brokerage_id' => $agent->brokerage_id,
+            'office_id' => $officeId,
+            'name' => "{$street}, {$town}",
+            'side' => $side,
+            'kind' => 'sale',
+            'status' => $open ? ($listed ? 'active' : 'under_contract') : 'closed',
+            'listing_number' => sprintf('TR-%s-%05d', $open ? '26' : '25', 5000 + $index),
+            'opened_by' => $agent->id,
+            'closed_on' => $open ? null : $closing->iso(),
+            'required' => 7,
+            'settled' => $settled,
         ]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
-        DB::table('file_members')->insert([[...$base, 'user_id' => $agent->id, 'role' => 'agent'], ...(mt_rand(0, 1) === 0 || ! $open ? [] : [[...$base, 'user_id' => $coordinator->id, 'role' => 'coordinator']])]);
-        $facts = ['property.street' => $street, 'property.city' => $town, 'property.state' => 'MW', 'property.year_built' => (string) mt_rand(1921, 2022), 'price' => mt_rand(1600, 7400).'00.00', 'financing' => mt_rand(0, 4) === 0 ? 'cash' : 'conventional', 'loan_percent' => '80'];
+        DB::table('file_members')->insert([
+            [...$base, 'user_id' => $agent->id, 'role' => 'agent'],
+            ...mt_rand(0, 1) === 0 || ! $open ? [] : [[...$base, 'user_id' => $coordinator->id, 'role' => 'coordinator']],
+        ]);
+        $facts = [
+            'property.street' => $street,
+            'property.city' => $town,
+            'property.state' => 'MW',
+            'property.year_built' => (string) mt_rand(1921, 2022),
+            'price' => mt_rand(1600, 7400).'00.00',
+            'financing' => mt_rand(0, 4) === 0 ? 'cash' : 'conventional',
+            'loan_percent' => '80',
+        ];
         if (! $listed) {
             $facts += ['acceptance' => $accepted->iso(), 'closing' => $closing->iso()];
-            foreach (['earnest' => 5, 'inspection' => 10, 'repair_answer' => 13, 'title' => 15, 'appraisal' => 25, 'loan' => 35] as $name => $days) {
+            foreach (
+                ['earnest' => 5, 'inspection' => 10, 'repair_answer' => 13, 'title' => 15, 'appraisal' => 25, 'loan' => 35] as $name => $days
+            ) {
                 $due = $accepted->plusDays($days + 2);
                 if ($due->isBefore($today) && mt_rand(0, 28) !== 0) {
                     $facts["done.{$name}"] = $due->iso();
@@ -73,7 +152,13 @@ final class Generator
         DB::table('facts')->insert($rows);
         $this->people($base, $agent);
         $this->checklist($base, $settled);
-        $open && DB::table('file_kits')->insert([...$base, 'kit' => $side === 'buyer' ? 'purchase-buyer' : 'listing-seller', 'version' => 0, 'by_itself' => true]);
+        $open &&
+            DB::table('file_kits')->insert([
+                ...$base,
+                'kit' => $side === 'buyer' ? 'purchase-buyer' : 'listing-seller',
+                'version' => 0,
+                'by_itself' => true,
+            ]);
         \App\Terms\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale'], SeenBy::everyone());
     }
@@ -91,7 +176,15 @@ final class Generator
     /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
     private function seat(array $base, string $role, string $name, ?string $email, ?int $userId): void
     {
-        $party = Party::create([...$base, 'role' => $role, 'number' => 1, 'name' => $name, 'signing_name' => $name, 'initials' => Party::initialsOf($name), 'user_id' => $userId]);
+        $party = Party::create([
+            ...$base,
+            'role' => $role,
+            'number' => 1,
+            'name' => $name,
+            'signing_name' => $name,
+            'initials' => Party::initialsOf($name),
+            'user_id' => $userId,
+        ]);
         $email === null || $party->reach(['email' => $email]);
     }
 
@@ -100,7 +193,16 @@ final class Generator
     {
         $rows = [];
         foreach (array_keys(self::REQUIREMENTS) as $index => $title) {
-            $rows[] = [...$base, 'key' => (string) Str::ulid(), 'title' => $title, 'stage' => self::REQUIREMENTS[$title], 'position' => $index * 10, 'reason' => 'every purchase', 'review_state' => $index < $settled ? 'accepted' : 'not_submitted', 'decided_at' => $index < $settled ? now() : null];
+            $rows[] = [
+                ...$base,
+                'key' => (string) Str::ulid(),
+                'title' => $title,
+                'stage' => self::REQUIREMENTS[$title],
+                'position' => $index * 10,
+                'reason' => 'every purchase',
+                'review_state' => $index < $settled ? 'accepted' : 'not_submitted',
+                'decided_at' => $index < $settled ? now() : null,
+            ];
         }
         DB::table('requirements')->insert($rows);
     }

@@ -19,7 +19,14 @@ final class ListSignIns extends Command
     {
         foreach (Sight::brokerages() as $brokerage) {
             Sight::within($brokerage, function (): void {
-                $shown = ['wendell@quillmark.example', 'tomas@quillmark.example', 'ines@quillmark.example', 'dario@quillmark.example', 'marguerite@quillmark.example', 'fenna@quillmark.example'];
+                $shown = [
+                    'wendell@quillmark.example',
+                    'tomas@quillmark.example',
+                    'ines@quillmark.example',
+                    'dario@quillmark.example',
+                    'marguerite@quillmark.example',
+                    'fenna@quillmark.example',
+                ];
                 foreach (User::query()->with('officeRoles.office')->whereIn('email', $shown)->orderBy('id')->get() as $user) {
                     $this->line(sprintf('  %-30s %-13s %s', $user->email, $user->title(), $user->name));
                 }

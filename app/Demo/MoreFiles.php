@@ -31,8 +31,15 @@ use Unanimus\Signing\Seat;
 final class MoreFiles
 {
     public function __construct(
-        private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly KeepOffers $offers,
-        private readonly MoveStatus $move, private readonly FollowOn $followOn, private readonly KeepTasks $tasks, private readonly KeepFillRequest $fillRequests, private readonly AnswerFillRequest $answer,
+        private readonly OpenFile $open,
+        private readonly SetFact $setFact,
+        private readonly SetParty $setParty,
+        private readonly KeepOffers $offers,
+        private readonly MoveStatus $move,
+        private readonly FollowOn $followOn,
+        private readonly KeepTasks $tasks,
+        private readonly KeepFillRequest $fillRequests,
+        private readonly AnswerFillRequest $answer,
     ) {
     }
 
@@ -54,14 +61,76 @@ final class MoreFiles
     {
         $file = $this->start($people, 'caleb', 'seller', 'TR-26-03977');
         $today = $file->office->today();
-        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example', 'phone' => '(555) 555-0151']);
-        $this->setFact->many($file, ['listed_on' => $today->plusDays(-18)->iso(), 'listing_expires' => $today->plusDays(72)->iso(), 'listing_commission' => '2.75', 'buyer_commission' => '2.5', 'transfer_tax' => '0.1', 'title_costs' => '1,850', 'annual_tax' => '6,240', 'tax_paid_through' => ($today->year() - 1).'-12-31', 'closing_day' => 'buyers', 'payoff' => '211,340.18']);
+        ($this->setParty)($file, Seat::of('seller.1'), [
+            'name' => 'Beatrix Palomar',
+            'email' => 'beatrix@palomar.example',
+            'phone' => '(555) 555-0151',
+        ]);
+        $this->setFact->many($file, [
+            'listed_on' => $today->plusDays(-18)->iso(),
+            'listing_expires' => $today->plusDays(72)->iso(),
+            'listing_commission' => '2.75',
+            'buyer_commission' => '2.5',
+            'transfer_tax' => '0.1',
+            'title_costs' => '1,850',
+            'annual_tax' => '6,240',
+            'tax_paid_through' => $today->year() - 1 .'-12-31',
+            'closing_day' => 'buyers',
+            'payoff' => '211,340.18',
+        ]);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
-        foreach ([
-            ['Halvard and Mina Ostergaard', 'Lucian Ferro', ['price' => '541,000', 'earnest_money' => '10,000', 'financing' => 'conventional', 'loan_percent' => '80', 'concessions' => '6,000', 'inspection_days' => '10', 'appraisal_days' => '21', 'loan_days' => '35', 'offer_date' => $today->plusDays(-2)->iso(), 'offer_expiry' => $today->plusDays(1)->iso(), 'closing' => $today->plusDays(44)->iso()]],
-            ['Renata Quillfeather', 'Anneke Thorvald', ['price' => '529,500', 'earnest_money' => '25,000', 'financing' => 'cash', 'inspection_days' => '5', 'offer_date' => $today->plusDays(-1)->iso(), 'offer_expiry' => $today->plusDays(1)->iso(), 'closing' => $today->plusDays(21)->iso()]],
-            ['Idris Vantongeren', '', ['price' => '549,900', 'earnest_money' => '5,000', 'financing' => 'government', 'loan_percent' => '96.5', 'concessions' => '9,000', 'sale_of_home' => 'yes', 'inspection_days' => '10', 'appraisal_days' => '28', 'loan_days' => '45', 'offer_date' => $today->iso(), 'offer_expiry' => $today->plusDays(2)->iso(), 'closing' => $today->plusDays(60)->iso()]],
-        ] as [$buyers, $agent, $terms]) {
+        foreach (
+            [
+                [
+                    'Halvard and Mina Ostergaard',
+                    'Lucian Ferro',
+                    [
+                        'price' => '541,000',
+                        'earnest_money' => '10,000',
+                        'financing' => 'conventional',
+                        'loan_percent' => '80',
+                        'concessions' => '6,000',
+                        'inspection_days' => '10',
+                        'appraisal_days' => '21',
+                        'loan_days' => '35',
+                        'offer_date' => $today->plusDays(-2)->iso(),
+                        'offer_expiry' => $today->plusDays(1)->iso(),
+                        'closing' => $today->plusDays(44)->iso(),
+                    ],
+                ],
+                [
+                    'Renata Quillfeather',
+                    'Anneke Thorvald',
+                    [
+                        'price' => '529,500',
+                        'earnest_money' => '25,000',
+                        'financing' => 'cash',
+                        'inspection_days' => '5',
+                        'offer_date' => $today->plusDays(-1)->iso(),
+                        'offer_expiry' => $today->plusDays(1)->iso(),
+                        'closing' => $today->plusDays(21)->iso(),
+                    ],
+                ],
+                [
+                    'Idris Vantongeren',
+                    '',
+                    [
+                        'price' => '549,900',
+                        'earnest_money' => '5,000',
+                        'financing' => 'government',
+                        'loan_percent' => '96.5',
+                        'concessions' => '9,000',
+                        'sale_of_home' => 'yes',
+                        'inspection_days' => '10',
+                        'appraisal_days' => '28',
+                        'loan_days' => '45',
+                        'offer_date' => $today->iso(),
+                        'offer_expiry' => $today->plusDays(2)->iso(),
+                        'closing' => $today->plusDays(60)->iso(),
+                    ],
+                ],
+            ] as [$buyers, $agent, $terms]
+        ) {
             $this->offers->record($file, ['buyers' => $buyers, 'agent' => $agent, 'terms' => $terms]);
         }
         $this->askedToFill($file->refresh(), $people['caleb']);
@@ -73,12 +142,34 @@ final class MoreFiles
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
         $seller = $file->parties->where('role', 'seller')->firstOrFail();
         $paper = $file->papers->where('form_number', 'M-231')->firstOrFail();
-        $this->fillRequests->ask($file, [['party' => $seller, 'email' => (string) $seller->email]], [$paper], [], $file->office->today()->plusDays(6), 'Take your time; what you do not know, mark as not known.', $asker);
-        $fill = FillRequest::query()->with(['file.office', 'papers.values'])->where('deal_file_id', $file->id)->latest('id')->firstOrFail();
+        $this->fillRequests->ask(
+            $file,
+            [['party' => $seller, 'email' => (string) $seller->email]],
+            [$paper],
+            [],
+            $file->office->today()->plusDays(6),
+            'Take your time; what you do not know, mark as not known.',
+            $asker,
+        );
+        $fill = FillRequest::query()
+            ->with(['file.office', 'papers.values'])
+            ->where('deal_file_id', $file->id)
+            ->latest('id')
+            ->firstOrFail();
         $asked = $fill->papers->firstOrFail();
         $actor = app(Actor::class);
         $actor->isFromOutside($fill->name);
-        foreach (['since' => '2009', 'lives_yes' => 'x', 'roof_ok' => 'x', 'roof_age' => '11', 'gutters_ok' => 'x', 'walls_ok' => 'x', 'windows_bad' => 'x'] as $blank => $value) {
+        foreach (
+            [
+                'since' => '2009',
+                'lives_yes' => 'x',
+                'roof_ok' => 'x',
+                'roof_age' => '11',
+                'gutters_ok' => 'x',
+                'walls_ok' => 'x',
+                'windows_bad' => 'x',
+            ] as $blank => $value
+        ) {
             $this->answer->enter($fill, $asked, $blank, $value, "demo-{$blank}");
         }
         $actor->isFromOutside(null);
@@ -93,8 +184,20 @@ final class MoreFiles
         ($this->move)($file, DealStatus::Active, $people['priya']);
         Auth::setUser($people['caleb']);
         $file = $this->open->joinOtherSide($file->id, $people['caleb'])->load(['office', 'members']);
-        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example', 'phone' => '(555) 555-0161']);
-        $this->setFact->many($file, ['price' => '283,500', 'earnest_money' => '6,000', 'financing' => 'conventional', 'loan_percent' => '75', 'acceptance' => $today->plusDays(-31)->iso(), 'closing' => $this->weekday($today->plusDays(7))->iso(), 'escrow_holder' => 'Anchorfield Title & Escrow']);
+        ($this->setParty)($file, Seat::of('buyer.1'), [
+            'name' => 'Leonie Abara',
+            'email' => 'leonie@abara.example',
+            'phone' => '(555) 555-0161',
+        ]);
+        $this->setFact->many($file, [
+            'price' => '283,500',
+            'earnest_money' => '6,000',
+            'financing' => 'conventional',
+            'loan_percent' => '75',
+            'acceptance' => $today->plusDays(-31)->iso(),
+            'closing' => $this->weekday($today->plusDays(7))->iso(),
+            'escrow_holder' => 'Anchorfield Title & Escrow',
+        ]);
         $file->putLabels(['both sides']);
         foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
             app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office', 'kits']), $done, true);
@@ -107,7 +210,13 @@ final class MoreFiles
         $file = $this->start($people, 'tomas', 'buyer', 'TR-26-04533');
         $today = $file->office->today();
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Torvald Eide', 'email' => 'torvald@eide.example']);
-        $this->setFact->many($file, ['price' => '309,000', 'financing' => 'conventional', 'loan_percent' => '90', 'acceptance' => $today->plusDays(-54)->iso(), 'closing' => $today->plusDays(-8)->iso()]);
+        $this->setFact->many($file, [
+            'price' => '309,000',
+            'financing' => 'conventional',
+            'loan_percent' => '90',
+            'acceptance' => $today->plusDays(-54)->iso(),
+            'closing' => $today->plusDays(-8)->iso(),
+        ]);
         ($this->move)($file, DealStatus::Terminated, $people['tomas'], 'The lender refused the loan.', $today->plusDays(-22));
         ($this->followOn)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $people['tomas']);
     }
@@ -117,8 +226,27 @@ final class MoreFiles
     {
         $file = $this->start($people, 'rosalind', 'seller');
         $today = $file->office->today();
-        $this->setFact->many($file, ['property.street' => '3 Orchard Bank', 'property.city' => 'Saltreach', 'property.state' => 'MW', 'property.zip' => '20451', 'property.kind' => 'land', 'property.parcel' => '14-512-0003', 'property.legal' => 'Tract 3, Saltreach Orchards, Ostrander County, Merrow', 'property.septic' => 'no', 'list_price' => '164,000', 'listed_on' => $today->plusDays(-9)->iso(), 'listing_expires' => $today->plusDays(171)->iso()]);
-        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'The Greywater Family Trust', 'kind' => 'trust', 'signed_by' => 'Odalys Greywater', 'signing_name' => 'Odalys Greywater, trustee', 'capacity' => 'as trustee of the Greywater Family Trust', 'email' => 'odalys@greywater.example']);
+        $this->setFact->many($file, [
+            'property.street' => '3 Orchard Bank',
+            'property.city' => 'Saltreach',
+            'property.state' => 'MW',
+            'property.zip' => '20451',
+            'property.kind' => 'land',
+            'property.parcel' => '14-512-0003',
+            'property.legal' => 'Tract 3, Saltreach Orchards, Ostrander County, Merrow',
+            'property.septic' => 'no',
+            'list_price' => '164,000',
+            'listed_on' => $today->plusDays(-9)->iso(),
+            'listing_expires' => $today->plusDays(171)->iso(),
+        ]);
+        ($this->setParty)($file, Seat::of('seller.1'), [
+            'name' => 'The Greywater Family Trust',
+            'kind' => 'trust',
+            'signed_by' => 'Odalys Greywater',
+            'signing_name' => 'Odalys Greywater, trustee',
+            'capacity' => 'as trustee of the Greywater Family Trust',
+            'email' => 'odalys@greywater.example',
+        ]);
         ($this->move)($file, DealStatus::Active, $people['rosalind']);
         $file->putLabels(['trust', 'land']);
     }
@@ -128,8 +256,27 @@ final class MoreFiles
     {
         $lease = $this->start($people, 'priya', 'landlord', null, 'lease');
         $today = $lease->office->today();
-        $this->setFact->many($lease, ['property.street' => '55 Tollgate', 'property.unit' => 'Apt 2', 'property.city' => 'Pellingford', 'property.state' => 'MW', 'property.zip' => '20410', 'property.year_built' => '1951', 'rent' => '1,650', 'deposit' => '1,650', 'lease_start' => $today->plusDays(11)->iso(), 'lease_end' => $today->plusDays(376)->iso(), 'possession' => $today->plusDays(11)->iso()]);
-        ($this->setParty)($lease, Seat::of('landlord.1'), ['name' => 'Copperbeech Holdings LLC', 'kind' => 'entity', 'signed_by' => 'Ruben Castellanos', 'signing_name' => 'Ruben Castellanos, manager', 'capacity' => 'as its manager', 'email' => 'ruben@holdings.example']);
+        $this->setFact->many($lease, [
+            'property.street' => '55 Tollgate',
+            'property.unit' => 'Apt 2',
+            'property.city' => 'Pellingford',
+            'property.state' => 'MW',
+            'property.zip' => '20410',
+            'property.year_built' => '1951',
+            'rent' => '1,650',
+            'deposit' => '1,650',
+            'lease_start' => $today->plusDays(11)->iso(),
+            'lease_end' => $today->plusDays(376)->iso(),
+            'possession' => $today->plusDays(11)->iso(),
+        ]);
+        ($this->setParty)($lease, Seat::of('landlord.1'), [
+            'name' => 'Copperbeech Holdings LLC',
+            'kind' => 'entity',
+            'signed_by' => 'Ruben Castellanos',
+            'signing_name' => 'Ruben Castellanos, manager',
+            'capacity' => 'as its manager',
+            'email' => 'ruben@holdings.example',
+        ]);
         ($this->setParty)($lease, Seat::of('tenant.1'), ['name' => 'Noor Petterson', 'email' => 'noor@petterson.example']);
         $referral = $this->start($people, 'tomas', 'buyer', null, 'referral');
         ($this->setParty)($referral, Seat::of('buyer.1'), ['name' => 'Cosima Lindqvist', 'email' => 'cosima@lindqvist.example']);
@@ -141,7 +288,15 @@ final class MoreFiles
     {
         $file = $this->start($people, 'caleb', 'seller');
         $today = $file->office->today();
-        $this->setFact->many($file, ['property.street' => '91 Bellfounder Street', 'property.city' => 'Pellingford', 'property.state' => 'MW', 'property.year_built' => '1974', 'list_price' => '398,000', 'listed_on' => $today->plusDays(-190)->iso(), 'listing_expires' => $today->plusDays(-10)->iso()]);
+        $this->setFact->many($file, [
+            'property.street' => '91 Bellfounder Street',
+            'property.city' => 'Pellingford',
+            'property.state' => 'MW',
+            'property.year_built' => '1974',
+            'list_price' => '398,000',
+            'listed_on' => $today->plusDays(-190)->iso(),
+            'listing_expires' => $today->plusDays(-10)->iso(),
+        ]);
         ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Perpetua Ashdown', 'email' => 'perpetua@ashdown.example']);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         ($this->move)($file, DealStatus::Expired, $people['caleb'], 'The listing ran out without an offer.', $today->plusDays(-10));
@@ -151,12 +306,41 @@ final class MoreFiles
     private function office(array $people): void
     {
         $base = ['brokerage_id' => $people['ines']->brokerage_id];
-        Contact::create([...$base, 'role' => 'escrow', 'name' => 'Nadia Petrov', 'firm' => 'Anchorfield Title & Escrow', 'email' => 'nadia.petrov@anchorfield.example', 'phone' => '(555) 555-0171', 'standing' => true]);
-        Contact::create([...$base, 'role' => 'lender', 'name' => 'Owen Gallagher', 'firm' => 'Brackwater Mutual Lending', 'email' => 'owen.gallagher@brackwater.example', 'phone' => '(555) 555-0172', 'standing' => true]);
-        SavedView::create([...$base, 'user_id' => $people['wendell']->id, 'name' => 'December closings', 'query' => 'closes:'.$people['wendell']->officeRoles->firstOrFail()->office->today()->year().'-12', 'shared' => true]);
+        Contact::create([
+            ...$base,
+            'role' => 'escrow',
+            'name' => 'Nadia Petrov',
+            'firm' => 'Anchorfield Title & Escrow',
+            'email' => 'nadia.petrov@anchorfield.example',
+            'phone' => '(555) 555-0171',
+            'standing' => true,
+        ]);
+        Contact::create([
+            ...$base,
+            'role' => 'lender',
+            'name' => 'Owen Gallagher',
+            'firm' => 'Brackwater Mutual Lending',
+            'email' => 'owen.gallagher@brackwater.example',
+            'phone' => '(555) 555-0172',
+            'standing' => true,
+        ]);
+        SavedView::create([
+            ...$base,
+            'user_id' => $people['wendell']->id,
+            'name' => 'December closings',
+            'query' => 'closes:'.$people['wendell']->officeRoles->firstOrFail()->office->today()->year().'-12',
+            'shared' => true,
+        ]);
         Auth::setUser($people['wendell']);
-        $file = DealFile::query()->with(['office', 'members'])->where('name', 'like', '14 Lanternfish%')->firstOrFail();
-        $this->tasks->add($file, ['title' => 'Ask Owen Gallagher how the agency is written', 'day' => $file->office->today()->iso()], $people['wendell']);
+        $file = DealFile::query()
+            ->with(['office', 'members'])
+            ->where('name', 'like', '14 Lanternfish%')
+            ->firstOrFail();
+        $this->tasks->add(
+            $file,
+            ['title' => 'Ask Owen Gallagher how the agency is written', 'day' => $file->office->today()->iso()],
+            $people['wendell'],
+        );
     }
 
     /** @param  array<string, User>  $people */
@@ -165,7 +349,16 @@ final class MoreFiles
         Auth::setUser($people[$agent]);
         $file = ($this->open)($people[$agent], $side, $kind);
         $this->open->join($file, $people['wendell'], 'coordinator');
-        foreach ($listing === null ? [] : json_decode((string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')), true, 32, JSON_THROW_ON_ERROR) as $data) {
+        foreach (
+            $listing === null
+                ? []
+                : json_decode(
+                    (string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')),
+                    true,
+                    32,
+                    JSON_THROW_ON_ERROR,
+                ) as $data
+        ) {
             if ($data['ListingId'] === $listing) {
                 app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, $listing);
             }

@@ -14,17 +14,29 @@ use Unanimus\Pages\Scratch;
 /** Our own forms: one active, one just started from a PDF. */
 final class OwnSheets
 {
-    private const INTAKE = ['Office intake sheet', [
-        'The client' => ['Buyer names|', 'Phone|', 'Email address|', '?Represented by us before|?First purchase|?Buying with a loan'],
-        'What they are looking for' => ['City|', 'Purchase price up to $|', 'Wanted by date|', '?House|?Condo|?Land', 'Remarks|'],
-        'For the office' => ['Agent name|', '?Disclosure given|?Buyer agreement signed', 'Signature of agent|', 'Date|'],
-    ]];
+    private const INTAKE = [
+        'Office intake sheet',
+        [
+            'The client' => ['Buyer names|', 'Phone|', 'Email address|', '?Represented by us before|?First purchase|?Buying with a loan'],
+            'What they are looking for' => ['City|', 'Purchase price up to $|', 'Wanted by date|', '?House|?Condo|?Land', 'Remarks|'],
+            'For the office' => ['Agent name|', '?Disclosure given|?Buyer agreement signed', 'Signature of agent|', 'Date|'],
+        ],
+    ];
 
-    private const KEYS = ['Key and lockbox receipt', [
-        'The property' => ['Property address|', 'Listing number|', 'Seller names|'],
-        'What was handed over' => ['Number of keys|', 'Number of remotes|', '?Lockbox|?Gate card|?Mailbox key', 'Deposit $|', 'To be returned by date|'],
-        'Received' => ['Signature of seller|', 'Date|', 'Signature of agent|', 'Date|'],
-    ]];
+    private const KEYS = [
+        'Key and lockbox receipt',
+        [
+            'The property' => ['Property address|', 'Listing number|', 'Seller names|'],
+            'What was handed over' => [
+                'Number of keys|',
+                'Number of remotes|',
+                '?Lockbox|?Gate card|?Mailbox key',
+                'Deposit $|',
+                'To be returned by date|',
+            ],
+            'Received' => ['Signature of seller|', 'Date|', 'Signature of agent|', 'Date|'],
+        ],
+    ];
 
     public function __construct(private readonly KeepOwnForm $keep, private readonly Press $press)
     {
@@ -34,10 +46,20 @@ final class OwnSheets
     public function lay(array $people): void
     {
         $intake = $this->begin($people['wendell'], self::INTAKE);
-        $this->keep->change($intake, ['do' => 'about', 'number' => 'QR-12', 'revision' => '2026-10', 'title' => self::INTAKE[0], 'stage' => 'agency'], 'demo-about', $people['wendell']);
+        $this->keep->change(
+            $intake,
+            ['do' => 'about', 'number' => 'QR-12', 'revision' => '2026-10', 'title' => self::INTAKE[0], 'stage' => 'agency'],
+            'demo-about',
+            $people['wendell'],
+        );
         foreach ($intake->refresh()->draft()->items as $item) {
             if ($item->isMark() && $item->seat === '') {
-                $this->keep->change($intake, ['do' => 'put', 'item' => [...$item->toArray(), 'seat' => 'agent.1']], "demo-{$item->id}", $people['wendell']);
+                $this->keep->change(
+                    $intake,
+                    ['do' => 'put', 'item' => [...$item->toArray(), 'seat' => 'agent.1']],
+                    "demo-{$item->id}",
+                    $people['wendell'],
+                );
             }
         }
         $this->keep->putInForce($intake->refresh());
@@ -47,7 +69,7 @@ final class OwnSheets
     /** @param  array{string, array<string, list<string>>}  $sheet */
     private function begin(User $by, array $sheet): OwnForm
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
 
         return $this->keep->begin($by, $scratch->put('sheet.pdf', $this->press->print([$this->page(...$sheet)])), "{$sheet[0]}.pdf");
     }
@@ -55,7 +77,10 @@ final class OwnSheets
     /** @param  array<string, list<string>>  $parts */
     private function page(string $title, array $parts): Drawing
     {
-        $page = (new Drawing(612, 792))->text(60, 74, 17, $title, weight: 'bold')->text(60, 90, 8.5, 'Quillmark Realty, for its own offices', fill: '#555555')->line(60, 98, 552, 98, 1.2, '#222222');
+        $page = (new Drawing(612, 792))
+            ->text(60, 74, 17, $title, weight: 'bold')
+            ->text(60, 90, 8.5, 'Quillmark Realty, for its own offices', fill: '#555555')
+            ->line(60, 98, 552, 98, 1.2, '#222222');
         $y = 126.0;
         foreach ($parts as $heading => $lines) {
             $page->text(60, $y, 11.5, $heading, weight: 'bold');
@@ -64,7 +89,12 @@ final class OwnSheets
                 if (str_starts_with($line, '?')) {
                     foreach (explode('|', $line) as $index => $word) {
                         $x = 60.0 + $index * 165;
-                        $page->line($x, $y - 9, $x + 9, $y - 9, 0.7, '#222222')->line($x, $y, $x + 9, $y, 0.7, '#222222')->line($x, $y - 9, $x, $y, 0.7, '#222222')->line($x + 9, $y - 9, $x + 9, $y, 0.7, '#222222')->text($x + 14, $y - 1, 10, ltrim($word, '?'));
+                        $page
+                            ->line($x, $y - 9, $x + 9, $y - 9, 0.7, '#222222')
+                            ->line($x, $y, $x + 9, $y, 0.7, '#222222')
+                            ->line($x, $y - 9, $x, $y, 0.7, '#222222')
+                            ->line($x + 9, $y - 9, $x + 9, $y, 0.7, '#222222')
+                            ->text($x + 14, $y - 1, 10, ltrim($word, '?'));
                     }
                 } else {
                     $label = rtrim($line, '|');

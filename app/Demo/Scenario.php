@@ -38,8 +38,18 @@ use Unanimus\Signing\Seat;
 final class Scenario
 {
     public function __construct(
-        private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly StoreEntry $storeEntry, private readonly ComposeRound $compose,
-        private readonly SendRound $send, private readonly RecordEvent $record, private readonly SealSet $seal, private readonly SubmitPaper $submit, private readonly Decide $decide, private readonly BringIn $bringIn, private readonly Press $press,
+        private readonly OpenFile $open,
+        private readonly SetFact $setFact,
+        private readonly SetParty $setParty,
+        private readonly StoreEntry $storeEntry,
+        private readonly ComposeRound $compose,
+        private readonly SendRound $send,
+        private readonly RecordEvent $record,
+        private readonly SealSet $seal,
+        private readonly SubmitPaper $submit,
+        private readonly Decide $decide,
+        private readonly BringIn $bringIn,
+        private readonly Press $press,
     ) {
     }
 
@@ -60,19 +70,55 @@ final class Scenario
         $this->open->join($file, $people['wendell'], 'coordinator');
         $today = $file->office->today();
         $this->listing($file, 'TR-26-04182');
-        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example', 'phone' => '(555) 555-0141']);
-        ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example', 'phone' => '(555) 555-0142']);
-        ($this->setParty)($file, Seat::of('escrow.1'), ['name' => 'Nadia Petrov', 'firm' => 'Anchorfield', 'email' => 'nadia.petrov@anchorfield.example']);
-        ($this->setParty)($file, Seat::of('lender.1'), ['name' => 'Owen Gallagher', 'firm' => 'Brackwater', 'email' => 'owen.gallagher@brackwater.example']);
+        ($this->setParty)($file, Seat::of('buyer.1'), [
+            'name' => 'Sunniva Eide',
+            'email' => 'sunniva@eide.example',
+            'phone' => '(555) 555-0141',
+        ]);
+        ($this->setParty)($file, Seat::of('buyer.2'), [
+            'name' => 'José Nguyễn-Ortiz',
+            'email' => 'jose@eide.example',
+            'phone' => '(555) 555-0142',
+        ]);
+        ($this->setParty)($file, Seat::of('escrow.1'), [
+            'name' => 'Nadia Petrov',
+            'firm' => 'Anchorfield',
+            'email' => 'nadia.petrov@anchorfield.example',
+        ]);
+        ($this->setParty)($file, Seat::of('lender.1'), [
+            'name' => 'Owen Gallagher',
+            'firm' => 'Brackwater',
+            'email' => 'owen.gallagher@brackwater.example',
+        ]);
         $accepted = $today->plusDays(-20);
-        foreach ([
-            'price' => '412,500', 'earnest_money' => '8,000', 'financing' => 'government', 'loan_percent' => '96.5', 'concessions' => '5,000', 'escrow_holder' => 'Anchorfield Title & Escrow', 'lender' => 'Brackwater Mutual Lending',
-            'included' => 'range, porch swing', 'earnest_days' => '3', 'inspection_days' => '10', 'appraisal_days' => '28', 'loan_days' => '35', 'offer_date' => $accepted->plusDays(-2)->iso(), 'offer_expiry' => $accepted->plusDays(1)->iso(),
-            'buyer_commission' => '2.75', 'offer_expiry_time' => '5pm', 'closing' => $today->plusDays(25)->iso(), 'possession' => $today->plusDays(28)->iso(), 'acceptance' => $accepted->iso(),
-        ] as $name => $value) {
+        foreach (
+            [
+                'price' => '412,500',
+                'earnest_money' => '8,000',
+                'financing' => 'government',
+                'loan_percent' => '96.5',
+                'concessions' => '5,000',
+                'escrow_holder' => 'Anchorfield Title & Escrow',
+                'lender' => 'Brackwater Mutual Lending',
+                'included' => 'range, porch swing',
+                'earnest_days' => '3',
+                'inspection_days' => '10',
+                'appraisal_days' => '28',
+                'loan_days' => '35',
+                'offer_date' => $accepted->plusDays(-2)->iso(),
+                'offer_expiry' => $accepted->plusDays(1)->iso(),
+                'buyer_commission' => '2.75',
+                'offer_expiry_time' => '5pm',
+                'closing' => $today->plusDays(25)->iso(),
+                'possession' => $today->plusDays(28)->iso(),
+                'acceptance' => $accepted->iso(),
+            ] as $name => $value
+        ) {
             ($this->setFact)($file, $name, $value);
         }
-        app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
+        app(
+            SetCommission::class,
+        )($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
         $file->load(['knownFacts', 'office']);
         foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
             app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office']), $done, true);
@@ -84,7 +130,12 @@ final class Scenario
         $this->signedByAll($file, ['M-102'], $tomas);
         $this->signedByAll($file, ['M-201', 'M-215'], $tomas);
         $this->review($file, $people);
-        $round = $this->round($file, ['M-230'], $tomas, 'The lead paint disclosure for the brokerage, built 1962. One page to read, one place to sign.');
+        $round = $this->round(
+            $file,
+            ['M-230'],
+            $tomas,
+            'The lead paint disclosure for the brokerage, built 1962. One page to read, one place to sign.',
+        );
         $this->sign($round, 'buyer.1');
         $this->act($round, 'buyer.2', EventKind::Opened, 'opened:buyer.2');
     }
@@ -93,14 +144,26 @@ final class Scenario
     private function review(DealFile $file, array $people): void
     {
         foreach (['M-102' => 'accept', 'M-201' => 'accept', 'M-215' => 'remark'] as $form => $what) {
-            $requirement = $file->requirements()->whereHas('paper', static fn ($paper) => $paper->where('form_number', $form))->firstOrFail();
+            $requirement = $file
+                ->requirements()
+                ->whereHas('paper', static fn ($paper) => $paper->where('form_number', $form))
+                ->firstOrFail();
             ($this->submit)($requirement, $people['tomas']);
             $what === 'accept'
                 ? $this->decide->accept($requirement, $people['ines'])
-                : $this->decide->sendBack($requirement, $people['ines'], 'The agency named in section 1 is not how the lender writes it. Please check with Owen Gallagher.', 1, new Rect(330, 168, 1, 1));
+                : $this->decide->sendBack(
+                    $requirement,
+                    $people['ines'],
+                    'The agency named in section 1 is not how the lender writes it. Please check with Owen Gallagher.',
+                    1,
+                    new Rect(330, 168, 1, 1),
+                );
         }
-        $scratch = new Scratch;
-        $page = (new Drawing(612, 792))->text(60, 90, 18, 'Receipt for earnest money', weight: 'bold')->text(60, 130, 11, 'Anchorfield Title & Escrow has received $8,000.00 for 14 Lanternfish Lane, Tidewick.')->text(60, 160, 11, 'Nadia Petrov, closer');
+        $scratch = new Scratch();
+        $page = (new Drawing(612, 792))
+            ->text(60, 90, 18, 'Receipt for earnest money', weight: 'bold')
+            ->text(60, 130, 11, 'Anchorfield Title & Escrow has received $8,000.00 for 14 Lanternfish Lane, Tidewick.')
+            ->text(60, 160, 11, 'Nadia Petrov, closer');
         $receipt = $file->papers()->where('title', 'Earnest money receipt')->firstOrFail();
         ($this->bringIn)($file, $scratch->put('receipt.pdf', $this->press->print([$page])), 'Earnest money receipt', $receipt);
         ($this->submit)($file->requirements()->where('paper_id', $receipt->id)->firstOrFail(), $people['tomas']);
@@ -114,7 +177,14 @@ final class Scenario
         $this->open->join($file, $people['wendell'], 'coordinator');
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Imogen Hollis', 'email' => 'imogen@hollis.example']);
         ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'Bastien Wren', 'email' => 'bastien@wren.example']);
-        ($this->setFact)($file, 'offer_date', $file->office->today()->plusDays(-4)->iso());
+        ($this->setFact)(
+            $file,
+            'offer_date',
+            $file->office
+                ->today()
+                ->plusDays(-4)
+                ->iso(),
+        );
         $this->fill($file, 'M-102', []);
         $this->signedByAll($file, ['M-102'], $people['rosalind']);
     }
@@ -122,7 +192,9 @@ final class Scenario
     /** The listing from the stand-in's own data: the seeding works without the server running. */
     private function listing(DealFile $file, string $number): void
     {
-        foreach (json_decode((string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')), true, 32, JSON_THROW_ON_ERROR) as $data) {
+        foreach (
+            json_decode((string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')), true, 32, JSON_THROW_ON_ERROR) as $data
+        ) {
             if ($data['ListingId'] === $number) {
                 app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, $number);
             }
@@ -174,7 +246,13 @@ final class Scenario
         $signature = AdoptedSignature::typed($signer->name, $signer->initials, $hands[$signer->id % 4]);
         $this->act($round, $seat, EventKind::Adopted, "adopted:{$seat}", ['hand' => $signature->hand, 'signature' => $signature->digest()]);
         $signer->refresh()->update(['adopted' => $signature->toArray()]);
-        foreach ($round->refresh()->load(['signers', 'marks', 'events'])->state()->owes($seat) as $mark) {
+        foreach (
+            $round
+                ->refresh()
+                ->load(['signers', 'marks', 'events'])
+                ->state()
+                ->owes($seat) as $mark
+        ) {
             $this->act($round, $seat, EventKind::Marked, "mark:{$seat}:{$mark}", ['mark' => $mark]);
         }
         $this->act($round, $seat, EventKind::Finished, "finished:{$seat}");

@@ -66,7 +66,11 @@ final class Seed extends Command
     {
         $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
         Sight::ofBrokerage($id);
-        DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [$id, (string) Str::ulid(), 'Quillmark Realty']);
+        DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [
+            $id,
+            (string) Str::ulid(),
+            'Quillmark Realty',
+        ]);
         $offices = [];
         foreach (['Pellingford', 'Tidewick'] as $name) {
             $offices[$name] = Office::create(['brokerage_id' => $id, 'name' => $name, 'zone' => 'America/New_York', 'holidays' => []]);
@@ -74,9 +78,20 @@ final class Seed extends Command
         $password = Hash::make(self::PASSWORD);
         $people = [];
         foreach (self::PEOPLE as $index => [$name, $short, $roles]) {
-            $people[$short] = User::create(['brokerage_id' => $id, 'name' => $name, 'email' => "{$short}@quillmark.example", 'phone' => sprintf('(555) 555-01%02d', 10 + $index), 'password' => $password]);
+            $people[$short] = User::create([
+                'brokerage_id' => $id,
+                'name' => $name,
+                'email' => "{$short}@quillmark.example",
+                'phone' => sprintf('(555) 555-01%02d', 10 + $index),
+                'password' => $password,
+            ]);
             foreach ($roles as [$office, $role]) {
-                OfficeRole::create(['brokerage_id' => $id, 'user_id' => $people[$short]->id, 'office_id' => $offices[$office]->id, 'role' => $role->value]);
+                OfficeRole::create([
+                    'brokerage_id' => $id,
+                    'user_id' => $people[$short]->id,
+                    'office_id' => $offices[$office]->id,
+                    'role' => $role->value,
+                ]);
             }
         }
 

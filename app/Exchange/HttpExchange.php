@@ -13,8 +13,11 @@ use Unanimus\Exchange\ListingExchange;
 /** A listing exchange reached through its RESO Web API. */
 final class HttpExchange implements ListingExchange
 {
-    public function __construct(private readonly string $name, private readonly string $url, #[\SensitiveParameter] private readonly string $token)
-    {
+    public function __construct(
+        private readonly string $name,
+        private readonly string $url,
+        #[\SensitiveParameter] private readonly string $token,
+    ) {
     }
 
     public function name(): string
@@ -42,11 +45,17 @@ final class HttpExchange implements ListingExchange
     public function papers(Listing $listing): array
     {
         $papers = [];
-        foreach ($listing->key === '' ? [] : $this->get('Media', "ResourceRecordKey eq '".str_replace("'", "''", $listing->key)."'", 30) as $media) {
+        foreach (
+            $listing->key === '' ? [] : $this->get('Media', "ResourceRecordKey eq '".str_replace("'", "''", $listing->key)."'", 30) as $media
+        ) {
             $address = $media['MediaURL'] ?? null;
             // Only what lies at the exchange itself is fetched.
             if (is_string($address) && ($media['MimeType'] ?? '') === 'application/pdf' && str_starts_with($address, '/')) {
-                $papers[$address] = mb_substr(is_string($media['ShortDescription'] ?? null) ? $media['ShortDescription'] : 'Paper from the listing', 0, 120);
+                $papers[$address] = mb_substr(
+                    is_string($media['ShortDescription'] ?? null) ? $media['ShortDescription'] : 'Paper from the listing',
+                    0,
+                    120,
+                );
             }
         }
 
@@ -59,12 +68,16 @@ final class HttpExchange implements ListingExchange
             throw new ExchangeUnavailable("{$this->name} has no such paper.");
         }
         try {
-            $answer = Http::timeout(20)->withToken($this->token)->get($this->url.$address);
+            $answer = Http::timeout(20)
+                ->withToken($this->token)
+                ->get($this->url.$address);
         } catch (ConnectionException $failed) {
             throw new ExchangeUnavailable("{$this->name} does not answer. Try again later.", previous: $failed);
         }
 
-        return $answer->successful() && strlen($answer->body()) <= 52_428_800 ? $answer->body() : throw new ExchangeUnavailable("{$this->name} did not send this paper.");
+        return $answer->successful() && strlen($answer->body()) <= 52_428_800
+            ? $answer->body()
+            : throw new ExchangeUnavailable("{$this->name} did not send this paper.");
     }
 
     /** @return list<Listing> */
@@ -77,7 +90,10 @@ final class HttpExchange implements ListingExchange
     private function get(string $resource, string $filter, int $top): array
     {
         try {
-            $answer = Http::timeout(8)->withToken($this->token)->acceptJson()->get("{$this->url}/odata/{$resource}", ['$filter' => $filter, '$top' => $top]);
+            $answer = Http::timeout(8)
+                ->withToken($this->token)
+                ->acceptJson()
+                ->get("{$this->url}/odata/{$resource}", ['$filter' => $filter, '$top' => $top]);
         } catch (ConnectionException $failed) {
             throw new ExchangeUnavailable("{$this->name} does not answer. Enter the property by hand, or try again.", previous: $failed);
         }

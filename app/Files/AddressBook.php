@@ -19,13 +19,27 @@ final class AddressBook
     public function remember(Party $party): void
     {
         $user = Auth::user();
-        if (! $user instanceof User || $party->user_id !== null || ($party->email === null && $party->phone === null && $party->firm === null)) {
+        if (
+            ! ($user instanceof User) ||
+            $party->user_id !== null ||
+            ($party->email === null && $party->phone === null && $party->firm === null)
+        ) {
             return;
         }
         DB::insert(
             'INSERT INTO contacts (key, brokerage_id, user_id, role, name, firm, email, phone, address) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
              ON CONFLICT (brokerage_id, coalesce(user_id, 0), lower(name), lower(coalesce(email, \'\'))) DO UPDATE SET role = excluded.role, firm = coalesce(excluded.firm, contacts.firm), phone = coalesce(excluded.phone, contacts.phone), address = coalesce(excluded.address, contacts.address), used_at = now()',
-            [(string) Str::ulid(), $party->brokerage_id, $user->id, $party->role, $party->name, $party->firm, $party->email, $party->phone, $party->address],
+            [
+                (string) Str::ulid(),
+                $party->brokerage_id,
+                $user->id,
+                $party->role,
+                $party->name,
+                $party->firm,
+                $party->email,
+                $party->phone,
+                $party->address,
+            ],
         );
     }
 
@@ -34,15 +48,26 @@ final class AddressBook
     {
         $like = '%'.addcslashes(trim($letters), '%_\\').'%';
 
-        return Contact::query()->where(static fn ($any) => $any->where('name', 'ilike', $like)->orWhere('firm', 'ilike', $like)->orWhere('email', 'ilike', $like))
-            ->orderByRaw('role = ? DESC, standing DESC, used_at DESC', [$role])->limit(8)->get();
+        return Contact::query()
+            ->where(
+                static fn ($any) => $any->where('name', 'ilike', $like)->orWhere('firm', 'ilike', $like)->orWhere('email', 'ilike', $like),
+            )
+            ->orderByRaw('role = ? DESC, standing DESC, used_at DESC', [$role])
+            ->limit(8)
+            ->get();
     }
 
     /** @return array{array{email?: string|null, phone?: string|null, address?: string|null}, string|null} how someone of exactly that name is reached, and their firm */
     public function reachOf(string $name): array
     {
-        $found = Contact::query()->whereRaw('lower(name) = lower(?)', [$name])->orderByDesc('standing')->orderByDesc('used_at')->first();
+        $found = Contact::query()
+            ->whereRaw('lower(name) = lower(?)', [$name])
+            ->orderByDesc('standing')
+            ->orderByDesc('used_at')
+            ->first();
 
-        return $found === null ? [[], null] : [['email' => $found->email, 'phone' => $found->phone, 'address' => $found->address], $found->firm];
+        return $found === null
+            ? [[], null]
+            : [['email' => $found->email, 'phone' => $found->phone, 'address' => $found->address], $found->firm];
     }
 }

@@ -67,9 +67,16 @@ final readonly class Agenda
         if ($task->anchor === null) {
             return $task->due === null ? null : LocalDate::of($task->due);
         }
-        $anchor = $task->anchor === 'opened' ? LocalDate::at($file->created_at, $file->office->timeZone()) : ($this->anchors[$task->anchor]['day'] ?? $this->deadline($task->anchor)?->due);
+        $anchor =
+            $task->anchor === 'opened'
+                ? LocalDate::at($file->created_at, $file->office->timeZone())
+                : $this->anchors[$task->anchor]['day'] ?? $this->deadline($task->anchor)?->due;
 
-        return $anchor === null ? null : ($task->business ? $file->office->calendar()->plusBusinessDays($anchor, $task->days) : $anchor->plusDays($task->days));
+        return $anchor === null
+            ? null
+            : ($task->business
+                ? $file->office->calendar()->plusBusinessDays($anchor, $task->days)
+                : $anchor->plusDays($task->days));
     }
 
     public function deadline(string $name): ?Deadline
@@ -95,8 +102,8 @@ final readonly class Agenda
         foreach ($file->knownFacts as $known) {
             ['name' => $name, 'value' => $value, 'source' => $source] = $known->getAttributes();
             $values[$name] = $value;
-            str_starts_with($name, 'done.') && $done[] = substr($name, 5);
-            str_starts_with($name, 'day.') && $overrides[substr($name, 4)] = new Override(LocalDate::of($value), $source);
+            str_starts_with($name, 'done.') && ($done[] = substr($name, 5));
+            str_starts_with($name, 'day.') && ($overrides[substr($name, 4)] = new Override(LocalDate::of($value), $source));
         }
 
         return [$values, $done, $overrides];
@@ -118,11 +125,17 @@ final readonly class Agenda
             }
         }
 
-        return $rules === [] ? [] : Schedule::compute(
-            array_map(static fn (array $anchor) => $anchor['day'], $anchors),
-            array_map(static fn (array $anchor) => ['Accepted' => 'acceptance'][$anchor['label']] ?? $anchor['label'], $anchors),
-            array_values($rules), $file->office->calendar(), $overrides, [], $file->office->today()->year(),
-        );
+        return $rules === []
+            ? []
+            : Schedule::compute(
+                array_map(static fn (array $anchor) => $anchor['day'], $anchors),
+                array_map(static fn (array $anchor) => ['Accepted' => 'acceptance'][$anchor['label']] ?? $anchor['label'], $anchors),
+                array_values($rules),
+                $file->office->calendar(),
+                $overrides,
+                [],
+                $file->office->today()->year(),
+            );
     }
 
     public function line(): ?DealLine
@@ -139,6 +152,12 @@ final readonly class Agenda
     /** @return list<Deadline> not done, due within so many days or late */
     public function open(int $within): array
     {
-        return array_values(array_filter($this->deadlines, fn (Deadline $deadline) => ! in_array($deadline->name, $this->done, true) && $this->today->daysUntil($deadline->due) <= $within));
+        return array_values(
+            array_filter(
+                $this->deadlines,
+                fn (Deadline $deadline) => ! in_array($deadline->name, $this->done, true) &&
+                    $this->today->daysUntil($deadline->due) <= $within,
+            ),
+        );
     }
 }

@@ -33,7 +33,9 @@ final class CalendarLink
                 return null;
             }
             Sight::ofFile((int) $row->brokerage_id, (int) $row->file_id);
-            $file = DealFile::query()->with(['office', 'knownFacts', 'kits'])->findOrFail($row->file_id);
+            $file = DealFile::query()
+                ->with(['office', 'knownFacts', 'kits'])
+                ->findOrFail($row->file_id);
             $feed = new CalendarFeed($file->name);
             self::add($feed, $file);
 
@@ -46,13 +48,18 @@ final class CalendarLink
     {
         return DB::transaction(static function () use ($key, $proof): ?string {
             $user = User::hydrate(DB::select('SELECT * FROM user_by_key(?)', [$key]))->first();
-            if (! $user instanceof User || ! hash_equals(self::proof("person:{$key}:{$user->calendar_version}"), $proof)) {
+            if (! ($user instanceof User) || ! hash_equals(self::proof("person:{$key}:{$user->calendar_version}"), $proof)) {
                 return null;
             }
             DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
             Sight::ofPerson($user);
-            $files = DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])
-                ->whereHas('members', static fn ($members) => $members->where('user_id', $user->id))->orderBy('id')->limit(500)->get();
+            $files = DealFile::query()
+                ->with(['office', 'knownFacts', 'kits'])
+                ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->whereHas('members', static fn ($members) => $members->where('user_id', $user->id))
+                ->orderBy('id')
+                ->limit(500)
+                ->get();
             $feed = new CalendarFeed("Unanimus, {$user->name}");
             foreach ($files as $file) {
                 self::add($feed, $file);
@@ -66,14 +73,38 @@ final class CalendarLink
     {
         $agenda = Agenda::of($file);
         // The history only grows, so its last number tells a calendar which of two readings is the later one.
-        $last = DB::table('history')->where('deal_file_id', $file->id)->orderByDesc('seq')->first(['seq', 'at']);
+        $last = DB::table('history')
+            ->where('deal_file_id', $file->id)
+            ->orderByDesc('seq')
+            ->first(['seq', 'at']);
         [$sequence, $changed] = [(int) ($last->seq ?? 0), Carbon::parse($last->at ?? $file->created_at)];
         $url = url("/files/{$file->key}");
         foreach ($agenda->anchors as $name => $anchor) {
-            $feed->add("anchor-{$name}-{$file->key}@unanimus", $anchor['day'], null, $file->office->timeZone(), "{$anchor['label']}: {$file->name}", $file->sides(), $url, $sequence, $changed);
+            $feed->add(
+                "anchor-{$name}-{$file->key}@unanimus",
+                $anchor['day'],
+                null,
+                $file->office->timeZone(),
+                "{$anchor['label']}: {$file->name}",
+                $file->sides(),
+                $url,
+                $sequence,
+                $changed,
+            );
         }
         foreach ($agenda->deadlines as $deadline) {
-            $feed->add("deadline-{$deadline->name}-{$file->key}@unanimus", $deadline->due, $deadline->cutOff, $file->office->timeZone(), "{$deadline->label}: {$file->name}", $deadline->because, $url, $sequence, $changed, in_array($deadline->name, $agenda->done, true));
+            $feed->add(
+                "deadline-{$deadline->name}-{$file->key}@unanimus",
+                $deadline->due,
+                $deadline->cutOff,
+                $file->office->timeZone(),
+                "{$deadline->label}: {$file->name}",
+                $deadline->because,
+                $url,
+                $sequence,
+                $changed,
+                in_array($deadline->name, $agenda->done, true),
+            );
         }
     }
 

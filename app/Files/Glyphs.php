@@ -15,6 +15,8 @@ final class Glyphs
 
     public function cell(?string $state, Seat $seat, string $who): HtmlString
     {
-        return $this->drawn["{$state} {$seat} {$who}"] ??= new HtmlString($state === null ? '' : trim(view('components.cell', ['state' => $state, 'seat' => $seat, 'who' => $who])->render()));
+        return $this->drawn["{$state} {$seat} {$who}"] ??= new HtmlString(
+            $state === null ? '' : trim(view('components.cell', ['state' => $state, 'seat' => $seat, 'who' => $who])->render()),
+        );
     }
 }

@@ -24,7 +24,7 @@ final class Seats
             $taken = (int) $file->parties->where('role', $role)->max('number');
             $more = in_array($role, ['buyer', 'seller', 'tenant', 'landlord', 'other'], true) ? 1 : 0;
             for ($number = 1; $number <= max($count, $taken + $more) && $number < 50; $number++) {
-                $file->isOwnAffair(Seat::of("{$role}.{$number}")->side()) && $seats[] = "{$role}.{$number}";
+                $file->isOwnAffair(Seat::of("{$role}.{$number}")->side()) && ($seats[] = "{$role}.{$number}");
             }
         }
 
@@ -35,11 +35,42 @@ final class Seats
     public static function terms(DealFile $file): array
     {
         $columns = match ($file->kind) {
-            'lease' => [[[Term::Rent, 'a month'], [Term::Deposit, '']], [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']]],
-            'referral' => [[[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']], [[Term::Price, ''], [Term::Closing, '']]],
+            'lease' => [
+                [[Term::Rent, 'a month'], [Term::Deposit, '']],
+                [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']],
+            ],
+            'referral' => [
+                [[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']],
+                [[Term::Price, ''], [Term::Closing, '']],
+            ],
             default => [
-                [[Term::Price, '412,500 or 450k'], [Term::EarnestMoney, ''], [Term::Financing, ''], [Term::LoanPercent, '96.5'], [Term::LoanGiven, ''], [Term::Concessions, ''], [Term::BuyerCosts, ''], [Term::SaleOfHome, ''], [Term::EscrowHolder, ''], [Term::Lender, ''], [Term::Included, ''], [Term::Excluded, '']],
-                [...(in_array($file->side, ['seller', 'both'], true) ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : []), [Term::OfferDate, '11/23'], [Term::OfferExpiry, ''], [Term::OfferExpiryTime, '5pm'], [Term::Acceptance, ''], [Term::Closing, '18 Dec'], [Term::Possession, ''], [Term::EarnestDays, 'days'], [Term::InspectionDays, 'days'], [Term::AppraisalDays, 'days'], [Term::LoanDays, 'days']],
+                [
+                    [Term::Price, '412,500 or 450k'],
+                    [Term::EarnestMoney, ''],
+                    [Term::Financing, ''],
+                    [Term::LoanPercent, '96.5'],
+                    [Term::LoanGiven, ''],
+                    [Term::Concessions, ''],
+                    [Term::BuyerCosts, ''],
+                    [Term::SaleOfHome, ''],
+                    [Term::EscrowHolder, ''],
+                    [Term::Lender, ''],
+                    [Term::Included, ''],
+                    [Term::Excluded, ''],
+                ],
+                [
+                    ...in_array($file->side, ['seller', 'both'], true) ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : [],
+                    [Term::OfferDate, '11/23'],
+                    [Term::OfferExpiry, ''],
+                    [Term::OfferExpiryTime, '5pm'],
+                    [Term::Acceptance, ''],
+                    [Term::Closing, '18 Dec'],
+                    [Term::Possession, ''],
+                    [Term::EarnestDays, 'days'],
+                    [Term::InspectionDays, 'days'],
+                    [Term::AppraisalDays, 'days'],
+                    [Term::LoanDays, 'days'],
+                ],
             ],
         };
 

@@ -21,23 +21,49 @@ final readonly class TaskList
     /** @param  array{who: string, when: string, done: bool, office: int|null, kind: string}  $filter */
     public static function of(User $user, array $filter): self
     {
-        $tasks = Task::query()->with(['assignee', 'doer'])->whereNull('done_at', not: $filter['done'])
+        $tasks = Task::query()
+            ->with(['assignee', 'doer'])
+            ->whereNull('done_at', not: $filter['done'])
             ->when($filter['who'] === 'me', static fn ($query) => $query->where('user_id', $user->id))
             ->when(ctype_digit($filter['who']), static fn ($query) => $query->where('user_id', (int) $filter['who']))
             ->when($filter['who'] === 'none', static fn ($query) => $query->whereNull('user_id'))
-            ->whereHas('file', static fn ($file) => $file->whereIn('status', ['preparing', 'active', 'under_contract'])
-                ->when($filter['office'] !== null, static fn ($query) => $query->where('office_id', $filter['office']))->when($filter['kind'] !== '', static fn ($query) => $query->where('kind', $filter['kind'])))
-            ->when($filter['done'], static fn ($query) => $query->orderByDesc('done_at'))->orderBy('id')->limit($filter['done'] ? 200 : 2000)->get();
-        $files = DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('id', $tasks->pluck('deal_file_id')->unique())->get()->keyBy('id');
+            ->whereHas(
+                'file',
+                static fn ($file) => $file
+                    ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                    ->when($filter['office'] !== null, static fn ($query) => $query->where('office_id', $filter['office']))
+                    ->when($filter['kind'] !== '', static fn ($query) => $query->where('kind', $filter['kind'])),
+            )
+            ->when($filter['done'], static fn ($query) => $query->orderByDesc('done_at'))
+            ->orderBy('id')
+            ->limit($filter['done'] ? 200 : 2000)
+            ->get();
+        $files = DealFile::query()
+            ->with(['office', 'knownFacts', 'kits'])
+            ->whereIn('id', $tasks->pluck('deal_file_id')->unique())
+            ->get()
+            ->keyBy('id');
         $agendas = $files->map(static fn (DealFile $file) => Agenda::of($file));
         $rows = [];
         foreach ($tasks as $task) {
             $file = $files[$task->deal_file_id];
             $due = $agendas[$file->id]->due($task, $file);
-            $rows[] = ['task' => $task, 'file' => $file, 'due' => $due, 'late' => $due !== null && ! $filter['done'] && $due->isBefore($agendas[$file->id]->today)];
+            $rows[] = [
+                'task' => $task,
+                'file' => $file,
+                'due' => $due,
+                'late' => $due !== null && ! $filter['done'] && $due->isBefore($agendas[$file->id]->today),
+            ];
         }
-        $rows = array_values(array_filter($rows, static fn (array $row) => self::falls($row, $filter['when'], $agendas[$row['file']->id]->today)));
-        $filter['done'] || usort($rows, static fn (array $a, array $b) => ($a['due']?->iso() ?? '9999') <=> ($b['due']?->iso() ?? '9999') ?: $a['task']->id <=> $b['task']->id);
+        $rows = array_values(
+            array_filter($rows, static fn (array $row) => self::falls($row, $filter['when'], $agendas[$row['file']->id]->today)),
+        );
+        $filter['done'] ||
+            usort(
+                $rows,
+                static fn (array $a, array $b) => ($a['due']?->iso() ?? '9999') <=> ($b['due']?->iso() ?? '9999') ?:
+                $a['task']->id <=> $b['task']->id,
+            );
 
         return new self($rows, count(array_filter($rows, static fn (array $row) => $row['late'])));
     }
@@ -47,11 +73,18 @@ final readonly class TaskList
      */
     public static function inFile(DealFile $file, Agenda $agenda): Collection
     {
-        return $file->tasks->map(static function (Task $task) use ($file, $agenda): array {
-            $due = $agenda->due($task, $file);
+        return $file->tasks
+            ->map(static function (Task $task) use ($file, $agenda): array {
+                $due = $agenda->due($task, $file);
 
-            return ['task' => $task, 'due' => $due, 'late' => $task->done_at === null && $due !== null && $due->isBefore($agenda->today)];
-        })->sortBy(static fn (array $row) => ($row['task']->done_at === null ? '0' : '1').($row['due']?->iso() ?? '9999'))->values();
+                return [
+                    'task' => $task,
+                    'due' => $due,
+                    'late' => $task->done_at === null && $due !== null && $due->isBefore($agenda->today),
+                ];
+            })
+            ->sortBy(static fn (array $row) => ($row['task']->done_at === null ? '0' : '1').($row['due']?->iso() ?? '9999'))
+            ->values();
     }
 
     /** @param  array{due: LocalDate|null, late: bool}  $row */

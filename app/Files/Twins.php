@@ -22,10 +22,19 @@ final class Twins
         $seen = DealFile::query()->whereIn('id', array_map(static fn (object $row) => $row->file_id, $rows))->pluck('name', 'id');
         $found = [];
         foreach ($rows as $row) {
-            $joins = ! isset($seen[$row->file_id]) && $user->opensFiles() && in_array([$row->side, $side], [['seller', 'buyer'], ['landlord', 'tenant']], true);
+            $joins =
+                ! isset($seen[$row->file_id]) &&
+                $user->opensFiles() &&
+                in_array([$row->side, $side], [['seller', 'buyer'], ['landlord', 'tenant']], true);
             $found[] = [
-                'key' => $row->key, 'go' => isset($seen[$row->file_id]), 'join' => $joins,
-                'told' => isset($seen[$row->file_id]) ? "There is already a file on this listing or address: {$seen[$row->file_id]}." : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true) ? "{$row->agent} of {$row->office} already has a file on this listing." : 'A colleague also has a file on this listing or address.'),
+                'key' => $row->key,
+                'go' => isset($seen[$row->file_id]),
+                'join' => $joins,
+                'told' => isset($seen[$row->file_id])
+                    ? "There is already a file on this listing or address: {$seen[$row->file_id]}."
+                    : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true)
+                        ? "{$row->agent} of {$row->office} already has a file on this listing."
+                        : 'A colleague also has a file on this listing or address.'),
             ];
         }
 

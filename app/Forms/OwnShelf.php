@@ -25,7 +25,14 @@ final class OwnShelf implements FormShelf
         $this->forgetOthers();
         $name = $number.' '.($revision ?? '');
         if (! array_key_exists($name, $this->known)) {
-            $own = OwnForm::query()->where('number', $number)->when($revision, static fn ($query) => $query->where('revision', $revision)->whereIn('status', self::FOUND), static fn ($query) => $query->whereIn('status', ['in_force', 'retired']))->first();
+            $own = OwnForm::query()
+                ->where('number', $number)
+                ->when(
+                    $revision,
+                    static fn ($query) => $query->where('revision', $revision)->whereIn('status', self::FOUND),
+                    static fn ($query) => $query->whereIn('status', ['in_force', 'retired']),
+                )
+                ->first();
             $this->known[$name] = $own === null ? null : self::form($own);
         }
 
@@ -40,7 +47,15 @@ final class OwnShelf implements FormShelf
     /** @throws \Unanimus\Forms\DraftRefused when something is still to be put right */
     public static function form(OwnForm $own): Form
     {
-        $said = [$own->number, $own->revision, $own->title, OwnForm::SET, $own->stage, app(Bytes::class)->path($own->sha256), $own->status === 'retired'];
+        $said = [
+            $own->number,
+            $own->revision,
+            $own->title,
+            OwnForm::SET,
+            $own->stage,
+            app(Bytes::class)->path($own->sha256),
+            $own->status === 'retired',
+        ];
 
         return $own->isInTheMaking() ? $own->draft()->form(...$said) : $own->draft()->built(...$said);
     }

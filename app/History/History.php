@@ -25,7 +25,13 @@ final class History
     {
         app(Actor::class)->tellDatabase();
         $json = json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
-        $new = DB::selectOne('SELECT * FROM add_history(?, ?, ?, ?, ?)', [$fileId, $what, $json, $seenBy->side, $seenBy->staffOnly ? 'true' : 'false']);
+        $new = DB::selectOne('SELECT * FROM add_history(?, ?, ?, ?, ?)', [
+            $fileId,
+            $what,
+            $json,
+            $seenBy->side,
+            $seenBy->staffOnly ? 'true' : 'false',
+        ]);
         self::head($brokerageId, $fileId, (int) $new->new_seq, $new->new_hash);
     }
 
@@ -43,14 +49,22 @@ final class History
         DB::insert(
             'INSERT INTO brokerage_history_heads (brokerage_id, seq, hash, mac) VALUES (?, ?, ?, ?)
                 ON CONFLICT (brokerage_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac, moved_at = clock_timestamp()',
-            [$brokerageId, $new->new_seq, $new->new_hash, Chain::seal(self::key('brokerage history'), $brokerageId, (int) $new->new_seq, $new->new_hash)],
+            [
+                $brokerageId,
+                $new->new_seq,
+                $new->new_hash,
+                Chain::seal(self::key('brokerage history'), $brokerageId, (int) $new->new_seq, $new->new_hash),
+            ],
         );
     }
 
     /** Seals where a file's chain ends now, for entries that came by another way. */
     public static function sealHead(int $brokerageId, int $fileId): void
     {
-        $last = DB::table('history')->where('deal_file_id', $fileId)->orderByDesc('seq')->first(['seq', 'hash']);
+        $last = DB::table('history')
+            ->where('deal_file_id', $fileId)
+            ->orderByDesc('seq')
+            ->first(['seq', 'hash']);
         $last === null || self::head($brokerageId, $fileId, (int) $last->seq, $last->hash);
     }
 
@@ -70,19 +84,37 @@ final class History
      */
     public static function fault(int $fileId, array $stamped = []): ?string
     {
-        $rows = DB::table('history')->where('deal_file_id', $fileId)->orderBy('seq')
-            ->selectRaw("*, data::text AS data_text, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') AS at_text")->cursor();
-        $walk = Chain::walk((static function () use ($rows, &$stamped) {
-            foreach ($rows as $row) {
-                if (($stamped[(int) $row->seq] ?? $row->hash) === $row->hash) {
-                    unset($stamped[(int) $row->seq]);
+        $rows = DB::table('history')
+            ->where('deal_file_id', $fileId)
+            ->orderBy('seq')
+            ->selectRaw("*, data::text AS data_text, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') AS at_text")
+            ->cursor();
+        $walk = Chain::walk(
+            (static function () use ($rows, &$stamped) {
+                foreach ($rows as $row) {
+                    if (($stamped[(int) $row->seq] ?? $row->hash) === $row->hash) {
+                        unset($stamped[(int) $row->seq]);
+                    }
+                    yield [
+                        'seq' => (int) $row->seq,
+                        'before' => $row->before,
+                        'hash' => $row->hash,
+                        'columns' => [
+                            (string) $row->brokerage_id,
+                            (string) $row->deal_file_id,
+                            (string) $row->seq,
+                            $row->at_text,
+                            $row->who,
+                            $row->user_id === null ? null : (string) $row->user_id,
+                            $row->what,
+                            $row->data_text,
+                            $row->side,
+                            $row->staff_only ? 'true' : 'false',
+                        ],
+                    ];
                 }
-                yield ['seq' => (int) $row->seq, 'before' => $row->before, 'hash' => $row->hash, 'columns' => [
-                    (string) $row->brokerage_id, (string) $row->deal_file_id, (string) $row->seq, $row->at_text, $row->who, $row->user_id === null ? null : (string) $row->user_id,
-                    $row->what, $row->data_text, $row->side, $row->staff_only ? 'true' : 'false',
-                ]];
-            }
-        })());
+            })(),
+        );
         $head = DB::table('history_heads')->where('deal_file_id', $fileId)->first();
         $fault = self::faultOfEnd($walk, $head, self::key(), $fileId);
 
@@ -92,19 +124,37 @@ final class History
     /** What does not hold in the history of a brokerage, in words; null when all of it holds, or there is none yet. */
     public static function faultOfBrokerage(int $brokerageId): ?string
     {
-        $rows = DB::table('brokerage_history')->where('brokerage_id', $brokerageId)->orderBy('seq')
-            ->selectRaw("*, data::text AS data_text, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') AS at_text")->cursor();
-        $walk = Chain::walk((static function () use ($rows) {
-            foreach ($rows as $row) {
-                yield ['seq' => (int) $row->seq, 'before' => $row->before, 'hash' => $row->hash, 'columns' => [
-                    (string) $row->brokerage_id, $row->office_id === null ? null : (string) $row->office_id, (string) $row->seq, $row->at_text, $row->who,
-                    $row->user_id === null ? null : (string) $row->user_id, $row->what, $row->data_text,
-                ]];
-            }
-        })());
+        $rows = DB::table('brokerage_history')
+            ->where('brokerage_id', $brokerageId)
+            ->orderBy('seq')
+            ->selectRaw("*, data::text AS data_text, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') AS at_text")
+            ->cursor();
+        $walk = Chain::walk(
+            (static function () use ($rows) {
+                foreach ($rows as $row) {
+                    yield [
+                        'seq' => (int) $row->seq,
+                        'before' => $row->before,
+                        'hash' => $row->hash,
+                        'columns' => [
+                            (string) $row->brokerage_id,
+                            $row->office_id === null ? null : (string) $row->office_id,
+                            (string) $row->seq,
+                            $row->at_text,
+                            $row->who,
+                            $row->user_id === null ? null : (string) $row->user_id,
+                            $row->what,
+                            $row->data_text,
+                        ],
+                    ];
+                }
+            })(),
+        );
         $head = DB::table('brokerage_history_heads')->where('brokerage_id', $brokerageId)->first();
 
-        return $walk['seq'] === 0 && $walk['broken'] === null && $head === null ? null : self::faultOfEnd($walk, $head, self::key('brokerage history'), $brokerageId);
+        return $walk['seq'] === 0 && $walk['broken'] === null && $head === null
+            ? null
+            : self::faultOfEnd($walk, $head, self::key('brokerage history'), $brokerageId);
     }
 
     /** @param  array{broken: int|null, seq: int, hash: string}  $walk */

@@ -55,7 +55,11 @@ final class Sentence
     private static function filled(string $words, array $said): string
     {
         // What stands in brackets is said only where there is something to say.
-        $words = (string) preg_replace_callback('/\[([^\]]*:([a-z_]+)[^\]]*)\]/', static fn (array $m) => ($said[$m[2]] ?? '') === '' ? '' : $m[1], $words);
+        $words = (string) preg_replace_callback(
+            '/\[([^\]]*:([a-z_]+)[^\]]*)\]/',
+            static fn (array $m) => ($said[$m[2]] ?? '') === '' ? '' : $m[1],
+            $words,
+        );
         $filled = (string) preg_replace_callback('/:([a-z_]+)/', static fn (array $m) => $said[$m[1]] ?? '', $words);
 
         return trim((string) preg_replace(['/\s+([.,])/', '/\s{2,}/', '/ “”/'], ['$1', ' ', ''], $filled));
@@ -76,15 +80,20 @@ final class Sentence
                 continue;
             }
             $text = (string) $value;
-            $said[strtr((string) $name, ' ', '_')] = mb_strimwidth(match (true) {
-                $text === '' => '',
-                $name === 'name' => $item?->label() ?? $text,
-                in_array($name, ['before', 'after'], true) && $item !== null => $item->kind()->inSentence($text),
-                $name === 'seat' => preg_match('/^[a-z]+\.\d+$/', $text) === 1 ? Seat::of($text)->label() : $text,
-                in_array($name, self::DAYS, true) && preg_match('/^\d{4}-\d{2}-\d{2}$/', $text) === 1 => LocalDate::of($text)->long(),
-                in_array($name, self::MONEY, true) && is_numeric($text) => (string) Money::of($text),
-                default => $text,
-            }, 0, self::LONGEST, '…');
+            $said[strtr((string) $name, ' ', '_')] = mb_strimwidth(
+                match (true) {
+                    $text === '' => '',
+                    $name === 'name' => $item?->label() ?? $text,
+                    in_array($name, ['before', 'after'], true) && $item !== null => $item->kind()->inSentence($text),
+                    $name === 'seat' => preg_match('/^[a-z]+\.\d+$/', $text) === 1 ? Seat::of($text)->label() : $text,
+                    in_array($name, self::DAYS, true) && preg_match('/^\d{4}-\d{2}-\d{2}$/', $text) === 1 => LocalDate::of($text)->long(),
+                    in_array($name, self::MONEY, true) && is_numeric($text) => (string) Money::of($text),
+                    default => $text,
+                },
+                0,
+                self::LONGEST,
+                '…',
+            );
         }
 
         return $said;

@@ -35,19 +35,29 @@ final class Stamps
         $since = $last === false ? '-infinity' : $last['until'];
         $until = (string) DB::scalar('SELECT clock_timestamp()');
         // A change still under way shows with the next one: what began before it is looked at again then.
-        $heads = DB::table('history_heads')->join('deal_files', 'deal_files.id', '=', 'history_heads.deal_file_id')->where('history_heads.brokerage_id', $brokerageId)
-            ->whereRaw("moved_at > ?::timestamptz - interval '10 minutes'", [$since])->orderBy('deal_files.key')->get(['deal_files.key', 'seq', 'hash']);
+        $heads = DB::table('history_heads')
+            ->join('deal_files', 'deal_files.id', '=', 'history_heads.deal_file_id')
+            ->where('history_heads.brokerage_id', $brokerageId)
+            ->whereRaw("moved_at > ?::timestamptz - interval '10 minutes'", [$since])
+            ->orderBy('deal_files.key')
+            ->get(['deal_files.key', 'seq', 'hash']);
         $known = self::stamped($brokerageId);
         $moved = $heads->reject(static fn (object $head) => isset($known[$head->key][(int) $head->seq]));
         if ($moved->isEmpty()) {
             return 0;
         }
-        $manifest = ($last === false ? '' : "before {$last['sha256']}\n").$moved->map(static fn (object $head) => "{$head->key} {$head->seq} {$head->hash}\n")->implode('');
+        $manifest =
+            ($last === false ? '' : "before {$last['sha256']}\n").
+            $moved->map(static fn (object $head) => "{$head->key} {$head->seq} {$head->hash}\n")->implode('');
         $sha256 = hash('sha256', $manifest);
         $token = $this->stamps->stamp((string) hex2bin($sha256));
         $folder = self::folder();
         self::write("{$folder}/{$sha256}.txt", $manifest, 'w');
-        self::write("{$folder}/{$brokerageId}.jsonl", json_encode(['until' => $until, 'sha256' => $sha256, 'token' => base64_encode($token)], JSON_THROW_ON_ERROR)."\n", 'a');
+        self::write(
+            "{$folder}/{$brokerageId}.jsonl",
+            json_encode(['until' => $until, 'sha256' => $sha256, 'token' => base64_encode($token)], JSON_THROW_ON_ERROR)."\n",
+            'a',
+        );
 
         return $moved->count();
     }
@@ -63,7 +73,7 @@ final class Stamps
         foreach (self::lines($brokerageId) as $line) {
             foreach (explode("\n", self::manifest($line['sha256'])) as $entry) {
                 [$key, $seq, $hash] = explode(' ', $entry) + [1 => '', 2 => ''];
-                $hash === '' || $stamped[$key][(int) $seq] = $hash;
+                $hash === '' || ($stamped[$key][(int) $seq] = $hash);
             }
         }
 
@@ -100,11 +110,19 @@ final class Stamps
      */
     private static function holds(array $line, array $roots): bool
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         try {
             (new NativeTool(20))->run([
-                'openssl', 'ts', '-verify', '-token_in', '-in', $scratch->put('token.der', (string) base64_decode($line['token'])), '-digest', $line['sha256'],
-                '-CAfile', $scratch->put('roots.pem', implode("\n", $roots)."\n"),
+                'openssl',
+                'ts',
+                '-verify',
+                '-token_in',
+                '-in',
+                $scratch->put('token.der', (string) base64_decode($line['token'])),
+                '-digest',
+                $line['sha256'],
+                '-CAfile',
+                $scratch->put('roots.pem', implode("\n", $roots)."\n"),
             ]);
 
             return true;
@@ -117,9 +135,19 @@ final class Stamps
     private static function lines(int $brokerageId): array
     {
         $path = self::folder()."/{$brokerageId}.jsonl";
-        $lines = array_map(static fn (string $line) => json_decode($line, true), is_file($path) ? file($path, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] : []);
+        $lines = array_map(
+            static fn (string $line) => json_decode($line, true),
+            is_file($path) ? (file($path, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: []) : [],
+        );
 
-        return array_values(array_filter($lines, static fn (mixed $line) => is_array($line) && isset($line['until'], $line['sha256'], $line['token']) && preg_match('/^[0-9a-f]{64}$/', $line['sha256']) === 1));
+        return array_values(
+            array_filter(
+                $lines,
+                static fn (mixed $line) => is_array($line) &&
+                    isset($line['until'], $line['sha256'], $line['token']) &&
+                    preg_match('/^[0-9a-f]{64}$/', $line['sha256']) === 1,
+            ),
+        );
     }
 
     private static function manifest(string $sha256): string

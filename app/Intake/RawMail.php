@@ -14,8 +14,13 @@ final readonly class RawMail
     private const DEEPEST = 8;
 
     /** @param  list<array{name: string, type: string, bytes: string}>  $attachments */
-    private function __construct(public string $messageId, public string $sender, public string $subject, public string $text, public array $attachments)
-    {
+    private function __construct(
+        public string $messageId,
+        public string $sender,
+        public string $subject,
+        public string $text,
+        public array $attachments,
+    ) {
     }
 
     public static function read(string $raw): self
@@ -26,7 +31,8 @@ final readonly class RawMail
 
         return new self(
             mb_strimwidth(trim($headers['message-id'] ?? '', '<> ') ?: hash('sha256', $raw), 0, 300),
-            mb_strimwidth(self::decoded($headers['from'] ?? ''), 0, 300), mb_strimwidth(self::decoded($headers['subject'] ?? ''), 0, 300),
+            mb_strimwidth(self::decoded($headers['from'] ?? ''), 0, 300),
+            mb_strimwidth(self::decoded($headers['subject'] ?? ''), 0, 300),
             mb_scrub(trim(implode("\n", array_column($texts, 'bytes')))),
             array_values(array_filter($parts, static fn (array $part) => $part['name'] !== '')),
         );
@@ -68,7 +74,13 @@ final readonly class RawMail
         };
         $named = preg_match('/(?:file)?name="?([^";]+)/i', ($headers['content-disposition'] ?? '').' ; '.$type, $n) === 1;
 
-        return [['name' => $named ? mb_strimwidth(basename(self::decoded($n[1])), 0, 120, '…') : '', 'type' => strtolower(trim(explode(';', $type)[0])), 'bytes' => $bytes]];
+        return [
+            [
+                'name' => $named ? mb_strimwidth(basename(self::decoded($n[1])), 0, 120, '…') : '',
+                'type' => strtolower(trim(explode(';', $type)[0])),
+                'bytes' => $bytes,
+            ],
+        ];
     }
 
     private static function decoded(string $text): string

@@ -26,7 +26,9 @@ final class ActionLink
             'signer' => Signer::query()->where('key', $key)->first()?->link(),
             'fill' => FillRequest::query()->where('key', $key)->first()?->link(),
             'read' => ReadingCopy::query()->where('key', $key)->first()?->link(),
-            'invitation' => ($user = User::query()->where('key', $key)->first()) === null ? null : Invitation::link($user, $letter->created_at),
+            'invitation' => ($user = User::query()->where('key', $key)->first()) === null
+                ? null
+                : Invitation::link($user, $letter->created_at),
             default => null,
         };
     }

@@ -14,7 +14,10 @@ final class Refused
     /** Why the newest email to a signer did not go out and will not by itself; null when it did, or still may. */
     public static function to(Signer $signer): ?string
     {
-        $newest = Letter::query()->where('action', "signer {$signer->key}")->latest('id')->first();
+        $newest = Letter::query()
+            ->where('action', "signer {$signer->key}")
+            ->latest('id')
+            ->first();
         $waiting = $newest === null ? null : SendLetter::waiting($newest->id);
 
         return $waiting !== null && $waiting->stopped ? $waiting->fault : null;

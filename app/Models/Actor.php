@@ -20,7 +20,7 @@ final class Actor
 
     public function name(): string
     {
-        return $this->other ?? $this->user()->name ?? 'Unanimus';
+        return $this->other ?? ($this->user()->name ?? 'Unanimus');
     }
 
     /** The name of the one from outside; null when it is someone of the brokerage or the application. */
@@ -37,7 +37,10 @@ final class Actor
     /** Tells the database for whom entries of the history are written from here on. */
     public function tellDatabase(): void
     {
-        DB::select("SELECT set_config('unanimus.actor', ?, true), set_config('unanimus.outsider', ?, true)", [(string) ($this->userId() ?? ''), (string) $this->other]);
+        DB::select("SELECT set_config('unanimus.actor', ?, true), set_config('unanimus.outsider', ?, true)", [
+            (string) ($this->userId() ?? ''),
+            (string) $this->other,
+        ]);
     }
 
     private function user(): ?User

@@ -41,7 +41,16 @@ final class AssembledSet extends Record
     /** @var array<string, string> */
     protected $casts = ['papers' => 'array', 'options' => 'array', 'notes' => 'array', 'staff_only' => 'boolean'];
 
-    protected $attributes = ['side' => null, 'staff_only' => false, 'status' => 'waiting', 'done' => 0, 'failure' => '', 'notes' => '[]', 'sha256' => null, 'pages' => null];
+    protected $attributes = [
+        'side' => null,
+        'staff_only' => false,
+        'status' => 'waiting',
+        'done' => 0,
+        'failure' => '',
+        'notes' => '[]',
+        'sha256' => null,
+        'pages' => null,
+    ];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -25,7 +25,15 @@ final class Contact extends Record
 {
     use HasKey;
 
-    protected $attributes = ['user_id' => null, 'role' => 'other', 'firm' => null, 'email' => null, 'phone' => null, 'address' => null, 'standing' => false];
+    protected $attributes = [
+        'user_id' => null,
+        'role' => 'other',
+        'firm' => null,
+        'email' => null,
+        'phone' => null,
+        'address' => null,
+        'standing' => false,
+    ];
 
     /** @var array<string, string> */
     protected $casts = ['standing' => 'boolean'];

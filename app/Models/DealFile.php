@@ -57,7 +57,20 @@ final class DealFile extends Record
     /** @var array<string, string> */
     protected $casts = ['status' => DealStatus::class];
 
-    protected $attributes = ['side' => 'buyer', 'kind' => 'sale', 'status' => 'preparing', 'settled' => 0, 'required' => 0, 'listing_number' => null, 'closed_on' => null, 'follows_on' => null, 'ended_on' => null, 'end_reason' => null, 'labels' => '{}', 'address_key' => ''];
+    protected $attributes = [
+        'side' => 'buyer',
+        'kind' => 'sale',
+        'status' => 'preparing',
+        'settled' => 0,
+        'required' => 0,
+        'listing_number' => null,
+        'closed_on' => null,
+        'follows_on' => null,
+        'ended_on' => null,
+        'end_reason' => null,
+        'labels' => '{}',
+        'address_key' => '',
+    ];
 
     /** @return BelongsTo<Office, $this> */
     public function office(): BelongsTo
@@ -155,13 +168,20 @@ final class DealFile extends Record
     /** @return list<string> */
     public function labels(): array
     {
-        return array_values(array_filter(str_getcsv(trim((string) $this->getAttribute('labels'), '{}'), ',', '"', '\\'), static fn ($label) => $label !== null && $label !== ''));
+        return array_values(
+            array_filter(
+                str_getcsv(trim((string) $this->getAttribute('labels'), '{}'), ',', '"', '\\'),
+                static fn ($label) => $label !== null && $label !== '',
+            ),
+        );
     }
 
     /** @param  list<string>  $labels */
     public function putLabels(array $labels): void
     {
-        $this->update(['labels' => '{'.implode(',', array_map(static fn (string $label) => '"'.addcslashes($label, '"\\').'"', $labels)).'}']);
+        $this->update([
+            'labels' => '{'.implode(',', array_map(static fn (string $label) => '"'.addcslashes($label, '"\\').'"', $labels)).'}',
+        ]);
     }
 
     /** Whether what belongs to that side is the affair of whoever is signed in; the application itself may do everything. */
@@ -169,7 +189,7 @@ final class DealFile extends Record
     {
         $user = Auth::user();
 
-        return $side === null || $this->side !== 'both' || ! $user instanceof User || in_array($this->sideOf($user), [null, $side], true);
+        return $side === null || $this->side !== 'both' || ! ($user instanceof User) || in_array($this->sideOf($user), [null, $side], true);
     }
 
     /**
@@ -201,6 +221,10 @@ final class DealFile extends Record
             default => 'the landlord',
         };
 
-        return $word === null ? 'In-house deal, both sides ours' : ($this->kind === 'referral' ? "Referral of {$word}" : "We represent {$word}");
+        return $word === null
+            ? 'In-house deal, both sides ours'
+            : ($this->kind === 'referral'
+                ? "Referral of {$word}"
+                : "We represent {$word}");
     }
 }

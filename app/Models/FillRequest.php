@@ -48,7 +48,15 @@ final class FillRequest extends Record
     /** @var array<string, string> */
     protected $casts = ['status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
 
-    protected $attributes = ['status' => 'out', 'link_version' => 1, 'message' => '', 'side' => null, 'opened_at' => null, 'reminded_on' => null, 'finished_at' => null];
+    protected $attributes = [
+        'status' => 'out',
+        'link_version' => 1,
+        'message' => '',
+        'side' => null,
+        'opened_at' => null,
+        'reminded_on' => null,
+        'finished_at' => null,
+    ];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo
@@ -71,7 +79,9 @@ final class FillRequest extends Record
     /** @return list<string> names of the blanks asked for on a paper of it */
     public static function asked(Paper $paper): array
     {
-        return array_values(array_map(strval(...), (array) json_decode((string) $paper->getRelation('pivot')->getAttribute('blanks'), true)));
+        return array_values(
+            array_map(strval(...), (array) json_decode((string) $paper->getRelation('pivot')->getAttribute('blanks'), true)),
+        );
     }
 
     public function lastDay(): LocalDate

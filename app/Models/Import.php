@@ -44,6 +44,12 @@ final class Import extends Record
     /** @return array<string, int> rows by their outcome */
     public function counts(): array
     {
-        return $this->lines()->reorder()->groupBy('outcome')->selectRaw('outcome, count(*) AS n')->pluck('n', 'outcome')->map(static fn ($n) => (int) $n)->all();
+        return $this->lines()
+            ->reorder()
+            ->groupBy('outcome')
+            ->selectRaw('outcome, count(*) AS n')
+            ->pluck('n', 'outcome')
+            ->map(static fn ($n) => (int) $n)
+            ->all();
     }
 }

@@ -39,7 +39,14 @@ final class OwnForm extends Record
     /** @var array<string, string> */
     protected $casts = ['pages' => 'array', 'items' => 'array', 'notes' => 'array', 'published_at' => 'datetime'];
 
-    protected $attributes = ['number' => '', 'revision' => '', 'status' => 'making', 'source' => '', 'notes' => '[]', 'published_at' => null];
+    protected $attributes = [
+        'number' => '',
+        'revision' => '',
+        'status' => 'making',
+        'source' => '',
+        'notes' => '[]',
+        'published_at' => null,
+    ];
 
     public function isInTheMaking(): bool
     {

@@ -47,7 +47,15 @@ final class Paper extends Record
 {
     use HasKey;
 
-    protected $attributes = ['form_number' => null, 'form_revision' => null, 'latest_version_id' => null, 'reason' => '', 'side' => null, 'staff_only' => false, 'called_by' => ''];
+    protected $attributes = [
+        'form_number' => null,
+        'form_revision' => null,
+        'latest_version_id' => null,
+        'reason' => '',
+        'side' => null,
+        'staff_only' => false,
+        'called_by' => '',
+    ];
 
     /** @var array<string, string> */
     protected $casts = ['staff_only' => 'boolean', 'state' => PaperState::class];
@@ -127,7 +135,11 @@ final class Paper extends Record
      */
     public function lockForChange(): void
     {
-        $now = DB::selectOne('SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p', [$this->id]) ?? throw new StepRefused('You can no longer see this paper. Nothing was changed.');
+        $now =
+            DB::selectOne(
+                'SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p',
+                [$this->id],
+            ) ?? throw new StepRefused('You can no longer see this paper. Nothing was changed.');
         $this->setRawAttributes([...$this->getAttributes(), 'state' => $now->state], true);
         $refusal = $this->state->refusesChange(ReviewState::tryFrom((string) $now->review_state)?->isWithReviewer() ?? false);
         if ($refusal !== null) {
@@ -173,15 +185,37 @@ final class Paper extends Record
         if ($new === null) {
             return false;
         }
-        $this->relationLoaded('values') && $this->setRelation('values', $this->values->reject(static fn (PaperValue $one) => $one->blank === $blank)->when($value !== null, fn ($values) => $values->push((new PaperValue)->forceFill(['paper_id' => $this->id, 'blank' => $blank, 'value' => $value])))->values());
+        $this->relationLoaded('values') &&
+            $this->setRelation(
+                'values',
+                $this->values
+                    ->reject(static fn (PaperValue $one) => $one->blank === $blank)
+                    ->when(
+                        $value !== null,
+                        fn ($values) => $values->push(
+                            (new PaperValue())->forceFill(['paper_id' => $this->id, 'blank' => $blank, 'value' => $value]),
+                        ),
+                    )
+                    ->values(),
+            );
         if ($value === null) {
             DB::table('paper_values')->where('paper_id', $this->id)->where('blank', $blank)->delete();
 
             return true;
         }
         DB::table('paper_values')->upsert(
-            [['paper_id' => $this->id, 'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'blank' => $blank, 'value' => $value, 'entry_id' => $new->id]],
-            ['paper_id', 'blank'], ['value', 'entry_id'],
+            [
+                [
+                    'paper_id' => $this->id,
+                    'brokerage_id' => $this->brokerage_id,
+                    'deal_file_id' => $this->deal_file_id,
+                    'blank' => $blank,
+                    'value' => $value,
+                    'entry_id' => $new->id,
+                ],
+            ],
+            ['paper_id', 'blank'],
+            ['value', 'entry_id'],
         );
 
         return true;
@@ -193,16 +227,36 @@ final class Paper extends Record
      * @param array{ReadBack|null, list<string>} $read what stands on it and what its pages lack
      * @param string|null $original the SHA-256 of the file as it came, where these bytes are a copy of one that is signed
      */
-    public function addVersion(string $sha256, int $pages, MadeBy $madeBy, string $note = '', ?int $userId = null, int $firstPage = 1, array $read = [null, []], ?string $original = null): PaperVersion
-    {
+    public function addVersion(
+        string $sha256,
+        int $pages,
+        MadeBy $madeBy,
+        string $note = '',
+        ?int $userId = null,
+        int $firstPage = 1,
+        array $read = [null, []],
+        ?string $original = null,
+    ): PaperVersion {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 
         $version = $this->versions()->create([
-            'brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'number' => $number, 'sha256' => $sha256, 'first_page' => $firstPage, 'pages' => $pages,
-            'made_by' => $madeBy, 'note' => $note, 'user_id' => $userId, 'made_at' => now(),
-            'reading' => $read[0]?->toArray(), 'findings' => $read[1], 'original_sha256' => $original,
+            'brokerage_id' => $this->brokerage_id,
+            'deal_file_id' => $this->deal_file_id,
+            'number' => $number,
+            'sha256' => $sha256,
+            'first_page' => $firstPage,
+            'pages' => $pages,
+            'made_by' => $madeBy,
+            'note' => $note,
+            'user_id' => $userId,
+            'made_at' => now(),
+            'reading' => $read[0]?->toArray(),
+            'findings' => $read[1],
+            'original_sha256' => $original,
         ]);
-        $this->setRelation('latest', $version)->forceFill(['latest_version_id' => $version->id])->syncOriginalAttribute('latest_version_id');
+        $this->setRelation('latest', $version)
+            ->forceFill(['latest_version_id' => $version->id])
+            ->syncOriginalAttribute('latest_version_id');
 
         return $version;
     }

@@ -54,8 +54,19 @@ final class PaperPiece extends Record
         $version = self::versionOf($to->load('latest'));
         foreach (self::standing($from)->get() as $piece) {
             self::create([
-                'brokerage_id' => $to->brokerage_id, 'deal_file_id' => $to->deal_file_id, 'paper_id' => $to->id, 'version' => $version, 'page' => $piece->page, 'kind' => $piece->kind, 'places' => $piece->places,
-                'text' => $piece->text, 'replaces' => null, 'client_key' => "copy:{$piece->key}", 'user_id' => $piece->user_id, 'gone_at' => null, 'gone_by' => null,
+                'brokerage_id' => $to->brokerage_id,
+                'deal_file_id' => $to->deal_file_id,
+                'paper_id' => $to->id,
+                'version' => $version,
+                'page' => $piece->page,
+                'kind' => $piece->kind,
+                'places' => $piece->places,
+                'text' => $piece->text,
+                'replaces' => null,
+                'client_key' => "copy:{$piece->key}",
+                'user_id' => $piece->user_id,
+                'gone_at' => null,
+                'gone_by' => null,
             ]);
         }
     }
@@ -76,6 +87,13 @@ final class PaperPiece extends Record
     /** @return array<string, mixed> as the page needs it */
     public function shown(): array
     {
-        return ['key' => $this->key, 'page' => $this->page, 'kind' => $this->kind->value, 'places' => $this->places, 'text' => $this->text, 'svg' => LayerPiece::draw([$this->piece()], [], array_fill(0, $this->page, [612.0, 792.0]))[$this->page]->inner()];
+        return [
+            'key' => $this->key,
+            'page' => $this->page,
+            'kind' => $this->kind->value,
+            'places' => $this->places,
+            'text' => $this->text,
+            'svg' => LayerPiece::draw([$this->piece()], [], array_fill(0, $this->page, [612.0, 792.0]))[$this->page]->inner(),
+        ];
     }
 }

@@ -35,7 +35,16 @@ final class Party extends Record
 {
     use HasKey;
 
-    protected $attributes = ['kind' => 'person', 'firm' => null, 'user_id' => null, 'signing_name' => '', 'initials' => '', 'signed_by' => null, 'capacity' => null, 'prints_contact' => false];
+    protected $attributes = [
+        'kind' => 'person',
+        'firm' => null,
+        'user_id' => null,
+        'signing_name' => '',
+        'initials' => '',
+        'signed_by' => null,
+        'capacity' => null,
+        'prints_contact' => false,
+    ];
 
     /** @var list<string> */
     protected $with = ['contact'];
@@ -80,7 +89,10 @@ final class Party extends Record
         if ($ways === []) {
             return;
         }
-        PartyContact::query()->updateOrCreate(['party_id' => $this->id], ['brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'side' => $this->seat()->side(), ...$ways]);
+        PartyContact::query()->updateOrCreate(
+            ['party_id' => $this->id],
+            ['brokerage_id' => $this->brokerage_id, 'deal_file_id' => $this->deal_file_id, 'side' => $this->seat()->side(), ...$ways],
+        );
         $this->unsetRelation('contact');
     }
 

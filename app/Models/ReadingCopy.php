@@ -76,12 +76,24 @@ final class ReadingCopy extends Record
     /** Notes that it was looked at. */
     public function note(string $what, string $address): void
     {
-        DB::table('reading_copy_looks')->insert(['brokerage_id' => $this->brokerage_id, 'reading_copy_id' => $this->id, 'what' => $what, 'address' => mb_substr($address, 0, 60)]);
+        DB::table('reading_copy_looks')->insert([
+            'brokerage_id' => $this->brokerage_id,
+            'reading_copy_id' => $this->id,
+            'what' => $what,
+            'address' => mb_substr($address, 0, 60),
+        ]);
     }
 
     /** @return list<object{what: string, at: string, address: string}> what was done with it, the latest first */
     public function looks(): array
     {
-        return array_values(DB::table('reading_copy_looks')->where('reading_copy_id', $this->id)->orderByDesc('id')->limit(100)->get(['what', 'at', 'address'])->all());
+        return array_values(
+            DB::table('reading_copy_looks')
+                ->where('reading_copy_id', $this->id)
+                ->orderByDesc('id')
+                ->limit(100)
+                ->get(['what', 'at', 'address'])
+                ->all(),
+        );
     }
 }

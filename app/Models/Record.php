@@ -16,7 +16,7 @@ abstract class Record extends Model
     protected static function booted(): void
     {
         // Every table of ours but the brokerages themselves says whose its rows are.
-        static::class === Brokerage::class || static::addGlobalScope(new OfBrokerage);
+        static::class === Brokerage::class || static::addGlobalScope(new OfBrokerage());
     }
 
     /** Made out of the class's name in the plural once, not for each row. */

@@ -38,7 +38,12 @@ final class Requirement extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['staff_only' => 'boolean', 'review_state' => ReviewState::class, 'submitted_at' => 'datetime', 'decided_at' => 'datetime'];
+    protected $casts = [
+        'staff_only' => 'boolean',
+        'review_state' => ReviewState::class,
+        'submitted_at' => 'datetime',
+        'decided_at' => 'datetime',
+    ];
 
     protected $attributes = ['review_state' => 'not_submitted', 'side' => null, 'staff_only' => false];
 

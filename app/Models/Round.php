@@ -48,7 +48,15 @@ final class Round extends Record
     /** @var array<string, string> */
     protected $casts = ['status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
 
-    protected $attributes = ['side' => null, 'status' => 'drafting', 'message' => '', 'last_day' => null, 'reason' => null, 'sent_at' => null, 'over_at' => null];
+    protected $attributes = [
+        'side' => null,
+        'status' => 'drafting',
+        'message' => '',
+        'last_day' => null,
+        'reason' => null,
+        'sent_at' => null,
+        'over_at' => null,
+    ];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo
@@ -95,10 +103,22 @@ final class Round extends Record
     /** @return list<Turn> */
     public function turns(): array
     {
-        return array_values($this->signers->map(fn (Signer $signer) => new Turn(
-            $signer->seat, $signer->turn,
-            array_values($this->marks->filter(static fn (SigningMark $mark) => $mark->seat === $signer->seat && $mark->kind->needsAct())->pluck('key')->all()),
-        ))->all());
+        return array_values(
+            $this->signers
+                ->map(
+                    fn (Signer $signer) => new Turn(
+                        $signer->seat,
+                        $signer->turn,
+                        array_values(
+                            $this->marks
+                                ->filter(static fn (SigningMark $mark) => $mark->seat === $signer->seat && $mark->kind->needsAct())
+                                ->pluck('key')
+                                ->all(),
+                        ),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** What goes out, or went out, in one digest. */
@@ -108,17 +128,35 @@ final class Round extends Record
         $size = static fn (string|int|float $points): string => number_format((float) $points, 2, '.', '');
 
         return SentPlaces::digest(
-            array_values($this->papers->map(static fn (RoundPaper $sent) => ['sha256' => (string) $sent->sha256, 'pages' => $sent->pages])->all()),
-            array_values($this->marks->map(static fn (SigningMark $mark) => [
-                'key' => $mark->key, 'paper' => (int) $order[$mark->round_paper_id], 'seat' => $mark->seat, 'kind' => $mark->kind->value, 'page' => $mark->page,
-                'x' => $size($mark->x), 'y' => $size($mark->y), 'width' => $size($mark->width), 'height' => $size($mark->height),
-            ])->all()),
+            array_values(
+                $this->papers->map(static fn (RoundPaper $sent) => ['sha256' => (string) $sent->sha256, 'pages' => $sent->pages])->all(),
+            ),
+            array_values(
+                $this->marks
+                    ->map(
+                        static fn (SigningMark $mark) => [
+                            'key' => $mark->key,
+                            'paper' => (int) $order[$mark->round_paper_id],
+                            'seat' => $mark->seat,
+                            'kind' => $mark->kind->value,
+                            'page' => $mark->page,
+                            'x' => $size($mark->x),
+                            'y' => $size($mark->y),
+                            'width' => $size($mark->width),
+                            'height' => $size($mark->height),
+                        ],
+                    )
+                    ->all(),
+            ),
         );
     }
 
     /** The state its events make. */
     public function state(): RoundState
     {
-        return RoundState::fold($this->turns(), $this->events->map(static fn (Event $event) => new RoundEvent(EventKind::from($event->kind), $event->seat, $event->data)));
+        return RoundState::fold(
+            $this->turns(),
+            $this->events->map(static fn (Event $event) => new RoundEvent(EventKind::from($event->kind), $event->seat, $event->data)),
+        );
     }
 }

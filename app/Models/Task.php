@@ -33,7 +33,17 @@ final class Task extends Record
 {
     use HasKey;
 
-    protected $attributes = ['side' => null, 'user_id' => null, 'anchor' => null, 'days' => 0, 'business' => false, 'due' => null, 'origin' => 'hand', 'done_at' => null, 'done_by' => null];
+    protected $attributes = [
+        'side' => null,
+        'user_id' => null,
+        'anchor' => null,
+        'days' => 0,
+        'business' => false,
+        'due' => null,
+        'origin' => 'hand',
+        'done_at' => null,
+        'done_by' => null,
+    ];
 
     /** @var array<string, string> */
     protected $casts = ['business' => 'boolean', 'done_at' => 'datetime'];

@@ -39,7 +39,13 @@ final class Upload extends Record
     /** @return Collection<int, self> what this person uploaded that is not told yet: being converted, or done while they were elsewhere */
     public static function unseen(DealFile $file, User $user): Collection
     {
-        return self::query()->where('deal_file_id', $file->id)->where('user_id', $user->id)->where('seen', false)->orderBy('id')->limit(20)->get();
+        return self::query()
+            ->where('deal_file_id', $file->id)
+            ->where('user_id', $user->id)
+            ->where('seen', false)
+            ->orderBy('id')
+            ->limit(20)
+            ->get();
     }
 
     /** @return BelongsTo<DealFile, $this> */

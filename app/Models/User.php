@@ -83,7 +83,9 @@ final class User extends Authenticatable
     /** Whether they have the role in any office, or in that one. */
     public function holds(Role $role, ?int $officeId = null): bool
     {
-        return $this->officeRoles->contains(static fn (OfficeRole $held) => $held->role === $role->value && ($officeId === null || $held->office_id === $officeId));
+        return $this->officeRoles->contains(
+            static fn (OfficeRole $held) => $held->role === $role->value && ($officeId === null || $held->office_id === $officeId),
+        );
     }
 
     /** Whether they may open files: agents, coordinators, brokers. */
@@ -107,7 +109,13 @@ final class User extends Authenticatable
     /** @return list<int> the offices whose every file they see */
     public function officesInSight(): array
     {
-        return array_values($this->officeRoles->filter(static fn (OfficeRole $held) => Role::from($held->role)->seesOffice())->pluck('office_id')->unique()->all());
+        return array_values(
+            $this->officeRoles
+                ->filter(static fn (OfficeRole $held) => Role::from($held->role)->seesOffice())
+                ->pluck('office_id')
+                ->unique()
+                ->all(),
+        );
     }
 
     /** Their strongest role, as read beside the name. */

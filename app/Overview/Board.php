@@ -43,14 +43,26 @@ final readonly class Board
             }
             $known = $reckoned[$paper->key];
             $requirement = $requirements->get($paper->id);
-            $cells = self::cells($paper, $known->seats, $known->missing, $standing[$paper->id] ?? [], $requirement?->review_state === ReviewState::Accepted);
+            $cells = self::cells(
+                $paper,
+                $known->seats,
+                $known->missing,
+                $standing[$paper->id] ?? [],
+                $requirement?->review_state === ReviewState::Accepted,
+            );
             $used += $cells;
             $stages[$names[$paper->stage] ?? end($names)][] = [
-                'paper' => $paper, 'requirement' => $requirement, 'cells' => $cells, 'note' => self::note($paper, $known->pages), 'findings' => $known->findings,
+                'paper' => $paper,
+                'requirement' => $requirement,
+                'cells' => $cells,
+                'note' => self::note($paper, $known->pages),
+                'findings' => $known->findings,
                 'next' => self::next($paper, $requirement, $known->missing, $standing[$paper->id]['round'] ?? null, $known->isSigned),
             ];
         }
-        $seats = $parties->filter(static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, ['buyer', 'seller', 'agent'], true));
+        $seats = $parties->filter(
+            static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, ['buyer', 'seller', 'agent'], true),
+        );
 
         return new self(array_values($seats->all()), array_filter($stages));
     }
@@ -69,7 +81,7 @@ final readonly class Board
                         $standing[$sent->paper_id][$signer->seat] = $signer->status;
                     }
                 }
-                $round->status === RoundStatus::Out && $standing[$sent->paper_id]['round'] = $round;
+                $round->status === RoundStatus::Out && ($standing[$sent->paper_id]['round'] = $round);
             }
         }
 
@@ -106,8 +118,12 @@ final readonly class Board
     private static function note(Paper $paper, ?int $pages): string
     {
         // A scan has the pages it has, whatever the form has.
-        $pages = $paper->latest?->made_by === MadeBy::Uploaded ? $paper->latest->pages : ($pages ?? $paper->latest?->pages);
-        $parts = [$paper->form_number, $pages === null ? ($paper->state === PaperState::Expected ? 'expected' : null) : $pages.($pages === 1 ? ' page' : ' pages'), $paper->reason];
+        $pages = $paper->latest?->made_by === MadeBy::Uploaded ? $paper->latest->pages : $pages ?? $paper->latest?->pages;
+        $parts = [
+            $paper->form_number,
+            $pages === null ? ($paper->state === PaperState::Expected ? 'expected' : null) : $pages.($pages === 1 ? ' page' : ' pages'),
+            $paper->reason,
+        ];
 
         return implode(' · ', array_filter($parts));
     }
@@ -117,11 +133,17 @@ final readonly class Board
     {
         $step = NextStep::of($paper->state, $requirement?->review_state, $missing, $round !== null, $hasMarks);
 
-        return $step === null ? null : ['step' => $step, 'label' => $step->label($missing), 'target' => match ($step) {
-            NextStep::AnswerRemark, NextStep::Fill => "/papers/{$paper->key}",
-            NextStep::SeeRound => "/rounds/{$round?->key}",
-            NextStep::Submit => (string) $requirement?->key,
-            default => $paper->key,
-        }];
+        return $step === null
+            ? null
+            : [
+                'step' => $step,
+                'label' => $step->label($missing),
+                'target' => match ($step) {
+                    NextStep::AnswerRemark, NextStep::Fill => "/papers/{$paper->key}",
+                    NextStep::SeeRound => "/rounds/{$round?->key}",
+                    NextStep::Submit => (string) $requirement?->key,
+                    default => $paper->key,
+                },
+            ];
     }
 }

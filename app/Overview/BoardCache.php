@@ -26,8 +26,13 @@ final readonly class BoardCache
      * @param list<Finding> $findings
      * @param list<string> $seats that have a mark on it
      */
-    private function __construct(public int $missing, public array $findings, public ?int $pages, public array $seats, public bool $isSigned)
-    {
+    private function __construct(
+        public int $missing,
+        public array $findings,
+        public ?int $pages,
+        public array $seats,
+        public bool $isSigned,
+    ) {
     }
 
     /** @return array<string, self> by the paper's key */
@@ -58,7 +63,9 @@ final readonly class BoardCache
             $reckoned[$paper->key] = new self(
                 isset($drafts[$paper->key]) ? count($drafts[$paper->key]['filling']->missing()) : 0,
                 $findings[$paper->key] ?? PaperCheck::findings($paper, $facts),
-                $form === null ? null : count($form->pages), $form?->seats() ?? [], $form !== null && $form->marks !== [],
+                $form === null ? null : count($form->pages),
+                $form?->seats() ?? [],
+                $form !== null && $form->marks !== [],
             );
         }
 
@@ -67,22 +74,48 @@ final readonly class BoardCache
 
     private static function restsOn(DealFile $file, Facts $facts): string
     {
-        return hash('xxh128', serialize([
-            config('unanimus.build'), $file->office->today()->iso(), array_map(static fn (Fact $fact) => $fact->value, $facts->all()),
-            $file->papers->map(static fn (Paper $paper) => [$paper->key, $paper->title, $paper->form_number, $paper->form_revision, $paper->state->value, $paper->latest?->id, $paper->isDraft() ? $paper->entries() : []])->all(),
-        ]));
+        return hash(
+            'xxh128',
+            serialize([
+                config('unanimus.build'),
+                $file->office->today()->iso(),
+                array_map(static fn (Fact $fact) => $fact->value, $facts->all()),
+                $file->papers
+                    ->map(
+                        static fn (Paper $paper) => [
+                            $paper->key,
+                            $paper->title,
+                            $paper->form_number,
+                            $paper->form_revision,
+                            $paper->state->value,
+                            $paper->latest?->id,
+                            $paper->isDraft() ? $paper->entries() : [],
+                        ],
+                    )
+                    ->all(),
+            ]),
+        );
     }
 
     /** @return array<mixed> */
     private function toArray(): array
     {
-        return [$this->missing, array_map(static fn (Finding $one) => [$one->blank, $one->text, $one->page, $one->place?->toArray()], $this->findings), $this->pages, $this->seats, $this->isSigned];
+        return [
+            $this->missing,
+            array_map(static fn (Finding $one) => [$one->blank, $one->text, $one->page, $one->place?->toArray()], $this->findings),
+            $this->pages,
+            $this->seats,
+            $this->isSigned,
+        ];
     }
 
     /** @param  array<mixed>  $kept */
     private static function fromArray(array $kept): self
     {
-        $findings = array_map(static fn (array $one) => new Finding($one[0], $one[1], $one[2], $one[3] === null ? null : Rect::fromArray($one[3])), $kept[1]);
+        $findings = array_map(
+            static fn (array $one) => new Finding($one[0], $one[1], $one[2], $one[3] === null ? null : Rect::fromArray($one[3])),
+            $kept[1],
+        );
 
         return new self($kept[0], $findings, $kept[2], $kept[3], $kept[4]);
     }

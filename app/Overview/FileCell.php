@@ -18,8 +18,15 @@ final class FileCell
     public static function of(DealFile $file, string $column, bool $bare = false): string
     {
         $known = static fn (string $name): ?string => $file->knownFacts->firstWhere('name', $name)?->value;
-        $day = static fn (?string $iso): string => $iso === null ? '' : ($bare ? $iso : LocalDate::of($iso)->short($file->office->today()->year()));
-        $members = static fn (string $role): string => $file->members->where('role', $role)->map(static fn (Member $member) => $member->user->name)->implode(', ');
+        $day = static fn (?string $iso): string => $iso === null
+            ? ''
+            : ($bare
+                ? $iso
+                : LocalDate::of($iso)->short($file->office->today()->year()));
+        $members = static fn (string $role): string => $file->members
+            ->where('role', $role)
+            ->map(static fn (Member $member) => $member->user->name)
+            ->implode(', ');
 
         return match ($column) {
             'status' => $file->status->label(),
@@ -44,7 +51,11 @@ final class FileCell
     {
         $roles = $file->side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord'] : [$file->side];
 
-        return $file->parties->whereIn('role', $roles)->sortBy(static fn (Party $party) => $party->seat()->order())->pluck('name')->implode(', ');
+        return $file->parties
+            ->whereIn('role', $roles)
+            ->sortBy(static fn (Party $party) => $party->seat()->order())
+            ->pluck('name')
+            ->implode(', ');
     }
 
     private static function next(DealFile $file, bool $bare): string
@@ -56,12 +67,22 @@ final class FileCell
             return '';
         }
 
-        return $bare ? "{$open[0]->label} {$open[0]->due->iso()}" : "{$open[0]->label} ".($open[0]->due->isBefore($agenda->today) ? TodayRow::late($agenda->today->daysUntil($open[0]->due)) : $open[0]->due->short($agenda->today->year()));
+        return $bare
+            ? "{$open[0]->label} {$open[0]->due->iso()}"
+            : "{$open[0]->label} ".
+                    ($open[0]->due->isBefore($agenda->today)
+                        ? TodayRow::late($agenda->today->daysUntil($open[0]->due))
+                        : $open[0]->due->short($agenda->today->year()));
     }
 
     /** Who has to sign on what is out. */
     private static function owes(DealFile $file): string
     {
-        return $file->rounds->where('status', \Unanimus\Signing\RoundStatus::Out)->flatMap->signers->whereIn('status', ['invited', 'opened', 'consented'])->pluck('name')->unique()->implode(', ');
+        return $file->rounds
+            ->where('status', \Unanimus\Signing\RoundStatus::Out)
+            ->flatMap->signers->whereIn('status', ['invited', 'opened', 'consented'])
+            ->pluck('name')
+            ->unique()
+            ->implode(', ');
     }
 }

@@ -20,9 +20,21 @@ final class Finder
 {
     /** The columns a list may show, with what each is sorted by. */
     public const COLUMNS = [
-        'status' => ['Status', 'deal_files.status'], 'listing' => ['Listing', 'deal_files.listing_number'], 'office' => ['Office', 'deal_files.office_id'], 'agent' => ['Agent', null], 'coordinator' => ['Coordinator', null], 'client' => ['Client', null], 'next' => ['Next deadline', null], 'owes' => ['Has to sign', null], 'side' => ['Side', 'deal_files.side'],
-        'closing' => ['Closing', "(SELECT value FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'closing')"], 'price' => ['Price', "(SELECT value::numeric FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'price')"],
-        'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'], 'labels' => ['Tags', null], 'opened' => ['Opened', 'deal_files.created_at'], 'ended' => ['Ended', 'deal_files.ended_on'],
+        'status' => ['Status', 'deal_files.status'],
+        'listing' => ['Listing', 'deal_files.listing_number'],
+        'office' => ['Office', 'deal_files.office_id'],
+        'agent' => ['Agent', null],
+        'coordinator' => ['Coordinator', null],
+        'client' => ['Client', null],
+        'next' => ['Next deadline', null],
+        'owes' => ['Has to sign', null],
+        'side' => ['Side', 'deal_files.side'],
+        'closing' => ['Closing', "(SELECT value FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'closing')"],
+        'price' => ['Price', "(SELECT value::numeric FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'price')"],
+        'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'],
+        'labels' => ['Tags', null],
+        'opened' => ['Opened', 'deal_files.created_at'],
+        'ended' => ['Ended', 'deal_files.ended_on'],
     ];
 
     public const USUAL = ['status', 'listing', 'agent', 'closing', 'price', 'complete'];
@@ -39,7 +51,7 @@ final class Finder
         }
         // Files that have ended leave the working list, unless they are asked for.
         $query->asks('status') || $query->words !== [] || $found->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']);
-        $by = $sort === 'name' ? 'deal_files.name' : (self::COLUMNS[$sort][1] ?? null);
+        $by = $sort === 'name' ? 'deal_files.name' : self::COLUMNS[$sort][1] ?? null;
         if ($by !== null) {
             $found->orderByRaw("{$by} ".($downward ? 'DESC' : 'ASC').' NULLS LAST');
         } elseif ($query->words !== []) {
@@ -53,8 +65,16 @@ final class Finder
     public static function known(): array
     {
         return [
-            'agent' => User::query()->where('active', true)->whereHas('officeRoles', static fn ($roles) => $roles->where('role', 'agent'))->orderBy('name')->pluck('name')->all(),
-            'label' => array_map(static fn (object $row) => (string) $row->label, DB::select('SELECT DISTINCT unnest(labels) AS label FROM deal_files ORDER BY 1 LIMIT 40')),
+            'agent' => User::query()
+                ->where('active', true)
+                ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', 'agent'))
+                ->orderBy('name')
+                ->pluck('name')
+                ->all(),
+            'label' => array_map(
+                static fn (object $row) => (string) $row->label,
+                DB::select('SELECT DISTINCT unnest(labels) AS label FROM deal_files ORDER BY 1 LIMIT 40'),
+            ),
             'office' => DB::table('offices')->orderBy('name')->pluck('name')->all(),
         ];
     }
@@ -70,10 +90,15 @@ final class Finder
             return $found;
         }
         usort($words, static fn (string $one, string $other) => mb_strlen($other) <=> mb_strlen($one));
-        $list = static fn (array $texts) => '{'.implode(',', array_map(static fn (string $text) => '"'.addcslashes($text, '"\\').'"', $texts)).'}';
+        $list = static fn (array $texts) => '{'.
+            implode(',', array_map(static fn (string $text) => '"'.addcslashes($text, '"\\').'"', $texts)).
+            '}';
         $patterns = $list(array_map(static fn (string $word) => '%'.addcslashes($word, '%_\\').'%', $words));
         $alike
-            ? $found->whereRaw('deal_files.id IN (SELECT files_with_words_like(?::text[], ?::text[]))', [$patterns, $list(array_map(static fn (string $word) => mb_strlen($word) > 3 ? $word : '', $words))])
+            ? $found->whereRaw('deal_files.id IN (SELECT files_with_words_like(?::text[], ?::text[]))', [
+                $patterns,
+                $list(array_map(static fn (string $word) => mb_strlen($word) > 3 ? $word : '', $words)),
+            ])
             : $found->whereRaw('deal_files.id IN (SELECT files_with_words(?::text[]))', [$patterns]);
 
         return $found;
@@ -91,12 +116,44 @@ final class Finder
                 default => $where->where('deal_files.status', $value),
             },
             'side', 'kind' => $where->where("deal_files.{$field}", $value),
-            'agent' => $where->whereHas('members', static fn ($members) => $value === 'me' ? $members->where('user_id', $user->id)
-                : $members->where('role', 'agent')->whereIn('user_id', User::query()->get(['id', 'name'])->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))->pluck('id'))),
-            'office' => $where->whereIn('deal_files.office_id', DB::table('offices')->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')->pluck('id')),
-            'label' => $where->whereRaw('EXISTS (SELECT 1 FROM unnest(deal_files.labels) AS l WHERE lower(l) LIKE ?)', ['%'.addcslashes($value, '%_\\').'%']),
-            'owes' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')->whereHas('signers', static fn ($signers) => $signers->whereIn('status', ['invited', 'opened', 'consented'])->where('seat', 'like', addcslashes($value, '%_\\\\').(str_contains($value, '.') ? '' : '.%')))),
-            'late' => $where->whereIn('deal_files.id', self::byDates(static fn (Agenda $agenda) => $value === 'closing' ? ($agenda->daysToClosing() ?? 0) < 0 : $agenda->open(-1) !== [])),
+            'agent' => $where->whereHas(
+                'members',
+                static fn ($members) => $value === 'me'
+                    ? $members->where('user_id', $user->id)
+                    : $members->where('role', 'agent')->whereIn(
+                        'user_id',
+                        User::query()
+                            ->get(['id', 'name'])
+                            ->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))
+                            ->pluck('id'),
+                    ),
+            ),
+            'office' => $where->whereIn(
+                'deal_files.office_id',
+                DB::table('offices')
+                    ->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')
+                    ->pluck('id'),
+            ),
+            'label' => $where->whereRaw('EXISTS (SELECT 1 FROM unnest(deal_files.labels) AS l WHERE lower(l) LIKE ?)', [
+                '%'.addcslashes($value, '%_\\').'%',
+            ]),
+            'owes' => $where->whereHas(
+                'rounds',
+                static fn ($rounds) => $rounds
+                    ->where('status', 'out')
+                    ->whereHas(
+                        'signers',
+                        static fn ($signers) => $signers
+                            ->whereIn('status', ['invited', 'opened', 'consented'])
+                            ->where('seat', 'like', addcslashes($value, '%_\\\\').(str_contains($value, '.') ? '' : '.%')),
+                    ),
+            ),
+            'late' => $where->whereIn(
+                'deal_files.id',
+                self::byDates(
+                    static fn (Agenda $agenda) => $value === 'closing' ? ($agenda->daysToClosing() ?? 0) < 0 : $agenda->open(-1) !== [],
+                ),
+            ),
             'next' => $where->whereIn('deal_files.id', self::next($value)),
             'closes' => self::closes($where, $value, new \DateTimeZone($user->officeRoles->first()->office->zone ?? 'UTC')),
             default => self::needs($where, $value),
@@ -112,8 +169,13 @@ final class Finder
             return;
         }
         [$from, $to] = Query::span($value, LocalDate::at(now(), $zone)) ?? [null, null];
-        $where->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'closing')
-            ->when($from !== null, static fn ($query) => $query->where('value', '>=', $from->iso()))->when($to !== null, static fn ($query) => $query->where('value', '<=', $to->iso())));
+        $where->whereHas(
+            'knownFacts',
+            static fn ($facts) => $facts
+                ->where('name', 'closing')
+                ->when($from !== null, static fn ($query) => $query->where('value', '>=', $from->iso()))
+                ->when($to !== null, static fn ($query) => $query->where('value', '<=', $to->iso())),
+        );
         $value === 'late' && $where->whereNotIn('deal_files.status', ['closed']);
     }
 
@@ -141,8 +203,16 @@ final class Finder
      */
     private static function byDates(callable $fits): array
     {
-        return array_values(DealFile::query()->with(['office', 'knownFacts', 'kits'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(2000)->get()
-            ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))->modelKeys());
+        return array_values(
+            DealFile::query()
+                ->with(['office', 'knownFacts', 'kits'])
+                ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->orderBy('id')
+                ->limit(2000)
+                ->get()
+                ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))
+                ->modelKeys(),
+        );
     }
 
     /**
@@ -158,7 +228,14 @@ final class Finder
         foreach ($files as $file) {
             $name = Query::plain($file->name);
             $hidden = array_filter($words, static fn (string $word) => ! str_contains($name, $word));
-            foreach ($hidden === [] ? [] : [(string) $file->listing_number, ...$file->parties->flatMap(static fn (Party $party) => [$party->name, (string) $party->firm])->all()] as $text) {
+            foreach (
+                $hidden === []
+                    ? []
+                    : [
+                        (string) $file->listing_number,
+                        ...$file->parties->flatMap(static fn (Party $party) => [$party->name, (string) $party->firm])->all(),
+                    ] as $text
+            ) {
                 foreach ($hidden as $word) {
                     if ($text !== '' && str_contains(Query::plain($text), $word)) {
                         $matched[$file->key] = $text;
@@ -180,8 +257,12 @@ final class Finder
             'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'submitted')),
             'remark' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'sent_back')),
             'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Expected)),
-            'closing-date' => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),
-            default => $where->where('deal_files.status', 'under_contract')->whereDoesntHave('commission', static fn ($sheets) => $sheets->whereNotNull('authorized_at')),
+            'closing-date' => $where
+                ->where('deal_files.status', 'under_contract')
+                ->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),
+            default => $where
+                ->where('deal_files.status', 'under_contract')
+                ->whereDoesntHave('commission', static fn ($sheets) => $sheets->whereNotNull('authorized_at')),
         };
     }
 }

@@ -30,16 +30,20 @@ final readonly class SignedContract
     /** @param  DealFile  $file  with its papers, parties, and rounds with their signers and papers */
     public static function of(DealFile $file): self
     {
-        $contracts = $file->papers->filter(static fn (Paper $paper) => in_array($paper->form_number, self::CONTRACTS, true) && $paper->state !== PaperState::Void);
+        $contracts = $file->papers->filter(
+            static fn (Paper $paper) => in_array($paper->form_number, self::CONTRACTS, true) && $paper->state !== PaperState::Void,
+        );
         $signed = $contracts->filter(static fn (Paper $paper) => $paper->state === PaperState::Signed);
         $scanned = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
         $seated = $file->parties->map(static fn (Party $party) => (string) $party->seat())->all();
         $on = null;
         foreach ($signed as $paper) {
-            $round = $file->rounds->first(static fn ($round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id));
+            $round = $file->rounds->first(
+                static fn ($round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id),
+            );
             $asked = [];
             foreach ($paper->form()->marks ?? [] as $mark) {
-                $mark->seat->role !== 'agent' && in_array((string) $mark->seat, $seated, true) && $asked[] = (string) $mark->seat;
+                $mark->seat->role !== 'agent' && in_array((string) $mark->seat, $seated, true) && ($asked[] = (string) $mark->seat);
             }
             if ($round !== null && $round->over_at !== null && array_diff($asked, $round->signers->pluck('seat')->all()) === []) {
                 $on = LocalDate::at($round->over_at, $file->office->timeZone());

@@ -28,12 +28,23 @@ final readonly class Today
 
     public static function of(User $user, string $span, ?int $person = null): self
     {
-        $files = DealFile::query()->with(['office', 'knownFacts', 'kits', 'members'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(400)->get();
+        $files = DealFile::query()
+            ->with(['office', 'knownFacts', 'kits', 'members'])
+            ->whereIn('status', ['preparing', 'active', 'under_contract'])
+            ->orderBy('id')
+            ->limit(400)
+            ->get();
         $today = $files->first()?->office->today() ?? LocalDate::at(now(), new \DateTimeZone('UTC'));
         $agendas = $files->mapWithKeys(static fn (DealFile $file) => [$file->key => Agenda::of($file)])->all();
         $shown = $person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person));
 
-        return new self(WaitingOnMe::of($user, $files, $agendas), WaitingOnOthers::of($user, $files, $today), self::coming($user, $files, $agendas), self::lanes($shown, $agendas, $today, $span), $files->count());
+        return new self(
+            WaitingOnMe::of($user, $files, $agendas),
+            WaitingOnOthers::of($user, $files, $today),
+            self::coming($user, $files, $agendas),
+            self::lanes($shown, $agendas, $today, $span),
+            $files->count(),
+        );
     }
 
     /**
@@ -49,12 +60,30 @@ final readonly class Today
             $works = $file->isServedBy($user);
             foreach ($agenda->open(self::AHEAD) as $deadline) {
                 $left = $agenda->today->daysUntil($deadline->due);
-                $act = $works ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']] : null;
-                $left < 0 || $coming[] = new TodayRow($deadline->label, '', $file->name, "/files/{$file->key}#deadlines", $left, day: self::day($left, $deadline->due), act: $act);
+                $act = $works
+                    ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']]
+                    : null;
+                $left < 0 ||
+                    ($coming[] = new TodayRow(
+                        $deadline->label,
+                        '',
+                        $file->name,
+                        "/files/{$file->key}#deadlines",
+                        $left,
+                        day: self::day($left, $deadline->due),
+                        act: $act,
+                    ));
             }
             $closing = $agenda->daysToClosing();
             if ($closing !== null && $closing <= self::AHEAD) {
-                $coming[] = new TodayRow('Closing', $closing < 0 ? TodayRow::late($closing) : '', $file->name, "/files/{$file->key}", $closing, day: self::day($closing, $agenda->anchors['closing']['day']));
+                $coming[] = new TodayRow(
+                    'Closing',
+                    $closing < 0 ? TodayRow::late($closing) : '',
+                    $file->name,
+                    "/files/{$file->key}",
+                    $closing,
+                    day: self::day($closing, $agenda->anchors['closing']['day']),
+                );
             }
         }
 
@@ -76,7 +105,16 @@ final readonly class Today
         foreach ($files as $file) {
             $agenda = $agendas[$file->key];
             $percent = $file->required === 0 ? 0 : intdiv($file->settled * 100, $file->required);
-            $rows[] = ['key' => $file->key, 'name' => $file->name, 'shape' => $file->side === 'seller' ? 'seller.1' : 'buyer.1', 'percent' => $percent, 'start' => $agenda->anchors['acceptance']['day'] ?? null, 'closing' => $agenda->anchors['closing']['day'] ?? null, 'deadlines' => $agenda->deadlines, 'done' => $agenda->done];
+            $rows[] = [
+                'key' => $file->key,
+                'name' => $file->name,
+                'shape' => $file->side === 'seller' ? 'seller.1' : 'buyer.1',
+                'percent' => $percent,
+                'start' => $agenda->anchors['acceptance']['day'] ?? null,
+                'closing' => $agenda->anchors['closing']['day'] ?? null,
+                'deadlines' => $agenda->deadlines,
+                'done' => $agenda->done,
+            ];
         }
         usort($rows, static fn (array $a, array $b) => ($a['closing']?->iso() ?? '9999') <=> ($b['closing']?->iso() ?? '9999'));
 

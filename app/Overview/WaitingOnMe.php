@@ -38,25 +38,54 @@ final readonly class WaitingOnMe
     {
         $me = new self($user, $files->keyBy('id'), $agendas);
 
-        return TodayRow::worstFirst([...$me->reviews(), ...$me->remarks(), ...$me->signatures(), ...$me->answers(), ...$me->ready(), ...$me->tasks(), ...$me->deadlines()]);
+        return TodayRow::worstFirst([
+            ...$me->reviews(),
+            ...$me->remarks(),
+            ...$me->signatures(),
+            ...$me->answers(),
+            ...$me->ready(),
+            ...$me->tasks(),
+            ...$me->deadlines(),
+        ]);
     }
 
     /** @return list<TodayRow> */
     private function reviews(): array
     {
         $offices = $this->user->officeRoles->where('role', 'broker')->pluck('office_id')->all();
-        $count = $offices === [] ? 0 : Requirement::query()->where('review_state', 'submitted')->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->count();
+        $count =
+            $offices === []
+                ? 0
+                : Requirement::query()
+                    ->where('review_state', 'submitted')
+                    ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))
+                    ->count();
 
-        return $count === 0 ? [] : [new TodayRow($count === 1 ? 'Review 1 paper' : "Review {$count} papers", 'submitted', '', '/review', hot: true)];
+        return $count === 0
+            ? []
+            : [new TodayRow($count === 1 ? 'Review 1 paper' : "Review {$count} papers", 'submitted', '', '/review', hot: true)];
     }
 
     /** @return list<TodayRow> */
     private function remarks(): array
     {
         $rows = [];
-        foreach (Requirement::query()->with('paper')->where('review_state', 'sent_back')->whereIn('deal_file_id', $this->mine())->orderBy('decided_at')->get() as $requirement) {
+        foreach (
+            Requirement::query()
+                ->with('paper')
+                ->where('review_state', 'sent_back')
+                ->whereIn('deal_file_id', $this->mine())
+                ->orderBy('decided_at')
+                ->get() as $requirement
+        ) {
             $file = $this->files[$requirement->deal_file_id];
-            $rows[] = new TodayRow('Answer remark', $requirement->title, $file->name, $requirement->paper === null ? "/files/{$file->key}" : "/papers/{$requirement->paper->key}", hot: true);
+            $rows[] = new TodayRow(
+                'Answer remark',
+                $requirement->title,
+                $file->name,
+                $requirement->paper === null ? "/files/{$file->key}" : "/papers/{$requirement->paper->key}",
+                hot: true,
+            );
         }
 
         return $rows;
@@ -65,9 +94,26 @@ final readonly class WaitingOnMe
     /** @return list<TodayRow> */
     private function signatures(): array
     {
-        $own = Signer::query()->with('round.file')->whereIn('status', ['invited', 'opened', 'consented'])->where('email', $this->user->email)->whereHas('round', static fn ($round) => $round->where('status', 'out'))->get();
+        $own = Signer::query()
+            ->with('round.file')
+            ->whereIn('status', ['invited', 'opened', 'consented'])
+            ->where('email', $this->user->email)
+            ->whereHas('round', static fn ($round) => $round->where('status', 'out'))
+            ->get();
 
-        return array_values($own->map(static fn (Signer $signer) => new TodayRow('Sign', $signer->round->title, $signer->round->file->name, '/sign/'.$signer->token(), hot: true))->all());
+        return array_values(
+            $own
+                ->map(
+                    static fn (Signer $signer) => new TodayRow(
+                        'Sign',
+                        $signer->round->title,
+                        $signer->round->file->name,
+                        '/sign/'.$signer->token(),
+                        hot: true,
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -78,10 +124,24 @@ final readonly class WaitingOnMe
     private function answers(): array
     {
         $rows = [];
-        foreach (FillRequest::query()->with('papers')->where('status', 'finished')->where('finished_at', '>', now()->subDays(self::TOLD_FOR))->where('asked_by', $this->user->id)->whereIn('deal_file_id', $this->files->keys())->orderByDesc('finished_at')->get() as $request) {
+        foreach (
+            FillRequest::query()
+                ->with('papers')
+                ->where('status', 'finished')
+                ->where('finished_at', '>', now()->subDays(self::TOLD_FOR))
+                ->where('asked_by', $this->user->id)
+                ->whereIn('deal_file_id', $this->files->keys())
+                ->orderByDesc('finished_at')
+                ->get() as $request
+        ) {
             $papers = $request->papers;
-            $rows[] = new TodayRow("{$request->name} filled in", $papers->count() === 1 ? $papers->firstOrFail()->title : "{$papers->count()} papers", $this->files[$request->deal_file_id]->name,
-                $papers->isEmpty() ? "/files/{$this->files[$request->deal_file_id]->key}" : "/papers/{$papers->firstOrFail()->key}", hot: true);
+            $rows[] = new TodayRow(
+                "{$request->name} filled in",
+                $papers->count() === 1 ? $papers->firstOrFail()->title : "{$papers->count()} papers",
+                $this->files[$request->deal_file_id]->name,
+                $papers->isEmpty() ? "/files/{$this->files[$request->deal_file_id]->key}" : "/papers/{$papers->firstOrFail()->key}",
+                hot: true,
+            );
         }
 
         return $rows;
@@ -95,13 +155,27 @@ final readonly class WaitingOnMe
     private function ready(): array
     {
         $rows = [];
-        $sheets = Commission::query()->whereIn('deal_file_id', $this->files->where('status', 'under_contract')->keys())->get()->groupBy('deal_file_id');
+        $sheets = Commission::query()
+            ->whereIn('deal_file_id', $this->files->where('status', 'under_contract')->keys())
+            ->get()
+            ->groupBy('deal_file_id');
         foreach ($sheets as $id => $group) {
             $file = $this->files[$id];
             $open = $group->whereNull('authorized_at');
             $closing = $this->agendas[$file->key]->daysToClosing();
-            if ($open->isNotEmpty() && $file->required > 0 && $file->settled === $file->required && $this->user->holds(Role::Broker, $file->office_id)) {
-                $rows[] = new TodayRow('Authorize disbursement', 'review complete', $file->name, "/files/{$file->key}/commission", hot: true);
+            if (
+                $open->isNotEmpty() &&
+                $file->required > 0 &&
+                $file->settled === $file->required &&
+                $this->user->holds(Role::Broker, $file->office_id)
+            ) {
+                $rows[] = new TodayRow(
+                    'Authorize disbursement',
+                    'review complete',
+                    $file->name,
+                    "/files/{$file->key}/commission",
+                    hot: true,
+                );
             } elseif ($open->isEmpty() && $closing !== null && $closing <= 0 && $file->isServedBy($this->user)) {
                 $rows[] = new TodayRow('Close file', 'disbursement authorized', $file->name, "/files/{$file->key}", hot: true);
             }
@@ -114,12 +188,21 @@ final readonly class WaitingOnMe
     private function tasks(): array
     {
         $rows = [];
-        foreach (Task::query()->whereNull('done_at')->where('user_id', $this->user->id)->whereIn('deal_file_id', $this->files->keys())->get() as $task) {
+        foreach (
+            Task::query()->whereNull('done_at')->where('user_id', $this->user->id)->whereIn('deal_file_id', $this->files->keys())->get() as $task
+        ) {
             $file = $this->files[$task->deal_file_id];
             $day = $this->agendas[$file->key]->due($task, $file);
             $left = $day === null ? 1 : $this->agendas[$file->key]->today->daysUntil($day);
             if ($left <= 0) {
-                $rows[] = new TodayRow($task->title, TodayRow::late($left), $file->name, "/files/{$file->key}?tasks=1#tasks", $left, act: ['label' => 'Done', 'to' => '/tasks', 'with' => ['tasks[]' => $task->key, 'do' => 'done']]);
+                $rows[] = new TodayRow(
+                    $task->title,
+                    TodayRow::late($left),
+                    $file->name,
+                    "/files/{$file->key}?tasks=1#tasks",
+                    $left,
+                    act: ['label' => 'Done', 'to' => '/tasks', 'with' => ['tasks[]' => $task->key, 'do' => 'done']],
+                );
             }
         }
 
@@ -134,8 +217,16 @@ final readonly class WaitingOnMe
             $agenda = $this->agendas[$file->key];
             foreach ($agenda->open(-1) as $deadline) {
                 $left = $agenda->today->daysUntil($deadline->due);
-                $rows[] = new TodayRow($deadline->label, TodayRow::late($left), $file->name, "/files/{$file->key}#deadlines", $left,
-                    act: $file->isServedBy($this->user) ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']] : null);
+                $rows[] = new TodayRow(
+                    $deadline->label,
+                    TodayRow::late($left),
+                    $file->name,
+                    "/files/{$file->key}#deadlines",
+                    $left,
+                    act: $file->isServedBy($this->user)
+                        ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']]
+                        : null,
+                );
             }
         }
 

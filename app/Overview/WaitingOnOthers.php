@@ -41,13 +41,25 @@ final readonly class WaitingOnOthers
     private function signers(): array
     {
         $rows = [];
-        $signers = Signer::query()->with('round')->whereIn('status', ['invited', 'opened', 'consented'])->where(fn ($any) => $any->whereNull('email')->orWhere('email', '<>', $this->user->email))
-            ->whereIn('deal_file_id', $this->files->keys())->whereHas('round', static fn ($round) => $round->where('status', 'out'))->orderBy('id')->get();
+        $signers = Signer::query()
+            ->with('round')
+            ->whereIn('status', ['invited', 'opened', 'consented'])
+            ->where(fn ($any) => $any->whereNull('email')->orWhere('email', '<>', $this->user->email))
+            ->whereIn('deal_file_id', $this->files->keys())
+            ->whereHas('round', static fn ($round) => $round->where('status', 'out'))
+            ->orderBy('id')
+            ->get();
         foreach ($signers as $signer) {
             $file = $this->files[$signer->round->deal_file_id];
-            $rows[] = new TodayRow($signer->name, $signer->status === 'invited' ? 'has not opened' : 'opened, has not signed', $file->name, "/rounds/{$signer->round->key}",
-                $signer->round->last_day === null ? 30 : $this->today->daysUntil(LocalDate::of($signer->round->last_day)), seat: $signer->place(),
-                act: ['label' => 'Remind', 'to' => "/rounds/{$signer->round->key}/signers/{$signer->key}/remind", 'with' => []]);
+            $rows[] = new TodayRow(
+                $signer->name,
+                $signer->status === 'invited' ? 'has not opened' : 'opened, has not signed',
+                $file->name,
+                "/rounds/{$signer->round->key}",
+                $signer->round->last_day === null ? 30 : $this->today->daysUntil(LocalDate::of($signer->round->last_day)),
+                seat: $signer->place(),
+                act: ['label' => 'Remind', 'to' => "/rounds/{$signer->round->key}/signers/{$signer->key}/remind", 'with' => []],
+            );
         }
 
         return $rows;
@@ -57,10 +69,19 @@ final readonly class WaitingOnOthers
     private function clients(): array
     {
         $rows = [];
-        foreach (FillRequest::query()->where('status', 'out')->whereIn('deal_file_id', $this->files->keys())->orderBy('last_day')->get() as $request) {
+        foreach (
+            FillRequest::query()->where('status', 'out')->whereIn('deal_file_id', $this->files->keys())->orderBy('last_day')->get() as $request
+        ) {
             $file = $this->files[$request->deal_file_id];
-            $rows[] = new TodayRow($request->name, $request->opened_at === null ? 'has not opened the request' : 'is filling in', $file->name, "/files/{$file->key}/fill-requests",
-                $this->today->daysUntil($request->lastDay()), seat: Seat::of('buyer.1'), act: ['label' => 'Remind', 'to' => "/fill-requests/{$request->key}/remind", 'with' => []]);
+            $rows[] = new TodayRow(
+                $request->name,
+                $request->opened_at === null ? 'has not opened the request' : 'is filling in',
+                $file->name,
+                "/files/{$file->key}/fill-requests",
+                $this->today->daysUntil($request->lastDay()),
+                seat: Seat::of('buyer.1'),
+                act: ['label' => 'Remind', 'to' => "/fill-requests/{$request->key}/remind", 'with' => []],
+            );
         }
 
         return $rows;
@@ -70,8 +91,22 @@ final readonly class WaitingOnOthers
     private function reviews(): array
     {
         $rows = [];
-        foreach (Requirement::query()->where('review_state', 'submitted')->whereIn('deal_file_id', $this->files->keys())->orderBy('submitted_at')->get()->groupBy('deal_file_id') as $id => $group) {
-            $rows[] = new TodayRow('Broker', 'reviews '.($group->count() === 1 ? $group->firstOrFail()->title : "{$group->count()} papers"), $this->files[$id]->name, "/files/{$this->files[$id]->key}", 14, seat: Seat::of('broker.1'));
+        foreach (
+            Requirement::query()
+                ->where('review_state', 'submitted')
+                ->whereIn('deal_file_id', $this->files->keys())
+                ->orderBy('submitted_at')
+                ->get()
+                ->groupBy('deal_file_id') as $id => $group
+        ) {
+            $rows[] = new TodayRow(
+                'Broker',
+                'reviews '.($group->count() === 1 ? $group->firstOrFail()->title : "{$group->count()} papers"),
+                $this->files[$id]->name,
+                "/files/{$this->files[$id]->key}",
+                14,
+                seat: Seat::of('broker.1'),
+            );
         }
 
         return $rows;
@@ -82,8 +117,22 @@ final readonly class WaitingOnOthers
     {
         $rows = [];
         $contracts = $this->files->where('status', 'under_contract');
-        foreach (Paper::query()->where('state', PaperState::Expected)->whereIn('deal_file_id', $contracts->keys())->orderBy('position')->get(['id', 'deal_file_id', 'title'])->groupBy('deal_file_id') as $id => $group) {
-            $rows[] = new TodayRow($group->count() === 1 ? $group->firstOrFail()->title : "{$group->count()} expected documents", $group->count() === 1 ? 'expected' : $group->take(2)->pluck('title')->implode(', ').($group->count() > 2 ? ' …' : ''), $this->files[$id]->name, "/files/{$this->files[$id]->key}", 21, seat: Seat::of('escrow.1'));
+        foreach (
+            Paper::query()
+                ->where('state', PaperState::Expected)
+                ->whereIn('deal_file_id', $contracts->keys())
+                ->orderBy('position')
+                ->get(['id', 'deal_file_id', 'title'])
+                ->groupBy('deal_file_id') as $id => $group
+        ) {
+            $rows[] = new TodayRow(
+                $group->count() === 1 ? $group->firstOrFail()->title : "{$group->count()} expected documents",
+                $group->count() === 1 ? 'expected' : $group->take(2)->pluck('title')->implode(', ').($group->count() > 2 ? ' …' : ''),
+                $this->files[$id]->name,
+                "/files/{$this->files[$id]->key}",
+                21,
+                seat: Seat::of('escrow.1'),
+            );
         }
 
         return $rows;

@@ -48,7 +48,10 @@ final class PageStore
                 return self::later($late instanceof ToolFailed && ! $late->machineIsBusy);
             }
         }
-        $headers = ['Content-Type' => 'image/webp', 'Cache-Control' => $behindLink ? 'private, max-age=300' : 'private, max-age=31536000, immutable'];
+        $headers = [
+            'Content-Type' => 'image/webp',
+            'Cache-Control' => $behindLink ? 'private, max-age=300' : 'private, max-age=31536000, immutable',
+        ];
 
         return PHP_SAPI === 'fpm-fcgi'
             ? new Response('', 200, [...$headers, 'X-Accel-Redirect' => '/_bytes/'.$file])
@@ -75,8 +78,16 @@ final class PageStore
     private static function later(bool $broken): Response
     {
         $text = $broken ? 'This page cannot be shown. Download the PDF to read it.' : 'This page takes a moment. It will show up here.';
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="612" height="792" viewBox="0 0 612 792"><rect width="612" height="792" fill="#fffdf8"/><text x="306" y="380" font-family="sans-serif" font-size="16" fill="#56635c" text-anchor="middle">'.$text.'</text></svg>';
+        $svg =
+            '<svg xmlns="http://www.w3.org/2000/svg" width="612" height="792" viewBox="0 0 612 792"><rect width="612" height="792" fill="#fffdf8"/><text x="306" y="380" font-family="sans-serif" font-size="16" fill="#56635c" text-anchor="middle">'.
+            $text.
+            '</text></svg>';
 
-        return new Response($svg, $broken ? 200 : 503, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-store', 'Content-Security-Policy' => "default-src 'none'"] + ($broken ? [] : ['Retry-After' => '5']));
+        return new Response(
+            $svg,
+            $broken ? 200 : 503,
+            ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-store', 'Content-Security-Policy' => "default-src 'none'"] +
+                ($broken ? [] : ['Retry-After' => '5']),
+        );
     }
 }

@@ -28,7 +28,9 @@ final class PaperCheck
         $found = array_map(static fn (string $text) => new Finding('', $text), $version->findings);
         $read = ReadBack::fromArray($version->reading);
         try {
-            return $read === null ? $found : [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
+            return $read === null
+                ? $found
+                : [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
         } catch (FormUnknown) {
             return $found;
         }

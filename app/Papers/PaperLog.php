@@ -14,9 +14,25 @@ final class PaperLog
 {
     public static function of(Paper $paper): EntryLog
     {
-        $rows = DB::table('paper_entries')->leftJoin('users', 'users.id', '=', 'paper_entries.user_id')->where('paper_id', $paper->id)->orderBy('paper_entries.id')
+        $rows = DB::table('paper_entries')
+            ->leftJoin('users', 'users.id', '=', 'paper_entries.user_id')
+            ->where('paper_id', $paper->id)
+            ->orderBy('paper_entries.id')
             ->get(['blank', 'value', 'at', 'client_key', 'by_name', 'users.name']);
 
-        return new EntryLog(array_values($rows->map(static fn (object $row) => new LoggedEntry($row->blank, $row->value, $row->name ?? $row->by_name ?? (str_starts_with($row->client_key, 'kit:') ? 'the kit' : 'Unanimus'), new \DateTimeImmutable($row->at)))->all()));
+        return new EntryLog(
+            array_values(
+                $rows
+                    ->map(
+                        static fn (object $row) => new LoggedEntry(
+                            $row->blank,
+                            $row->value,
+                            $row->name ?? ($row->by_name ?? (str_starts_with($row->client_key, 'kit:') ? 'the kit' : 'Unanimus')),
+                            new \DateTimeImmutable($row->at),
+                        ),
+                    )
+                    ->all(),
+            ),
+        );
     }
 }

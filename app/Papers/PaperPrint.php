@@ -34,12 +34,21 @@ final class PaperPrint
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
-            return FilledPages::pdf($form, Filling::of($form, $paper->entries(), FactBook::of($paper->file)), $this->press, PaperPiece::layer($paper));
+            return FilledPages::pdf(
+                $form,
+                Filling::of($form, $paper->entries(), FactBook::of($paper->file)),
+                $this->press,
+                PaperPiece::layer($paper),
+            );
         }
         $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
 
         if ($version->made_by === MadeBy::Signed) {
-            return $this->press->part($this->bytes->path($version->sha256), $version->first_page, $version->first_page + $version->pages - 1);
+            return $this->press->part(
+                $this->bytes->path($version->sha256),
+                $version->first_page,
+                $version->first_page + $version->pages - 1,
+            );
         }
         $layer = PaperPiece::layer($paper);
         $path = $this->bytes->path($version->sha256);
@@ -48,7 +57,14 @@ final class PaperPrint
             return $this->bytes->read($version->sha256);
         }
         $pdf = $this->press->writeOver($path, LayerPiece::draw($layer, [], PdfLook::into($path, gate: false)->pages()));
-        $covered = array_values(array_unique(array_map(static fn (LayerPiece $piece) => $piece->page, array_filter($layer, static fn (LayerPiece $piece) => $piece->kind === LayerKind::Cover))));
+        $covered = array_values(
+            array_unique(
+                array_map(
+                    static fn (LayerPiece $piece) => $piece->page,
+                    array_filter($layer, static fn (LayerPiece $piece) => $piece->kind === LayerKind::Cover),
+                ),
+            ),
+        );
 
         // What someone covers is not to be read in the file either.
         return $covered === [] ? $pdf : $this->press->asPictures($pdf, $covered);
@@ -63,9 +79,14 @@ final class PaperPrint
         }
         $values = [];
         foreach (Filling::of($form, $paper->entries(), FactBook::of($paper->file))->blanks as $name => $filled) {
-            $filled->value === '' || $values[$name] = $filled->value;
+            $filled->value === '' || ($values[$name] = $filled->value);
         }
 
-        return new ReadBack($form->number, $form->revision, $values, array_combine(range(1, count($form->pages)), range(1, count($form->pages))));
+        return new ReadBack(
+            $form->number,
+            $form->revision,
+            $values,
+            array_combine(range(1, count($form->pages)), range(1, count($form->pages))),
+        );
     }
 }

@@ -27,9 +27,14 @@ final class PaperText
         $form = $paper->latest?->made_by === MadeBy::Uploaded ? null : $paper->form();
         $values = $form === null ? null : self::values($paper, $form);
 
-        $pages = PageText::of($pdf, $form === null || $values === null ? [] : self::unprinted($form, $values, $paper->latest?->made_by === MadeBy::Signed));
+        $pages = PageText::of(
+            $pdf,
+            $form === null || $values === null ? [] : self::unprinted($form, $values, $paper->latest?->made_by === MadeBy::Signed),
+        );
 
-        return $form === null ? $pages : array_map(static fn (array $page) => self::headed($page, array_column($form->sections, 'title')), $pages);
+        return $form === null
+            ? $pages
+            : array_map(static fn (array $page) => self::headed($page, array_column($form->sections, 'title')), $pages);
     }
 
     /**
@@ -60,7 +65,10 @@ final class PaperText
     private static function values(Paper $paper, Form $form): ?array
     {
         if ($paper->isDraft()) {
-            return array_map(static fn ($filled) => $filled->value, Filling::of($form, $paper->entries(), FactBook::of($paper->file))->blanks);
+            return array_map(
+                static fn ($filled) => $filled->value,
+                Filling::of($form, $paper->entries(), FactBook::of($paper->file))->blanks,
+            );
         }
 
         return ReadBack::fromArray($paper->latest?->reading)?->values;
@@ -80,7 +88,14 @@ final class PaperText
                 $value === '' => "({$blank->label}: left blank)",
                 default => null,
             };
-            $says === null || $words[$blank->page][] = new Word($says, $blank->place->x, $blank->place->y + $blank->place->height - 10, $blank->place->width, 9);
+            $says === null ||
+                ($words[$blank->page][] = new Word(
+                    $says,
+                    $blank->place->x,
+                    $blank->place->y + $blank->place->height - 10,
+                    $blank->place->width,
+                    9,
+                ));
         }
         foreach ($signed ? [] : $form->marks as $mark) {
             $who = $mark->seat->label();

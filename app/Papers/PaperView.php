@@ -30,8 +30,16 @@ final readonly class PaperView
      * @param list<Blank> $missing
      * @param array<string, string> $by the client who made an entry, by blank
      */
-    private function __construct(public Paper $paper, public ?Form $form, public ?Filling $filling, public array $sizes, public array $missing, public string $stamp, public string $stored, public array $by = [])
-    {
+    private function __construct(
+        public Paper $paper,
+        public ?Form $form,
+        public ?Filling $filling,
+        public array $sizes,
+        public array $missing,
+        public string $stamp,
+        public string $stored,
+        public array $by = [],
+    ) {
     }
 
     /**
@@ -45,12 +53,35 @@ final readonly class PaperView
             $filling = Filling::of($form, $paper->entries(), $facts ?? FactBook::of($paper->file));
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
-            $by = $asked ? DB::table('paper_values')->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')->where('paper_values.paper_id', $paper->id)->whereNotNull('by_name')->pluck('by_name', 'paper_values.blank')->all() : [];
+            $by = $asked
+                ? DB::table('paper_values')
+                    ->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')
+                    ->where('paper_values.paper_id', $paper->id)
+                    ->whereNotNull('by_name')
+                    ->pluck('by_name', 'paper_values.blank')
+                    ->all()
+                : [];
 
-            return new self($paper, $form, $filling, $form->pages, $filling->missing(), PageStore::stamp($form), self::time($last, $paper), $by);
+            return new self(
+                $paper,
+                $form,
+                $filling,
+                $form->pages,
+                $filling->missing(),
+                PageStore::stamp($form),
+                self::time($last, $paper),
+                $by,
+            );
         }
         $version = $paper->latest;
-        $sizes = $version === null ? [] : array_slice(\Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages(), $version->first_page - 1, $version->pages);
+        $sizes =
+            $version === null
+                ? []
+                : array_slice(
+                    \Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages(),
+                    $version->first_page - 1,
+                    $version->pages,
+                );
 
         return new self($paper, $form, null, $sizes, [], substr($version->sha256 ?? '', 0, 12), '');
     }
@@ -66,7 +97,9 @@ final readonly class PaperView
     {
         $layer = PaperPiece::layer($this->paper);
 
-        return $this->form !== null && $this->filling !== null ? FilledPages::draw($this->form, $this->filling, $layer) : LayerPiece::draw($layer, [], $this->sizes);
+        return $this->form !== null && $this->filling !== null
+            ? FilledPages::draw($this->form, $this->filling, $layer)
+            : LayerPiece::draw($layer, [], $this->sizes);
     }
 
     /** What was put over a page by hand, as SVG. */
@@ -107,17 +140,34 @@ final readonly class PaperView
         $all = [];
         $continued = $this->form === null || $this->filling === null ? [] : Continuation::numbers($this->form, $this->filling);
         foreach ($this->filling->blanks ?? [] as $name => $filled) {
-            $all[$name] = ['shown' => self::shown($filled), 'source' => isset($continued[$name]) ? "{$filled->source}; continues on the continuation page ({$continued[$name]})" : $filled->source, 'departs' => $filled->departs];
+            $all[$name] = [
+                'shown' => self::shown($filled),
+                'source' => isset($continued[$name])
+                    ? "{$filled->source}; continues on the continuation page ({$continued[$name]})"
+                    : $filled->source,
+                'departs' => $filled->departs,
+            ];
         }
         $filled = $this->filling->blanks[$blank] ?? null;
         $binding = $filled?->blank->binding;
-        $term = $binding === null || str_contains($binding, '?') ? null : (Term::tryFrom($binding) ?? \Unanimus\Terms\PropertyFact::tryFrom($binding));
+        $term =
+            $binding === null || str_contains($binding, '?')
+                ? null
+                : Term::tryFrom($binding) ?? \Unanimus\Terms\PropertyFact::tryFrom($binding);
 
         return [
-            'stored' => self::time(now()->toIso8601String(), $this->paper), 'blanks' => $all, 'missing' => array_map(static fn (Blank $left) => $left->name, $this->missing),
+            'stored' => self::time(now()->toIso8601String(), $this->paper),
+            'blanks' => $all,
+            'missing' => array_map(static fn (Blank $left) => $left->name, $this->missing),
             'ask' => $filled !== null && $filled->departs && $term !== null
-                ? ['blank' => $blank, 'term' => $term->label(), 'here' => $filled->blank->kind->show($filled->value), 'there' => $filled->blank->kind->show((string) $filled->followed), ...$this->reach((string) $binding)]
-                : null,
+                    ? [
+                        'blank' => $blank,
+                        'term' => $term->label(),
+                        'here' => $filled->blank->kind->show($filled->value),
+                        'there' => $filled->blank->kind->show((string) $filled->followed),
+                        ...$this->reach((string) $binding),
+                    ]
+                    : null,
         ];
     }
 

@@ -24,8 +24,14 @@ final class PdfAnswer
 
     private static function answer(string $pdf, string $name, string $how): Response
     {
-        $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $name))) ?: 'paper';
+        $plain =
+            trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $name))) ?: 'paper';
 
-        return new Response($pdf, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "{$how}; filename=\"{$plain}.pdf\"", 'Cache-Control' => 'private, no-store', 'Content-Length' => (string) strlen($pdf)]);
+        return new Response($pdf, 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "{$how}; filename=\"{$plain}.pdf\"",
+            'Cache-Control' => 'private, no-store',
+            'Content-Length' => (string) strlen($pdf),
+        ]);
     }
 }

@@ -25,7 +25,10 @@ final class SelectedPapers
         $papers = $file->papers->keyBy('key');
         $chosen = [];
         foreach (array_unique($keys) as $key) {
-            $chosen[] = ($papers->get($key) ?? throw new StepRefused('One of these papers is no longer in this file.'))->setRelation('file', $file);
+            $chosen[] = ($papers->get($key) ?? throw new StepRefused('One of these papers is no longer in this file.'))->setRelation(
+                'file',
+                $file,
+            );
         }
 
         return $chosen;

@@ -34,18 +34,45 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        Connection::resolverFor('pgsql', static fn ($pdo, string $database, string $prefix, array $config) => ($config['keep_statements'] ?? false) ? new KeptConnection($pdo, $database, $prefix, $config) : new PostgresConnection($pdo, $database, $prefix, $config));
+        Connection::resolverFor(
+            'pgsql',
+            static fn ($pdo, string $database, string $prefix, array $config) => $config['keep_statements'] ?? false
+                ? new KeptConnection($pdo, $database, $prefix, $config)
+                : new PostgresConnection($pdo, $database, $prefix, $config),
+        );
         $this->app->scoped(Actor::class);
         $this->app->scoped(ApplyKit::class);
         $this->app->singleton(OwnShelf::class);
-        $this->app->singleton(Library::class, static fn (Application $app) => new Library(base_path('library'), $app->make(OwnShelf::class), self::folder(storage_path('framework/cache/forms'))));
+        $this->app->singleton(
+            Library::class,
+            static fn (Application $app) => new Library(
+                base_path('library'),
+                $app->make(OwnShelf::class),
+                self::folder(storage_path('framework/cache/forms')),
+            ),
+        );
         $this->app->bind(Converter::class, static fn (Application $app) => new Converter($app->make(Press::class), Roots::trusted()));
-        $this->app->singleton(Press::class, static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))));
-        $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes(
-            config('unanimus.bytes.store') === 's3' ? $app->make(S3Store::class) : new LocalStore((string) config('unanimus.bytes.folder')),
-        ));
+        $this->app->singleton(
+            Press::class,
+            static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))),
+        );
+        $this->app->singleton(
+            Bytes::class,
+            static fn (Application $app) => new Bytes(
+                config('unanimus.bytes.store') === 's3'
+                    ? $app->make(S3Store::class)
+                    : new LocalStore((string) config('unanimus.bytes.folder')),
+            ),
+        );
         $this->app->bind(S3Store::class, static fn () => S3Store::fromConfig((array) config('unanimus.bytes.s3')));
-        $this->app->bind(ListingExchange::class, static fn () => new HttpExchange((string) config('unanimus.exchange.name'), (string) config('unanimus.exchange.url'), (string) config('unanimus.exchange.token')));
+        $this->app->bind(
+            ListingExchange::class,
+            static fn () => new HttpExchange(
+                (string) config('unanimus.exchange.name'),
+                (string) config('unanimus.exchange.url'),
+                (string) config('unanimus.exchange.token'),
+            ),
+        );
         $this->app->bind(TimeStamps::class, static fn () => new HttpTimeStamps((string) config('unanimus.stamps.url')));
     }
 
@@ -53,19 +80,36 @@ final class AppServiceProvider extends ServiceProvider
     {
         // A new connection costs more than most pages' queries; what a request sets, it sets for its transaction only. Said
         // here and not in the configuration, which is put together, and kept, by a command that answers no request.
-        PHP_SAPI === 'fpm-fcgi' && config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options')]);
+        PHP_SAPI === 'fpm-fcgi' &&
+            config([
+                'database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options'),
+            ]);
         Model::unguard();
         // Addresses in letters and pages are this installation's own, whatever a request calls it.
         $links = $this->app->make(UrlGenerator::class);
         $links->forceRootUrl((string) config('app.url'));
         $links->forceScheme(str_starts_with((string) config('app.url'), 'https://') ? 'https' : 'http');
-        RateLimiter::for('sign-in', static fn (Request $request) => [
-            Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
-            Limit::perMinute(30)->by((string) $request->ip()),
-        ]);
-        RateLimiter::for('second-factor', static fn (Request $request) => Limit::perMinute(6)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->session()->get('half-signed-in.id') ?? $request->ip())));
-        RateLimiter::for('password', static fn (Request $request) => Limit::perMinutes(10, 6)->by('password:'.$request->user()?->getAuthIdentifier()));
-        RateLimiter::for('questions', static fn (Request $request) => [Limit::perHour(12)->by('ask:'.hash('sha256', (string) $request->route('token')))]);
+        RateLimiter::for(
+            'sign-in',
+            static fn (Request $request) => [
+                Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
+                Limit::perMinute(30)->by((string) $request->ip()),
+            ],
+        );
+        RateLimiter::for(
+            'second-factor',
+            static fn (Request $request) => Limit::perMinute(6)->by(
+                (string) ($request->user()?->getAuthIdentifier() ?? ($request->session()->get('half-signed-in.id') ?? $request->ip())),
+            ),
+        );
+        RateLimiter::for(
+            'password',
+            static fn (Request $request) => Limit::perMinutes(10, 6)->by('password:'.$request->user()?->getAuthIdentifier()),
+        );
+        RateLimiter::for(
+            'questions',
+            static fn (Request $request) => [Limit::perHour(12)->by('ask:'.hash('sha256', (string) $request->route('token')))],
+        );
         RateLimiter::for('links', static fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
     }
 

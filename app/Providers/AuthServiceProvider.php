@@ -28,7 +28,10 @@ final class AuthServiceProvider extends ServiceProvider
         Gate::define('commission-place', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Bookkeeper));
         Gate::define('open-kits', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
         Gate::define('keep-rules', static fn (User $user) => $user->holds(Role::Administrator) || $user->isBroker());
-        Gate::define('make-forms', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator));
+        Gate::define(
+            'make-forms',
+            static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
+        );
         Gate::define('put-forms-in-force', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }

@@ -24,7 +24,9 @@ final class GivenConditions
         $tests = $groups['0'] ?? [];
         foreach (['1', '2', '3'] as $of) {
             if (isset($groups[$of])) {
-                $inner = in_array($request->input("inner.{$of}"), ['all', 'any', 'none'], true) ? (string) $request->input("inner.{$of}") : 'any';
+                $inner = in_array($request->input("inner.{$of}"), ['all', 'any', 'none'], true)
+                    ? (string) $request->input("inner.{$of}")
+                    : 'any';
                 $tests[] = [$inner => $groups[$of]];
             }
         }
@@ -45,14 +47,25 @@ final class GivenConditions
         $inner = [];
         foreach ($group[$mode] ?? [] as $one) {
             if (array_is_list($one)) {
-                $lines[] = ['fact' => (string) $one[0], 'operator' => (string) $one[1], 'value' => (string) ($one[2] ?? ''), 'group' => '0'];
+                $lines[] = [
+                    'fact' => (string) $one[0],
+                    'operator' => (string) $one[1],
+                    'value' => (string) ($one[2] ?? ''),
+                    'group' => '0',
+                ];
 
                 continue;
             }
             $of = (string) (count($inner) + 1);
             $inner[$of] = (string) array_key_first($one);
             foreach ($one[$inner[$of]] as $line) {
-                array_is_list($line) && $lines[] = ['fact' => (string) $line[0], 'operator' => (string) $line[1], 'value' => (string) ($line[2] ?? ''), 'group' => $of];
+                array_is_list($line) &&
+                    ($lines[] = [
+                        'fact' => (string) $line[0],
+                        'operator' => (string) $line[1],
+                        'value' => (string) ($line[2] ?? ''),
+                        'group' => $of,
+                    ]);
             }
         }
 

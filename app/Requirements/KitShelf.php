@@ -30,10 +30,14 @@ final class KitShelf
         if (isset(self::$read["{$key}:{$version}"])) {
             return self::$read["{$key}:{$version}"];
         }
-        $row = KitVersion::query()->join('kits', 'kits.id', '=', 'kit_versions.kit_id')->where('kits.key', $key)->when($version > 0, static fn ($query) => $query->where('kit_versions.version', $version))
-            ->orderByDesc('kit_versions.version')->first(['kit_versions.definition', 'kit_versions.version']);
+        $row = KitVersion::query()
+            ->join('kits', 'kits.id', '=', 'kit_versions.kit_id')
+            ->where('kits.key', $key)
+            ->when($version > 0, static fn ($query) => $query->where('kit_versions.version', $version))
+            ->orderByDesc('kit_versions.version')
+            ->first(['kit_versions.definition', 'kit_versions.version']);
 
-        return $row === null ? null : self::$read["{$key}:{$row->version}"] = Kit::fromArray($key, $row->definition);
+        return $row === null ? null : (self::$read["{$key}:{$row->version}"] = Kit::fromArray($key, $row->definition));
     }
 
     /** @return list<Kit> what was applied to a file, in order */
@@ -51,13 +55,20 @@ final class KitShelf
     /** @return list<Kit> the kits that come with the brokerage */
     public static function builtIn(): array
     {
-        return array_values(array_filter(array_map(static fn (string $path) => self::find(basename($path, '.json')), glob(base_path('library/kits/*.json')) ?: [])));
+        return array_values(
+            array_filter(
+                array_map(static fn (string $path) => self::find(basename($path, '.json')), glob(base_path('library/kits/*.json')) ?: []),
+            ),
+        );
     }
 
     /** @return list<array{kit: Kit, stored: StoredKit|null, version: int, of: string}> what a person may take, the brokerage’s first */
     public static function for(?User $user): array
     {
-        $shelf = array_map(static fn (Kit $kit) => ['kit' => $kit, 'stored' => null, 'version' => 0, 'of' => 'comes with Unanimus'], self::builtIn());
+        $shelf = array_map(
+            static fn (Kit $kit) => ['kit' => $kit, 'stored' => null, 'version' => 0, 'of' => 'comes with Unanimus'],
+            self::builtIn(),
+        );
         $offices = DB::table('offices')->pluck('name', 'id');
         $own = $user?->officeRoles->pluck('office_id')->all();
         foreach (StoredKit::query()->where('retired', false)->orderBy('name')->get() as $stored) {
@@ -65,7 +76,17 @@ final class KitShelf
                 continue;
             }
             $kit = self::find($stored->key, $stored->version);
-            $kit === null || $shelf[] = ['kit' => $kit, 'stored' => $stored, 'version' => $stored->version, 'of' => $stored->user_id !== null ? 'my own' : ($stored->office_id === null ? 'all offices' : (string) $offices[$stored->office_id])];
+            $kit === null ||
+                ($shelf[] = [
+                    'kit' => $kit,
+                    'stored' => $stored,
+                    'version' => $stored->version,
+                    'of' => $stored->user_id !== null
+                            ? 'my own'
+                            : ($stored->office_id === null
+                                ? 'all offices'
+                                : (string) $offices[$stored->office_id]),
+                ]);
         }
 
         return $shelf;
@@ -79,11 +100,15 @@ final class KitShelf
     public static function applyingThemselves(int $officeId, ?int $userId): array
     {
         $shelf = array_map(static fn (Kit $kit) => ['kit' => $kit, 'version' => 0], self::builtIn());
-        $stored = StoredKit::query()->where('retired', false)->where(static fn ($any) => $any->whereNull('office_id')->orWhere('office_id', $officeId))
-            ->where(static fn ($any) => $any->whereNull('user_id')->orWhere('user_id', $userId ?? 0))->orderBy('id')->get();
+        $stored = StoredKit::query()
+            ->where('retired', false)
+            ->where(static fn ($any) => $any->whereNull('office_id')->orWhere('office_id', $officeId))
+            ->where(static fn ($any) => $any->whereNull('user_id')->orWhere('user_id', $userId ?? 0))
+            ->orderBy('id')
+            ->get();
         foreach ($stored as $one) {
             $kit = self::find($one->key, $one->version);
-            $kit === null || $shelf[] = ['kit' => $kit, 'version' => $one->version];
+            $kit === null || ($shelf[] = ['kit' => $kit, 'version' => $one->version]);
         }
 
         return array_values(array_filter($shelf, static fn (array $one) => $one['kit']->when !== null));

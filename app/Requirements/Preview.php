@@ -25,7 +25,14 @@ final class Preview
     {
         $fitting = [];
         $looked = 0;
-        foreach (DealFile::query()->with(['office', 'knownFacts', 'parties', 'papers'])->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('id')->limit(2000)->lazy(200) as $file) {
+        foreach (
+            DealFile::query()
+                ->with(['office', 'knownFacts', 'parties', 'papers'])
+                ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->orderBy('id')
+                ->limit(2000)
+                ->lazy(200) as $file
+        ) {
             $looked++;
             $facts = FactBook::of($file);
             if (! $when->isEmpty() && $when->holds($facts)) {
@@ -40,7 +47,10 @@ final class Preview
     public static function kit(DealFile $file, Kit $kit): CallSheet
     {
         $facts = FactBook::of($file);
-        $there = $file->papers->where('state', '<>', PaperState::Void)->map(static fn (Paper $paper) => $paper->form_number ?? mb_strtolower($paper->title))->all();
+        $there = $file->papers
+            ->where('state', '<>', PaperState::Void)
+            ->map(static fn (Paper $paper) => $paper->form_number ?? mb_strtolower($paper->title))
+            ->all();
         $missing = array_values(array_filter($kit->items, static fn (KitItem $item) => ! in_array($item->identity(), $there, true)));
 
         return CallSheet::of([], $missing, $facts);

@@ -21,7 +21,11 @@ final class HttpTimeStamps implements TimeStamps
     {
         $request = StampRequest::over($digest);
         try {
-            $answer = Http::connectTimeout(3)->timeout(8)->withBody($request->der, 'application/timestamp-query')->accept('application/timestamp-reply')->post($this->url);
+            $answer = Http::connectTimeout(3)
+                ->timeout(8)
+                ->withBody($request->der, 'application/timestamp-query')
+                ->accept('application/timestamp-reply')
+                ->post($this->url);
         } catch (ConnectionException $failed) {
             throw new StampUnavailable('The time-stamping authority does not answer.', previous: $failed);
         }

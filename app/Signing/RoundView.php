@@ -38,8 +38,14 @@ final readonly class RoundView
             foreach ($sizes as $index => [$width, $height]) {
                 $page = $index + 1;
                 $pages[] = [
-                    'paper' => $sent, 'page' => $page, 'width' => $width, 'height' => $height, 'inner' => ($drawings[$page] ?? null)?->inner() ?? '',
-                    'image' => $drafting ? "/papers/{$sent->paper->key}/pages/{$page}.webp?v={$view->stamp}" : "/rounds/{$round->key}/papers/{$sent->position}/pages/{$page}.webp",
+                    'paper' => $sent,
+                    'page' => $page,
+                    'width' => $width,
+                    'height' => $height,
+                    'inner' => ($drawings[$page] ?? null)?->inner() ?? '',
+                    'image' => $drafting
+                        ? "/papers/{$sent->paper->key}/pages/{$page}.webp?v={$view->stamp}"
+                        : "/rounds/{$round->key}/papers/{$sent->position}/pages/{$page}.webp",
                     'marks' => self::marks($round, $sent, $page),
                 ];
             }
@@ -55,7 +61,15 @@ final readonly class RoundView
         foreach ($round->papers as $sent) {
             foreach (PdfLook::into(app(Bytes::class)->path((string) $sent->sha256))->pages() as $index => [$width, $height]) {
                 $page = $index + 1;
-                $pages[] = ['paper' => $sent, 'page' => $page, 'width' => $width, 'height' => $height, 'inner' => '', 'image' => "/sign/{$token}/papers/{$sent->position}/pages/{$page}.webp", 'marks' => self::marks($round, $sent, $page)];
+                $pages[] = [
+                    'paper' => $sent,
+                    'page' => $page,
+                    'width' => $width,
+                    'height' => $height,
+                    'inner' => '',
+                    'image' => "/sign/{$token}/papers/{$sent->position}/pages/{$page}.webp",
+                    'marks' => self::marks($round, $sent, $page),
+                ];
             }
         }
 
@@ -77,7 +91,13 @@ final readonly class RoundView
             $shows = $isMade || (! $mark->kind->needsAct() && $signer?->status === 'finished');
             $drawing = new Drawing(612, 792);
             if ($shows && $signature !== null) {
-                MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, $mark->kind === MarkKind::Date ? self::day($round, $mark->seat) : '');
+                MarkDrawing::on(
+                    $drawing,
+                    $mark->kind,
+                    $mark->place(),
+                    $signature,
+                    $mark->kind === MarkKind::Date ? self::day($round, $mark->seat) : '',
+                );
             }
             $marks[] = ['mark' => $mark, 'made' => $isMade, 'drawn' => $drawing->inner()];
         }

@@ -21,7 +21,12 @@ final class Bytes
     {
         $sha256 = hash('sha256', $bytes);
         $this->store->write($sha256, $bytes);
-        DB::table('blobs')->insertOrIgnore(['brokerage_id' => $brokerageId, 'sha256' => $sha256, 'size' => strlen($bytes), 'media_type' => $mediaType]);
+        DB::table('blobs')->insertOrIgnore([
+            'brokerage_id' => $brokerageId,
+            'sha256' => $sha256,
+            'size' => strlen($bytes),
+            'media_type' => $mediaType,
+        ]);
 
         return $sha256;
     }

@@ -35,10 +35,18 @@ final class S3Store implements Store
     public static function client(array $config, array $more = []): S3Client
     {
         return new S3Client([
-            'version' => 'latest', 'region' => (string) $config['region'], 'endpoint' => rtrim((string) $config['endpoint'], '/'), 'use_path_style_endpoint' => true,
-            'credentials' => ['key' => $config['key'], 'secret' => $config['secret']], 'use_aws_shared_config_files' => false, 'retries' => 3,
-            'http' => ['timeout' => 60, 'connect_timeout' => 5], 'request_checksum_calculation' => 'when_required', 'response_checksum_validation' => 'when_required',
-            'suppress_php_deprecation_warning' => true, ...$more,
+            'version' => 'latest',
+            'region' => (string) $config['region'],
+            'endpoint' => rtrim((string) $config['endpoint'], '/'),
+            'use_path_style_endpoint' => true,
+            'credentials' => ['key' => $config['key'], 'secret' => $config['secret']],
+            'use_aws_shared_config_files' => false,
+            'retries' => 3,
+            'http' => ['timeout' => 60, 'connect_timeout' => 5],
+            'request_checksum_calculation' => 'when_required',
+            'response_checksum_validation' => 'when_required',
+            'suppress_php_deprecation_warning' => true,
+            ...$more,
         ]);
     }
 
@@ -46,7 +54,12 @@ final class S3Store implements Store
     {
         $this->near->write($name, $bytes);
         try {
-            $this->client->putObject(['Bucket' => $this->bucket, 'Key' => $name, 'Body' => $bytes, 'ContentSHA256' => hash('sha256', $bytes)]);
+            $this->client->putObject([
+                'Bucket' => $this->bucket,
+                'Key' => $name,
+                'Body' => $bytes,
+                'ContentSHA256' => hash('sha256', $bytes),
+            ]);
         } catch (AwsException $failed) {
             throw new \RuntimeException('The object store did not accept the file. Try again in a minute.', previous: $failed);
         }

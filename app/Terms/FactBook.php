@@ -36,7 +36,12 @@ final class FactBook
         $facts['kind'] = new Fact($file->kind, 'file');
         $facts['status'] = new Fact($file->status->value, 'file');
         $facts['office'] = new Fact($file->office->name, 'file');
-        foreach (['entity' => static fn (Party $party) => $party->kind !== 'person', 'attorney' => static fn (Party $party) => $party->kind === 'person' && $party->isSignedByAnother()] as $what => $is) {
+        foreach (
+            [
+                'entity' => static fn (Party $party) => $party->kind !== 'person',
+                'attorney' => static fn (Party $party) => $party->kind === 'person' && $party->isSignedByAnother(),
+            ] as $what => $is
+        ) {
             $facts["{$what}.party"] = new Fact($file->parties->contains($is) ? 'yes' : 'no', 'the parties');
         }
 
@@ -47,8 +52,16 @@ final class FactBook
     private static function attached(DealFile $file): iterable
     {
         return $file->relationLoaded('papers')
-            ? $file->papers->filter(static fn (Paper $paper) => $paper->form_number !== null && $paper->state !== PaperState::Void)->pluck('form_number')
-            : DB::table('papers')->where('deal_file_id', $file->id)->whereNotNull('form_number')->where('state', '<>', PaperState::Void->value)->orderBy('position')->orderBy('id')->pluck('form_number');
+            ? $file->papers
+                ->filter(static fn (Paper $paper) => $paper->form_number !== null && $paper->state !== PaperState::Void)
+                ->pluck('form_number')
+            : DB::table('papers')
+                ->where('deal_file_id', $file->id)
+                ->whereNotNull('form_number')
+                ->where('state', '<>', PaperState::Void->value)
+                ->orderBy('position')
+                ->orderBy('id')
+                ->pluck('form_number');
     }
 
     /** @return array<string, Fact> */
@@ -63,7 +76,7 @@ final class FactBook
                 $facts["{$seat}.firm"] = new Fact($party->firm, $seat->label());
             }
             foreach ($party->prints_contact ? ['email', 'phone', 'address'] : [] as $way) {
-                $party->{$way} === null || $facts["{$seat}.{$way}"] = new Fact($party->{$way}, $seat->label());
+                $party->{$way} === null || ($facts["{$seat}.{$way}"] = new Fact($party->{$way}, $seat->label()));
             }
             $names[$party->role][] = $party->name;
         }

@@ -33,6 +33,9 @@ final class Breaker
 
     public static function answered(string $service): void
     {
-        DB::table('service_breakers')->where('name', $service)->where('fails', '>', 0)->update(['fails' => 0, 'open_until' => null, 'fault' => null]);
+        DB::table('service_breakers')
+            ->where('name', $service)
+            ->where('fails', '>', 0)
+            ->update(['fails' => 0, 'open_until' => null, 'fault' => null]);
     }
 }

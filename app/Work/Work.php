@@ -76,17 +76,37 @@ abstract class Work implements ShouldQueue
     /** Why it waits and until when; null when nothing waits. */
     final public static function waiting(int $thing): ?Waiting
     {
-        $row = DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $thing])->whereNotNull('fault')->first();
+        $row = DB::table('pending_work')
+            ->where(['kind' => static::KIND, 'thing' => $thing])
+            ->whereNotNull('fault')
+            ->first();
 
-        return $row === null ? null : new Waiting((string) $row->fault, (int) $row->tries, $row->next_try_at === null ? null : Carbon::parse($row->next_try_at), (bool) $row->stopped);
+        return $row === null
+            ? null
+            : new Waiting(
+                (string) $row->fault,
+                (int) $row->tries,
+                $row->next_try_at === null ? null : Carbon::parse($row->next_try_at),
+                (bool) $row->stopped,
+            );
     }
 
     /** Begins again what was killed half-way, of every kind. @return int how much of it there was */
     final public static function sweep(int $brokerageId): int
     {
-        $left = Sight::within($brokerageId, static fn () => DB::table('pending_work')->where('brokerage_id', $brokerageId)->where('stopped', false)->where('claimed_until', '<', now())->limit(500)->get(['job', 'thing'])->all());
+        $left = Sight::within(
+            $brokerageId,
+            static fn () => DB::table('pending_work')
+                ->where('brokerage_id', $brokerageId)
+                ->where('stopped', false)
+                ->where('claimed_until', '<', now())
+                ->limit(500)
+                ->get(['job', 'thing'])
+                ->all(),
+        );
         foreach ($left as $row) {
-            is_subclass_of($row->job, self::class) && Sight::within($brokerageId, static fn () => $row->job::begin($brokerageId, (int) $row->thing));
+            is_subclass_of($row->job, self::class) &&
+                Sight::within($brokerageId, static fn () => $row->job::begin($brokerageId, (int) $row->thing));
         }
 
         return count($left);
@@ -127,7 +147,12 @@ abstract class Work implements ShouldQueue
             return;
         }
         static::SERVICE === null || Breaker::answered(static::SERVICE);
-        Sight::within($this->brokerageId, fn () => DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $this->thing])->delete());
+        Sight::within(
+            $this->brokerageId,
+            fn () => DB::table('pending_work')
+                ->where(['kind' => static::KIND, 'thing' => $this->thing])
+                ->delete(),
+        );
     }
 
     /** Whether the row still asks for this job; another may have done the work, or have been begun in its place. */
@@ -157,6 +182,11 @@ abstract class Work implements ShouldQueue
     /** @param  array<string, mixed>  $values */
     private function update(array $values): void
     {
-        Sight::within($this->brokerageId, fn () => DB::table('pending_work')->where(['kind' => static::KIND, 'thing' => $this->thing])->update($values));
+        Sight::within(
+            $this->brokerageId,
+            fn () => DB::table('pending_work')
+                ->where(['kind' => static::KIND, 'thing' => $this->thing])
+                ->update($values),
+        );
     }
 }

@@ -15,7 +15,19 @@ final class RecoveryCodes
     /** @return list<string> ten fresh ones, "k7mq-2xvd-9hta" */
     public static function fresh(): array
     {
-        return array_map(static fn () => implode('-', array_map(static fn () => implode('', array_map(static fn () => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)], range(1, 4))), range(1, 3))), range(1, 10));
+        return array_map(
+            static fn () => implode(
+                '-',
+                array_map(
+                    static fn () => implode(
+                        '',
+                        array_map(static fn () => self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)], range(1, 4)),
+                    ),
+                    range(1, 3),
+                ),
+            ),
+            range(1, 10),
+        );
     }
 
     /**

@@ -45,13 +45,24 @@ final readonly class Totp
             $bits .= str_pad(decbin((int) strpos(self::LETTERS, $letter)), 5, '0', STR_PAD_LEFT);
         }
 
-        return new self(implode('', array_map(static fn (string $octet) => chr((int) bindec($octet)), str_split(substr($bits, 0, intdiv(strlen($bits), 8) * 8), 8))));
+        return new self(
+            implode(
+                '',
+                array_map(
+                    static fn (string $octet) => chr((int) bindec($octet)),
+                    str_split(substr($bits, 0, intdiv(strlen($bits), 8) * 8), 8),
+                ),
+            ),
+        );
     }
 
     /** The secret as people copy it (RFC 4648 section 6, Base32 without padding). */
     public function secret(): string
     {
-        $bits = implode('', array_map(static fn (string $octet) => str_pad(decbin(ord($octet)), 8, '0', STR_PAD_LEFT), str_split($this->key)));
+        $bits = implode(
+            '',
+            array_map(static fn (string $octet) => str_pad(decbin(ord($octet)), 8, '0', STR_PAD_LEFT), str_split($this->key)),
+        );
 
         return implode('', array_map(static fn (string $five) => self::LETTERS[(int) bindec(str_pad($five, 5, '0'))], str_split($bits, 5)));
     }
@@ -59,7 +70,14 @@ final readonly class Totp
     /** The address an authenticator takes the secret from. */
     public function address(string $issuer, string $account): string
     {
-        return 'otpauth://totp/'.rawurlencode($issuer).':'.rawurlencode($account).'?secret='.$this->secret().'&issuer='.rawurlencode($issuer);
+        return 'otpauth://totp/'.
+            rawurlencode($issuer).
+            ':'.
+            rawurlencode($account).
+            '?secret='.
+            $this->secret().
+            '&issuer='.
+            rawurlencode($issuer);
     }
 
     /** The code of a step. */
@@ -67,7 +85,7 @@ final readonly class Totp
     {
         $hash = hash_hmac('sha1', pack('J', $step), $this->key, true);
         $at = ord($hash[19]) & 0x0F;
-        $number = (ord($hash[$at]) & 0x7F) << 24 | ord($hash[$at + 1]) << 16 | ord($hash[$at + 2]) << 8 | ord($hash[$at + 3]);
+        $number = ((ord($hash[$at]) & 0x7F) << 24) | (ord($hash[$at + 1]) << 16) | (ord($hash[$at + 2]) << 8) | ord($hash[$at + 3]);
 
         return str_pad((string) ($number % 10 ** $digits), $digits, '0', STR_PAD_LEFT);
     }

@@ -17,18 +17,32 @@ final class DisbursementPage
      * @param string $authorizedBy the broker's name
      * @param string $authorizedAt day and time in the office's zone
      */
-    public static function draw(string $company, string $escrow, array $facts, CommissionSheet $sheet, string $authorizedBy, string $authorizedAt): Drawing
-    {
+    public static function draw(
+        string $company,
+        string $escrow,
+        array $facts,
+        CommissionSheet $sheet,
+        string $authorizedBy,
+        string $authorizedAt,
+    ): Drawing {
         $page = new Drawing(612, 792);
-        $page->text(54, 72, 18, 'Commission disbursement authorization', weight: 'bold')
-            ->text(54, 92, 10, $company)->line(54, 102, 558, 102);
+        $page
+            ->text(54, 72, 18, 'Commission disbursement authorization', weight: 'bold')
+            ->text(54, 92, 10, $company)
+            ->line(54, 102, 558, 102);
         $y = 124.0;
         foreach ($facts as $label => $text) {
             $page->text(54, $y, 9, $label, fill: '#56635c')->text(170, $y, 10, $text);
             $y += 17;
         }
         $y += 8;
-        foreach (Typeface::wrap("To {$escrow}: from the commission due to {$company} at closing, pay the amounts below to the people named. This authorization ends if the sale does not close.", 10, 490) as $line) {
+        foreach (
+            Typeface::wrap(
+                "To {$escrow}: from the commission due to {$company} at closing, pay the amounts below to the people named. This authorization ends if the sale does not close.",
+                10,
+                490,
+            ) as $line
+        ) {
             $page->text(54, $y, 10, $line);
             $y += 14;
         }
@@ -46,7 +60,8 @@ final class DisbursementPage
         }
         $page->line(430, $y - 8, 558, $y - 8, 0.8, '#14261f');
         $y = self::row($page, $y + 6, 'Total, equal to the gross commission', '', $sheet->paid()->ledger(), 'bold');
-        $page->text(54, $y + 34, 10, "Authorized by {$authorizedBy}, broker, {$authorizedAt}.")
+        $page
+            ->text(54, $y + 34, 10, "Authorized by {$authorizedBy}, broker, {$authorizedAt}.")
             ->text(54, 748, 8, 'Sample form of a fictional state, not legal advice.', fill: '#56635c');
 
         return $page;
@@ -54,7 +69,9 @@ final class DisbursementPage
 
     private static function row(Drawing $page, float $y, string $label, string $formula, string $amount, string $weight = 'normal'): float
     {
-        $page->text(54, $y, 10, $label, weight: $weight)->text(264, $y, 9, $formula, fill: '#56635c')
+        $page
+            ->text(54, $y, 10, $label, weight: $weight)
+            ->text(264, $y, 9, $formula, fill: '#56635c')
             ->text(558 - Typeface::width($amount, 10) * ($weight === 'bold' ? 1.07 : 1.0), $y, 10, $amount, weight: $weight);
 
         return $y + 17;

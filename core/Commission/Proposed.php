@@ -41,8 +41,10 @@ final readonly class Proposed
         $sum = array_reduce($standing, static fn (Money $sum, array $fee) => $sum->plus(Money::of((string) $fee['amount'])), Money::zero());
 
         return new self(
-            $rate, $rate === null ? null : $term->label(),
-            $standing === [] ? null : $sum->decimal(), mb_strimwidth(implode(' and ', array_unique(array_column($standing, 'label'))), 0, 60, '…'),
+            $rate,
+            $rate === null ? null : $term->label(),
+            $standing === [] ? null : $sum->decimal(),
+            mb_strimwidth(implode(' and ', array_unique(array_column($standing, 'label'))), 0, 60, '…'),
         );
     }
 }

@@ -25,7 +25,7 @@ final class BusinessCalendar
     {
         $this->federal[$date->year()] ??= $this->keepsFederal ? FederalHolidays::in($date->year()) : [];
 
-        return $this->officeHolidays[$date->iso()] ?? $this->federal[$date->year()][$date->iso()] ?? null;
+        return $this->officeHolidays[$date->iso()] ?? ($this->federal[$date->year()][$date->iso()] ?? null);
     }
 
     /** Whether business is done on that day. */
@@ -64,7 +64,7 @@ final class BusinessCalendar
             $date = $date->plusDays($step);
             $isWeekday = $date->weekday() <= ($saturdays ? 6 : 5);
             $isHoliday = $isWeekday && $this->holiday($date) !== null;
-            $isHoliday && $skipped[] = $date;
+            $isHoliday && ($skipped[] = $date);
             $left -= $isWeekday && ! $isHoliday ? 1 : 0;
         }
 

@@ -30,13 +30,29 @@ final class CalendarFeed
      * @param int $sequence grows with each change
      * @param \DateTimeInterface $changed when it was changed last
      */
-    public function add(string $uid, LocalDate $day, ?string $cutOff, \DateTimeZone $zone, string $summary, string $description, string $url, int $sequence, \DateTimeInterface $changed, bool $done = false): self
-    {
+    public function add(
+        string $uid,
+        LocalDate $day,
+        ?string $cutOff,
+        \DateTimeZone $zone,
+        string $summary,
+        string $description,
+        string $url,
+        int $sequence,
+        \DateTimeInterface $changed,
+        bool $done = false,
+    ): self {
         $utc = new \DateTimeZone('UTC');
         $stamp = \DateTimeImmutable::createFromInterface($changed)->setTimezone($utc);
         $event = $this->calendar->createComponent('VEVENT', [
-            'UID' => $uid, 'DTSTAMP' => $stamp, 'LAST-MODIFIED' => $stamp, 'SEQUENCE' => $sequence,
-            'SUMMARY' => ($done ? '✓ ' : '').$summary, 'DESCRIPTION' => $description, 'URL' => $url, 'TRANSP' => 'TRANSPARENT',
+            'UID' => $uid,
+            'DTSTAMP' => $stamp,
+            'LAST-MODIFIED' => $stamp,
+            'SEQUENCE' => $sequence,
+            'SUMMARY' => ($done ? '✓ ' : '').$summary,
+            'DESCRIPTION' => $description,
+            'URL' => $url,
+            'TRANSP' => 'TRANSPARENT',
         ]);
         $this->calendar->add($event);
         if ($cutOff === null) {

@@ -17,9 +17,9 @@ enum Conflict: string
     public static function of(LocalDate $day, BusinessCalendar $calendar, LocalDate $today): array
     {
         $found = [];
-        $day->weekday() > 5 && $found[] = self::Weekend;
-        $calendar->holiday($day) !== null && $found[] = self::Holiday;
-        $day->isBefore($today) && $found[] = self::Past;
+        $day->weekday() > 5 && ($found[] = self::Weekend);
+        $calendar->holiday($day) !== null && ($found[] = self::Holiday);
+        $day->isBefore($today) && ($found[] = self::Past);
 
         return $found;
     }

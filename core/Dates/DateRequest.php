@@ -17,8 +17,14 @@ final readonly class DateRequest
      * @param list<DeadlineRule> $rules
      * @param array<string, Override> $overrides
      */
-    private function __construct(private array $anchors, private array $rules, private array $overrides, private BusinessCalendar $calendar, private \DateTimeZone $zone, private LocalDate $today)
-    {
+    private function __construct(
+        private array $anchors,
+        private array $rules,
+        private array $overrides,
+        private BusinessCalendar $calendar,
+        private \DateTimeZone $zone,
+        private LocalDate $today,
+    ) {
     }
 
     /**
@@ -43,20 +49,37 @@ final readonly class DateRequest
         $anchors = [];
         foreach (self::map($data, 'anchors') as $key => $given) {
             is_array($given) && self::refuseUnknown($given, ['day', 'label', 'time'], "Anchor “{$key}”");
-            $day = is_array($given) ? ($given['day'] ?? null) : $given;
+            $day = is_array($given) ? $given['day'] ?? null : $given;
             $label = is_array($given) && is_string($given['label'] ?? null) ? $given['label'] : str_replace('_', ' ', (string) $key);
-            $anchors[(string) $key] = ['label' => $label, 'day' => self::day($day, $zone, "anchor “{$key}”"), 'time' => self::timeOf($given, $zone)];
+            $anchors[(string) $key] = [
+                'label' => $label,
+                'day' => self::day($day, $zone, "anchor “{$key}”"),
+                'time' => self::timeOf($given, $zone),
+            ];
         }
         $overrides = [];
         foreach (self::map($data, 'overrides') as $name => $given) {
             is_array($given) && self::refuseUnknown($given, ['day', 'reason'], "Override “{$name}”");
-            $reason = is_array($given) ? ($given['reason'] ?? 'no reason given') : 'no reason given';
-            $overrides[(string) $name] = new Override(self::day(is_array($given) ? ($given['day'] ?? null) : $given, $zone, "override “{$name}”"), is_string($reason) ? $reason : throw new RuleUnreadable("The reason of override “{$name}” is a text."));
+            $reason = is_array($given) ? $given['reason'] ?? 'no reason given' : 'no reason given';
+            $overrides[(string) $name] = new Override(
+                self::day(is_array($given) ? $given['day'] ?? null : $given, $zone, "override “{$name}”"),
+                is_string($reason) ? $reason : throw new RuleUnreadable("The reason of override “{$name}” is a text."),
+            );
         }
         $federal = $data['federal'] ?? true;
-        $calendar = new BusinessCalendar(self::holidays($data['holidays'] ?? [], $zone), is_bool($federal) ? $federal : throw new RuleUnreadable('“federal” is true or false, without quotes.'));
+        $calendar = new BusinessCalendar(
+            self::holidays($data['holidays'] ?? [], $zone),
+            is_bool($federal) ? $federal : throw new RuleUnreadable('“federal” is true or false, without quotes.'),
+        );
 
-        return new self($anchors, self::rules($data['rules'] ?? []), $overrides, $calendar, $zone, isset($data['today']) ? self::day($data['today'], $zone, '“today”') : LocalDate::at($now, $zone));
+        return new self(
+            $anchors,
+            self::rules($data['rules'] ?? []),
+            $overrides,
+            $calendar,
+            $zone,
+            isset($data['today']) ? self::day($data['today'], $zone, '“today”') : LocalDate::at($now, $zone),
+        );
     }
 
     /** @return list<DeadlineRule> */
@@ -67,7 +90,9 @@ final readonly class DateRequest
         }
         $rules = [];
         foreach ($given as $rule) {
-            $read = DeadlineRule::fromArray(is_array($rule) && ! ($rule !== [] && array_is_list($rule)) ? $rule : throw new RuleUnreadable('Each rule is an object.'));
+            $read = DeadlineRule::fromArray(
+                is_array($rule) && ! ($rule !== [] && array_is_list($rule)) ? $rule : throw new RuleUnreadable('Each rule is an object.'),
+            );
             if (isset($rules[$read->name])) {
                 throw new RuleUnreadable("Two rules are named “{$read->name}”.");
             }
@@ -85,7 +110,13 @@ final readonly class DateRequest
     {
         $unknown = array_diff(array_map(strval(...), array_keys($data)), $known);
         if ($unknown !== []) {
-            throw new RuleUnreadable("{$where} has “".mb_strimwidth(mb_scrub((string) reset($unknown)), 0, 40, '…').'”, which is not known. It may have '.implode(', ', $known).'.');
+            throw new RuleUnreadable(
+                "{$where} has “".
+                    mb_strimwidth(mb_scrub((string) reset($unknown)), 0, 40, '…').
+                    '”, which is not known. It may have '.
+                    implode(', ', $known).
+                    '.',
+            );
         }
     }
 
@@ -95,7 +126,7 @@ final readonly class DateRequest
         if (is_array($given) && isset($given['time'])) {
             return TimeOfDay::of(is_string($given['time']) ? $given['time'] : '');
         }
-        $text = is_array($given) ? ($given['day'] ?? '') : $given;
+        $text = is_array($given) ? $given['day'] ?? '' : $given;
         $instant = is_string($text) ? self::instant($text) : null;
 
         return $instant === null ? null : TimeOfDay::of($instant->setTimezone($zone)->format('H:i'));
@@ -104,7 +135,9 @@ final readonly class DateRequest
     /** An instant with its offset that exists; null for anything else (RFC 3339, 5.6 and 5.7). */
     private static function instant(string $text): ?\DateTimeImmutable
     {
-        if (preg_match('/^(\d{4}-\d{2}-\d{2})T(\d{2}):(\d{2})(?::(\d{2})(?:\.\d{1,9})?)?(Z|[+-](\d{2}):?(\d{2}))$/D', trim($text), $m) !== 1) {
+        if (
+            preg_match('/^(\d{4}-\d{2}-\d{2})T(\d{2}):(\d{2})(?::(\d{2})(?:\.\d{1,9})?)?(Z|[+-](\d{2}):?(\d{2}))$/D', trim($text), $m) !== 1
+        ) {
             return null;
         }
         LocalDate::of($m[1]);
@@ -127,8 +160,12 @@ final readonly class DateRequest
     {
         $deadlines = Schedule::compute(
             array_map(static fn (array $anchor) => $anchor['day'], $this->anchors),
-            array_map(static fn (array $anchor) => $anchor['label'], $this->anchors), $this->rules, $this->calendar, $this->overrides,
-            array_filter(array_map(static fn (array $anchor) => $anchor['time'], $this->anchors)), $this->today->year(),
+            array_map(static fn (array $anchor) => $anchor['label'], $this->anchors),
+            $this->rules,
+            $this->calendar,
+            $this->overrides,
+            array_filter(array_map(static fn (array $anchor) => $anchor['time'], $this->anchors)),
+            $this->today->year(),
         );
         $dates = [];
         $computed = [];
@@ -140,15 +177,35 @@ final readonly class DateRequest
             $ends = $deadline->ends($this->zone);
             $computed[$deadline->name] = true;
             $dates[] = [
-                'name' => $deadline->name, 'label' => $deadline->label, 'day' => $deadline->due->iso(), 'weekday' => $deadline->due->weekdayName(), 'cutOff' => $deadline->cutOff,
-                'ends' => $ends->format(\DateTimeInterface::ATOM), 'endsUtc' => $ends->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'),
-                'byHand' => $deadline->isByHand(), 'computed' => ($deadline->computed ?? $deadline->due)->iso(), 'because' => $deadline->because,
-                'conflicts' => array_map(static fn (Conflict $conflict) => $conflict->value, Conflict::of($deadline->due, $this->calendar, $this->today)),
+                'name' => $deadline->name,
+                'label' => $deadline->label,
+                'day' => $deadline->due->iso(),
+                'weekday' => $deadline->due->weekdayName(),
+                'cutOff' => $deadline->cutOff,
+                'ends' => $ends->format(\DateTimeInterface::ATOM),
+                'endsUtc' => $ends->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'),
+                'byHand' => $deadline->isByHand(),
+                'computed' => ($deadline->computed ?? $deadline->due)->iso(),
+                'because' => $deadline->because,
+                'conflicts' => array_map(
+                    static fn (Conflict $conflict) => $conflict->value,
+                    Conflict::of($deadline->due, $this->calendar, $this->today),
+                ),
             ];
         }
-        $waiting = array_filter($this->rules, fn (DeadlineRule $rule) => ! isset($computed[$rule->name]) && ! isset($this->anchors[$rule->name]));
+        $waiting = array_filter(
+            $this->rules,
+            fn (DeadlineRule $rule) => ! isset($computed[$rule->name]) && ! isset($this->anchors[$rule->name]),
+        );
 
-        return ['zone' => $this->zone->getName(), 'today' => $this->today->iso(), 'dates' => $dates, 'waiting' => array_values(array_map(static fn (DeadlineRule $rule) => ['name' => $rule->name, 'anchor' => $rule->anchor], $waiting))];
+        return [
+            'zone' => $this->zone->getName(),
+            'today' => $this->today->iso(),
+            'dates' => $dates,
+            'waiting' => array_values(
+                array_map(static fn (DeadlineRule $rule) => ['name' => $rule->name, 'anchor' => $rule->anchor], $waiting),
+            ),
+        ];
     }
 
     private static function zone(mixed $name): \DateTimeZone
@@ -177,9 +234,14 @@ final readonly class DateRequest
     private static function holidays(mixed $given, \DateTimeZone $zone): array
     {
         $holidays = [];
-        foreach (is_array($given) ? $given : throw new RuleUnreadable('“holidays” is a list of days, or days with their names.') as $key => $value) {
+        foreach (
+            is_array($given) ? $given : throw new RuleUnreadable('“holidays” is a list of days, or days with their names.') as $key => $value
+        ) {
             [$day, $name] = match (true) {
-                is_array($value) => [$value['day'] ?? $value['date'] ?? null, is_string($value['name'] ?? null) ? $value['name'] : 'a holiday'],
+                is_array($value) => [
+                    $value['day'] ?? ($value['date'] ?? null),
+                    is_string($value['name'] ?? null) ? $value['name'] : 'a holiday',
+                ],
                 is_int($key) => [$value, 'a holiday'],
                 default => [$key, is_string($value) ? $value : 'a holiday'],
             };

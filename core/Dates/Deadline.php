@@ -31,15 +31,34 @@ final readonly class Deadline
     /** The same deadline on a day set by hand; the sentence keeps what the rule says. */
     public function overridden(Override $override, ?int $thisYear = null): self
     {
-        return new self($this->name, $this->label, $override->day, $this->cutOff, "Set by hand to {$override->day->short($thisYear ?? $this->due->year())}: ".rtrim($override->reason, '. ').". By rule: {$this->because}", $this->due, true);
+        return new self(
+            $this->name,
+            $this->label,
+            $override->day,
+            $this->cutOff,
+            "Set by hand to {$override->day->short($thisYear ?? $this->due->year())}: ".
+                rtrim($override->reason, '. ').
+                ". By rule: {$this->because}",
+            $this->due,
+            true,
+        );
     }
 
     /** One that is set by hand while the anchor of its rule is not known. */
     public static function setByHand(DeadlineRule $rule, string $anchorLabel, Override $override, ?int $thisYear = null): self
     {
         return new self(
-            $rule->name, $rule->label, $override->day, $rule->cutOff,
-            "Set by hand to {$override->day->short($thisYear ?? $override->day->year())}: ".rtrim($override->reason, '. ').'. By rule it counts from '.lcfirst($anchorLabel).', which is not known yet.', null, true,
+            $rule->name,
+            $rule->label,
+            $override->day,
+            $rule->cutOff,
+            "Set by hand to {$override->day->short($thisYear ?? $override->day->year())}: ".
+                rtrim($override->reason, '. ').
+                '. By rule it counts from '.
+                lcfirst($anchorLabel).
+                ', which is not known yet.',
+            null,
+            true,
         );
     }
 

@@ -10,7 +10,20 @@ namespace Unanimus\Dates;
  */
 final readonly class DeadlineRule
 {
-    private const KEYS = ['name', 'label', 'anchor', 'days', 'count', 'unit', 'business', 'direction', 'roll', 'cutOff', 'lateAfter', 'shortLimit'];
+    private const KEYS = [
+        'name',
+        'label',
+        'anchor',
+        'days',
+        'count',
+        'unit',
+        'business',
+        'direction',
+        'roll',
+        'cutOff',
+        'lateAfter',
+        'shortLimit',
+    ];
 
     /**
      * @param string $name the deadline's key, on which others may depend
@@ -53,13 +66,19 @@ final readonly class DeadlineRule
         $told = static fn (string $what) => new RuleUnreadable("Rule “{$name}”: {$what}");
         $unknown = array_diff(array_map(strval(...), array_keys($data)), self::KEYS);
         if ($unknown !== []) {
-            throw $told('“'.mb_strimwidth(mb_scrub((string) reset($unknown)), 0, 40, '…').'” is nothing a rule has. It has '.implode(', ', self::KEYS).'.');
+            throw $told(
+                '“'.
+                    mb_strimwidth(mb_scrub((string) reset($unknown)), 0, 40, '…').
+                    '” is nothing a rule has. It has '.
+                    implode(', ', self::KEYS).
+                    '.',
+            );
         }
         $anchor = $data['anchor'] ?? null;
         if (! is_string($anchor) || $anchor === '') {
             throw $told('name the anchor or deadline it counts from.');
         }
-        $days = $data['days'] ?? $data['count'] ?? null;
+        $days = $data['days'] ?? ($data['count'] ?? null);
         if (! is_int($days) || abs($days) > 3660) {
             throw $told('“days” is a whole number up to 3660.');
         }
@@ -86,8 +105,15 @@ final readonly class DeadlineRule
         }
 
         return new self(
-            $name, is_string($label) && trim($label) !== '' ? $label : $name, $anchor, $days, Unit::from($unit), $roll,
-            self::time($data['cutOff'] ?? null, 'cutOff', $told), self::time($data['lateAfter'] ?? null, 'lateAfter', $told), $short,
+            $name,
+            is_string($label) && trim($label) !== '' ? $label : $name,
+            $anchor,
+            $days,
+            Unit::from($unit),
+            $roll,
+            self::time($data['cutOff'] ?? null, 'cutOff', $told),
+            self::time($data['lateAfter'] ?? null, 'lateAfter', $told),
+            $short,
         );
     }
 
@@ -108,8 +134,15 @@ final readonly class DeadlineRule
     public function toArray(): array
     {
         return [
-            'name' => $this->name, 'label' => $this->label, 'anchor' => $this->anchor, 'days' => $this->days, 'unit' => $this->unit->value, 'roll' => $this->roll, 'cutOff' => $this->cutOff,
-            ...($this->lateAfter === null ? [] : ['lateAfter' => $this->lateAfter]), ...($this->shortLimit === 0 ? [] : ['shortLimit' => $this->shortLimit]),
+            'name' => $this->name,
+            'label' => $this->label,
+            'anchor' => $this->anchor,
+            'days' => $this->days,
+            'unit' => $this->unit->value,
+            'roll' => $this->roll,
+            'cutOff' => $this->cutOff,
+            ...$this->lateAfter === null ? [] : ['lateAfter' => $this->lateAfter],
+            ...$this->shortLimit === 0 ? [] : ['shortLimit' => $this->shortLimit],
         ];
     }
 
@@ -119,8 +152,13 @@ final readonly class DeadlineRule
      * @param TimeOfDay|null $at the time of day of the anchor, where it is known
      * @param int|null $thisYear the year that need not be said
      */
-    public function from(LocalDate $anchorDay, string $anchorLabel, BusinessCalendar $calendar, ?TimeOfDay $at = null, ?int $thisYear = null): Deadline
-    {
+    public function from(
+        LocalDate $anchorDay,
+        string $anchorLabel,
+        BusinessCalendar $calendar,
+        ?TimeOfDay $at = null,
+        ?int $thisYear = null,
+    ): Deadline {
         $late = $this->lateAfter !== null && $at !== null && $at->isAfter(TimeOfDay::of($this->lateAfter));
         $start = $late ? $anchorDay->plusDays(1) : $anchorDay;
         $cutOff = $this->cutOff;
@@ -135,7 +173,15 @@ final readonly class DeadlineRule
             'forward' => $calendar->roll($counted),
             'backward' => $calendar->roll($counted, -1),
         };
-        $because = (new Explanation($this, $calendar, $thisYear))->sentence($anchorDay, $anchorLabel, $late ? $start : null, $counted, $due, $skipped, $cutOff);
+        $because = (new Explanation($this, $calendar, $thisYear))->sentence(
+            $anchorDay,
+            $anchorLabel,
+            $late ? $start : null,
+            $counted,
+            $due,
+            $skipped,
+            $cutOff,
+        );
 
         return new Deadline($this->name, $this->label, $due, $cutOff, $because);
     }
@@ -164,6 +210,8 @@ final readonly class DeadlineRule
         $days = (int) floor($minutes / 1440);
         $rest = $minutes - $days * 1440;
 
-        return $rest === 0 ? [$start->plusDays($days - 1), '24:00'] : [$start->plusDays($days), sprintf('%02d:%02d', intdiv($rest, 60), $rest % 60)];
+        return $rest === 0
+            ? [$start->plusDays($days - 1), '24:00']
+            : [$start->plusDays($days), sprintf('%02d:%02d', intdiv($rest, 60), $rest % 60)];
     }
 }

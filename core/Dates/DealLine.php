@@ -45,8 +45,16 @@ final readonly class DealLine
      * @param float $unit the width of a day
      */
     private function __construct(
-        public array $posts, public array $flags, public array $ticks, public ?float $today, public float $from, public float $to,
-        public float $height, public array $feet, public LocalDate $start, public float $unit,
+        public array $posts,
+        public array $flags,
+        public array $ticks,
+        public ?float $today,
+        public float $from,
+        public float $to,
+        public float $height,
+        public array $feet,
+        public LocalDate $start,
+        public float $unit,
     ) {
     }
 
@@ -71,7 +79,10 @@ final readonly class DealLine
      */
     public static function lay(array $anchors, array $deadlines, array $done, LocalDate $today): ?self
     {
-        $days = [...array_map(static fn (array $anchor) => $anchor['day'], array_values($anchors)), ...array_map(static fn (Deadline $deadline) => $deadline->due, $deadlines)];
+        $days = [
+            ...array_map(static fn (array $anchor) => $anchor['day'], array_values($anchors)),
+            ...array_map(static fn (Deadline $deadline) => $deadline->due, $deadlines),
+        ];
         if ($days === []) {
             return null;
         }
@@ -79,21 +90,32 @@ final readonly class DealLine
         $start = $days[0]->plusDays(-6);
         $end = $days[count($days) - 1]->plusDays(9);
         $span = max(28, $start->daysUntil($end));
-        $x = static fn (LocalDate $day) => round(16 + $start->daysUntil($day) * (self::WIDTH - 32) / $span, 1);
+        $x = static fn (LocalDate $day) => round(16 + ($start->daysUntil($day) * (self::WIDTH - 32)) / $span, 1);
         $flags = self::flags($deadlines, $done, $today, $x);
         $rows = max([1, ...array_column($flags, 'row')]);
         $feet = $rows > self::ROWS ? self::feet($flags) : [];
         $posts = self::posts($anchors, $today, $x);
         $ticks = [];
-        for ($day = $start->plusDays((8 - $start->weekday()) % 7); ! $day->isAfter($start->plusDays($span)); $day = $day->plusDays($span > 120 ? 14 : 7)) {
+        for (
+            $day = $start->plusDays((8 - $start->weekday()) % 7);
+            ! $day->isAfter($start->plusDays($span));
+            $day = $day->plusDays($span > 120 ? 14 : 7)
+        ) {
             $ticks[] = ['x' => $x($day), 'label' => substr($day->short(), 4)];
         }
         $at = $start->daysUntil($today);
 
         return new self(
-            $posts, $flags, $ticks, $at >= 0 && $at <= $span ? $x($today) : null,
-            $posts === [] ? $x($days[0]) : $posts[0]['x'], $posts === [] ? $x($days[count($days) - 1]) : max(array_column($posts, 'x')),
-            $feet === [] ? 20.0 + $rows * 18 : 34.0 + sin(deg2rad(self::SLANT)) * max([0.0, ...array_column($flags, 'width')]), $feet, $start, (self::WIDTH - 32) / $span,
+            $posts,
+            $flags,
+            $ticks,
+            $at >= 0 && $at <= $span ? $x($today) : null,
+            $posts === [] ? $x($days[0]) : $posts[0]['x'],
+            $posts === [] ? $x($days[count($days) - 1]) : max(array_column($posts, 'x')),
+            $feet === [] ? 20.0 + $rows * 18 : 34.0 + sin(deg2rad(self::SLANT)) * max([0.0, ...array_column($flags, 'width')]),
+            $feet,
+            $start,
+            (self::WIDTH - 32) / $span,
         );
     }
 
@@ -108,14 +130,24 @@ final readonly class DealLine
         $flags = [];
         foreach (array_reverse($deadlines) as $deadline) {
             $state = $deadline->standing($done, $today);
-            $label = $deadline->label.($state === 'done' ? ' ✓' : ($state === 'ahead' ? '' : ' · '.substr($deadline->due->short(), 0, 3)));
+            $label =
+                $deadline->label.($state === 'done' ? ' ✓' : ($state === 'ahead' ? '' : ' · '.substr($deadline->due->short(), 0, 3)));
             $at = $x($deadline->due);
             $width = Typeface::width($label, self::SIZE) + 18;
             $row = 1;
             foreach ($flags as $right) {
                 $row = $right['x'] < $at + $width + 4 ? max($row, $right['row'] + 1) : $row;
             }
-            $flags[] = ['x' => min($at, self::WIDTH - $width - 2), 'row' => $row, 'width' => $width, 'label' => $label, 'day' => $deadline->due->short(), 'state' => $state, 'key' => $deadline->name, 'because' => $deadline->because];
+            $flags[] = [
+                'x' => min($at, self::WIDTH - $width - 2),
+                'row' => $row,
+                'width' => $width,
+                'label' => $label,
+                'day' => $deadline->due->short(),
+                'state' => $state,
+                'key' => $deadline->name,
+                'because' => $deadline->because,
+            ];
         }
 
         return array_reverse($flags);
@@ -156,7 +188,16 @@ final readonly class DealLine
     {
         $posts = [];
         foreach ($anchors as $key => $anchor) {
-            $posts[] = ['x' => $x($anchor['day']), 'label' => $anchor['label'], 'day' => substr($anchor['day']->short(), 4), 'iso' => $anchor['day']->iso(), 'key' => $key, 'left' => 0.0, 'row' => 0, 'past' => ! $anchor['day']->isAfter($today)];
+            $posts[] = [
+                'x' => $x($anchor['day']),
+                'label' => $anchor['label'],
+                'day' => substr($anchor['day']->short(), 4),
+                'iso' => $anchor['day']->iso(),
+                'key' => $key,
+                'left' => 0.0,
+                'row' => 0,
+                'past' => ! $anchor['day']->isAfter($today),
+            ];
         }
         usort($posts, static fn (array $a, array $b) => $a['x'] <=> $b['x']);
         $placed = [];

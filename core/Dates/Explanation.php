@@ -19,19 +19,34 @@ final readonly class Explanation
      * @param LocalDate|null $from the day it is counted from, when that is not the anchor's own
      * @param list<LocalDate> $skipped holidays left out on the way
      */
-    public function sentence(LocalDate $anchor, string $label, ?LocalDate $from, LocalDate $counted, LocalDate $due, array $skipped, ?string $cutOff): string
-    {
+    public function sentence(
+        LocalDate $anchor,
+        string $label,
+        ?LocalDate $from,
+        LocalDate $counted,
+        LocalDate $due,
+        array $skipped,
+        ?string $cutOff,
+    ): string {
         $year = $this->thisYear ?? $due->year();
         $count = abs($this->rule->days);
         $label = lcfirst($label);
-        $where = $count === 0
-            ? "The day of {$label} ({$anchor->short($year)})"
-            : $this->rule->unit->words($count).' '.($this->rule->days < 0 ? 'before' : 'after')." {$label} ({$anchor->short($year)}".($from === null ? '' : ", after {$this->lateAfter()}, so counted from {$from->short($year)}").')';
+        $where =
+            $count === 0
+                ? "The day of {$label} ({$anchor->short($year)})"
+                : $this->rule->unit->words($count).
+                    ' '.
+                    ($this->rule->days < 0 ? 'before' : 'after').
+                    " {$label} ({$anchor->short($year)}".
+                    ($from === null ? '' : ", after {$this->lateAfter()}, so counted from {$from->short($year)}").
+                    ')';
         if ($this->rule->isShort()) {
             $where .= ', weekends and holidays left out because it is fewer than '.$this->rule->shortLimit.' days';
         }
         if ($skipped !== []) {
-            $where .= ', skipping '.implode(' and ', array_map(fn (LocalDate $day) => "{$this->calendar->holiday($day)} ({$day->short($year)})", $skipped));
+            $where .=
+                ', skipping '.
+                implode(' and ', array_map(fn (LocalDate $day) => "{$this->calendar->holiday($day)} ({$day->short($year)})", $skipped));
         }
         if (! $due->is($counted)) {
             $why = $this->calendar->holiday($counted) ?? ($counted->weekday() === 6 ? 'a Saturday' : 'a Sunday');
@@ -52,7 +67,7 @@ final readonly class Explanation
         $names = [];
         for ($day = $counted->plusDays($step); ! $day->is($due); $day = $day->plusDays($step)) {
             $name = $this->calendar->holiday($day);
-            $name === null || $names[] = "{$name} ({$day->short($year)})";
+            $name === null || ($names[] = "{$name} ({$day->short($year)})");
         }
 
         return $names === [] ? '' : ', past '.implode(' and ', $names);

@@ -70,7 +70,7 @@ final class FederalHolidays
     {
         $first = LocalDate::ymd($year, $month, 1);
 
-        return $first->plusDays(($weekday - $first->weekday() + 7) % 7 + ($nth - 1) * 7);
+        return $first->plusDays((($weekday - $first->weekday() + 7) % 7) + ($nth - 1) * 7);
     }
 
     private static function lastMondayOfMay(int $year): LocalDate

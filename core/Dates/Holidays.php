@@ -24,7 +24,9 @@ final class Holidays
                 continue;
             }
             if (preg_match('/^\s*(\d{4}-\d{2}-\d{2})\s*(.*)$/u', $line, $m) !== 1) {
-                throw new DateUnreadable("“{$line}” is not a holiday. Write a day such as 2026-12-24 and its name on each line. Nothing was saved.");
+                throw new DateUnreadable(
+                    "“{$line}” is not a holiday. Write a day such as 2026-12-24 and its name on each line. Nothing was saved.",
+                );
             }
             try {
                 $holidays[LocalDate::of($m[1])->iso()] = mb_substr(trim($m[2]) ?: 'Office closed', 0, self::LONGEST_NAME);

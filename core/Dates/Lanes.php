@@ -25,8 +25,14 @@ final readonly class Lanes
      * @param list<array{x: float, width: float}> $weekends
      * @param array{x: float, width: float, count: int, now: bool}|null $fullWeek the week shown with most closings, from three on; of several the next
      */
-    private function __construct(public array $rows, public array $ticks, public array $weekends, public ?array $fullWeek, public float $today, public float $height)
-    {
+    private function __construct(
+        public array $rows,
+        public array $ticks,
+        public array $weekends,
+        public ?array $fullWeek,
+        public float $today,
+        public float $height,
+    ) {
     }
 
     /**
@@ -47,15 +53,27 @@ final readonly class Lanes
             $flags = [];
             foreach ($file['deadlines'] as $deadline) {
                 if ($inside($deadline->due)) {
-                    $flags[] = ['x' => $x($deadline->due), 'state' => $deadline->standing($file['done'], $today), 'title' => $deadline->label.', '.$deadline->due->short()];
+                    $flags[] = [
+                        'x' => $x($deadline->due),
+                        'state' => $deadline->standing($file['done'], $today),
+                        'title' => $deadline->label.', '.$deadline->due->short(),
+                    ];
                 }
             }
             $closing = $file['closing'];
             $rows[] = [
-                'key' => $file['key'], 'name' => $file['name'], 'shape' => $file['shape'], 'percent' => $file['percent'], 'y' => 40.0 + $index * self::LANE,
-                'from' => $file['start'] === null ? null : $x($file['start']), 'to' => $closing === null ? null : $x($closing),
-                'close' => $closing === null || ! $inside($closing) ? null : ['x' => $x($closing), 'label' => 'closing '.$closing->short(), 'late' => $closing->isBefore($today)],
-                'flags' => $flags, 'open' => $closing === null,
+                'key' => $file['key'],
+                'name' => $file['name'],
+                'shape' => $file['shape'],
+                'percent' => $file['percent'],
+                'y' => 40.0 + $index * self::LANE,
+                'from' => $file['start'] === null ? null : $x($file['start']),
+                'to' => $closing === null ? null : $x($closing),
+                'close' => $closing === null || ! $inside($closing)
+                        ? null
+                        : ['x' => $x($closing), 'label' => 'closing '.$closing->short(), 'late' => $closing->isBefore($today)],
+                'flags' => $flags,
+                'open' => $closing === null,
             ];
         }
         $ticks = [];
@@ -65,7 +83,14 @@ final readonly class Lanes
             $weekends[] = ['x' => $x($day->plusDays(5)), 'width' => round(min(2 * $unit, self::RIGHT - $x($day->plusDays(5))), 1)];
         }
 
-        return new self($rows, $span > 100 ? array_values(array_filter($ticks, static fn (int $i) => $i % 2 === 0, ARRAY_FILTER_USE_KEY)) : $ticks, $weekends, self::fullWeek($files, $today, $end, $x), $x($today), 44.0 + count($rows) * self::LANE);
+        return new self(
+            $rows,
+            $span > 100 ? array_values(array_filter($ticks, static fn (int $i) => $i % 2 === 0, ARRAY_FILTER_USE_KEY)) : $ticks,
+            $weekends,
+            self::fullWeek($files, $today, $end, $x),
+            $x($today),
+            44.0 + count($rows) * self::LANE,
+        );
     }
 
     /**
@@ -91,6 +116,11 @@ final readonly class Lanes
         }
         $from = LocalDate::of($monday);
 
-        return ['x' => $x($from), 'width' => max(0.0, $x($from->plusDays(5)) - $x($from)), 'count' => $weeks[$monday], 'now' => ! $from->isAfter($today)];
+        return [
+            'x' => $x($from),
+            'width' => max(0.0, $x($from->plusDays(5)) - $x($from)),
+            'count' => $weeks[$monday],
+            'now' => ! $from->isAfter($today),
+        ];
     }
 }

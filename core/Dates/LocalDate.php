@@ -76,9 +76,21 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         }
         [$year, $month, $day] = match (true) {
             preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})$/', $text, $m) === 1 => [(int) $m[1], (int) $m[2], (int) $m[3]],
-            preg_match('#^(\d{1,2})[/-](\d{1,2})(?:[/-](\d{4}|\d{2}))?$#', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), (int) $m[1], (int) $m[2]],
-            preg_match('/^(\d{1,2})(?:st|nd|rd|th)? ([a-z]{3,9})(?: (\d{4}))?$/', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), self::monthNamed($m[2]), (int) $m[1]],
-            preg_match('/^([a-z]{3,9}) (\d{1,2})(?:st|nd|rd|th)?(?: (\d{4}))?$/', $text, $m) === 1 => [self::yearIn($m[3] ?? ''), self::monthNamed($m[1]), (int) $m[2]],
+            preg_match('#^(\d{1,2})[/-](\d{1,2})(?:[/-](\d{4}|\d{2}))?$#', $text, $m) === 1 => [
+                self::yearIn($m[3] ?? ''),
+                (int) $m[1],
+                (int) $m[2],
+            ],
+            preg_match('/^(\d{1,2})(?:st|nd|rd|th)? ([a-z]{3,9})(?: (\d{4}))?$/', $text, $m) === 1 => [
+                self::yearIn($m[3] ?? ''),
+                self::monthNamed($m[2]),
+                (int) $m[1],
+            ],
+            preg_match('/^([a-z]{3,9}) (\d{1,2})(?:st|nd|rd|th)?(?: (\d{4}))?$/', $text, $m) === 1 => [
+                self::yearIn($m[3] ?? ''),
+                self::monthNamed($m[1]),
+                (int) $m[2],
+            ],
             default => throw DateUnreadable::typed($typed),
         };
         try {
@@ -103,7 +115,7 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     public function plusMonths(int $months): self
     {
         $count = $this->year() * 12 + $this->month() - 1 + $months;
-        [$year, $month] = [intdiv($count, 12), $count % 12 + 1];
+        [$year, $month] = [intdiv($count, 12), ($count % 12) + 1];
 
         return self::ymd($year, $month, min($this->day(), cal_days_in_month(CAL_GREGORIAN, $month, $year)));
     }
@@ -149,7 +161,7 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     /** The day of the week, 1 Monday to 7 Sunday (ISO 8601). */
     public function weekday(): int
     {
-        return $this->julian % 7 + 1;
+        return ($this->julian % 7) + 1;
     }
 
     /** The day of the week as read: "Friday". */
@@ -228,10 +240,16 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         if (preg_match('/^(?:\+ ?(\d{1,4})(?: days?)?|in (\d{1,4}) days?)$/', $text, $m) === 1) {
             return $reference->plusDays((int) ($m[2] ?? $m[1]));
         }
-        if (preg_match('/^(mon|tues?|wed|wednes|thu|thurs?|fri|sat|satur|sun)(?:day)?$/', (string) preg_replace('/^next /', '', $text), $m) === 1) {
+        if (
+            preg_match(
+                '/^(mon|tues?|wed|wednes|thu|thurs?|fri|sat|satur|sun)(?:day)?$/',
+                (string) preg_replace('/^next /', '', $text),
+                $m,
+            ) === 1
+        ) {
             $wanted = (int) array_search(substr($m[1], 0, 3), ['', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], true);
 
-            return $reference->plusDays(($wanted - $reference->weekday() + 6) % 7 + 1);
+            return $reference->plusDays((($wanted - $reference->weekday() + 6) % 7) + 1);
         }
 
         return null;
@@ -248,7 +266,11 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
 
     private static function monthNamed(string $name): int
     {
-        $place = array_search(substr($name, 0, 3), ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'], true);
+        $place = array_search(
+            substr($name, 0, 3),
+            ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'],
+            true,
+        );
 
         return $place === false ? 0 : $place + 1;
     }

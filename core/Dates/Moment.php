@@ -9,8 +9,21 @@ final class Moment
 {
     /** What Americans call their zones, by what the zone database calls them in winter and in summer. */
     private const ZONES = [
-        'EST' => 'ET', 'EDT' => 'ET', 'CST' => 'CT', 'CDT' => 'CT', 'MST' => 'MT', 'MDT' => 'MT', 'PST' => 'PT', 'PDT' => 'PT',
-        'AKST' => 'AKT', 'AKDT' => 'AKT', 'HST' => 'HT', 'HDT' => 'HT', 'AST' => 'AT', 'ADT' => 'AT', 'UTC' => 'UTC',
+        'EST' => 'ET',
+        'EDT' => 'ET',
+        'CST' => 'CT',
+        'CDT' => 'CT',
+        'MST' => 'MT',
+        'MDT' => 'MT',
+        'PST' => 'PT',
+        'PDT' => 'PT',
+        'AKST' => 'AKT',
+        'AKDT' => 'AKT',
+        'HST' => 'HT',
+        'HDT' => 'HT',
+        'AST' => 'AT',
+        'ADT' => 'AT',
+        'UTC' => 'UTC',
     ];
 
     /** In a list: "Fri, Nov 27, 8:51 pm", with the year when it is not the one given. */

@@ -23,8 +23,15 @@ final class Schedule
      *
      * @throws CircularRules when rules count from each other
      */
-    public static function compute(array $anchors, array $labels, array $rules, BusinessCalendar $calendar, array $overrides = [], array $times = [], ?int $thisYear = null): array
-    {
+    public static function compute(
+        array $anchors,
+        array $labels,
+        array $rules,
+        BusinessCalendar $calendar,
+        array $overrides = [],
+        array $times = [],
+        ?int $thisYear = null,
+    ): array {
         $rules = array_values(array_filter($rules, static fn (DeadlineRule $rule) => ! isset($anchors[$rule->name])));
         self::refuseCircles($rules);
         $names = [];
@@ -33,7 +40,7 @@ final class Schedule
             $names[$rule->name] = $rule->label;
             $from[$rule->anchor][] = $rule;
         }
-        $label = static fn (string $anchor) => $labels[$anchor] ?? $names[$anchor] ?? str_replace('_', ' ', $anchor);
+        $label = static fn (string $anchor) => $labels[$anchor] ?? ($names[$anchor] ?? str_replace('_', ' ', $anchor));
         $deadlines = [];
         $days = $anchors;
         $ready = array_map(strval(...), array_keys($anchors));
@@ -45,7 +52,13 @@ final class Schedule
                 $ready[] = $rule->name;
             }
         }
-        self::follow($ready, $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use ($label, $calendar, $times, $overrides, $thisYear): Deadline {
+        self::follow($ready, $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use (
+            $label,
+            $calendar,
+            $times,
+            $overrides,
+            $thisYear,
+        ): Deadline {
             $deadline = $rule->from($day, $label($rule->anchor), $calendar, $times[$rule->anchor] ?? null, $thisYear);
 
             return isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name], $thisYear) : $deadline;
@@ -55,7 +68,12 @@ final class Schedule
             if (isset($overrides[$rule->name]) && ! isset($deadlines[$rule->name])) {
                 $deadlines[$rule->name] = Deadline::setByHand($rule, $label($rule->anchor), $overrides[$rule->name], $thisYear);
                 $days[$rule->name] = $overrides[$rule->name]->day;
-                self::follow([$rule->name], $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use ($label, $calendar, $overrides, $thisYear): Deadline {
+                self::follow([$rule->name], $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use (
+                    $label,
+                    $calendar,
+                    $overrides,
+                    $thisYear,
+                ): Deadline {
                     $deadline = $rule->from($day, $label($rule->anchor), $calendar, null, $thisYear);
 
                     return isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name], $thisYear) : $deadline;
@@ -106,7 +124,9 @@ final class Schedule
             $path = [];
             for ($next = (string) $start; isset($anchorOf[$next]) && ! isset($sound[$next]); $next = $anchorOf[$next]) {
                 if (isset($path[$next])) {
-                    throw new CircularRules("The deadline “{$next}” counts from itself by way of others. Let one of them count from an anchor.");
+                    throw new CircularRules(
+                        "The deadline “{$next}” counts from itself by way of others. Let one of them count from an anchor.",
+                    );
                 }
                 $path[$next] = true;
             }

@@ -35,11 +35,20 @@ final readonly class Shift
                 continue;
             }
             $moves[] = [
-                'name' => (string) $name, 'label' => $either->label, 'from' => $from, 'to' => $to, 'days' => $from === null || $to === null ? 0 : $from->daysUntil($to),
-                'because' => $is[$name]->because ?? 'Its anchor is gone.', 'conflicts' => $to === null ? [] : self::words($to, $calendar, $today),
+                'name' => (string) $name,
+                'label' => $either->label,
+                'from' => $from,
+                'to' => $to,
+                'days' => $from === null || $to === null ? 0 : $from->daysUntil($to),
+                'because' => $is[$name]->because ?? 'Its anchor is gone.',
+                'conflicts' => $to === null ? [] : self::words($to, $calendar, $today),
             ];
         }
-        usort($moves, static fn (array $a, array $b) => ($a['to'] ?? $a['from'])?->iso() <=> ($b['to'] ?? $b['from'])?->iso() ?: $a['name'] <=> $b['name']);
+        usort(
+            $moves,
+            static fn (array $a, array $b) => ($a['to'] ?? $a['from'])?->iso() <=> ($b['to'] ?? $b['from'])?->iso() ?:
+            $a['name'] <=> $b['name'],
+        );
         $anchors = [];
         foreach ($movedAnchors as $anchor) {
             foreach (self::words($anchor['day'], $calendar, $today) as $word) {

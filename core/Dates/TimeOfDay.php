@@ -42,7 +42,7 @@ final readonly class TimeOfDay
     {
         $hour = intdiv($this->minutes, 60) % 24;
 
-        return sprintf('%d:%02d %s', ($hour + 11) % 12 + 1, $this->minutes % 60, $hour < 12 ? 'am' : 'pm');
+        return sprintf('%d:%02d %s', (($hour + 11) % 12) + 1, $this->minutes % 60, $hour < 12 ? 'am' : 'pm');
     }
 
     /** As stored. */

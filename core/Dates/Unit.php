@@ -18,7 +18,13 @@ enum Unit: string
     /** As read with a number before it. */
     public function words(int $count): string
     {
-        $word = ['calendar' => 'day', 'business' => 'business day', 'business with saturdays' => 'business day', 'months' => 'month', 'hours' => 'hour'][$this->value];
+        $word = [
+            'calendar' => 'day',
+            'business' => 'business day',
+            'business with saturdays' => 'business day',
+            'months' => 'month',
+            'hours' => 'hour',
+        ][$this->value];
 
         return "{$count} {$word}".($count === 1 ? '' : 's').($this === self::BusinessWithSaturdays ? ' (Saturdays counted)' : '');
     }

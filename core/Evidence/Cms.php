@@ -32,7 +32,10 @@ final class Cms
         $attributes = [
             self::attribute('1.2.840.113549.1.9.3', Der::oid('1.2.840.113549.1.7.1')),
             self::attribute('1.2.840.113549.1.9.4', Der::octets($digest)),
-            self::attribute('1.2.840.113549.1.9.16.2.47', Der::sequence(Der::sequence(Der::sequence(Der::octets(hash('sha256', $key->certificate, true)))))),
+            self::attribute(
+                '1.2.840.113549.1.9.16.2.47',
+                Der::sequence(Der::sequence(Der::sequence(Der::octets(hash('sha256', $key->certificate, true))))),
+            ),
         ];
         $signature = $key->sign(Der::set(...$attributes));
         $token = $stamps->stamp(hash('sha256', $signature, true));
@@ -50,13 +53,16 @@ final class Cms
 
         return Der::sequence(
             Der::oid('1.2.840.113549.1.7.2'),
-            Der::element(0xA0, Der::sequence(
-                Der::integer(1),
-                Der::set($sha256),
-                Der::sequence(Der::oid('1.2.840.113549.1.7.1')),
-                $implicit(0xA0, Der::set($key->certificate, ...$key->chain)),
-                Der::set($signer),
-            )),
+            Der::element(
+                0xA0,
+                Der::sequence(
+                    Der::integer(1),
+                    Der::set($sha256),
+                    Der::sequence(Der::oid('1.2.840.113549.1.7.1')),
+                    $implicit(0xA0, Der::set($key->certificate, ...$key->chain)),
+                    Der::set($signer),
+                ),
+            ),
         );
     }
 

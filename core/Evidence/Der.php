@@ -102,7 +102,12 @@ final class Der
             throw SealBroken::unreadable();
         }
 
-        return ['tag' => ord($bytes[$at]), 'content' => substr($bytes, $at + $head, $length), 'whole' => substr($bytes, $at, $head + $length), 'end' => $at + $head + $length];
+        return [
+            'tag' => ord($bytes[$at]),
+            'content' => substr($bytes, $at + $head, $length),
+            'whole' => substr($bytes, $at, $head + $length),
+            'end' => $at + $head + $length,
+        ];
     }
 
     /** @return list<array{tag: int, content: string, whole: string, end: int}> the elements standing one after the other */

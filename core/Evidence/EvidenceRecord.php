@@ -55,14 +55,24 @@ final class EvidenceRecord
         $this->heading('People');
         foreach ($this->people as $person) {
             $this->line("{$person['name']}, {$person['seat']}", 9.5, 'bold', 12);
-            $this->line("asked at {$person['address']} · agreed to sign electronically {$person['agreed']} · finished {$person['finished']}", 8, 'normal', 15);
+            $this->line(
+                "asked at {$person['address']} · agreed to sign electronically {$person['agreed']} · finished {$person['finished']}",
+                8,
+                'normal',
+                15,
+            );
         }
         $this->heading('What happened');
         foreach ($this->events as $event) {
             $this->columns([[0, $event['at']], [104, $event['who']], [210, $event['what']], [432, $event['from']]]);
         }
         $this->y += 10;
-        $this->line('The file is sealed: any change made to it after the last signature shows when its digital signature is checked.', 8, 'normal', 12);
+        $this->line(
+            'The file is sealed: any change made to it after the last signature shows when its digital signature is checked.',
+            8,
+            'normal',
+            12,
+        );
 
         return $this->pages;
     }
@@ -71,7 +81,9 @@ final class EvidenceRecord
     {
         $this->y += 8;
         $this->room(40);
-        $this->page()->text(self::LEFT, $this->y, 11, $text, weight: 'bold', fill: '#2b6a4d')->line(self::LEFT, $this->y + 4, self::RIGHT, $this->y + 4);
+        $this->page()
+            ->text(self::LEFT, $this->y, 11, $text, weight: 'bold', fill: '#2b6a4d')
+            ->line(self::LEFT, $this->y + 4, self::RIGHT, $this->y + 4);
         $this->y += 19;
     }
 

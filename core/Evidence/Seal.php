@@ -34,13 +34,17 @@ final class Seal
      */
     public function over(string $pdf, \DateTimeImmutable $at): string
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $path = $scratch->put('in.pdf', $pdf);
         $edit = PdfEdit::of($path);
         $marker = bin2hex(random_bytes(self::ROOM));
         $numbers = array_map(static fn () => random_int(1_000_000_000, 9_999_999_999), range(1, 3));
         $this->place($edit, $marker, $numbers, $at);
-        $written = $edit->write([], static fn (PdfLook $written) => count(PdfFields::of($written)->signed()) === 1 ? null : 'the place of the seal', packed: false);
+        $written = $edit->write(
+            [],
+            static fn (PdfLook $written) => count(PdfFields::of($written)->signed()) === 1 ? null : 'the place of the seal',
+            packed: false,
+        );
 
         return $this->patch($written, $marker, $numbers);
     }
@@ -50,14 +54,45 @@ final class Seal
     {
         [$rootName, $root] = $edit->look->catalog();
         $page = $edit->look->pageObject(1);
-        $signature = $edit->add((object) [
-            '/Type' => '/Sig', '/Filter' => '/Adobe.PPKLite', '/SubFilter' => '/ETSI.CAdES.detached',
-            '/Contents' => 'b:'.$marker, '/ByteRange' => [0, ...$numbers],
-            '/Name' => 'u:'.$this->signer, '/Reason' => 'u:Everyone has signed', '/M' => 'u:D:'.$at->setTimezone(new \DateTimeZone('UTC'))->format('YmdHis')."+00'00'",
-            '/Reference' => [(object) ['/Type' => '/SigRef', '/TransformMethod' => '/DocMDP', '/TransformParams' => (object) ['/Type' => '/TransformParams', '/P' => 1, '/V' => '/1.2']]],
-        ]);
-        $field = $edit->add((object) ['/Type' => '/Annot', '/Subtype' => '/Widget', '/FT' => '/Sig', '/T' => 'u:seal', '/F' => 132, '/Rect' => [0, 0, 0, 0], '/P' => $page, '/V' => $signature]);
-        $edit->put($rootName, (object) [...(array) $root, '/AcroForm' => (object) ['/Fields' => [$field], '/SigFlags' => 3], '/Perms' => (object) ['/DocMDP' => $signature]]);
+        $signature = $edit->add(
+            (object) [
+                '/Type' => '/Sig',
+                '/Filter' => '/Adobe.PPKLite',
+                '/SubFilter' => '/ETSI.CAdES.detached',
+                '/Contents' => 'b:'.$marker,
+                '/ByteRange' => [0, ...$numbers],
+                '/Name' => 'u:'.$this->signer,
+                '/Reason' => 'u:Everyone has signed',
+                '/M' => 'u:D:'.$at->setTimezone(new \DateTimeZone('UTC'))->format('YmdHis')."+00'00'",
+                '/Reference' => [
+                    (object) [
+                        '/Type' => '/SigRef',
+                        '/TransformMethod' => '/DocMDP',
+                        '/TransformParams' => (object) ['/Type' => '/TransformParams', '/P' => 1, '/V' => '/1.2'],
+                    ],
+                ],
+            ],
+        );
+        $field = $edit->add(
+            (object) [
+                '/Type' => '/Annot',
+                '/Subtype' => '/Widget',
+                '/FT' => '/Sig',
+                '/T' => 'u:seal',
+                '/F' => 132,
+                '/Rect' => [0, 0, 0, 0],
+                '/P' => $page,
+                '/V' => $signature,
+            ],
+        );
+        $edit->put(
+            $rootName,
+            (object) [
+                ...(array) $root,
+                '/AcroForm' => (object) ['/Fields' => [$field], '/SigFlags' => 3],
+                '/Perms' => (object) ['/DocMDP' => $signature],
+            ],
+        );
         $first = $edit->look->pageDictionary(1);
         $edit->put($page, (object) [...(array) $first, '/Annots' => [...(array) $edit->look->resolve($first->{'/Annots'} ?? []), $field]]);
     }

@@ -30,7 +30,12 @@ final readonly class SealCheck
         try {
             $signatures = Signatures::in($pdf, $trust);
         } catch (PdfRefused $refused) {
-            return new self(str_contains(substr($pdf, 0, 1024), '%PDF-') ? SealAnswer::Changed : SealAnswer::NotSealed, $refused->getMessage(), null, []);
+            return new self(
+                str_contains(substr($pdf, 0, 1024), '%PDF-') ? SealAnswer::Changed : SealAnswer::NotSealed,
+                $refused->getMessage(),
+                null,
+                [],
+            );
         }
         if ($signatures === []) {
             return new self(SealAnswer::NotSealed, 'There is no seal in this file.', null, []);
@@ -42,15 +47,30 @@ final readonly class SealCheck
         }
         $last = $signatures[count($signatures) - 1];
         if (! $last->coversAll) {
-            return new self(SealAnswer::AddedTo, 'The seal does not cover the whole file: something was added to it after the last signature. '.$last->sentence(), null, $signatures);
+            return new self(
+                SealAnswer::AddedTo,
+                'The seal does not cover the whole file: something was added to it after the last signature. '.$last->sentence(),
+                null,
+                $signatures,
+            );
         }
         if ($last->trust !== Trust::Ours) {
-            return new self(SealAnswer::AnotherHolds, implode(' ', array_map(static fn (Signature $one) => $one->sentence(), $signatures)).' It is not a seal of ours.', $last->stampedAt, $signatures);
+            return new self(
+                SealAnswer::AnotherHolds,
+                implode(' ', array_map(static fn (Signature $one) => $one->sentence(), $signatures)).' It is not a seal of ours.',
+                $last->stampedAt,
+                $signatures,
+            );
         }
         if ($last->stampedAt === null) {
             return new self(SealAnswer::Changed, 'The time stamp of the seal does not hold, or nobody we know made it.', null, $signatures);
         }
 
-        return new self(SealAnswer::Holds, "Every byte is under the seal of {$last->signer}; {$last->vouchedBy} vouches for it.", $last->stampedAt, $signatures);
+        return new self(
+            SealAnswer::Holds,
+            "Every byte is under the seal of {$last->signer}; {$last->vouchedBy} vouches for it.",
+            $last->stampedAt,
+            $signatures,
+        );
     }
 }

@@ -37,7 +37,10 @@ final readonly class Signature
     /** What is said of it to whoever uploads or reads the file. */
     public function sentence(): string
     {
-        $who = $this->signer === '' ? 'someone whose name cannot be read' : $this->signer.($this->organization === '' || $this->organization === $this->signer ? '' : " ({$this->organization})");
+        $who =
+            $this->signer === ''
+                ? 'someone whose name cannot be read'
+                : $this->signer.($this->organization === '' || $this->organization === $this->signer ? '' : " ({$this->organization})");
         $vouched = $this->vouchedBy === '' ? 'nobody we know vouches for that name' : "{$this->vouchedBy} vouches for that name";
 
         return match (true) {

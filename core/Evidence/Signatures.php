@@ -7,6 +7,7 @@ namespace Unanimus\Evidence;
 use Unanimus\Pages\PdfFields;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
+use Unanimus\Pages\PdfString;
 use Unanimus\Pages\Scratch;
 
 /**
@@ -31,7 +32,7 @@ final class Signatures
      */
     public static function in(string $pdf, TrustList $trust): array
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $look = PdfLook::into($scratch->put('file.pdf', $pdf), gate: false);
         $fields = PdfFields::of($look);
         $reader = new self($pdf, $trust, $scratch);
@@ -50,7 +51,7 @@ final class Signatures
     private function signature(PdfLook $look, \stdClass $dict, array $range): Signature
     {
         $filter = $look->resolve($dict->{'/SubFilter'} ?? null);
-        $signedAt = self::date(PdfLook::text($look->resolve($dict->{'/M'} ?? null)));
+        $signedAt = self::date(PdfString::text($look->resolve($dict->{'/M'} ?? null)));
         $isStamp = $filter === '/ETSI.RFC3161';
         $no = static fn (string $fault) => new Signature('', '', Trust::Nobody, '', false, false, $fault, $signedAt, null, $isStamp);
         $parts = $this->parts($range, (string) $look->resolve($dict->{'/Contents'} ?? null));
@@ -63,7 +64,12 @@ final class Signatures
                 '/adbe.pkcs7.detached', '/ETSI.CAdES.detached' => SignedData::detached($contents, $content, $this->scratch),
                 '/adbe.pkcs7.sha1' => SignedData::overDigest($contents, sha1($content, true), $this->scratch),
                 '/ETSI.RFC3161' => SignedData::stamp($contents, $content, $this->scratch),
-                '/adbe.x509.rsa_sha1' => SignedData::bare($contents, $content, (array) $look->resolve($dict->{'/Cert'} ?? []), $this->scratch),
+                '/adbe.x509.rsa_sha1' => SignedData::bare(
+                    $contents,
+                    $content,
+                    (array) $look->resolve($dict->{'/Cert'} ?? []),
+                    $this->scratch,
+                ),
                 default => throw new SealBroken('it is of a kind that is not known here.'),
             };
         } catch (SealBroken $broken) {
@@ -73,7 +79,18 @@ final class Signatures
         $holds = $cms->holds && ($trust !== Trust::Ours || $cms->carriesOnly($this->trust));
         $stamped = $isStamp ? ($trust === Trust::Nobody ? null : $cms->stampedAt()) : $cms->provenAt($this->trust);
 
-        return new Signature($cms->signer(), $cms->organization(), $trust, $by, $holds, $end === strlen($this->pdf), $holds ? null : ($cms->holds ? 'a certificate in it was changed.' : $cms->fault), $signedAt, $stamped, $isStamp);
+        return new Signature(
+            $cms->signer(),
+            $cms->organization(),
+            $trust,
+            $by,
+            $holds,
+            $end === strlen($this->pdf),
+            $holds ? null : ($cms->holds ? 'a certificate in it was changed.' : $cms->fault),
+            $signedAt,
+            $stamped,
+            $isStamp,
+        );
     }
 
     /**
@@ -85,7 +102,13 @@ final class Signatures
     private function parts(array $range, string $told): array|string
     {
         $range = array_map(static fn (mixed $edge) => is_int($edge) ? $edge : -1, $range);
-        if (count($range) !== 4 || min($range) < 0 || $range[0] !== 0 || $range[2] <= $range[1] || strlen($this->pdf) < $range[2] + $range[3]) {
+        if (
+            count($range) !== 4 ||
+            min($range) < 0 ||
+            $range[0] !== 0 ||
+            $range[2] <= $range[1] ||
+            strlen($this->pdf) < $range[2] + $range[3]
+        ) {
             return 'it does not say which part of the file it covers.';
         }
         $gap = substr($this->pdf, $range[1], $range[2] - $range[1]);
@@ -107,8 +130,17 @@ final class Signatures
         if (preg_match('/^D:(\d{4})(\d\d)?(\d\d)?(\d\d)?(\d\d)?(\d\d)?(?:Z|([+-])(\d\d)\'?(\d\d)?)?/', $text, $m) !== 1) {
             return null;
         }
-        $zone = ($m[7] ?? '') === '' ? '+00:00' : $m[7].($m[8] ?? '00').':'.(($m[9] ?? '') ?: '00');
-        $time = sprintf('%s-%s-%sT%s:%s:%s%s', $m[1], ($m[2] ?? '') ?: '01', ($m[3] ?? '') ?: '01', ($m[4] ?? '') ?: '00', ($m[5] ?? '') ?: '00', ($m[6] ?? '') ?: '00', $zone);
+        $zone = ($m[7] ?? '') === '' ? '+00:00' : $m[7].($m[8] ?? '00').':'.($m[9] ?? '' ?: '00');
+        $time = sprintf(
+            '%s-%s-%sT%s:%s:%s%s',
+            $m[1],
+            $m[2] ?? '' ?: '01',
+            $m[3] ?? '' ?: '01',
+            $m[4] ?? '' ?: '00',
+            $m[5] ?? '' ?: '00',
+            $m[6] ?? '' ?: '00',
+            $zone,
+        );
         $at = \DateTimeImmutable::createFromFormat(DATE_ATOM, $time);
 
         return $at === false ? null : $at->format(DATE_ATOM);

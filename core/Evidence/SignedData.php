@@ -41,7 +41,12 @@ final class SignedData
     {
         $hidden = self::hidden($contents);
 
-        return self::checked($contents, ['-content', $scratch->put('content', $content)], $scratch, static fn () => $hidden ? 'something was hidden behind it.' : null);
+        return self::checked(
+            $contents,
+            ['-content', $scratch->put('content', $content)],
+            $scratch,
+            static fn () => $hidden ? 'something was hidden behind it.' : null,
+        );
     }
 
     /** Over a digest that it carries. @throws SealBroken when it cannot be read */
@@ -74,7 +79,10 @@ final class SignedData
     public static function bare(string $contents, string $content, array $certificates, Scratch $scratch): self
     {
         $signature = Der::read($contents);
-        $first = is_string($certificates[0] ?? null) && str_starts_with($certificates[0], 'b:') ? (string) @hex2bin(substr($certificates[0], 2)) : '';
+        $first =
+            is_string($certificates[0] ?? null) && str_starts_with($certificates[0], 'b:')
+                ? (string) @hex2bin(substr($certificates[0], 2))
+                : '';
         $pem = $first === '' ? '' : self::pem($first);
         if ($signature['tag'] !== 0x04 || $pem === '') {
             throw SealBroken::unreadable();
@@ -99,7 +107,22 @@ final class SignedData
         $holds = true;
         $why = self::CHANGED;
         try {
-            $openssl->run(['openssl', 'cms', '-verify', '-binary', '-noverify', '-inform', 'DER', '-in', $in, ...$options, '-signer', $scratch->path('signer.pem'), '-out', $scratch->path('inner')]);
+            $openssl->run([
+                'openssl',
+                'cms',
+                '-verify',
+                '-binary',
+                '-noverify',
+                '-inform',
+                'DER',
+                '-in',
+                $in,
+                ...$options,
+                '-signer',
+                $scratch->path('signer.pem'),
+                '-out',
+                $scratch->path('inner'),
+            ]);
         } catch (ToolFailed $failed) {
             if ($failed->machineIsBusy) {
                 throw $failed;
@@ -107,7 +130,7 @@ final class SignedData
             $holds = false;
         }
         $found = $holds ? $fault($scratch->get('inner')) : null;
-        $signer = $scratch->get('signer.pem') ?: ($all[0] ?? '');
+        $signer = $scratch->get('signer.pem') ?: $all[0] ?? '';
         if ($signer === '') {
             throw SealBroken::unreadable();
         }
@@ -119,7 +142,11 @@ final class SignedData
     private static function certificates(string $in, NativeTool $openssl): array
     {
         try {
-            preg_match_all('/-----BEGIN CERTIFICATE-----.+?-----END CERTIFICATE-----/s', $openssl->run(['openssl', 'pkcs7', '-inform', 'DER', '-in', $in, '-print_certs']), $found);
+            preg_match_all(
+                '/-----BEGIN CERTIFICATE-----.+?-----END CERTIFICATE-----/s',
+                $openssl->run(['openssl', 'pkcs7', '-inform', 'DER', '-in', $in, '-print_certs']),
+                $found,
+            );
         } catch (ToolFailed $failed) {
             throw $failed->machineIsBusy ? $failed : SealBroken::unreadable();
         }
@@ -143,7 +170,7 @@ final class SignedData
     {
         $subject = $this->subject();
 
-        return self::first($subject['CN'] ?? $subject['O'] ?? '');
+        return self::first($subject['CN'] ?? ($subject['O'] ?? ''));
     }
 
     /** The organization the certificate names. */
@@ -159,12 +186,14 @@ final class SignedData
      */
     public function vouchedBy(TrustList $trust, bool $stamp, ?string $at): array
     {
-        foreach ($stamp ? [[Trust::Others, $trust->stamps]] : [[Trust::Ours, $trust->seals], [Trust::Others, $trust->others]] as [$kind, $roots]) {
+        foreach (
+            $stamp ? [[Trust::Others, $trust->stamps]] : [[Trust::Ours, $trust->seals], [Trust::Others, $trust->others]] as [$kind, $roots]
+        ) {
             foreach ($roots as $root) {
                 if ($this->isUnder($root, $at)) {
                     $named = openssl_x509_parse($root)['subject'] ?? [];
 
-                    return [$kind, self::first($named['CN'] ?? $named['O'] ?? '')];
+                    return [$kind, self::first($named['CN'] ?? ($named['O'] ?? ''))];
                 }
             }
         }
@@ -176,8 +205,19 @@ final class SignedData
     {
         try {
             (new NativeTool(20))->run([
-                'openssl', 'verify', '-no-CApath', '-no-CAstore', '-auth_level', '1', '-attime', (string) ($at === null ? time() : strtotime($at)),
-                '-CAfile', $this->scratch->put('root.pem', $root."\n"), '-untrusted', $this->scratch->put('beside.pem', $this->beside."\n"), $this->scratch->put('one.pem', $this->certificate),
+                'openssl',
+                'verify',
+                '-no-CApath',
+                '-no-CAstore',
+                '-auth_level',
+                '1',
+                '-attime',
+                (string) ($at === null ? time() : strtotime($at)),
+                '-CAfile',
+                $this->scratch->put('root.pem', $root."\n"),
+                '-untrusted',
+                $this->scratch->put('beside.pem', $this->beside."\n"),
+                $this->scratch->put('one.pem', $this->certificate),
             ]);
 
             return true;
@@ -215,8 +255,16 @@ final class SignedData
         foreach ($trust->stamps as $root) {
             try {
                 (new NativeTool(20))->run([
-                    'openssl', 'ts', '-verify', '-token_in', '-in', $this->scratch->put('token.der', $token), '-data', $this->scratch->put('stamped', $signature),
-                    '-CAfile', $this->scratch->put('stamps.pem', $root."\n"),
+                    'openssl',
+                    'ts',
+                    '-verify',
+                    '-token_in',
+                    '-in',
+                    $this->scratch->put('token.der', $token),
+                    '-data',
+                    $this->scratch->put('stamped', $signature),
+                    '-CAfile',
+                    $this->scratch->put('stamps.pem', $root."\n"),
                 ]);
 
                 return self::timeIn($token);

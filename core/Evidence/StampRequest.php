@@ -21,7 +21,11 @@ final readonly class StampRequest
         $nonce = Der::integer(random_int(1 << 40, PHP_INT_MAX));
         $sha256 = Der::sequence(Der::oid('2.16.840.1.101.3.4.2.1'), Der::null());
 
-        return new self(Der::sequence(Der::integer(1), Der::sequence($sha256, Der::octets($digest)), $nonce, "\x01\x01\xFF"), $digest, $nonce);
+        return new self(
+            Der::sequence(Der::integer(1), Der::sequence($sha256, Der::octets($digest)), $nonce, "\x01\x01\xFF"),
+            $digest,
+            $nonce,
+        );
     }
 
     /**

@@ -44,7 +44,11 @@ final readonly class TrustList
     {
         $found = [];
         foreach ($paths as $path) {
-            preg_match_all('/-----BEGIN CERTIFICATE-----.+?-----END CERTIFICATE-----/s', is_file($path) ? (string) file_get_contents($path) : '', $m);
+            preg_match_all(
+                '/-----BEGIN CERTIFICATE-----.+?-----END CERTIFICATE-----/s',
+                is_file($path) ? (string) file_get_contents($path) : '',
+                $m,
+            );
             array_push($found, ...$m[0]);
         }
 

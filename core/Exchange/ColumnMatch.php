@@ -14,23 +14,65 @@ final class ColumnMatch
 {
     /** What a column may hold besides terms and facts of the property. */
     public const OTHERS = [
-        'listing.number' => 'Listing number', 'address' => 'Address in one line', 'side' => 'Side', 'kind' => 'Kind of deal', 'status' => 'Status', 'agent' => 'Agent', 'labels' => 'Labels',
-        'buyer.1.name' => 'Buyer', 'buyer.2.name' => 'Second buyer', 'seller.1.name' => 'Seller', 'seller.2.name' => 'Second seller', 'tenant.1.name' => 'Tenant', 'landlord.1.name' => 'Landlord',
-        'buyer.1.email' => 'Buyer’s email', 'seller.1.email' => 'Seller’s email', 'buyer.1.phone' => 'Buyer’s phone', 'seller.1.phone' => 'Seller’s phone',
+        'listing.number' => 'Listing number',
+        'address' => 'Address in one line',
+        'side' => 'Side',
+        'kind' => 'Kind of deal',
+        'status' => 'Status',
+        'agent' => 'Agent',
+        'labels' => 'Labels',
+        'buyer.1.name' => 'Buyer',
+        'buyer.2.name' => 'Second buyer',
+        'seller.1.name' => 'Seller',
+        'seller.2.name' => 'Second seller',
+        'tenant.1.name' => 'Tenant',
+        'landlord.1.name' => 'Landlord',
+        'buyer.1.email' => 'Buyer’s email',
+        'seller.1.email' => 'Seller’s email',
+        'buyer.1.phone' => 'Buyer’s phone',
+        'seller.1.phone' => 'Seller’s phone',
     ];
 
     private const WORDS = [
-        'listing.number' => ['listing', 'listing no', 'listing id', 'listing nr', 'exchange number', 'number'], 'address' => ['address', 'property', 'property address', 'full address', 'location'],
-        'property.street' => ['street', 'street address', 'address 1', 'address line 1'], 'property.unit' => ['unit', 'apt', 'address 2', 'address line 2', 'suite'], 'property.city' => ['city', 'town', 'municipality'],
-        'property.state' => ['state', 'st', 'province'], 'property.zip' => ['zip', 'zip code', 'zipcode', 'postal code', 'postcode'], 'property.year_built' => ['year built', 'built', 'year'], 'property.area' => ['sq ft', 'sqft', 'living area', 'square feet', 'area'],
-        'property.kind' => ['property type', 'property kind', 'type of property'], 'property.parcel' => ['parcel', 'parcel no', 'parcel number', 'apn', 'tax id'], 'property.county' => ['county'], 'property.association' => ['association', 'hoa'],
-        'list_price' => ['list price', 'asking price', 'listed at'], 'price' => ['price', 'sale price', 'sales price', 'contract price', 'purchase price', 'sold price'], 'side' => ['side', 'we represent', 'representing'], 'kind' => ['kind', 'deal type', 'transaction type', 'type'],
-        'status' => ['status', 'stage', 'state of deal'], 'agent' => ['agent', 'our agent', 'agent name', 'agent email', 'realtor', 'assigned to'], 'buyer.1.name' => ['buyer', 'buyer 1', 'buyer name', 'buyers', 'purchaser'], 'buyer.2.name' => ['buyer 2', 'second buyer', 'co buyer'],
-        'seller.1.name' => ['seller', 'seller 1', 'seller name', 'sellers', 'owner'], 'seller.2.name' => ['seller 2', 'second seller', 'co seller'], 'tenant.1.name' => ['tenant', 'lessee', 'renter'], 'landlord.1.name' => ['landlord', 'lessor'],
-        'buyer.1.email' => ['buyer email', 'buyer mail', 'buyer e mail'], 'seller.1.email' => ['seller email', 'seller mail', 'seller e mail'], 'buyer.1.phone' => ['buyer phone', 'buyer telephone'], 'seller.1.phone' => ['seller phone', 'seller telephone'],
-        'acceptance' => ['accepted', 'acceptance', 'acceptance date', 'contract date', 'accepted on', 'under contract date'], 'closing' => ['closing', 'closing date', 'close date', 'closes', 'settlement', 'settlement date', 'coe'], 'listing_expires' => ['expires', 'expiration', 'listing expires', 'expiration date', 'expiry'],
-        'listed_on' => ['listed', 'list date', 'listed on', 'listing date'], 'financing' => ['financing', 'loan type', 'finance'], 'loan_percent' => ['loan percent', 'ltv', 'loan'], 'earnest_money' => ['earnest money', 'earnest', 'deposit paid', 'emd'],
-        'escrow_holder' => ['escrow', 'title company', 'escrow holder', 'title'], 'lender' => ['lender', 'bank'], 'labels' => ['labels', 'tags', 'notes label'],
+        'listing.number' => ['listing', 'listing no', 'listing id', 'listing nr', 'exchange number', 'number'],
+        'address' => ['address', 'property', 'property address', 'full address', 'location'],
+        'property.street' => ['street', 'street address', 'address 1', 'address line 1'],
+        'property.unit' => ['unit', 'apt', 'address 2', 'address line 2', 'suite'],
+        'property.city' => ['city', 'town', 'municipality'],
+        'property.state' => ['state', 'st', 'province'],
+        'property.zip' => ['zip', 'zip code', 'zipcode', 'postal code', 'postcode'],
+        'property.year_built' => ['year built', 'built', 'year'],
+        'property.area' => ['sq ft', 'sqft', 'living area', 'square feet', 'area'],
+        'property.kind' => ['property type', 'property kind', 'type of property'],
+        'property.parcel' => ['parcel', 'parcel no', 'parcel number', 'apn', 'tax id'],
+        'property.county' => ['county'],
+        'property.association' => ['association', 'hoa'],
+        'list_price' => ['list price', 'asking price', 'listed at'],
+        'price' => ['price', 'sale price', 'sales price', 'contract price', 'purchase price', 'sold price'],
+        'side' => ['side', 'we represent', 'representing'],
+        'kind' => ['kind', 'deal type', 'transaction type', 'type'],
+        'status' => ['status', 'stage', 'state of deal'],
+        'agent' => ['agent', 'our agent', 'agent name', 'agent email', 'realtor', 'assigned to'],
+        'buyer.1.name' => ['buyer', 'buyer 1', 'buyer name', 'buyers', 'purchaser'],
+        'buyer.2.name' => ['buyer 2', 'second buyer', 'co buyer'],
+        'seller.1.name' => ['seller', 'seller 1', 'seller name', 'sellers', 'owner'],
+        'seller.2.name' => ['seller 2', 'second seller', 'co seller'],
+        'tenant.1.name' => ['tenant', 'lessee', 'renter'],
+        'landlord.1.name' => ['landlord', 'lessor'],
+        'buyer.1.email' => ['buyer email', 'buyer mail', 'buyer e mail'],
+        'seller.1.email' => ['seller email', 'seller mail', 'seller e mail'],
+        'buyer.1.phone' => ['buyer phone', 'buyer telephone'],
+        'seller.1.phone' => ['seller phone', 'seller telephone'],
+        'acceptance' => ['accepted', 'acceptance', 'acceptance date', 'contract date', 'accepted on', 'under contract date'],
+        'closing' => ['closing', 'closing date', 'close date', 'closes', 'settlement', 'settlement date', 'coe'],
+        'listing_expires' => ['expires', 'expiration', 'listing expires', 'expiration date', 'expiry'],
+        'listed_on' => ['listed', 'list date', 'listed on', 'listing date'],
+        'financing' => ['financing', 'loan type', 'finance'],
+        'loan_percent' => ['loan percent', 'ltv', 'loan'],
+        'earnest_money' => ['earnest money', 'earnest', 'deposit paid', 'emd'],
+        'escrow_holder' => ['escrow', 'title company', 'escrow holder', 'title'],
+        'lender' => ['lender', 'bank'],
+        'labels' => ['labels', 'tags', 'notes label'],
     ];
 
     /**
@@ -44,7 +86,7 @@ final class ColumnMatch
     {
         $matched = [];
         foreach ($headings as $column => $heading) {
-            $fact = $remembered[self::plain($heading)] ?? self::byWords($heading) ?? '';
+            $fact = $remembered[self::plain($heading)] ?? (self::byWords($heading) ?? '');
             $matched[$column] = $fact !== '' && in_array($fact, $matched, true) ? '' : $fact;
         }
 

@@ -17,6 +17,13 @@ final class CsvCells
      */
     public static function safe(array $cells): array
     {
-        return array_map(static fn (string|int|float|null $cell): string => is_string($cell) && preg_match('/^\s*[=+\-@\t\r|%]/', $cell) === 1 && ! is_numeric(str_replace([',', '$'], '', $cell)) ? "'{$cell}" : (string) $cell, $cells);
+        return array_map(
+            static fn (string|int|float|null $cell): string => is_string($cell) &&
+            preg_match('/^\s*[=+\-@\t\r|%]/', $cell) === 1 &&
+            ! is_numeric(str_replace([',', '$'], '', $cell))
+                ? "'{$cell}"
+                : (string) $cell,
+            $cells,
+        );
     }
 }

@@ -16,13 +16,64 @@ use Unanimus\Terms\Term;
  */
 final readonly class ImportRow
 {
-    private const SIDES = ['buyer' => 'buyer', 'buyers' => 'buyer', 'buy' => 'buyer', 'buying' => 'buyer', 'purchase' => 'buyer', 'seller' => 'seller', 'sellers' => 'seller', 'sell' => 'seller', 'selling' => 'seller', 'listing' => 'seller', 'both' => 'both', 'dual' => 'both', 'tenant' => 'tenant', 'lessee' => 'tenant', 'landlord' => 'landlord', 'lessor' => 'landlord'];
+    private const SIDES = [
+        'buyer' => 'buyer',
+        'buyers' => 'buyer',
+        'buy' => 'buyer',
+        'buying' => 'buyer',
+        'purchase' => 'buyer',
+        'seller' => 'seller',
+        'sellers' => 'seller',
+        'sell' => 'seller',
+        'selling' => 'seller',
+        'listing' => 'seller',
+        'both' => 'both',
+        'dual' => 'both',
+        'tenant' => 'tenant',
+        'lessee' => 'tenant',
+        'landlord' => 'landlord',
+        'lessor' => 'landlord',
+    ];
 
-    private const KINDS = ['sale' => 'sale', 'purchase' => 'sale', 'residential sale' => 'sale', 'lease' => 'lease', 'rental' => 'lease', 'rent' => 'lease', 'referral' => 'referral'];
+    private const KINDS = [
+        'sale' => 'sale',
+        'purchase' => 'sale',
+        'residential sale' => 'sale',
+        'lease' => 'lease',
+        'rental' => 'lease',
+        'rent' => 'lease',
+        'referral' => 'referral',
+    ];
 
-    private const STATUSES = ['preparing' => 'preparing', 'draft' => 'preparing', 'new' => 'preparing', 'active' => 'active', 'listed' => 'active', 'under contract' => 'under_contract', 'contract' => 'under_contract', 'pending' => 'under_contract', 'in contract' => 'under_contract', 'closed' => 'closed', 'sold' => 'closed', 'terminated' => 'terminated', 'cancelled' => 'terminated', 'canceled' => 'terminated', 'expired' => 'expired', 'withdrawn' => 'withdrawn'];
+    private const STATUSES = [
+        'preparing' => 'preparing',
+        'draft' => 'preparing',
+        'new' => 'preparing',
+        'active' => 'active',
+        'listed' => 'active',
+        'under contract' => 'under_contract',
+        'contract' => 'under_contract',
+        'pending' => 'under_contract',
+        'in contract' => 'under_contract',
+        'closed' => 'closed',
+        'sold' => 'closed',
+        'terminated' => 'terminated',
+        'cancelled' => 'terminated',
+        'canceled' => 'terminated',
+        'expired' => 'expired',
+        'withdrawn' => 'withdrawn',
+    ];
 
-    private const LOANS = ['cash' => 'cash', 'none' => 'cash', 'conventional' => 'conventional', 'conv' => 'conventional', 'conventional loan' => 'conventional', 'government' => 'government', 'government insured' => 'government', 'government insured loan' => 'government'];
+    private const LOANS = [
+        'cash' => 'cash',
+        'none' => 'cash',
+        'conventional' => 'conventional',
+        'conv' => 'conventional',
+        'conventional loan' => 'conventional',
+        'government' => 'government',
+        'government insured' => 'government',
+        'government insured loan' => 'government',
+    ];
 
     /**
      * @param array<string, string> $facts as kept
@@ -31,7 +82,15 @@ final readonly class ImportRow
      * @param list<string> $faults in words; a row with any is not opened
      */
     private function __construct(
-        public array $facts, public array $parties, public string $listing, public string $side, public string $kind, public DealStatus $status, public string $agent, public array $labels, public array $faults,
+        public array $facts,
+        public array $parties,
+        public string $listing,
+        public string $side,
+        public string $kind,
+        public DealStatus $status,
+        public string $agent,
+        public array $labels,
+        public array $faults,
     ) {
     }
 
@@ -64,7 +123,9 @@ final readonly class ImportRow
                     $faults[] = "{$item->label()}: {$unreadable->getMessage()}";
                 }
             } elseif (preg_match('/^((?:buyer|seller|tenant|landlord)\.\d)\.(name|email|phone)$/', $fact, $m) === 1) {
-                $m[2] === 'email' && filter_var($text, FILTER_VALIDATE_EMAIL) === false ? $faults[] = "“{$text}” is not an email address." : $parties[$m[1]][$m[2]] = mb_substr($text, 0, 200);
+                $m[2] === 'email' && filter_var($text, FILTER_VALIDATE_EMAIL) === false
+                    ? ($faults[] = "“{$text}” is not an email address.")
+                    : ($parties[$m[1]][$m[2]] = mb_substr($text, 0, 200));
             }
         }
         if (isset($given['address'])) {
@@ -73,24 +134,58 @@ final readonly class ImportRow
         $parties = array_filter($parties, static fn (array $party) => isset($party['name']));
         $kind = self::word('kind', $given['kind'] ?? '', self::KINDS, 'sale', $faults);
         $side = self::word('side', $given['side'] ?? '', self::SIDES, self::guessSide($kind, $parties), $faults);
-        $status = self::word('status', $given['status'] ?? '', self::STATUSES, isset($facts['acceptance']) ? 'under_contract' : 'preparing', $faults);
+        $status = self::word(
+            'status',
+            $given['status'] ?? '',
+            self::STATUSES,
+            isset($facts['acceptance']) ? 'under_contract' : 'preparing',
+            $faults,
+        );
         if ($facts === [] && $parties === [] && ($given['listing.number'] ?? '') === '') {
             $faults[] = 'It has no address, name, or listing number.';
         }
 
-        return new self($facts, $parties, mb_strtoupper(trim($given['listing.number'] ?? '')), $side, $kind, DealStatus::from($status), trim($given['agent'] ?? ''), array_values(array_filter(array_map(trim(...), preg_split('/[,;|]/', $given['labels'] ?? '') ?: []), static fn (string $label) => $label !== '')), $faults);
+        return new self(
+            $facts,
+            $parties,
+            mb_strtoupper(trim($given['listing.number'] ?? '')),
+            $side,
+            $kind,
+            DealStatus::from($status),
+            trim($given['agent'] ?? ''),
+            array_values(
+                array_filter(
+                    array_map(trim(...), preg_split('/[,;|]/', $given['labels'] ?? '') ?: []),
+                    static fn (string $label) => $label !== '',
+                ),
+            ),
+            $faults,
+        );
     }
 
     /** What its address is known by; empty without one. */
     public function addressKey(): string
     {
-        return Address::of($this->facts['property.street'] ?? '', $this->facts['property.unit'] ?? '', $this->facts['property.city'] ?? '', $this->facts['property.state'] ?? '', $this->facts['property.zip'] ?? '')->key();
+        return Address::of(
+            $this->facts['property.street'] ?? '',
+            $this->facts['property.unit'] ?? '',
+            $this->facts['property.city'] ?? '',
+            $this->facts['property.state'] ?? '',
+            $this->facts['property.zip'] ?? '',
+        )->key();
     }
 
     /** In one line, for the report. */
     public function name(): string
     {
-        return implode(' · ', array_filter([trim(($this->facts['property.street'] ?? '').' '.($this->facts['property.unit'] ?? '')), implode(' & ', array_column($this->parties, 'name')), $this->listing]));
+        return implode(
+            ' · ',
+            array_filter([
+                trim(($this->facts['property.street'] ?? '').' '.($this->facts['property.unit'] ?? '')),
+                implode(' & ', array_column($this->parties, 'name')),
+                $this->listing,
+            ]),
+        );
     }
 
     /** @return array<string, string> */
@@ -98,7 +193,16 @@ final readonly class ImportRow
     {
         $address = Address::parse($typed);
 
-        return array_filter(['property.street' => $address->street, 'property.unit' => $address->unit, 'property.city' => $address->city, 'property.state' => $address->state, 'property.zip' => $address->zip], static fn (string $part) => $part !== '');
+        return array_filter(
+            [
+                'property.street' => $address->street,
+                'property.unit' => $address->unit,
+                'property.city' => $address->city,
+                'property.state' => $address->state,
+                'property.zip' => $address->zip,
+            ],
+            static fn (string $part) => $part !== '',
+        );
     }
 
     private static function choice(Term|PropertyFact $item, string $text): string
@@ -108,8 +212,24 @@ final readonly class ImportRow
         $kept = match (true) {
             isset($choices[$plain]) => $plain,
             $item === Term::Financing => self::LOANS[$plain] ?? null,
-            $item === PropertyFact::Kind => ['condominium' => 'condo', 'single family home' => 'single family', 'house' => 'single family', 'sfr' => 'single family', 'multi family' => 'multi-family', 'lot' => 'land', 'vacant land' => 'land'][$plain] ?? null,
-            isset($choices['yes']) => ['y' => 'yes', 'true' => 'yes', '1' => 'yes', 'x' => 'yes', 'n' => 'no', 'false' => 'no', '0' => 'no'][$plain] ?? null,
+            $item === PropertyFact::Kind => [
+                'condominium' => 'condo',
+                'single family home' => 'single family',
+                'house' => 'single family',
+                'sfr' => 'single family',
+                'multi family' => 'multi-family',
+                'lot' => 'land',
+                'vacant land' => 'land',
+            ][$plain] ?? null,
+            isset($choices['yes']) => [
+                'y' => 'yes',
+                'true' => 'yes',
+                '1' => 'yes',
+                'x' => 'yes',
+                'n' => 'no',
+                'false' => 'no',
+                '0' => 'no',
+            ][$plain] ?? null,
             default => null,
         };
 
@@ -138,6 +258,12 @@ final readonly class ImportRow
     {
         $has = static fn (string $role) => isset($parties["{$role}.1"]);
 
-        return $kind === 'lease' ? ($has('landlord') && ! $has('tenant') ? 'landlord' : 'tenant') : ($has('seller') && ! $has('buyer') ? 'seller' : 'buyer');
+        return $kind === 'lease'
+            ? ($has('landlord') && ! $has('tenant')
+                ? 'landlord'
+                : 'tenant')
+            : ($has('seller') && ! $has('buyer')
+                ? 'seller'
+                : 'buyer');
     }
 }

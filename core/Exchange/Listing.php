@@ -15,11 +15,27 @@ final readonly class Listing
 {
     /** RESO Data Dictionary fields of the resource Property, and the facts they become. */
     private const FIELDS = [
-        'StreetAddress' => 'property.street', 'City' => 'property.city', 'StateOrProvince' => 'property.state', 'PostalCode' => 'property.zip',
-        'CountyOrParish' => 'property.county', 'UnitNumber' => 'property.unit', 'PropertySubType' => 'property.kind', 'YearBuilt' => 'property.year_built', 'ParcelNumber' => 'property.parcel',
-        'TaxLegalDescription' => 'property.legal', 'TaxLot' => 'property.lot', 'TaxBlock' => 'property.block', 'SubdivisionName' => 'property.subdivision',
-        'ListPrice' => 'list_price', 'ListAgentFullName' => 'coagent.1.name', 'ListOfficeName' => 'coagent.1.firm', 'OwnerName' => 'seller.1.name',
-        'Sewer' => 'property.sewer', 'WaterSource' => 'property.water', 'AssociationName' => 'property.association', 'LivingArea' => 'property.area',
+        'StreetAddress' => 'property.street',
+        'City' => 'property.city',
+        'StateOrProvince' => 'property.state',
+        'PostalCode' => 'property.zip',
+        'CountyOrParish' => 'property.county',
+        'UnitNumber' => 'property.unit',
+        'PropertySubType' => 'property.kind',
+        'YearBuilt' => 'property.year_built',
+        'ParcelNumber' => 'property.parcel',
+        'TaxLegalDescription' => 'property.legal',
+        'TaxLot' => 'property.lot',
+        'TaxBlock' => 'property.block',
+        'SubdivisionName' => 'property.subdivision',
+        'ListPrice' => 'list_price',
+        'ListAgentFullName' => 'coagent.1.name',
+        'ListOfficeName' => 'coagent.1.firm',
+        'OwnerName' => 'seller.1.name',
+        'Sewer' => 'property.sewer',
+        'WaterSource' => 'property.water',
+        'AssociationName' => 'property.association',
+        'LivingArea' => 'property.area',
     ];
 
     /** @param  array<string, string>  $facts by name */
@@ -39,7 +55,17 @@ final readonly class Listing
     public static function fromReso(array $data): self
     {
         $number = $data['ListingId'] ?? null;
-        $street = trim(implode(' ', array_filter([$data['StreetNumber'] ?? null, $data['StreetDirPrefix'] ?? null, $data['StreetName'] ?? null, $data['StreetSuffix'] ?? null])));
+        $street = trim(
+            implode(
+                ' ',
+                array_filter([
+                    $data['StreetNumber'] ?? null,
+                    $data['StreetDirPrefix'] ?? null,
+                    $data['StreetName'] ?? null,
+                    $data['StreetSuffix'] ?? null,
+                ]),
+            ),
+        );
         if (! is_string($number) || $number === '' || $street === '') {
             throw new ExchangeUnavailable('The listing exchange answered with a listing that has no number or no address.');
         }
@@ -67,8 +93,8 @@ final readonly class Listing
         };
         $facts['property.septic'] = str_contains(strtolower($facts['property.sewer'] ?? ''), 'septic') ? 'yes' : 'no';
         $facts['property.well'] = str_contains(strtolower($facts['property.water'] ?? ''), 'well') ? 'yes' : 'no';
-        is_bool($data['NewConstructionYN'] ?? null) && $facts['property.new_construction'] = $data['NewConstructionYN'] ? 'yes' : 'no';
-        isset($facts['property.area']) && $facts['property.area'] = (string) (int) $facts['property.area'];
+        is_bool($data['NewConstructionYN'] ?? null) && ($facts['property.new_construction'] = $data['NewConstructionYN'] ? 'yes' : 'no');
+        isset($facts['property.area']) && ($facts['property.area'] = (string) (int) $facts['property.area']);
 
         return new self($number, $facts, is_string($data['ListingKey'] ?? null) ? $data['ListingKey'] : '');
     }
@@ -83,7 +109,11 @@ final readonly class Listing
     {
         $found = [];
         foreach ($this->facts as $name => $value) {
-            if ((str_starts_with($name, 'property.') || $name === 'list_price') && ! in_array($name, ['property.sewer', 'property.water'], true) && ($known[$name] ?? '') !== $value) {
+            if (
+                (str_starts_with($name, 'property.') || $name === 'list_price') &&
+                ! in_array($name, ['property.sewer', 'property.water'], true) &&
+                ($known[$name] ?? '') !== $value
+            ) {
                 $found[$name] = ['there' => $known[$name] ?? '', 'here' => $value];
             }
         }

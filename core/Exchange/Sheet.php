@@ -53,7 +53,10 @@ final readonly class Sheet
         if (preg_match('/^"?sep=(.)"?\n/', $text, $m) === 1) {
             [$separator, $text, $skipped] = [$m[1], substr($text, strlen($m[0])), 1];
         }
-        $records = array_filter(self::records($text, $separator ?? self::separator($text), $skipped), static fn (array $cells) => implode('', $cells) !== '');
+        $records = array_filter(
+            self::records($text, $separator ?? self::separator($text), $skipped),
+            static fn (array $cells) => implode('', $cells) !== '',
+        );
         if (count($records) < 2) {
             throw new SheetUnreadable('This spreadsheet has no rows. The first row names the columns. Each row after it is a file.');
         }
@@ -61,21 +64,40 @@ final readonly class Sheet
         $headings = $records[$first];
         unset($records[$first]);
         if (count($headings) > self::MOST_COLUMNS || count($records) > self::MOST_ROWS) {
-            throw new SheetUnreadable(sprintf('This table is too large: at most %d columns and %s rows in one go.', self::MOST_COLUMNS, number_format(self::MOST_ROWS)));
+            throw new SheetUnreadable(
+                sprintf(
+                    'This table is too large: at most %d columns and %s rows in one go.',
+                    self::MOST_COLUMNS,
+                    number_format(self::MOST_ROWS),
+                ),
+            );
         }
         $rows = $short = $long = [];
         foreach ($records as $line => $cells) {
-            count($cells) < count($headings) && $short[] = $line;
-            count($cells) > count($headings) && $long[] = $line;
+            count($cells) < count($headings) && ($short[] = $line);
+            count($cells) > count($headings) && ($long[] = $line);
             $rows[$line] = array_pad($cells, count($headings), '');
         }
         $count = count($headings);
-        $warnings = array_values(array_filter([
-            $short === [] ? '' : self::lines($short)." fewer cells than the {$count} columns. The missing ones count as empty.",
-            $long === [] ? '' : self::lines($long)." more cells than the {$count} columns, perhaps a separator that is not in quotes. What is over is kept with the row and not used.",
-        ]));
+        $warnings = array_values(
+            array_filter([
+                $short === [] ? '' : self::lines($short)." fewer cells than the {$count} columns. The missing ones count as empty.",
+                $long === []
+                    ? ''
+                    : self::lines($long).
+                        " more cells than the {$count} columns, perhaps a separator that is not in quotes. What is over is kept with the row and not used.",
+            ]),
+        );
 
-        return new self(array_map(static fn (string $heading, int $at) => $heading === '' ? 'Column '.($at + 1) : $heading, $headings, array_keys($headings)), $rows, $warnings);
+        return new self(
+            array_map(
+                static fn (string $heading, int $at) => $heading === '' ? 'Column '.($at + 1) : $heading,
+                $headings,
+                array_keys($headings),
+            ),
+            $rows,
+            $warnings,
+        );
     }
 
     /** @param  non-empty-list<int>  $lines */
@@ -89,7 +111,9 @@ final readonly class Sheet
     private static function letters(string $bytes): string
     {
         return match (true) {
-            str_starts_with($bytes, "\xEF\xBB\xBF") => mb_check_encoding(substr($bytes, 3), 'UTF-8') ? substr($bytes, 3) : self::windows(substr($bytes, 3)),
+            str_starts_with($bytes, "\xEF\xBB\xBF") => mb_check_encoding(substr($bytes, 3), 'UTF-8')
+                ? substr($bytes, 3)
+                : self::windows(substr($bytes, 3)),
             str_starts_with($bytes, "\xFF\xFE") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
             str_starts_with($bytes, "\xFE\xFF") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
             mb_check_encoding($bytes, 'UTF-8') => $bytes,
@@ -111,16 +135,24 @@ final readonly class Sheet
         }
         $broken = [];
         foreach (preg_split('/\r\n|\r|\n/', $bytes) ?: [] as $index => $line) {
-            mb_check_encoding($line, 'UTF-8') || $broken[] = $index + 1;
+            mb_check_encoding($line, 'UTF-8') || ($broken[] = $index + 1);
         }
-        throw new SheetUnreadable(self::lines($broken === [] ? [1] : $broken).' letters that cannot be read, and would come out garbled. Save the sheet again as “CSV UTF-8” and upload that.');
+        throw new SheetUnreadable(
+            self::lines($broken === [] ? [1] : $broken).
+                ' letters that cannot be read, and would come out garbled. Save the sheet again as “CSV UTF-8” and upload that.',
+        );
     }
 
     /** The separator that parts the first line into most cells; quoted cells do not count. */
     private static function separator(string $text): string
     {
         $line = (string) preg_replace('/"(?:[^"]|"")*"/', '', explode("\n", ltrim($text), 2)[0]);
-        $counts = array_map(static fn (string $separator) => substr_count($line, $separator), [',' => ',', ';' => ';', "\t" => "\t", '|' => '|']);
+        $counts = array_map(static fn (string $separator) => substr_count($line, $separator), [
+            ',' => ',',
+            ';' => ';',
+            "\t" => "\t",
+            '|' => '|',
+        ]);
         arsort($counts);
 
         return (string) array_key_first($counts);
@@ -166,7 +198,9 @@ final readonly class Sheet
             do {
                 $end = strpos($text, '"', $at + 1);
                 if ($end === false) {
-                    throw new SheetUnreadable("A quote that begins in line {$begins} never ends; all that follows would be taken for one cell. Close it, or take it out, and upload the table again.");
+                    throw new SheetUnreadable(
+                        "A quote that begins in line {$begins} never ends; all that follows would be taken for one cell. Close it, or take it out, and upload the table again.",
+                    );
                 }
                 $piece = substr($text, $at + 1, $end - $at - 1);
                 $line += substr_count($piece, "\n");

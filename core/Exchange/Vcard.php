@@ -24,8 +24,13 @@ final readonly class Vcard
     /** What the book keeps; anything else on a card is left aside. */
     private const KEPT = ['VERSION', 'PRODID', 'REV', 'UID', 'FN', 'N', 'ORG', 'EMAIL', 'TEL', 'ADR', 'KIND', 'CLIENTPIDMAP'];
 
-    public function __construct(public string $name, public string $firm = '', public string $email = '', public string $phone = '', public string $address = '')
-    {
+    public function __construct(
+        public string $name,
+        public string $firm = '',
+        public string $email = '',
+        public string $phone = '',
+        public string $address = '',
+    ) {
     }
 
     /** The cards in a file, and what of it could not be read or was left aside. A card without a name or a firm is none. */
@@ -53,7 +58,7 @@ final readonly class Vcard
                 continue;
             }
             $read = $card instanceof Card ? self::one($card) : null;
-            $read === null ? $broken++ : $cards[] = $read;
+            $read === null ? $broken++ : ($cards[] = $read);
             $aside = $aside || ($card instanceof Card && self::leavesAside($card));
         }
 
@@ -84,21 +89,31 @@ final readonly class Vcard
         $name = self::preferred($card, 'FN');
         if ($name === '') {
             $parts = array_pad(array_map(self::line(...), self::preferredProperty($card, 'N')?->getParts() ?? []), 5, '');
-            $name = trim(implode(' ', array_filter([$parts[3], $parts[1], $parts[2], $parts[0], $parts[4]], static fn (string $part) => $part !== '')));
+            $name = trim(
+                implode(
+                    ' ',
+                    array_filter([$parts[3], $parts[1], $parts[2], $parts[0], $parts[4]], static fn (string $part) => $part !== ''),
+                ),
+            );
         }
         $firm = self::line((string) (self::preferredProperty($card, 'ORG')?->getParts()[0] ?? ''));
         if ($name === '' && $firm === '') {
             return null;
         }
         $email = preg_replace('/^mailto:/i', '', self::preferred($card, 'EMAIL'));
-        $address = array_filter(array_map(self::line(...), self::preferredProperty($card, 'ADR')?->getParts() ?? []), static fn (string $part) => $part !== '');
+        $address = array_filter(
+            array_map(self::line(...), self::preferredProperty($card, 'ADR')?->getParts() ?? []),
+            static fn (string $part) => $part !== '',
+        );
         $cut = static fn (?string $text, int $most) => mb_substr((string) $text, 0, $most);
 
         return new self(
-            $cut($name === '' ? $firm : $name, 120), $cut($firm, 120),
+            $cut($name === '' ? $firm : $name, 120),
+            $cut($firm, 120),
             // An address that is none could carry anything into the head of a letter.
             filter_var($email, FILTER_VALIDATE_EMAIL) === false ? '' : $cut($email, 200),
-            $cut(preg_replace('/^tel:/i', '', self::preferred($card, 'TEL')), 40), $cut(implode(', ', $address), 300),
+            $cut(preg_replace('/^tel:/i', '', self::preferred($card, 'TEL')), 40),
+            $cut(implode(', ', $address), 300),
         );
     }
 
@@ -113,7 +128,7 @@ final readonly class Vcard
         $best = null;
         $rank = 102;
         foreach ($card->select($name) as $property) {
-            if (! $property instanceof Property || trim((string) $property->getValue()) === '') {
+            if (! ($property instanceof Property) || trim((string) $property->getValue()) === '') {
                 continue;
             }
             [$type, $pref] = [$property['TYPE'], $property['PREF']];
@@ -136,7 +151,8 @@ final readonly class Vcard
             }
         }
 
-        return array_diff(array_keys($counts), self::KEPT) !== [] || max($counts['EMAIL'] ?? 0, $counts['TEL'] ?? 0, $counts['ADR'] ?? 0) > 1;
+        return array_diff(array_keys($counts), self::KEPT) !== [] ||
+            max($counts['EMAIL'] ?? 0, $counts['TEL'] ?? 0, $counts['ADR'] ?? 0) > 1;
     }
 
     /** On one line: what breaks a line in a name or an address would begin another header where it goes out. */
@@ -177,7 +193,7 @@ final readonly class Vcard
                 continue;
             }
             // A long value of a 2.1 card may end in a line that is empty; what it holds is not kept.
-            trim($line) === '' || $card[] = $line;
+            trim($line) === '' || ($card[] = $line);
             if (preg_match('/^\s*END:VCARD\s*$/i', $line) === 1) {
                 yield self::inUtf8($card);
                 $card = null;
@@ -191,13 +207,22 @@ final readonly class Vcard
     /** @param  list<string>  $lines  Cards say the letters of a line by themselves; else they are UTF-8, or what Windows wrote. */
     private static function inUtf8(array $lines): string
     {
-        $text = implode("\r\n", array_map(static function (string $line): string {
-            if (preg_match('/^[^:]*;CHARSET=([\w-]+)/i', $line, $m) === 1 && strcasecmp($m[1], 'UTF-8') !== 0 && stripos($line, 'QUOTED-PRINTABLE') === false && in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)) {
-                return (string) preg_replace('/;CHARSET=[\w-]+/i', '', (string) mb_convert_encoding($line, 'UTF-8', $m[1]));
-            }
+        $text =
+            implode(
+                "\r\n",
+                array_map(static function (string $line): string {
+                    if (
+                        preg_match('/^[^:]*;CHARSET=([\w-]+)/i', $line, $m) === 1 &&
+                        strcasecmp($m[1], 'UTF-8') !== 0 &&
+                        stripos($line, 'QUOTED-PRINTABLE') === false &&
+                        in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)
+                    ) {
+                        return (string) preg_replace('/;CHARSET=[\w-]+/i', '', (string) mb_convert_encoding($line, 'UTF-8', $m[1]));
+                    }
 
-            return $line;
-        }, $lines))."\r\n";
+                    return $line;
+                }, $lines),
+            )."\r\n";
 
         return mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
     }

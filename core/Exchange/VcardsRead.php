@@ -22,10 +22,26 @@ final readonly class VcardsRead
     /** What was not taken over, in words; empty when everything was. */
     public function told(): string
     {
-        return implode(' ', array_filter([
-            $this->broken === 0 ? '' : ($this->broken === 1 ? 'One card could not be read: it is cut off, or has no name.' : "{$this->broken} cards could not be read: they are cut off, or have no name."),
-            $this->over === 0 ? '' : "{$this->over} more were left out; ".number_format(Vcard::MOST).' are read in one go. Upload the rest as a file of its own.',
-            $this->aside ? 'Pictures, second addresses and whatever else the cards hold were left out; the address book keeps name, company, one email address, one phone number, and one address.' : '',
-        ], static fn (string $told) => $told !== ''));
+        return implode(
+            ' ',
+            array_filter(
+                [
+                    $this->broken === 0
+                        ? ''
+                        : ($this->broken === 1
+                            ? 'One card could not be read: it is cut off, or has no name.'
+                            : "{$this->broken} cards could not be read: they are cut off, or have no name."),
+                    $this->over === 0
+                        ? ''
+                        : "{$this->over} more were left out; ".
+                            number_format(Vcard::MOST).
+                            ' are read in one go. Upload the rest as a file of its own.',
+                    $this->aside
+                        ? 'Pictures, second addresses and whatever else the cards hold were left out; the address book keeps name, company, one email address, one phone number, and one address.'
+                        : '',
+                ],
+                static fn (string $told) => $told !== '',
+            ),
+        );
     }
 }

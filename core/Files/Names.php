@@ -19,7 +19,12 @@ final class Names
         if (preg_match('/\b(?:llc|inc|ltd|lp|llp|trust|estate|company|corporation|holdings|partners)\b/iu', $line) === 1) {
             return [trim($line)];
         }
-        $parts = array_values(array_filter(array_map(trim(...), preg_split('/\s*(?:,|;|&|\band\b)\s*/iu', $line) ?: []), static fn (string $part) => $part !== ''));
+        $parts = array_values(
+            array_filter(
+                array_map(trim(...), preg_split('/\s*(?:,|;|&|\band\b)\s*/iu', $line) ?: []),
+                static fn (string $part) => $part !== '',
+            ),
+        );
         $surname = '';
         foreach (array_reverse(array_keys($parts)) as $at) {
             $words = explode(' ', $parts[$at]);

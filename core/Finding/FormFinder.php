@@ -23,7 +23,7 @@ final class FormFinder
         $found = [];
         foreach ($forms as $number => $words) {
             $score = self::score((string) $number, preg_split('/\s+/', Query::plain($words), -1, PREG_SPLIT_NO_EMPTY) ?: [], $asked);
-            $score === null || $found[(string) $number] = $score;
+            $score === null || ($found[(string) $number] = $score);
         }
         $numbers = array_map(strval(...), array_keys($found));
         usort($numbers, static fn (string $a, string $b) => [$found[$b], $uses[$b] ?? 0, $a] <=> [$found[$a], $uses[$a] ?? 0, $b]);
@@ -43,12 +43,15 @@ final class FormFinder
         foreach ($asked as $one) {
             $best = str_starts_with($plain, $one) || str_starts_with($digits, $one) ? 10 : 0;
             foreach ($words as $word) {
-                $best = max($best, match (true) {
-                    $word === $one => 8,
-                    str_starts_with($word, $one) => 6,
-                    str_contains($word, $one) => 4,
-                    default => self::isMistyped($one, $word) ? 2 : 0,
-                });
+                $best = max(
+                    $best,
+                    match (true) {
+                        $word === $one => 8,
+                        str_starts_with($word, $one) => 6,
+                        str_contains($word, $one) => 4,
+                        default => self::isMistyped($one, $word) ? 2 : 0,
+                    },
+                );
             }
             if ($best === 0) {
                 return null;

@@ -14,14 +14,20 @@ final readonly class Query
 {
     /** The fields, with what each asks and the values it completes to. */
     public const FIELDS = [
-        'status' => ['status of the file', ['preparing', 'active', 'contract', 'closed', 'terminated', 'expired', 'withdrawn', 'open', 'ended', 'all']],
+        'status' => [
+            'status of the file',
+            ['preparing', 'active', 'contract', 'closed', 'terminated', 'expired', 'withdrawn', 'open', 'ended', 'all'],
+        ],
         'agent' => ['whose file it is', ['me']],
         'side' => ['whom we represent', ['buyer', 'seller', 'both', 'tenant', 'landlord']],
         'kind' => ['sale, lease or referral', ['sale', 'lease', 'referral']],
         'closes' => ['when it closes', ['today', 'week', 'next-week', 'month', 'late', 'none']],
         'label' => ['its tags', []],
         'office' => ['which office has it', []],
-        'owes' => ['who has to sign', ['buyer', 'seller', 'agent', 'tenant', 'landlord', 'buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.1']],
+        'owes' => [
+            'who has to sign',
+            ['buyer', 'seller', 'agent', 'tenant', 'landlord', 'buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.1'],
+        ],
         'late' => ['what is late', ['deadline', 'closing']],
         'next' => ['when the next deadline is', ['today', 'week', 'next-week', 'month', 'late']],
         'needs' => ['what it is waiting for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],
@@ -42,21 +48,28 @@ final readonly class Query
     /** Reads what was typed. What is no field is a word; a field without such a value is told. */
     public static function parse(string $typed): self
     {
-        preg_match_all('/(-?)([a-z]+):"([^"]*)"?|(-?)([a-z]+):(\S+)|"([^"]+)"?|(\S+)/iu', mb_substr($typed, 0, 400), $parts, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL);
+        preg_match_all(
+            '/(-?)([a-z]+):"([^"]*)"?|(-?)([a-z]+):(\S+)|"([^"]+)"?|(\S+)/iu',
+            mb_substr($typed, 0, 400),
+            $parts,
+            PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL,
+        );
         $words = [];
         $fields = [];
         $faults = [];
         foreach (array_slice($parts, 0, self::MOST) as $part) {
-            $field = strtolower($part[2] ?? $part[5] ?? '');
-            $value = trim($part[3] ?? $part[6] ?? '');
+            $field = strtolower($part[2] ?? ($part[5] ?? ''));
+            $value = trim($part[3] ?? ($part[6] ?? ''));
             if ($field !== '' && isset(self::FIELDS[$field])) {
                 $fault = self::fault($field, $value);
-                $fault === null ? $fields[] = ['field' => $field, 'value' => mb_strtolower($value), 'not' => ($part[1] ?? $part[4] ?? '') === '-'] : $faults[] = $fault;
+                $fault === null
+                    ? ($fields[] = ['field' => $field, 'value' => mb_strtolower($value), 'not' => ($part[1] ?? ($part[4] ?? '')) === '-'])
+                    : ($faults[] = $fault);
 
                 continue;
             }
-            $word = self::plain((string) ($part[7] ?? $part[8] ?? $part[0]));
-            $word === '' || array_push($words, ...(isset($part[7]) ? [$word] : explode(' ', $word)));
+            $word = self::plain((string) ($part[7] ?? ($part[8] ?? $part[0])));
+            $word === '' || array_push($words, ...isset($part[7]) ? [$word] : explode(' ', $word));
         }
 
         return new self(array_values(array_unique($words)), $fields, $faults);
@@ -78,7 +91,16 @@ final readonly class Query
     public static function plain(string $text): string
     {
         $bare = (string) preg_replace('/\p{Mn}+/u', '', (string) \Normalizer::normalize($text, \Normalizer::FORM_D));
-        $bare = strtr(mb_strtolower($bare), ['ø' => 'o', 'đ' => 'd', 'ł' => 'l', 'æ' => 'ae', 'œ' => 'oe', 'ß' => 'ss', '’' => '', "'" => '']);
+        $bare = strtr(mb_strtolower($bare), [
+            'ø' => 'o',
+            'đ' => 'd',
+            'ł' => 'l',
+            'æ' => 'ae',
+            'œ' => 'oe',
+            'ß' => 'ss',
+            '’' => '',
+            "'" => '',
+        ]);
 
         return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $bare));
     }
@@ -96,14 +118,33 @@ final readonly class Query
         }
         [, $before, $not, $field, $colon, $begun] = $m;
         if ($colon === '') {
-            $fields = $field === '' && trim($before) !== '' ? [] : array_filter(self::FIELDS, static fn (string $name) => $field === '' || str_starts_with($name, strtolower($field)), ARRAY_FILTER_USE_KEY);
+            $fields =
+                $field === '' && trim($before) !== ''
+                    ? []
+                    : array_filter(
+                        self::FIELDS,
+                        static fn (string $name) => $field === '' || str_starts_with($name, strtolower($field)),
+                        ARRAY_FILTER_USE_KEY,
+                    );
 
-            return array_map(static fn (string $name) => ['text' => "{$before}{$not}{$name}:", 'about' => self::FIELDS[$name][0]], array_keys($fields));
+            return array_map(
+                static fn (string $name) => ['text' => "{$before}{$not}{$name}:", 'about' => self::FIELDS[$name][0]],
+                array_keys($fields),
+            );
         }
-        $values = [...(self::FIELDS[strtolower($field)][1] ?? []), ...($known[strtolower($field)] ?? [])];
-        $fitting = array_filter($values, static fn (string $value) => $begun === '' || str_contains(self::plain($value), self::plain($begun)));
+        $values = [...self::FIELDS[strtolower($field)][1] ?? [], ...$known[strtolower($field)] ?? []];
+        $fitting = array_filter(
+            $values,
+            static fn (string $value) => $begun === '' || str_contains(self::plain($value), self::plain($begun)),
+        );
 
-        return array_map(static fn (string $value) => ['text' => "{$before}{$not}".strtolower($field).':'.(str_contains($value, ' ') ? "\"{$value}\"" : $value).' ', 'about' => self::FIELDS[strtolower($field)][0] ?? ''], array_slice($fitting, 0, 10));
+        return array_map(
+            static fn (string $value) => [
+                'text' => "{$before}{$not}".strtolower($field).':'.(str_contains($value, ' ') ? "\"{$value}\"" : $value).' ',
+                'about' => self::FIELDS[strtolower($field)][0] ?? '',
+            ],
+            array_slice($fitting, 0, 10),
+        );
     }
 
     /**
@@ -125,7 +166,10 @@ final readonly class Query
                 $value === 'today' => [$today, $today],
                 $value === 'week' => [$monday, $monday->plusDays(6)],
                 $value === 'next-week' => [$monday->plusDays(7), $monday->plusDays(13)],
-                $value === 'month' => [$first = LocalDate::ymd($today->year(), $today->month(), 1), self::nextMonth($first)->plusDays(-1)],
+                $value === 'month' => [
+                    ($first = LocalDate::ymd($today->year(), $today->month(), 1)),
+                    self::nextMonth($first)->plusDays(-1),
+                ],
                 $value === 'late' => [null, $today->plusDays(-1)],
                 str_contains($value, '..') => (static function () use ($value): array {
                     [$from, $to] = explode('..', $value, 2);
@@ -147,9 +191,14 @@ final readonly class Query
             return "Enter a value after “{$field}:”.";
         }
         $values = self::FIELDS[$field][1];
-        $free = in_array($field, ['agent', 'label', 'office'], true) || ($field === 'owes' && preg_match('/^[a-z]+(\.\d{1,2})?$/', $value) === 1) || (in_array($field, ['closes', 'next'], true) && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);
+        $free =
+            in_array($field, ['agent', 'label', 'office'], true) ||
+            ($field === 'owes' && preg_match('/^[a-z]+(\.\d{1,2})?$/', $value) === 1) ||
+            (in_array($field, ['closes', 'next'], true) && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);
 
-        return $free || in_array(strtolower($value), $values, true) ? null : "“{$field}:{$value}” is not known. It may be ".implode(', ', $values).'.';
+        return $free || in_array(strtolower($value), $values, true)
+            ? null
+            : "“{$field}:{$value}” is not known. It may be ".implode(', ', $values).'.';
     }
 
     private static function nextMonth(LocalDate $first): LocalDate

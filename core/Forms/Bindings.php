@@ -16,8 +16,14 @@ final class Bindings
 {
     /** What is put together or computed rather than entered. */
     private const COMPOSED = [
-        'property.address' => 'Address of the property', 'brokerage.name' => 'Name of the brokerage', 'listing.number' => 'Listing number',
-        'loan_amount' => 'Loan amount', 'down_payment' => 'Down payment', 'balance' => 'Balance at closing', 'cash_at_closing' => 'Cash at closing', 'price_per_area' => 'Price per square foot',
+        'property.address' => 'Address of the property',
+        'brokerage.name' => 'Name of the brokerage',
+        'listing.number' => 'Listing number',
+        'loan_amount' => 'Loan amount',
+        'down_payment' => 'Down payment',
+        'balance' => 'Balance at closing',
+        'cash_at_closing' => 'Cash at closing',
+        'price_per_area' => 'Price per square foot',
     ];
 
     private const OF_SEAT = ['name' => 'name', 'firm' => 'company', 'email' => 'email address', 'phone' => 'phone', 'address' => 'address'];
@@ -30,7 +36,8 @@ final class Bindings
             $all[$item->value] = $item->label();
         }
         foreach (Seat::ROLES as $role) {
-            in_array($role, ['agent', 'coagent', 'broker', 'escrow', 'lender'], true) || $all["{$role}s.names"] = ucfirst("{$role}s, all names");
+            in_array($role, ['agent', 'coagent', 'broker', 'escrow', 'lender'], true) ||
+                ($all["{$role}s.names"] = ucfirst("{$role}s, all names"));
             foreach (in_array($role, ['buyer', 'seller'], true) ? [1, 2, 3] : [1] as $number) {
                 $all["{$role}.{$number}.name"] = ucfirst(Seat::of("{$role}.{$number}")->label()).', name';
             }
@@ -48,17 +55,26 @@ final class Bindings
             return false;
         }
 
-        return isset(self::COMPOSED[$fact]) || PropertyFact::tryFrom($fact) !== null || Term::tryFrom($fact) !== null || in_array($fact, ['side', 'kind', 'status', 'office', 'entity.party', 'attorney.party'], true)
-            || preg_match('/^attached\.[a-z]{1,3}-\d{1,4}$/', $fact) === 1
-            || (preg_match('/^([a-z]+)s\.(names|count)$/', $fact, $m) === 1 && in_array($m[1], Seat::ROLES, true))
-            || (preg_match('/^([a-z]+)\.[1-9]\d?\.([a-z]+)$/', $fact, $m) === 1 && in_array($m[1], Seat::ROLES, true) && isset(self::OF_SEAT[$m[2]]));
+        return isset(self::COMPOSED[$fact]) ||
+            PropertyFact::tryFrom($fact) !== null ||
+            Term::tryFrom($fact) !== null ||
+            in_array($fact, ['side', 'kind', 'status', 'office', 'entity.party', 'attorney.party'], true) ||
+            preg_match('/^attached\.[a-z]{1,3}-\d{1,4}$/', $fact) === 1 ||
+            (preg_match('/^([a-z]+)s\.(names|count)$/', $fact, $m) === 1 && in_array($m[1], Seat::ROLES, true)) ||
+            (preg_match('/^([a-z]+)\.[1-9]\d?\.([a-z]+)$/', $fact, $m) === 1 &&
+                in_array($m[1], Seat::ROLES, true) &&
+                isset(self::OF_SEAT[$m[2]]));
     }
 
     /** As read: "Price", "Buyer 2, name", "Financing is cash". */
     public static function label(string $binding): string
     {
         $fact = explode('?', $binding, 2)[0];
-        $label = self::all()[$fact] ?? (preg_match('/^([a-z]+\.\d+)\.([a-z]+)$/', $fact, $m) === 1 && isset(self::OF_SEAT[$m[2]]) ? ucfirst(Seat::of($m[1])->label()).', '.self::OF_SEAT[$m[2]] : $fact);
+        $label =
+            self::all()[$fact] ??
+            (preg_match('/^([a-z]+\.\d+)\.([a-z]+)$/', $fact, $m) === 1 && isset(self::OF_SEAT[$m[2]])
+                ? ucfirst(Seat::of($m[1])->label()).', '.self::OF_SEAT[$m[2]]
+                : $fact);
 
         return $fact === $binding ? $label : "{$label} is ".substr($binding, strlen($fact) + 1);
     }

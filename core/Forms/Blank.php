@@ -49,7 +49,9 @@ final readonly class Blank
         if ($this->kind !== Kind::Choice || $value === '' || in_array($value, $this->options, true)) {
             return $value;
         }
-        $begun = array_values(array_filter($this->options, static fn (string $option) => str_starts_with(mb_strtolower($option), mb_strtolower($value))));
+        $begun = array_values(
+            array_filter($this->options, static fn (string $option) => str_starts_with(mb_strtolower($option), mb_strtolower($value))),
+        );
         $same = array_values(array_filter($begun, static fn (string $option) => mb_strtolower($option) === mb_strtolower($value)));
 
         return $same[0] ?? (count($begun) === 1 ? $begun[0] : throw EntryUnreadable::choice($value, $this->options));
@@ -59,8 +61,16 @@ final readonly class Blank
     public static function fromArray(array $data): self
     {
         return new self(
-            (string) $data['name'], Kind::from((string) $data['kind']), (string) $data['label'], (int) $data['page'], Rect::fromArray($data['place']),
-            (bool) ($data['required'] ?? false), $data['binding'] ?? null, $data['formula'] ?? null, $data['group'] ?? null, $data['when'] ?? null,
+            (string) $data['name'],
+            Kind::from((string) $data['kind']),
+            (string) $data['label'],
+            (int) $data['page'],
+            Rect::fromArray($data['place']),
+            (bool) ($data['required'] ?? false),
+            $data['binding'] ?? null,
+            $data['formula'] ?? null,
+            $data['group'] ?? null,
+            $data['when'] ?? null,
             array_values(array_map(strval(...), $data['options'] ?? [])),
         );
     }
@@ -68,9 +78,21 @@ final readonly class Blank
     /** @return array<string, mixed> only what is set */
     public function toArray(): array
     {
-        return array_filter([
-            'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'page' => $this->page, 'place' => $this->place->toArray(),
-            'required' => $this->required, 'binding' => $this->binding, 'formula' => $this->formula, 'group' => $this->group, 'when' => $this->when, 'options' => $this->options,
-        ], static fn (mixed $value) => $value !== null && $value !== false && $value !== []);
+        return array_filter(
+            [
+                'name' => $this->name,
+                'kind' => $this->kind->value,
+                'label' => $this->label,
+                'page' => $this->page,
+                'place' => $this->place->toArray(),
+                'required' => $this->required,
+                'binding' => $this->binding,
+                'formula' => $this->formula,
+                'group' => $this->group,
+                'when' => $this->when,
+                'options' => $this->options,
+            ],
+            static fn (mixed $value) => $value !== null && $value !== false && $value !== [],
+        );
     }
 }

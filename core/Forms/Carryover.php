@@ -35,13 +35,18 @@ final readonly class Carryover
             if ($to !== null && ! isset($taken[$to->name])) {
                 $taken[$to->name] = true;
                 $names[$blank->name] = $to->name;
-                array_key_exists($blank->name, $entries) && $goes[$blank->name] = ['from' => $blank, 'to' => $to];
+                array_key_exists($blank->name, $entries) && ($goes[$blank->name] = ['from' => $blank, 'to' => $to]);
             } elseif (($entries[$blank->name] ?? '') !== '') {
                 $stays[$blank->name] = $blank;
             }
         }
 
-        return new self($goes, $names, $stays, array_values(array_filter($new->blanks, static fn (Blank $blank) => ! isset($taken[$blank->name]))));
+        return new self(
+            $goes,
+            $names,
+            $stays,
+            array_values(array_filter($new->blanks, static fn (Blank $blank) => ! isset($taken[$blank->name]))),
+        );
     }
 
     private static function place(Blank $blank, Form $old, Form $new): ?Blank
@@ -51,8 +56,12 @@ final readonly class Carryover
             return self::holds($same, $blank) ? $same : null;
         }
         $free = array_filter($new->blanks, static fn (Blank $other) => $old->blank($other->name) === null && self::holds($other, $blank));
-        $bound = array_values(array_filter($free, static fn (Blank $other) => $blank->binding !== null && $other->binding === $blank->binding));
-        $called = array_values(array_filter($free, static fn (Blank $other) => mb_strtolower($other->label) === mb_strtolower($blank->label)));
+        $bound = array_values(
+            array_filter($free, static fn (Blank $other) => $blank->binding !== null && $other->binding === $blank->binding),
+        );
+        $called = array_values(
+            array_filter($free, static fn (Blank $other) => mb_strtolower($other->label) === mb_strtolower($blank->label)),
+        );
 
         return $bound[0] ?? (count($called) === 1 ? $called[0] : null);
     }
@@ -60,7 +69,8 @@ final readonly class Carryover
     /** Whether what the old one holds can stand in the new one as it is. */
     private static function holds(Blank $new, Blank $old): bool
     {
-        return $new->kind === $old->kind ? $new->kind !== Kind::Choice || array_diff($old->options, $new->options) === []
+        return $new->kind === $old->kind
+            ? $new->kind !== Kind::Choice || array_diff($old->options, $new->options) === []
             : in_array($new->kind, [Kind::Text, Kind::Lines], true) && in_array($old->kind, [Kind::Text, Kind::Lines, Kind::Choice], true);
     }
 }

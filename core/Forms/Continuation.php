@@ -30,7 +30,11 @@ final class Continuation
         $printed = $filling->printed();
         foreach ($form->blanks as $blank) {
             $text = $printed[$blank->name] ?? '';
-            if ($text !== '' && $blank->kind !== Kind::Tick && ! Drawing::fits($blank->place, $text, $blank->kind === Kind::Lines, self::LEAST)) {
+            if (
+                $text !== '' &&
+                $blank->kind !== Kind::Tick &&
+                ! Drawing::fits($blank->place, $text, $blank->kind === Kind::Lines, self::LEAST)
+            ) {
                 $numbers[$blank->name] = count($numbers) + 1;
             }
         }
@@ -44,7 +48,8 @@ final class Continuation
         $printed = $filling->printed();
         foreach (self::numbers($form, $filling) as $name => $number) {
             $blank = $form->blank($name);
-            $blank === null || $printed[$name] = self::beginning($blank->place, $printed[$name], $blank->kind === Kind::Lines, " … ({$number})");
+            $blank === null ||
+                ($printed[$name] = self::beginning($blank->place, $printed[$name], $blank->kind === Kind::Lines, " … ({$number})"));
         }
 
         return $printed;
@@ -59,7 +64,14 @@ final class Continuation
         $page = null;
         foreach ($numbers as $name => $number) {
             $label = $form->blank($name)->label ?? $name;
-            $lines = [['('.$number.') '.$label, true], ...array_map(static fn (string $line) => [$line, false], Typeface::wrap($filling->printed()[$name], 9.5, self::WIDTH - 2 * self::MARGIN)), ['', false]];
+            $lines = [
+                ['('.$number.') '.$label, true],
+                ...array_map(
+                    static fn (string $line) => [$line, false],
+                    Typeface::wrap($filling->printed()[$name], 9.5, self::WIDTH - 2 * self::MARGIN),
+                ),
+                ['', false],
+            ];
             foreach ($lines as [$line, $heading]) {
                 if ($page === null || $y > self::HEIGHT - self::MARGIN - 20) {
                     $page = self::sheet($form, count($pages) + 1);
@@ -78,7 +90,13 @@ final class Continuation
     {
         return (new Drawing(self::WIDTH, self::HEIGHT))
             ->text(self::MARGIN, 64, 15, 'Continuation', weight: 'bold')
-            ->text(self::MARGIN, 80, 8.5, "This page is part of {$form->number} rev. {$form->revision}, {$form->title}. What was too long for its space continues here.", fill: '#444444')
+            ->text(
+                self::MARGIN,
+                80,
+                8.5,
+                "This page is part of {$form->number} rev. {$form->revision}, {$form->title}. What was too long for its space continues here.",
+                fill: '#444444',
+            )
             ->line(self::MARGIN, 88, self::WIDTH - self::MARGIN, 88, 1.2, '#222222')
             ->text(self::MARGIN, self::HEIGHT - 24, 7, "{$form->number} · continuation, page {$number}", fill: '#555555');
     }
@@ -90,7 +108,9 @@ final class Continuation
         [$fits, $beyond] = [0, count($words)];
         while ($beyond - $fits > 1) {
             $middle = intdiv($fits + $beyond, 2);
-            Drawing::fits($place, implode(' ', array_slice($words, 0, $middle)).$reference, $lines, self::LEAST + 1.5) ? $fits = $middle : $beyond = $middle;
+            Drawing::fits($place, implode(' ', array_slice($words, 0, $middle)).$reference, $lines, self::LEAST + 1.5)
+                ? ($fits = $middle)
+                : ($beyond = $middle);
         }
 
         return ltrim(implode(' ', array_slice($words, 0, $fits)).$reference);

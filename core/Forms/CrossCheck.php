@@ -51,8 +51,19 @@ final class CrossCheck
         foreach ($form->blanks as $blank) {
             $value = $read->values[$blank->name] ?? '';
             $term = $blank->binding === null || str_contains($blank->binding, '?') ? null : $facts->value($blank->binding);
-            if ($value !== '' && $term !== null && $term !== '' && self::plain($value) !== self::plain($term) && self::plain($value) !== self::plain($blank->kind->show($term))) {
-                $found[] = new Finding($blank->name, "{$blank->label} says ".self::shown($blank, $value).' here; the terms say '.self::shown($blank, $term).' now.', $read->pages[$blank->page] ?? null, $blank->place);
+            if (
+                $value !== '' &&
+                $term !== null &&
+                $term !== '' &&
+                self::plain($value) !== self::plain($term) &&
+                self::plain($value) !== self::plain($blank->kind->show($term))
+            ) {
+                $found[] = new Finding(
+                    $blank->name,
+                    "{$blank->label} says ".self::shown($blank, $value).' here; the terms say '.self::shown($blank, $term).' now.',
+                    $read->pages[$blank->page] ?? null,
+                    $blank->place,
+                );
             }
         }
 
@@ -81,7 +92,14 @@ final class CrossCheck
         foreach ($filling->blanks as $name => $filled) {
             if ($filled->departs) {
                 $kind = $filled->blank->kind;
-                $found[] = new Finding((string) $name, "{$filled->blank->label} says ".($filled->value === '' ? 'nothing' : $kind->show($filled->value)).'; the terms say '.$kind->show((string) $filled->followed).'.');
+                $found[] = new Finding(
+                    (string) $name,
+                    "{$filled->blank->label} says ".
+                        ($filled->value === '' ? 'nothing' : $kind->show($filled->value)).
+                        '; the terms say '.
+                        $kind->show((string) $filled->followed).
+                        '.',
+                );
             }
         }
 
@@ -133,7 +151,15 @@ final class CrossCheck
                 $first[$binding] ??= [$title, $filled];
                 [$where, $other] = $first[$binding];
                 if ($other->value !== $filled->value) {
-                    yield [(string) $key, new Finding((string) $name, "{$filled->blank->label} says {$filled->blank->kind->show($filled->value)} here and {$other->blank->kind->show($other->value)} on {$where}.")];
+                    yield [
+                        (string) $key,
+                        new Finding(
+                            (string) $name,
+                            "{$filled->blank->label} says {$filled->blank->kind->show($filled->value)} here and {$other->blank->kind->show(
+                                $other->value,
+                            )} on {$where}.",
+                        ),
+                    ];
                 }
             }
         }

@@ -43,14 +43,19 @@ final class FillablePdf
     {
         $edit = PdfEdit::of($form->pdf);
         $look = $edit->look;
-        $font = $edit->add((object) ['/Type' => '/Font', '/Subtype' => '/Type1', '/BaseFont' => '/Helvetica', '/Encoding' => '/WinAnsiEncoding']);
+        $font = $edit->add(
+            (object) ['/Type' => '/Font', '/Subtype' => '/Type1', '/BaseFont' => '/Helvetica', '/Encoding' => '/WinAnsiEncoding'],
+        );
         $cross = $edit->addStream(self::PICTURE, 'q 0.08 0.15 0.12 RG 1.3 w 2 2 m 8 8 l 2 8 m 8 2 l S Q');
         $empty = $edit->addStream(self::PICTURE, 'q Q');
         $fields = [];
         foreach ($form->pages as $index => [, $height]) {
             $name = $look->pageObject($index + 1);
             $page = $look->object($name);
-            $widgets = array_map(static fn (Blank $blank) => $edit->add(self::field($blank, $height, $name, $cross, $empty)), $form->blanksOn($index + 1));
+            $widgets = array_map(
+                static fn (Blank $blank) => $edit->add(self::field($blank, $height, $name, $cross, $empty)),
+                $form->blanksOn($index + 1),
+            );
             array_push($fields, ...$widgets);
             if ($widgets !== [] && $page instanceof \stdClass) {
                 $page->{'/Annots'} = $widgets;
@@ -58,14 +63,21 @@ final class FillablePdf
             }
         }
         [$root, $catalog] = $look->catalog();
-        $catalog->{'/AcroForm'} = (object) ['/Fields' => $fields, '/DA' => 'u:/Helv 0 Tf 0 g', '/DR' => (object) ['/Font' => (object) ['/Helv' => $font]]];
+        $catalog->{'/AcroForm'} = (object) [
+            '/Fields' => $fields,
+            '/DA' => 'u:/Helv 0 Tf 0 g',
+            '/DR' => (object) ['/Font' => (object) ['/Helv' => $font]],
+        ];
         $edit->put($root, $catalog);
-        $scratch = new Scratch;
-        $scratch->put('fillable.pdf', $edit->write([], static fn (PdfLook $written) => count(PdfFields::of($written)->all()) === count($fields) ? null : 'a field'));
+        $scratch = new Scratch();
+        $scratch->put(
+            'fillable.pdf',
+            $edit->write([], static fn (PdfLook $written) => count(PdfFields::of($written)->all()) === count($fields) ? null : 'a field'),
+        );
         $given = [];
         foreach ($values as $blank => $value) {
             $kind = $form->blank($blank)?->kind;
-            $value === '' || $kind === null || $given[$blank] = $kind === Kind::Tick ? self::ON : $value;
+            $value === '' || $kind === null || ($given[$blank] = $kind === Kind::Tick ? self::ON : $value);
         }
 
         return $given === [] ? $scratch->get('fillable.pdf') : FieldFill::into($scratch->path('fillable.pdf'), $given, false, $press);
@@ -76,16 +88,39 @@ final class FillablePdf
         $place = $blank->place;
         $flags = ($blank->required ? self::REQUIRED : 0) | ($blank->kind === Kind::Lines ? self::LINES : 0);
         $field = [
-            '/Type' => '/Annot', '/Subtype' => '/Widget', '/F' => 4, '/P' => $page, '/T' => "u:{$blank->name}", '/TU' => "u:{$blank->label}", '/Ff' => $flags,
-            '/Rect' => [round($place->x, 2), round($height - $place->y - $place->height, 2), round($place->x + $place->width, 2), round($height - $place->y, 2)],
+            '/Type' => '/Annot',
+            '/Subtype' => '/Widget',
+            '/F' => 4,
+            '/P' => $page,
+            '/T' => "u:{$blank->name}",
+            '/TU' => "u:{$blank->label}",
+            '/Ff' => $flags,
+            '/Rect' => [
+                round($place->x, 2),
+                round($height - $place->y - $place->height, 2),
+                round($place->x + $place->width, 2),
+                round($height - $place->y, 2),
+            ],
         ];
 
         if ($blank->kind === Kind::Choice) {
-            return (object) [...$field, '/Ff' => $flags | self::COMBO, '/FT' => '/Ch', '/DA' => 'u:/Helv 0 Tf 0 g', '/Opt' => array_map(static fn (string $option) => "u:{$option}", $blank->options)];
+            return (object) [
+                ...$field,
+                '/Ff' => $flags | self::COMBO,
+                '/FT' => '/Ch',
+                '/DA' => 'u:/Helv 0 Tf 0 g',
+                '/Opt' => array_map(static fn (string $option) => "u:{$option}", $blank->options),
+            ];
         }
 
         return (object) ($blank->kind === Kind::Tick
-            ? [...$field, '/FT' => '/Btn', '/V' => '/Off', '/AS' => '/Off', '/AP' => (object) ['/N' => (object) ['/'.self::ON => $cross, '/Off' => $empty]]]
+            ? [
+                ...$field,
+                '/FT' => '/Btn',
+                '/V' => '/Off',
+                '/AS' => '/Off',
+                '/AP' => (object) ['/N' => (object) ['/'.self::ON => $cross, '/Off' => $empty]],
+            ]
             : [...$field, '/FT' => '/Tx', '/DA' => 'u:/Helv '.($blank->kind === Kind::Lines ? '9' : '0').' Tf 0 g']);
     }
 }

@@ -30,7 +30,14 @@ final readonly class Filling
         foreach ($form->blanks as $blank) {
             $fact = $blank->binding === null ? null : $facts->get($blank->binding);
             $filled[$blank->name] = match (true) {
-                array_key_exists($blank->name, $entries) => new Filled($blank, $entries[$blank->name], 'entered here', true, $fact !== null && $fact->value !== $entries[$blank->name], $fact?->value),
+                array_key_exists($blank->name, $entries) => new Filled(
+                    $blank,
+                    $entries[$blank->name],
+                    'entered here',
+                    true,
+                    $fact !== null && $fact->value !== $entries[$blank->name],
+                    $fact?->value,
+                ),
                 $fact !== null => new Filled($blank, $fact->value, $fact->source, false, false, $fact->value),
                 default => new Filled($blank, '', 'empty', false, false, null),
             };
@@ -43,7 +50,14 @@ final readonly class Filling
                 $value = self::compute((string) $blank->formula, $filled);
                 if ($value !== $filled[$blank->name]->value || $round === 0) {
                     $changed = $changed || $value !== $filled[$blank->name]->value;
-                    $filled[$blank->name] = new Filled($blank, $value, $value === '' ? 'empty' : 'computed: '.self::readable((string) $blank->formula, $form), false, false, null);
+                    $filled[$blank->name] = new Filled(
+                        $blank,
+                        $value,
+                        $value === '' ? 'empty' : 'computed: '.self::readable((string) $blank->formula, $form),
+                        false,
+                        false,
+                        null,
+                    );
                 }
             }
         }
@@ -62,7 +76,7 @@ final readonly class Filling
     {
         $answered = [];
         foreach ($this->blanks as $filled) {
-            $filled->value === '' || $filled->blank->group === null || $answered[$filled->blank->group] = true;
+            $filled->value === '' || $filled->blank->group === null || ($answered[$filled->blank->group] = true);
         }
         $missing = [];
         foreach ($this->blanks as $filled) {
@@ -123,6 +137,10 @@ final readonly class Filling
 
     private static function readable(string $formula, Form $form): string
     {
-        return (string) preg_replace_callback('/[a-z_0-9]+/', static fn (array $m) => strtolower($form->blank($m[0])->label ?? $m[0]), strtr($formula, ['-' => '−', '%' => '% of']));
+        return (string) preg_replace_callback(
+            '/[a-z_0-9]+/',
+            static fn (array $m) => strtolower($form->blank($m[0])->label ?? $m[0]),
+            strtr($formula, ['-' => '−', '%' => '% of']),
+        );
     }
 }

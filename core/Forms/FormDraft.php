@@ -44,7 +44,20 @@ final readonly class FormDraft
     {
         $items = [];
         foreach ($form->blanks as $index => $blank) {
-            $items[] = new DraftItem("b{$index}", $blank->kind, $blank->name, $blank->label, $blank->page, $blank->place, $blank->required, $blank->binding ?? '', $blank->formula ?? '', $blank->group ?? '', $blank->when ?? '', $blank->options);
+            $items[] = new DraftItem(
+                "b{$index}",
+                $blank->kind,
+                $blank->name,
+                $blank->label,
+                $blank->page,
+                $blank->place,
+                $blank->required,
+                $blank->binding ?? '',
+                $blank->formula ?? '',
+                $blank->group ?? '',
+                $blank->when ?? '',
+                $blank->options,
+            );
         }
         foreach ($form->marks as $index => $mark) {
             $items[] = new DraftItem("m{$index}", $mark->kind, '', '', $mark->page, $mark->place, seat: (string) $mark->seat);
@@ -124,7 +137,12 @@ final readonly class FormDraft
     public function faults(): array
     {
         $faults = [];
-        $names = array_count_values(array_map(static fn (DraftItem $item) => $item->name, array_filter($this->items, static fn (DraftItem $item) => ! $item->isMark())));
+        $names = array_count_values(
+            array_map(
+                static fn (DraftItem $item) => $item->name,
+                array_filter($this->items, static fn (DraftItem $item) => ! $item->isMark()),
+            ),
+        );
         foreach ($this->items as $item) {
             foreach ($item->isMark() ? self::ofMark($item) : $this->ofBlank($item, $names) as $text) {
                 $faults[] = new DraftFault($item->id, $text);
@@ -154,22 +172,48 @@ final readonly class FormDraft
      *
      * @throws DraftRefused when something is still to be put right
      */
-    public function form(string $number, string $revision, string $title, string $set, string $stage, string $pdf, bool $retired = false): Form
-    {
+    public function form(
+        string $number,
+        string $revision,
+        string $title,
+        string $set,
+        string $stage,
+        string $pdf,
+        bool $retired = false,
+    ): Form {
         $blocking = array_filter($this->faults(), static fn (DraftFault $fault) => $fault->blocks);
         if ($blocking !== []) {
             $first = reset($blocking);
-            throw new DraftRefused(count($blocking) === 1 ? "Fix this first: {$first->text}" : count($blocking)." things to fix first. {$first->text}");
+            throw new DraftRefused(
+                count($blocking) === 1 ? "Fix this first: {$first->text}" : count($blocking)." things to fix first. {$first->text}",
+            );
         }
 
         return $this->built($number, $revision, $title, $set, $stage, $pdf, $retired);
     }
 
     /** The form it became when it was put in force; what is asked of forms today is not asked of it any more. */
-    public function built(string $number, string $revision, string $title, string $set, string $stage, string $pdf, bool $retired = false): Form
-    {
-        $blanks = array_values(array_map(static fn (DraftItem $item) => $item->blank(), array_filter($this->items, static fn (DraftItem $item) => ! $item->isMark())));
-        $marks = array_values(array_map(static fn (DraftItem $item) => $item->mark(), array_filter($this->items, static fn (DraftItem $item) => $item->isMark())));
+    public function built(
+        string $number,
+        string $revision,
+        string $title,
+        string $set,
+        string $stage,
+        string $pdf,
+        bool $retired = false,
+    ): Form {
+        $blanks = array_values(
+            array_map(
+                static fn (DraftItem $item) => $item->blank(),
+                array_filter($this->items, static fn (DraftItem $item) => ! $item->isMark()),
+            ),
+        );
+        $marks = array_values(
+            array_map(
+                static fn (DraftItem $item) => $item->mark(),
+                array_filter($this->items, static fn (DraftItem $item) => $item->isMark()),
+            ),
+        );
 
         return new Form($number, $revision, $title, $set, $stage, $this->pages, $blanks, $marks, $pdf, $retired);
     }
@@ -205,13 +249,17 @@ final readonly class FormDraft
             yield "{$called} follows “{$item->binding}”, which no deal has.";
         }
         if ($item->binding !== '' && (Bindings::kind($item->binding) === Kind::Tick) !== ($item->kind === Kind::Tick)) {
-            yield $item->kind === Kind::Tick ? "{$called} is a check box. Say which value checks it, as in “financing?cash”." : "{$called} is not a check box and cannot follow “{$item->binding}”.";
+            yield $item->kind === Kind::Tick
+                ? "{$called} is a check box. Say which value checks it, as in “financing?cash”."
+                : "{$called} is not a check box and cannot follow “{$item->binding}”.";
         }
         if ($item->formula !== '') {
             preg_match_all('/[a-z_0-9]+/', $item->formula, $used);
             $strange = array_filter($used[0], static fn (string $name) => ! isset($names[$name]) || $name === $item->name);
             if ($used[0] === [] || $strange !== [] || preg_match('/^[a-z_0-9\s+%-]+$/', $item->formula) !== 1) {
-                yield "{$called} is computed from ".($strange === [] ? 'what cannot be read' : implode(', ', $strange).', which it cannot use').'.';
+                yield "{$called} is computed from ".
+                    ($strange === [] ? 'what cannot be read' : implode(', ', $strange).', which it cannot use').
+                    '.';
             } elseif ($item->kind !== Kind::Money) {
                 yield "{$called} is computed, so it must be an amount.";
             }
@@ -232,7 +280,11 @@ final readonly class FormDraft
     {
         foreach ($this->items as $index => $item) {
             foreach (array_slice($this->items, $index + 1) as $other) {
-                if ($item->page === $other->page && $item->place->overlaps($other->place) && self::shared($item->place, $other->place) > 0.25) {
+                if (
+                    $item->page === $other->page &&
+                    $item->place->overlaps($other->place) &&
+                    self::shared($item->place, $other->place) > 0.25
+                ) {
                     yield new DraftFault($other->id, "{$other->called()} lies over {$item->called()}.", false);
                 }
             }
@@ -245,14 +297,19 @@ final readonly class FormDraft
         $width = min($a->x + $a->width, $b->x + $b->width) - max($a->x, $b->x);
         $height = min($a->y + $a->height, $b->y + $b->height) - max($a->y, $b->y);
 
-        return $width * $height / min($a->width * $a->height, $b->width * $b->height);
+        return ($width * $height) / min($a->width * $a->height, $b->width * $b->height);
     }
 
     /** @param  array{float, float}  $size */
     private static function onPage(DraftItem $item, array $size): DraftItem
     {
         [$width, $height] = [min($item->place->width, $size[0]), min($item->place->height, $size[1])];
-        $place = new Rect(max(0.0, min($item->place->x, $size[0] - $width)), max(0.0, min($item->place->y, $size[1] - $height)), $width, $height);
+        $place = new Rect(
+            max(0.0, min($item->place->x, $size[0] - $width)),
+            max(0.0, min($item->place->y, $size[1] - $height)),
+            $width,
+            $height,
+        );
 
         return DraftItem::fromArray([...$item->toArray(), 'place' => $place->toArray()]);
     }

@@ -22,7 +22,12 @@ use Unanimus\Terms\Kind;
 final class FormPrinter
 {
     /** The seats that initial each page when a role does, with the places at the foot from the left. */
-    private const INITIALS = ['buyer' => ['buyer.1', 'buyer.2'], 'seller' => ['seller.1', 'seller.2'], 'tenant' => ['tenant.1', 'tenant.2'], 'landlord' => ['landlord.1']];
+    private const INITIALS = [
+        'buyer' => ['buyer.1', 'buyer.2'],
+        'seller' => ['seller.1', 'seller.2'],
+        'tenant' => ['tenant.1', 'tenant.2'],
+        'landlord' => ['landlord.1'],
+    ];
 
     /**
      * Prints and writes "pages.pdf" and "form.json" beside the text. Those of another revision go into a folder of their
@@ -35,12 +40,24 @@ final class FormPrinter
     public static function build(string $folder): array
     {
         $text = FormText::read((string) file_get_contents("{$folder}/text.html"));
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $html = $scratch->put('form.html', $text->html());
         (new NativeTool(60, '0'))->run([
-            'chromium', '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-quic', '--user-data-dir='.$scratch->path('profile'),
-            '--no-pdf-header-footer', '--generate-pdf-document-outline', '--print-to-pdf='.$scratch->path('printed.pdf'), 'file://'.$html,
+            'chromium',
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-dev-shm-usage',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-quic',
+            '--user-data-dir='.$scratch->path('profile'),
+            '--no-pdf-header-footer',
+            '--generate-pdf-document-outline',
+            '--print-to-pdf='.$scratch->path('printed.pdf'),
+            'file://'.$html,
         ]);
         $look = PdfLook::into($scratch->path('printed.pdf'));
         $pages = $look->pages();
@@ -52,7 +69,13 @@ final class FormPrinter
         self::write($folder, $text, $pages, $blanks, $marks, self::sections($scratch->path('printed.pdf')));
         $scratch->put('stripped.pdf', self::strip($scratch->path('printed.pdf'), "{$text->head['number']} {$text->head['title']}"));
         mkdir($scratch->path('cache'));
-        file_put_contents("{$folder}/pages.pdf", (new Press($scratch->path('cache'), $scratch->path('cache')))->drawOver($scratch->path('stripped.pdf'), self::boxes($marks, $pages)));
+        file_put_contents(
+            "{$folder}/pages.pdf",
+            (new Press($scratch->path('cache'), $scratch->path('cache')))->drawOver(
+                $scratch->path('stripped.pdf'),
+                self::boxes($marks, $pages),
+            ),
+        );
 
         return ['pages' => count($pages), 'blanks' => count($blanks), 'marks' => count($marks)];
     }
@@ -69,11 +92,15 @@ final class FormPrinter
     {
         $wrong = [];
         foreach (array_count_values(array_column($links, 'uri')) as $uri => $times) {
-            $times === 1 || $wrong[] = "{$uri} stands in {$times} parts";
+            $times === 1 || ($wrong[] = "{$uri} stands in {$times} parts");
         }
         foreach ($links as $link) {
             $asked = (float) ($text->blanks[explode('/', $link['uri'], 2)[1] ?? '']['h'] ?? 0);
-            if ($link['place']->y + $link['place']->height > $pages[$link['page'] - 1][1] - FormText::FOOT + 1 || $link['place']->y < FormText::TOP - 1 || $link['place']->height < $asked - 2) {
+            if (
+                $link['place']->y + $link['place']->height > $pages[$link['page'] - 1][1] - FormText::FOOT + 1 ||
+                $link['place']->y < FormText::TOP - 1 ||
+                $link['place']->height < $asked - 2
+            ) {
                 $wrong[] = "{$link['uri']} is cut by the end of page {$link['page']}";
             }
         }
@@ -85,9 +112,20 @@ final class FormPrinter
     /** @return list<array{title: string, page: int}> the headings under the title, with the page each is on */
     private static function sections(string $printed): array
     {
-        $outlines = json_decode((new NativeTool)->run(['qpdf', '--warning-exit-0', '--json=2', '--json-key=outlines', $printed]), true, 512, JSON_THROW_ON_ERROR)['outlines'] ?? [];
+        $outlines =
+            json_decode(
+                (new NativeTool())->run(['qpdf', '--warning-exit-0', '--json=2', '--json-key=outlines', $printed]),
+                true,
+                512,
+                JSON_THROW_ON_ERROR,
+            )['outlines'] ?? [];
 
-        return array_values(array_map(static fn (array $one) => ['title' => trim((string) $one['title']), 'page' => (int) $one['destpageposfrom1']], $outlines[0]['kids'] ?? []));
+        return array_values(
+            array_map(
+                static fn (array $one) => ['title' => trim((string) $one['title']), 'page' => (int) $one['destpageposfrom1']],
+                $outlines[0]['kids'] ?? [],
+            ),
+        );
     }
 
     /**
@@ -108,14 +146,24 @@ final class FormPrinter
             }
             $data = $text->blanks[$name];
             $blanks[$name] = new Blank(
-                $name, Kind::from($data['kind']), $data['label'], $link['page'], $link['place'],
-                isset($data['req']), $data['bind'] ?? null, $data['calc'] ?? null, $data['group'] ?? null, $data['when'] ?? null,
+                $name,
+                Kind::from($data['kind']),
+                $data['label'],
+                $link['page'],
+                $link['place'],
+                isset($data['req']),
+                $data['bind'] ?? null,
+                $data['calc'] ?? null,
+                $data['group'] ?? null,
+                $data['when'] ?? null,
                 isset($data['options']) ? explode('|', $data['options']) : [],
             );
         }
         $lost = array_diff_key($text->blanks, $blanks);
         if ($lost !== [] || count($marks) !== count($text->marks)) {
-            throw new \UnexpectedValueException("{$text->head['number']}: places of these were not found in the print: ".implode(', ', array_keys($lost)));
+            throw new \UnexpectedValueException(
+                "{$text->head['number']}: places of these were not found in the print: ".implode(', ', array_keys($lost)),
+            );
         }
         ksort($marks);
 
@@ -133,7 +181,13 @@ final class FormPrinter
         foreach ($marks as $mark) {
             if ($mark->kind === MarkKind::Initials) {
                 $drawings[$mark->page] ??= new Drawing(...$pages[$mark->page - 1]);
-                $drawings[$mark->page]->line($mark->place->x, $mark->place->y + $mark->place->height, $mark->place->x + $mark->place->width, $mark->place->y + $mark->place->height)
+                $drawings[$mark->page]
+                    ->line(
+                        $mark->place->x,
+                        $mark->place->y + $mark->place->height,
+                        $mark->place->x + $mark->place->width,
+                        $mark->place->y + $mark->place->height,
+                    )
                     ->text($mark->place->x, $mark->place->y + $mark->place->height + 6.5, 5.5, $mark->seat->label(), fill: '#555555');
             }
         }
@@ -161,7 +215,9 @@ final class FormPrinter
 
     private static function putAway(string $folder, string $revision): void
     {
-        $before = is_file("{$folder}/form.json") ? json_decode((string) file_get_contents("{$folder}/form.json"), true, 512, JSON_THROW_ON_ERROR)['revision'] : $revision;
+        $before = is_file("{$folder}/form.json")
+            ? json_decode((string) file_get_contents("{$folder}/form.json"), true, 512, JSON_THROW_ON_ERROR)['revision']
+            : $revision;
         $place = "{$folder}/{$before}";
         if ($before === $revision || is_dir($place)) {
             return;
@@ -179,14 +235,34 @@ final class FormPrinter
      */
     private static function write(string $folder, FormText $text, array $pages, array $blanks, array $marks, array $sections): void
     {
-        $order = static fn (Blank|MarkPlace $a, Blank|MarkPlace $b) => [$a->page, round($a->place->y / 6), $a->place->x] <=> [$b->page, round($b->place->y / 6), $b->place->x];
+        $order = static fn (Blank|MarkPlace $a, Blank|MarkPlace $b) => [$a->page, round($a->place->y / 6), $a->place->x] <=> [
+            $b->page,
+            round($b->place->y / 6),
+            $b->place->x,
+        ];
         usort($blanks, $order);
         usort($marks, $order);
-        $encode = static fn (array $items) => implode(",\n        ", array_map(static fn (Blank|MarkPlace $item) => json_encode($item->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), $items));
+        $encode = static fn (array $items) => implode(
+            ",\n        ",
+            array_map(
+                static fn (Blank|MarkPlace $item) => json_encode(
+                    $item->toArray(),
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+                ),
+                $items,
+            ),
+        );
         $head = array_intersect_key($text->head, array_flip(['number', 'revision', 'title', 'set', 'stage']));
         $retired = isset($text->head['retired']) ? ['retired' => true] : [];
-        $lines = json_encode([...$head, ...$retired, 'pages' => $pages, 'sections' => $sections], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
-        file_put_contents("{$folder}/form.json", substr($lines, 0, -1).",\n    \"blanks\": [\n        {$encode($blanks)}\n    ],\n    \"marks\": [\n        {$encode($marks)}\n    ]\n}\n");
+        $lines = json_encode(
+            [...$head, ...$retired, 'pages' => $pages, 'sections' => $sections],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+        );
+        file_put_contents(
+            "{$folder}/form.json",
+            substr($lines, 0, -1).
+                ",\n    \"blanks\": [\n        {$encode($blanks)}\n    ],\n    \"marks\": [\n        {$encode($marks)}\n    ]\n}\n",
+        );
     }
 
     /** The printed pages without the links that told where the blanks are. */
@@ -205,6 +281,9 @@ final class FormPrinter
         $edit->put($name, (object) $catalog);
         $edit->titled($title, 'Unanimus');
 
-        return $edit->write([], static fn (PdfLook $written) => $written->links(FormText::MARKER) === [] ? null : 'the taking off of its links');
+        return $edit->write(
+            [],
+            static fn (PdfLook $written) => $written->links(FormText::MARKER) === [] ? null : 'the taking off of its links',
+        );
     }
 }

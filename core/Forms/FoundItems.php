@@ -33,7 +33,7 @@ final class FoundItems
     /** What the fields of a fillable PDF become. */
     public static function ofFields(PdfFields $fields): self
     {
-        $found = new self;
+        $found = new self();
         $left = ['button' => 0, 'nowhere' => 0];
         foreach ($fields->all() as $field) {
             if ($field->kind === FieldKind::Button) {
@@ -42,8 +42,13 @@ final class FoundItems
                 $left['nowhere']++;
             }
         }
-        $left['button'] === 0 || $found->notes[] = $left['button'] === 1 ? 'One button was left out.' : "{$left['button']} buttons were left out.";
-        $left['nowhere'] === 0 || $found->notes[] = $left['nowhere'] === 1 ? 'One field stands on no page and was left out.' : "{$left['nowhere']} fields stand on no page and were left out.";
+        $left['button'] === 0 ||
+            ($found->notes[] = $left['button'] === 1 ? 'One button was left out.' : "{$left['button']} buttons were left out.");
+        $left['nowhere'] === 0 ||
+            ($found->notes[] =
+                $left['nowhere'] === 1
+                    ? 'One field stands on no page and was left out.'
+                    : "{$left['nowhere']} fields stand on no page and were left out.");
         array_push($found->notes, ...$fields->notes);
 
         return $found;
@@ -52,11 +57,22 @@ final class FoundItems
     /** @param  list<ProposedBlank>  $proposed  What was proposed for flat pages. */
     public static function ofProposal(array $proposed): self
     {
-        $found = new self;
+        $found = new self();
         foreach ($proposed as $index => $one) {
-            $found->items[] = $one->kind instanceof MarkKind
-                ? new DraftItem("p{$index}", $one->kind, '', '', $one->page, $one->place, seat: $one->binding ?? '')
-                : new DraftItem("p{$index}", $one->kind, $one->name, $one->label, $one->page, $one->place, binding: $one->binding !== null && (Bindings::kind($one->binding) === Kind::Tick) === ($one->kind === Kind::Tick) ? $one->binding : '');
+            $found->items[] =
+                $one->kind instanceof MarkKind
+                    ? new DraftItem("p{$index}", $one->kind, '', '', $one->page, $one->place, seat: $one->binding ?? '')
+                    : new DraftItem(
+                        "p{$index}",
+                        $one->kind,
+                        $one->name,
+                        $one->label,
+                        $one->page,
+                        $one->place,
+                        binding: $one->binding !== null && (Bindings::kind($one->binding) === Kind::Tick) === ($one->kind === Kind::Tick)
+                            ? $one->binding
+                            : '',
+                    );
         }
 
         return $found;
@@ -65,7 +81,9 @@ final class FoundItems
     private function field(PdfField $field): bool
     {
         $stands = false;
-        $several = $field->kind->isTicked() && count(array_filter($field->widgets, static fn ($widget) => $widget->place !== null && $widget->page > 0)) > 1;
+        $several =
+            $field->kind->isTicked() &&
+            count(array_filter($field->widgets, static fn ($widget) => $widget->place !== null && $widget->page > 0)) > 1;
         foreach ($field->widgets as $index => $widget) {
             if ($widget->place === null || $widget->page < 1) {
                 continue;
@@ -88,15 +106,29 @@ final class FoundItems
         $guess = Proposal::guess($words);
         $kind = match (true) {
             $field->kind->isTicked() => Kind::Tick,
-            $field->kind === FieldKind::Choice || $field->kind === FieldKind::List => count($field->options) > 1 && ! $field->editable ? Kind::Choice : Kind::Text,
+            $field->kind === FieldKind::Choice || $field->kind === FieldKind::List => count($field->options) > 1 && ! $field->editable
+                ? Kind::Choice
+                : Kind::Text,
             $field->multiline => Kind::Lines,
             default => $guess['kind'] === Kind::Lines ? Kind::Text : $guess['kind'],
         };
         $fits = $guess['binding'] !== null && $kind !== Kind::Tick && in_array(Bindings::kind($guess['binding']), [null, $kind], true);
 
         return new DraftItem(
-            $id, $kind, $this->name($field->name.($option === '' ? '' : " {$option}")), mb_strimwidth($option === '' ? $words : "{$words}: {$option}", 0, 80, '…'), $page, $place, $field->required,
-            $fits ? (string) $guess['binding'] : '', '', $option === '' ? '' : $this->plain($field->name), '', $kind === Kind::Choice ? array_values(array_filter(array_map(static fn (array $one) => trim($one['label'] ?: $one['value']), $field->options))) : [],
+            $id,
+            $kind,
+            $this->name($field->name.($option === '' ? '' : " {$option}")),
+            mb_strimwidth($option === '' ? $words : "{$words}: {$option}", 0, 80, '…'),
+            $page,
+            $place,
+            $field->required,
+            $fits ? (string) $guess['binding'] : '',
+            '',
+            $option === '' ? '' : $this->plain($field->name),
+            '',
+            $kind === Kind::Choice
+                ? array_values(array_filter(array_map(static fn (array $one) => trim($one['label'] ?: $one['value']), $field->options)))
+                : [],
         );
     }
 
@@ -121,7 +153,10 @@ final class FoundItems
 
     private static function seat(string $words): string
     {
-        $seat = preg_match('/\b('.implode('|', Seat::ROLES).')s?\W*(\d)?/i', $words, $m) === 1 ? strtolower($m[1]).'.'.max(1, (int) ($m[2] ?? 1)) : '';
+        $seat =
+            preg_match('/\b('.implode('|', Seat::ROLES).')s?\W*(\d)?/i', $words, $m) === 1
+                ? strtolower($m[1]).'.'.max(1, (int) ($m[2] ?? 1))
+                : '';
 
         return $seat;
     }
@@ -129,7 +164,7 @@ final class FoundItems
     private function name(string $name): string
     {
         $plain = $this->plain($name);
-        for ($number = 1, $free = $plain; isset($this->names[$free]); $free = "{$plain}_".(++$number)) {
+        for ($number = 1, $free = $plain; isset($this->names[$free]); $free = "{$plain}_".++$number) {
             // The next number that is free.
         }
         $this->names[$free] = true;
@@ -139,7 +174,14 @@ final class FoundItems
 
     private function plain(string $name): string
     {
-        $plain = mb_substr(trim((string) preg_replace('/[^a-z0-9]+/', '_', (string) transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $name)), '_'), 0, 50);
+        $plain = mb_substr(
+            trim(
+                (string) preg_replace('/[^a-z0-9]+/', '_', (string) transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $name)),
+                '_',
+            ),
+            0,
+            50,
+        );
 
         return preg_match('/^[a-z]/', $plain) === 1 ? $plain : "b_{$plain}";
     }

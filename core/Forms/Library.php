@@ -21,8 +21,11 @@ final class Library
      * @param FormShelf|null $own the office's own
      * @param string|null $kept a folder of the application's alone, where what was read is kept as PHP
      */
-    public function __construct(private readonly string $folder, private readonly ?FormShelf $own = null, private readonly ?string $kept = null)
-    {
+    public function __construct(
+        private readonly string $folder,
+        private readonly ?FormShelf $own = null,
+        private readonly ?string $kept = null,
+    ) {
     }
 
     /**
@@ -33,7 +36,8 @@ final class Library
     public function form(string $number, ?string $revision = null): Form
     {
         if (! $this->isBuiltIn($number)) {
-            return $this->own?->find($number, $revision) ?? throw new FormUnknown("The library has no form {$number}".($revision === null ? '.' : " rev. {$revision}."));
+            return $this->own?->find($number, $revision) ??
+                throw new FormUnknown("The library has no form {$number}".($revision === null ? '.' : " rev. {$revision}."));
         }
         $now = $this->forms[$number] ??= $this->read($this->path($number));
         if ($revision === null || $revision === $now->revision) {
@@ -41,7 +45,9 @@ final class Library
         }
         $earlier = $this->path($number).'/'.preg_replace('/[^0-9A-Za-z-]/', '', $revision);
 
-        return $this->forms["{$number} {$revision}"] ??= is_file("{$earlier}/form.json") ? $this->read($earlier) : throw new FormUnknown("The library has no form {$number} rev. {$revision}.");
+        return $this->forms["{$number} {$revision}"] ??= is_file("{$earlier}/form.json")
+            ? $this->read($earlier)
+            : throw new FormUnknown("The library has no form {$number} rev. {$revision}.");
     }
 
     /** Whether the library has a form of that number, in force or retired. */
@@ -60,7 +66,7 @@ final class Library
     public function all(): array
     {
         $numbers = array_map(static fn (string $path) => strtoupper(basename(dirname($path))), glob($this->folder.'/*/form.json') ?: []);
-        $all = [...array_map(fn (string $number) => $this->form($number), $numbers), ...($this->own?->all() ?? [])];
+        $all = [...array_map(fn (string $number) => $this->form($number), $numbers), ...$this->own?->all() ?? []];
         usort($all, static fn (Form $a, Form $b) => $a->number <=> $b->number);
 
         return array_values(array_filter($all, static fn (Form $form) => ! $form->retired));
@@ -71,9 +77,17 @@ final class Library
         $data = $this->data("{$folder}/form.json");
 
         return new Form(
-            $data['number'], $data['revision'], $data['title'], $data['set'], $data['stage'], $data['pages'],
-            array_values(array_map(Blank::fromArray(...), $data['blanks'])), array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
-            "{$folder}/pages.pdf", (bool) ($data['retired'] ?? false), $data['sections'] ?? [],
+            $data['number'],
+            $data['revision'],
+            $data['title'],
+            $data['set'],
+            $data['stage'],
+            $data['pages'],
+            array_values(array_map(Blank::fromArray(...), $data['blanks'])),
+            array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
+            "{$folder}/pages.pdf",
+            (bool) ($data['retired'] ?? false),
+            $data['sections'] ?? [],
         );
     }
 
@@ -84,7 +98,10 @@ final class Library
      */
     private function data(string $path): array
     {
-        $kept = $this->kept === null ? null : $this->kept.'/form-'.hash('xxh128', $path.'|'.filemtime($path).'|'.filesize($path)).'.php';
+        $kept =
+            $this->kept === null
+                ? null
+                : $this->kept.'/form-'.hash('xxh128', $path.'|'.filemtime($path).'|'.filesize($path)).'.php';
         if ($kept !== null && is_file($kept)) {
             return require $kept;
         }

@@ -21,7 +21,12 @@ final readonly class MarkPlace
     /** @param  array<string, mixed>  $data as written by {@see toArray} */
     public static function fromArray(array $data): self
     {
-        return new self(MarkKind::from((string) $data['kind']), Seat::of((string) $data['seat']), (int) $data['page'], Rect::fromArray($data['place']));
+        return new self(
+            MarkKind::from((string) $data['kind']),
+            Seat::of((string) $data['seat']),
+            (int) $data['page'],
+            Rect::fromArray($data['place']),
+        );
     }
 
     /** @return array{kind: string, seat: string, page: int, place: array{float, float, float, float}} */

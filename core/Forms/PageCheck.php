@@ -37,8 +37,10 @@ final class PageCheck
             $name = $of === '' ? '' : "{$of}: ";
             $missing = array_values(array_diff(range(1, (int) $count), array_keys($pages)));
             $twice = array_keys(array_filter($pages, static fn (int $times) => $times > 1));
-            $missing === [] || $found[] = $name.self::said($missing)." of {$count} ".(count($missing) === 1 ? 'is' : 'are').' missing.';
-            $twice === [] || $found[] = $name.self::said($twice)." of {$count} ".(count($twice) === 1 ? 'is' : 'are').' in it more than once.';
+            $missing === [] ||
+                ($found[] = $name.self::said($missing)." of {$count} ".(count($missing) === 1 ? 'is' : 'are').' missing.');
+            $twice === [] ||
+                ($found[] = $name.self::said($twice)." of {$count} ".(count($twice) === 1 ? 'is' : 'are').' in it more than once.');
         }
 
         return $found;
@@ -71,7 +73,7 @@ final class PageCheck
         $runs = [];
         foreach ($pages as $page) {
             $last = array_key_last($runs);
-            $last !== null && $runs[$last][1] === $page - 1 ? $runs[$last][1] = $page : $runs[] = [$page, $page];
+            $last !== null && $runs[$last][1] === $page - 1 ? ($runs[$last][1] = $page) : ($runs[] = [$page, $page]);
         }
         $parts = array_map(static fn (array $run) => $run[0] === $run[1] ? (string) $run[0] : "{$run[0]} to {$run[1]}", $runs);
         $end = array_pop($parts);

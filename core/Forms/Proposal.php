@@ -21,20 +21,59 @@ final class Proposal
 {
     /** What the words before a place seem to ask for, the first that fits. */
     private const BINDINGS = [
-        '/listing (no\b\.?|number|#)/' => 'listing.number', '/purchase price|sales? price|agreed price/' => 'price', '/list(ing)? price|asking price/' => 'list_price', '/earnest money|good faith deposit/' => 'earnest_money',
-        '/loan amount|amount of (the )?loan|amount financed/' => 'loan_amount', '/down payment/' => 'down_payment', '/seller.?s? (credit|concession)|concession/' => 'concessions',
-        '/closing date|date of closing|closing (shall|will)|close of escrow|settlement date/' => 'closing', '/possession/' => 'possession', '/acceptance date|date of acceptance|effective date/' => 'acceptance',
-        '/offer date|date of (the )?offer|dated/' => 'offer_date', '/expires|expiration/' => 'offer_expiry', '/escrow (holder|agent|company)|title company/' => 'escrow_holder', '/^lender|name of lender/' => 'lender',
-        '/property address|address of (the )?property|real property (located )?at|street address|(^|for |the )property$|premises/' => 'property.address', '/parcel|tax id|assessor/' => 'property.parcel', '/legal description/' => 'property.legal',
-        '/county/' => 'property.county', '/\bcity\b|\btown\b/' => 'property.city', '/\bzip\b|postal code/' => 'property.zip', '/^state$/' => 'property.state', '/\blot\b/' => 'property.lot', '/\bblock\b/' => 'property.block', '/subdivision/' => 'property.subdivision',
-        '/year built|built in/' => 'property.year_built', '/flood zone/' => 'property.flood_zone', '/monthly rent|^rent/' => 'rent', '/security deposit/' => 'deposit',
-        '/listing (agent|broker)|seller.?s (agent|broker)/' => 'coagent.1.name', '/buyer.?s (agent|broker)|selling agent|agent.?s? name|^agent/' => 'agent.1.name', '/brokerage|firm|company name/' => 'brokerage.name',
-        '/buyer ?(no\.?)? ?2|second buyer|co-?buyer/' => 'buyer.2.name', '/^buyer ?1/' => 'buyer.1.name', '/^buyer(\(s\)|s)?( names?)?$|names? of buyers?|buyer.{0,3} legal name|(between|by and between)$/' => 'buyers.names',
-        '/seller ?(no\.?)? ?2|second seller|co-?seller/' => 'seller.2.name', '/^seller ?1/' => 'seller.1.name', '/^(and )?seller(\(s\)|s)?( names?)?$|names? of sellers?|seller.{0,3} legal name/' => 'sellers.names',
+        '/listing (no\b\.?|number|#)/' => 'listing.number',
+        '/purchase price|sales? price|agreed price/' => 'price',
+        '/list(ing)? price|asking price/' => 'list_price',
+        '/earnest money|good faith deposit/' => 'earnest_money',
+        '/loan amount|amount of (the )?loan|amount financed/' => 'loan_amount',
+        '/down payment/' => 'down_payment',
+        '/seller.?s? (credit|concession)|concession/' => 'concessions',
+        '/closing date|date of closing|closing (shall|will)|close of escrow|settlement date/' => 'closing',
+        '/possession/' => 'possession',
+        '/acceptance date|date of acceptance|effective date/' => 'acceptance',
+        '/offer date|date of (the )?offer|dated/' => 'offer_date',
+        '/expires|expiration/' => 'offer_expiry',
+        '/escrow (holder|agent|company)|title company/' => 'escrow_holder',
+        '/^lender|name of lender/' => 'lender',
+        '/property address|address of (the )?property|real property (located )?at|street address|(^|for |the )property$|premises/' => 'property.address',
+        '/parcel|tax id|assessor/' => 'property.parcel',
+        '/legal description/' => 'property.legal',
+        '/county/' => 'property.county',
+        '/\bcity\b|\btown\b/' => 'property.city',
+        '/\bzip\b|postal code/' => 'property.zip',
+        '/^state$/' => 'property.state',
+        '/\blot\b/' => 'property.lot',
+        '/\bblock\b/' => 'property.block',
+        '/subdivision/' => 'property.subdivision',
+        '/year built|built in/' => 'property.year_built',
+        '/flood zone/' => 'property.flood_zone',
+        '/monthly rent|^rent/' => 'rent',
+        '/security deposit/' => 'deposit',
+        '/listing (agent|broker)|seller.?s (agent|broker)/' => 'coagent.1.name',
+        '/buyer.?s (agent|broker)|selling agent|agent.?s? name|^agent/' => 'agent.1.name',
+        '/brokerage|firm|company name/' => 'brokerage.name',
+        '/buyer ?(no\.?)? ?2|second buyer|co-?buyer/' => 'buyer.2.name',
+        '/^buyer ?1/' => 'buyer.1.name',
+        '/^buyer(\(s\)|s)?( names?)?$|names? of buyers?|buyer.{0,3} legal name|(between|by and between)$/' => 'buyers.names',
+        '/seller ?(no\.?)? ?2|second seller|co-?seller/' => 'seller.2.name',
+        '/^seller ?1/' => 'seller.1.name',
+        '/^(and )?seller(\(s\)|s)?( names?)?$|names? of sellers?|seller.{0,3} legal name/' => 'sellers.names',
     ];
 
     /** The roles a signing place may name. */
-    private const SEATS = ['buyer' => 'buyer', 'purchaser' => 'buyer', 'seller' => 'seller', 'owner' => 'seller', 'tenant' => 'tenant', 'lessee' => 'tenant', 'landlord' => 'landlord', 'lessor' => 'landlord', 'broker' => 'broker', 'agent' => 'agent', 'licensee' => 'agent'];
+    private const SEATS = [
+        'buyer' => 'buyer',
+        'purchaser' => 'buyer',
+        'seller' => 'seller',
+        'owner' => 'seller',
+        'tenant' => 'tenant',
+        'lessee' => 'tenant',
+        'landlord' => 'landlord',
+        'lessor' => 'landlord',
+        'broker' => 'broker',
+        'agent' => 'agent',
+        'licensee' => 'agent',
+    ];
 
     /** @var array<string, int> how often a name was given */
     private array $names = [];
@@ -53,7 +92,8 @@ final class Proposal
         $label = mb_strtolower(trim($words));
         $kind = match (true) {
             preg_match('/\bdate(d)?\b|\bday of$/', $label) === 1 => Kind::Date,
-            preg_match('/\b(price|amount|deposit|rent|fee|payment|money)\b/', $label) === 1 && preg_match('/\b(days?|percent|due|how|in words)\b/', $label) !== 1 => Kind::Money,
+            preg_match('/\b(price|amount|deposit|rent|fee|payment|money)\b/', $label) === 1 &&
+                preg_match('/\b(days?|percent|due|how|in words)\b/', $label) !== 1 => Kind::Money,
             preg_match('/\b(percent|rate)\b|%/', $label) === 1 => Kind::Percent,
             preg_match('/^time\b|\btime$|\bhour$/', $label) === 1 => Kind::Time,
             preg_match('/\bnumber of\b|how many|year built|square f|\bacres\b|\bdays$/', $label) === 1 => Kind::Number,
@@ -75,7 +115,7 @@ final class Proposal
     public static function of(string $pdf, ?int $only = null): array
     {
         $words = PageWords::of($pdf, $only);
-        $proposal = new self;
+        $proposal = new self();
         $proposed = [];
         foreach (array_keys(PdfLook::into($pdf)->pages()) as $index) {
             if ($only === null || $only === $index + 1) {
@@ -99,9 +139,25 @@ final class Proposal
             $label = $around->label();
             $kind = self::kind($place, $label, $around);
             $kind = $kind === MarkKind::Signature ? $kind : self::besideSignature($place, $label, $proposed, $page) ?? $kind;
-            $binding = $kind instanceof MarkKind ? self::seat($around, $proposed, $kind, $place) : ($place->shape === 'tick' ? null : self::binding($label, $kind));
-            $label = $kind === Kind::Number && $around->after() !== '' ? trim($label.' '.implode(' ', array_slice(explode(' ', $around->after()), 0, 2)), ' .,;') : $label;
-            $proposed[] = new ProposedBlank($this->name($label, $kind), $kind, $label === '' ? ucfirst($kind->value) : $label, $page, $place->place, $binding, $place->by);
+            $binding =
+                $kind instanceof MarkKind
+                    ? self::seat($around, $proposed, $kind, $place)
+                    : ($place->shape === 'tick'
+                        ? null
+                        : self::binding($label, $kind));
+            $label =
+                $kind === Kind::Number && $around->after() !== ''
+                    ? trim($label.' '.implode(' ', array_slice(explode(' ', $around->after()), 0, 2)), ' .,;')
+                    : $label;
+            $proposed[] = new ProposedBlank(
+                $this->name($label, $kind),
+                $kind,
+                $label === '' ? ucfirst($kind->value) : $label,
+                $page,
+                $place->place,
+                $binding,
+                $place->by,
+            );
         }
 
         return $proposed;
@@ -114,7 +170,12 @@ final class Proposal
      */
     private static function besideSignature(WritingPlace $place, string $label, array $before, int $page): ?MarkKind
     {
-        $kind = preg_match('/\bdate$/i', $label) === 1 ? MarkKind::Date : (preg_match('/^(print(ed)?|name|'.implode('|', array_keys(self::SEATS)).')\b.{0,16}$/i', $label) === 1 ? MarkKind::Name : null);
+        $kind =
+            preg_match('/\bdate$/i', $label) === 1
+                ? MarkKind::Date
+                : (preg_match('/^(print(ed)?|name|'.implode('|', array_keys(self::SEATS)).')\b.{0,16}$/i', $label) === 1
+                    ? MarkKind::Name
+                    : null);
 
         return $kind !== null && $place->shape !== 'tick' && self::signatureNear($place->place, $before, $page) !== null ? $kind : null;
     }
@@ -124,7 +185,15 @@ final class Proposal
     {
         foreach (array_reverse($before) as $one) {
             $below = $place->y + $place->height - $one->place->y - $one->place->height;
-            if ($one->kind === MarkKind::Signature && $one->page === $page && $below > -4 && $below < 34 && ($below < 5 ? $place->x - $one->place->x - $one->place->width < 160 && $place->x > $one->place->x : $place->x < $one->place->x + $one->place->width + 4 && $place->x + $place->width > $one->place->x - 4)) {
+            if (
+                $one->kind === MarkKind::Signature &&
+                $one->page === $page &&
+                $below > -4 &&
+                $below < 34 &&
+                ($below < 5
+                    ? $place->x - $one->place->x - $one->place->width < 160 && $place->x > $one->place->x
+                    : $place->x < $one->place->x + $one->place->width + 4 && $place->x + $place->width > $one->place->x - 4)
+            ) {
                 return $one;
             }
         }
@@ -142,10 +211,21 @@ final class Proposal
         if ($place->place->width > 60 && preg_match('/signature|\bsign(ed)?\b( here)?$|^(x|by)$/', $before) === 1) {
             return MarkKind::Signature;
         }
-        if ($place->place->width > 100 && $place->by === 'ruled line' && $around->before(30) === '' && preg_match('/^('.implode('|', array_keys(self::SEATS)).')\b/', mb_strtolower(trim($around->below()))) === 1) {
+        if (
+            $place->place->width > 100 &&
+            $place->by === 'ruled line' &&
+            $around->before(30) === '' &&
+            preg_match('/^('.implode('|', array_keys(self::SEATS)).')\b/', mb_strtolower(trim($around->below()))) === 1
+        ) {
             return MarkKind::Signature;
         }
-        if ($place->place->width < 130 && (preg_match('/\binitials?\b/', $before) === 1 || ($place->place->y > 690 && $place->place->width < 60 && preg_match('/^('.implode('|', array_keys(self::SEATS)).')\W{0,3}\d?$/', $before) === 1))) {
+        if (
+            $place->place->width < 130 &&
+            (preg_match('/\binitials?\b/', $before) === 1 ||
+                ($place->place->y > 690 &&
+                    $place->place->width < 60 &&
+                    preg_match('/^('.implode('|', array_keys(self::SEATS)).')\W{0,3}\d?$/', $before) === 1))
+        ) {
             return MarkKind::Initials;
         }
 
@@ -154,7 +234,8 @@ final class Proposal
             preg_match('/^(%|percent|per cent)/', $after) === 1 => Kind::Percent,
             preg_match('/^(o.clock|a\.?m\b|p\.?m\b)/', $after) === 1 || preg_match('/\btime$|^time\b|\bhour$/', $before) === 1 => Kind::Time,
             preg_match('/\bdate(d)?\b|\bon or before$|\bday of$/', $before) === 1 && preg_match('/days/', $after) !== 1 => Kind::Date,
-            preg_match('/^(business |calendar )?(days?|years?|months?|hours?|acres?|square|sq\b|miles?)/', $after) === 1 || preg_match('/\bnumber of\b|how many|year built|square f|\bage\b|\bacres\b/', $before) === 1 => Kind::Number,
+            preg_match('/^(business |calendar )?(days?|years?|months?|hours?|acres?|square|sq\b|miles?)/', $after) === 1 ||
+                preg_match('/\bnumber of\b|how many|year built|square f|\bage\b|\bacres\b/', $before) === 1 => Kind::Number,
             preg_match('/\b(price|amount|deposit|rent|fee|payment)$/', $before) === 1 && $place->by !== 'cell' => Kind::Money,
             $place->place->height > 34 => Kind::Lines,
             default => Kind::Text,
@@ -166,7 +247,11 @@ final class Proposal
         $label = mb_strtolower(trim($label, " \t:.,$#"));
         foreach (self::BINDINGS as $pattern => $fact) {
             if (preg_match($pattern, $label) === 1) {
-                $money = in_array($fact, ['price', 'list_price', 'earnest_money', 'loan_amount', 'down_payment', 'concessions', 'rent', 'deposit'], true);
+                $money = in_array(
+                    $fact,
+                    ['price', 'list_price', 'earnest_money', 'loan_amount', 'down_payment', 'concessions', 'rent', 'deposit'],
+                    true,
+                );
                 $day = in_array($fact, ['closing', 'possession', 'acceptance', 'offer_date', 'offer_expiry'], true);
 
                 // A day count "… days after acceptance" is not the day itself, nor a percentage the price.
@@ -184,14 +269,24 @@ final class Proposal
     /** @param  list<ProposedBlank>  $before  The seat a signing place names; the same role again is its next number. */
     private static function seat(Surroundings $around, array $before, MarkKind $kind, WritingPlace $place): ?string
     {
-        $beside = in_array($kind, [MarkKind::Date, MarkKind::Name], true) && $before !== [] ? self::signatureNear($place->place, $before, end($before)->page) : null;
+        $beside =
+            in_array($kind, [MarkKind::Date, MarkKind::Name], true) && $before !== []
+                ? self::signatureNear($place->place, $before, end($before)->page)
+                : null;
         if ($beside !== null) {
             return $beside->binding;
         }
         $words = mb_strtolower($around->label().' '.$around->near());
         foreach (self::SEATS as $word => $role) {
             if (preg_match('/\b'.$word.'(?:\W{0,3}s)?\W{0,4}(?:no\.?\W?|#)?\W?(\d)?/u', $words, $m) === 1) {
-                $same = count(array_filter($before, static fn (ProposedBlank $one) => $one->kind === $kind && $kind === MarkKind::Signature && str_starts_with((string) $one->binding, "{$role}.")));
+                $same = count(
+                    array_filter(
+                        $before,
+                        static fn (ProposedBlank $one) => $one->kind === $kind &&
+                            $kind === MarkKind::Signature &&
+                            str_starts_with((string) $one->binding, "{$role}."),
+                    ),
+                );
 
                 return $role.'.'.(isset($m[1]) ? max(1, (int) $m[1]) : min(9, $same + 1));
             }

@@ -18,8 +18,15 @@ final readonly class ProposedBlank
      * @param string|null $binding the fact it seems to ask for; for a mark, the seat
      * @param string $by what on the page told it
      */
-    public function __construct(public string $name, public Kind|MarkKind $kind, public string $label, public int $page, public Rect $place, public ?string $binding, public string $by)
-    {
+    public function __construct(
+        public string $name,
+        public Kind|MarkKind $kind,
+        public string $label,
+        public int $page,
+        public Rect $place,
+        public ?string $binding,
+        public string $by,
+    ) {
     }
 
     /** Whether it is made by a signer. */
@@ -36,11 +43,21 @@ final readonly class ProposedBlank
      */
     public function toArray(float $height): array
     {
-        $rect = [$this->place->x, $height - $this->place->y - $this->place->height, $this->place->x + $this->place->width, $height - $this->place->y];
+        $rect = [
+            $this->place->x,
+            $height - $this->place->y - $this->place->height,
+            $this->place->x + $this->place->width,
+            $height - $this->place->y,
+        ];
 
         return [
-            'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'page' => $this->page, 'rect' => array_map(static fn (float $edge) => round($edge, 2), $rect),
-            ...($this->isMark() ? ['mark' => true, 'seat' => $this->binding] : ['binding' => $this->binding]), 'by' => $this->by,
+            'name' => $this->name,
+            'kind' => $this->kind->value,
+            'label' => $this->label,
+            'page' => $this->page,
+            'rect' => array_map(static fn (float $edge) => round($edge, 2), $rect),
+            ...$this->isMark() ? ['mark' => true, 'seat' => $this->binding] : ['binding' => $this->binding],
+            'by' => $this->by,
         ];
     }
 }

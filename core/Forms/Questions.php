@@ -91,7 +91,7 @@ final readonly class Questions
         foreach ($question as $filled) {
             $blank = $filled->blank;
             if ($blank->kind !== Kind::Tick) {
-                $typed === $blank->kind->show($filled->value) || $entries[$blank->name] = $typed;
+                $typed === $blank->kind->show($filled->value) || ($entries[$blank->name] = $typed);
             } elseif ($choice === $blank->name && $filled->value === '') {
                 $entries[$blank->name] = 'x';
             } elseif ($choice === '' && $filled->value !== '') {

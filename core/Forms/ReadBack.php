@@ -32,7 +32,14 @@ final readonly class ReadBack
     /** @param  array<string, mixed>|null  $data  as written by {@see toArray} */
     public static function fromArray(?array $data): ?self
     {
-        return $data === null || ! isset($data['form'], $data['revision']) ? null : new self((string) $data['form'], (string) $data['revision'], array_map(strval(...), (array) ($data['values'] ?? [])), array_map(intval(...), (array) ($data['pages'] ?? [])));
+        return $data === null || ! isset($data['form'], $data['revision'])
+            ? null
+            : new self(
+                (string) $data['form'],
+                (string) $data['revision'],
+                array_map(strval(...), (array) ($data['values'] ?? [])),
+                array_map(intval(...), (array) ($data['pages'] ?? [])),
+            );
     }
 
     /** @return array<string, mixed> */
@@ -49,7 +56,7 @@ final readonly class ReadBack
     public static function of(string $pdf, Library $library, LocalDate $today): array
     {
         try {
-            if ((int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf]) > self::MOST_PAGES) {
+            if ((int) (new NativeTool())->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf]) > self::MOST_PAGES) {
                 return [null, []];
             }
             $words = PageWords::of($pdf);
@@ -59,7 +66,10 @@ final readonly class ReadBack
         $texts = array_map(static fn (array $page) => implode(' ', array_map(static fn (Word $word) => $word->text, $page)), $words);
         [$form, $pages] = self::form($texts, $library);
 
-        return [$form === null ? null : new self($form->number, $form->revision, self::values($form, $pages, $words, $today), $pages), PageCheck::of(array_values($texts))];
+        return [
+            $form === null ? null : new self($form->number, $form->revision, self::values($form, $pages, $words, $today), $pages),
+            PageCheck::of(array_values($texts)),
+        ];
     }
 
     /**

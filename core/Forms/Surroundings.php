@@ -44,7 +44,11 @@ final readonly class Surroundings
         $under = $this->at->by === 'ruled line' ? self::tidy($this->below()) : '';
         $before = self::tidy($this->before());
 
-        return $before !== '' && ($under === '' || ! $this->standsAlone()) ? $before : ($under ?: self::tidy($this->before(self::ACROSS)) ?: self::tidy($this->above()));
+        return $before !== '' && ($under === '' || ! $this->standsAlone())
+            ? $before
+            : ($under ?:
+                self::tidy($this->before(self::ACROSS)) ?:
+                self::tidy($this->above()));
     }
 
     /** Whether the word right before it is that. */
@@ -64,7 +68,11 @@ final readonly class Surroundings
         $wall = $this->wall(true);
         $taken = [];
         foreach ($line as $word) {
-            if ($edge - $word->right() > ($taken === [] ? $farthest : 16.0) || $word->right() < $wall || count($taken) >= self::MOST_WORDS) {
+            if (
+                $edge - $word->right() > ($taken === [] ? $farthest : 16.0) ||
+                $word->right() < $wall ||
+                count($taken) >= self::MOST_WORDS
+            ) {
                 break;
             }
             array_unshift($taken, $word->text);
@@ -116,7 +124,14 @@ final readonly class Surroundings
     private function heading(): string
     {
         $middle = $this->at->place->x + $this->at->place->width / 2;
-        $above = array_filter($this->words, fn (Word $word) => $word->bottom() <= $this->at->place->y + 1 && $word->bottom() > $this->at->place->y - 300 && $word->x < $this->at->place->x + $this->at->place->width && $word->right() > $this->at->place->x && abs($word->x + $word->width / 2 - $middle) < $this->at->place->width / 2);
+        $above = array_filter(
+            $this->words,
+            fn (Word $word) => $word->bottom() <= $this->at->place->y + 1 &&
+                $word->bottom() > $this->at->place->y - 300 &&
+                $word->x < $this->at->place->x + $this->at->place->width &&
+                $word->right() > $this->at->place->x &&
+                abs($word->x + $word->width / 2 - $middle) < $this->at->place->width / 2,
+        );
         if ($above === []) {
             return '';
         }
@@ -129,7 +144,13 @@ final readonly class Surroundings
 
     private function band(float $top, float $bottom): string
     {
-        $in = array_filter($this->words, fn (Word $word) => $word->y + $word->height / 2 > $top && $word->y + $word->height / 2 < $bottom && $word->x < $this->at->place->x + $this->at->place->width && $word->right() > $this->at->place->x - 2);
+        $in = array_filter(
+            $this->words,
+            fn (Word $word) => $word->y + $word->height / 2 > $top &&
+                $word->y + $word->height / 2 < $bottom &&
+                $word->x < $this->at->place->x + $this->at->place->width &&
+                $word->right() > $this->at->place->x - 2,
+        );
         usort($in, static fn (Word $a, Word $b) => [round($a->y / 3), $a->x] <=> [round($b->y / 3), $b->x]);
 
         return implode(' ', array_slice(array_map(static fn (Word $word) => $word->text, $in), 0, self::MOST_WORDS));

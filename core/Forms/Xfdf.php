@@ -68,8 +68,12 @@ final class Xfdf
         if (preg_match('/<!DOCTYPE|<!ENTITY/i', $xml) === 1) {
             throw new XfdfUnreadable('This XFDF file declares a document type, which is not taken. Export it again.');
         }
-        $document = new \DOMDocument;
-        if (trim($xml) === '' || ! @$document->loadXML($xml, LIBXML_NONET | LIBXML_NOERROR | LIBXML_NOWARNING) || $document->documentElement?->localName !== 'xfdf') {
+        $document = new \DOMDocument();
+        if (
+            trim($xml) === '' ||
+            ! @$document->loadXML($xml, LIBXML_NONET | LIBXML_NOERROR | LIBXML_NOWARNING) ||
+            $document->documentElement?->localName !== 'xfdf'
+        ) {
             throw new XfdfUnreadable('This is no XFDF file, or it is cut off. Export it again.');
         }
         $values = [];
@@ -84,7 +88,7 @@ final class Xfdf
     private static function fields(\DOMElement $element, string $above, array &$values, int $depth): void
     {
         foreach ($element->childNodes as $child) {
-            if (! $child instanceof \DOMElement || $depth > 20) {
+            if (! ($child instanceof \DOMElement) || $depth > 20) {
                 continue;
             }
             if ($child->localName === 'field') {

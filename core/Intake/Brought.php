@@ -18,7 +18,12 @@ final readonly class Brought
      * @param string|null $original the bytes as they came, where a signature in them means something
      * @param list<Signature> $signatures in that original
      */
-    public function __construct(public string $pdf, public int $pages, public array $notes, public ?string $original = null, public array $signatures = [])
-    {
+    public function __construct(
+        public string $pdf,
+        public int $pages,
+        public array $notes,
+        public ?string $original = null,
+        public array $signatures = [],
+    ) {
     }
 }

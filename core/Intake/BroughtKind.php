@@ -36,7 +36,9 @@ enum BroughtKind: string
             str_starts_with($head, "\x89PNG\r\n\x1A\n") => self::Png,
             str_starts_with($head, "II*\0"), str_starts_with($head, "MM\0*") => self::Tiff,
             preg_match('/^.{4}ftyp(heic|heix|heif|hevc|mif1|msf1|avif)/s', $head) === 1 => self::Heic,
-            str_starts_with($head, "PK\x03\x04"), str_starts_with($head, "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1"), str_starts_with($head, '{\rtf') => self::isWord($path, $head) ? self::Word : null,
+            str_starts_with($head, "PK\x03\x04"),
+            str_starts_with($head, "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1"),
+            str_starts_with($head, '{\rtf') => self::isWord($path, $head) ? self::Word : null,
             default => null,
         };
     }
@@ -46,11 +48,14 @@ enum BroughtKind: string
         if (! str_starts_with($head, 'PK')) {
             return true;
         }
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             return false;
         }
-        $is = $zip->locateName('word/document.xml') !== false || ($zip->locateName('content.xml') !== false && str_starts_with((string) $zip->getFromName('mimetype', 100), 'application/vnd.oasis.opendocument.text'));
+        $is =
+            $zip->locateName('word/document.xml') !== false ||
+            ($zip->locateName('content.xml') !== false &&
+                str_starts_with((string) $zip->getFromName('mimetype', 100), 'application/vnd.oasis.opendocument.text'));
         $zip->close();
 
         return $is;

@@ -38,13 +38,13 @@ final readonly class Converter
 
     /** No macros, and nothing a text only points to: neither on the network nor on the disk. */
     private const OFFICE_PROFILE = <<<'XML'
-        <?xml version="1.0" encoding="UTF-8"?>
-        <oor:items xmlns:oor="http://openoffice.org/2001/registry">
-        <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>
-        <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>
-        <item oor:path="/org.openoffice.Office.Writer/Content/Update"><prop oor:name="Link" oor:op="fuse"><value>2</value></prop></item>
-        </oor:items>
-        XML;
+    <?xml version="1.0" encoding="UTF-8"?>
+    <oor:items xmlns:oor="http://openoffice.org/2001/registry">
+    <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>
+    <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>
+    <item oor:path="/org.openoffice.Office.Writer/Content/Update"><prop oor:name="Link" oor:op="fuse"><value>2</value></prop></item>
+    </oor:items>
+    XML;
 
     /**
      * @param TrustList|null $trust whose signatures are known; null: nobody's
@@ -68,7 +68,11 @@ final readonly class Converter
         if ($size > self::LARGEST) {
             throw new BringRefused('This file is larger than 50 MB. Upload it as several parts.');
         }
-        $kind = BroughtKind::of($path) ?? throw new BringRefused('This is not a PDF, a picture (JPEG, PNG, TIFF, HEIC) or a Word document. Print it to PDF and upload that.');
+        $kind =
+            BroughtKind::of($path) ??
+            throw new BringRefused(
+                'This is not a PDF, a picture (JPEG, PNG, TIFF, HEIC) or a Word document. Print it to PDF and upload that.',
+            );
         try {
             return match ($kind) {
                 BroughtKind::Pdf => $this->pdf($path, []),
@@ -79,11 +83,17 @@ final readonly class Converter
         } catch (PdfRefused $refused) {
             throw new BringRefused($refused->getMessage(), previous: $refused);
         } catch (ToolFailed $failed) {
-            throw new BringRefused($failed->machineIsBusy
-                ? 'The server is too busy to read this file right now. Nothing is wrong with it: upload it again in a few minutes.'
-                : 'This file is damaged or made to be hard to read. Ask for it to be sent again, or print it to PDF.', previous: $failed);
+            throw new BringRefused(
+                $failed->machineIsBusy
+                    ? 'The server is too busy to read this file right now. Nothing is wrong with it: upload it again in a few minutes.'
+                    : 'This file is damaged or made to be hard to read. Ask for it to be sent again, or print it to PDF.',
+                previous: $failed,
+            );
         } catch (EditLost $lost) {
-            throw new BringRefused('This PDF could not be cleaned without losing something. Print it to PDF and upload that.', previous: $lost);
+            throw new BringRefused(
+                'This PDF could not be cleaned without losing something. Print it to PDF and upload that.',
+                previous: $lost,
+            );
         }
     }
 
@@ -92,11 +102,11 @@ final readonly class Converter
     {
         [$bytes, $done, $pages] = PdfClean::of($path, $this->press);
         $signatures = $this->signatures($path);
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $this->mustServe($bytes === null ? $path : $scratch->put('clean.pdf', $bytes), $pages);
         $told = array_map(static fn (Signature $signature) => $signature->sentence(), $signatures);
         $original = $signatures === [] ? null : (string) file_get_contents($path);
-        $original === null || $told[] = 'The original file is kept for download.';
+        $original === null || ($told[] = 'The original file is kept for download.');
 
         return new Brought($bytes ?? (string) file_get_contents($path), $pages, [...$notes, ...$told, ...$done], $original, $signatures);
     }
@@ -126,9 +136,11 @@ final readonly class Converter
     {
         $size = @getimagesize($path);
         if ($size !== false && $size[0] * $size[1] > self::MOST_PIXELS) {
-            throw new BringRefused("This picture has {$size[0]} × {$size[1]} points, more than can be handled. Save it smaller and upload it again.");
+            throw new BringRefused(
+                "This picture has {$size[0]} × {$size[1]} points, more than can be handled. Save it smaller and upload it again.",
+            );
         }
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         // Letter pages, upright or across as the picture is, turned as the camera says; the picture itself is not packed anew.
         $sheet = ['--pagesize', 'Letter', '--auto-orient', '--fit', 'into', '--rotation=ifvalid', '--border', '0.2in'];
         try {
@@ -149,7 +161,9 @@ final readonly class Converter
     {
         $picture = @imagecreatefromstring((string) file_get_contents($path));
         if ($picture === false && in_array(BroughtKind::of($path), [BroughtKind::Tiff], true)) {
-            throw new BringRefused('This TIFF picture has more colors, or is packed in a way, than can be handled. Save it as JPEG or PDF and upload that.');
+            throw new BringRefused(
+                'This TIFF picture has more colors, or is packed in a way, than can be handled. Save it as JPEG or PDF and upload that.',
+            );
         }
         if ($picture === false || imagesx($picture) * imagesy($picture) > 30_000_000) {
             throw new BringRefused('This picture is damaged or too large. Save it as JPEG and upload that.');
@@ -164,7 +178,7 @@ final readonly class Converter
 
     private function heic(string $path): Brought
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         (new NativeTool(60, '2G'))->run(['heif-convert', '-q', '90', $path, $scratch->path('photo.jpg')]);
         foreach (['photo.jpg', 'photo-1.jpg'] as $name) {
             if (is_file($scratch->path($name))) {
@@ -178,18 +192,30 @@ final readonly class Converter
     {
         self::refuseBomb($path);
         if (! self::canBeCutOff()) {
-            throw new BringRefused('Word documents cannot be converted on this server, because it cannot keep them apart from everything else. Save it as PDF and upload that.');
+            throw new BringRefused(
+                'Word documents cannot be converted on this server, because it cannot keep them apart from everything else. Save it as PDF and upload that.',
+            );
         }
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         copy($path, $scratch->path('text.doc'));
         mkdir($scratch->path('profile/user'), recursive: true);
         $scratch->put('profile/user/registrymodifications.xcu', self::OFFICE_PROFILE);
         $turn = $this->turn();
         try {
             // What it names on the network or on this machine is not there: a text can link to pictures and to other texts.
-            (new NativeTool(self::OFFICE_SECONDS, '0', [], self::OFFICE_MEMORY))->run([...self::closedRoom($scratch),
-                'soffice', '--headless', '--norestore', '--nolockcheck', '--nodefault', '-env:UserInstallation=file:///work/profile',
-                '--convert-to', 'pdf:writer_pdf_Export', '--outdir', '/work/out', '/work/text.doc',
+            (new NativeTool(self::OFFICE_SECONDS, '0', [], self::OFFICE_MEMORY))->run([
+                ...self::closedRoom($scratch),
+                'soffice',
+                '--headless',
+                '--norestore',
+                '--nolockcheck',
+                '--nodefault',
+                '-env:UserInstallation=file:///work/profile',
+                '--convert-to',
+                'pdf:writer_pdf_Export',
+                '--outdir',
+                '/work/out',
+                '/work/text.doc',
             ]);
         } catch (ToolFailed $failed) {
             if ($failed->machineIsBusy) {
@@ -199,7 +225,9 @@ final readonly class Converter
             fclose($turn);
         }
         if (! is_file($scratch->path('out/text.pdf'))) {
-            throw new BringRefused('This Word document could not be converted: it is damaged, or too large. Open it, save it as PDF and upload that.');
+            throw new BringRefused(
+                'This Word document could not be converted: it is damaged, or too large. Open it, save it as PDF and upload that.',
+            );
         }
 
         return $this->pdf($scratch->path('out/text.pdf'), ['It was converted from a Word document. Check its pages.']);
@@ -226,7 +254,7 @@ final readonly class Converter
 
     private static function refuseBomb(string $path): void
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             return;
         }
@@ -250,7 +278,7 @@ final readonly class Converter
     {
         static $can = null;
         try {
-            $can ??= (new NativeTool(10, '0'))->run([...self::closedRoom(new Scratch), 'true']) === '';
+            $can ??= (new NativeTool(10, '0'))->run([...self::closedRoom(new Scratch()), 'true']) === '';
         } catch (ToolFailed) {
             $can = false;
         }

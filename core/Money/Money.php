@@ -58,7 +58,10 @@ final readonly class Money implements \JsonSerializable, \Stringable
         $plain = TypedNumber::plain($text) ?? throw AmountUnreadable::typed($typed, TypedNumber::meant($typed));
         $cents = BigDecimal::of($plain)->multipliedBy($times)->multipliedBy(100);
         if ($cents->stripTrailingZeros()->getScale() > 0 || $cents->abs()->isGreaterThan('9999999999999')) {
-            throw AmountUnreadable::typed($typed, $cents->stripTrailingZeros()->getScale() > 0 ? 'It has fractions of a cent.' : 'It is too large.');
+            throw AmountUnreadable::typed(
+                $typed,
+                $cents->stripTrailingZeros()->getScale() > 0 ? 'It has fractions of a cent.' : 'It is too large.',
+            );
         }
 
         return new self($cents->toInt());
@@ -97,9 +100,7 @@ final readonly class Money implements \JsonSerializable, \Stringable
     /** The share of this in percent, rounded half up to the cent. */
     public function share(Percent $percent): self
     {
-        return new self(
-            BigDecimal::of($this->cents)->multipliedBy($percent->value)->dividedBy(100, 0, RoundingMode::HALF_UP)->toInt()
-        );
+        return new self(BigDecimal::of($this->cents)->multipliedBy($percent->value)->dividedBy(100, 0, RoundingMode::HALF_UP)->toInt());
     }
 
     /**

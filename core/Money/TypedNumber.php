@@ -12,7 +12,19 @@ namespace Unanimus\Money;
  */
 final class TypedNumber
 {
-    private const FRACTIONS = ['½' => '.5', '¼' => '.25', '¾' => '.75', '⅛' => '.125', '⅜' => '.375', '⅝' => '.625', '⅞' => '.875', '⅕' => '.2', '⅖' => '.4', '⅗' => '.6', '⅘' => '.8'];
+    private const FRACTIONS = [
+        '½' => '.5',
+        '¼' => '.25',
+        '¾' => '.75',
+        '⅛' => '.125',
+        '⅜' => '.375',
+        '⅝' => '.625',
+        '⅞' => '.875',
+        '⅕' => '.2',
+        '⅖' => '.4',
+        '⅗' => '.6',
+        '⅘' => '.8',
+    ];
 
     /**
      * The number as a plain decimal: "-412500.5".
@@ -51,11 +63,18 @@ final class TypedNumber
     public static function meant(string $typed): string
     {
         $text = trim((string) preg_replace('/[\s$%\x{00A0}]+/u', '', $typed));
-        if (preg_match('/^(-?\d{1,3}(?:\.\d{3})+)(?:,(\d{1,2}))?$/', $text, $m) === 1 || preg_match('/^(-?\d+),(\d{1,2})$/', $text, $m) === 1) {
+        if (
+            preg_match('/^(-?\d{1,3}(?:\.\d{3})+)(?:,(\d{1,2}))?$/', $text, $m) === 1 ||
+            preg_match('/^(-?\d+),(\d{1,2})$/', $text, $m) === 1
+        ) {
             $whole = str_replace('.', '', $m[1]);
             $shown = strrev(implode(',', str_split(strrev(ltrim($whole, '-')), 3)));
 
-            return 'If you mean '.(str_starts_with($whole, '-') ? '-' : '')."{$shown}".(isset($m[2]) ? ".{$m[2]}" : '').', write it that way: commas for thousands, a period before cents.';
+            return 'If you mean '.
+                (str_starts_with($whole, '-') ? '-' : '').
+                "{$shown}".
+                (isset($m[2]) ? ".{$m[2]}" : '').
+                ', write it that way: commas for thousands, a period before cents.';
         }
 
         return str_contains($text, ',') ? 'Use commas for thousands only: 412,500.' : '';
@@ -71,7 +90,9 @@ final class TypedNumber
             // Only what has an end: a third is no number one can pay.
             $part = (int) $m[2] * 100_000_000;
 
-            return $part % (int) $m[3] !== 0 ? $text : ($m[1] === '' ? '0' : $m[1]).rtrim(sprintf('.%08d', intdiv($part, (int) $m[3])), '0');
+            return $part % (int) $m[3] !== 0
+                ? $text
+                : ($m[1] === '' ? '0' : $m[1]).rtrim(sprintf('.%08d', intdiv($part, (int) $m[3])), '0');
         }
 
         return $text;

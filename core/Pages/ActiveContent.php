@@ -20,12 +20,29 @@ final class ActiveContent
     private const ANNOTATIONS = ['/FileAttachment', '/RichMedia', '/Movie', '/Sound', '/Screen', '/3D'];
 
     private const KEYS = [
-        '/AA' => 'Actions that start by themselves were taken out.', '/OpenAction' => 'An action on opening was taken out.', '/JS' => 'Scripts were taken out.',
-        '/JavaScript' => 'Scripts were taken out.', '/EmbeddedFiles' => 'Attached files were taken out.', '/AF' => 'Attached files were taken out.', '/XFA' => 'An XML form was taken out.',
+        '/AA' => 'Actions that start by themselves were taken out.',
+        '/OpenAction' => 'An action on opening was taken out.',
+        '/JS' => 'Scripts were taken out.',
+        '/JavaScript' => 'Scripts were taken out.',
+        '/EmbeddedFiles' => 'Attached files were taken out.',
+        '/AF' => 'Attached files were taken out.',
+        '/XFA' => 'An XML form was taken out.',
     ];
 
     /** Dictionaries whose keys are names given by whoever wrote the page: a font may be called "AA". */
-    private const NAMED_FREELY = ['/Font', '/XObject', '/ExtGState', '/ColorSpace', '/Pattern', '/Shading', '/Properties', '/Dests', '/ClassMap', '/RoleMap', '/IDS'];
+    private const NAMED_FREELY = [
+        '/Font',
+        '/XObject',
+        '/ExtGState',
+        '/ColorSpace',
+        '/Pattern',
+        '/Shading',
+        '/Properties',
+        '/Dests',
+        '/ClassMap',
+        '/RoleMap',
+        '/IDS',
+    ];
 
     /** @var array<string, mixed> objects as they may stay, by name; those that change only */
     public array $changed = [];
@@ -54,7 +71,7 @@ final class ActiveContent
             if ($value instanceof \stdClass || is_array($value)) {
                 $before = $content->count;
                 $kept = $content->without($value, isset($content->free[$name]), $look->isStream($name));
-                $content->count > $before && $content->changed[$name] = $kept;
+                $content->count > $before && ($content->changed[$name] = $kept);
             }
         }
 
@@ -76,7 +93,7 @@ final class ActiveContent
     private function collectFree(mixed $value): void
     {
         foreach ($value instanceof \stdClass || is_array($value) ? (array) $value : [] as $key => $part) {
-            in_array($key, self::NAMED_FREELY, true) && PdfLook::isReference($part) && $this->free[$part] = true;
+            in_array($key, self::NAMED_FREELY, true) && PdfLook::isReference($part) && ($this->free[$part] = true);
             $this->collectFree($part);
         }
     }
@@ -88,7 +105,7 @@ final class ActiveContent
 
             return array_map(fn (mixed $one) => $this->without($one), array_values($kept));
         }
-        if (! $value instanceof \stdClass) {
+        if (! ($value instanceof \stdClass)) {
             return $value;
         }
         $kept = [];
@@ -126,12 +143,14 @@ final class ActiveContent
             if (! is_string($kind)) {
                 continue;
             }
-            if ($kind === '/URI' && preg_match(self::WEB, PdfLook::text($this->look->resolve($one->{'/URI'} ?? ''))) !== 1) {
+            if ($kind === '/URI' && preg_match(self::WEB, PdfString::text($this->look->resolve($one->{'/URI'} ?? ''))) !== 1) {
                 return $this->tell('Links that lead to no web page were taken out.');
             }
             // The dictionary of a structure element or a rectangle also has "/S" or "/A": only names of actions count.
             if (! in_array($kind, self::HARMLESS, true) && $this->isAction($one, $kind)) {
-                return $this->tell($kind === '/JavaScript' ? 'Scripts were taken out.' : 'Links that start or send something were taken out.');
+                return $this->tell(
+                    $kind === '/JavaScript' ? 'Scripts were taken out.' : 'Links that start or send something were taken out.',
+                );
             }
         }
 
@@ -140,8 +159,25 @@ final class ActiveContent
 
     private function isAction(\stdClass $dict, string $kind): bool
     {
-        return $this->look->resolve($dict->{'/Type'} ?? null) === '/Action'
-            || in_array($kind, ['/JavaScript', '/Launch', '/SubmitForm', '/ImportData', '/ResetForm', '/GoToE', '/GoToR', '/Rendition', '/Movie', '/Sound', '/RichMediaExecute', '/GoToDp'], true);
+        return $this->look->resolve($dict->{'/Type'} ?? null) === '/Action' ||
+            in_array(
+                $kind,
+                [
+                    '/JavaScript',
+                    '/Launch',
+                    '/SubmitForm',
+                    '/ImportData',
+                    '/ResetForm',
+                    '/GoToE',
+                    '/GoToR',
+                    '/Rendition',
+                    '/Movie',
+                    '/Sound',
+                    '/RichMediaExecute',
+                    '/GoToDp',
+                ],
+                true,
+            );
     }
 
     private function isMoving(mixed $annotation): bool
@@ -149,7 +185,8 @@ final class ActiveContent
         $dict = $this->look->resolve($annotation);
         $kind = $dict instanceof \stdClass ? $this->look->resolve($dict->{'/Subtype'} ?? null) : null;
 
-        return in_array($kind, self::ANNOTATIONS, true) && $this->tell($kind === '/FileAttachment' ? 'Attached files were taken out.' : 'Moving parts were taken out.');
+        return in_array($kind, self::ANNOTATIONS, true) &&
+            $this->tell($kind === '/FileAttachment' ? 'Attached files were taken out.' : 'Moving parts were taken out.');
     }
 
     private function tell(string $note): bool

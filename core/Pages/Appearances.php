@@ -27,9 +27,9 @@ final class Appearances
      */
     public static function of(array $pieces, int $after, Press $press): array
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $pdf = $press->overlay($scratch, array_map(static fn (array $piece) => $piece['drawing'], $pieces));
-        $json = (new NativeTool)->run(['qpdf', '--json=2', '--json-key=qpdf', '--json-stream-data=inline', '--decode-level=none', $pdf]);
+        $json = (new NativeTool())->run(['qpdf', '--json=2', '--json-key=qpdf', '--json-stream-data=inline', '--decode-level=none', $pdf]);
         $objects = (array) json_decode($json, false, 512, JSON_THROW_ON_ERROR)->qpdf[1];
         $look = PdfLook::into($pdf, gate: false);
         $new = [];
@@ -42,9 +42,16 @@ final class Appearances
         $number = $after + $look->highestObject();
         foreach ($look->frames() as $index => $frame) {
             $contents = $objects["obj:{$frame['dict']->{'/Contents'}}"]->stream;
-            $name = (++$number).' 0 R';
+            $name = ++$number.' 0 R';
             $box = [0, 0, round($pieces[$index]['drawing']->width, 2), round($pieces[$index]['drawing']->height, 2)];
-            $dict = [...(array) self::moved($contents->dict, $after), '/Type' => '/XObject', '/Subtype' => '/Form', '/BBox' => $box, '/Matrix' => self::TURNS[$pieces[$index]['turn']] ?? self::TURNS[0], '/Resources' => self::moved($frame['dict']->{'/Resources'} ?? new \stdClass, $after)];
+            $dict = [
+                ...(array) self::moved($contents->dict, $after),
+                '/Type' => '/XObject',
+                '/Subtype' => '/Form',
+                '/BBox' => $box,
+                '/Matrix' => self::TURNS[$pieces[$index]['turn']] ?? self::TURNS[0],
+                '/Resources' => self::moved($frame['dict']->{'/Resources'} ?? new \stdClass(), $after),
+            ];
             unset($dict['/Length']);
             $new["obj:{$name}"] = ['stream' => ['dict' => (object) $dict, 'data' => $contents->data]];
             $names[] = $name;
@@ -65,7 +72,7 @@ final class Appearances
     private static function moved(mixed $value, int $by): mixed
     {
         if (PdfLook::isReference($value)) {
-            return ($by + (int) $value).' 0 R';
+            return $by + (int) $value.' 0 R';
         }
         if ($value instanceof \stdClass) {
             $moved = array_map(static fn (mixed $part) => self::moved($part, $by), (array) $value);

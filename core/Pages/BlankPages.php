@@ -27,13 +27,13 @@ final class BlankPages
      */
     public static function of(string $pdf): array
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         (new NativeTool(120))->run(['pdftoppm', '-r', (string) self::POINTS_PER_INCH, '-gray', $pdf, $scratch->path('page')]);
         $pictures = glob($scratch->path('page-*.pgm')) ?: [];
         natsort($pictures);
         $blank = [];
         foreach (array_values($pictures) as $index => $picture) {
-            self::isBlank((string) file_get_contents($picture)) && $blank[] = $index + 1;
+            self::isBlank((string) file_get_contents($picture)) && ($blank[] = $index + 1);
         }
 
         return $blank;
@@ -51,7 +51,7 @@ final class BlankPages
         $paper = (int) array_key_first($shades);
         $written = 0;
         foreach ($shades as $shade => $count) {
-            $shade < $paper - self::DARKER && $written += $count;
+            $shade < $paper - self::DARKER && ($written += $count);
         }
 
         return $written <= self::DUST;

@@ -45,8 +45,11 @@ final class CoverSheet
                 $y = 72.0;
             }
             $number = (string) $paper['page'];
-            $sheet->text(64, $y, 10, self::cut($paper['title'], 360))->text(440, $y, 9, $paper['pages'] === 1 ? '1 page' : "{$paper['pages']} pages", fill: '#555555')
-                ->text(548 - Typeface::width($number, 10), $y, 10, $number)->line(64, $y + 4.5, 548, $y + 4.5, 0.4, '#bbbbaa');
+            $sheet
+                ->text(64, $y, 10, self::cut($paper['title'], 360))
+                ->text(440, $y, 9, $paper['pages'] === 1 ? '1 page' : "{$paper['pages']} pages", fill: '#555555')
+                ->text(548 - Typeface::width($number, 10), $y, 10, $number)
+                ->line(64, $y + 4.5, 548, $y + 4.5, 0.4, '#bbbbaa');
             $y += 15.5;
         }
 

@@ -13,7 +13,9 @@ final class DiskFull extends \RuntimeException
     /** What a person reads. */
     public static function told(): self
     {
-        return new self('The server is out of disk space. Nothing was saved, and what you entered is still here. Tell your administrator, then try again.');
+        return new self(
+            'The server is out of disk space. Nothing was saved, and what you entered is still here. Tell your administrator, then try again.',
+        );
     }
 
     /** Whether a folder's disk has no room to speak of. */

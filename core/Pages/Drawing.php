@@ -32,7 +32,7 @@ final class Drawing
         $room = $place->width - 3;
         $set = [$text];
         if (! $lines && ($wide = Typeface::width($text, $size)) > $room) {
-            $size = max(6.0, $size * $room / $wide);
+            $size = max(6.0, ($size * $room) / $wide);
         }
         // Under six points a line goes to two, then smaller: nothing that was entered is left out of the print.
         if ($lines || Typeface::width($text, $size) > $room + 0.01) {
@@ -67,19 +67,42 @@ final class Drawing
     {
         $in = min($place->width, $place->height) * 0.2;
         [$x1, $y1, $x2, $y2] = [$place->x + $in, $place->y + $in, $place->x + $place->width - $in, $place->y + $place->height - $in];
-        $this->parts[] = sprintf('<path d="M%.2f %.2fL%.2f %.2fM%.2f %.2fL%.2f %.2f" stroke="#14261f" stroke-width="1.5" fill="none"/>', $x1, $y1, $x2, $y2, $x2, $y1, $x1, $y2);
+        $this->parts[] = sprintf(
+            '<path d="M%.2f %.2fL%.2f %.2fM%.2f %.2fL%.2f %.2f" stroke="#14261f" stroke-width="1.5" fill="none"/>',
+            $x1,
+            $y1,
+            $x2,
+            $y2,
+            $x2,
+            $y1,
+            $x1,
+            $y2,
+        );
 
         return $this;
     }
 
     /** A text with its baseline there. */
-    public function text(float $x, float $y, float $size, string $text, string $family = Typeface::FAMILY, string $fill = '#14261f', string $weight = 'normal'): self
-    {
+    public function text(
+        float $x,
+        float $y,
+        float $size,
+        string $text,
+        string $family = Typeface::FAMILY,
+        string $fill = '#14261f',
+        string $weight = 'normal',
+    ): self {
         $text = PlainText::of($text);
         if ($text !== '') {
             $this->parts[] = sprintf(
                 '<text x="%.2f" y="%.2f" font-size="%.2f" font-family="%s" font-weight="%s" fill="%s" xml:space="preserve">%s</text>',
-                $x, $y, $size, htmlspecialchars($family, ENT_QUOTES | ENT_XML1), $weight, $fill, htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE),
+                $x,
+                $y,
+                $size,
+                htmlspecialchars($family, ENT_QUOTES | ENT_XML1),
+                $weight,
+                $fill,
+                htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE),
             );
         }
 
@@ -97,7 +120,14 @@ final class Drawing
     /** White over a place. */
     public function fill(Rect $place, string $color = '#ffffff'): self
     {
-        $this->parts[] = sprintf('<rect x="%.2f" y="%.2f" width="%.2f" height="%.2f" fill="%s"/>', $place->x, $place->y, $place->width, $place->height, $color);
+        $this->parts[] = sprintf(
+            '<rect x="%.2f" y="%.2f" width="%.2f" height="%.2f" fill="%s"/>',
+            $place->x,
+            $place->y,
+            $place->width,
+            $place->height,
+            $color,
+        );
 
         return $this;
     }
@@ -121,7 +151,9 @@ final class Drawing
     {
         return sprintf(
             '<svg xmlns="http://www.w3.org/2000/svg" width="%1$.2fpt" height="%2$.2fpt" viewBox="0 0 %1$.2f %2$.2f">%3$s</svg>',
-            $this->width, $this->height, $this->inner(),
+            $this->width,
+            $this->height,
+            $this->inner(),
         );
     }
 }

@@ -20,7 +20,10 @@ final class FieldDrawing
             return;
         }
         $across = $widget->turn % 180 === 0;
-        $piece = new Drawing($across ? $widget->place->width : $widget->place->height, $across ? $widget->place->height : $widget->place->width);
+        $piece = new Drawing(
+            $across ? $widget->place->width : $widget->place->height,
+            $across ? $widget->place->height : $widget->place->width,
+        );
         self::piece($piece, $field, $text);
         $page->piece(self::turned($piece->inner(), $widget));
     }
@@ -62,13 +65,18 @@ final class FieldDrawing
         $size = $field->size > 0 ? $field->size : min(12.0, max(self::LEAST, $place->height * 0.68));
         $room = max(1.0, $place->width - 4);
         $wide = Typeface::width($text, $size);
-        if ($wide > $room && ($size * $room / $wide) < 6.0) {
+        if ($wide > $room && ($size * $room) / $wide < 6.0) {
             self::set($piece, $place, $text, 6.0, $field->align);
 
             return;
         }
-        $size = $wide > $room ? $size * $room / $wide : $size;
-        $piece->text(self::start($place, Typeface::width($text, $size), $field->align), $place->y + ($place->height + $size * 0.72) / 2, $size, $text);
+        $size = $wide > $room ? ($size * $room) / $wide : $size;
+        $piece->text(
+            self::start($place, Typeface::width($text, $size), $field->align),
+            $place->y + ($place->height + $size * 0.72) / 2,
+            $size,
+            $text,
+        );
     }
 
     private static function lines(Drawing $piece, Rect $place, string $text, PdfField $field): void
@@ -85,7 +93,12 @@ final class FieldDrawing
             $lines = Typeface::wrap($text, $size, $room);
         }
         foreach ($lines as $index => $line) {
-            $piece->text(self::start($place, Typeface::width($line, $size), $align), $place->y + 1 + $size * (0.95 + $index * 1.2), $size, $line);
+            $piece->text(
+                self::start($place, Typeface::width($line, $size), $align),
+                $place->y + 1 + $size * (0.95 + $index * 1.2),
+                $size,
+                $line,
+            );
         }
     }
 
@@ -94,7 +107,12 @@ final class FieldDrawing
         $cell = $place->width / $count;
         $size = min($size > 0 ? $size : 12.0, $place->height * 0.8, $cell * 1.4);
         foreach (mb_str_split(mb_substr($text, 0, $count)) as $index => $character) {
-            $piece->text($place->x + $cell * ($index + 0.5) - Typeface::width($character, $size) / 2, $place->y + ($place->height + $size * 0.72) / 2, $size, $character);
+            $piece->text(
+                $place->x + $cell * ($index + 0.5) - Typeface::width($character, $size) / 2,
+                $place->y + ($place->height + $size * 0.72) / 2,
+                $size,
+                $character,
+            );
         }
     }
 

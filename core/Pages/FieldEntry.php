@@ -33,7 +33,9 @@ final class FieldEntry
         }
         foreach ($fields as $field) {
             match (true) {
-                $field->kind === FieldKind::Button, $field->kind === FieldKind::Signature => throw new FieldRefused("“{$name}” is a {$field->kind->value} field and holds no value."),
+                $field->kind === FieldKind::Button, $field->kind === FieldKind::Signature => throw new FieldRefused(
+                    "“{$name}” is a {$field->kind->value} field and holds no value.",
+                ),
                 $field->kind->isTicked() => $this->tick($field, $value),
                 default => $this->write($field, $value),
             };
@@ -43,7 +45,11 @@ final class FieldEntry
     private function nearest(string $name): string
     {
         $names = array_unique(array_map(static fn (PdfField $field) => $field->name, $this->fields->all()));
-        usort($names, static fn (string $a, string $b) => levenshtein(substr(strtolower($name), 0, 200), substr(strtolower($a), 0, 200)) <=> levenshtein(substr(strtolower($name), 0, 200), substr(strtolower($b), 0, 200)));
+        usort(
+            $names,
+            static fn (string $a, string $b) => levenshtein(substr(strtolower($name), 0, 200), substr(strtolower($a), 0, 200)) <=>
+                levenshtein(substr(strtolower($name), 0, 200), substr(strtolower($b), 0, 200)),
+        );
 
         return $names === [] ? ' This PDF has no fields at all.' : ' Near to it: '.implode(', ', array_slice($names, 0, 3)).'.';
     }
@@ -51,8 +57,10 @@ final class FieldEntry
     /** Turns the ticks of a field on or off. @throws FieldRefused when it has no such state */
     public function tick(PdfField $field, mixed $value): void
     {
-        $raw = array_values(array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $field->widgets), static fn (?string $on) => $on !== null));
-        $states = array_map(PdfLook::nameText(...), $raw);
+        $raw = array_values(
+            array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $field->widgets), static fn (?string $on) => $on !== null),
+        );
+        $states = array_map(PdfString::nameText(...), $raw);
         $on = $this->state($field, $value, $states);
         $at = array_search($on, $states, true);
         $on = $at === false ? $on : $raw[$at];
@@ -88,7 +96,12 @@ final class FieldEntry
                 return null;
             }
         }
-        $takes = array_map(static fn (array $option) => $option['label'] === $option['value'] ? "“{$option['value']}”" : "“{$option['value']}” ({$option['label']})", $field->options);
+        $takes = array_map(
+            static fn (array $option) => $option['label'] === $option['value']
+                ? "“{$option['value']}”"
+                : "“{$option['value']}” ({$option['label']})",
+            $field->options,
+        );
         $takes = $takes === [] ? 'true or false' : implode(', ', $takes).' or an empty text';
         throw new FieldRefused("“{$field->name}” takes {$takes}, not ".json_encode($value, JSON_UNESCAPED_UNICODE).'.');
     }
@@ -96,13 +109,16 @@ final class FieldEntry
     /** Writes a text or a choice. @throws FieldRefused when the field cannot take it */
     public function write(PdfField $field, mixed $value): void
     {
-        $texts = array_map(function (mixed $one) use ($field): string {
-            if ($one !== null && ! is_scalar($one)) {
-                throw new FieldRefused("“{$field->name}” takes a text.");
-            }
+        $texts = array_map(
+            function (mixed $one) use ($field): string {
+                if ($one !== null && ! is_scalar($one)) {
+                    throw new FieldRefused("“{$field->name}” takes a text.");
+                }
 
-            return is_bool($one) ? ($one ? 'true' : 'false') : PlainText::of((string) $one);
-        }, is_array($value) ? array_values($value) : [$value]);
+                return is_bool($one) ? ($one ? 'true' : 'false') : PlainText::of((string) $one);
+            },
+            is_array($value) ? array_values($value) : [$value],
+        );
         if (count($texts) > 1 && ! $field->several) {
             throw new FieldRefused("“{$field->name}” takes one value, not several.");
         }
@@ -132,6 +148,10 @@ final class FieldEntry
         if ($text === '' || $field->editable || $field->options === []) {
             return $text;
         }
-        throw new FieldRefused("“{$field->name}” takes one of ".implode(', ', array_map(static fn (array $option) => "“{$option['label']}”", array_slice($field->options, 0, 20))).", not “{$text}”.");
+        throw new FieldRefused(
+            "“{$field->name}” takes one of ".
+                implode(', ', array_map(static fn (array $option) => "“{$option['label']}”", array_slice($field->options, 0, 20))).
+                ", not “{$text}”.",
+        );
     }
 }

@@ -105,7 +105,12 @@ final class FieldFill
         $places = [];
         foreach ($this->fields->all() as $field) {
             foreach ($field->widgets as $widget) {
-                if ($widget->place !== null && ! isset($widget->dict->{'/AP'}) && ! $field->kind->isTicked() && ($text = self::shown($field)) !== '') {
+                if (
+                    $widget->place !== null &&
+                    ! isset($widget->dict->{'/AP'}) &&
+                    ! $field->kind->isTicked() &&
+                    ($text = self::shown($field)) !== ''
+                ) {
                     $across = $widget->own % 180 === 0;
                     [$wide, $high] = [$widget->corners[2] - $widget->corners[0], $widget->corners[3] - $widget->corners[1]];
                     $piece = new Drawing($across ? $wide : $high, $across ? $high : $wide);
@@ -143,7 +148,7 @@ final class FieldFill
                 if ($widget->page === 0 || ((int) $this->look->resolve($widget->dict->{'/F'} ?? 0) & 0b100010) !== 0) {
                     continue;
                 }
-                $drawing = $drawings[$widget->page] ??= new Drawing(...($sizes[$widget->page - 1] ?? [612.0, 792.0]));
+                $drawing = $drawings[$widget->page] ??= new Drawing(...$sizes[$widget->page - 1] ?? [612.0, 792.0]);
                 $this->drawn($drawing, $field, $widget, $pictures->lacks($field, $widget));
             }
         }
@@ -152,10 +157,16 @@ final class FieldFill
         // An overlay is fitted to the innermost box; without these that is the part that is shown.
         $this->look->withoutInnerBoxes(fn (string $name, \stdClass $page) => $this->edit->put($name, $page));
         $this->put();
-        $scratch = new Scratch;
-        $overlay = $drawings === [] ? [] : ['--overlay', $press->overlay($scratch, array_values($drawings)), '--to='.implode(',', array_keys($drawings)), '--'];
+        $scratch = new Scratch();
+        $overlay =
+            $drawings === []
+                ? []
+                : ['--overlay', $press->overlay($scratch, array_values($drawings)), '--to='.implode(',', array_keys($drawings)), '--'];
 
-        return $this->edit->write(['--decrypt', '--flatten-annotations=all', ...$overlay], fn (PdfLook $written) => $this->lostDrawing($written, array_keys($drawings)));
+        return $this->edit->write(
+            ['--decrypt', '--flatten-annotations=all', ...$overlay],
+            fn (PdfLook $written) => $this->lostDrawing($written, array_keys($drawings)),
+        );
     }
 
     private function drawn(Drawing $drawing, PdfField $field, PdfWidget $widget, bool $ours): void
@@ -163,7 +174,9 @@ final class FieldFill
         if (! $ours || in_array($field->kind, [FieldKind::Button, FieldKind::Signature], true)) {
             return;
         }
-        $field->kind->isTicked() ? FieldDrawing::tick($drawing, $widget) : FieldDrawing::text($drawing, $field, $widget, self::shown($field));
+        $field->kind->isTicked()
+            ? FieldDrawing::tick($drawing, $widget)
+            : FieldDrawing::text($drawing, $field, $widget, self::shown($field));
     }
 
     private static function shown(PdfField $field): string
@@ -180,8 +193,10 @@ final class FieldFill
         $value = $field->dict->{'/V'} ?? null;
 
         return match (true) {
-            is_array($value) => array_values(array_map(PdfLook::text(...), $value)),
-            is_string($value) && ! PdfLook::isReference($value) => str_starts_with($value, '/') ? PdfLook::nameText($value) : PdfLook::text($value),
+            is_array($value) => array_values(array_map(PdfString::text(...), $value)),
+            is_string($value) && ! PdfLook::isReference($value) => str_starts_with($value, '/')
+                ? PdfString::nameText($value)
+                : PdfString::text($value),
             default => $field->value,
         };
     }
@@ -192,7 +207,7 @@ final class FieldFill
         [$root, $catalog] = $this->look->catalog();
         $catalog->{'/AcroForm'} ??= (object) ['/Fields' => []];
         $form = $this->look->resolve($catalog->{'/AcroForm'});
-        if (! $form instanceof \stdClass) {
+        if (! ($form instanceof \stdClass)) {
             throw PdfRefused::damaged();
         }
         $needs = $this->look->resolve($form->{'/NeedAppearances'} ?? false) === true;
@@ -219,7 +234,10 @@ final class FieldFill
     {
         $now = [];
         foreach ($written->all() as $field) {
-            $now[$field->name][] = [(array) $field->value, array_map(fn (PdfWidget $widget) => $widget->dict->{'/AS'} ?? null, $field->widgets)];
+            $now[$field->name][] = [
+                (array) $field->value,
+                array_map(fn (PdfWidget $widget) => $widget->dict->{'/AS'} ?? null, $field->widgets),
+            ];
         }
         foreach ($this->fields->all() as $field) {
             if (! isset($this->entry->changed[$field->object]) || in_array($field->kind, [FieldKind::Button, FieldKind::Signature], true)) {
@@ -228,7 +246,10 @@ final class FieldFill
             $value = (array) self::valueOf($field);
             $value = $field->kind->isTicked() && $value === ['Off'] ? [''] : $value;
             $marks = $field->kind->isTicked() ? array_map(fn (PdfWidget $widget) => $widget->dict->{'/AS'} ?? null, $field->widgets) : null;
-            $found = array_filter($now[$field->name] ?? [], static fn (array $one) => $one[0] === $value && ($marks === null || $one[1] === $marks));
+            $found = array_filter(
+                $now[$field->name] ?? [],
+                static fn (array $one) => $one[0] === $value && ($marks === null || $one[1] === $marks),
+            );
             if ($found === []) {
                 return "the value of “{$field->name}”";
             }

@@ -24,8 +24,8 @@ enum FieldKind: string
     {
         return match ($type) {
             '/Tx' => self::Text,
-            '/Btn' => ($flags & 1 << 16) !== 0 ? self::Button : (($flags & 1 << 15) !== 0 ? self::Radio : self::Checkbox),
-            '/Ch' => ($flags & 1 << 17) !== 0 ? self::Choice : self::List,
+            '/Btn' => ($flags & (1 << 16)) !== 0 ? self::Button : (($flags & (1 << 15)) !== 0 ? self::Radio : self::Checkbox),
+            '/Ch' => ($flags & (1 << 17)) !== 0 ? self::Choice : self::List,
             '/Sig' => self::Signature,
             default => null,
         };

@@ -31,7 +31,7 @@ final class FieldPictures
         foreach ($fields->all() as $field) {
             foreach ($field->widgets as $widget) {
                 $stream = $pictures->stream($field, $widget);
-                $stream === null || $wanted[$stream] = true;
+                $stream === null || ($wanted[$stream] = true);
             }
         }
 
@@ -85,20 +85,34 @@ final class FieldPictures
     private function paints(?string $stream, bool $text): bool
     {
         $dict = $stream === null ? null : $this->look->resolve($stream);
-        $box = $dict instanceof \stdClass ? array_map(fn (mixed $edge) => (float) (is_numeric($edge = $this->look->resolve($edge)) ? $edge : 0), (array) $this->look->resolve($dict->{'/BBox'} ?? [])) : [];
+        $box =
+            $dict instanceof \stdClass
+                ? array_map(
+                    fn (mixed $edge) => (float) (is_numeric($edge = $this->look->resolve($edge)) ? $edge : 0),
+                    (array) $this->look->resolve($dict->{'/BBox'} ?? []),
+                )
+                : [];
         if ($stream === null || count($box) !== 4 || abs($box[2] - $box[0]) < 0.1 || abs($box[3] - $box[1]) < 0.1) {
             return false;
         }
         // Texts may hold anything, also what looks like an operator.
-        $bare = (string) preg_replace('/\((?:[^\\\\()]|\\\\.|\((?:[^\\\\()]|\\\\.)*\))*\)|<[0-9A-Fa-f\s]*>/s', '()', $this->contents[$stream] ?? '');
+        $bare = (string) preg_replace(
+            '/\((?:[^\\\\()]|\\\\.|\((?:[^\\\\()]|\\\\.)*\))*\)|<[0-9A-Fa-f\s]*>/s',
+            '()',
+            $this->contents[$stream] ?? '',
+        );
         $shows = preg_match('/\(\)\s*(Tj|\'|")|\]\s*TJ/', $bare) === 1;
         if ($shows) {
             $fonts = $this->look->resolve($this->look->resolve($dict->{'/Resources'} ?? null)->{'/Font'} ?? null);
             preg_match_all('~/([^\s/]+)\s+[-+\d.]+\s+Tf~', $bare, $named);
 
-            return array_diff($named[1], array_map(static fn (string $key) => ltrim($key, '/'), array_keys($fonts instanceof \stdClass ? (array) $fonts : []))) === [];
+            return array_diff(
+                $named[1],
+                array_map(static fn (string $key) => ltrim($key, '/'), array_keys($fonts instanceof \stdClass ? (array) $fonts : [])),
+            ) === [];
         }
 
-        return preg_match('~/[^\s/]+\s+Do\b~', $bare) === 1 || (! $text && preg_match('/(?:^|\s)(?:f\*?|F|S|s|B\*?|b\*?|sh)(?:\s|$)/', $bare) === 1);
+        return preg_match('~/[^\s/]+\s+Do\b~', $bare) === 1 ||
+            (! $text && preg_match('/(?:^|\s)(?:f\*?|F|S|s|B\*?|b\*?|sh)(?:\s|$)/', $bare) === 1);
     }
 }

@@ -43,12 +43,19 @@ final readonly class LayerPiece
         }
         ksort($lines);
 
-        return array_values(array_map(static function (array $line): Rect {
-            $left = min(array_map(static fn (Word $word) => $word->x, $line));
-            $top = min(array_map(static fn (Word $word) => $word->y, $line));
+        return array_values(
+            array_map(static function (array $line): Rect {
+                $left = min(array_map(static fn (Word $word) => $word->x, $line));
+                $top = min(array_map(static fn (Word $word) => $word->y, $line));
 
-            return new Rect($left, $top, max(1.0, max(array_map(static fn (Word $word) => $word->right(), $line)) - $left), max(1.0, max(array_map(static fn (Word $word) => $word->bottom(), $line)) - $top));
-        }, $lines));
+                return new Rect(
+                    $left,
+                    $top,
+                    max(1.0, max(array_map(static fn (Word $word) => $word->right(), $line)) - $left),
+                    max(1.0, max(array_map(static fn (Word $word) => $word->bottom(), $line)) - $top),
+                );
+            }, $lines),
+        );
     }
 
     /**
@@ -93,11 +100,24 @@ final readonly class LayerPiece
     {
         foreach ($this->places as $place) {
             match ($this->kind) {
-                LayerKind::Text, LayerKind::Date => $drawing->entry($place, $this->text, str_contains($this->text, "\n") || $place->height > 26),
+                LayerKind::Text, LayerKind::Date => $drawing->entry(
+                    $place,
+                    $this->text,
+                    str_contains($this->text, "\n") || $place->height > 26,
+                ),
                 LayerKind::Tick => $drawing->cross($place),
-                LayerKind::Line => $drawing->line($place->x - 1, $place->y + $place->height * 0.55, $place->x + $place->width + 1, $place->y + $place->height * 0.55, 1.1, '#14261f'),
+                LayerKind::Line => $drawing->line(
+                    $place->x - 1,
+                    $place->y + $place->height * 0.55,
+                    $place->x + $place->width + 1,
+                    $place->y + $place->height * 0.55,
+                    1.1,
+                    '#14261f',
+                ),
                 // Letters reach beyond the box that is told of them.
-                LayerKind::Cover => $drawing->fill(new Rect($place->x - 1.2, $place->y - 0.22 * $place->height, $place->width + 2.4, 1.36 * $place->height)),
+                LayerKind::Cover => $drawing->fill(
+                    new Rect($place->x - 1.2, $place->y - 0.22 * $place->height, $place->width + 2.4, 1.36 * $place->height),
+                ),
             };
         }
     }

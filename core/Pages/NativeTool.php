@@ -52,7 +52,10 @@ final class NativeTool
         $memory = ['--as='.(self::bytes($this->memory) ?: 'unlimited'), '--data='.(self::bytes($this->written) ?: 'unlimited')];
         $limited = ['prlimit', ...$memory, '--cpu='.$this->seconds, '--fsize=314572800', '--core=0', ...$command];
         $together = in_array($command[0], self::WITH_OTHERS, true);
-        $process = proc_open($together ? ['setsid', ...$limited] : $limited, [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, null, [...getenv(), ...$this->environment]);
+        $process = proc_open($together ? ['setsid', ...$limited] : $limited, [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, null, [
+            ...getenv(),
+            ...$this->environment,
+        ]);
         if (! is_resource($process)) {
             throw ToolFailed::notStarted($command[0]);
         }

@@ -34,14 +34,17 @@ final class Outline
 
     private static function read(string $pdf): self
     {
-        if (preg_match('/startxref\s+(\d+)\s+%%EOF\s*$/', substr($pdf, -64), $m) !== 1 || preg_match('/\Gxref\n0 (\d+)\n/', $pdf, $head, 0, (int) $m[1]) !== 1) {
+        if (
+            preg_match('/startxref\s+(\d+)\s+%%EOF\s*$/', substr($pdf, -64), $m) !== 1 ||
+            preg_match('/\Gxref\n0 (\d+)\n/', $pdf, $head, 0, (int) $m[1]) !== 1
+        ) {
             throw new \UnexpectedValueException('This PDF has no plain table of its objects.');
         }
         $offsets = [];
         $table = (int) $m[1] + strlen($head[0]);
         for ($number = 0; $number < (int) $head[1]; $number++) {
             $entry = substr($pdf, $table + 20 * $number, 20);
-            ($entry[17] ?? '') === 'n' && $offsets[$number] = (int) substr($entry, 0, 10);
+            ($entry[17] ?? '') === 'n' && ($offsets[$number] = (int) substr($entry, 0, 10));
         }
 
         return new self($pdf, $offsets, (int) $m[1]);
@@ -59,7 +62,10 @@ final class Outline
         $first = $this->number('/\/Size (\d+)/', $end);
         [$objects, $top] = self::level($starts, $first + 1, $first, $kids[1]);
         $last = count($top);
-        $objects[$catalog] = "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << /DisplayDocTitle true >> /PageLabels << /Nums [".self::labels($starts).'] >> >>';
+        $objects[$catalog] =
+            "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << /DisplayDocTitle true >> /PageLabels << /Nums [".
+            self::labels($starts).
+            '] >> >>';
         $objects[$first] = "<< /Type /Outlines /First {$top[0]} 0 R /Last {$top[$last - 1]} 0 R /Count {$last} >>";
         $info = max(array_keys($objects)) + 1;
         $objects[$info] = '<< /Title '.self::string($title === '' ? $starts[0]['title'] : $title).' >>';
@@ -91,8 +97,14 @@ final class Outline
         }
         foreach ($entries as $index => $entry) {
             $page = $kids[$entry['page'] - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$entry['page']}.");
-            $objects[$numbers[$index]] = '<< /Title '.self::string($entry['title'])." /Parent {$parent} 0 R /Dest [{$page} 0 R /XYZ null null null]".$objects[$numbers[$index]]
-                .($index > 0 ? ' /Prev '.$numbers[$index - 1].' 0 R' : '').(isset($numbers[$index + 1]) ? ' /Next '.$numbers[$index + 1].' 0 R' : '').' >>';
+            $objects[$numbers[$index]] =
+                '<< /Title '.
+                self::string($entry['title']).
+                " /Parent {$parent} 0 R /Dest [{$page} 0 R /XYZ null null null]".
+                $objects[$numbers[$index]].
+                ($index > 0 ? ' /Prev '.$numbers[$index - 1].' 0 R' : '').
+                (isset($numbers[$index + 1]) ? ' /Next '.$numbers[$index + 1].' 0 R' : '').
+                ' >>';
         }
 
         return [$objects, $numbers];
@@ -105,7 +117,18 @@ final class Outline
      */
     private static function labels(array $starts): string
     {
-        return implode(' ', array_map(static fn (int $index, array $start) => ($start['page'] - 1).' << /S /D'.(count($starts) > 1 ? ' /P ('.($index + 1).'-)' : '').' >>', array_keys($starts), $starts));
+        return implode(
+            ' ',
+            array_map(
+                static fn (int $index, array $start) => $start['page'] -
+                    1 .
+                    ' << /S /D'.
+                    (count($starts) > 1 ? ' /P ('.($index + 1).'-)' : '').
+                    ' >>',
+                array_keys($starts),
+                $starts,
+            ),
+        );
     }
 
     /** A text string in UTF-16 (ISO 32000-1, 7.9.2.2). */
@@ -137,6 +160,8 @@ final class Outline
 
     private function number(string $pattern, string $in): int
     {
-        return preg_match($pattern, $in, $m) === 1 ? (int) $m[1] : throw new \UnexpectedValueException('This PDF is not written as expected.');
+        return preg_match($pattern, $in, $m) === 1
+            ? (int) $m[1]
+            : throw new \UnexpectedValueException('This PDF is not written as expected.');
     }
 }

@@ -19,12 +19,35 @@ final class PageImage
      */
     public static function of(string $pdf, int $page, int $resolution = 130): string
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         (new NativeTool(30))->run([
-            'pdftocairo', '-cropbox', '-tiff', '-tiffcompression', 'none', '-antialias', 'gray', '-r', (string) $resolution,
-            '-f', (string) $page, '-l', (string) $page, '-singlefile', $pdf, $scratch->path('page'),
+            'pdftocairo',
+            '-cropbox',
+            '-tiff',
+            '-tiffcompression',
+            'none',
+            '-antialias',
+            'gray',
+            '-r',
+            (string) $resolution,
+            '-f',
+            (string) $page,
+            '-l',
+            (string) $page,
+            '-singlefile',
+            $pdf,
+            $scratch->path('page'),
         ]);
-        (new NativeTool(30))->run(['cwebp', '-quiet', '-lossless', '-z', '1', $scratch->path('page.tif'), '-o', $scratch->path('page.webp')]);
+        (new NativeTool(30))->run([
+            'cwebp',
+            '-quiet',
+            '-lossless',
+            '-z',
+            '1',
+            $scratch->path('page.tif'),
+            '-o',
+            $scratch->path('page.webp'),
+        ]);
 
         return $scratch->get('page.webp');
     }

@@ -59,7 +59,7 @@ final readonly class PageRules
     /** @return list<array{non-empty-list<array{float, float}>, bool, bool}> */
     private static function paths(string $svg): array
     {
-        $document = new \DOMDocument;
+        $document = new \DOMDocument();
         if (! @$document->loadXML($svg, LIBXML_NONET | LIBXML_NOERROR | LIBXML_PARSEHUGE) || $document->documentElement === null) {
             return [];
         }
@@ -67,7 +67,7 @@ final readonly class PageRules
         foreach (['g', 'symbol'] as $tag) {
             foreach ($document->getElementsByTagName($tag) as $element) {
                 $id = $element->getAttribute('id');
-                $id === '' || str_starts_with($id, 'glyph') || $named[$id] = $element;
+                $id === '' || str_starts_with($id, 'glyph') || ($named[$id] = $element);
             }
         }
         $paths = [];
@@ -84,20 +84,43 @@ final readonly class PageRules
     private static function walk(\DOMElement $element, array $matrix, array $named, array &$paths, int $depth): void
     {
         foreach ($element->childNodes as $child) {
-            if (! $child instanceof \DOMElement || $depth > self::DEEPEST || count($paths) > self::MOST) {
+            if (! ($child instanceof \DOMElement) || $depth > self::DEEPEST || count($paths) > self::MOST) {
                 continue;
             }
             if ($child->localName === 'use') {
                 $drawn = $named[ltrim($child->getAttribute('xlink:href') ?: $child->getAttribute('href'), '#')] ?? null;
-                $shift = self::times(self::matrix($child->getAttribute('transform')), [1.0, 0.0, 0.0, 1.0, (float) $child->getAttribute('x'), (float) $child->getAttribute('y')]);
+                $shift = self::times(self::matrix($child->getAttribute('transform')), [
+                    1.0,
+                    0.0,
+                    0.0,
+                    1.0,
+                    (float) $child->getAttribute('x'),
+                    (float) $child->getAttribute('y'),
+                ]);
                 $drawn === null || self::walk($drawn, self::times($matrix, $shift), $named, $paths, $depth + 1);
             } elseif ($child->localName === 'g') {
                 self::walk($child, self::times($matrix, self::matrix($child->getAttribute('transform'))), $named, $paths, $depth + 1);
             } elseif ($child->localName === 'path') {
-                $look = $child->getAttribute('style').';stroke:'.$child->getAttribute('stroke').';fill:'.$child->getAttribute('fill').';';
+                $look =
+                    $child->getAttribute('style').
+                    ';stroke:'.
+                    $child->getAttribute('stroke').
+                    ';fill:'.
+                    $child->getAttribute('fill').
+                    ';';
                 $now = self::times($matrix, self::matrix($child->getAttribute('transform')));
                 foreach (self::polylines($child->getAttribute('d')) as $points) {
-                    $paths[] = [array_map(static fn (array $p) => [$now[0] * $p[0] + $now[2] * $p[1] + $now[4], $now[1] * $p[0] + $now[3] * $p[1] + $now[5]], $points), preg_match('/stroke:\s*(?!none|;)/', $look) === 1, preg_match('/fill:\s*(?!none|;)/', $look) === 1];
+                    $paths[] = [
+                        array_map(
+                            static fn (array $p) => [
+                                $now[0] * $p[0] + $now[2] * $p[1] + $now[4],
+                                $now[1] * $p[0] + $now[3] * $p[1] + $now[5],
+                            ],
+                            $points,
+                        ),
+                        preg_match('/stroke:\s*(?!none|;)/', $look) === 1,
+                        preg_match('/fill:\s*(?!none|;)/', $look) === 1,
+                    ];
                 }
             }
         }
@@ -117,14 +140,17 @@ final readonly class PageRules
             foreach ($steps as [, $step, $rest]) {
                 $numbers = array_map(floatval(...), preg_split('/[\s,]+/', trim($rest), -1, PREG_SPLIT_NO_EMPTY) ?: []);
                 $last = end($points) ?: [0.0, 0.0];
-                $points = [...$points, ...match ($step) {
-                    'Z' => array_slice($points, 0, 1),
-                    'H' => array_map(static fn (float $x) => [$x, $last[1]], $numbers),
-                    'V' => array_map(static fn (float $y) => [$last[0], $y], $numbers),
-                    default => array_map(static fn (array $pair) => [$pair[0], $pair[1] ?? 0.0], array_chunk($numbers, 2)),
-                }];
+                $points = [
+                    ...$points,
+                    ...match ($step) {
+                        'Z' => array_slice($points, 0, 1),
+                        'H' => array_map(static fn (float $x) => [$x, $last[1]], $numbers),
+                        'V' => array_map(static fn (float $y) => [$last[0], $y], $numbers),
+                        default => array_map(static fn (array $pair) => [$pair[0], $pair[1] ?? 0.0], array_chunk($numbers, 2)),
+                    },
+                ];
             }
-            count($points) > 1 && $parts[] = $points;
+            count($points) > 1 && ($parts[] = $points);
         }
 
         return $parts;
@@ -154,8 +180,8 @@ final readonly class PageRules
     {
         for ($i = 1, $count = count($points); $i < $count; $i++) {
             [[$x1, $y1], [$x2, $y2]] = [$points[$i - 1], $points[$i]];
-            abs($y1 - $y2) < 0.7 && abs($x1 - $x2) > 8 && $across[] = [min($x1, $x2), max($x1, $x2), ($y1 + $y2) / 2];
-            abs($x1 - $x2) < 0.7 && abs($y1 - $y2) > 6 && $down[] = [min($y1, $y2), max($y1, $y2), ($x1 + $x2) / 2];
+            abs($y1 - $y2) < 0.7 && abs($x1 - $x2) > 8 && ($across[] = [min($x1, $x2), max($x1, $x2), ($y1 + $y2) / 2]);
+            abs($x1 - $x2) < 0.7 && abs($y1 - $y2) > 6 && ($down[] = [min($y1, $y2), max($y1, $y2), ($x1 + $x2) / 2]);
         }
     }
 
@@ -191,7 +217,9 @@ final readonly class PageRules
             }
         }
 
-        return preg_match('/translate\(\s*(-?[\d.]+)[\s,]+(-?[\d.]+)/', (string) $transform, $m) === 1 ? [1.0, 0.0, 0.0, 1.0, (float) $m[1], (float) $m[2]] : [1.0, 0.0, 0.0, 1.0, 0.0, 0.0];
+        return preg_match('/translate\(\s*(-?[\d.]+)[\s,]+(-?[\d.]+)/', (string) $transform, $m) === 1
+            ? [1.0, 0.0, 0.0, 1.0, (float) $m[1], (float) $m[2]]
+            : [1.0, 0.0, 0.0, 1.0, 0.0, 0.0];
     }
 
     /**
@@ -201,6 +229,13 @@ final readonly class PageRules
      */
     private static function times(array $a, array $b): array
     {
-        return [$a[0] * $b[0] + $a[2] * $b[1], $a[1] * $b[0] + $a[3] * $b[1], $a[0] * $b[2] + $a[2] * $b[3], $a[1] * $b[2] + $a[3] * $b[3], $a[0] * $b[4] + $a[2] * $b[5] + $a[4], $a[1] * $b[4] + $a[3] * $b[5] + $a[5]];
+        return [
+            $a[0] * $b[0] + $a[2] * $b[1],
+            $a[1] * $b[0] + $a[3] * $b[1],
+            $a[0] * $b[2] + $a[2] * $b[3],
+            $a[1] * $b[2] + $a[3] * $b[3],
+            $a[0] * $b[4] + $a[2] * $b[5] + $a[4],
+            $a[1] * $b[4] + $a[3] * $b[5] + $a[5],
+        ];
     }
 }

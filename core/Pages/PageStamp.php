@@ -34,7 +34,9 @@ enum PageStamp: string
         return match ($this) {
             self::None => null,
             self::Count => "{$page} / {$count}",
-            self::Paper => (new Drawing(612, 792))->text(36, 785, 6.5, mb_strimwidth($title, 0, 90, '…').", page {$own} of {$ownCount}", fill: '#56635c')->text(540, 785, 6.5, "{$page} / {$count}", fill: '#56635c'),
+            self::Paper => (new Drawing(612, 792))
+                ->text(36, 785, 6.5, mb_strimwidth($title, 0, 90, '…').", page {$own} of {$ownCount}", fill: '#56635c')
+                ->text(540, 785, 6.5, "{$page} / {$count}", fill: '#56635c'),
         };
     }
 }

@@ -45,13 +45,17 @@ final class PageText
         $line = [];
         foreach ($words as $word) {
             $first = $line[0] ?? null;
-            if ($first !== null && $line !== [] && abs($word->y + $word->height / 2 - $first->y - $first->height / 2) > max(2.0, min($first->height, $word->height) * 0.45)) {
+            if (
+                $first !== null &&
+                $line !== [] &&
+                abs($word->y + $word->height / 2 - $first->y - $first->height / 2) > max(2.0, min($first->height, $word->height) * 0.45)
+            ) {
                 $lines[] = $line;
                 $line = [];
             }
             $line[] = $word;
         }
-        $line === [] || $lines[] = $line;
+        $line === [] || ($lines[] = $line);
 
         return array_map(static function (array $one): array {
             usort($one, static fn (Word $a, Word $b) => $a->x <=> $b->x);
@@ -73,7 +77,10 @@ final class PageText
             $text = trim(PlainText::of(implode(' ', array_map(static fn (Word $word) => $word->text, $line))));
             $top = min(array_map(static fn (Word $word) => $word->y, $line));
             $tall = max(array_map(static fn (Word $word) => $word->height, $line));
-            $parts = $top - $bottom > self::GAP * min($tall, $height) || abs($tall - $height) > 0.2 * $height || preg_match(self::BEGINS, $text) === 1;
+            $parts =
+                $top - $bottom > self::GAP * min($tall, $height) ||
+                abs($tall - $height) > 0.2 * $height ||
+                preg_match(self::BEGINS, $text) === 1;
             if ($current !== '' && $parts) {
                 $paragraphs[] = $current;
                 $current = '';
@@ -82,7 +89,7 @@ final class PageText
             $bottom = max(array_map(static fn (Word $word) => $word->y + $word->height, $line));
             $height = $tall;
         }
-        $current === '' || $paragraphs[] = $current;
+        $current === '' || ($paragraphs[] = $current);
 
         return $paragraphs;
     }

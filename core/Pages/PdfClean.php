@@ -29,19 +29,22 @@ final class PdfClean
         $pages = PageCount::of($path, $look);
         $fields = PdfFields::of($look)->all();
         self::refuseWaiting($look, $fields, count($look->pages()));
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $notes = [];
         $from = $path;
         if ($fields !== []) {
             // A value without a picture of its own would be lost with its field: it is drawn first.
             $from = $scratch->put('flat.pdf', FieldFill::flat($path, $press));
-            $notes[] = count($fields) === 1 ? 'Its one field became a part of the page.' : 'Its '.count($fields).' fields became a part of the page.';
+            $notes[] =
+                count($fields) === 1
+                    ? 'Its one field became a part of the page.'
+                    : 'Its '.count($fields).' fields became a part of the page.';
         }
         // The flattened copy has lost with its fields what hung on them: both are asked what there was.
         $active = ActiveContent::in($look);
-        $look->isLocked() && $notes[] = 'Its lock against printing or changing was taken off.';
-        $mended && $notes[] = 'It was damaged and has been repaired. Check its pages.';
-        ! $mended && ! $pages->isCertain && $notes[] = 'Its page count was wrong and has been corrected. Check its pages.';
+        $look->isLocked() && ($notes[] = 'Its lock against printing or changing was taken off.');
+        $mended && ($notes[] = 'It was damaged and has been repaired. Check its pages.');
+        ! $mended && ! $pages->isCertain && ($notes[] = 'Its page count was wrong and has been corrected. Check its pages.');
         $notes = array_values(array_unique([...$notes, ...$active->notes()]));
         if ($notes === []) {
             return [null, [], $pages->number];
@@ -96,10 +99,13 @@ final class PdfClean
     {
         [, $catalog] = $look->catalog();
         $form = $look->resolve($catalog->{'/AcroForm'} ?? null);
-        if (! $form instanceof \stdClass || ! isset($form->{'/XFA'})) {
+        if (! ($form instanceof \stdClass) || ! isset($form->{'/XFA'})) {
             return;
         }
-        $shown = array_filter($fields, static fn (PdfField $field) => array_filter($field->widgets, static fn (PdfWidget $widget) => $widget->place !== null) !== []);
+        $shown = array_filter(
+            $fields,
+            static fn (PdfField $field) => array_filter($field->widgets, static fn (PdfWidget $widget) => $widget->place !== null) !== [],
+        );
         if ($look->resolve($catalog->{'/NeedsRendering'} ?? false) === true || ($shown === [] && $pages === 1)) {
             throw PdfRefused::onlyInItsProgram();
         }
@@ -108,7 +114,7 @@ final class PdfClean
     /** The pages alone, in a file of their own: whatever hung on the old one stays behind. */
     private static function rebuilt(string $path, int $pages): string
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         try {
             $edit = PdfEdit::of($path);
             $active = ActiveContent::in($edit->look);
@@ -117,8 +123,16 @@ final class PdfClean
             }
             $scratch->put('flat.pdf', $edit->write(['--decrypt', '--flatten-annotations=all'], static fn () => null));
             (new NativeTool(60))->run([
-                'qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', $scratch->path('flat.pdf'), '1-z', '--',
-                '--object-streams=generate', $scratch->path('pages.pdf'),
+                'qpdf',
+                '--warning-exit-0',
+                '--deterministic-id',
+                '--empty',
+                '--pages',
+                $scratch->path('flat.pdf'),
+                '1-z',
+                '--',
+                '--object-streams=generate',
+                $scratch->path('pages.pdf'),
             ]);
         } catch (ToolFailed $failed) {
             throw $failed->machineIsBusy ? $failed : PdfRefused::damaged($failed);

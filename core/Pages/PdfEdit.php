@@ -32,11 +32,19 @@ final class PdfEdit
      */
     public static function of(string $path, bool $gate = true): self
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $look = PdfLook::into($path, gate: $gate);
         if ($look->hasObjectStreams()) {
             $plain = $scratch->path('plain.pdf');
-            (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--decrypt', '--object-streams=disable', $path, $plain]);
+            (new NativeTool())->run([
+                'qpdf',
+                '--warning-exit-0',
+                '--deterministic-id',
+                '--decrypt',
+                '--object-streams=disable',
+                $path,
+                $plain,
+            ]);
             [$path, $look] = [$plain, PdfLook::into($plain, gate: $gate)];
         }
 
@@ -52,7 +60,7 @@ final class PdfEdit
     /** Adds an object and gives its name. */
     public function add(mixed $value): string
     {
-        $name = (++$this->highest).' 0 R';
+        $name = ++$this->highest.' 0 R';
         $this->objects["obj:{$name}"] = ['value' => $value];
 
         return $name;
@@ -65,7 +73,7 @@ final class PdfEdit
      */
     public function addStream(array $dict, string $data): string
     {
-        $name = (++$this->highest).' 0 R';
+        $name = ++$this->highest.' 0 R';
         $this->objects["obj:{$name}"] = ['stream' => ['dict' => (object) $dict, 'data' => base64_encode($data)]];
 
         return $name;
@@ -76,7 +84,7 @@ final class PdfEdit
     {
         $name = $this->look->information();
         $info = $name === null ? null : $this->look->object($name);
-        $info = $info instanceof \stdClass ? $info : new \stdClass;
+        $info = $info instanceof \stdClass ? $info : new \stdClass();
         $info->{'/Title'} = 'u:'.PlainText::of($title);
         if ($madeBy !== null) {
             $info->{'/Creator'} = $info->{'/Producer'} = "u:{$madeBy}";
@@ -86,7 +94,7 @@ final class PdfEdit
 
             return;
         }
-        $trailer = $this->look->object('trailer') ?? new \stdClass;
+        $trailer = $this->look->object('trailer') ?? new \stdClass();
         $trailer->{'/Info'} = $this->add($info);
         $this->objects['trailer'] = ['value' => $trailer];
     }
@@ -115,9 +123,18 @@ final class PdfEdit
         $contents = [];
         foreach (array_chunk($names, 500) as $some) {
             $asked = array_map(static fn (string $name) => '--json-object='.str_replace(' ', ',', substr($name, 0, -2)), $some);
-            $json = (new NativeTool)->run(['qpdf', '--warning-exit-0', '--json=2', '--json-key=qpdf', '--json-stream-data=inline', '--decode-level=generalized', ...$asked, $this->path]);
-            foreach ((array) (json_decode(PdfLook::asText($json), false, 512)->qpdf[1] ?? []) as $key => $object) {
-                isset($object->stream->data) && $contents[substr((string) $key, 4)] = (string) base64_decode($object->stream->data);
+            $json = (new NativeTool())->run([
+                'qpdf',
+                '--warning-exit-0',
+                '--json=2',
+                '--json-key=qpdf',
+                '--json-stream-data=inline',
+                '--decode-level=generalized',
+                ...$asked,
+                $this->path,
+            ]);
+            foreach ((array) (json_decode(PdfString::asText($json), false, 512)->qpdf[1] ?? []) as $key => $object) {
+                isset($object->stream->data) && ($contents[substr((string) $key, 4)] = (string) base64_decode($object->stream->data));
             }
         }
 
@@ -147,7 +164,7 @@ final class PdfEdit
         if ($this->objects !== []) {
             $command[] = '--update-from-json='.$this->scratch->put('update.json', $this->json());
         }
-        (new NativeTool)->run([...$command, ...$options, '--object-streams='.($packed ? 'generate' : 'disable'), $out]);
+        (new NativeTool())->run([...$command, ...$options, '--object-streams='.($packed ? 'generate' : 'disable'), $out]);
         $missing = $lost(PdfLook::into($out, gate: false), $out);
         if ($missing !== null) {
             throw EditLost::of($missing);
@@ -158,12 +175,17 @@ final class PdfEdit
 
     private function json(): string
     {
-        $head = ['jsonversion' => 2, 'pushedinheritedpageresources' => false, 'calledgetallpages' => false, 'maxobjectid' => $this->highest];
+        $head = [
+            'jsonversion' => 2,
+            'pushedinheritedpageresources' => false,
+            'calledgetallpages' => false,
+            'maxobjectid' => $this->highest,
+        ];
         $json = json_encode(
             ['qpdf' => [$head, PdfLook::plain((object) $this->objects)]],
             JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_LINE_TERMINATORS,
         );
 
-        return PdfLook::rawBytes($json);
+        return PdfString::rawBytes($json);
     }
 }

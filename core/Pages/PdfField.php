@@ -44,15 +44,33 @@ final readonly class PdfField
     public function toArray(): array
     {
         $first = $this->widgets[0] ?? null;
-        $rect = static fn (?PdfWidget $widget) => $widget === null ? null : array_map(static fn (float $edge) => round($edge, 3), $widget->corners);
+        $rect = static fn (?PdfWidget $widget) => $widget === null
+            ? null
+            : array_map(static fn (float $edge) => round($edge, 3), $widget->corners);
 
         return [
-            'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'page' => $first->page ?? null, 'rect' => $rect($first),
-            'options' => $this->options, 'value' => $this->value, 'required' => $this->required, 'readOnly' => $this->readOnly, 'multiline' => $this->multiline,
+            'name' => $this->name,
+            'kind' => $this->kind->value,
+            'label' => $this->label,
+            'page' => $first->page ?? null,
+            'rect' => $rect($first),
+            'options' => $this->options,
+            'value' => $this->value,
+            'required' => $this->required,
+            'readOnly' => $this->readOnly,
+            'multiline' => $this->multiline,
             'maxLength' => $this->maxLength,
-            'widgets' => array_map(static fn (PdfWidget $widget) => array_filter([
-                'page' => $widget->page, 'rect' => $rect($widget), 'on' => $widget->on === null ? null : PdfLook::nameText($widget->on),
-            ], static fn (mixed $part) => $part !== null), $this->widgets),
+            'widgets' => array_map(
+                static fn (PdfWidget $widget) => array_filter(
+                    [
+                        'page' => $widget->page,
+                        'rect' => $rect($widget),
+                        'on' => $widget->on === null ? null : PdfString::nameText($widget->on),
+                    ],
+                    static fn (mixed $part) => $part !== null,
+                ),
+                $this->widgets,
+            ),
         ];
     }
 }

@@ -59,13 +59,15 @@ final class PdfFields
     /** @return list<PdfField> signature fields that hold a signature */
     public function signed(): array
     {
-        return array_values(array_filter($this->fields, fn (PdfField $field) => $field->kind === FieldKind::Signature && $this->signature($field) !== null));
+        return array_values(
+            array_filter($this->fields, fn (PdfField $field) => $field->kind === FieldKind::Signature && $this->signature($field) !== null),
+        );
     }
 
     /** The dictionary of the signature a field holds (ISO 32000-1, 12.8.1); null when it holds none. */
     public function signature(PdfField $field): ?\stdClass
     {
-        $value = $this->look->resolve($field->dict->{'/V'} ?? $field->widgets[0]->dict->{'/V'} ?? null);
+        $value = $this->look->resolve($field->dict->{'/V'} ?? ($field->widgets[0]->dict->{'/V'} ?? null));
 
         return $value instanceof \stdClass && isset($value->{'/ByteRange'}, $value->{'/Contents'}) ? $value : null;
     }
@@ -74,8 +76,11 @@ final class PdfFields
     {
         foreach ($this->frames as $index => $frame) {
             $annotations = $frame['dict']->{'/Annots'} ?? [];
-            foreach (PdfLook::isReference($annotations) ? [$annotations, ...(array) $this->look->resolve($annotations)] : (array) $annotations as $annotation) {
-                PdfLook::isReference($annotation) && $this->pagesOf[$annotation] = array_values(array_unique([...$this->pagesOf[$annotation] ?? [], $index + 1]));
+            foreach (
+                PdfLook::isReference($annotations) ? [$annotations, ...(array) $this->look->resolve($annotations)] : (array) $annotations as $annotation
+            ) {
+                PdfLook::isReference($annotation) &&
+                    ($this->pagesOf[$annotation] = array_values(array_unique([...$this->pagesOf[$annotation] ?? [], $index + 1])));
             }
         }
         [$root, $catalog] = $this->look->catalog();
@@ -88,9 +93,12 @@ final class PdfFields
         }
         $this->orphans($given);
         if ($form instanceof \stdClass) {
-            ! isset($catalog->{'/Perms'}) || ! isset($this->look->resolve($catalog->{'/Perms'})->{'/UR3'}) || $this->notes[] = 'Its usage rights end when it is filled here: programs that asked for them show it as any other form.';
-            isset($form->{'/XFA'}) && $this->notes[] = 'It also carries an XML form (XFA), which is dropped: the fields count.';
-            ((array) $this->look->resolve($form->{'/CO'} ?? [])) !== [] && $this->notes[] = 'It computes some fields by script in an order of its own, which is not followed.';
+            ! isset($catalog->{'/Perms'}) ||
+                ! isset($this->look->resolve($catalog->{'/Perms'})->{'/UR3'}) ||
+                ($this->notes[] = 'Its usage rights end when it is filled here: programs that asked for them show it as any other form.');
+            isset($form->{'/XFA'}) && ($this->notes[] = 'It also carries an XML form (XFA), which is dropped: the fields count.');
+            ((array) $this->look->resolve($form->{'/CO'} ?? [])) !== [] &&
+                ($this->notes[] = 'It computes some fields by script in an order of its own, which is not followed.');
         }
         usort($this->fields, static fn (PdfField $a, PdfField $b) => self::order($a) <=> self::order($b));
     }
@@ -103,14 +111,19 @@ final class PdfFields
     {
         $object = PdfLook::isReference($node) ? $node : $holder;
         $dict = $this->look->resolve($node);
-        if (! $dict instanceof \stdClass || $depth > self::DEEPEST || (PdfLook::isReference($node) && isset($this->seen[$node])) || count($this->fields) >= self::MOST) {
+        if (
+            ! ($dict instanceof \stdClass) ||
+            $depth > self::DEEPEST ||
+            (PdfLook::isReference($node) && isset($this->seen[$node])) ||
+            count($this->fields) >= self::MOST
+        ) {
             return;
         }
-        PdfLook::isReference($node) && $this->seen[$node] = true;
-        $part = PdfLook::text($this->look->resolve($dict->{'/T'} ?? null));
+        PdfLook::isReference($node) && ($this->seen[$node] = true);
+        $part = PdfString::text($this->look->resolve($dict->{'/T'} ?? null));
         $name = $part === '' ? $above : ($above === '' ? $part : "{$above}.{$part}");
         foreach (self::INHERITED as $key) {
-            isset($dict->{$key}) && $inherited[$key] = $dict->{$key};
+            isset($dict->{$key}) && ($inherited[$key] = $dict->{$key});
         }
         $kids = (array) $this->look->resolve($dict->{'/Kids'} ?? []);
         $below = [];
@@ -118,7 +131,7 @@ final class PdfFields
         foreach ($kids as $kid) {
             $child = $this->look->resolve($kid);
             if ($child instanceof \stdClass) {
-                isset($child->{'/T'}) || isset($child->{'/Kids'}) ? $below[] = $kid : $widgets[] = $kid;
+                isset($child->{'/T'}) || isset($child->{'/Kids'}) ? ($below[] = $kid) : ($widgets[] = $kid);
             }
         }
         foreach ($below as $kid) {
@@ -135,19 +148,34 @@ final class PdfFields
         foreach ($this->frames as $frame) {
             foreach ((array) $this->look->resolve($frame['dict']->{'/Annots'} ?? []) as $annotation) {
                 $dict = $this->look->resolve($annotation);
-                if (! $dict instanceof \stdClass || ($dict->{'/Subtype'} ?? '') !== '/Widget') {
+                if (! ($dict instanceof \stdClass) || ($dict->{'/Subtype'} ?? '') !== '/Widget') {
                     continue;
                 }
                 // Up to the topmost of its line, as long as none of it has been read.
                 $top = $annotation;
-                for ($steps = 0; $steps < self::DEEPEST && PdfLook::isReference($up = $this->look->resolve($top)->{'/Parent'} ?? null) && ! isset($this->seen[$up]); $steps++) {
+                for (
+                    $steps = 0;
+                    $steps < self::DEEPEST &&
+                    PdfLook::isReference($up = $this->look->resolve($top)->{'/Parent'} ?? null) &&
+                    ! isset($this->seen[$up]);
+                    $steps++
+                ) {
                     $top = $up;
                 }
                 $parent = $this->look->resolve($top)->{'/Parent'} ?? null;
-                if ((PdfLook::isReference($annotation) && isset($this->seen[$annotation])) || (PdfLook::isReference($parent) && isset($this->seen[$parent]))) {
+                if (
+                    (PdfLook::isReference($annotation) && isset($this->seen[$annotation])) ||
+                    (PdfLook::isReference($parent) && isset($this->seen[$parent]))
+                ) {
                     continue;
                 }
-                $this->walk($top, '', $given, PdfLook::isReference($frame['dict']->{'/Annots'}) ? $frame['dict']->{'/Annots'} : $frame['name'], 0);
+                $this->walk(
+                    $top,
+                    '',
+                    $given,
+                    PdfLook::isReference($frame['dict']->{'/Annots'}) ? $frame['dict']->{'/Annots'} : $frame['name'],
+                    0,
+                );
             }
         }
     }
@@ -166,17 +194,37 @@ final class PdfFields
         }
         $widgets = [];
         foreach ($places as $place) {
-            PdfLook::isReference($place) && $this->seen[$place] = true;
-            array_push($widgets, ...$this->widgets($place, PdfLook::isReference($dict->{'/Kids'} ?? null) && $place !== $dict ? $dict->{'/Kids'} : $object, $kind));
+            PdfLook::isReference($place) && ($this->seen[$place] = true);
+            array_push(
+                $widgets,
+                ...$this->widgets(
+                    $place,
+                    PdfLook::isReference($dict->{'/Kids'} ?? null) && $place !== $dict ? $dict->{'/Kids'} : $object,
+                    $kind,
+                ),
+            );
         }
         $text = $kind === FieldKind::Text;
         $options = $this->options($has['/Opt'] ?? null, $kind, $widgets);
         $this->fields[] = new PdfField(
-            $name, $kind, PdfLook::text($this->look->resolve($dict->{'/TU'} ?? null)), $widgets, $options, $this->value($has['/V'] ?? null, $kind, $widgets),
-            ($flags & 1 << 1) !== 0, ($flags & 1) !== 0, $text && ($flags & 1 << 12) !== 0, $text && ($flags & 1 << 24) !== 0 && isset($has['/MaxLen']), $text && ($flags & 1 << 13) !== 0,
-            $kind === FieldKind::Choice && ($flags & 1 << 18) !== 0, $kind === FieldKind::List && ($flags & 1 << 21) !== 0,
+            $name,
+            $kind,
+            PdfString::text($this->look->resolve($dict->{'/TU'} ?? null)),
+            $widgets,
+            $options,
+            $this->value($has['/V'] ?? null, $kind, $widgets),
+            ($flags & (1 << 1)) !== 0,
+            ($flags & 1) !== 0,
+            $text && ($flags & (1 << 12)) !== 0,
+            $text && ($flags & (1 << 24)) !== 0 && isset($has['/MaxLen']),
+            $text && ($flags & (1 << 13)) !== 0,
+            $kind === FieldKind::Choice && ($flags & (1 << 18)) !== 0,
+            $kind === FieldKind::List && ($flags & (1 << 21)) !== 0,
             $text && is_numeric($has['/MaxLen'] ?? null) && (int) $has['/MaxLen'] > 0 ? (int) $has['/MaxLen'] : null,
-            preg_match('/([\d.]+)\s+Tf\b/', PdfLook::text($has['/DA'] ?? null), $m) === 1 ? (float) $m[1] : 0.0, max(0, min(2, (int) ($has['/Q'] ?? 0))), $object, $dict,
+            preg_match('/([\d.]+)\s+Tf\b/', PdfString::text($has['/DA'] ?? null), $m) === 1 ? (float) $m[1] : 0.0,
+            max(0, min(2, (int) ($has['/Q'] ?? 0))),
+            $object,
+            $dict,
         );
     }
 
@@ -185,21 +233,38 @@ final class PdfFields
     {
         $dict = $this->look->resolve($place);
         $corners = $dict instanceof \stdClass ? (array) $this->look->resolve($dict->{'/Rect'} ?? []) : [];
-        $corners = array_map(fn (mixed $edge) => is_numeric($edge = $this->look->resolve($edge)) ? (float) $edge : 0.0, array_values($corners));
-        if (! $dict instanceof \stdClass || count($corners) !== 4) {
+        $corners = array_map(
+            fn (mixed $edge) => is_numeric($edge = $this->look->resolve($edge)) ? (float) $edge : 0.0,
+            array_values($corners),
+        );
+        if (! ($dict instanceof \stdClass) || count($corners) !== 4) {
             return [];
         }
-        $corners = [min($corners[0], $corners[2]), min($corners[1], $corners[3]), max($corners[0], $corners[2]), max($corners[1], $corners[3])];
-        $pages = PdfLook::isReference($place) ? $this->pagesOf[$place] ?? [$this->pageByName($dict->{'/P'} ?? null)] : [$this->pageByName($dict->{'/P'} ?? $holder)];
+        $corners = [
+            min($corners[0], $corners[2]),
+            min($corners[1], $corners[3]),
+            max($corners[0], $corners[2]),
+            max($corners[1], $corners[3]),
+        ];
+        $pages = PdfLook::isReference($place)
+            ? $this->pagesOf[$place] ?? [$this->pageByName($dict->{'/P'} ?? null)]
+            : [$this->pageByName($dict->{'/P'} ?? $holder)];
         $look = $this->look->resolve($dict->{'/MK'} ?? null);
-        $own = $look instanceof \stdClass ? ((int) round((int) $this->look->resolve($look->{'/R'} ?? 0) / 90) * 90 % 360 + 360) % 360 : 0;
+        $own =
+            $look instanceof \stdClass ? ((((int) round((int) $this->look->resolve($look->{'/R'} ?? 0) / 90) * 90) % 360) + 360) % 360 : 0;
 
         return array_map(function (int $page) use ($place, $holder, $kind, $dict, $corners, $own): PdfWidget {
             $frame = $this->frames[$page - 1] ?? null;
 
             return new PdfWidget(
-                $page, $corners, $frame === null ? null : self::asRead($corners, $frame['box'], $frame['turn']), (($frame['turn'] ?? 0) - $own + 360) % 360,
-                $own, PdfLook::isReference($place) ? $place : $holder, $dict, $kind->isTicked() ? $this->onState($dict) : null,
+                $page,
+                $corners,
+                $frame === null ? null : self::asRead($corners, $frame['box'], $frame['turn']),
+                (($frame['turn'] ?? 0) - $own + 360) % 360,
+                $own,
+                PdfLook::isReference($place) ? $place : $holder,
+                $dict,
+                $kind->isTicked() ? $this->onState($dict) : null,
             );
         }, $pages);
     }
@@ -261,13 +326,21 @@ final class PdfFields
         $options = [];
         foreach ((array) ($given ?? []) as $index => $option) {
             $option = $this->look->resolve($option);
-            [$value, $label] = is_array($option) ? [PdfLook::text($this->look->resolve($option[0] ?? null)), PdfLook::text($this->look->resolve($option[1] ?? null))] : [PdfLook::text($option), PdfLook::text($option)];
+            [$value, $label] = is_array($option)
+                ? [PdfString::text($this->look->resolve($option[0] ?? null)), PdfString::text($this->look->resolve($option[1] ?? null))]
+                : [PdfString::text($option), PdfString::text($option)];
             // A tick's options are the texts of its places, in their order; what is stored is the place's state.
-            $options[] = $kind->isTicked() ? ['value' => isset($widgets[$index]->on) ? PdfLook::nameText($widgets[$index]->on) : $value, 'label' => $label] : ['value' => $value, 'label' => $label];
+            $options[] = $kind->isTicked()
+                ? ['value' => isset($widgets[$index]->on) ? PdfString::nameText($widgets[$index]->on) : $value, 'label' => $label]
+                : ['value' => $value, 'label' => $label];
         }
         if ($options === [] && $kind->isTicked()) {
-            foreach (array_unique(array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $widgets), static fn (?string $on) => $on !== null)) as $on) {
-                $options[] = ['value' => PdfLook::nameText($on), 'label' => PdfLook::nameText($on)];
+            foreach (
+                array_unique(
+                    array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $widgets), static fn (?string $on) => $on !== null),
+                ) as $on
+            ) {
+                $options[] = ['value' => PdfString::nameText($on), 'label' => PdfString::nameText($on)];
             }
         }
 
@@ -282,22 +355,22 @@ final class PdfFields
     {
         if ($kind->isTicked()) {
             if (is_string($value) && str_starts_with($value, '/')) {
-                return $value === '/Off' ? '' : PdfLook::nameText($value);
+                return $value === '/Off' ? '' : PdfString::nameText($value);
             }
             foreach ($widgets as $widget) {
                 $state = $this->look->resolve($widget->dict->{'/AS'} ?? null);
                 if (is_string($state) && $state !== '/Off') {
-                    return PdfLook::nameText($state);
+                    return PdfString::nameText($state);
                 }
             }
 
             return '';
         }
         if (is_array($value)) {
-            return array_values(array_map(fn (mixed $one) => PdfLook::text($this->look->resolve($one)), $value));
+            return array_values(array_map(fn (mixed $one) => PdfString::text($this->look->resolve($one)), $value));
         }
 
-        return str_replace(["\r\n", "\r"], "\n", PdfLook::text($value));
+        return str_replace(["\r\n", "\r"], "\n", PdfString::text($value));
     }
 
     /** @return array{int, float, float, string} */

@@ -12,14 +12,6 @@ final class PdfLook
     /** The most pages that are taken. */
     public const MOST_PAGES = 1000;
 
-    /** Where PDFDocEncoding differs from Latin-1. */
-    private const DOC_ENCODING = [
-        0x18 => '˘', 0x19 => 'ˇ', 0x1A => 'ˆ', 0x1B => '˙', 0x1C => '˝', 0x1D => '˛', 0x1E => '˚', 0x1F => '˜',
-        0x80 => '•', 0x81 => '†', 0x82 => '‡', 0x83 => '…', 0x84 => '—', 0x85 => '–', 0x86 => 'ƒ', 0x87 => '⁄', 0x88 => '‹', 0x89 => '›', 0x8A => '−', 0x8B => '‰',
-        0x8C => '„', 0x8D => '“', 0x8E => '”', 0x8F => '‘', 0x90 => '’', 0x91 => '‚', 0x92 => '™', 0x93 => 'ﬁ', 0x94 => 'ﬂ', 0x95 => 'Ł', 0x96 => 'Œ', 0x97 => 'Š',
-        0x98 => 'Ÿ', 0x99 => 'Ž', 0x9A => 'ı', 0x9B => 'ł', 0x9C => 'œ', 0x9D => 'š', 0x9E => 'ž', 0x9F => '', 0xA0 => '€',
-    ];
-
     /** @param  array<string, \stdClass>  $objects by qpdf's name "obj:12 0 R" */
     private function __construct(private readonly array $objects)
     {
@@ -34,7 +26,10 @@ final class PdfLook
      */
     public static function into(string $path, NativeTool $tool = new NativeTool(20), bool $gate = true): self
     {
-        if (! str_starts_with((string) file_get_contents($path, false, null, 0, 1024), '%PDF-') && ! str_contains((string) file_get_contents($path, false, null, 0, 1024), '%PDF-')) {
+        if (
+            ! str_starts_with((string) file_get_contents($path, false, null, 0, 1024), '%PDF-') &&
+            ! str_contains((string) file_get_contents($path, false, null, 0, 1024), '%PDF-')
+        ) {
             throw PdfRefused::noPdf();
         }
         try {
@@ -45,10 +40,15 @@ final class PdfLook
         // qpdf prints some numbers as they stand in the file ("60.", "+.5", "007.5"), which is no JSON.
         $json = (string) preg_replace_callback(
             '/^(\s*(?:"[^"\n]*": )?)([+-]?)0*(\d*)\.(\d*)(,?)$/m',
-            static fn (array $m) => $m[1].($m[2] === '-' ? '-' : '').($m[3] === '' ? '0' : $m[3]).'.'.($m[4] === '' ? '0' : $m[4]).$m[5],
+            static fn (array $m) => $m[1].
+                ($m[2] === '-' ? '-' : '').
+                ($m[3] === '' ? '0' : $m[3]).
+                '.'.
+                ($m[4] === '' ? '0' : $m[4]).
+                $m[5],
             $json,
         );
-        $data = json_decode(self::asText($json), false, 512);
+        $data = json_decode(PdfString::asText($json), false, 512);
         if (! is_object($data) || ! isset($data->qpdf[1])) {
             throw PdfRefused::damaged();
         }
@@ -96,10 +96,14 @@ final class PdfLook
             [$left, , , $top] = $this->box($page['dict']);
             foreach ($this->resolve($page['dict']->{'/Annots'} ?? []) ?: [] as $reference) {
                 $annotation = $this->resolve($reference);
-                $uri = self::text($this->resolve($this->resolve($annotation->{'/A'} ?? null)->{'/URI'} ?? ''));
+                $uri = PdfString::text($this->resolve($this->resolve($annotation->{'/A'} ?? null)->{'/URI'} ?? ''));
                 if (str_starts_with($uri, $beginning)) {
                     [$x1, $y1, $x2, $y2] = $annotation->{'/Rect'};
-                    $links[] = ['page' => $index + 1, 'uri' => substr($uri, strlen($beginning)), 'place' => new Rect(min($x1, $x2) - $left, $top - max($y1, $y2), abs($x2 - $x1), abs($y2 - $y1))];
+                    $links[] = [
+                        'page' => $index + 1,
+                        'uri' => substr($uri, strlen($beginning)),
+                        'place' => new Rect(min($x1, $x2) - $left, $top - max($y1, $y2), abs($x2 - $x1), abs($y2 - $y1)),
+                    ];
                 }
             }
         }
@@ -130,7 +134,7 @@ final class PdfLook
     {
         $name = $this->objects['trailer']->value->{'/Root'} ?? null;
         $catalog = $this->resolve($name);
-        if (! is_string($name) || ! $catalog instanceof \stdClass) {
+        if (! is_string($name) || ! ($catalog instanceof \stdClass)) {
             throw PdfRefused::damaged();
         }
 
@@ -146,7 +150,10 @@ final class PdfLook
     {
         foreach ($this->leaves() as ['name' => $name]) {
             $page = $this->object($name);
-            if ($page instanceof \stdClass && array_intersect_key((array) $page, ['/TrimBox' => 1, '/BleedBox' => 1, '/ArtBox' => 1]) !== []) {
+            if (
+                $page instanceof \stdClass &&
+                array_intersect_key((array) $page, ['/TrimBox' => 1, '/BleedBox' => 1, '/ArtBox' => 1]) !== []
+            ) {
                 unset($page->{'/TrimBox'}, $page->{'/BleedBox'}, $page->{'/ArtBox'});
                 $changed($name, $page);
             }
@@ -201,13 +208,19 @@ final class PdfLook
     {
         $info = $this->resolve($this->information());
 
-        return $info instanceof \stdClass ? self::text($this->resolve($info->{'/Title'} ?? null)) : '';
+        return $info instanceof \stdClass ? PdfString::text($this->resolve($info->{'/Title'} ?? null)) : '';
     }
 
     /** The highest object number in use. */
     public function highestObject(): int
     {
-        return max([0, ...array_map(static fn (string $name) => preg_match('/^obj:(\d+)/', $name, $m) === 1 ? (int) $m[1] : 0, array_keys($this->objects))]);
+        return max([
+            0,
+            ...array_map(
+                static fn (string $name) => preg_match('/^obj:(\d+)/', $name, $m) === 1 ? (int) $m[1] : 0,
+                array_keys($this->objects),
+            ),
+        ]);
     }
 
     /** @return list<array{name: string, dict: \stdClass}> */
@@ -217,7 +230,7 @@ final class PdfLook
         // A page may stand in the tree more than once; a node may not stand beneath itself.
         $walk = function (string $name, array $inherited, array $above) use (&$walk, &$leaves): void {
             $node = $this->resolve($name);
-            if (! $node instanceof \stdClass || isset($above[$name]) || count($above) > 200 || count($leaves) > self::MOST_PAGES) {
+            if (! ($node instanceof \stdClass) || isset($above[$name]) || count($above) > 200 || count($leaves) > self::MOST_PAGES) {
                 return;
             }
             $above[$name] = true;
@@ -244,9 +257,12 @@ final class PdfLook
     /** @return array{float, float, float, float} */
     private function box(object $page): array
     {
-        $box = $page->{'/CropBox'} ?? $page->{'/MediaBox'} ?? [0, 0, 612, 792];
+        $box = $page->{'/CropBox'} ?? ($page->{'/MediaBox'} ?? [0, 0, 612, 792]);
 
-        $box = is_array($box) && count($box) === 4 ? array_map(fn (mixed $edge) => (float) (is_numeric($edge = $this->resolve($edge)) ? $edge : 0), $box) : [0.0, 0.0, 612.0, 792.0];
+        $box =
+            is_array($box) && count($box) === 4
+                ? array_map(fn (mixed $edge) => (float) (is_numeric($edge = $this->resolve($edge)) ? $edge : 0), $box)
+                : [0.0, 0.0, 612.0, 792.0];
 
         return [min($box[0], $box[2]), min($box[1], $box[3]), max($box[0], $box[2]), max($box[1], $box[3])];
     }
@@ -255,7 +271,7 @@ final class PdfLook
     {
         $turn = $this->resolve($page->{'/Rotate'} ?? 0);
 
-        return is_numeric($turn) ? ((int) round((int) $turn / 90) * 90 % 360 + 360) % 360 : 0;
+        return is_numeric($turn) ? ((((int) round((int) $turn / 90) * 90) % 360) + 360) % 360 : 0;
     }
 
     /** What a value is, once references are followed; an object that is a stream gives its dictionary. */
@@ -263,7 +279,7 @@ final class PdfLook
     {
         for ($steps = 0; $steps < 8 && self::isReference($value); $steps++) {
             $object = $this->objects["obj:{$value}"] ?? null;
-            $value = $object->value ?? $object->stream->dict ?? null;
+            $value = $object->value ?? ($object->stream->dict ?? null);
         }
 
         return $value;
@@ -272,7 +288,12 @@ final class PdfLook
     /** @return list<string> the names of all objects ("12 0 R") */
     public function names(): array
     {
-        return array_values(array_map(static fn (string $name) => substr($name, 4), array_filter(array_keys($this->objects), static fn (string $name) => str_starts_with($name, 'obj:'))));
+        return array_values(
+            array_map(
+                static fn (string $name) => substr($name, 4),
+                array_filter(array_keys($this->objects), static fn (string $name) => str_starts_with($name, 'obj:')),
+            ),
+        );
     }
 
     /** Whether it is encrypted, though it opens without a password. */
@@ -301,58 +322,13 @@ final class PdfLook
             return $this->objects['trailer']->value ?? null;
         }
 
-        return $this->objects["obj:{$name}"]->value ?? $this->objects["obj:{$name}"]->stream->dict ?? null;
+        return $this->objects["obj:{$name}"]->value ?? ($this->objects["obj:{$name}"]->stream->dict ?? null);
     }
 
     /** Whether a value is a reference to an object ("12 0 R"). */
     public static function isReference(mixed $value): bool
     {
         return is_string($value) && preg_match('/^\d+ \d+ R$/', $value) === 1;
-    }
-
-    /** A string of the PDF as UTF-8; anything else is empty. */
-    public static function text(mixed $value): string
-    {
-        return match (true) {
-            ! is_string($value) => '',
-            str_starts_with($value, 'u:') => substr($value, 2),
-            str_starts_with($value, 'b:') => self::decoded((string) @hex2bin(substr($value, 2))),
-            default => '',
-        };
-    }
-
-    /** A name without its stroke, readable; bytes that are no UTF-8 are read as the file's own encoding. */
-    public static function nameText(string $name): string
-    {
-        return (string) preg_replace_callback('/[\x{10FF00}-\x{10FFFF}]/u', static fn (array $m) => self::decoded(chr(mb_ord($m[0], 'UTF-8') & 0xFF)), ltrim($name, '/'));
-    }
-
-    /** A text string's bytes as UTF-8: UTF-16 or UTF-8 with a mark, else PDFDocEncoding (ISO 32000-1, 7.9.2 and annex D.2). */
-    private static function decoded(string $bytes): string
-    {
-        return match (true) {
-            str_starts_with($bytes, "\xFE\xFF") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
-            str_starts_with($bytes, "\xFF\xFE") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
-            str_starts_with($bytes, "\xEF\xBB\xBF") => mb_scrub(substr($bytes, 3), 'UTF-8'),
-            default => implode('', array_map(static fn (string $byte) => self::DOC_ENCODING[ord($byte)] ?? mb_chr(ord($byte), 'UTF-8'), str_split($bytes))),
-        };
-    }
-
-    /** qpdf prints a name's bytes as they stand, UTF-8 or not: others travel as characters beyond all that are used. */
-    public static function asText(string $json): string
-    {
-        if (mb_check_encoding($json, 'UTF-8')) {
-            return $json;
-        }
-        $well = '[\x00-\x7F]++|(?:[\xC2-\xDF][\x80-\xBF]|\xE0[\xA0-\xBF][\x80-\xBF]|[\xE1-\xEC\xEE\xEF][\x80-\xBF]{2}|\xED[\x80-\x9F][\x80-\xBF]|\xF0[\x90-\xBF][\x80-\xBF]{2}|[\xF1-\xF3][\x80-\xBF]{3}|\xF4[\x80-\x8F][\x80-\xBF]{2})++';
-
-        return (string) preg_replace_callback("/{$well}|([\x80-\xFF])/", static fn (array $m) => isset($m[1]) ? mb_chr(0x10FF00 + ord($m[1]), 'UTF-8') : $m[0], $json);
-    }
-
-    /** The reverse: such characters as the bytes they stand for. */
-    public static function rawBytes(string $json): string
-    {
-        return (string) preg_replace_callback('/[\x{10FF00}-\x{10FFFF}]/u', static fn (array $m) => chr(mb_ord($m[0], 'UTF-8') & 0xFF), $json);
     }
 
     /**
@@ -362,6 +338,9 @@ final class PdfLook
      */
     public function frames(): array
     {
-        return array_map(fn (array $page) => [...$page, 'box' => $this->box($page['dict']), 'turn' => $this->turn($page['dict'])], $this->leaves());
+        return array_map(
+            fn (array $page) => [...$page, 'box' => $this->box($page['dict']), 'turn' => $this->turn($page['dict'])],
+            $this->leaves(),
+        );
     }
 }

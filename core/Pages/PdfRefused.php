@@ -64,7 +64,9 @@ final class PdfRefused extends \RuntimeException
     /** It has no pages, or too many. */
     public static function pages(int $count): self
     {
-        return new self($count < 1 ? 'This PDF has no pages.' : 'This PDF has more than '.PdfLook::MOST_PAGES.' pages. Upload it as several parts.');
+        return new self(
+            $count < 1 ? 'This PDF has no pages.' : 'This PDF has more than '.PdfLook::MOST_PAGES.' pages. Upload it as several parts.',
+        );
     }
 
     /** A page has no printable size. */

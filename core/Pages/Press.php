@@ -32,11 +32,21 @@ final class Press
             return (string) file_get_contents($pdf);
         }
         ksort($drawings);
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $overlay = $this->render($scratch, array_values($drawings));
-        (new NativeTool)->run([
-            'qpdf', '--warning-exit-0', '--deterministic-id', $pdf, '--decrypt', '--flatten-annotations=all',
-            '--overlay', $overlay, '--to='.implode(',', array_keys($drawings)), '--', '--object-streams=generate', $scratch->path('out.pdf'),
+        (new NativeTool())->run([
+            'qpdf',
+            '--warning-exit-0',
+            '--deterministic-id',
+            $pdf,
+            '--decrypt',
+            '--flatten-annotations=all',
+            '--overlay',
+            $overlay,
+            '--to='.implode(',', array_keys($drawings)),
+            '--',
+            '--object-streams=generate',
+            $scratch->path('out.pdf'),
         ]);
 
         return $scratch->get('out.pdf');
@@ -62,15 +72,18 @@ final class Press
         if ($boxed === []) {
             return $this->drawOver($pdf, $drawings);
         }
-        $scratch = new Scratch;
-        $scratch->put('plain.pdf', $edit->write([], static function (PdfLook $written): ?string {
-            $left = false;
-            $written->withoutInnerBoxes(static function () use (&$left): void {
-                $left = true;
-            });
+        $scratch = new Scratch();
+        $scratch->put(
+            'plain.pdf',
+            $edit->write([], static function (PdfLook $written): ?string {
+                $left = false;
+                $written->withoutInnerBoxes(static function () use (&$left): void {
+                    $left = true;
+                });
 
-            return $left ? 'what is shown of a page' : null;
-        }));
+                return $left ? 'what is shown of a page' : null;
+            }),
+        );
 
         return $this->drawOver($scratch->path('plain.pdf'), $drawings);
     }
@@ -86,7 +99,7 @@ final class Press
      */
     public function asPictures(string $pdf, array $pages): string
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $path = $scratch->put('whole.pdf', $pdf);
         $sizes = PdfLook::into($path, gate: false)->pages();
         $sources = [];
@@ -97,11 +110,43 @@ final class Press
 
                 continue;
             }
-            (new NativeTool)->run(['pdftocairo', '-png', '-r', (string) self::PICTURE, '-singlefile', '-cropbox', '-f', (string) $page, '-l', (string) $page, $path, $scratch->path("page-{$page}")]);
-            (new NativeTool)->run(['img2pdf', '--pagesize', "{$width}ptx{$height}pt", '--fit', 'fill', '-o', $scratch->path("page-{$page}.pdf"), $scratch->path("page-{$page}.png")]);
+            (new NativeTool())->run([
+                'pdftocairo',
+                '-png',
+                '-r',
+                (string) self::PICTURE,
+                '-singlefile',
+                '-cropbox',
+                '-f',
+                (string) $page,
+                '-l',
+                (string) $page,
+                $path,
+                $scratch->path("page-{$page}"),
+            ]);
+            (new NativeTool())->run([
+                'img2pdf',
+                '--pagesize',
+                "{$width}ptx{$height}pt",
+                '--fit',
+                'fill',
+                '-o',
+                $scratch->path("page-{$page}.pdf"),
+                $scratch->path("page-{$page}.png"),
+            ]);
             array_push($sources, $scratch->path("page-{$page}.pdf"), '1');
         }
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', ...$sources, '--', '--object-streams=generate', $scratch->path('out.pdf')]);
+        (new NativeTool())->run([
+            'qpdf',
+            '--warning-exit-0',
+            '--deterministic-id',
+            '--empty',
+            '--pages',
+            ...$sources,
+            '--',
+            '--object-streams=generate',
+            $scratch->path('out.pdf'),
+        ]);
 
         return $scratch->get('out.pdf');
     }
@@ -114,7 +159,7 @@ final class Press
      */
     public function print(array $drawings): string
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
 
         return (string) file_get_contents($this->render($scratch, $drawings));
     }
@@ -131,7 +176,7 @@ final class Press
      */
     public function assemble(array $papers, ?callable $stamp = null, string $title = ''): string
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $starts = [];
         $count = 0;
         foreach ($papers as $paper) {
@@ -139,10 +184,10 @@ final class Press
             $sections = [];
             foreach ($paper['sections'] ?? [] as $section) {
                 $at = $taken === null ? $section['page'] : (int) array_search($section['page'], [0, ...$taken], true);
-                $at < 1 || $sections[] = ['title' => $section['title'], 'page' => $count + $at];
+                $at < 1 || ($sections[] = ['title' => $section['title'], 'page' => $count + $at]);
             }
             $starts[] = ['title' => $paper['title'], 'page' => $count + 1, 'sections' => $sections];
-            $count += $paper['pages'] ?? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
+            $count += $paper['pages'] ?? (int) (new NativeTool())->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
         }
         $sources = array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], $paper['only'] ?? '1-z'], $papers));
         $command = ['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', ...$sources, '--', '--flatten-annotations=all'];
@@ -150,18 +195,30 @@ final class Press
         for ($page = 1; $stamp !== null && $page <= $count; $page++) {
             $drawn = $stamp($page, $count);
             if ($drawn instanceof Drawing) {
-                $drawn->isEmpty() || $stamps[$page] = $drawn;
+                $drawn->isEmpty() || ($stamps[$page] = $drawn);
             } elseif ($drawn !== null && $drawn !== '') {
                 $lines[$page] = $drawn;
             }
         }
         if ($stamps !== []) {
-            array_push($command, '--overlay', $this->render($scratch, array_values($stamps)), '--to='.implode(',', array_keys($stamps)), '--');
+            array_push(
+                $command,
+                '--overlay',
+                $this->render($scratch, array_values($stamps)),
+                '--to='.implode(',', array_keys($stamps)),
+                '--',
+            );
         }
         if ($lines !== []) {
-            array_push($command, '--overlay', $scratch->put('numbers.pdf', PageNumbers::pdf(array_values($lines))), '--to='.implode(',', array_keys($lines)), '--');
+            array_push(
+                $command,
+                '--overlay',
+                $scratch->put('numbers.pdf', PageNumbers::pdf(array_values($lines))),
+                '--to='.implode(',', array_keys($lines)),
+                '--',
+            );
         }
-        (new NativeTool)->run([...$command, '--object-streams=disable', $scratch->path('out.pdf')]);
+        (new NativeTool())->run([...$command, '--object-streams=disable', $scratch->path('out.pdf')]);
 
         return Outline::behind($scratch->get('out.pdf'), $starts, $title);
     }
@@ -175,8 +232,21 @@ final class Press
      */
     public function append(string $pdf, string $more): string
     {
-        $scratch = new Scratch;
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', $scratch->put('pdf.pdf', $pdf), '1-z', $scratch->put('more.pdf', $more), '1-z', '--', '--object-streams=generate', $scratch->path('both.pdf')]);
+        $scratch = new Scratch();
+        (new NativeTool())->run([
+            'qpdf',
+            '--warning-exit-0',
+            '--deterministic-id',
+            '--empty',
+            '--pages',
+            $scratch->put('pdf.pdf', $pdf),
+            '1-z',
+            $scratch->put('more.pdf', $more),
+            '1-z',
+            '--',
+            '--object-streams=generate',
+            $scratch->path('both.pdf'),
+        ]);
 
         return $scratch->get('both.pdf');
     }
@@ -191,8 +261,19 @@ final class Press
      */
     public function part(string $pdf, int $first, int $last): string
     {
-        $scratch = new Scratch;
-        (new NativeTool)->run(['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', $pdf, "{$first}-{$last}", '--', '--object-streams=generate', $scratch->path('part.pdf')]);
+        $scratch = new Scratch();
+        (new NativeTool())->run([
+            'qpdf',
+            '--warning-exit-0',
+            '--deterministic-id',
+            '--empty',
+            '--pages',
+            $pdf,
+            "{$first}-{$last}",
+            '--',
+            '--object-streams=generate',
+            $scratch->path('part.pdf'),
+        ]);
 
         return $scratch->get('part.pdf');
     }
@@ -216,7 +297,14 @@ final class Press
             $pages[] = $scratch->put("page-{$index}.svg", $drawing->svg());
         }
         $overlay = $scratch->path('overlay.pdf');
-        (new NativeTool(environment: ['FONTCONFIG_FILE' => $this->fontconfig()]))->run(['rsvg-convert', '-f', 'pdf', '-o', $overlay, ...$pages]);
+        (new NativeTool(environment: ['FONTCONFIG_FILE' => $this->fontconfig()]))->run([
+            'rsvg-convert',
+            '-f',
+            'pdf',
+            '-o',
+            $overlay,
+            ...$pages,
+        ]);
 
         return $overlay;
     }
@@ -228,7 +316,9 @@ final class Press
             $fonts = htmlspecialchars($this->fonts, ENT_XML1);
             $cache = htmlspecialchars($this->cache, ENT_XML1);
             $partial = $file.'.'.bin2hex(random_bytes(4));
-            file_put_contents($partial, <<<XML
+            file_put_contents(
+                $partial,
+                <<<XML
                 <?xml version="1.0"?>
                 <!DOCTYPE fontconfig SYSTEM "fonts.dtd">
                 <fontconfig>
@@ -237,7 +327,9 @@ final class Press
                     <dir>/usr/share/fonts/opentype/noto</dir>
                     <cachedir>{$cache}/fontconfig</cachedir>
                 </fontconfig>
-                XML);
+                XML
+                ,
+            );
             rename($partial, $file);
         }
 

@@ -32,14 +32,19 @@ final readonly class Rect
     /** Whether the whole of it lies on a page of that size. */
     public function fitsOn(float $pageWidth, float $pageHeight): bool
     {
-        return $this->x >= 0 && $this->y >= 0 && $this->x + $this->width <= $pageWidth + 0.01 && $this->y + $this->height <= $pageHeight + 0.01;
+        return $this->x >= 0 &&
+            $this->y >= 0 &&
+            $this->x + $this->width <= $pageWidth + 0.01 &&
+            $this->y + $this->height <= $pageHeight + 0.01;
     }
 
     /** Whether the two share any ground. */
     public function overlaps(self $other): bool
     {
-        return $this->x < $other->x + $other->width && $other->x < $this->x + $this->width
-            && $this->y < $other->y + $other->height && $other->y < $this->y + $this->height;
+        return $this->x < $other->x + $other->width &&
+            $other->x < $this->x + $this->width &&
+            $this->y < $other->y + $other->height &&
+            $other->y < $this->y + $this->height;
     }
 
     /** The same place moved right and down by points. */

@@ -15,7 +15,15 @@ final class Typeface
     private const REGULAR = '/usr/share/fonts/truetype/noto/NotoSans-Regular.ttf';
 
     /** Blocks of characters whose widths are kept: Latin with all its accents, Greek, Cyrillic, punctuation, signs of money. */
-    public const KEPT = [[0x20, 0x7E], [0xA0, 0x24F], [0x370, 0x45F], [0x1E00, 0x1EFF], [0x2010, 0x2044], [0x20A0, 0x20BF], [0x2116, 0x2122]];
+    public const KEPT = [
+        [0x20, 0x7E],
+        [0xA0, 0x24F],
+        [0x370, 0x45F],
+        [0x1E00, 0x1EFF],
+        [0x2010, 0x2044],
+        [0x20A0, 0x20BF],
+        [0x2116, 0x2122],
+    ];
 
     /** @var array<int|string, int>|null width of each character in thousandths of an em: those kept, and those met since */
     private static ?array $widths = null;
@@ -30,7 +38,7 @@ final class Typeface
             $sum += self::$widths[$character] ??= self::measure($character);
         }
 
-        return $sum * $size / 1000;
+        return ($sum * $size) / 1000;
     }
 
     /** @return list<string> the text in lines no wider than that, broken where its language allows, inside a word when it must */

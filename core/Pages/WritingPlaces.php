@@ -37,7 +37,13 @@ final class WritingPlaces
         $cells = $page->cells();
         $page->frames([...$rules->frames, ...$cells]);
         $page->lines([...$rules->frames, ...$cells]);
-        usort($page->places, static fn (WritingPlace $a, WritingPlace $b) => [round(($a->place->y + $a->place->height) / 5), $a->place->x] <=> [round(($b->place->y + $b->place->height) / 5), $b->place->x]);
+        usort(
+            $page->places,
+            static fn (WritingPlace $a, WritingPlace $b) => [round(($a->place->y + $a->place->height) / 5), $a->place->x] <=> [
+                round(($b->place->y + $b->place->height) / 5),
+                $b->place->x,
+            ],
+        );
 
         return [$page->places, $page->read];
     }
@@ -54,13 +60,25 @@ final class WritingPlaces
             }
             $wide = max(0.01, Typeface::width($word->text, 1.0));
             $x = $word->x;
-            foreach (preg_split('/(_{3,}|\.{7,}|…{3,})/u', $word->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-                $width = max(0.1, Typeface::width($part, 1.0) / $wide * $word->width);
+            foreach (
+                preg_split('/(_{3,}|\.{7,}|…{3,})/u', $word->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $part
+            ) {
+                $width = max(0.1, (Typeface::width($part, 1.0) / $wide) * $word->width);
                 if (preg_match('/^(_{3,}|\.{7,}|…{3,})$/u', $part) !== 1) {
                     $this->read[] = new Word($part, $x, $word->y, $width, $word->height);
-                } elseif ($last !== null && abs($this->places[$last]->place->y - $word->y) < 2 && abs($this->places[$last]->place->x + $this->places[$last]->place->width - $x) < 4) {
+                } elseif (
+                    $last !== null &&
+                    abs($this->places[$last]->place->y - $word->y) < 2 &&
+                    abs($this->places[$last]->place->x + $this->places[$last]->place->width - $x) < 4
+                ) {
                     $before = $this->places[$last]->place;
-                    array_splice($this->places, $last, 1, [new WritingPlace('line', new Rect($before->x, $before->y, $x + $width - $before->x, $before->height), 'underscores')]);
+                    array_splice($this->places, $last, 1, [
+                        new WritingPlace(
+                            'line',
+                            new Rect($before->x, $before->y, $x + $width - $before->x, $before->height),
+                            'underscores',
+                        ),
+                    ]);
                 } elseif ($width >= 8) {
                     $this->places[] = new WritingPlace('line', new Rect($x, $word->y, $width, $word->height), 'underscores');
                     $last = array_key_last($this->places);
@@ -77,13 +95,22 @@ final class WritingPlaces
         for ($i = 0, $count = count($this->read); $i < $count; $i++) {
             $word = $this->read[$i];
             $next = $this->read[$i + 1] ?? null;
-            if (in_array($word->text, ['[', '('], true) && $next !== null && in_array($next->text, [']', ')'], true) && abs($next->y - $word->y) < 3 && $next->right() - $word->x < 30) {
+            if (
+                in_array($word->text, ['[', '('], true) &&
+                $next !== null &&
+                in_array($next->text, [']', ')'], true) &&
+                abs($next->y - $word->y) < 3 &&
+                $next->right() - $word->x < 30
+            ) {
                 $this->tick(new Rect($word->x, $word->y, $next->right() - $word->x, $word->height), 'brackets');
                 $i++;
             } elseif (preg_match('/^(\[[ _]?\]|\([ _]\)|['.self::SQUARES.'])(.*)$/u', $word->text, $m) === 1) {
                 $width = min($word->width, $m[2] === '' ? $word->width : $word->height);
-                $this->tick(new Rect($word->x, $word->y, $width, $word->height), preg_match('/^['.self::SQUARES.']/u', $word->text) === 1 ? 'check square' : 'brackets');
-                $m[2] === '' || $left[] = new Word($m[2], $word->x + $width, $word->y, max(0.1, $word->width - $width), $word->height);
+                $this->tick(
+                    new Rect($word->x, $word->y, $width, $word->height),
+                    preg_match('/^['.self::SQUARES.']/u', $word->text) === 1 ? 'check square' : 'brackets',
+                );
+                $m[2] === '' || ($left[] = new Word($m[2], $word->x + $width, $word->y, max(0.1, $word->width - $width), $word->height));
             } else {
                 $left[] = $word;
             }
@@ -94,7 +121,11 @@ final class WritingPlaces
     private function tick(Rect $place, string $by): void
     {
         $side = min($place->width, $place->height);
-        $this->places[] = new WritingPlace('tick', new Rect($place->x + ($place->width - $side) / 2, $place->y + ($place->height - $side) / 2, $side, $side), $by === 'brackets' ? 'brackets' : 'check square');
+        $this->places[] = new WritingPlace(
+            'tick',
+            new Rect($place->x + ($place->width - $side) / 2, $place->y + ($place->height - $side) / 2, $side, $side),
+            $by === 'brackets' ? 'brackets' : 'check square',
+        );
     }
 
     /** @return list<Rect> the cells of tables drawn with single lines */
@@ -104,7 +135,10 @@ final class WritingPlaces
         $across = $this->rules->across;
         usort($across, static fn (array $a, array $b) => $a[2] <=> $b[2]);
         foreach ($across as [$x1, $x2, $top]) {
-            $downs = array_filter($this->rules->down, static fn (array $down) => $down[0] <= $top + 2 && $down[1] >= $top + 7 && $down[2] >= $x1 - 2 && $down[2] <= $x2 + 2);
+            $downs = array_filter(
+                $this->rules->down,
+                static fn (array $down) => $down[0] <= $top + 2 && $down[1] >= $top + 7 && $down[2] >= $x1 - 2 && $down[2] <= $x2 + 2,
+            );
             usort($downs, static fn (array $a, array $b) => $a[2] <=> $b[2]);
             for ($i = 1, $count = count($downs); $i < $count; $i++) {
                 [$left, $right] = [$downs[$i - 1], $downs[$i]];
@@ -113,7 +147,8 @@ final class WritingPlaces
                 }
                 foreach ($across as [$b1, $b2, $bottom]) {
                     if ($bottom > $top + 6 && $b1 <= $left[2] + 2 && $b2 >= $right[2] - 2) {
-                        min($left[1], $right[1]) >= $bottom - 2 && $cells[] = new Rect($left[2], $top, $right[2] - $left[2], $bottom - $top);
+                        min($left[1], $right[1]) >= $bottom - 2 &&
+                            ($cells[] = new Rect($left[2], $top, $right[2] - $left[2], $bottom - $top));
                         break;
                     }
                 }
@@ -135,10 +170,24 @@ final class WritingPlaces
                 }
             }
             $used[] = $frame;
-            $inside = array_values(array_filter($this->read, static fn (Word $word) => $word->x + $word->width / 2 > $frame->x && $word->x + $word->width / 2 < $frame->x + $frame->width && $word->y + $word->height / 2 > $frame->y && $word->y + $word->height / 2 < $frame->y + $frame->height));
-            $square = $frame->width >= 5 && $frame->width <= 18 && $frame->height >= 5 && $frame->height <= 18 && $frame->width / $frame->height > 0.7 && $frame->width / $frame->height < 1.43;
+            $inside = array_values(
+                array_filter(
+                    $this->read,
+                    static fn (Word $word) => $word->x + $word->width / 2 > $frame->x &&
+                        $word->x + $word->width / 2 < $frame->x + $frame->width &&
+                        $word->y + $word->height / 2 > $frame->y &&
+                        $word->y + $word->height / 2 < $frame->y + $frame->height,
+                ),
+            );
+            $square =
+                $frame->width >= 5 &&
+                $frame->width <= 18 &&
+                $frame->height >= 5 &&
+                $frame->height <= 18 &&
+                $frame->width / $frame->height > 0.7 &&
+                $frame->width / $frame->height < 1.43;
             if ($square) {
-                $inside === [] && $this->free($frame) && $this->places[] = new WritingPlace('tick', $frame, 'check square');
+                $inside === [] && $this->free($frame) && ($this->places[] = new WritingPlace('tick', $frame, 'check square'));
             } elseif ($frame->width >= 20 && $frame->height >= 9 && $this->free($frame)) {
                 $this->box($frame, $inside);
             }
@@ -150,7 +199,12 @@ final class WritingPlaces
     {
         $pad = 1.5;
         if ($inside === []) {
-            $frame->height < 500 && $this->places[] = new WritingPlace('box', new Rect($frame->x + $pad, $frame->y + $pad, $frame->width - 2 * $pad, $frame->height - 2 * $pad), 'cell');
+            $frame->height < 500 &&
+                ($this->places[] = new WritingPlace(
+                    'box',
+                    new Rect($frame->x + $pad, $frame->y + $pad, $frame->width - 2 * $pad, $frame->height - 2 * $pad),
+                    'cell',
+                ));
 
             return;
         }
@@ -158,9 +212,19 @@ final class WritingPlaces
         $low = max(array_map(static fn (Word $word) => $word->bottom(), $inside));
         $right = max(array_map(static fn (Word $word) => $word->right(), $inside));
         if ($frame->y + $frame->height - $low >= 9 && $low - $frame->y < 16 && count($inside) <= 8) {
-            $this->places[] = new WritingPlace('box', new Rect($frame->x + $pad, $low, $frame->width - 2 * $pad, $frame->y + $frame->height - $low - $pad), 'box', $caption);
+            $this->places[] = new WritingPlace(
+                'box',
+                new Rect($frame->x + $pad, $low, $frame->width - 2 * $pad, $frame->y + $frame->height - $low - $pad),
+                'box',
+                $caption,
+            );
         } elseif ($frame->height < 32 && $frame->x + $frame->width - $right >= 24 && preg_match('/[:$?]$/', $caption) === 1) {
-            $this->places[] = new WritingPlace('box', new Rect($right + 2, $frame->y + $pad, $frame->x + $frame->width - $right - 2 - $pad, $frame->height - 2 * $pad), 'box', $caption);
+            $this->places[] = new WritingPlace(
+                'box',
+                new Rect($right + 2, $frame->y + $pad, $frame->x + $frame->width - $right - 2 - $pad, $frame->height - 2 * $pad),
+                'box',
+                $caption,
+            );
         }
     }
 
@@ -173,23 +237,29 @@ final class WritingPlaces
     {
         $textLeft = $this->read === [] ? 0 : min(array_map(static fn (Word $word) => $word->x, $this->read));
         $textRight = $this->read === [] ? 612 : max(array_map(static fn (Word $word) => $word->right(), $this->read));
-        $lines = array_values(array_filter($this->rules->across, function (array $line) use ($frames): bool {
-            [$x1, $x2, $y] = $line;
-            foreach ($frames as $frame) {
-                if (min(abs($y - $frame->y), abs($y - $frame->y - $frame->height)) < 1.5 && $x1 < $frame->x + $frame->width - 2 && $x2 > $frame->x + 2) {
-                    return false;
+        $lines = array_values(
+            array_filter($this->rules->across, function (array $line) use ($frames): bool {
+                [$x1, $x2, $y] = $line;
+                foreach ($frames as $frame) {
+                    if (
+                        min(abs($y - $frame->y), abs($y - $frame->y - $frame->height)) < 1.5 &&
+                        $x1 < $frame->x + $frame->width - 2 &&
+                        $x2 > $frame->x + 2
+                    ) {
+                        return false;
+                    }
                 }
-            }
 
-            return $x2 - $x1 >= 18 && ! $this->underlines($x1, $x2, $y);
-        }));
+                return $x2 - $x1 >= 18 && ! $this->underlines($x1, $x2, $y);
+            }),
+        );
         foreach ($lines as $line) {
             [$x1, $x2, $y] = $line;
             $wide = $x2 - $x1 > 0.82 * ($textRight - $textLeft);
             if (! $wide || $this->inStack($line, $lines) || $this->hasCaption($line) || $this->hasWordsBefore($line)) {
                 $room = min(16.0, max(8.0, $y - $this->nextAbove($x1, $x2, $y)));
                 $place = new Rect($x1, $y - $room + 1, $x2 - $x1, $room);
-                $this->free($place) && $this->places[] = new WritingPlace('line', $place, 'ruled line');
+                $this->free($place) && ($this->places[] = new WritingPlace('line', $place, 'ruled line'));
             }
         }
     }
@@ -216,7 +286,12 @@ final class WritingPlaces
     {
         foreach ($lines as $other) {
             $apart = abs($other[2] - $line[2]);
-            if ($apart > 10 && $apart < 34 && abs($other[1] - $line[1]) < 4 && ! $this->between(min($other[2], $line[2]), max($other[2], $line[2]), $line[0], $line[1])) {
+            if (
+                $apart > 10 &&
+                $apart < 34 &&
+                abs($other[1] - $line[1]) < 4 &&
+                ! $this->between(min($other[2], $line[2]), max($other[2], $line[2]), $line[0], $line[1])
+            ) {
                 return true;
             }
         }
@@ -238,7 +313,13 @@ final class WritingPlaces
     /** @param  array{float, float, float}  $line  Small words close under it, beginning where it begins. */
     private function hasCaption(array $line): bool
     {
-        $under = array_filter($this->read, static fn (Word $word) => $word->y >= $line[2] - 1.5 && $word->y < $line[2] + 6 && $word->x < $line[1] && $word->right() > $line[0]);
+        $under = array_filter(
+            $this->read,
+            static fn (Word $word) => $word->y >= $line[2] - 1.5 &&
+                $word->y < $line[2] + 6 &&
+                $word->x < $line[1] &&
+                $word->right() > $line[0],
+        );
         $covered = array_sum(array_map(static fn (Word $word) => $word->width, $under));
 
         return $under !== [] && $covered < 0.5 * ($line[1] - $line[0]);
@@ -248,7 +329,11 @@ final class WritingPlaces
     private function hasWordsBefore(array $line): bool
     {
         foreach ($this->read as $word) {
-            if ($word->right() <= $line[0] + 2.5 && $word->y + $word->height / 2 > $line[2] - 13 && $word->y + $word->height / 2 < $line[2] + 3) {
+            if (
+                $word->right() <= $line[0] + 2.5 &&
+                $word->y + $word->height / 2 > $line[2] - 13 &&
+                $word->y + $word->height / 2 < $line[2] + 3
+            ) {
                 return true;
             }
         }

@@ -36,12 +36,19 @@ final readonly class CallSheet
 
                 continue;
             }
-            $reasons = [...($called[$identity]['reasons'] ?? []), $item->reasonFor($facts)];
+            $reasons = [...$called[$identity]['reasons'] ?? [], $item->reasonFor($facts)];
             $first = $called[$identity]['item'] ?? $item;
             // Asked for by one, it is asked for, though another would only lay it in.
-            $called[$identity] = ['item' => $item->required && ! $first->required ? $item : $first, 'reasons' => array_values(array_unique($reasons))];
+            $called[$identity] = [
+                'item' => $item->required && ! $first->required ? $item : $first,
+                'reasons' => array_values(array_unique($reasons)),
+            ];
         }
 
-        return new self(array_values($called), array_values(array_diff_key($idle, $called)), array_values(array_unique(array_map(static fn (KitItem $item) => $item->identity(), $all))));
+        return new self(
+            array_values($called),
+            array_values(array_diff_key($idle, $called)),
+            array_values(array_unique(array_map(static fn (KitItem $item) => $item->identity(), $all))),
+        );
     }
 }

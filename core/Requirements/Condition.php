@@ -15,8 +15,16 @@ final readonly class Condition implements Test
 {
     /** The operators, as stored and as read. */
     public const OPERATORS = [
-        'is' => 'is', 'is_not' => 'is not', 'one_of' => 'is one of', 'contains' => 'contains', 'below' => 'is below', 'above' => 'is above',
-        'at_most' => 'is at most', 'at_least' => 'is at least', 'known' => 'is known', 'unknown' => 'is not known',
+        'is' => 'is',
+        'is_not' => 'is not',
+        'one_of' => 'is one of',
+        'contains' => 'contains',
+        'below' => 'is below',
+        'above' => 'is above',
+        'at_most' => 'is at most',
+        'at_least' => 'is at least',
+        'known' => 'is known',
+        'unknown' => 'is not known',
     ];
 
     /** @throws ConditionUnreadable when the operator is not one of ours, or it compares with nothing */

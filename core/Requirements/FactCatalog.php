@@ -15,11 +15,23 @@ use Unanimus\Terms\Term;
 final class FactCatalog
 {
     private const OTHERS = [
-        'side' => ['We represent', ['buyer' => 'the buyer', 'seller' => 'the seller', 'both' => 'both sides', 'tenant' => 'the tenant', 'landlord' => 'the landlord']],
+        'side' => [
+            'We represent',
+            [
+                'buyer' => 'the buyer',
+                'seller' => 'the seller',
+                'both' => 'both sides',
+                'tenant' => 'the tenant',
+                'landlord' => 'the landlord',
+            ],
+        ],
         'kind' => ['Kind of deal', ['sale' => 'sale', 'lease' => 'lease', 'referral' => 'referral']],
         'office' => ['Office', null],
         'status' => ['Status', ['preparing' => 'preparing', 'active' => 'active', 'under_contract' => 'under contract']],
-        'buyers.count' => ['Number of buyers', null], 'sellers.count' => ['Number of sellers', null], 'tenants.count' => ['Number of tenants', null], 'landlords.count' => ['Number of landlords', null],
+        'buyers.count' => ['Number of buyers', null],
+        'sellers.count' => ['Number of sellers', null],
+        'tenants.count' => ['Number of tenants', null],
+        'landlords.count' => ['Number of landlords', null],
         'entity.party' => ['A party is an entity, trust or estate', ['yes' => 'yes', 'no' => 'no']],
         'attorney.party' => ['A party signs by an attorney-in-fact', ['yes' => 'yes', 'no' => 'no']],
         'listing.number' => ['Listing number', null],
@@ -40,7 +52,7 @@ final class FactCatalog
     /** The fact's label; its bare name when it is none of the catalog. */
     public static function label(string $fact): string
     {
-        return self::OTHERS[$fact][0] ?? self::item($fact)?->label() ?? $fact;
+        return self::OTHERS[$fact][0] ?? (self::item($fact)?->label() ?? $fact);
     }
 
     /** @return array<string, string>|null what it may hold, when it is one of a few */
@@ -57,7 +69,9 @@ final class FactCatalog
             return implode(' or ', array_map(static fn (string $one) => $choices[trim($one)] ?? trim($one), explode(',', $value)));
         }
 
-        return self::item($fact)?->kind() === Kind::Money && preg_match('/^\d+(\.\d{1,2})?$/', $value) === 1 ? (string) Money::of($value) : $value;
+        return self::item($fact)?->kind() === Kind::Money && preg_match('/^\d+(\.\d{1,2})?$/', $value) === 1
+            ? (string) Money::of($value)
+            : $value;
     }
 
     private static function item(string $fact): Term|PropertyFact|null

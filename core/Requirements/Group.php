@@ -51,9 +51,10 @@ final readonly class Group implements Test
             if (! is_array($one) || $one === []) {
                 throw new ConditionUnreadable('A condition is a fact, an operator and a value.');
             }
-            $tests[] = array_is_list($one) && is_string($one[0])
-                ? new Condition($one[0], is_string($one[1] ?? null) ? $one[1] : '', is_scalar($one[2] ?? null) ? (string) $one[2] : '')
-                : self::fromArray($one, $depth + 1);
+            $tests[] =
+                array_is_list($one) && is_string($one[0])
+                    ? new Condition($one[0], is_string($one[1] ?? null) ? $one[1] : '', is_scalar($one[2] ?? null) ? (string) $one[2] : '')
+                    : self::fromArray($one, $depth + 1);
         }
 
         return new self($mode, $tests);
@@ -81,7 +82,10 @@ final readonly class Group implements Test
         if ($this->tests === []) {
             return $this->mode === 'any' ? 'never' : 'always';
         }
-        $words = array_map(static fn (Test $test) => $test instanceof self && count($test->tests) > 1 ? "({$test->words()})" : $test->words(), $this->tests);
+        $words = array_map(
+            static fn (Test $test) => $test instanceof self && count($test->tests) > 1 ? "({$test->words()})" : $test->words(),
+            $this->tests,
+        );
 
         return match ($this->mode) {
             'all' => implode(' and ', $words),

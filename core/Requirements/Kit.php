@@ -64,7 +64,9 @@ final readonly class Kit
      */
     public static function fromArray(string $key, array $data): self
     {
-        $list = static fn (string $name): array => is_array($data[$name] ?? null) ? array_values(array_filter($data[$name], is_array(...))) : [];
+        $list = static fn (string $name): array => is_array($data[$name] ?? null)
+            ? array_values(array_filter($data[$name], is_array(...)))
+            : [];
         $name = trim(is_string($data['name'] ?? null) ? $data['name'] : '');
         if ($name === '' || mb_strlen($name) > 80) {
             throw new ConditionUnreadable('A kit needs a name of up to 80 letters.');
@@ -86,13 +88,23 @@ final readonly class Kit
         $answers = [];
         foreach (is_array($data['answers'] ?? null) ? $data['answers'] : [] as $form => $entries) {
             foreach (is_array($entries) ? $entries : [] as $blank => $value) {
-                is_scalar($value) && (string) $value !== '' && $answers[(string) $form][(string) $blank] = mb_substr((string) $value, 0, 4000);
+                is_scalar($value) &&
+                    (string) $value !== '' &&
+                    ($answers[(string) $form][(string) $blank] = mb_substr((string) $value, 0, 4000));
             }
         }
 
         return new self(
-            $key, $name, trim(is_string($data['note'] ?? null) ? $data['note'] : ''), $items, $answers, $deadlines, array_map(TaskRule::fromArray(...), $list('tasks')),
-            array_map(self::contact(...), $list('contacts')), array_map(self::fee(...), $list('fees')), isset($data['when']) && is_array($data['when']) ? Group::fromArray($data['when']) : null,
+            $key,
+            $name,
+            trim(is_string($data['note'] ?? null) ? $data['note'] : ''),
+            $items,
+            $answers,
+            $deadlines,
+            array_map(TaskRule::fromArray(...), $list('tasks')),
+            array_map(self::contact(...), $list('contacts')),
+            array_map(self::fee(...), $list('fees')),
+            isset($data['when']) && is_array($data['when']) ? Group::fromArray($data['when']) : null,
         );
     }
 
@@ -100,9 +112,15 @@ final readonly class Kit
     public function toArray(): array
     {
         return [
-            'name' => $this->name, 'note' => $this->note, 'when' => $this->when?->toArray(), 'items' => array_map(static fn (KitItem $item) => $item->toArray(), $this->items), 'answers' => $this->answers,
-            'deadlines' => array_map(static fn (DeadlineRule $rule) => $rule->toArray(), $this->deadlines), 'tasks' => array_map(static fn (TaskRule $task) => $task->toArray(), $this->tasks),
-            'contacts' => $this->contacts, 'fees' => $this->fees,
+            'name' => $this->name,
+            'note' => $this->note,
+            'when' => $this->when?->toArray(),
+            'items' => array_map(static fn (KitItem $item) => $item->toArray(), $this->items),
+            'answers' => $this->answers,
+            'deadlines' => array_map(static fn (DeadlineRule $rule) => $rule->toArray(), $this->deadlines),
+            'tasks' => array_map(static fn (TaskRule $task) => $task->toArray(), $this->tasks),
+            'contacts' => $this->contacts,
+            'fees' => $this->fees,
         ];
     }
 
@@ -125,7 +143,8 @@ final readonly class Kit
             foreach (array_keys($entries) as $blank) {
                 $fact = $boundTo((string) $form, (string) $blank);
                 if ($fact !== null && preg_match(self::DEALS_OWN, $fact) === 1) {
-                    $told[] = "{$form}, “{$blank}”, holds ".lcfirst(FactCatalog::label($fact)).': that belongs to a deal, not to a kit.';
+                    $told[] =
+                        "{$form}, “{$blank}”, holds ".lcfirst(FactCatalog::label($fact)).': that belongs to a deal, not to a kit.';
                 }
             }
         }
@@ -149,8 +168,19 @@ final readonly class Kit
         return array_map(static function (DeadlineRule $rule) use ($facts): DeadlineRule {
             $days = $facts->value("{$rule->name}_days");
 
-            return $days === null || ! ctype_digit($days) ? $rule
-                : new DeadlineRule($rule->name, $rule->label, $rule->anchor, $rule->days < 0 ? -(int) $days : (int) $days, $rule->unit, $rule->roll, $rule->cutOff, $rule->lateAfter, $rule->shortLimit);
+            return $days === null || ! ctype_digit($days)
+                ? $rule
+                : new DeadlineRule(
+                    $rule->name,
+                    $rule->label,
+                    $rule->anchor,
+                    $rule->days < 0 ? -(int) $days : (int) $days,
+                    $rule->unit,
+                    $rule->roll,
+                    $rule->cutOff,
+                    $rule->lateAfter,
+                    $rule->shortLimit,
+                );
         }, $this->deadlines);
     }
 

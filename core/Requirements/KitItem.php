@@ -49,18 +49,38 @@ final readonly class KitItem
         }
         $side = $data['side'] ?? null;
         $when = Group::fromArray(is_array($data['when'] ?? null) ? $data['when'] : []);
-        $reason = is_string($data['reason'] ?? null) && trim($data['reason']) !== '' ? trim($data['reason']) : ($when->isEmpty() ? 'part of the kit' : $when->words());
+        $reason =
+            is_string($data['reason'] ?? null) && trim($data['reason']) !== ''
+                ? trim($data['reason'])
+                : ($when->isEmpty()
+                    ? 'part of the kit'
+                    : $when->words());
 
         return new self(
-            $title, is_string($data['form'] ?? null) && $data['form'] !== '' ? $data['form'] : null, $stage, $when, $reason,
-            (bool) ($data['required'] ?? true), in_array($side, ['buyer', 'seller', 'tenant', 'landlord'], true) ? $side : null,
+            $title,
+            is_string($data['form'] ?? null) && $data['form'] !== '' ? $data['form'] : null,
+            $stage,
+            $when,
+            $reason,
+            (bool) ($data['required'] ?? true),
+            in_array($side, ['buyer', 'seller', 'tenant', 'landlord'], true) ? $side : null,
         );
     }
 
     /** @return array<string, mixed> its stored form */
     public function toArray(): array
     {
-        return array_filter(['title' => $this->title, 'form' => $this->form, 'stage' => $this->stage, 'when' => $this->when->isEmpty() ? null : $this->when->toArray(), 'reason' => $this->reason, 'side' => $this->side], static fn ($value) => $value !== null) + ['required' => $this->required];
+        return array_filter(
+            [
+                'title' => $this->title,
+                'form' => $this->form,
+                'stage' => $this->stage,
+                'when' => $this->when->isEmpty() ? null : $this->when->toArray(),
+                'reason' => $this->reason,
+                'side' => $this->side,
+            ],
+            static fn ($value) => $value !== null,
+        ) + ['required' => $this->required];
     }
 
     /** Whether it is the same paper as the other: the same form, or the same title from outside. */
@@ -78,6 +98,10 @@ final readonly class KitItem
     /** The reason with the deal's own facts in it. */
     public function reasonFor(Facts $facts): string
     {
-        return (string) preg_replace_callback('/\{([a-z_.0-9]+)\}/', static fn (array $m) => ($value = $facts->value($m[1])) === null ? '…' : FactCatalog::shows($m[1], $value), $this->reason);
+        return (string) preg_replace_callback(
+            '/\{([a-z_.0-9]+)\}/',
+            static fn (array $m) => ($value = $facts->value($m[1])) === null ? '…' : FactCatalog::shows($m[1], $value),
+            $this->reason,
+        );
     }
 }

@@ -31,7 +31,10 @@ final readonly class Rule
             throw new ConditionUnreadable('A rule needs at least one condition; what every file needs belongs into a kit.');
         }
 
-        return new self($name, KitItem::fromArray([...(is_array($data['asks'] ?? null) ? $data['asks'] : []), 'when' => $when], Stage::keys()));
+        return new self(
+            $name,
+            KitItem::fromArray([...is_array($data['asks'] ?? null) ? $data['asks'] : [], 'when' => $when], Stage::keys()),
+        );
     }
 
     /** @return array<string, mixed> its stored form */
@@ -52,6 +55,8 @@ final readonly class Rule
      */
     public static function fromFile(string $path): array
     {
-        return array_values(array_map(self::fromArray(...), json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR)));
+        return array_values(
+            array_map(self::fromArray(...), json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR)),
+        );
     }
 }

@@ -17,8 +17,8 @@ final readonly class AdoptedSignature
     public const HANDS = [
         'flowing' => ['Great Vibes', 0.86, 'great-vibes'],
         'upright' => ['Charm', 0.72, 'charm'],
-        'brisk' => ['Dancing Script', 0.80, 'dancing-script'],
-        'plain' => ['Patrick Hand', 0.80, 'patrick-hand'],
+        'brisk' => ['Dancing Script', 0.8, 'dancing-script'],
+        'plain' => ['Patrick Hand', 0.8, 'patrick-hand'],
     ];
 
     /** The drawing field's size, in its own units. */
@@ -59,12 +59,17 @@ final readonly class AdoptedSignature
         foreach (is_array($strokes) ? $strokes : [] as $stroke) {
             $line = [];
             foreach (is_array($stroke) ? $stroke : [] as $point) {
-                if (! is_array($point) || ! is_numeric($point[0] ?? null) || ! is_numeric($point[1] ?? null) || ++$points > self::MOST_POINTS) {
+                if (
+                    ! is_array($point) ||
+                    ! is_numeric($point[0] ?? null) ||
+                    ! is_numeric($point[1] ?? null) ||
+                    ++$points > self::MOST_POINTS
+                ) {
                     throw new StepRefused('The drawing could not be read. Clear it and draw again.');
                 }
                 $line[] = [max(0, min(self::FIELD[0], (int) $point[0])), max(0, min(self::FIELD[1], (int) $point[1]))];
             }
-            $line === [] || $clean[] = $line;
+            $line === [] || ($clean[] = $line);
         }
         if ($points < 8) {
             throw new StepRefused('Draw your signature in the field first.');
@@ -110,19 +115,41 @@ final readonly class AdoptedSignature
 
         return sprintf(
             '<text x="%.2f" y="%.2f" font-family="%s, Noto Sans, Noto Sans Arabic, Noto Sans CJK SC" font-size="%.2f" fill="#16245c">%s</text>',
-            $place->x + 2, $place->y + $place->height * 0.74, $family, $size, htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE),
+            $place->x + 2,
+            $place->y + $place->height * 0.74,
+            $family,
+            $size,
+            htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE),
         );
     }
 
     /** How wide a text sets in a hand at the size of one point. Letters with accents are as wide as without; what the hand has not comes from the plain face. */
     private static function breadth(string $text, string $hand): float
     {
-        $letters = strtr((string) preg_replace('/\p{Mn}+/u', '', \Normalizer::normalize($text, \Normalizer::FORM_D) ?: $text), ['đ' => 'd', 'Đ' => 'D', 'ł' => 'l', 'Ł' => 'L', 'ø' => 'o', 'Ø' => 'O', 'ß' => 'ss', 'æ' => 'ae', 'Æ' => 'AE', 'ı' => 'i', 'ơ' => 'o', 'ư' => 'u']);
+        $letters = strtr((string) preg_replace('/\p{Mn}+/u', '', \Normalizer::normalize($text, \Normalizer::FORM_D) ?: $text), [
+            'đ' => 'd',
+            'Đ' => 'D',
+            'ł' => 'l',
+            'Ł' => 'L',
+            'ø' => 'o',
+            'Ø' => 'O',
+            'ß' => 'ss',
+            'æ' => 'ae',
+            'Æ' => 'AE',
+            'ı' => 'i',
+            'ơ' => 'o',
+            'ư' => 'u',
+        ]);
         $own = (string) preg_replace('/[^\x20-\x7E]/u', '', $letters);
-        $box = imagettfbbox(100, 0, dirname(__DIR__, 2).'/library/fonts/'.self::HANDS[$hand][2].'-latin-400-normal.ttf', $own) ?: [0, 0, 0];
+        $box = imagettfbbox(100, 0, dirname(__DIR__, 2).'/library/fonts/'.self::HANDS[$hand][2].'-latin-400-normal.ttf', $own) ?: [
+            0,
+            0,
+            0,
+        ];
 
         // The measure counts dots at 96 to the inch, three for four points; flourishes reach a little further than their letter.
-        return ($box[2] - min(0, $box[0])) * 0.75 / 100 * 1.04 + Typeface::width((string) preg_replace('/[\x20-\x7E]/u', '', $letters), 1);
+        return ((($box[2] - min(0, $box[0])) * 0.75) / 100) * 1.04 +
+            Typeface::width((string) preg_replace('/[\x20-\x7E]/u', '', $letters), 1);
     }
 
     private function drawing(Rect $place): string

@@ -13,8 +13,14 @@ use Unanimus\Pages\Rect;
 final class MarkDrawing
 {
     /** Draws one mark; dates are as the signer's day was, "11/23/2026". */
-    public static function on(Drawing $drawing, MarkKind $kind, Rect $place, AdoptedSignature $signature, string $date, string $text = ''): void
-    {
+    public static function on(
+        Drawing $drawing,
+        MarkKind $kind,
+        Rect $place,
+        AdoptedSignature $signature,
+        string $date,
+        string $text = '',
+    ): void {
         match ($kind) {
             MarkKind::Signature => $drawing->piece($signature->signatureIn($place)),
             MarkKind::Initials => $drawing->piece($signature->initialsIn($place)),

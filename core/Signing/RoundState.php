@@ -42,7 +42,14 @@ final readonly class RoundState
         foreach ($turns as $turn) {
             $bySeat[$turn->seat] = $turn;
         }
-        $state = new self(RoundStatus::Drafting, $bySeat, array_map(static fn () => SignerStatus::Waiting, $bySeat), array_map(static fn () => [], $bySeat), [], null);
+        $state = new self(
+            RoundStatus::Drafting,
+            $bySeat,
+            array_map(static fn () => SignerStatus::Waiting, $bySeat),
+            array_map(static fn () => [], $bySeat),
+            [],
+            null,
+        );
         foreach ($events as $event) {
             $state = $state->after($event);
         }
@@ -70,7 +77,10 @@ final readonly class RoundState
             EventKind::Marked => $this->marked($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
             EventKind::Asked => $this,
             EventKind::Finished => $this->finished($event->seat, $standing),
-            EventKind::Declined => $this->with($event->seat, SignerStatus::Declined)->copy(status: RoundStatus::Declined, reason: (string) ($event->data['reason'] ?? '')),
+            EventKind::Declined => $this->with($event->seat, SignerStatus::Declined)->copy(
+                status: RoundStatus::Declined,
+                reason: (string) ($event->data['reason'] ?? ''),
+            ),
             default => throw new StepRefused('Only the sender of the round can do that.'),
         };
     }
@@ -91,7 +101,12 @@ final readonly class RoundState
     /** @return list<string> the seats that may sign now */
     public function asked(): array
     {
-        return array_keys(array_filter($this->turns, fn (Turn $turn) => $turn->turn === $this->currentTurn() && $this->signers[$turn->seat] !== SignerStatus::Finished));
+        return array_keys(
+            array_filter(
+                $this->turns,
+                fn (Turn $turn) => $turn->turn === $this->currentTurn() && $this->signers[$turn->seat] !== SignerStatus::Finished,
+            ),
+        );
     }
 
     /** @return list<string> marks the seat still owes */
@@ -166,7 +181,9 @@ final readonly class RoundState
             throw new StepRefused('That place is not yours to sign.');
         }
 
-        return in_array($mark, $this->made[$seat], true) ? $this : $this->copy(made: [...$this->made, $seat => [...$this->made[$seat], $mark]]);
+        return in_array($mark, $this->made[$seat], true)
+            ? $this
+            : $this->copy(made: [...$this->made, $seat => [...$this->made[$seat], $mark]]);
     }
 
     private function finished(string $seat, SignerStatus $standing): self
@@ -204,8 +221,20 @@ final readonly class RoundState
      * @param array<string, list<string>>|null $made
      * @param array<string, bool>|null $adopted
      */
-    private function copy(?RoundStatus $status = null, ?array $signers = null, ?array $made = null, ?array $adopted = null, ?string $reason = null): self
-    {
-        return new self($status ?? $this->status, $this->turns, $signers ?? $this->signers, $made ?? $this->made, $adopted ?? $this->adopted, $reason ?? $this->reason);
+    private function copy(
+        ?RoundStatus $status = null,
+        ?array $signers = null,
+        ?array $made = null,
+        ?array $adopted = null,
+        ?string $reason = null,
+    ): self {
+        return new self(
+            $status ?? $this->status,
+            $this->turns,
+            $signers ?? $this->signers,
+            $made ?? $this->made,
+            $adopted ?? $this->adopted,
+            $reason ?? $this->reason,
+        );
     }
 }

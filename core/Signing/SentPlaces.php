@@ -19,6 +19,9 @@ final class SentPlaces
     {
         usort($marks, static fn (array $a, array $b) => $a['key'] <=> $b['key']);
 
-        return hash('sha256', json_encode([array_map(array_values(...), $papers), array_map(array_values(...), $marks)], JSON_THROW_ON_ERROR));
+        return hash(
+            'sha256',
+            json_encode([array_map(array_values(...), $papers), array_map(array_values(...), $marks)], JSON_THROW_ON_ERROR),
+        );
     }
 }

@@ -12,7 +12,11 @@ namespace Unanimus\Terms;
 final readonly class Address
 {
     private function __construct(
-        public string $street, public string $unit, public string $city, public string $state, public string $zip,
+        public string $street,
+        public string $unit,
+        public string $city,
+        public string $state,
+        public string $zip,
     ) {
     }
 
@@ -26,12 +30,19 @@ final readonly class Address
         $text = trim((string) preg_replace('/[,\s]+(?:USA|U\.S\.A\.?|U\.S\.|United States(?: of America)?)$/iu', '', $text), ' ,');
         $text = trim((string) preg_replace('/(?<=\d{5}|\d{4}),?\s+US$/u', '', $text), ' ,');
         [$zip, $state] = ['', ''];
-        if (preg_match('/^(.*?)[,\s]+(\d{5})(?:[- ]?(\d{4}))?$/u', $text, $m) === 1 && preg_match('/\p{L}/u', $m[1]) === 1 && ! self::endsInRoad($m[1])) {
+        if (
+            preg_match('/^(.*?)[,\s]+(\d{5})(?:[- ]?(\d{4}))?$/u', $text, $m) === 1 &&
+            preg_match('/\p{L}/u', $m[1]) === 1 &&
+            ! self::endsInRoad($m[1])
+        ) {
             $zip = $m[2].(($m[3] ?? '') === '' ? '' : "-{$m[3]}");
             $text = trim($m[1], ' ,');
         }
-        if (preg_match('/^(.*),\s*([A-Za-z]{2})\.?$/u', $text, $m) === 1 || ($zip !== '' && preg_match('/^(.*)\s([A-Z]{2})$/u', $text, $m) === 1)
-            || (preg_match('/^(.*,\s*\p{L}.*)\s([A-Z]{2})$/u', $text, $m) === 1 && in_array($m[2], AddressWords::STATES, true))) {
+        if (
+            preg_match('/^(.*),\s*([A-Za-z]{2})\.?$/u', $text, $m) === 1 ||
+            ($zip !== '' && preg_match('/^(.*)\s([A-Z]{2})$/u', $text, $m) === 1) ||
+            (preg_match('/^(.*,\s*\p{L}.*)\s([A-Z]{2})$/u', $text, $m) === 1 && in_array($m[2], AddressWords::STATES, true))
+        ) {
             $state = mb_strtoupper($m[2]);
             $text = trim($m[1], ' ,');
         }
@@ -64,11 +75,18 @@ final readonly class Address
     {
         $words = preg_split('/\s+/u', str_replace('.', '', $this->street)) ?: [];
 
-        return implode(' ', array_map(static fn (string $word) => match (true) {
-            in_array(mb_strtoupper($word), AddressWords::DIRECTIONS, true) => mb_strtoupper($word),
-            preg_match('/^[\p{Ll}]+$/u', $word) === 1, mb_strlen($word) > 2 && $word === mb_strtoupper($word) && preg_match('/^\p{Lu}+$/u', $word) === 1 => mb_convert_case($word, MB_CASE_TITLE),
-            default => $word,
-        }, $words));
+        return implode(
+            ' ',
+            array_map(
+                static fn (string $word) => match (true) {
+                    in_array(mb_strtoupper($word), AddressWords::DIRECTIONS, true) => mb_strtoupper($word),
+                    preg_match('/^[\p{Ll}]+$/u', $word) === 1,
+                    mb_strlen($word) > 2 && $word === mb_strtoupper($word) && preg_match('/^\p{Lu}+$/u', $word) === 1 => mb_convert_case($word, MB_CASE_TITLE),
+                    default => $word,
+                },
+                $words,
+            ),
+        );
     }
 
     /** One spelling for one place, without town and state: "14 N LANTERNFISH LN|3B|20417"; empty without a street. */
@@ -80,16 +98,28 @@ final readonly class Address
     /** @return list<string> the words of the street, each in one spelling */
     private function streetKey(): array
     {
-        $text = (string) preg_replace(['/(\d)\s*(?:½|\s1\/2\b)/u', '/[’\']/u', '/\b(\p{L})\.(\p{L})\./u'], ['$1.5', '', '$1$2 '], mb_strtolower($this->street));
-        $words = array_values(array_filter(array_map(static fn (string $word) => trim($word, '.'), preg_split('/[\s,]+/u', $text) ?: []), static fn (string $word) => $word !== ''));
+        $text = (string) preg_replace(
+            ['/(\d)\s*(?:½|\s1\/2\b)/u', '/[’\']/u', '/\b(\p{L})\.(\p{L})\./u'],
+            ['$1.5', '', '$1$2 '],
+            mb_strtolower($this->street),
+        );
+        $words = array_values(
+            array_filter(
+                array_map(static fn (string $word) => trim($word, '.'), preg_split('/[\s,]+/u', $text) ?: []),
+                static fn (string $word) => $word !== '',
+            ),
+        );
         $last = count($words) - 1;
         // Behind the kind of street a direction may stand: "4th Avenue North".
-        $tail = $last > 1 && AddressWords::direction($words[$last]) !== null && AddressWords::isSuffix($words[$last - 1]) ? $last - 1 : $last;
+        $tail =
+            $last > 1 && AddressWords::direction($words[$last]) !== null && AddressWords::isSuffix($words[$last - 1]) ? $last - 1 : $last;
         $keys = [];
         foreach ($words as $at => $word) {
-            $leads = $at === 1 && $tail > 2 || ($at === 1 && $tail === 2 && ! AddressWords::isSuffix($words[2]));
+            $leads = ($at === 1 && $tail > 2) || ($at === 1 && $tail === 2 && ! AddressWords::isSuffix($words[2]));
             $keys[] = match (true) {
-                ($leads || ($at === $last && $at > $tail)) && AddressWords::direction($word) !== null => (string) AddressWords::direction($word),
+                ($leads || ($at === $last && $at > $tail)) && AddressWords::direction($word) !== null => (string) AddressWords::direction(
+                    $word,
+                ),
                 $at === $tail && $at > 0 && AddressWords::isSuffix($word) => AddressWords::SUFFIXES[$word] ?? mb_strtoupper($word),
                 $at > 0 && $at < $tail && $word === 'st' => 'SAINT',
                 isset(AddressWords::ORDINALS[$word]) && $at > 0 => AddressWords::ORDINALS[$word],
@@ -151,7 +181,11 @@ final readonly class Address
     private static function isUnit(string $part): bool
     {
         $words = preg_split('/\s+/u', mb_strtolower(str_replace('.', '', $part)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        if (preg_match('/^#\s*[\w-]+$/u', $part) === 1 || (count($words) === 1 && isset(AddressWords::ALONE[$words[0]])) || mb_strtolower($part) === 'carriage house') {
+        if (
+            preg_match('/^#\s*[\w-]+$/u', $part) === 1 ||
+            (count($words) === 1 && isset(AddressWords::ALONE[$words[0]])) ||
+            mb_strtolower($part) === 'carriage house'
+        ) {
             return true;
         }
         if (preg_match('/^\d+(?:st|nd|rd|th) (?:floor|fl)$/', implode(' ', $words)) === 1) {
@@ -159,7 +193,15 @@ final readonly class Address
         }
 
         // Pairs of a designator and its number: "Bldg 2", "Bldg 2 Apt 5".
-        return count($words) > 1 && count($words) % 2 === 0 && array_reduce(array_chunk($words, 2), static fn (bool $all, array $pair) => $all && isset(AddressWords::UNITS[$pair[0]]) && preg_match('/^#?[\w-]{1,8}$/u', $pair[1]) === 1, true);
+        return count($words) > 1 &&
+            count($words) % 2 === 0 &&
+            array_reduce(
+                array_chunk($words, 2),
+                static fn (bool $all, array $pair) => $all &&
+                    isset(AddressWords::UNITS[$pair[0]]) &&
+                    preg_match('/^#?[\w-]{1,8}$/u', $pair[1]) === 1,
+                true,
+            );
     }
 
     /** @return array{string, string} street and unit of "14 Lanternfish Lane #3B", "… Bldg 2 Apt 5", "Unit 3B 14 Oak Lane" */
@@ -176,7 +218,11 @@ final readonly class Address
             $two = $words[count($words) - 2].' '.$last;
             if (count($words) > 3 && self::isUnit($two) && ! self::isNumberedRoad($words)) {
                 array_unshift($unit, ...array_splice($words, -2));
-            } elseif (preg_match('/^#[\w-]+$/u', $last) === 1 || (isset(AddressWords::ALONE[mb_strtolower(trim($last, '.'))]) && AddressWords::isSuffix(mb_strtolower(trim($words[count($words) - 2], '.'))))) {
+            } elseif (
+                preg_match('/^#[\w-]+$/u', $last) === 1 ||
+                (isset(AddressWords::ALONE[mb_strtolower(trim($last, '.'))]) &&
+                    AddressWords::isSuffix(mb_strtolower(trim($words[count($words) - 2], '.'))))
+            ) {
                 array_unshift($unit, array_pop($words));
             } else {
                 break;
@@ -192,7 +238,8 @@ final readonly class Address
     /** @param  list<string>  $words  Whether the last word is the number by which a road is called. */
     private static function isNumberedRoad(array $words): bool
     {
-        return preg_match('/^\d+[A-Za-z]?$/', $words[count($words) - 1]) === 1 && self::isNumbered(implode(' ', array_slice($words, 1, -1)));
+        return preg_match('/^\d+[A-Za-z]?$/', $words[count($words) - 1]) === 1 &&
+            self::isNumbered(implode(' ', array_slice($words, 1, -1)));
     }
 
     /**
@@ -205,8 +252,12 @@ final readonly class Address
     {
         $last = $words[count($words) - 1] ?? '';
         $before = mb_strtolower(trim($words[count($words) - 2] ?? '', '.'));
-        $isUnit = count($words) > 3 && preg_match('/^(?:\d+[A-Za-z]?|[A-Za-z]?\d+)$/', $last) === 1
-            && AddressWords::isSuffix($before) && ! in_array($before, AddressWords::ROADS, true) && ! self::isNumberedRoad($words);
+        $isUnit =
+            count($words) > 3 &&
+            preg_match('/^(?:\d+[A-Za-z]?|[A-Za-z]?\d+)$/', $last) === 1 &&
+            AddressWords::isSuffix($before) &&
+            ! in_array($before, AddressWords::ROADS, true) &&
+            ! self::isNumberedRoad($words);
 
         return $isUnit ? [implode(' ', array_slice($words, 0, -1)), $last] : null;
     }

@@ -64,9 +64,12 @@ final class Derived
         $told = [];
         $day = $facts->value(...);
         $order = [
-            ['acceptance', 'closing', 'Closing is before acceptance.'], ['offer_date', 'acceptance', 'Acceptance is before the offer was dated.'],
-            ['offer_date', 'offer_expiry', 'The offer expires before it is dated.'], ['acceptance', 'possession', 'Possession is before acceptance.'],
-            ['listed_on', 'listing_expires', 'The listing expires before it begins.'], ['lease_start', 'lease_end', 'The lease ends before it starts.'],
+            ['acceptance', 'closing', 'Closing is before acceptance.'],
+            ['offer_date', 'acceptance', 'Acceptance is before the offer was dated.'],
+            ['offer_date', 'offer_expiry', 'The offer expires before it is dated.'],
+            ['acceptance', 'possession', 'Possession is before acceptance.'],
+            ['listed_on', 'listing_expires', 'The listing expires before it begins.'],
+            ['lease_start', 'lease_end', 'The lease ends before it starts.'],
         ];
         foreach ($order as [$first, $then, $words]) {
             if ($day($first) !== null && $day($then) !== null && $day($then) < $day($first)) {
@@ -92,7 +95,12 @@ final class Derived
         if ($price !== null && $given?->exceeds($price) === true) {
             $told[] = 'The loan is more than the price.';
         }
-        if ($given !== null && $facts->value('loan_percent') !== null && $price !== null && ! $given->minus($price->share(Percent::of($facts->value('loan_percent'))))->isZero()) {
+        if (
+            $given !== null &&
+            $facts->value('loan_percent') !== null &&
+            $price !== null &&
+            ! $given->minus($price->share(Percent::of($facts->value('loan_percent'))))->isZero()
+        ) {
             $told[] = 'The loan is entered as an amount and as a percentage, and they differ. The amount counts.';
         }
         if ($facts->value('financing') === 'cash' && ($given !== null || $facts->value('loan_percent') !== null)) {
@@ -117,14 +125,20 @@ final class Derived
         $given = self::money($facts, 'loan_given');
         $percent = $facts->value('loan_percent');
         if ($given !== null) {
-            return ['loan_amount' => new Fact($given->decimal(), 'the loan as entered'), 'down_payment' => new Fact($price->minus($given)->decimal(), "price {$price} − loan {$given}")];
+            return [
+                'loan_amount' => new Fact($given->decimal(), 'the loan as entered'),
+                'down_payment' => new Fact($price->minus($given)->decimal(), "price {$price} − loan {$given}"),
+            ];
         }
         if ($percent === null) {
             return [];
         }
         $loan = $price->share($share = Percent::of($percent));
 
-        return ['loan_amount' => new Fact($loan->decimal(), "price {$price} × {$share}"), 'down_payment' => new Fact($price->minus($loan)->decimal(), "price {$price} − loan {$loan}")];
+        return [
+            'loan_amount' => new Fact($loan->decimal(), "price {$price} × {$share}"),
+            'down_payment' => new Fact($price->minus($loan)->decimal(), "price {$price} − loan {$loan}"),
+        ];
     }
 
     private static function money(Facts $facts, string $name): ?Money

@@ -104,7 +104,7 @@ enum Kind: string
             throw EntryUnreadable::time($text);
         }
         if ($half !== '') {
-            $hour = $hour % 12 + ($half[0] === 'p' ? 12 : 0);
+            $hour = ($hour % 12) + ($half[0] === 'p' ? 12 : 0);
         }
 
         return sprintf('%02d:%02d', $hour, $minute);

@@ -15,8 +15,20 @@ final readonly class NetSheet
 {
     /** The terms it is computed from, in the order they are asked. */
     public const TERMS = [
-        Term::Price, Term::Concessions, Term::Repairs, Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts,
-        Term::AnnualTax, Term::TaxPaidThrough, Term::ClosingDay, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
+        Term::Price,
+        Term::Concessions,
+        Term::Repairs,
+        Term::ListingCommission,
+        Term::BuyerCommission,
+        Term::TransferTax,
+        Term::TitleCosts,
+        Term::AnnualTax,
+        Term::TaxPaidThrough,
+        Term::ClosingDay,
+        Term::Warranty,
+        Term::OtherCosts,
+        Term::Payoff,
+        Term::SecondPayoff,
     ];
 
     /**
@@ -44,7 +56,14 @@ final readonly class NetSheet
         }
         foreach ([Term::ListingCommission, Term::BuyerCommission, Term::TransferTax] as $term) {
             $rate = $facts->value($term->value);
-            $lines[] = $rate === null ? null : ['label' => $term->label(), 'amount' => $price->share($share = Percent::of($rate)), 'formula' => "{$price} × {$share}"];
+            $lines[] =
+                $rate === null
+                    ? null
+                    : [
+                        'label' => $term->label(),
+                        'amount' => $price->share($share = Percent::of($rate)),
+                        'formula' => "{$price} × {$share}",
+                    ];
         }
         $lines[] = self::plain($facts, Term::TitleCosts, 'as quoted');
         $lines[] = self::tax($facts);
@@ -56,9 +75,17 @@ final readonly class NetSheet
         }
         $lines = array_values(array_filter($lines));
         $net = array_reduce($lines, static fn (Money $left, array $line) => $left->minus($line['amount']), $price);
-        $open = array_values(array_map(static fn (Term $term) => $term->label(), array_filter([Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::Payoff], static fn (Term $term) => $facts->value($term->value) === null)));
+        $open = array_values(
+            array_map(
+                static fn (Term $term) => $term->label(),
+                array_filter(
+                    [Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::Payoff],
+                    static fn (Term $term) => $facts->value($term->value) === null,
+                ),
+            ),
+        );
         foreach ($facts->value(Term::AnnualTax->value) === null ? [] : [Term::Closing, Term::TaxPaidThrough, Term::ClosingDay] as $term) {
-            $facts->value($term->value) === null && $open[] = "{$term->label()}, for the tax";
+            $facts->value($term->value) === null && ($open[] = "{$term->label()}, for the tax");
         }
 
         return new self($price, $lines, $net, $open, $asListed);
@@ -89,8 +116,16 @@ final readonly class NetSheet
         $who = $owner === 'sellers' ? 'the closing day is the sellers’' : 'the closing day is the buyers’';
 
         return $owes
-            ? ['label' => 'Property tax to closing', 'amount' => $amount, 'formula' => "{$formula}; paid through {$through->long()}, {$who}"]
-            : ['label' => 'Property tax paid ahead, comes back', 'amount' => Money::zero()->minus($amount), 'formula' => $days === 0 ? "paid through {$through->long()}, {$who}" : "{$formula}; paid through {$through->long()}, {$who}"];
+            ? [
+                'label' => 'Property tax to closing',
+                'amount' => $amount,
+                'formula' => "{$formula}; paid through {$through->long()}, {$who}",
+            ]
+            : [
+                'label' => 'Property tax paid ahead, comes back',
+                'amount' => Money::zero()->minus($amount),
+                'formula' => $days === 0 ? "paid through {$through->long()}, {$who}" : "{$formula}; paid through {$through->long()}, {$who}",
+            ];
     }
 
     /** @return list<array{int, int}> the days from one to the other, both counted, in each calendar year, and how many that year has */

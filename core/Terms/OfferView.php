@@ -16,13 +16,36 @@ final readonly class OfferView
 {
     /** The terms an offer states, in the order they are compared. */
     public const TERMS = [
-        Term::Price, Term::EarnestMoney, Term::Financing, Term::LoanPercent, Term::Concessions, Term::Repairs, Term::BuyerCommission, Term::SaleOfHome,
-        Term::InspectionDays, Term::AppraisalDays, Term::LoanDays, Term::OfferDate, Term::OfferExpiry, Term::Closing, Term::Possession,
+        Term::Price,
+        Term::EarnestMoney,
+        Term::Financing,
+        Term::LoanPercent,
+        Term::Concessions,
+        Term::Repairs,
+        Term::BuyerCommission,
+        Term::SaleOfHome,
+        Term::InspectionDays,
+        Term::AppraisalDays,
+        Term::LoanDays,
+        Term::OfferDate,
+        Term::OfferExpiry,
+        Term::Closing,
+        Term::Possession,
     ];
 
     /** What is the listing's, whoever buys; all else of a file's terms belongs to the deal and is left aside. */
     private const OF_LISTING = [
-        Term::ListingCommission, Term::BuyerCommission, Term::TransferTax, Term::TitleCosts, Term::AnnualTax, Term::TaxPaidThrough, Term::ClosingDay, Term::Warranty, Term::OtherCosts, Term::Payoff, Term::SecondPayoff,
+        Term::ListingCommission,
+        Term::BuyerCommission,
+        Term::TransferTax,
+        Term::TitleCosts,
+        Term::AnnualTax,
+        Term::TaxPaidThrough,
+        Term::ClosingDay,
+        Term::Warranty,
+        Term::OtherCosts,
+        Term::Payoff,
+        Term::SecondPayoff,
     ];
 
     /** The contingencies, with the term that gives their days. */
@@ -32,8 +55,13 @@ final readonly class OfferView
      * @param list<array{label: string, days: int}> $contingencies by their days
      * @param list<string> $strength what makes it sure or unsure, in words
      */
-    private function __construct(public ?NetSheet $net, public ?Money $down, public ?int $daysToClosing, public array $contingencies, public array $strength)
-    {
+    private function __construct(
+        public ?NetSheet $net,
+        public ?Money $down,
+        public ?int $daysToClosing,
+        public array $contingencies,
+        public array $strength,
+    ) {
     }
 
     /**
@@ -49,13 +77,20 @@ final readonly class OfferView
         $contingencies = [];
         foreach (self::CONTINGENCIES as $label => $term) {
             $days = $offer->value($term->value);
-            $days !== null && ctype_digit($days) && $contingencies[] = ['label' => $label, 'days' => (int) $days];
+            $days !== null && ctype_digit($days) && ($contingencies[] = ['label' => $label, 'days' => (int) $days]);
         }
         usort($contingencies, static fn (array $a, array $b) => $a['days'] <=> $b['days']);
 
         return new self(
-            NetSheet::of($terms), ($down = $terms->value('down_payment')) !== null ? Money::of($down) : ($offer->value('financing') === 'cash' && $offer->value('price') !== null ? Money::of((string) $offer->value('price')) : null),
-            $closing === null ? null : $today->daysUntil(LocalDate::of($closing)), $contingencies, self::strength($offer, $terms),
+            NetSheet::of($terms),
+            ($down = $terms->value('down_payment')) !== null
+                ? Money::of($down)
+                : ($offer->value('financing') === 'cash' && $offer->value('price') !== null
+                    ? Money::of((string) $offer->value('price'))
+                    : null),
+            $closing === null ? null : $today->daysUntil(LocalDate::of($closing)),
+            $contingencies,
+            self::strength($offer, $terms),
         );
     }
 
@@ -66,10 +101,19 @@ final readonly class OfferView
      */
     public static function warning(array $offers): ?string
     {
-        $years = array_unique(array_map(static fn (Facts $offer) => substr((string) $offer->value('closing'), 0, 4), array_filter($offers, static fn (Facts $offer) => $offer->value('closing') !== null)));
+        $years = array_unique(
+            array_map(
+                static fn (Facts $offer) => substr((string) $offer->value('closing'), 0, 4),
+                array_filter($offers, static fn (Facts $offer) => $offer->value('closing') !== null),
+            ),
+        );
         sort($years);
 
-        return count($years) < 2 ? null : 'These offers close in different years ('.implode(' and ', $years).'). Each includes property tax up to its own closing. Check the date taxes are paid through before you compare them.';
+        return count($years) < 2
+            ? null
+            : 'These offers close in different years ('.
+                    implode(' and ', $years).
+                    '). Each includes property tax up to its own closing. Check the date taxes are paid through before you compare them.';
     }
 
     /** @return list<string> in words */
@@ -78,8 +122,17 @@ final readonly class OfferView
         $words = [];
         if ($offer->value('financing') === 'cash') {
             $words[] = 'cash, no lender to wait for';
-        } elseif ($terms->value('loan_amount') !== null && $offer->value('price') !== null && ! Money::of((string) $offer->value('price'))->isZero()) {
-            $own = 100 - BigDecimal::of($terms->value('loan_amount'))->multipliedBy(100)->dividedBy((string) $offer->value('price'), 0, RoundingMode::HALF_UP)->toInt();
+        } elseif (
+            $terms->value('loan_amount') !== null &&
+            $offer->value('price') !== null &&
+            ! Money::of((string) $offer->value('price'))->isZero()
+        ) {
+            $own =
+                100 -
+                BigDecimal::of($terms->value('loan_amount'))
+                    ->multipliedBy(100)
+                    ->dividedBy((string) $offer->value('price'), 0, RoundingMode::HALF_UP)
+                    ->toInt();
             $words[] = "{$own}% of their own money";
         }
         if ($offer->value('sale_of_home') === 'yes') {
@@ -91,7 +144,11 @@ final readonly class OfferView
             }
         }
         $earnest = $offer->value('earnest_money');
-        if ($earnest !== null && $offer->value('price') !== null && BigDecimal::of($earnest)->multipliedBy(50)->isGreaterThanOrEqualTo((string) $offer->value('price'))) {
+        if (
+            $earnest !== null &&
+            $offer->value('price') !== null &&
+            BigDecimal::of($earnest)->multipliedBy(50)->isGreaterThanOrEqualTo((string) $offer->value('price'))
+        ) {
             $words[] = 'earnest money of 2% or more';
         }
 

@@ -91,12 +91,32 @@ enum Term: string
     public function kind(): Kind
     {
         return match ($this) {
-            self::Price, self::EarnestMoney, self::Concessions, self::LoanGiven, self::BuyerCosts, self::Payoff, self::SecondPayoff, self::TitleCosts,
-            self::AnnualTax, self::Warranty, self::Repairs, self::OtherCosts, self::Rent, self::Deposit => Kind::Money,
+            self::Price,
+            self::EarnestMoney,
+            self::Concessions,
+            self::LoanGiven,
+            self::BuyerCosts,
+            self::Payoff,
+            self::SecondPayoff,
+            self::TitleCosts,
+            self::AnnualTax,
+            self::Warranty,
+            self::Repairs,
+            self::OtherCosts,
+            self::Rent,
+            self::Deposit => Kind::Money,
             self::LoanPercent, self::ListingCommission, self::BuyerCommission, self::TransferTax, self::ReferralPercent => Kind::Percent,
             self::EarnestDays, self::LoanDays, self::InspectionDays, self::AppraisalDays => Kind::Number,
-            self::OfferDate, self::OfferExpiry, self::Acceptance, self::Closing, self::Possession,
-            self::ListedOn, self::ListingExpires, self::LeaseStart, self::LeaseEnd, self::TaxPaidThrough => Kind::Date,
+            self::OfferDate,
+            self::OfferExpiry,
+            self::Acceptance,
+            self::Closing,
+            self::Possession,
+            self::ListedOn,
+            self::ListingExpires,
+            self::LeaseStart,
+            self::LeaseEnd,
+            self::TaxPaidThrough => Kind::Date,
             self::OfferExpiryTime => Kind::Time,
             default => Kind::Text,
         };
@@ -128,7 +148,7 @@ enum Term: string
         if ($this->kind() === Kind::Money && Money::of($kept)->isNegative()) {
             throw new EntryUnreadable(AmountUnreadable::negative($typed)->getMessage());
         }
-        if ($this->kind() === Kind::Number && (preg_match('/^\d{1,4}(?:\.0+)?$/', $kept) !== 1)) {
+        if ($this->kind() === Kind::Number && preg_match('/^\d{1,4}(?:\.0+)?$/', $kept) !== 1) {
             throw new EntryUnreadable("“{$typed}” is not a number of days. Enter a whole number, such as 10, or 0 for none.");
         }
     }
@@ -146,6 +166,16 @@ enum Term: string
     /** @return list<self> the terms whose day may anchor deadlines */
     public static function anchors(): array
     {
-        return [self::ListedOn, self::ListingExpires, self::OfferDate, self::OfferExpiry, self::Acceptance, self::LeaseStart, self::Closing, self::Possession, self::LeaseEnd];
+        return [
+            self::ListedOn,
+            self::ListingExpires,
+            self::OfferDate,
+            self::OfferExpiry,
+            self::Acceptance,
+            self::LeaseStart,
+            self::Closing,
+            self::Possession,
+            self::LeaseEnd,
+        ];
     }
 }

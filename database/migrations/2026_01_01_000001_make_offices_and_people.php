@@ -11,9 +11,12 @@ return new class extends Migration
     public function up(): void
     {
         if (DB::scalar("SELECT to_regclass('deal_files')") !== null) {
-            throw new RuntimeException('This database was made by an earlier version that cannot be brought forward. Start over with ./unanimus demo --fresh.');
+            throw new RuntimeException(
+                'This database was made by an earlier version that cannot be brought forward. Start over with ./unanimus demo --fresh.',
+            );
         }
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE brokerages (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 key character(26) NOT NULL,
@@ -84,6 +87,8 @@ return new class extends Migration
                 CONSTRAINT device_token_once UNIQUE (token_hash)
             );
             CREATE INDEX devices_of_user ON remembered_devices (user_id);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

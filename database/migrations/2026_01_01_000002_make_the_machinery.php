@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE sessions (
                 id text PRIMARY KEY,
                 user_id bigint,
@@ -77,6 +78,8 @@ return new class extends Migration
                 fault text,
                 open_until timestamptz
             );
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE EXTENSION IF NOT EXISTS pg_trgm;
 
             CREATE TABLE deal_files (
@@ -215,6 +216,8 @@ return new class extends Migration
                 CONSTRAINT search_words_pkey PRIMARY KEY (brokerage_id, word)
             );
             CREATE INDEX words_by_trigram ON search_words USING gin (word gin_trgm_ops);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

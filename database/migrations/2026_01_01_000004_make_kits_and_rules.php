@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE kits (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 key character(26) NOT NULL,
@@ -83,6 +84,8 @@ return new class extends Migration
                 fact text NOT NULL,
                 CONSTRAINT column_matches_pkey PRIMARY KEY (brokerage_id, heading)
             );
-            SQL);
+            SQL
+            ,
+        );
     }
 };

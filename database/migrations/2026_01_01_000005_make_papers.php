@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE blobs (
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
                 sha256 character(64) NOT NULL,
@@ -253,6 +254,8 @@ return new class extends Migration
                 CONSTRAINT fill_request_papers_pkey PRIMARY KEY (fill_request_id, paper_id)
             );
             CREATE INDEX asked_of_paper ON fill_request_papers (paper_id);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE rounds (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 key character(26) NOT NULL,
@@ -163,6 +164,8 @@ return new class extends Migration
                 address text NOT NULL DEFAULT ''
             );
             CREATE INDEX looks_of_reading_copy ON reading_copy_looks (reading_copy_id, id);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

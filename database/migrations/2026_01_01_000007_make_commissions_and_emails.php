@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE commissions (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
@@ -47,6 +48,8 @@ return new class extends Migration
                 CONSTRAINT letter_once UNIQUE (once_key)
             );
             CREATE INDEX letters_to_send ON letters (id) WHERE (sent_at IS NULL);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TABLE history (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
@@ -60,6 +61,8 @@ return new class extends Migration
                 mac character(64) NOT NULL,
                 moved_at timestamptz NOT NULL DEFAULT clock_timestamp()
             );
-            SQL);
+            SQL
+            ,
+        );
     }
 };

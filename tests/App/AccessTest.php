@@ -15,14 +15,86 @@ use Illuminate\Support\Str;
 
 it('names every route that needs a sign-in in the tables of refusals', function () {
     // Places without a file in them; each guards what it shows in its own test.
-    $open = ['me', 'me/keys', 'office/history', 'me/second-factor', 'me/second-factor.svg', 'me/second-factor/on', 'me/sessions/{hash}', 'me/remembered/{device}', 'people', 'people/{user}', 'people/{user}/invitation', 'people/{user}/roles', 'people/{user}/active', 'offices', 'offices/{office}', 'contacts', 'contacts.vcf', 'contacts/propose', 'contacts/cards', 'contacts/{contact}', 'files.csv', 'find', 'labels', 'views', 'views/{view}', 'kits', 'conditions/preview', 'kits/{key}', 'kits/{kit}', 'kits/{kit}/versions/{version}', 'kits/{key}/forms/{number}', 'kits/{key}/papers/{place}', 'library/{number}/pages/{page}.webp', 'rules', 'rules/own', 'rules/try', 'rules/new', 'rules/{rule}', 'rules/{rule}/turn',
-        'imports', 'imports/{import}', 'imports/{import}/try', 'imports/{import}/start', 'imports/{import}/progress', 'imports/{import}/rows/{number}', 'imports/{import}/left.csv', 'files/{file}/offers/{offer}', '/', 'files', 'open', 'listings', 'review', 'commission', 'office', 'own-forms', 'own-forms/{own}', 'own-forms/{own}/changes', 'own-forms/{own}/pages/{page}.webp', 'own-forms/{own}/try', 'own-forms/{own}/in-force', 'own-forms/{own}/revise', 'own-forms/{own}/turn', 'sign-out', 'sign-out/everywhere', 'password', 'style/empty', 'tasks', 'calendar'];
+    $open = [
+        'me',
+        'me/keys',
+        'office/history',
+        'me/second-factor',
+        'me/second-factor.svg',
+        'me/second-factor/on',
+        'me/sessions/{hash}',
+        'me/remembered/{device}',
+        'people',
+        'people/{user}',
+        'people/{user}/invitation',
+        'people/{user}/roles',
+        'people/{user}/active',
+        'offices',
+        'offices/{office}',
+        'contacts',
+        'contacts.vcf',
+        'contacts/propose',
+        'contacts/cards',
+        'contacts/{contact}',
+        'files.csv',
+        'find',
+        'labels',
+        'views',
+        'views/{view}',
+        'kits',
+        'conditions/preview',
+        'kits/{key}',
+        'kits/{kit}',
+        'kits/{kit}/versions/{version}',
+        'kits/{key}/forms/{number}',
+        'kits/{key}/papers/{place}',
+        'library/{number}/pages/{page}.webp',
+        'rules',
+        'rules/own',
+        'rules/try',
+        'rules/new',
+        'rules/{rule}',
+        'rules/{rule}/turn',
+        'imports',
+        'imports/{import}',
+        'imports/{import}/try',
+        'imports/{import}/start',
+        'imports/{import}/progress',
+        'imports/{import}/rows/{number}',
+        'imports/{import}/left.csv',
+        'files/{file}/offers/{offer}',
+        '/',
+        'files',
+        'open',
+        'listings',
+        'review',
+        'commission',
+        'office',
+        'own-forms',
+        'own-forms/{own}',
+        'own-forms/{own}/changes',
+        'own-forms/{own}/pages/{page}.webp',
+        'own-forms/{own}/try',
+        'own-forms/{own}/in-force',
+        'own-forms/{own}/revise',
+        'own-forms/{own}/turn',
+        'sign-out',
+        'sign-out/everywhere',
+        'password',
+        'style/empty',
+        'tasks',
+        'calendar',
+    ];
     foreach (Route::getRoutes() as $route) {
         if (! in_array('auth', $route->gatherMiddleware(), true) || in_array($route->uri(), $open, true)) {
             continue;
         }
         $needle = preg_replace('/\{\w+\}/', '*', $route->uri());
-        $found = array_filter(guardedRoutes(), static fn (array $one) => in_array($one[0], $route->methods(), true) && Str::is('/'.$needle, strtok((string) preg_replace('/\{\w+\}/', 'x', $one[1]), '?')));
+        $found = array_filter(
+            guardedRoutes(),
+            static fn (array $one) => in_array($one[0], $route->methods(), true) &&
+                Str::is('/'.$needle, strtok((string) preg_replace('/\{\w+\}/', 'x', $one[1]), '?')),
+        );
         expect($found)->not->toBe([], implode('|', $route->methods()).' '.$route->uri().' is in no table of refusals');
     }
 });
@@ -32,10 +104,15 @@ function answeringOtherwise(array $places, int $status, callable $before): array
 {
     $otherwise = [];
     foreach (guardedRoutes() as $name => [$method, $path, $data]) {
-        $data = array_map(static fn ($value) => is_array($value) ? array_map(static fn (string $one) => strtr($one, $places), $value) : $value, $data);
+        $data = array_map(
+            static fn ($value) => is_array($value) ? array_map(static fn (string $one) => strtr($one, $places), $value) : $value,
+            $data,
+        );
         $before();
         $answer = test()->call($method, strtr($path, $places), $data);
-        $answer->getStatusCode() === $status && ($status !== 302 || str_ends_with((string) $answer->headers->get('Location'), '/sign-in')) || $otherwise[] = "{$name}: {$answer->getStatusCode()}";
+        ($answer->getStatusCode() === $status &&
+            ($status !== 302 || str_ends_with((string) $answer->headers->get('Location'), '/sign-in'))) ||
+            ($otherwise[] = "{$name}: {$answer->getStatusCode()}");
     }
 
     return $otherwise;
@@ -54,15 +131,30 @@ it('shows nothing to a broker of another brokerage', function () {
     $places = placesIn($this->aFile());
     $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
     Sight::ofBrokerage($id);
-    DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [$id, (string) Str::ulid(), 'Saltreach Coast Realty']);
+    DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [
+        $id,
+        (string) Str::ulid(),
+        'Saltreach Coast Realty',
+    ]);
     $office = Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
-    $stranger = User::create(['brokerage_id' => $id, 'name' => 'Anneke Thorvald', 'email' => 'anneke@coast.example', 'password' => Hash::make('x')]);
+    $stranger = User::create([
+        'brokerage_id' => $id,
+        'name' => 'Anneke Thorvald',
+        'email' => 'anneke@coast.example',
+        'password' => Hash::make('x'),
+    ]);
     OfficeRole::create(['brokerage_id' => $id, 'user_id' => $stranger->id, 'office_id' => $office->id, 'role' => 'broker']);
     $stranger = $stranger->fresh();
     expect(answeringOtherwise($places, 404, fn () => $this->actingAs($stranger)))->toBe([]);
 });
 
-it('lets those who see a file but do not work on it only look', function (string $who, string $method, string $path, array $data, int $status) {
+it('lets those who see a file but do not work on it only look', function (
+    string $who,
+    string $method,
+    string $path,
+    array $data,
+    int $status,
+) {
     $places = placesIn($this->aFile());
     $this->as($who)->call($method, strtr($path, $places), $data)->assertStatus($status);
 })->with([
@@ -70,7 +162,13 @@ it('lets those who see a file but do not work on it only look', function (string
     'bookkeeper sees the commission' => ['marguerite', 'GET', '/files/{file}/commission', [], 200],
     'bookkeeper enters no terms' => ['marguerite', 'PUT', '/files/{file}/facts', ['name' => 'price', 'value' => '1'], 403],
     'bookkeeper authorizes nothing' => ['marguerite', 'POST', '/files/{file}/commission/authorize', [], 403],
-    'administrator fills nothing' => ['fenna', 'POST', '/papers/{paper}/entries', ['blank' => 'buyers', 'value' => 'x', 'key' => 'fenna-key-1'], 403],
+    'administrator fills nothing' => [
+        'fenna',
+        'POST',
+        '/papers/{paper}/entries',
+        ['blank' => 'buyers', 'value' => 'x', 'key' => 'fenna-key-1'],
+        403,
+    ],
     'administrator sees no commission' => ['fenna', 'GET', '/files/{file}/commission', [], 403],
     'agent reviews nothing' => ['tomas', 'GET', '/review/{requirement}', [], 403],
     'agent accepts nothing' => ['tomas', 'POST', '/requirements/{requirement}/accept', [], 403],
@@ -83,7 +181,16 @@ it('lets those who see a file but do not work on it only look', function (string
 
 it('keeps the review desk and opening files to those whose work it is', function (string $who, string $path, int $status) {
     $this->as($who)->get($path)->assertStatus($status);
-})->with([['tomas', '/review', 403], ['ines', '/review', 200], ['marguerite', '/open', 403], ['fenna', '/open', 403], ['tomas', '/open', 200], ['wendell', '/open', 200], ['fenna', '/commission', 403], ['marguerite', '/commission', 200]]);
+})->with([
+    ['tomas', '/review', 403],
+    ['ines', '/review', 200],
+    ['marguerite', '/open', 403],
+    ['fenna', '/open', 403],
+    ['tomas', '/open', 200],
+    ['wendell', '/open', 200],
+    ['fenna', '/commission', 403],
+    ['marguerite', '/commission', 200],
+]);
 
 it('holds the line in the database itself', function () {
     $file = $this->aFile();
@@ -98,22 +205,42 @@ it('holds the line in the database itself', function () {
     expect($count('deal_files'))->toBe(1);
     Sight::ofFile($file->brokerage_id + 1, $file->id);
     expect($count('deal_files'))->toBe(0);
-    DB::select("SELECT set_config('unanimus.brokerage', '', true), set_config('unanimus.person', '', true), set_config('unanimus.offices', '{}', true), set_config('unanimus.file', '', true), set_config('unanimus.sight', '', true)");
+    DB::select(
+        "SELECT set_config('unanimus.brokerage', '', true), set_config('unanimus.person', '', true), set_config('unanimus.offices', '{}', true), set_config('unanimus.file', '', true), set_config('unanimus.sight', '', true)",
+    );
     expect($count('facts'))->toBe(0)->and($count('users'))->toBe(0)->and($count('offices'))->toBe(0);
 });
 
 it('lets nobody write rows into another brokerage', function () {
     $this->aFile();
-    DB::table('offices')->insert(['brokerage_id' => $this->people['tomas']->brokerage_id + 1, 'key' => (string) Str::ulid(), 'name' => 'x', 'zone' => 'UTC', 'holidays' => '{}']);
+    DB::table('offices')->insert([
+        'brokerage_id' => $this->people['tomas']->brokerage_id + 1,
+        'key' => (string) Str::ulid(),
+        'name' => 'x',
+        'zone' => 'UTC',
+        'holidays' => '{}',
+    ]);
 })->throws(QueryException::class, 'row-level security');
 
 it('lets the application neither change nor take away what is append-only', function (string $statement) {
     $this->aRound($this->aFile());
     DB::statement($statement);
-})->with([
-    "UPDATE history SET what = 'x'", 'DELETE FROM history', 'TRUNCATE history', "UPDATE round_events SET kind = 'x'", 'DELETE FROM paper_entries', 'UPDATE blobs SET size = 0', 'DELETE FROM paper_versions', 'DELETE FROM deal_files',
-    'ALTER TABLE history DISABLE TRIGGER ALL', 'ALTER TABLE deal_files DISABLE ROW LEVEL SECURITY', 'SELECT * FROM migrations', 'SELECT * FROM search_words',
-])->throws(QueryException::class);
+})
+    ->with([
+        "UPDATE history SET what = 'x'",
+        'DELETE FROM history',
+        'TRUNCATE history',
+        "UPDATE round_events SET kind = 'x'",
+        'DELETE FROM paper_entries',
+        'UPDATE blobs SET size = 0',
+        'DELETE FROM paper_versions',
+        'DELETE FROM deal_files',
+        'ALTER TABLE history DISABLE TRIGGER ALL',
+        'ALTER TABLE deal_files DISABLE ROW LEVEL SECURITY',
+        'SELECT * FROM migrations',
+        'SELECT * FROM search_words',
+    ])
+    ->throws(QueryException::class);
 
 it('leaves nothing of one request\'s sight to the next', function () {
     $this->aFile();
@@ -135,11 +262,15 @@ it('slows down guessing', function () {
     foreach (range(1, 8) as $try) {
         $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => "guess{$try}"])->assertStatus(302);
     }
-    $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish'])->assertStatus(429)->assertSee('Too many tries');
+    $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish'])
+        ->assertStatus(429)
+        ->assertSee('Too many tries');
 });
 
 it('lets a deactivated person in nowhere', function () {
-    DB::table('users')->where('id', $this->people['tomas']->id)->update(['active' => false]);
+    DB::table('users')
+        ->where('id', $this->people['tomas']->id)
+        ->update(['active' => false]);
     $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish'])->assertSessionHasErrors('email');
     $this->assertGuest();
 });
@@ -152,21 +283,37 @@ it('signs out on every device', function () {
 });
 
 it('changes a password only with the present one', function () {
-    $this->as('tomas')->put('/password', ['current' => 'no', 'password' => 'a-new-long-one', 'password_confirmation' => 'a-new-long-one'])->assertSessionHasErrors('current');
-    $this->as('tomas')->put('/password', ['current' => 'lanternfish', 'password' => 'short', 'password_confirmation' => 'short'])->assertSessionHasErrors('password');
-    $this->as('tomas')->put('/password', ['current' => 'lanternfish', 'password' => 'a-new-long-one', 'password_confirmation' => 'a-new-long-one'])->assertSessionHasNoErrors();
+    $this->as('tomas')
+        ->put('/password', ['current' => 'no', 'password' => 'a-new-long-one', 'password_confirmation' => 'a-new-long-one'])
+        ->assertSessionHasErrors('current');
+    $this->as('tomas')
+        ->put('/password', ['current' => 'lanternfish', 'password' => 'short', 'password_confirmation' => 'short'])
+        ->assertSessionHasErrors('password');
+    $this->as('tomas')
+        ->put('/password', ['current' => 'lanternfish', 'password' => 'a-new-long-one', 'password_confirmation' => 'a-new-long-one'])
+        ->assertSessionHasNoErrors();
     $this->seeAll();
-    expect(Hash::check('a-new-long-one', (string) DB::table('users')->where('id', $this->people['tomas']->id)->value('password')))->toBeTrue();
+    expect(
+        Hash::check('a-new-long-one', (string) DB::table('users')->where('id', $this->people['tomas']->id)->value('password')),
+    )->toBeTrue();
 });
 
 it('tells the browser what it may not do', function () {
     $response = $this->get('/sign-in');
     $policy = (string) $response->headers->get('Content-Security-Policy');
-    expect($policy)->toContain("script-src 'self'")->toContain("style-src 'self'")->toContain("frame-ancestors 'none'")->not->toContain('unsafe')
-        ->and($response->headers->get('X-Content-Type-Options'))->toBe('nosniff')
-        ->and($response->headers->get('X-Request-Id'))->toMatch('/^[0-9a-f]{12}$/')
-        ->and($response->headers->get('Cache-Control'))->toContain('no-store')
-        ->and(preg_match('/<script(?![^>]*src=)|\sstyle="|\son[a-z]+="/', (string) $response->getContent()))->toBe(0);
+    expect($policy)
+        ->toContain("script-src 'self'")
+        ->toContain("style-src 'self'")
+        ->toContain("frame-ancestors 'none'")
+        ->not->toContain('unsafe')
+        ->and($response->headers->get('X-Content-Type-Options'))
+        ->toBe('nosniff')
+        ->and($response->headers->get('X-Request-Id'))
+        ->toMatch('/^[0-9a-f]{12}$/')
+        ->and($response->headers->get('Cache-Control'))
+        ->toContain('no-store')
+        ->and(preg_match('/<script(?![^>]*src=)|\sstyle="|\son[a-z]+="/', (string) $response->getContent()))
+        ->toBe(0);
 });
 
 it('writes no page with inline script or style', function (string $path) {
@@ -174,7 +321,19 @@ it('writes no page with inline script or style', function (string $path) {
     $paper = $this->paper($file, 'M-201');
     $html = (string) $this->as('ines')->get(strtr($path, ['{file}' => $file->key, '{paper}' => $paper->key]))->assertOk()->getContent();
     expect(preg_match('/<script(?![^>]*src=)|\sstyle="|\son[a-z]+="|javascript:/', $html))->toBe(0);
-})->with(['/', '/files', '/open', '/files/{file}', '/files/{file}/opening', '/papers/{paper}', '/review', '/commission', '/files/{file}/commission', '/office', '/style']);
+})->with([
+    '/',
+    '/files',
+    '/open',
+    '/files/{file}',
+    '/files/{file}/opening',
+    '/papers/{paper}',
+    '/review',
+    '/commission',
+    '/files/{file}/commission',
+    '/office',
+    '/style',
+]);
 
 it('answers what is not there in the look, with a request number', function () {
     $this->as('tomas')->get('/nothing-here')->assertNotFound()->assertSee('Page not found')->assertSee('Request');
@@ -183,11 +342,15 @@ it('answers what is not there in the look, with a request number', function () {
 });
 
 it('tells whether it is well', function () {
-    $this->get('/up')->assertOk()->assertJson(['ok' => true, 'database' => true, 'disk' => true, 'queue' => true]);
+    $this->get('/up')
+        ->assertOk()
+        ->assertJson(['ok' => true, 'database' => true, 'disk' => true, 'queue' => true]);
 });
 
 it('keeps names, addresses and links out of the log', function () {
-    expect(App\Access\Http\RequestId::redact('mail to sunniva@eide.example failed at /sign/01ABC.def-_x'))->toBe('mail to (address) failed at /sign/(link)');
+    expect(App\Access\Http\RequestId::redact('mail to sunniva@eide.example failed at /sign/01ABC.def-_x'))->toBe(
+        'mail to (address) failed at /sign/(link)',
+    );
 });
 
 it('sends whoever was refused back to the page they were on, not to one of its pictures or what another tab opened', function () {
@@ -197,16 +360,24 @@ it('sends whoever was refused back to the page they were on, not to one of its p
     $this->get("/files/{$file->key}");
     $this->get("/papers/{$paper->key}/pages/1.webp")->assertOk();
     $this->get("/papers/{$paper->key}", ['Sec-Fetch-Dest' => 'iframe']);
-    $this->post("/files/{$file->key}/rounds", ['papers' => []])->assertSessionHasErrors('papers')->assertRedirect("/files/{$file->key}");
+    $this->post("/files/{$file->key}/rounds", ['papers' => []])
+        ->assertSessionHasErrors('papers')
+        ->assertRedirect("/files/{$file->key}");
     $this->get('/files');
-    $this->post("/files/{$file->key}/rounds", ['papers' => []], ['Referer' => url("/files/{$file->key}")])->assertRedirect("/files/{$file->key}");
+    $this->post("/files/{$file->key}/rounds", ['papers' => []], ['Referer' => url("/files/{$file->key}")])->assertRedirect(
+        "/files/{$file->key}",
+    );
     expect($this->get('/')->headers->get('Referrer-Policy'))->toBe('same-origin');
 });
 
 it('stores nothing that a page left open sends after someone else has signed in', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-230');
-    $send = fn (string $who, array $more) => $this->as($who)->postJson("/papers/{$paper->key}/entries", ['blank' => 'known_no', 'value' => 'x', 'key' => "same-person-{$who}"], $more);
+    $send = fn (string $who, array $more) => $this->as($who)->postJson(
+        "/papers/{$paper->key}/entries",
+        ['blank' => 'known_no', 'value' => 'x', 'key' => "same-person-{$who}"],
+        $more,
+    );
     $tomas = $this->people['tomas']->key;
     $send('wendell', ['X-Person' => $tomas])->assertStatus(419);
     $send('wendell', ['X-Person' => ''])->assertStatus(419);

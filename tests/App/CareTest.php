@@ -18,21 +18,39 @@ $pdf = static function (string $text): UploadedFile {
 it('renames a paper and moves it to another stage', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-102');
-    $this->as('tomas')->put("/papers/{$paper->key}", ['title' => '  Agency   paper ', 'stage' => 'offer'])->assertSessionHas('told');
+    $this->as('tomas')
+        ->put("/papers/{$paper->key}", ['title' => '  Agency   paper ', 'stage' => 'offer'])
+        ->assertSessionHas('told');
     $this->seeAll();
-    expect($paper->refresh()->title)->toBe('Agency paper')->and($paper->stage)->toBe('offer')->and($paper->requirement->title)->toBe('Agency paper');
-    $this->as('tomas')->put("/papers/{$paper->key}", ['title' => 'x', 'stage' => 'nowhere'])->assertSessionHas('refused');
+    expect($paper->refresh()->title)
+        ->toBe('Agency paper')
+        ->and($paper->stage)
+        ->toBe('offer')
+        ->and($paper->requirement->title)
+        ->toBe('Agency paper');
+    $this->as('tomas')
+        ->put("/papers/{$paper->key}", ['title' => 'x', 'stage' => 'nowhere'])
+        ->assertSessionHas('refused');
 });
 
 it('puts the scan of a paper signed on paper over the form, and keeps what was', function () use ($pdf) {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-102');
-    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => $pdf('Signed scan')])->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/versions", ['file' => $pdf('Signed scan')])
+        ->assertSessionHas('told');
     $this->seeAll();
-    expect($paper->refresh()->state->value)->toBe('signed')->and($paper->latest->note)->toContain('signed on paper');
-    $scratch = new Scratch;
-    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($scratch->put('x', 'no'), 'x.pdf', null, null, true)])->assertSessionHas('refused');
-    $this->as('tomas')->post("/papers/{$paper->key}/versions")->assertSessionHasErrors('file');
+    expect($paper->refresh()->state->value)
+        ->toBe('signed')
+        ->and($paper->latest->note)
+        ->toContain('signed on paper');
+    $scratch = new Scratch();
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($scratch->put('x', 'no'), 'x.pdf', null, null, true)])
+        ->assertSessionHas('refused');
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/versions")
+        ->assertSessionHasErrors('file');
 });
 
 it('makes a paper void with a reason only, and keeps what is called for', function () {
@@ -40,58 +58,123 @@ it('makes a paper void with a reason only, and keeps what is called for', functi
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take']);
     $this->seeAll();
     $paper = $this->paper($file, 'M-207');
-    $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => ' '])->assertSessionHas('refused');
-    $this->as('tomas')->post("/papers/{$paper->key}/void", ['reason' => 'made twice'])->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/void", ['reason' => ' '])
+        ->assertSessionHas('refused');
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/void", ['reason' => 'made twice'])
+        ->assertSessionHas('told');
     $this->seeAll();
-    expect($paper->refresh()->state->value)->toBe('void')->and($paper->reason)->toBe('void: made twice');
-    $this->as('tomas')->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is required'));
+    expect($paper->refresh()->state->value)
+        ->toBe('void')
+        ->and($paper->reason)
+        ->toBe('void: made twice');
+    $this->as('tomas')
+        ->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is required'));
 });
 
 it('copies a draft with its entries, and what came in with its pages, to a file one works on', function () use ($pdf) {
     [$file, $other] = [$this->aFile(), $this->aFile()];
     $paper = $this->paper($file, 'M-201');
-    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => 'seller_status', 'value' => 'married', 'key' => 'copied-01'])->assertOk();
-    $this->as('tomas')->post("/papers/{$paper->key}/copy", ['to' => $other->key])->assertSessionHas('told');
+    $this->as('tomas')
+        ->postJson("/papers/{$paper->key}/entries", ['blank' => 'seller_status', 'value' => 'married', 'key' => 'copied-01'])
+        ->assertOk();
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/copy", ['to' => $other->key])
+        ->assertSessionHas('told');
     $this->seeAll();
     $copy = Paper::query()->where('deal_file_id', $other->id)->where('reason', 'like', 'copied from%')->sole();
     expect($copy->entries()['seller_status'])->toBe('married')->and($copy->state->value)->toBe('draft');
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $pdf('Survey of the parcel')]);
     $this->seeAll();
     $survey = Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey of the parcel')->sole();
-    $this->as('tomas')->post("/papers/{$survey->key}/copy", ['to' => $other->key])->assertSessionHas('told');
-    $this->as('tomas')->post("/papers/{$survey->key}/copy", ['to' => 'no such file'])->assertSessionHas('refused');
+    $this->as('tomas')
+        ->post("/papers/{$survey->key}/copy", ['to' => $other->key])
+        ->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/papers/{$survey->key}/copy", ['to' => 'no such file'])
+        ->assertSessionHas('refused');
     $this->seeAll();
-    expect(Paper::query()->where('deal_file_id', $other->id)->where('title', 'Survey of the parcel')->sole()->latest->sha256)->toBe($survey->latest->sha256);
+    expect(Paper::query()->where('deal_file_id', $other->id)->where('title', 'Survey of the parcel')->sole()->latest->sha256)->toBe(
+        $survey->latest->sha256,
+    );
 });
 
 it('gives values out as XFDF and a fillable PDF, and takes them in again', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
-    $out = Xfdf::read((string) $this->as('tomas')->get("/papers/{$paper->key}/values.xfdf")->assertOk()->getContent());
+    $out = Xfdf::read(
+        (string) $this->as('tomas')
+            ->get("/papers/{$paper->key}/values.xfdf")
+            ->assertOk()
+            ->getContent(),
+    );
     expect($out['price'])->not->toBe('')->and($out)->toHaveKey('buyers');
-    expect(substr((string) $this->as('tomas')->get("/papers/{$paper->key}/fillable.pdf")->assertOk()->getContent(), 0, 5))->toBe('%PDF-');
-    $scratch = new Scratch;
+    expect(
+        substr(
+            (string) $this->as('tomas')
+                ->get("/papers/{$paper->key}/fillable.pdf")
+                ->assertOk()
+                ->getContent(),
+            0,
+            5,
+        ),
+    )->toBe('%PDF-');
+    $scratch = new Scratch();
     $upload = fn (string $xml) => new UploadedFile($scratch->put('v.xfdf', $xml), 'v.xfdf', null, null, true);
-    $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write([...$out, 'seller_status' => 'widowed', 'walk_days' => 'soon', 'strange' => 'x']))])->assertSessionHas('told', '1 blank was filled in.')->assertSessionHas('refused', fn (string $told) => str_contains($told, 'One field is not on this form: strange'));
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/values", [
+            'file' => $upload(Xfdf::write([...$out, 'seller_status' => 'widowed', 'walk_days' => 'soon', 'strange' => 'x'])),
+        ])
+        ->assertSessionHas('told', '1 blank was filled in.')
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'One field is not on this form: strange'));
     $this->seeAll();
     expect($paper->load('values')->entries()['seller_status'])->toBe('widowed');
-    $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write(['other' => 'x']))])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Nothing in this file belongs to M-201'));
-    $this->as('tomas')->post("/papers/{$paper->key}/values", ['file' => $upload('hello')])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'This is no XFDF file'));
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write(['other' => 'x']))])
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Nothing in this file belongs to M-201'));
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/values", ['file' => $upload('hello')])
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'This is no XFDF file'));
 });
 
 it('tells at bringing in, on the board and at the place what a paper from outside lacks and says otherwise than the terms', function () {
     $file = $this->aFile();
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '412,500']);
     $paper = $this->paper($file, 'M-201');
-    $scratch = new Scratch;
-    $printed = $scratch->put('printed.pdf', (string) $this->as('tomas')->get("/papers/{$paper->key}/pdf")->getContent());
-    (new Unanimus\Pages\NativeTool)->run(['qpdf', '--empty', '--pages', $printed, '1-4,6-8', '--', $scratch->path('back.pdf')]);
-    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => new UploadedFile($scratch->path('back.pdf'), 'back.pdf', 'application/pdf', null, true)])->assertSessionHas('told', fn (string $told) => str_contains($told, 'Page 5 of 8 is missing'));
-    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('Page 5 of 8 is missing');
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Page 5 of 8 is missing')->assertDontSee('here; the terms say');
+    $scratch = new Scratch();
+    $printed = $scratch->put(
+        'printed.pdf',
+        (string) $this->as('tomas')
+            ->get("/papers/{$paper->key}/pdf")
+            ->getContent(),
+    );
+    (new Unanimus\Pages\NativeTool())->run(['qpdf', '--empty', '--pages', $printed, '1-4,6-8', '--', $scratch->path('back.pdf')]);
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/versions", [
+            'file' => new UploadedFile($scratch->path('back.pdf'), 'back.pdf', 'application/pdf', null, true),
+        ])
+        ->assertSessionHas('told', fn (string $told) => str_contains($told, 'Page 5 of 8 is missing'));
+    $this->as('tomas')
+        ->get("/files/{$file->key}")
+        ->assertOk()
+        ->assertSee('Page 5 of 8 is missing');
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}")
+        ->assertOk()
+        ->assertSee('Page 5 of 8 is missing')
+        ->assertDontSee('here; the terms say');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '405,000']);
-    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('and 1 more', false);
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('412,500 here; the terms say 405,000 now')->assertSee('class="differs"', false);
+    $this->as('tomas')
+        ->get("/files/{$file->key}")
+        ->assertOk()
+        ->assertSee('and 1 more', false);
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}")
+        ->assertOk()
+        ->assertSee('412,500 here; the terms say 405,000 now')
+        ->assertSee('class="differs"', false);
 });
 
 it('lists a paper that is out as differing once the terms change', function () {
@@ -99,8 +182,17 @@ it('lists a paper that is out as differing once the terms change', function () {
     $round = $this->aRound($file);
     $paper = $round->papers()->firstOrFail()->paper;
     $this->seeAll();
-    $bound = collect($paper->form()->blanks)->first(fn ($blank) => $blank->binding === 'property.address' || $blank->binding === 'buyers.names');
-    expect($paper->refresh()->latest->reading)->not->toBeNull()->and($paper->latest->reading['values'])->toHaveKey($bound->name);
+    $bound = collect($paper->form()->blanks)->first(
+        fn ($blank) => $blank->binding === 'property.address' || $blank->binding === 'buyers.names',
+    );
+    expect($paper->refresh()->latest->reading)
+        ->not->toBeNull()
+        ->and($paper->latest->reading['values'])
+        ->toHaveKey($bound->name);
     $this->as('tomas')->put("/files/{$file->key}/parties/buyer.1", ['name' => 'Sunniva Eide-Holm']);
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('Sunniva Eide-Holm')->assertSee('the terms say');
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}")
+        ->assertOk()
+        ->assertSee('Sunniva Eide-Holm')
+        ->assertSee('the terms say');
 });

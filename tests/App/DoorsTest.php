@@ -20,9 +20,17 @@ function anotherBrokerage(): User
 {
     $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
     App\Models\Sight::ofBrokerage($id);
-    DB::insert('INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, ?, ?, ?)', [$id, (string) Str::ulid(), 'Harborstone Homes', hash('sha256', 'their-token'), 'Harborstone Homes', 'deals@harborstone.example']);
+    DB::insert(
+        'INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, ?, ?, ?)',
+        [$id, (string) Str::ulid(), 'Harborstone Homes', hash('sha256', 'their-token'), 'Harborstone Homes', 'deals@harborstone.example'],
+    );
     $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
-    $user = User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => Hash::make('x')]);
+    $user = User::create([
+        'brokerage_id' => $id,
+        'name' => 'Lucian Ferro',
+        'email' => 'lucian@harborstone.example',
+        'password' => Hash::make('x'),
+    ]);
     App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => 'agent']);
 
     return $user;
@@ -34,9 +42,13 @@ it('answers under its own names only, and makes links from none of what a reques
     $own = parse_url((string) config('app.url'));
     foreach (['evil.example', "{$own['host']}.evil.example", "evil.example:{$own['port']}"] as $host) {
         $this->call('GET', "http://{$host}/sign-in")->assertStatus(421);
-        $this->call('POST', "http://{$host}/sign/".$this->signer($round, 'buyer.1')->token().'/consent', ['agree' => '1'])->assertStatus(421);
+        $this->call('POST', "http://{$host}/sign/".$this->signer($round, 'buyer.1')->token().'/consent', [
+            'agree' => '1',
+        ])->assertStatus(421);
     }
-    $this->withHeaders(['X-Forwarded-Host' => 'evil.example', 'X-Forwarded-Proto' => 'https'])->get('/sign-in')->assertOk();
+    $this->withHeaders(['X-Forwarded-Host' => 'evil.example', 'X-Forwarded-Proto' => 'https'])
+        ->get('/sign-in')
+        ->assertOk();
     $this->seeAll();
     expect($this->signer($round, 'buyer.1')->link())->toStartWith((string) config('app.url'));
     config(['unanimus.hosts' => 'deals.quillmark.example']);
@@ -48,8 +60,10 @@ it('believes a proxy that is configured, and no other', function () {
     $claims = ['X-Forwarded-For' => '203.0.113.9', 'X-Forwarded-Proto' => 'https'];
     expect($this->withHeaders($claims)->get('/whoami')->getContent())->toBe('127.0.0.1 plain');
     config(['unanimus.proxies' => '127.0.0.1']);
-    expect($this->withHeaders($claims)->get('/whoami')->getContent())->toBe('203.0.113.9 secure')
-        ->and($this->withHeaders($claims)->get('/sign-in')->headers->get('Strict-Transport-Security'))->toContain('max-age');
+    expect($this->withHeaders($claims)->get('/whoami')->getContent())
+        ->toBe('203.0.113.9 secure')
+        ->and($this->withHeaders($claims)->get('/sign-in')->headers->get('Strict-Transport-Security'))
+        ->toContain('max-age');
 });
 
 it('answers whatever is sent in words', function (string $method, string $url, array $data) {
@@ -57,29 +71,72 @@ it('answers whatever is sent in words', function (string $method, string $url, a
     $paper = $this->paper($file, 'M-102');
     $url = strtr($url, ['{file}' => $file->key, '{paper}' => $paper->key]);
     foreach ([[], ['Accept' => 'application/json'], ['HX-Request' => 'true']] as $headers) {
-        $answer = $this->as('tomas')->withHeaders($headers)->call($method, $url, $data, server: $this->transformHeadersToServerVars($headers));
-        expect($answer->getStatusCode())->toBeLessThan(500, "{$method} {$url}")->and((string) $answer->getContent())->not->toContain('SQLSTATE')->not->toContain('Stack trace');
+        $answer = $this->as('tomas')
+            ->withHeaders($headers)
+            ->call($method, $url, $data, server: $this->transformHeadersToServerVars($headers));
+        expect($answer->getStatusCode())
+            ->toBeLessThan(500, "{$method} {$url}")
+            ->and((string) $answer->getContent())
+            ->not->toContain('SQLSTATE')
+            ->not->toContain('Stack trace');
         $this->seeAll();
     }
-})->with(fn () => (static function () {
-    foreach ([
-        ['GET', '/files', ['q' => ['a']]], ['GET', '/files', ['q' => "a\0b"]], ['GET', '/files', ['q' => "\xED\xA0\x80"]], ['GET', '/find', ['q' => ['a' => ['b']]]], ['GET', '/files/{file}/history', ['before' => '99999999999999999999999']],
-        ['GET', '/papers/{paper}/pages/99999999999999999999.webp', []], ['GET', '/papers/%00/pages/1.webp', []], ['GET', '/files/%00%FF', []], ['GET', '/papers/{paper}/log', ['at' => '99999999999999999999']], ['GET', '/papers/{paper}/log', ['at' => ['1']]],
-        ['PUT', '/files/{file}/facts', ['name' => ['price'], 'value' => '1']], ['PUT', '/files/{file}/facts', ['name' => 'price', 'value' => ['1']]], ['PUT', '/files/{file}/facts', ['name' => 'price', 'value' => str_repeat('9', 40)]],
-        ['PUT', '/files/{file}/facts', ['name' => 'inspection_days', 'value' => '99999999999999999999']], ['PUT', '/files/{file}/parties/buyer.99999999999999999999', ['name' => 'x']], ['PUT', '/files/{file}/parties/buyer.1', ['name' => ['x']]],
-        ['POST', '/papers/{paper}/entries', ['blank' => ['buyers'], 'value' => 'x', 'key' => 'intruder1']], ['POST', '/papers/{paper}/pieces', ['key' => 'intruder-1', 'kind' => 'tick', 'page' => '99999999999999999999', 'place' => ['1', '1', '9', '9']]],
-        ['POST', '/files/{file}/tasks', ['title' => ['x']]], ['POST', '/files/{file}/tasks', ['title' => 'x', 'days' => '99999999999']], ['GET', '/files/{file}/shift', ['anchor' => ['closing'], 'day' => 'x']], ['GET', '/files/{file}/forms', ['q' => ['x']]],
-        ['POST', '/files/{file}/labels', ['labels' => ['x']]], ['GET', '/tasks', ['who' => ['x']]], ['GET', '/library/M-102/pages/99999999999999999999.webp', []], ['GET', '/library/M-102/pages/1.webp', ['rev' => ['x']]], ['GET', '/kits/x/papers/99999999999999999999', []],
-        ['PUT', '/files/{file}/commission', ['rate' => ['3'], 'agent_share' => '50']], ['PUT', '/files/{file}/commission', ['rate' => '99999999999999999999', 'agent_share' => '50']], ['POST', '/files/{file}/papers', ['pdf' => 'x', 'key' => ['a']]], ['GET', '/contacts/propose', ['name' => ['x'], 'role' => ['y']]],
-    ] as $index => $one) {
-        yield "case {$index}" => $one;
-    }
-})());
+})->with(
+    fn () => (static function () {
+        foreach (
+            [
+                ['GET', '/files', ['q' => ['a']]],
+                ['GET', '/files', ['q' => "a\0b"]],
+                ['GET', '/files', ['q' => "\xED\xA0\x80"]],
+                ['GET', '/find', ['q' => ['a' => ['b']]]],
+                ['GET', '/files/{file}/history', ['before' => '99999999999999999999999']],
+                ['GET', '/papers/{paper}/pages/99999999999999999999.webp', []],
+                ['GET', '/papers/%00/pages/1.webp', []],
+                ['GET', '/files/%00%FF', []],
+                ['GET', '/papers/{paper}/log', ['at' => '99999999999999999999']],
+                ['GET', '/papers/{paper}/log', ['at' => ['1']]],
+                ['PUT', '/files/{file}/facts', ['name' => ['price'], 'value' => '1']],
+                ['PUT', '/files/{file}/facts', ['name' => 'price', 'value' => ['1']]],
+                ['PUT', '/files/{file}/facts', ['name' => 'price', 'value' => str_repeat('9', 40)]],
+                ['PUT', '/files/{file}/facts', ['name' => 'inspection_days', 'value' => '99999999999999999999']],
+                ['PUT', '/files/{file}/parties/buyer.99999999999999999999', ['name' => 'x']],
+                ['PUT', '/files/{file}/parties/buyer.1', ['name' => ['x']]],
+                ['POST', '/papers/{paper}/entries', ['blank' => ['buyers'], 'value' => 'x', 'key' => 'intruder1']],
+                [
+                    'POST',
+                    '/papers/{paper}/pieces',
+                    ['key' => 'intruder-1', 'kind' => 'tick', 'page' => '99999999999999999999', 'place' => ['1', '1', '9', '9']],
+                ],
+                ['POST', '/files/{file}/tasks', ['title' => ['x']]],
+                ['POST', '/files/{file}/tasks', ['title' => 'x', 'days' => '99999999999']],
+                ['GET', '/files/{file}/shift', ['anchor' => ['closing'], 'day' => 'x']],
+                ['GET', '/files/{file}/forms', ['q' => ['x']]],
+                ['POST', '/files/{file}/labels', ['labels' => ['x']]],
+                ['GET', '/tasks', ['who' => ['x']]],
+                ['GET', '/library/M-102/pages/99999999999999999999.webp', []],
+                ['GET', '/library/M-102/pages/1.webp', ['rev' => ['x']]],
+                ['GET', '/kits/x/papers/99999999999999999999', []],
+                ['PUT', '/files/{file}/commission', ['rate' => ['3'], 'agent_share' => '50']],
+                ['PUT', '/files/{file}/commission', ['rate' => '99999999999999999999', 'agent_share' => '50']],
+                ['POST', '/files/{file}/papers', ['pdf' => 'x', 'key' => ['a']]],
+                ['GET', '/contacts/propose', ['name' => ['x'], 'role' => ['y']]],
+            ] as $index => $one
+        ) {
+            yield "case {$index}" => $one;
+        }
+    })(),
+);
 
 it('drops from text what can neither be kept nor drawn, wherever it comes in', function () {
     $file = $this->aFile();
-    $this->as('tomas')->put("/files/{$file->key}/parties/buyer.1", ['name' => "Sunniva\u{FFFE} Ei\0de", 'email' => ''], ['HX-Request' => 'true'])->assertOk();
-    $this->as('tomas')->postJson('/papers/'.$this->paper($file, 'M-102')->key.'/entries', ['blank' => 'agent', 'value' => "To\u{FFFF}m", 'key' => 'entry-gate-1']);
+    $this->as('tomas')
+        ->put("/files/{$file->key}/parties/buyer.1", ['name' => "Sunniva\u{FFFE} Ei\0de", 'email' => ''], ['HX-Request' => 'true'])
+        ->assertOk();
+    $this->as('tomas')->postJson('/papers/'.$this->paper($file, 'M-102')->key.'/entries', [
+        'blank' => 'agent',
+        'value' => "To\u{FFFF}m",
+        'key' => 'entry-gate-1',
+    ]);
     $this->seeAll();
     expect($file->parties()->where('role', 'buyer')->where('number', 1)->value('name'))->toBe('Sunniva Eide');
 });
@@ -93,7 +150,10 @@ it('does not take the fetching of a page for its opening, and a person\'s act fo
     expect($this->signer($round, 'buyer.1')->status)->toBe('invited');
     $this->post("{$link}/opened")->assertNoContent();
     $this->post("{$link}/opened")->assertNoContent();
-    expect($this->signer($round, 'buyer.1')->status)->toBe('opened')->and($round->events()->where('kind', 'opened')->count())->toBe(1);
+    expect($this->signer($round, 'buyer.1')->status)
+        ->toBe('opened')
+        ->and($round->events()->where('kind', 'opened')->count())
+        ->toBe(1);
 });
 
 it('takes so many questions and no more, and gathers them in one letter', function () {
@@ -128,7 +188,9 @@ it('serves no page on a link that has ended, and lets nothing behind a link be k
     expect((string) $page->headers->get('Cache-Control'))->not->toContain('immutable')->toContain('max-age=300');
     // Whose turn it is not yet sees none.
     $this->get('/sign/'.$this->signer($round, 'agent.1')->token().'/papers/0/pages/1.webp')->assertNotFound();
-    $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'new price'])->assertRedirect();
+    $this->as('tomas')
+        ->post("/rounds/{$round->key}/recall", ['reason' => 'new price'])
+        ->assertRedirect();
     Auth::forgetGuards();
     $this->get("{$link}/papers/0/pages/1.webp")->assertNotFound();
     $this->get($link)->assertOk()->assertDontSee('pages/1.webp');
@@ -152,7 +214,9 @@ it('takes nothing into a deal that has ended, by one rule for every route', func
     $file = $this->aFile();
     $places = placesIn($file);
     $this->seeAll();
-    DB::table('deal_files')->where('id', $file->id)->update(['status' => 'terminated']);
+    DB::table('deal_files')
+        ->where('id', $file->id)
+        ->update(['status' => 'terminated']);
     $goesOn = 0;
     foreach (guardedRoutes() as $name => [$method, $path, $data]) {
         if ($method === 'GET') {
@@ -164,8 +228,18 @@ it('takes nothing into a deal that has ended, by one rule for every route', func
 
             continue;
         }
-        $answer = $this->as('tomas')->withHeaders(['Accept' => 'application/json'])->call($method, strtr($path, $places), array_map(static fn ($one) => is_string($one) ? strtr($one, $places) : $one, $data), server: ['HTTP_ACCEPT' => 'application/json']);
-        expect([$name, $answer->getStatusCode()])->toBe([$name, 409])->and($answer->json('message'))->toContain('terminated');
+        $answer = $this->as('tomas')
+            ->withHeaders(['Accept' => 'application/json'])
+            ->call(
+                $method,
+                strtr($path, $places),
+                array_map(static fn ($one) => is_string($one) ? strtr($one, $places) : $one, $data),
+                server: ['HTTP_ACCEPT' => 'application/json'],
+            );
+        expect([$name, $answer->getStatusCode()])
+            ->toBe([$name, 409])
+            ->and($answer->json('message'))
+            ->toContain('terminated');
     }
     expect($goesOn)->toBeLessThan(32);
 });
@@ -173,10 +247,14 @@ it('takes nothing into a deal that has ended, by one rule for every route', func
 it('lets a signer do nothing in a deal that has ended', function () {
     $file = $this->aFile();
     $round = $this->aRound($file);
-    DB::table('deal_files')->where('id', $file->id)->update(['status' => 'terminated']);
+    DB::table('deal_files')
+        ->where('id', $file->id)
+        ->update(['status' => 'terminated']);
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();
-    $this->from($link)->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has ended'));
+    $this->from($link)
+        ->post("{$link}/consent", ['agree' => '1'])
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has ended'));
 });
 
 it('gives a letter to the brokerage whose letter box it came to', function () {
@@ -189,26 +267,49 @@ it('gives a letter to the brokerage whose letter box it came to', function () {
     App\Models\Sight::ofBrokerage($theirs->brokerage_id);
     expect(InboundItem::query()->sole()->subject)->toBe('Survey');
     $this->seeAll();
-    expect(InboundItem::query()->count())->toBe(0)->and(Brokerage::query()->sole()->name)->toBe('Quillmark Realty');
+    expect(InboundItem::query()->count())
+        ->toBe(0)
+        ->and(Brokerage::query()->sole()->name)
+        ->toBe('Quillmark Realty');
 });
 
 it('does not tell whether an address signs in elsewhere', function () {
     anotherBrokerage();
     $this->seeAll();
     $office = App\Models\Office::query()->where('name', 'Tidewick')->firstOrFail();
-    $told = $this->as('fenna')->post('/people', ['name' => 'Lucian', 'email' => 'lucian@harborstone.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('told')->getSession()->get('told');
-    $other = $this->as('fenna')->post('/people', ['name' => 'Lucian', 'email' => 'nobody@harborstone.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('told')->getSession()->get('told');
+    $told = $this->as('fenna')
+        ->post('/people', ['name' => 'Lucian', 'email' => 'lucian@harborstone.example', 'office' => $office->key, 'role' => 'agent'])
+        ->assertSessionHas('told')
+        ->getSession()
+        ->get('told');
+    $other = $this->as('fenna')
+        ->post('/people', ['name' => 'Lucian', 'email' => 'nobody@harborstone.example', 'office' => $office->key, 'role' => 'agent'])
+        ->assertSessionHas('told')
+        ->getSession()
+        ->get('told');
     expect($told)->toBe($other);
     $this->as('fenna')->get('/office')->assertOk()->assertSee('lucian@harborstone.example');
     $this->seeAll();
-    expect(Letter::query()->where('recipient', 'lucian@harborstone.example')->sole()->body)->toContain('already use this address at another brokerage');
+    expect(Letter::query()->where('recipient', 'lucian@harborstone.example')->sole()->body)->toContain(
+        'already use this address at another brokerage',
+    );
 });
 
 it('gives no new recovery codes while two-step sign-in is on', function () {
     $totp = Totp::fresh();
-    DB::table('users')->where('id', $this->people['tomas']->id)->update(['second_factor' => Illuminate\Support\Facades\Crypt::encryptString($totp->secret()), 'second_factor_at' => now(), 'recovery_codes' => '["old"]']);
-    $this->as('tomas')->post('/me/second-factor/on', ['code' => $totp->code(now()->getTimestamp())])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'already on'));
-    $this->as('tomas')->post('/me/second-factor', ['password' => 'lanternfish'])->assertSessionHas('refused');
+    DB::table('users')
+        ->where('id', $this->people['tomas']->id)
+        ->update([
+            'second_factor' => Illuminate\Support\Facades\Crypt::encryptString($totp->secret()),
+            'second_factor_at' => now(),
+            'recovery_codes' => '["old"]',
+        ]);
+    $this->as('tomas')
+        ->post('/me/second-factor/on', ['code' => $totp->code(now()->getTimestamp())])
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'already on'));
+    $this->as('tomas')
+        ->post('/me/second-factor', ['password' => 'lanternfish'])
+        ->assertSessionHas('refused');
     $this->seeAll();
     expect(DB::table('users')->where('id', $this->people['tomas']->id)->value('recovery_codes'))->toBe('["old"]');
 });
@@ -217,24 +318,37 @@ it('remembers each device for a month by itself, shows it, and ends it', functio
     $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish', 'remember' => '1'])->assertRedirect('/');
     $cookies = collect(app('cookie')->getQueuedCookies());
     $cookie = $cookies->first(static fn ($one) => str_starts_with($one->getName(), 'remember_'));
-    expect($cookie)->not->toBeNull()->and(($cookie->getExpiresTime() - time()) / 86400)->toBeGreaterThan(29)->toBeLessThan(30.1);
+    expect($cookie)
+        ->not->toBeNull()
+        ->and(($cookie->getExpiresTime() - time()) / 86400)
+        ->toBeGreaterThan(29)
+        ->toBeLessThan(30.1);
     Auth::forgetGuards();
     $this->seeAll();
     [$id, $token] = explode('|', (string) $cookie->getValue());
     $provider = Auth::getProvider();
-    expect($provider->retrieveByToken($id, $token)?->email)->toBe('tomas@quillmark.example')->and($provider->retrieveByToken($id, 'another'))->toBeNull();
+    expect($provider->retrieveByToken($id, $token)?->email)
+        ->toBe('tomas@quillmark.example')
+        ->and($provider->retrieveByToken($id, 'another'))
+        ->toBeNull();
     $device = RememberedDevices::of($this->people['tomas'])[0];
     $this->as('tomas')->get('/me')->assertOk()->assertSee('Devices that stay signed in');
-    $this->as('tomas')->delete("/me/remembered/{$device->key}")->assertSessionHas('told');
+    $this->as('tomas')
+        ->delete("/me/remembered/{$device->key}")
+        ->assertSessionHas('told');
     $this->seeAll();
     expect($provider->retrieveByToken($id, $token))->toBeNull();
 });
 
 it('limits how often a password can be tried from inside', function () {
     foreach (range(1, 6) as $n) {
-        $this->as('tomas')->put('/password', ['current' => 'wrong', 'password' => 'another one', 'password_confirmation' => 'another one'])->assertSessionHasErrors('current');
+        $this->as('tomas')
+            ->put('/password', ['current' => 'wrong', 'password' => 'another one', 'password_confirmation' => 'another one'])
+            ->assertSessionHasErrors('current');
     }
-    $this->as('tomas')->put('/password', ['current' => 'wrong', 'password' => 'another one', 'password_confirmation' => 'another one'])->assertStatus(429);
+    $this->as('tomas')
+        ->put('/password', ['current' => 'wrong', 'password' => 'another one', 'password_confirmation' => 'another one'])
+        ->assertStatus(429);
 });
 
 it('signs in again where one is, and tells an open page whether its session holds', function () {

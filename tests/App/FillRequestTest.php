@@ -22,27 +22,58 @@ function asked(array $more = []): FillRequest
     Auth::setUser($test->people['tomas']);
     $paper = app(TakeForm::class)->take($file, 'M-217');
     Auth::forgetGuards();
-    $test->as('tomas')->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'sunniva@clients.example'], 'papers' => [$paper->key], 'last_day' => test()->day(5), 'message' => 'Call me if anything is unclear.', ...$more])->assertSessionHas('told');
+    $test
+        ->as('tomas')
+        ->post("/files/{$file->key}/fill-requests", [
+            'to' => ['buyer.1'],
+            'email' => ['buyer_1' => 'sunniva@clients.example'],
+            'papers' => [$paper->key],
+            'last_day' => test()->day(5),
+            'message' => 'Call me if anything is unclear.',
+            ...$more,
+        ])
+        ->assertSessionHas('told');
     Auth::forgetGuards();
     $test->seeAll();
 
-    return FillRequest::query()->with(['papers', 'file.office'])->where('deal_file_id', $file->id)->sole();
+    return FillRequest::query()
+        ->with(['papers', 'file.office'])
+        ->where('deal_file_id', $file->id)
+        ->sole();
 }
 
 it('asks a client in a letter with a link that opens what is theirs and nothing else', function () {
     $fill = asked();
     $letter = Letter::query()->where('once_key', 'like', 'fill:%')->sole();
-    expect($letter->recipient)->toBe('sunniva@clients.example')->and(ActionLink::of($letter))->toBe($fill->link())->and($letter->body)->toContain('Call me if anything is unclear.');
-    $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('0 of')->assertSee('one question at a time');
-    $this->get("/fill/{$fill->key}.wrong")->assertNotFound()->assertSee('This link does not work');
+    expect($letter->recipient)
+        ->toBe('sunniva@clients.example')
+        ->and(ActionLink::of($letter))
+        ->toBe($fill->link())
+        ->and($letter->body)
+        ->toContain('Call me if anything is unclear.');
+    $this->get("/fill/{$fill->token()}")
+        ->assertOk()
+        ->assertSee('0 of')
+        ->assertSee('one question at a time');
+    $this->get("/fill/{$fill->key}.wrong")
+        ->assertNotFound()
+        ->assertSee('This link does not work');
     $this->get('/fill/01ARZ3NDEKTSV4RRFFQ69G5FAV.x')->assertNotFound();
     $this->post("/fill/{$fill->token()}/opened")->assertNoContent();
     $paper = $fill->papers->first();
-    $this->get("/fill/{$fill->token()}/papers/{$paper->key}")->assertOk()->assertSee('Buyer&#039;s property', false);
-    $this->get("/fill/{$fill->token()}/papers/{$paper->key}/pages/1.webp")->assertOk()->assertHeader('Content-Type', 'image/webp');
+    $this->get("/fill/{$fill->token()}/papers/{$paper->key}")
+        ->assertOk()
+        ->assertSee('Buyer&#039;s property', false);
+    $this->get("/fill/{$fill->token()}/papers/{$paper->key}/pages/1.webp")
+        ->assertOk()
+        ->assertHeader('Content-Type', 'image/webp');
     $other = $this->paper($fill->file, 'M-201');
     $this->get("/fill/{$fill->token()}/papers/{$other->key}")->assertNotFound();
-    $this->postJson("/fill/{$fill->token()}/papers/{$other->key}/entries", ['blank' => 'seller_status', 'value' => 'x', 'key' => 'other-0001'])->assertNotFound();
+    $this->postJson("/fill/{$fill->token()}/papers/{$other->key}/entries", [
+        'blank' => 'seller_status',
+        'value' => 'x',
+        'key' => 'other-0001',
+    ])->assertNotFound();
     $this->seeAll();
     expect($fill->refresh()->opened_at)->not->toBeNull();
 });
@@ -51,35 +82,52 @@ it('keeps every answer at once in the paper, as the client\'s', function () {
     $fill = asked();
     $paper = $fill->papers->first();
     $url = "/fill/{$fill->token()}/papers/{$paper->key}/entries";
-    $this->postJson($url, ['blank' => 'hours', 'value' => '48', 'key' => 'client-0001'])->assertOk()->assertJsonPath('blanks.hours.shown', '48');
+    $this->postJson($url, ['blank' => 'hours', 'value' => '48', 'key' => 'client-0001'])
+        ->assertOk()
+        ->assertJsonPath('blanks.hours.shown', '48');
     $this->postJson($url, ['blank' => 'hours', 'value' => '48', 'key' => 'client-0001'])->assertOk();
     $this->postJson($url, ['blank' => 'hours', 'value' => 'many', 'key' => 'client-0002'])->assertStatus(422);
-    $this->postJson($url, ['blank' => 'buyers', 'value' => 'Someone', 'key' => 'client-0003'])->assertStatus(422)->assertJsonPath('message', 'This is not yours to fill in.');
+    $this->postJson($url, ['blank' => 'buyers', 'value' => 'Someone', 'key' => 'client-0003'])
+        ->assertStatus(422)
+        ->assertJsonPath('message', 'This is not yours to fill in.');
     $this->seeAll();
     $log = PaperLog::of($paper);
-    expect($paper->load('values')->entries())->toBe(['hours' => '48'])->and($log->count())->toBe(1)->and($log->entries[0]->who)->toBe($fill->name);
+    expect($paper->load('values')->entries())
+        ->toBe(['hours' => '48'])
+        ->and($log->count())
+        ->toBe(1)
+        ->and($log->entries[0]->who)
+        ->toBe($fill->name);
     $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers']);
     expect(PaperView::of($paper)->by)->toBe(['hours' => $fill->name]);
-    $this->as('tomas')->get("/papers/{$paper->key}")->assertSee("entered by {$fill->name}");
-    expect(DB::table('history')->where('deal_file_id', $fill->deal_file_id)->where('what', 'Entry')->orderByDesc('seq')->value('who'))->toBe($fill->name);
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}")
+        ->assertSee("entered by {$fill->name}");
+    expect(
+        DB::table('history')->where('deal_file_id', $fill->deal_file_id)->where('what', 'Entry')->orderByDesc('seq')->value('who'),
+    )->toBe($fill->name);
 });
 
 it('goes one question at a time, back and forth, and rests what a choice leaves out', function () {
     $fill = asked();
     $url = "/fill/{$fill->token()}/questions";
-    $html = (string) $this->get("{$url}/1")->assertOk()->getContent();
+    $html = (string) $this->get("{$url}/1")
+        ->assertOk()
+        ->getContent();
     expect($html)->toContain('Question 1 of');
     $key = fn (int $n) => sprintf('question-%04d', $n);
     $first = 0;
     for ($number = 1; $number < 12 && $first === 0; $number++) {
-        str_contains((string) $this->get("{$url}/{$number}")->getContent(), 'Not listed yet') && $first = $number;
+        str_contains((string) $this->get("{$url}/{$number}")->getContent(), 'Not listed yet') && ($first = $number);
     }
     expect($first)->toBeGreaterThan(0);
     $this->post("{$url}/{$first}", ['key' => $key(1), 'choice' => 'sold', 'go' => 'next'])->assertRedirect();
     $this->seeAll();
     $paper = $fill->papers->first();
     expect($paper->load('values')->entries())->toBe(['sold' => 'x']);
-    $this->post("{$url}/{$first}", ['key' => $key(2), 'choice' => 'listed', 'go' => 'back'])->assertRedirect("{$url}/".max(1, $first - 1));
+    $this->post("{$url}/{$first}", ['key' => $key(2), 'choice' => 'listed', 'go' => 'back'])->assertRedirect(
+        "{$url}/".max(1, $first - 1),
+    );
     $this->seeAll();
     expect(array_filter($paper->load('values')->entries()))->toBe(['listed' => 'x']);
     $this->post("{$url}/999", ['key' => $key(3), 'go' => 'next'])->assertNotFound();
@@ -98,36 +146,64 @@ it('tells what is missing, finishes once, and tells the agent once', function ()
             break;
         }
         [, $blank] = $left[0];
-        $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", ['blank' => $blank->name, 'value' => $blank->kind === Kind::Tick ? 'x' : ($blank->kind === Kind::Number ? '48' : 'Somebody'), 'key' => "finish-{$round}-{$blank->name}"])->assertOk();
+        $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", [
+            'blank' => $blank->name,
+            'value' => $blank->kind === Kind::Tick ? 'x' : ($blank->kind === Kind::Number ? '48' : 'Somebody'),
+            'key' => "finish-{$round}-{$blank->name}",
+        ])->assertOk();
     }
     expect($round)->toBeGreaterThan(2)->toBeLessThan(20);
     $this->post("/fill/{$fill->token()}/finish")->assertRedirect("/fill/{$fill->token()}");
     $this->post("/fill/{$fill->token()}/finish");
-    $this->get("/fill/{$fill->token()}")->assertOk()->assertSee('Thank you. You are done.');
+    $this->get("/fill/{$fill->token()}")
+        ->assertOk()
+        ->assertSee('Thank you. You are done.');
     $this->seeAll();
-    expect($fill->refresh()->status->value)->toBe('finished')->and(Letter::query()->where('once_key', 'like', 'filled:%')->count())->toBe(1);
-    $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", ['blank' => 'hours', 'value' => '1', 'key' => 'too-late-1'])->assertStatus(410);
+    expect($fill->refresh()->status->value)
+        ->toBe('finished')
+        ->and(Letter::query()->where('once_key', 'like', 'filled:%')->count())
+        ->toBe(1);
+    $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", [
+        'blank' => 'hours',
+        'value' => '1',
+        'key' => 'too-late-1',
+    ])->assertStatus(410);
 });
 
 it('is dead after its last day, keeps what was entered, and lets the client ask for another link', function () {
     $fill = asked();
     $paper = $fill->papers->first();
-    $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", ['blank' => 'hours', 'value' => '24', 'key' => 'in-time-01'])->assertOk();
+    $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", [
+        'blank' => 'hours',
+        'value' => '24',
+        'key' => 'in-time-01',
+    ])->assertOk();
     Carbon::setTestNow(now()->addDays(7));
-    $this->get("/fill/{$fill->token()}")->assertStatus(410)->assertSee('The last day has passed');
+    $this->get("/fill/{$fill->token()}")
+        ->assertStatus(410)
+        ->assertSee('The last day has passed');
     $this->post("/fill/{$fill->token()}/another")->assertRedirect();
     $this->post("/fill/{$fill->token()}/another")->assertRedirect();
     $this->seeAll();
-    expect(Letter::query()->where('once_key', 'like', 'fill-another:%')->count())->toBe(1)->and($paper->load('values')->entries())->toBe(['hours' => '24']);
+    expect(Letter::query()->where('once_key', 'like', 'fill-another:%')->count())
+        ->toBe(1)
+        ->and($paper->load('values')->entries())
+        ->toBe(['hours' => '24']);
     $old = $fill->token();
-    $this->as('tomas')->post("/fill-requests/{$fill->key}/renew", ['last_day' => test()->day(3)])->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/fill-requests/{$fill->key}/renew", ['last_day' => test()->day(3)])
+        ->assertSessionHas('told');
     Auth::forgetGuards();
     $this->seeAll();
     $this->get("/fill/{$old}")->assertNotFound();
     $this->get("/fill/{$fill->refresh()->token()}")->assertOk();
-    $this->as('tomas')->post("/fill-requests/{$fill->key}/take-back")->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/fill-requests/{$fill->key}/take-back")
+        ->assertSessionHas('told');
     Auth::forgetGuards();
-    $this->get("/fill/{$fill->token()}")->assertStatus(410)->assertSee('Nothing more to fill in');
+    $this->get("/fill/{$fill->token()}")
+        ->assertStatus(410)
+        ->assertSee('Nothing more to fill in');
     Carbon::setTestNow();
 });
 
@@ -135,10 +211,23 @@ it('asks nothing of nobody, in words', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
     $url = "/files/{$file->key}/fill-requests";
-    $this->as('tomas')->post($url, ['papers' => [$paper->key], 'last_day' => '2030-01-01'])->assertSessionHasErrors('to');
-    $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'last_day' => '2030-01-01'])->assertSessionHasErrors('papers');
-    $this->as('tomas')->post($url, ['to' => ['seller.4'], 'papers' => [$paper->key], 'last_day' => '2030-01-01'])->assertSessionHas('refused');
-    $this->as('tomas')->post($url, ['to' => ['buyer.1'], 'email' => ['buyer_1' => 'x@clients.example'], 'papers' => [$paper->key], 'last_day' => '2020-01-01'])->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has passed'));
+    $this->as('tomas')
+        ->post($url, ['papers' => [$paper->key], 'last_day' => '2030-01-01'])
+        ->assertSessionHasErrors('to');
+    $this->as('tomas')
+        ->post($url, ['to' => ['buyer.1'], 'last_day' => '2030-01-01'])
+        ->assertSessionHasErrors('papers');
+    $this->as('tomas')
+        ->post($url, ['to' => ['seller.4'], 'papers' => [$paper->key], 'last_day' => '2030-01-01'])
+        ->assertSessionHas('refused');
+    $this->as('tomas')
+        ->post($url, [
+            'to' => ['buyer.1'],
+            'email' => ['buyer_1' => 'x@clients.example'],
+            'papers' => [$paper->key],
+            'last_day' => '2020-01-01',
+        ])
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has passed'));
     $this->as('tomas')->get($url)->assertOk()->assertSee('No requests yet');
 });
 

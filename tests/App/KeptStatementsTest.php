@@ -12,7 +12,10 @@ use Tests\Support\AppCase;
 /** @return list<string> what stands prepared that speaks of these words */
 function standingPrepared(string $words): array
 {
-    $texts = DB::connection()->getPdo()->query("SELECT statement FROM pg_prepared_statements WHERE name LIKE 'kept%'")->fetchAll(PDO::FETCH_COLUMN);
+    $texts = DB::connection()
+        ->getPdo()
+        ->query("SELECT statement FROM pg_prepared_statements WHERE name LIKE 'kept%'")
+        ->fetchAll(PDO::FETCH_COLUMN);
 
     return array_values(array_filter($texts, static fn (string $text) => str_contains($text, $words)));
 }
@@ -23,30 +26,51 @@ it('prepares a question once, however many ids it is asked for', function () {
     $file = $this->aFile();
     $all = $file->papers()->pluck('id')->all();
     foreach ([[$all[0], $all[1]], [$all[0], $all[1], $all[2]], $all, [$all[0]]] as $ids) {
-        expect(Paper::query()->whereIn('papers.id', $ids)->count())->toBe(count($ids))
-            ->and(Paper::query()->whereIntegerInRaw('papers.id', $ids)->count())->toBe(count($ids))
-            ->and(Paper::query()->where('deal_file_id', $file->id)->whereNotIn('papers.id', $ids)->count())->toBe(count($all) - count($ids));
+        expect(Paper::query()->whereIn('papers.id', $ids)->count())
+            ->toBe(count($ids))
+            ->and(Paper::query()->whereIntegerInRaw('papers.id', $ids)->count())
+            ->toBe(count($ids))
+            ->and(Paper::query()->where('deal_file_id', $file->id)->whereNotIn('papers.id', $ids)->count())
+            ->toBe(count($all) - count($ids));
     }
-    expect(standingPrepared('"papers"."id" = any'))->toHaveCount(1)->and(standingPrepared('"papers"."id" <> all'))->toHaveCount(1)
-        ->and(standingPrepared('"papers"."id" = $1'))->toHaveCount(1);
+    expect(standingPrepared('"papers"."id" = any'))
+        ->toHaveCount(1)
+        ->and(standingPrepared('"papers"."id" <> all'))
+        ->toHaveCount(1)
+        ->and(standingPrepared('"papers"."id" = $1'))
+        ->toHaveCount(1);
 });
 
 it('brings every kind of value through as it was', function (mixed $given, string $type, mixed $back) {
-    expect(DB::selectOne("select ?::{$type} as it", [$given])->it)->toBe($back)
-        ->and(DB::selectOne("select ?::{$type} as it", [$given])->it)->toBe($back);
+    expect(DB::selectOne("select ?::{$type} as it", [$given])->it)
+        ->toBe($back)
+        ->and(DB::selectOne("select ?::{$type} as it", [$given])->it)
+        ->toBe($back);
 })->with([
-    'text with all that quotes' => ["O'Brien \\ \"x\" ?? \$1 :name -- ; %", 'text', "O'Brien \\ \"x\" ?? \$1 :name -- ; %"], 'a backslash at the end' => ['C:\\', 'text', 'C:\\'], 'nothing' => [null, 'text', null], 'an empty text' => ['', 'text', ''],
-    'true' => [true, 'boolean', true], 'false' => [false, 'boolean', false], 'a number' => [9007199254740993, 'bigint', 9007199254740993], 'Arabic' => ['أحمد', 'text', 'أحمد'], 'json' => ['{"a": 1}', 'jsonb', '{"a": 1}'],
+    'text with all that quotes' => ["O'Brien \\ \"x\" ?? \$1 :name -- ; %", 'text', "O'Brien \\ \"x\" ?? \$1 :name -- ; %"],
+    'a backslash at the end' => ['C:\\', 'text', 'C:\\'],
+    'nothing' => [null, 'text', null],
+    'an empty text' => ['', 'text', ''],
+    'true' => [true, 'boolean', true],
+    'false' => [false, 'boolean', false],
+    'a number' => [9007199254740993, 'bigint', 9007199254740993],
+    'Arabic' => ['أحمد', 'text', 'أحمد'],
+    'json' => ['{"a": 1}', 'jsonb', '{"a": 1}'],
 ]);
 
 it('leaves question marks in texts and operators alone', function () {
-    expect(DB::selectOne("select 'really?' as it, '{\"a\": 1}'::jsonb ?? ? as has", ['a']))->toEqual((object) ['it' => 'really?', 'has' => true]);
+    expect(DB::selectOne("select 'really?' as it, '{\"a\": 1}'::jsonb ?? ? as has", ['a']))->toEqual(
+        (object) ['it' => 'really?', 'has' => true],
+    );
 });
 
 it('plans the questions of finding for what is asked', function () {
     /** @var AppCase $this */
     $this->aFile();
-    expect(DealFile::query()->where('name', 'like', '%Lantern%')->count())->toBe(1)->and(standingPrepared('"name" like'))->toBe([]);
+    expect(DealFile::query()->where('name', 'like', '%Lantern%')->count())
+        ->toBe(1)
+        ->and(standingPrepared('"name" like'))
+        ->toBe([]);
 });
 
 it('goes on after a question that failed, and tells the question as it was put', function () {
@@ -65,6 +89,9 @@ it('asks anew after a table was changed under it', function () {
     expect((array) $connection->selectOne('select * from shifting'))->toBe(['a' => 1]);
     $connection->unprepared('ALTER TABLE shifting ADD COLUMN b int');
     $ask = static fn () => $connection->transaction(static fn () => (array) $connection->selectOne('select * from shifting'));
-    expect($ask)->toThrow(QueryException::class, 'cached plan')->and($ask())->toBe(['a' => 1, 'b' => null]);
+    expect($ask)
+        ->toThrow(QueryException::class, 'cached plan')
+        ->and($ask())
+        ->toBe(['a' => 1, 'b' => null]);
     $connection->disconnect();
 });

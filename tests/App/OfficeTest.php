@@ -16,8 +16,17 @@ use Unanimus\Access\Totp;
 
 it('invites someone by mail, who chooses a password once', function () {
     $office = Office::query()->where('name', 'Tidewick')->firstOrFail();
-    $this->as('fenna')->post('/people', ['name' => 'Ottilie Brightwater', 'email' => 'ottilie@quillmark.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('told');
-    $this->as('fenna')->post('/people', ['name' => 'Again', 'email' => 'Ottilie@Quillmark.example', 'office' => $office->key, 'role' => 'agent'])->assertSessionHas('refused');
+    $this->as('fenna')
+        ->post('/people', [
+            'name' => 'Ottilie Brightwater',
+            'email' => 'ottilie@quillmark.example',
+            'office' => $office->key,
+            'role' => 'agent',
+        ])
+        ->assertSessionHas('told');
+    $this->as('fenna')
+        ->post('/people', ['name' => 'Again', 'email' => 'Ottilie@Quillmark.example', 'office' => $office->key, 'role' => 'agent'])
+        ->assertSessionHas('refused');
     $this->seeAll();
     $user = User::query()->where('email', 'ottilie@quillmark.example')->firstOrFail();
     $letter = Letter::query()->where('recipient', 'ottilie@quillmark.example')->sole();
@@ -35,48 +44,98 @@ it('invites someone by mail, who chooses a password once', function () {
     $this->get($link)->assertSee('This invitation no longer works');
 });
 
-it('lets brokers run their own office and only administrators make brokers', function (string $who, string $office, string $role, bool $may) {
+it('lets brokers run their own office and only administrators make brokers', function (
+    string $who,
+    string $office,
+    string $role,
+    bool $may,
+) {
     $key = Office::query()->where('name', $office)->firstOrFail()->key;
     $answer = $this->as($who)->post('/people', ['name' => 'New', 'email' => 'new@quillmark.example', 'office' => $key, 'role' => $role]);
-    $may ? $answer->assertSessionHas('told') : (in_array($who, ['tomas', 'wendell'], true) ? $answer->assertForbidden() : $answer->assertSessionHas('refused'));
-})->with([['fenna', 'Pellingford', 'broker', true], ['dario', 'Tidewick', 'agent', true], ['dario', 'Pellingford', 'agent', false], ['dario', 'Tidewick', 'administrator', false], ['tomas', 'Tidewick', 'agent', false], ['wendell', 'Tidewick', 'agent', false]]);
+    $may
+        ? $answer->assertSessionHas('told')
+        : (in_array($who, ['tomas', 'wendell'], true)
+            ? $answer->assertForbidden()
+            : $answer->assertSessionHas('refused'));
+})->with([
+    ['fenna', 'Pellingford', 'broker', true],
+    ['dario', 'Tidewick', 'agent', true],
+    ['dario', 'Pellingford', 'agent', false],
+    ['dario', 'Tidewick', 'administrator', false],
+    ['tomas', 'Tidewick', 'agent', false],
+    ['wendell', 'Tidewick', 'agent', false],
+]);
 
 it('sets roles, closes access on every device, and never leaves the brokerage without an administrator', function () {
     $tidewick = Office::query()->where('name', 'Tidewick')->firstOrFail();
     $caleb = $this->people['caleb'];
-    $this->as('fenna')->put("/people/{$caleb->key}/roles", ['office' => $tidewick->key, 'roles' => ['agent', 'coordinator']])->assertSessionHas('told');
+    $this->as('fenna')
+        ->put("/people/{$caleb->key}/roles", ['office' => $tidewick->key, 'roles' => ['agent', 'coordinator']])
+        ->assertSessionHas('told');
     $this->seeAll();
-    expect($caleb->fresh()->officeRoles()->where('office_id', $tidewick->id)->orderBy('role')->pluck('role')->all())->toBe(['agent', 'coordinator']);
+    expect($caleb->fresh()->officeRoles()->where('office_id', $tidewick->id)->orderBy('role')->pluck('role')->all())->toBe([
+        'agent',
+        'coordinator',
+    ]);
     DB::table('sessions')->insert(['id' => 'caleb-session', 'user_id' => $caleb->id, 'payload' => '', 'last_activity' => time()]);
-    $this->as('fenna')->post("/people/{$caleb->key}/active")->assertSessionHas('told');
+    $this->as('fenna')
+        ->post("/people/{$caleb->key}/active")
+        ->assertSessionHas('told');
     $this->seeAll();
-    expect(DB::table('sessions')->where('user_id', $caleb->id)->count())->toBe(0)->and($caleb->fresh()->active)->toBeFalse();
+    expect(DB::table('sessions')->where('user_id', $caleb->id)->count())
+        ->toBe(0)
+        ->and($caleb->fresh()->active)
+        ->toBeFalse();
     Auth::forgetGuards();
     $this->post('/sign-in', ['email' => $caleb->email, 'password' => 'lanternfish'])->assertSessionHasErrors('email');
     $fenna = $this->people['fenna'];
-    $this->as('fenna')->post("/people/{$fenna->key}/active")->assertSessionHas('refused');
-    $this->as('fenna')->put("/people/{$fenna->key}/roles", ['office' => $tidewick->key, 'roles' => []])->assertSessionHas('refused');
+    $this->as('fenna')
+        ->post("/people/{$fenna->key}/active")
+        ->assertSessionHas('refused');
+    $this->as('fenna')
+        ->put("/people/{$fenna->key}/roles", ['office' => $tidewick->key, 'roles' => []])
+        ->assertSessionHas('refused');
     foreach ([['GET', ''], ['PUT', '/roles'], ['POST', '/active'], ['POST', '/invitation']] as [$method, $path]) {
-        $this->as('tomas')->call($method, "/people/{$caleb->key}{$path}", ['office' => $tidewick->key])->assertForbidden();
+        $this->as('tomas')
+            ->call($method, "/people/{$caleb->key}{$path}", ['office' => $tidewick->key])
+            ->assertForbidden();
     }
 });
 
 it('computes dates by the office\'s own holidays and zone', function () {
     $file = $this->aFile(['acceptance' => '2026-11-23']);
     $office = $file->office;
-    $this->as('tomas')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago'])->assertForbidden();
-    $this->as('dario')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago', 'holidays' => "2026-11-27 The day after\n"])->assertSessionHas('told');
-    $this->as('dario')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'Merrow/Tidewick'])->assertSessionHasErrors('zone');
-    $this->as('dario')->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago', 'holidays' => '2026-02-30 never'])->assertSessionHas('refused');
-    $this->as('tomas')->get("/files/{$file->key}/dates")->assertSee('Mon, Nov 30');
-    $this->as('dario')->post('/offices', ['name' => 'X', 'zone' => 'America/Chicago'])->assertForbidden();
-    $this->as('fenna')->post('/offices', ['name' => 'Saltreach', 'zone' => 'America/New_York'])->assertSessionHas('told');
+    $this->as('tomas')
+        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago'])
+        ->assertForbidden();
+    $this->as('dario')
+        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago', 'holidays' => "2026-11-27 The day after\n"])
+        ->assertSessionHas('told');
+    $this->as('dario')
+        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'Merrow/Tidewick'])
+        ->assertSessionHasErrors('zone');
+    $this->as('dario')
+        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => 'America/Chicago', 'holidays' => '2026-02-30 never'])
+        ->assertSessionHas('refused');
+    $this->as('tomas')
+        ->get("/files/{$file->key}/dates")
+        ->assertSee('Mon, Nov 30');
+    $this->as('dario')
+        ->post('/offices', ['name' => 'X', 'zone' => 'America/Chicago'])
+        ->assertForbidden();
+    $this->as('fenna')
+        ->post('/offices', ['name' => 'Saltreach', 'zone' => 'America/New_York'])
+        ->assertSessionHas('told');
 });
 
 it('asks for the second factor at sign-in, takes each code once, and recovery codes', function () {
     $user = $this->people['tomas'];
-    $this->as('tomas')->post('/me/second-factor', ['password' => 'wrong'])->assertSessionHasErrors('password');
-    $this->as('tomas')->post('/me/second-factor', ['password' => 'lanternfish'])->assertSessionHas('told');
+    $this->as('tomas')
+        ->post('/me/second-factor', ['password' => 'wrong'])
+        ->assertSessionHasErrors('password');
+    $this->as('tomas')
+        ->post('/me/second-factor', ['password' => 'lanternfish'])
+        ->assertSessionHas('told');
     $this->as('tomas')->get('/me/second-factor.svg')->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
     $this->seeAll();
     $totp = Totp::of((string) $user->fresh()->second_factor);
@@ -84,13 +143,17 @@ it('asks for the second factor at sign-in, takes each code once, and recovery co
     $later = now()->addMinutes(10)->startOfMinute();
     Carbon::setTestNow($later);
     $code = fn () => $totp->code(Totp::step(now()->getTimestamp()));
-    $this->as('tomas')->post('/me/second-factor/on', ['code' => '000000'])->assertSessionHasErrors('code');
+    $this->as('tomas')
+        ->post('/me/second-factor/on', ['code' => '000000'])
+        ->assertSessionHasErrors('code');
     $codes = [];
-    $this->as('tomas')->post('/me/second-factor/on', ['code' => $code()])->assertSessionHas('codes', function (array $given) use (&$codes) {
-        $codes = $given;
+    $this->as('tomas')
+        ->post('/me/second-factor/on', ['code' => $code()])
+        ->assertSessionHas('codes', function (array $given) use (&$codes) {
+            $codes = $given;
 
-        return count($given) === 10;
-    });
+            return count($given) === 10;
+        });
     $this->as('tomas')->get('/me/second-factor.svg')->assertNotFound();
     $signIn = function () use ($user) {
         Auth::forgetGuards();
@@ -112,7 +175,9 @@ it('asks for the second factor at sign-in, takes each code once, and recovery co
     Carbon::setTestNow();
     $this->seeAll();
     expect(SecondFactor::isOn($user->fresh()))->toBeTrue()->and($user->fresh()->recovery_codes)->toHaveCount(9);
-    $this->as('tomas')->delete('/me/second-factor', ['password' => 'lanternfish'])->assertSessionHas('told');
+    $this->as('tomas')
+        ->delete('/me/second-factor', ['password' => 'lanternfish'])
+        ->assertSessionHas('told');
     $this->seeAll();
     expect(SecondFactor::isOn($user->fresh()))->toBeFalse();
 });
@@ -124,15 +189,43 @@ it('asks nobody for a code who has none, and shows no code page without a passwo
 });
 
 it('lists one\'s own sessions and ends another', function () {
-    DB::table('sessions')->insert([['id' => 'my-phone', 'user_id' => $this->people['tomas']->id, 'ip_address' => '192.0.2.7', 'user_agent' => 'Phone (Handset)', 'payload' => '', 'last_activity' => time()], ['id' => 'not-mine', 'user_id' => $this->people['caleb']->id, 'ip_address' => '192.0.2.8', 'user_agent' => '', 'payload' => '', 'last_activity' => time()]]);
+    DB::table('sessions')->insert([
+        [
+            'id' => 'my-phone',
+            'user_id' => $this->people['tomas']->id,
+            'ip_address' => '192.0.2.7',
+            'user_agent' => 'Phone (Handset)',
+            'payload' => '',
+            'last_activity' => time(),
+        ],
+        [
+            'id' => 'not-mine',
+            'user_id' => $this->people['caleb']->id,
+            'ip_address' => '192.0.2.8',
+            'user_agent' => '',
+            'payload' => '',
+            'last_activity' => time(),
+        ],
+    ]);
     $this->as('tomas')->get('/me')->assertSee('192.0.2.7')->assertDontSee('192.0.2.8');
     $this->as('tomas')->delete('/me/sessions/'.hash('sha256', 'not-mine'));
-    $this->as('tomas')->delete('/me/sessions/'.hash('sha256', 'my-phone'))->assertSessionHas('told');
-    expect(DB::table('sessions')->whereIn('id', ['my-phone', 'not-mine'])->pluck('id')->all())->toBe(['not-mine']);
+    $this->as('tomas')
+        ->delete('/me/sessions/'.hash('sha256', 'my-phone'))
+        ->assertSessionHas('told');
+    expect(
+        DB::table('sessions')
+            ->whereIn('id', ['my-phone', 'not-mine'])
+            ->pluck('id')
+            ->all(),
+    )->toBe(['not-mine']);
 });
 
 it('shows lanes of one person, and on one page to print', function () {
     $this->aFile(['acceptance' => '2026-11-20', 'closing' => '2026-12-18']);
-    $this->as('ines')->get('/?who='.$this->people['tomas']->key)->assertOk()->assertSee('of Tomás Reyes-Whitlock')->assertSee('14 Lanternfish Lane');
+    $this->as('ines')
+        ->get('/?who='.$this->people['tomas']->key)
+        ->assertOk()
+        ->assertSee('of Tomás Reyes-Whitlock')
+        ->assertSee('14 Lanternfish Lane');
     $this->as('ines')->get('/?print=1&by=quarter')->assertOk()->assertSee('Print on one page')->assertSee('14 Lanternfish Lane');
 });

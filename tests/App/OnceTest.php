@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Forms\Actions\KeepFillRequest;
 use App\Forms\Actions\KeepOwnForm;
 use App\Models\DealFile;
-use App\Models\FillRequest;
 use App\Models\OwnForm;
 use App\Models\Paper;
 use App\Models\PaperPiece;
@@ -13,41 +11,17 @@ use App\Models\Task;
 use App\Models\Upload;
 use App\Requirements\Actions\AttachKits;
 use App\Requirements\KitShelf;
-use App\Storage\Bytes;
-use App\Storage\LocalStore;
-use App\Storage\Store;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
-use Unanimus\Forms\Blank;
-use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\Drawing;
 use Unanimus\Requirements\Kit;
-use Unanimus\Terms\Kind;
-
-/** @param  array<string, mixed>  $entry */
-function entry(Paper $paper, array $entry, int $status = 200): mixed
-{
-    $answer = test()->as('tomas')->postJson("/papers/{$paper->key}/entries", ['value' => '', ...$entry])->assertStatus($status)->json();
-    test()->seeAll();
-
-    return $answer;
-}
 
 function termOf(DealFile $file, string $name): ?string
 {
     test()->seeAll();
 
     return $file->knownFacts()->where('name', $name)->value('value');
-}
-
-function brought(string $text): UploadedFile
-{
-    $path = (string) tempnam(sys_get_temp_dir(), 'once');
-    file_put_contents($path, press()->print([(new Drawing(612, 792))->text(72, 90, 14, $text)]));
-
-    return new UploadedFile($path, "{$text}.pdf", 'application/pdf', null, true);
 }
 
 it('does not set a term again by an entry that was stored already, over a newer value', function () {
@@ -58,7 +32,10 @@ it('does not set a term again by an entry that was stored already, over a newer 
     entry($paper, $one);
     $this->as('wendell')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '420,000']);
     entry($paper, $one);
-    expect(termOf($file, 'price'))->toBe('420000.00')->and(DB::table('paper_entries')->where('client_key', 'web:retried-key-1')->count())->toBe(1);
+    expect(termOf($file, 'price'))
+        ->toBe('420000.00')
+        ->and(DB::table('paper_entries')->where('client_key', 'web:retried-key-1')->count())
+        ->toBe(1);
 });
 
 it('tells an entry that was stored as stored, also after the paper has gone out', function () {
@@ -77,31 +54,66 @@ it('tells whoever sets a term from a paper that it has become something else mea
     $blank = collect($paper->form()->blanks)->firstWhere('binding', 'price')->name;
     $this->as('wendell')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '420,000']);
     $told = entry($paper, ['blank' => $blank, 'value' => '415,000', 'key' => 'unseen-term', 'scope' => 'term', 'seen' => '412,500'], 409);
-    expect($told['theirs'])->toBe('420,000')->and($told['who'])->toBe($this->people['wendell']->name)->and(termOf($file, 'price'))->toBe('420000.00');
+    expect($told['theirs'])
+        ->toBe('420,000')
+        ->and($told['who'])
+        ->toBe($this->people['wendell']->name)
+        ->and(termOf($file, 'price'))
+        ->toBe('420000.00');
     entry($paper, ['blank' => $blank, 'value' => '415,000', 'key' => 'seen-term-1', 'scope' => 'term', 'seen' => '420,000']);
     expect(termOf($file, 'price'))->toBe('415000.00');
 });
 
 it('tells whoever changes a term on the file that someone else just has, and writes what stood into the history', function () {
     $file = $this->aFile();
-    $change = fn (string $who, string $value, ?string $seen) => $this->as($who)->put("/files/{$file->key}/facts?at=file", ['name' => 'price', 'value' => $value, ...($seen === null ? [] : ['seen' => $seen])], ['HX-Request' => 'true']);
+    $change = fn (string $who, string $value, ?string $seen) => $this->as($who)->put(
+        "/files/{$file->key}/facts?at=file",
+        ['name' => 'price', 'value' => $value, ...$seen === null ? [] : ['seen' => $seen]],
+        ['HX-Request' => 'true'],
+    );
     $fault = fn ($answer) => json_decode((string) $answer->headers->get('HX-Trigger'), true)['stored']['fault'];
-    expect($fault($change('wendell', '420,000', '412,500')))->toBeNull()
-        ->and($fault($change('tomas', '415,000', '412,500')))->toContain('Wendell')->toContain('$420,000')->and(termOf($file, 'price'))->toBe('420000.00')
-        ->and($fault($change('tomas', '415,000', '420,000')))->toBeNull()->and(termOf($file, 'price'))->toBe('415000.00');
+    expect($fault($change('wendell', '420,000', '412,500')))
+        ->toBeNull()
+        ->and($fault($change('tomas', '415,000', '412,500')))
+        ->toContain('Wendell')
+        ->toContain('$420,000')
+        ->and(termOf($file, 'price'))
+        ->toBe('420000.00')
+        ->and($fault($change('tomas', '415,000', '420,000')))
+        ->toBeNull()
+        ->and(termOf($file, 'price'))
+        ->toBe('415000.00');
     $this->seeAll();
-    expect(json_decode(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Term changed')->orderByDesc('id')->value('data'), true))->toMatchArray(['before' => '420000.00', 'after' => '415000.00']);
+    expect(
+        json_decode(
+            DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Term changed')->orderByDesc('id')->value('data'),
+            true,
+        ),
+    )->toMatchArray(['before' => '420000.00', 'after' => '415000.00']);
 });
 
 it('moves a date from where it stands, tells whoever was shown another day, and says so in the history', function () {
     $file = $this->aFile(['acceptance' => '2026-11-24']);
-    $move = fn (string $day, string $seen) => $this->as('tomas')->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => $day, 'reason' => 'Amendment 1', 'seen' => $seen]);
+    $move = fn (string $day, string $seen) => $this->as('tomas')->post("/files/{$file->key}/shift", [
+        'anchor' => 'closing',
+        'day' => $day,
+        'reason' => 'Amendment 1',
+        'seen' => $seen,
+    ]);
     $move('2026-12-21', '2026-12-18')->assertSessionHas('told');
-    $move('2026-12-28', '2026-12-18')->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Tomás') && str_contains($told, 'December 21') || str_contains($told, '21 December'));
+    $move('2026-12-28', '2026-12-18')->assertSessionHas(
+        'refused',
+        fn (string $told) => (str_contains($told, 'Tomás') && str_contains($told, 'December 21')) || str_contains($told, '21 December'),
+    );
     expect(termOf($file, 'closing'))->toBe('2026-12-21');
     $move('2026-12-28', '2026-12-21')->assertSessionHas('told');
     $this->seeAll();
-    expect(json_decode(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Dates moved')->orderByDesc('id')->value('data'), true))->toMatchArray(['from' => '2026-12-21', 'to' => '2026-12-28']);
+    expect(
+        json_decode(
+            DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Dates moved')->orderByDesc('id')->value('data'),
+            true,
+        ),
+    )->toMatchArray(['from' => '2026-12-21', 'to' => '2026-12-28']);
 });
 
 it('applies a kit once, and says so once, for two who applied it at the same moment', function () {
@@ -110,8 +122,10 @@ it('applies a kit once, and says so once, for two who applied it at the same mom
     // Both had found it missing before the first wrote it down.
     app(AttachKits::class)->one($file, $kit, 0, false);
     app(AttachKits::class)->one($file, $kit, 0, false);
-    expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Kit applied')->where('data->kit', $kit->name)->count())->toBe(1)
-        ->and(Task::query()->where('deal_file_id', $file->id)->where('origin', $kit->key)->count())->toBe(count($kit->tasks));
+    expect(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Kit applied')->where('data->kit', $kit->name)->count())
+        ->toBe(1)
+        ->and(Task::query()->where('deal_file_id', $file->id)->where('origin', $kit->key)->count())
+        ->toBe(count($kit->tasks));
 });
 
 it('makes one piece of two quick moves, and leaves what someone else has moved', function () {
@@ -119,175 +133,98 @@ it('makes one piece of two quick moves, and leaves what someone else has moved',
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => brought('Survey')]);
     $this->seeAll();
     $paper = Paper::query()->where('title', 'Survey')->sole();
-    $put = fn (string $who, string $key, array $more) => $this->as($who)->postJson("/papers/{$paper->key}/pieces", ['key' => $key, 'kind' => 'text', 'page' => 1, 'place' => [100, 200, 120, 14], 'text' => 'seen', ...$more]);
+    $put = fn (string $who, string $key, array $more) => $this->as($who)->postJson("/papers/{$paper->key}/pieces", [
+        'key' => $key,
+        'kind' => 'text',
+        'page' => 1,
+        'place' => [100, 200, 120, 14],
+        'text' => 'seen',
+        ...$more,
+    ]);
     $first = $put('tomas', 'piece-first', [])->assertOk()->json('pieces.0.key');
     $put('tomas', 'piece-moved-1', ['instead' => $first, 'place' => [110, 200, 120, 14]])->assertOk();
     $put('tomas', 'piece-moved-2', ['instead' => $first, 'place' => [120, 200, 120, 14]])->assertOk();
     $put('wendell', 'piece-other', ['instead' => $first, 'place' => [300, 200, 120, 14]])->assertConflict();
     $this->seeAll();
-    expect(PaperPiece::standing($paper)->get())->toHaveCount(1)->and(PaperPiece::standing($paper)->sole()->places[0][0])->toEqual(120);
+    expect(PaperPiece::standing($paper)->get())
+        ->toHaveCount(1)
+        ->and(PaperPiece::standing($paper)->sole()->places[0][0])
+        ->toEqual(120);
 });
 
 it('tells a change of a form that was stored as stored, also once the form is in force', function () {
     $path = (string) tempnam(sys_get_temp_dir(), 'own');
     file_put_contents($path, press()->print([(new Drawing(612, 792))->text(72, 90, 14, 'Signature: ____________')]));
-    $this->as('wendell')->post('/own-forms', ['pdf' => new UploadedFile($path, 'Own.pdf', 'application/pdf', null, true)])->assertSessionHas('told');
+    $this->as('wendell')
+        ->post('/own-forms', ['pdf' => new UploadedFile($path, 'Own.pdf', 'application/pdf', null, true)])
+        ->assertSessionHas('told');
     $this->seeAll();
     $own = OwnForm::query()->orderByDesc('id')->firstOrFail();
     $change = ['do' => 'about', 'title' => 'Own form, named', 'number' => $own->number, 'stage' => $own->stage];
     app(KeepOwnForm::class)->change($own, $change, 'own-change-1', $this->people['wendell']);
     $own->refresh()->update(['status' => 'superseded']);
-    expect(app(KeepOwnForm::class)->change($own, $change, 'own-change-1', $this->people['wendell'])->title)->toBe('Own form, named')
-        ->and(fn () => app(KeepOwnForm::class)->change($own, $change, 'own-change-2', $this->people['wendell']))->toThrow(StepRefused::class);
+    expect(app(KeepOwnForm::class)->change($own, $change, 'own-change-1', $this->people['wendell'])->title)
+        ->toBe('Own form, named')
+        ->and(fn () => app(KeepOwnForm::class)->change($own, $change, 'own-change-2', $this->people['wendell']))
+        ->toThrow(StepRefused::class);
 });
 
 it('takes an upload once, under its key and by its bytes, and tells what became of it', function () {
     $file = $this->aFile();
     $one = brought('Survey');
-    $bring = fn (UploadedFile $pdf, string $key, array $more = []) => $this->as('tomas')->postJson("/files/{$file->key}/papers", ['pdf' => new UploadedFile($pdf->getPathname(), $pdf->getClientOriginalName(), 'application/pdf', null, true), 'key' => $key, ...$more]);
+    $bring = fn (UploadedFile $pdf, string $key, array $more = []) => $this->as('tomas')->postJson("/files/{$file->key}/papers", [
+        'pdf' => new UploadedFile($pdf->getPathname(), $pdf->getClientOriginalName(), 'application/pdf', null, true),
+        'key' => $key,
+        ...$more,
+    ]);
     $bring($one, 'upload-key-1')->assertOk();
     $bring($one, 'upload-key-1')->assertOk()->assertJsonPath('told.0', '“Survey” is in the file.');
-    $bring($one, 'upload-key-2')->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'not added again'));
+    $bring($one, 'upload-key-2')
+        ->assertUnprocessable()
+        ->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'not added again'));
     $this->seeAll();
-    expect(Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey')->count())->toBe(1)->and(Upload::query()->where('state', 'done')->count())->toBe(1);
-    $this->as('tomas')->getJson("/files/{$file->key}/uploads/upload-key-1")->assertJson(['state' => 'done']);
-    $this->as('tomas')->getJson("/files/{$file->key}/uploads/never-sent-1")->assertJson(['state' => 'unknown']);
+    expect(Paper::query()->where('deal_file_id', $file->id)->where('title', 'Survey')->count())
+        ->toBe(1)
+        ->and(Upload::query()->where('state', 'done')->count())
+        ->toBe(1);
+    $this->as('tomas')
+        ->getJson("/files/{$file->key}/uploads/upload-key-1")
+        ->assertJson(['state' => 'done']);
+    $this->as('tomas')
+        ->getJson("/files/{$file->key}/uploads/never-sent-1")
+        ->assertJson(['state' => 'unknown']);
     $expected = Paper::query()->where('deal_file_id', $file->id)->where('state', 'expected')->firstOrFail();
     $bring(brought('First of two'), 'upload-key-3', ['paper' => $expected->key])->assertOk();
-    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $expected->key])->assertUnprocessable()->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has already arrived'));
+    $bring(brought('Second of two'), 'upload-key-4', ['paper' => $expected->key])
+        ->assertUnprocessable()
+        ->assertJsonPath('refused.0', fn (string $told) => str_contains($told, 'has already arrived'));
     $this->seeAll();
     expect($expected->versions()->count())->toBe(1);
 });
 
 it('hands in no form with required blanks empty', function () {
     $file = $this->aFile();
-    $paper = $file->papers()->where('form_number', 'M-110')->first() ?? $file->papers()->get()->first(fn (Paper $one) => $one->isDraft() && ($one->form()->marks ?? []) === [] && $one->requirement !== null);
+    $paper =
+        $file->papers()->where('form_number', 'M-110')->first() ??
+        $file
+            ->papers()
+            ->get()
+            ->first(fn (Paper $one) => $one->isDraft() && ($one->form()->marks ?? []) === [] && $one->requirement !== null);
     if ($paper === null) {
         $paper = $this->paper($file, 'M-215');
     }
     $requirement = $paper->requirement ?? throw new LogicException('no requirement');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('refused');
+    $this->as('tomas')
+        ->post("/requirements/{$requirement->key}/submit")
+        ->assertSessionHas('refused');
     $this->seeAll();
     expect($requirement->refresh()->review_state->value)->toBe('not_submitted');
 });
 
 it('says in words what is no longer here, never the name of a class', function () {
-    $told = $this->as('tomas')->postJson('/papers/01ARZ3NDEKTSV4RRFFQ69G5FAV/entries', ['blank' => 'x', 'value' => 'y', 'key' => 'gone-paper-1'])->assertNotFound()->json('message');
+    $told = $this->as('tomas')
+        ->postJson('/papers/01ARZ3NDEKTSV4RRFFQ69G5FAV/entries', ['blank' => 'x', 'value' => 'y', 'key' => 'gone-paper-1'])
+        ->assertNotFound()
+        ->json('message');
     expect($told)->toContain('This is gone')->not->toContain('\\');
-});
-
-it('says in words that there is no room on the disk, keeps nothing by half, and takes the same once there is room', function () {
-    $file = $this->aFile();
-    $full = true;
-    $this->app->bind(Bytes::class, function () use (&$full) {
-        return new Bytes($full ? new class implements Store
-        {
-            public function write(string $name, string $bytes): void
-            {
-                throw DiskFull::told();
-            }
-
-            public function read(string $name): string
-            {
-                return '';
-            }
-
-            public function has(string $name): bool
-            {
-                return false;
-            }
-
-            public function path(string $name): string
-            {
-                return $name;
-            }
-        } : new LocalStore((string) config('unanimus.bytes.folder')));
-    });
-    $pdf = brought('Survey');
-    $bring = fn () => $this->as('tomas')->postJson("/files/{$file->key}/papers", ['pdf' => new UploadedFile($pdf->getPathname(), 'Survey.pdf', 'application/pdf', null, true), 'key' => 'into-a-full-disk']);
-    $bring()->assertStatus(507)->assertJsonPath('message', fn (string $told) => str_contains($told, 'out of disk space'));
-    $this->seeAll();
-    expect(Paper::query()->where('title', 'Survey')->count())->toBe(0);
-    $full = false;
-    $bring()->assertOk();
-});
-
-it('writes all of a file or nothing of it, also where the disk takes no more', function () {
-    $folder = sys_get_temp_dir().'/store-'.bin2hex(random_bytes(4));
-    mkdir($folder);
-    $code = 'require $argv[1]."/vendor/autoload.php"; $store = new App\\Storage\\LocalStore($argv[2]); $store->write(hash("sha256", "small"), "small");'
-        .'try { $store->write(hash("sha256", "large"), str_repeat("x", 3_000_000)); echo "written"; } catch (Unanimus\\Pages\\DiskFull $full) { echo $full->getMessage(); }';
-    // A limit on the size of files is to a program what a full disk is.
-    exec('trap "" XFSZ; ulimit -f 1000; php -r '.escapeshellarg($code).' '.escapeshellarg(base_path()).' '.escapeshellarg($folder).' 2>&1', $said);
-    $left = glob("{$folder}/*/*/*") ?: [];
-    expect(implode($said))->toContain('out of disk space')->and($left)->toHaveCount(1)->and(file_get_contents($left[0]))->toBe('small');
-});
-
-it('changes of a person only what was changed, and tells whoever changes what someone else just has', function () {
-    $file = $this->aFile();
-    $put = fn (string $who, array $given, array $seen = []) => json_decode((string) $this->as($who)->put("/files/{$file->key}/parties/buyer.1?at=opening", [...$given, 'stood' => $seen], ['HX-Request' => 'true'])->assertOk()->headers->get('HX-Trigger'), true)['stored']['fault'];
-    expect($put('wendell', ['name' => 'Sunniva Eide-Holm'], ['name' => 'Sunniva Eide']))->toBeNull()
-        ->and($put('tomas', ['phone' => '555-0199']))->toBeNull()
-        ->and($put('tomas', ['email' => 'eide@new.example'], ['email' => 'sunniva@eide.example']))->toBeNull()
-        ->and($put('wendell', ['email' => 'other@new.example'], ['email' => 'sunniva@eide.example']))->toContain('eide@new.example')->toContain('while you were on this page')
-        ->and($put('wendell', ['phone' => '555-0111'], ['phone' => '555-0141']))->toContain('the phone number to “555-0199”');
-    $this->seeAll();
-    $party = $file->parties()->where('role', 'buyer')->where('number', 1)->sole();
-    expect([$party->name, $party->phone, $party->email])->toBe(['Sunniva Eide-Holm', '555-0199', 'eide@new.example']);
-});
-
-it('tells a signer who has finished that it is done, also when the deal ended before they pressed again', function () {
-    $round = $this->aRound($this->aFile());
-    $this->signs($round, 'buyer.1');
-    DB::table('deal_files')->where('id', $round->deal_file_id)->update(['status' => 'terminated']);
-    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
-    Auth::forgetGuards();
-    $this->post("{$link}/finish")->assertRedirect($link)->assertSessionMissing('refused');
-    $this->post('/sign/'.$this->signer($round, 'buyer.2')->token().'/consent', ['agree' => '1'])->assertSessionHas('refused');
-});
-
-/** What a client is asked to fill of a paper, with their link. @return array{string, Paper} */
-function askedOfClient(string $form): array
-{
-    $test = test();
-    $file = $test->aFile();
-    Auth::setUser($test->people['tomas']);
-    $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']);
-    $paper = $file->papers->firstWhere('form_number', $form);
-    $fill = app(KeepFillRequest::class)->ask($file, [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$paper], [], $file->office->today()->plusDays(5), '', $test->people['tomas'])[0];
-    Auth::forgetGuards();
-    $test->seeAll();
-
-    return [(string) parse_url($fill->link(), PHP_URL_PATH), $fill->papers()->firstOrFail()];
-}
-
-it('asks a client where someone else has entered something while they were typing', function () {
-    [$link, $paper] = askedOfClient('M-201');
-    $blank = collect($paper->form()->blanks)->first(fn (Blank $one) => $one->kind === Kind::Text && in_array($one->name, FillRequest::asked($paper), true))->name;
-    $entry = fn (string $value, string $seen, string $key) => $this->postJson("{$link}/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'seen' => $seen, 'key' => $key]);
-    $entry('Old windows', '', 'client-entry-1')->assertOk();
-    $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => 'New windows', 'seen' => 'Old windows', 'key' => 'agent-entry-1'])->assertOk();
-    Auth::forgetGuards();
-    $entry('No windows', 'Old windows', 'client-entry-2')->assertConflict()->assertJsonPath('theirs', 'New windows')->assertJsonPath('who', $this->people['tomas']->name);
-    $entry('No windows', 'New windows', 'client-entry-3')->assertOk();
-    $this->get("{$link}/papers/{$paper->key}")->assertSee('id="met"', false);
-});
-
-it('lets a client take their own check mark off again, question by question', function () {
-    [$link] = askedOfClient('M-201');
-    for ($number = 1; $number < 400; $number++) {
-        $page = $this->get("{$link}/questions/{$number}")->assertOk()->getContent();
-        if (preg_match('/type="checkbox" name="choice" value="([^"]+)"/', $page, $tick) === 1) {
-            break;
-        }
-    }
-    $send = function (string $choice) use ($link, &$number) {
-        preg_match_all('/name="(key|seen)" value="([^"]*)"/', (string) $this->get("{$link}/questions/{$number}")->getContent(), $hidden);
-
-        return $this->post("{$link}/questions/{$number}", [...array_combine($hidden[1], $hidden[2]), 'choice' => $choice, 'go' => 'rest']);
-    };
-    $send($tick[1])->assertSessionHasNoErrors();
-    expect($this->get("{$link}/questions/{$number}")->getContent())->toContain('checked');
-    $send('')->assertSessionHasNoErrors();
-    expect($this->get("{$link}/questions/{$number}")->getContent())->not->toMatch('/type="checkbox"[^>]*checked/');
 });

@@ -30,13 +30,23 @@ function requirement(DealFile $file, string $title): Requirement
 it('hands in a signed paper, and the broker finds it on the desk beside the page', function () {
     $file = aSignedFile();
     $requirement = requirement($file, 'Agency disclosure');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/requirements/{$requirement->key}/submit")
+        ->assertSessionHas('told');
     $this->as('ines')->get('/review')->assertSee('Agency disclosure')->assertSee('14 Lanternfish Lane');
     $this->as('dario')->get('/review')->assertSee('Agency disclosure');
-    $this->as('ines')->get("/review/{$requirement->key}")->assertOk()->assertSee('/pages/1.webp')->assertSee('Accept');
-    $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertRedirect('/review');
+    $this->as('ines')
+        ->get("/review/{$requirement->key}")
+        ->assertOk()
+        ->assertSee('/pages/1.webp')
+        ->assertSee('Accept');
+    $this->as('ines')
+        ->post("/requirements/{$requirement->key}/accept")
+        ->assertRedirect('/review');
     $all = $file->requirements()->count();
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee("1 of {$all} complete");
+    $this->as('tomas')
+        ->get("/files/{$file->key}")
+        ->assertSee("1 of {$all} complete");
 });
 
 it('hands in nothing unsigned, expected or handed in already', function (string $title, string $told) {
@@ -45,93 +55,190 @@ it('hands in nothing unsigned, expected or handed in already', function (string 
     if ($title === 'Agency disclosure') {
         $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     }
-    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('refused', fn (string $text) => str_contains($text, $told));
+    $this->as('tomas')
+        ->post("/requirements/{$requirement->key}/submit")
+        ->assertSessionHas('refused', fn (string $text) => str_contains($text, $told));
 })->with([['Purchase agreement', 'not signed yet'], ['Closing statement', 'has not arrived'], ['Agency disclosure', 'already submitted']]);
 
 it('sends back with a remark pinned to a place; handing in again answers it', function () {
     $file = aSignedFile();
     $requirement = requirement($file, 'Agency disclosure');
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
-    $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => ''])->assertSessionHasErrors('remark');
-    $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'Name the licensee.', 'page' => '1', 'x' => '120.5', 'y' => '300'])->assertRedirect();
-    $this->as('tomas')->get("/papers/{$requirement->paper->key}")->assertSee('Name the licensee.')->assertSee('Submit to broker again');
+    $this->as('ines')
+        ->post("/requirements/{$requirement->key}/send-back", ['remark' => ''])
+        ->assertSessionHasErrors('remark');
+    $this->as('ines')
+        ->post("/requirements/{$requirement->key}/send-back", [
+            'remark' => 'Name the licensee.',
+            'page' => '1',
+            'x' => '120.5',
+            'y' => '300',
+        ])
+        ->assertRedirect();
+    $this->as('tomas')
+        ->get("/papers/{$requirement->paper->key}")
+        ->assertSee('Name the licensee.')
+        ->assertSee('Submit to broker again');
     $this->as('tomas')->get('/')->assertSee('Answer remark');
-    $this->as('tomas')->post("/requirements/{$requirement->key}/submit")->assertSessionHas('told');
+    $this->as('tomas')
+        ->post("/requirements/{$requirement->key}/submit")
+        ->assertSessionHas('told');
     $this->seeAll();
-    expect($requirement->refresh()->review_state->value)->toBe('submitted')->and($requirement->remarks()->whereNull('answered_at')->count())->toBe(0);
+    expect($requirement->refresh()->review_state->value)
+        ->toBe('submitted')
+        ->and($requirement->remarks()->whereNull('answered_at')->count())
+        ->toBe(0);
 });
 
 it('decides only what was handed in, once', function () {
     $file = aSignedFile();
     $requirement = requirement($file, 'Agency disclosure');
-    $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertSessionHas('refused');
+    $this->as('ines')
+        ->post("/requirements/{$requirement->key}/accept")
+        ->assertSessionHas('refused');
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/accept");
-    $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'too late'])->assertSessionHas('refused');
+    $this->as('ines')
+        ->post("/requirements/{$requirement->key}/send-back", ['remark' => 'too late'])
+        ->assertSessionHas('refused');
     $this->seeAll();
-    expect($requirement->refresh()->review_state->value)->toBe('accepted')->and(DB::table('history')->where('what', 'Accepted')->count())->toBe(1);
+    expect($requirement->refresh()->review_state->value)
+        ->toBe('accepted')
+        ->and(DB::table('history')->where('what', 'Accepted')->count())
+        ->toBe(1);
 });
 
 it('computes the commission, to the cent, and shows how', function () {
     $file = $this->aFile();
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$11,343.75')->assertSee('$7,545.63')->assertSee('$3,798.12')->assertSee('equals the gross commission');
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])
+        ->assertSessionHas('told');
+    $this->as('tomas')
+        ->get("/files/{$file->key}/commission")
+        ->assertSee('$11,343.75')
+        ->assertSee('$7,545.63')
+        ->assertSee('$3,798.12')
+        ->assertSee('equals the gross commission');
 });
 
 it('proposes what the file says and computes nothing from it before someone has entered figures', function () {
     $file = $this->aFile();
-    $page = fn () => $this->as('tomas')->get("/files/{$file->key}/commission")->assertOk();
+    $page = fn () => $this->as('tomas')
+        ->get("/files/{$file->key}/commission")
+        ->assertOk();
     $page()->assertSee('No commission is entered')->assertDontSee('ties out');
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'buyer_commission', 'value' => '2.5']);
     $page()->assertSee('value="2.5"', false)->assertSee('Commission, buyer side')->assertDontSee('ties out');
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => ''])->assertSessionHasErrors(['agent_share' => 'Enter the agent’s split in percent.']);
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '10', 'agent_share' => '100', 'fee' => '0'])->assertSessionHas('told');
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '2.5', 'agent_share' => ''])
+        ->assertSessionHasErrors(['agent_share' => 'Enter the agent’s split in percent.']);
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '10', 'agent_share' => '100', 'fee' => '0'])
+        ->assertSessionHas('told');
     $page()->assertSee('value="100"', false)->assertSee('value="10"', false)->assertSee('$41,250.00');
 });
 
 it('refuses figures that cannot be', function (array $given, string $told) {
     $file = $this->aFile();
-    $response = $this->as('tomas')->put("/files/{$file->key}/commission", [...['rate' => '3', 'agent_share' => '70', 'fee' => '0'], ...$given]);
-    expect($response->baseResponse->getSession()->get('refused') ?? implode(' ', $response->baseResponse->getSession()->get('errors')->all()))->toContain($told);
-})->with([[['rate' => 'three'], 'percentage'], [['rate' => '103'], 'percentage'], [['agent_share' => '-5'], 'percentage'], [['fee' => 'x'], 'amount'], [['fee' => '999999'], 'more than']]);
+    $response = $this->as('tomas')->put("/files/{$file->key}/commission", [
+        ...['rate' => '3', 'agent_share' => '70', 'fee' => '0'],
+        ...$given,
+    ]);
+    expect(
+        $response->baseResponse->getSession()->get('refused') ?? implode(' ', $response->baseResponse->getSession()->get('errors')->all()),
+    )->toContain($told);
+})->with([
+    [['rate' => 'three'], 'percentage'],
+    [['rate' => '103'], 'percentage'],
+    [['agent_share' => '-5'], 'percentage'],
+    [['fee' => 'x'], 'amount'],
+    [['fee' => '999999'], 'more than'],
+]);
 
 it('authorizes a disbursement only when the review is complete, once, as a PDF in the file', function () {
     $file = aSignedFile(['acceptance' => '2026-11-21']);
-    $this->as('ines')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not complete'));
+    $this->as('ines')
+        ->post("/files/{$file->key}/commission/authorize")
+        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not complete'));
     $this->seeAll();
     foreach ($file->requirements()->get() as $requirement) {
-        $this->as('ines')->post("/requirements/{$requirement->key}/waive", ['reason' => 'for this test'])->assertRedirect();
+        $this->as('ines')
+            ->post("/requirements/{$requirement->key}/waive", ['reason' => 'for this test'])
+            ->assertRedirect();
     }
-    $this->as('dario')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not entered yet'));
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])->assertSessionHas('told');
-    $this->as('dario')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('told');
-    $this->as('ines')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'already'));
-    $this->as('tomas')->put("/files/{$file->key}/commission", ['rate' => '9', 'agent_share' => '99'])->assertSessionHas('refused');
+    $this->as('dario')
+        ->post("/files/{$file->key}/commission/authorize")
+        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not entered yet'));
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])
+        ->assertSessionHas('told');
+    $this->as('dario')
+        ->post("/files/{$file->key}/commission/authorize")
+        ->assertSessionHas('told');
+    $this->as('ines')
+        ->post("/files/{$file->key}/commission/authorize")
+        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'already'));
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '9', 'agent_share' => '99'])
+        ->assertSessionHas('refused');
     $this->seeAll();
     $paper = $file->papers()->where('title', 'Commission disbursement authorization')->firstOrFail();
     $text = textOf(app(Bytes::class)->read($paper->latest->sha256));
-    expect($text)->toContain('Dario Velasquez-Thorne')->toContain('$11,343.75')->toContain('14 Lanternfish Lane')->and($file->papers()->where('title', $paper->title)->count())->toBe(1);
-    $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'closed'])->assertSessionHas('told');
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee('Closed');
+    expect($text)
+        ->toContain('Dario Velasquez-Thorne')
+        ->toContain('$11,343.75')
+        ->toContain('14 Lanternfish Lane')
+        ->and($file->papers()->where('title', $paper->title)->count())
+        ->toBe(1);
+    $this->as('tomas')
+        ->post("/files/{$file->key}/status", ['status' => 'closed'])
+        ->assertSessionHas('told');
+    $this->as('tomas')
+        ->get("/files/{$file->key}")
+        ->assertSee('Closed');
 });
 
 it('has no sheet without a price', function () {
     $file = $this->aFile(['price' => '']);
-    $this->as('ines')->get("/files/{$file->key}/commission")->assertSee('based on the price');
-    $this->as('ines')->post("/files/{$file->key}/commission/authorize")->assertSessionHas('refused');
+    $this->as('ines')
+        ->get("/files/{$file->key}/commission")
+        ->assertSee('based on the price');
+    $this->as('ines')
+        ->post("/files/{$file->key}/commission/authorize")
+        ->assertSessionHas('refused');
 });
 
-$letter = static fn (string $id = 'one') => 'From: =?UTF-8?B?'.base64_encode('José <jose@eide.example>')."?=\r\nSubject: Survey\r\nMessage-ID: <{$id}@x.example>\r\nContent-Type: multipart/mixed; boundary=\"b\"\r\n\r\n--b\r\nContent-Type: text/plain; charset=utf-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\nHere it is =C3=A9\r\n--b\r\nContent-Type: application/pdf; name=\"survey.pdf\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".base64_encode('%PDF-1.4 survey')."\r\n--b--\r\n";
+$letter = static fn (string $id = 'one') => 'From: =?UTF-8?B?'.
+    base64_encode('José <jose@eide.example>').
+    "?=\r\nSubject: Survey\r\nMessage-ID: <{$id}@x.example>\r\nContent-Type: multipart/mixed; boundary=\"b\"\r\n\r\n--b\r\nContent-Type: text/plain; charset=utf-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\nHere it is =C3=A9\r\n--b\r\nContent-Type: application/pdf; name=\"survey.pdf\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".
+    base64_encode('%PDF-1.4 survey').
+    "\r\n--b--\r\n";
 
 it('takes a letter with its attachment into the inbox, once', function () use ($letter) {
-    $send = fn (string $token) => $this->call('POST', '/intake/mail', [], [], [], ['HTTP_AUTHORIZATION' => "Bearer {$token}", 'CONTENT_TYPE' => 'message/rfc822'], $letter());
+    $send = fn (string $token) => $this->call(
+        'POST',
+        '/intake/mail',
+        [],
+        [],
+        [],
+        ['HTTP_AUTHORIZATION' => "Bearer {$token}", 'CONTENT_TYPE' => 'message/rfc822'],
+        $letter(),
+    );
     $send('wrong')->assertStatus(401);
     $send((string) config('unanimus.intake.token'))->assertStatus(201);
     $send((string) config('unanimus.intake.token'))->assertStatus(201);
     $this->seeAll();
     $item = InboundItem::query()->sole();
-    expect($item->subject)->toBe('Survey')->and($item->sender)->toContain('José')->and($item->body)->toBe('Here it is é')->and($item->attachments[0]['name'])->toBe('survey.pdf')
-        ->and(app(Bytes::class)->read($item->attachments[0]['sha256']))->toBe('%PDF-1.4 survey');
+    expect($item->subject)
+        ->toBe('Survey')
+        ->and($item->sender)
+        ->toContain('José')
+        ->and($item->body)
+        ->toBe('Here it is é')
+        ->and($item->attachments[0]['name'])
+        ->toBe('survey.pdf')
+        ->and(app(Bytes::class)->read($item->attachments[0]['sha256']))
+        ->toBe('%PDF-1.4 survey');
     $this->as('ines')->get('/office')->assertSee('Survey');
     $this->as('tomas')->get('/office')->assertDontSee('Inbox');
 });
@@ -140,6 +247,11 @@ it('reads letters of any shape without failing', function (string $raw) {
     $mail = RawMail::read($raw);
     expect(mb_check_encoding($mail->subject.$mail->text.$mail->sender, 'UTF-8'))->toBeTrue();
 })->with([
-    'empty' => [''], 'no headers' => ['no headers'], 'bare line ends' => ["Subject: x\n\nbody"], 'no boundary' => ["Content-Type: multipart/mixed\r\n\r\nx"], 'an open part' => ["Content-Type: multipart/mixed; boundary=b\r\n\r\n--b"],
-    'broken encodings' => ["Subject: =?UTF-8?B?broken\r\n\r\n\xff\xfe"], 'parts within parts' => [str_repeat("Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\n", 40)],
+    'empty' => [''],
+    'no headers' => ['no headers'],
+    'bare line ends' => ["Subject: x\n\nbody"],
+    'no boundary' => ["Content-Type: multipart/mixed\r\n\r\nx"],
+    'an open part' => ["Content-Type: multipart/mixed; boundary=b\r\n\r\n--b"],
+    'broken encodings' => ["Subject: =?UTF-8?B?broken\r\n\r\n\xff\xfe"],
+    'parts within parts' => [str_repeat("Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\n", 40)],
 ]);

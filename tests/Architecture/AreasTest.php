@@ -66,7 +66,12 @@ function leanings(string $folder, string $namespace): array
     foreach (new RegexIterator(new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}")), '/\.php$/') as $file) {
         $path = substr((string) $file, strlen($root) + 1);
         $area = explode('/', $path)[1];
-        preg_match_all('/\b'.$namespace.'\\\\(\w+)\\\\([\w\\\\]+)/', (string) file_get_contents((string) $file), $names, PREG_SET_ORDER);
+        preg_match_all(
+            '/\b'.$namespace.'\\\\(\w+)\\\\([\w\\\\]+)/',
+            (string) file_get_contents((string) $file),
+            $names,
+            PREG_SET_ORDER,
+        );
         foreach ($names as [, $of, $class]) {
             if ($of !== $area) {
                 $found[] = ['file' => $path, 'area' => $area, 'of' => $of, 'class' => $class];
@@ -95,10 +100,15 @@ it('lets areas of core lean only where the map says', function () {
 
 it('keeps what an area of core marks as its own to that area, and the application out of it too', function () {
     $root = dirname(__DIR__, 2);
-    $own = fn (array $lean) => str_contains((string) @file_get_contents("{$root}/core/{$lean['of']}/".str_replace('\\', '/', $lean['class']).'.php'), '@internal');
+    $own = fn (array $lean) => str_contains(
+        (string) @file_get_contents("{$root}/core/{$lean['of']}/".str_replace('\\', '/', $lean['class']).'.php'),
+        '@internal',
+    );
     $wrong = array_filter([...leanings('core', 'Unanimus'), ...leanings('app', 'Unanimus')], $own);
-    expect(array_map(fn (array $lean) => "{$lean['file']} uses {$lean['of']}\\{$lean['class']}", array_values($wrong)))->toBe([])
-        ->and(shell_exec('grep -rl "@internal" '.escapeshellarg("{$root}/core")))->not->toBeEmpty();
+    expect(array_map(fn (array $lean) => "{$lean['file']} uses {$lean['of']}\\{$lean['class']}", array_values($wrong)))
+        ->toBe([])
+        ->and(shell_exec('grep -rl "@internal" '.escapeshellarg("{$root}/core")))
+        ->not->toBeEmpty();
 });
 
 it('keeps controllers, commands and jobs to their own area', function () {
@@ -107,6 +117,9 @@ it('keeps controllers, commands and jobs to their own area', function () {
 });
 
 it('lets areas of the application lean only where the map says', function () {
-    $wrong = array_filter(leanings('app', 'App'), fn (array $lean) => APP[$lean['area']] !== null && ! in_array($lean['of'], APP[$lean['area']], true));
+    $wrong = array_filter(
+        leanings('app', 'App'),
+        fn (array $lean) => APP[$lean['area']] !== null && ! in_array($lean['of'], APP[$lean['area']], true),
+    );
     expect(array_map(fn (array $lean) => "{$lean['file']} uses {$lean['of']}\\{$lean['class']}", array_values($wrong)))->toBe([]);
 });

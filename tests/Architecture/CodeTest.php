@@ -6,16 +6,29 @@ arch('core is plain PHP: no framework, no application')
     ->expect('Unanimus')
     ->not->toUse(['Illuminate', 'Laravel', 'App', 'Symfony', 'Carbon', 'Database']);
 
-arch('everything is strictly typed')->expect(['Unanimus', 'App'])->toUseStrictTypes();
+arch('everything is strictly typed')
+    ->expect(['Unanimus', 'App'])
+    ->toUseStrictTypes();
 
-arch('core classes are final')
-    ->expect('Unanimus')
-    ->classes()
-    ->toBeFinal();
+arch('core classes are final')->expect('Unanimus')->classes()->toBeFinal();
 
 arch('only the one door starts native programs')
     ->expect(['proc_open', 'exec', 'shell_exec', 'system', 'passthru', 'popen'])
-    ->not->toBeUsedIn(['Unanimus\Commission', 'Unanimus\Dates', 'Unanimus\Evidence', 'Unanimus\Exchange', 'Unanimus\Files', 'Unanimus\Forms', 'Unanimus\History', 'Unanimus\Money', 'Unanimus\Requirements', 'Unanimus\Review', 'Unanimus\Signing', 'Unanimus\Terms', 'App']);
+    ->not->toBeUsedIn([
+        'Unanimus\Commission',
+        'Unanimus\Dates',
+        'Unanimus\Evidence',
+        'Unanimus\Exchange',
+        'Unanimus\Files',
+        'Unanimus\Forms',
+        'Unanimus\History',
+        'Unanimus\Money',
+        'Unanimus\Requirements',
+        'Unanimus\Review',
+        'Unanimus\Signing',
+        'Unanimus\Terms',
+        'App',
+    ]);
 
 arch('money and dates know nothing of the areas that use them')
     ->expect('Unanimus\Money')
@@ -28,9 +41,12 @@ arch('the pages know nothing of forms, signing or money')
 /** Lines of a controller that change or lock rows. @return list<string> */
 function changesIn(string $code): array
 {
-    $changes = '/->(update|save|delete|create|forceFill|forceDelete|insert\w*|upsert|increment|decrement|firstOrCreate|updateOrCreate|touch|push|attach|detach|sync|lockForUpdate|sharedLock)\(|::(create|insert|upsert|updateOrCreate|firstOrCreate)\(|DB::(statement|insert|update|delete|unprepared|transaction)\(/';
+    $changes =
+        '/->(update|save|delete|create|forceFill|forceDelete|insert\w*|upsert|increment|decrement|firstOrCreate|updateOrCreate|touch|push|attach|detach|sync|lockForUpdate|sharedLock)\(|::(create|insert|upsert|updateOrCreate|firstOrCreate)\(|DB::(statement|insert|update|delete|unprepared|transaction)\(/';
 
-    return array_values(preg_grep('/session\(\)|->create\(.*Validator/', preg_grep($changes, explode("\n", $code)) ?: [], PREG_GREP_INVERT) ?: []);
+    return array_values(
+        preg_grep('/session\(\)|->create\(.*Validator/', preg_grep($changes, explode("\n", $code)) ?: [], PREG_GREP_INVERT) ?: [],
+    );
 }
 
 it('lets controllers change nothing themselves: actions do, with their history', function () {
@@ -40,17 +56,28 @@ it('lets controllers change nothing themselves: actions do, with their history',
             $wrong[] = basename($path).': '.trim($line);
         }
     }
-    expect($wrong)->toBe([])->and(changesIn("\$file->update(['status' => 'closed']);\n\$request->session()->put('x', 1);\nDB::table('rounds')->lockForUpdate()->first();\nPaper::create([]);"))->toHaveCount(3);
+    expect($wrong)
+        ->toBe([])
+        ->and(
+            changesIn(
+                "\$file->update(['status' => 'closed']);\n\$request->session()->put('x', 1);\nDB::table('rounds')->lockForUpdate()->first();\nPaper::create([]);",
+            ),
+        )
+        ->toHaveCount(3);
 });
 
-arch('nothing is left behind')->expect(['dd', 'dump', 'var_dump', 'ray', 'die'])->not->toBeUsed();
+arch('nothing is left behind')
+    ->expect(['dd', 'dump', 'var_dump', 'ray', 'die'])
+    ->not->toBeUsed();
 
 it('names no file longer than 400 lines', function (string $file) {
     expect(count(file($file)))->toBeLessThanOrEqual(400, $file);
 })->with(function () {
     $root = dirname(__DIR__, 2);
     foreach (['core', 'app', 'tests'] as $folder) {
-        foreach (new RegexIterator(new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}")), '/\.php$/') as $file) {
+        foreach (
+            new RegexIterator(new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}")), '/\.php$/') as $file
+        ) {
             yield [(string) $file];
         }
     }

@@ -20,7 +20,11 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     $before = $titles();
     expect($before)->toHaveCount(3);
     $this->browser->executeScript('document.querySelector("#sequence li:nth-child(3)").focus()');
-    (new WebDriverActions($this->browser))->keyDown(null, WebDriverKeys::ALT)->sendKeys(null, WebDriverKeys::ARROW_UP)->keyUp(null, WebDriverKeys::ALT)->perform();
+    (new WebDriverActions($this->browser))
+        ->keyDown(null, WebDriverKeys::ALT)
+        ->sendKeys(null, WebDriverKeys::ARROW_UP)
+        ->keyUp(null, WebDriverKeys::ALT)
+        ->perform();
     expect($titles())->toBe([$before[0], $before[2], $before[1]]);
     $this->press('Leave out', '#sequence li:nth-child(3)');
     expect($titles())->toBe([$before[0], $before[2]]);
@@ -34,15 +38,27 @@ it('puts papers together in an order changed by keys, gives them to read, and sh
     $this->press('Create reading copy');
     $this->seeText('Email sent to Maren Holt')->seeText('Not opened yet');
     $set = $this->browser->getCurrentURL();
-    $link = (new PostRoom)->link('maren@holt.example', 'Documents to read');
+    $link = (new PostRoom())->link('maren@holt.example', 'Documents to read');
     $agent = $this->browser;
     $this->browser = $this->newBrowser(390, 844);
     $this->visit($link)->seeText('Save as PDF');
-    expect($this->axe())->toBe([])->and($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
-    $this->eventually(fn () => $this->browser->executeScript('return document.querySelector(".reading img").naturalWidth') > 100 ? true : null, 'the first page does not show');
+    expect($this->axe())
+        ->toBe([])
+        ->and($this->browser->executeScript('return document.documentElement.scrollWidth'))
+        ->toBeLessThanOrEqual(392);
+    $this->eventually(
+        fn () => $this->browser->executeScript('return document.querySelector(".reading img").naturalWidth') > 100 ? true : null,
+        'the first page does not show',
+    );
     // Being looked at is not being opened: a person moves on it first.
     $this->find('body')->sendKeys(WebDriverKeys::PAGE_DOWN);
-    $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((one) => one.name.endsWith("/opened") && one.responseEnd > 0)') ?: null, 'the opening was not told');
+    $this->eventually(
+        fn () => $this->browser->executeScript(
+            'return performance.getEntriesByType("resource").some((one) => one.name.endsWith("/opened") && one.responseEnd > 0)',
+        ) ?:
+        null,
+        'the opening was not told',
+    );
     $this->browser->quit();
     $this->browser = $agent;
     $this->visit($set)->seeText('Opened 1 time');

@@ -20,7 +20,9 @@ it('moves a closing by keyboard on the deal line, after showing what moves with 
     $this->waitFor('#shift[open] input[name=reason]')->sendKeys('amendment 1');
     $this->find('#shift form .button.now')->click();
     $this->seeText('Date moved, with every date counted from it');
-    expect($this->find('[data-anchor=closing]')->getAttribute('data-day'))->toBe((new DateTimeImmutable($was))->modify('+1 day')->format('Y-m-d'));
+    expect($this->find('[data-anchor=closing]')->getAttribute('data-day'))->toBe(
+        (new DateTimeImmutable($was))->modify('+1 day')->format('Y-m-d'),
+    );
     $this->visit("{$file}?drawer=1")->seeText('amendment 1', '.drawer ol');
 });
 
@@ -58,7 +60,9 @@ it('chooses an offer, and the file is under contract with its terms', function (
     $this->enter('#record input[name="terms[price]"]', '560k');
     $this->press('Record offer');
     $this->seeText('Orla Devereux-Kim', 'table');
-    $this->browser->executeScript("[...document.querySelectorAll('button[value=choose]')].at(-1).scrollIntoView({block: 'center'}); [...document.querySelectorAll('button[value=choose]')].at(-1).click()");
+    $this->browser->executeScript(
+        "[...document.querySelectorAll('button[value=choose]')].at(-1).scrollIntoView({block: 'center'}); [...document.querySelectorAll('button[value=choose]')].at(-1).click()",
+    );
     $this->seeText('It is the contract now');
     $this->seeText('$560,000', '.price');
     $this->seeText('Under contract', '.file-head');
@@ -73,7 +77,9 @@ it('copies a kit, changes it, and sees to which files its conditions would apply
     $this->enter('input[name=note]', 'for the mill quarter');
     $this->press('Save', 'form:has(input[value=about])');
     $this->seeText('version 2');
-    $this->browser->executeScript("const f = document.querySelector('form:has(input[value=when])'); f.querySelector('[name=\"when[0][fact]\"]').value = 'kind'; f.querySelector('[name=\"when[0][operator]\"]').value = 'is'; f.querySelector('[name=\"when[0][value]\"]').value = 'sale'; f.querySelector('[name=\"when[1][fact]\"]').value = ''; f.querySelector('[name=\"when[2][fact]\"]').value = ''");
+    $this->browser->executeScript(
+        "const f = document.querySelector('form:has(input[value=when])'); f.querySelector('[name=\"when[0][fact]\"]').value = 'kind'; f.querySelector('[name=\"when[0][operator]\"]').value = 'is'; f.querySelector('[name=\"when[0][value]\"]').value = 'sale'; f.querySelector('[name=\"when[1][fact]\"]').value = ''; f.querySelector('[name=\"when[2][fact]\"]').value = ''",
+    );
     $this->press('Which files would it apply to?');
     $this->seeText('14 Lanternfish Lane', '.preview');
     expect($this->browser->getCurrentURL())->toContain('/kits/');
@@ -94,7 +100,12 @@ it('marks tasks done from the list over all files', function () {
 it('brings files in from a table, with progress that can be left', function () {
     /** @var BrowserCase $this */
     $path = sys_get_temp_dir().'/unanimus-table-'.getmypid().'.csv';
-    file_put_contents($path, "Address;Agent;Side\r\n".implode("\r\n", array_map(static fn (int $n) => "{$n}00 Browser Row, Pellingford;priya@quillmark.example;buyer", range(1, 3)))."\r\n;;");
+    file_put_contents(
+        $path,
+        "Address;Agent;Side\r\n".
+            implode("\r\n", array_map(static fn (int $n) => "{$n}00 Browser Row, Pellingford;priya@quillmark.example;buyer", range(1, 3))).
+            "\r\n;;",
+    );
     $this->signIn('wendell')->visit('/imports');
     $this->browser->findElement(WebDriverBy::name('table'))->sendKeys($path);
     $this->seeText('Match the columns');
@@ -112,6 +123,12 @@ it('takes an address typed in one line apart, also into the field one has just c
     $this->find('#first')->sendKeys('Noor Petterson'.WebDriverKeys::ENTER);
     $this->waitFor('#fact-property\.street');
     $this->enter('#fact-property\.street', '9 netloft lane, apt 2, Tidewick, MW 204170012');
-    $this->eventually(fn () => $this->find('#fact-property\.zip')->getAttribute('value') === '20417-0012' ? true : null, 'the ZIP code is not there');
-    expect($this->find('#fact-property\.unit')->getAttribute('value'))->toBe('apt 2')->and($this->find('#fact-property\.street')->getAttribute('value'))->toBe('9 Netloft Lane');
+    $this->eventually(
+        fn () => $this->find('#fact-property\.zip')->getAttribute('value') === '20417-0012' ? true : null,
+        'the ZIP code is not there',
+    );
+    expect($this->find('#fact-property\.unit')->getAttribute('value'))
+        ->toBe('apt 2')
+        ->and($this->find('#fact-property\.street')->getAttribute('value'))
+        ->toBe('9 Netloft Lane');
 });

@@ -10,12 +10,36 @@ use Tests\Support\BrowserCase;
 function mainViews(): array
 {
     return [
-        'Today' => ['wendell', '/'], 'files' => ['wendell', '/files'], 'opening sheet, new' => ['tomas', '/open'], 'file' => ['wendell', '14 Lanternfish Lane'], 'opening sheet' => ['wendell', '14 Lanternfish Lane/opening'],
-        'paper' => ['tomas', 'Association addendum'], 'signed paper' => ['tomas', 'Purchase agreement'], 'round' => ['tomas', 'See round'], 'review' => ['ines', '/review'], 'review desk' => ['ines', 'Read'],
-        'commission' => ['ines', '/commission'], 'commission sheet' => ['ines', 'Commission sheet'], 'office' => ['fenna', '/office'], 'style' => ['fenna', '/style'],
-        'dates' => ['tomas', '14 Lanternfish Lane/dates'], 'tasks' => ['wendell', '/tasks?who=all'], 'offers' => ['caleb', '208 Copperbeech Road/offers'], 'net sheet' => ['caleb', '208 Copperbeech Road/net'], 'kits' => ['tomas', '/kits'], 'kit' => ['tomas', '/kits/purchase-buyer'],
-        'forms' => ['tomas', '14 Lanternfish Lane/forms'], 'assembling' => ['tomas', '14 Lanternfish Lane/assembling'], 'fill requests' => ['tomas', '14 Lanternfish Lane/fill-requests'],
-        'own forms' => ['wendell', '/own-forms'], 'rules' => ['fenna', '/rules'], 'rule' => ['fenna', '/rules/new'], 'imports' => ['wendell', '/imports'], 'address book' => ['wendell', '/contacts'], 'own sign-in' => ['tomas', '/me'], 'lanes to print' => ['wendell', '/?print=1'],
+        'Today' => ['wendell', '/'],
+        'files' => ['wendell', '/files'],
+        'opening sheet, new' => ['tomas', '/open'],
+        'file' => ['wendell', '14 Lanternfish Lane'],
+        'opening sheet' => ['wendell', '14 Lanternfish Lane/opening'],
+        'paper' => ['tomas', 'Association addendum'],
+        'signed paper' => ['tomas', 'Purchase agreement'],
+        'round' => ['tomas', 'See round'],
+        'review' => ['ines', '/review'],
+        'review desk' => ['ines', 'Read'],
+        'commission' => ['ines', '/commission'],
+        'commission sheet' => ['ines', 'Commission sheet'],
+        'office' => ['fenna', '/office'],
+        'style' => ['fenna', '/style'],
+        'dates' => ['tomas', '14 Lanternfish Lane/dates'],
+        'tasks' => ['wendell', '/tasks?who=all'],
+        'offers' => ['caleb', '208 Copperbeech Road/offers'],
+        'net sheet' => ['caleb', '208 Copperbeech Road/net'],
+        'kits' => ['tomas', '/kits'],
+        'kit' => ['tomas', '/kits/purchase-buyer'],
+        'forms' => ['tomas', '14 Lanternfish Lane/forms'],
+        'assembling' => ['tomas', '14 Lanternfish Lane/assembling'],
+        'fill requests' => ['tomas', '14 Lanternfish Lane/fill-requests'],
+        'own forms' => ['wendell', '/own-forms'],
+        'rules' => ['fenna', '/rules'],
+        'rule' => ['fenna', '/rules/new'],
+        'imports' => ['wendell', '/imports'],
+        'address book' => ['wendell', '/contacts'],
+        'own sign-in' => ['tomas', '/me'],
+        'lanes to print' => ['wendell', '/?print=1'],
     ];
 }
 
@@ -33,7 +57,10 @@ function walkTo(BrowserCase $test, string $where): void
         return;
     }
     if (preg_match('#^(\d+ .+)/([\w-]+)$#', $where, $m) === 1) {
-        $test->visit('/files?q='.rawurlencode($m[1]))->waitFor('table [data-open]')->click();
+        $test
+            ->visit('/files?q='.rawurlencode($m[1]))
+            ->waitFor('table [data-open]')
+            ->click();
         $test->waitFor('.board');
         $test->visit($test->browser->getCurrentURL()."/{$m[2]}");
         $test->waitFor('main');
@@ -62,7 +89,10 @@ it('has nothing axe objects to in either theme, and fits a phone without scrolli
             expect($this->axe($theme === 'light' ? 'whole' : 'colours'))->toBe([], "{$name}, {$theme}");
         }
         $this->shape($this->browser, 390, 844);
-        expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392, "{$name} scrolls sideways");
+        expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(
+            392,
+            "{$name} scrolls sideways",
+        );
     }
 })->with(array_values(array_unique(array_column(mainViews(), 0))));
 
@@ -73,7 +103,10 @@ it('is worked by keyboard: places, finding, rows', function () {
     $body()->sendKeys('gf');
     $this->seeText('Files', 'h1');
     $body()->sendKeys('/');
-    $this->browser->switchTo()->activeElement()->sendKeys('tidewick'.WebDriverKeys::ENTER);
+    $this->browser
+        ->switchTo()
+        ->activeElement()
+        ->sendKeys('tidewick'.WebDriverKeys::ENTER);
     $this->seeText('matching “tidewick”');
     $this->waitFor('body[data-ready]');
     $body()->sendKeys('j');
@@ -83,7 +116,10 @@ it('is worked by keyboard: places, finding, rows', function () {
     $this->waitFor('body[data-ready]');
     $body()->sendKeys('/');
     // What fits alone opens at once.
-    $this->browser->switchTo()->activeElement()->sendKeys('14 lantern'.WebDriverKeys::ENTER);
+    $this->browser
+        ->switchTo()
+        ->activeElement()
+        ->sendKeys('14 lantern'.WebDriverKeys::ENTER);
     $this->seeText('14 Lanternfish Lane, Tidewick', 'h1');
     $this->waitFor('body[data-ready]');
     $body()->sendKeys('jj');
@@ -102,7 +138,10 @@ it('follows Enter from blank to missing blank, and asks about a term', function 
     $this->press('Go to next blank');
     $active = fn () => $this->browser->executeScript('return document.activeElement.dataset.blank || ""');
     expect($active())->toBe('dues');
-    $this->browser->switchTo()->activeElement()->sendKeys('120'.WebDriverKeys::ENTER);
+    $this->browser
+        ->switchTo()
+        ->activeElement()
+        ->sendKeys('120'.WebDriverKeys::ENTER);
     $this->eventually(fn () => $active() === 'dues_month' ?: null, 'Enter did not go to the next missing blank');
     $date = $this->find('[data-blank=offer_date]');
     $date->click();
@@ -114,7 +153,7 @@ it('follows Enter from blank to missing blank, and asks about a term', function 
 
 it('signs with the keyboard alone', function () {
     /** @var BrowserCase $this */
-    $link = (new Tests\Support\PostRoom)->link('jose@eide.example', 'Lead-based');
+    $link = (new Tests\Support\PostRoom())->link('jose@eide.example', 'Lead-based');
     $this->visit($link);
     $this->find('input[name=agree]')->sendKeys(' ');
     $this->find('form[action$=consent] button')->sendKeys(WebDriverKeys::ENTER);
@@ -124,10 +163,15 @@ it('signs with the keyboard alone', function () {
     $this->waitFor('.mark.mine');
     expect($this->axe())->toBe([]);
     // Pressed the moment it says so it does nothing yet: a key held a moment too long is no finishing.
-    $this->browser->executeScript('const go = document.querySelector("#go"); const looks = new MutationObserver(() => { if (!go.textContent.includes("Finish")) return; looks.disconnect(); go.click(); window.pressedAtOnce = document.querySelector("#go").dataset.sent ?? "not sent"; }); looks.observe(go, { childList: true, characterData: true, subtree: true })');
+    $this->browser->executeScript(
+        'const go = document.querySelector("#go"); const looks = new MutationObserver(() => { if (!go.textContent.includes("Finish")) return; looks.disconnect(); go.click(); window.pressedAtOnce = document.querySelector("#go").dataset.sent ?? "not sent"; }); looks.observe(go, { childList: true, characterData: true, subtree: true })',
+    );
     $this->find('.mark.mine')->sendKeys(WebDriverKeys::ENTER);
     $this->waitFor('.mark.mine.made');
-    $this->eventually(fn () => $this->browser->executeScript('return window.pressedAtOnce') === 'not sent' ?: null, 'it was finished by a key held too long');
+    $this->eventually(
+        fn () => $this->browser->executeScript('return window.pressedAtOnce') === 'not sent' ?: null,
+        'it was finished by a key held too long',
+    );
     $this->eventually(function (): ?bool {
         array_map(fn ($go) => $go->sendKeys(WebDriverKeys::ENTER), $this->all('#go'));
 
@@ -138,7 +182,13 @@ it('signs with the keyboard alone', function () {
 it('comes back to the page it was on when something is refused, however many pictures the page has', function () {
     /** @var BrowserCase $this */
     $this->signIn('ines')->visit('/review')->press('Review', 'table');
-    $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((entry) => entry.name.includes(".webp") && entry.responseEnd > 0)') ?: null, 'no picture has come');
+    $this->eventually(
+        fn () => $this->browser->executeScript(
+            'return performance.getEntriesByType("resource").some((entry) => entry.name.includes(".webp") && entry.responseEnd > 0)',
+        ) ?:
+        null,
+        'no picture has come',
+    );
     $here = $this->browser->getCurrentURL();
     $this->press('Send back b');
     $this->seeText('Say in a remark what to fix.');

@@ -22,8 +22,21 @@ it('takes forms by keyboard alone, without leaving the list', function () {
     $this->seeText('in the file', '#form-M-208');
     $field = $this->browser->switchTo()->activeElement();
     expect($field->getAttribute('id'))->toBe('finder');
-    $field->sendKeys(WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.WebDriverKeys::BACKSPACE.'amendmnet');
-    $this->eventually(fn () => $this->find('#found [data-form]')->getAttribute('data-form') === 'M-207' ? true : null, 'the mistyped word finds nothing');
+    $field->sendKeys(
+        WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            WebDriverKeys::BACKSPACE.
+            'amendmnet',
+    );
+    $this->eventually(
+        fn () => $this->find('#found [data-form]')->getAttribute('data-form') === 'M-207' ? true : null,
+        'the mistyped word finds nothing',
+    );
     $field->sendKeys(WebDriverKeys::ENTER);
     $this->seeText('in the file', '#form-M-207');
     $this->visit($file)->seeText('Amendment', '.board')->seeText('Extension of closing', '.board');
@@ -48,13 +61,16 @@ it('goes back to how a paper stood, on the slider', function () {
     $this->press('Restore this state', '#state');
     $this->seeText('1 blank restored');
     $this->press('Back to the paper');
-    $this->eventually(fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Keel Management' ? true : null, 'the earlier entry is not back');
+    $this->eventually(
+        fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Keel Management' ? true : null,
+        'the earlier entry is not back',
+    );
     expect($this->all('.differs'))->toBe([]);
 });
 
 it('lets a client fill in on a phone, question by question and on the page', function () {
     /** @var BrowserCase $this */
-    $link = (new PostRoom)->link('beatrix@palomar.example', 'Please fill in');
+    $link = (new PostRoom())->link('beatrix@palomar.example', 'Please fill in');
     $phone = $this->newBrowser(390, 844);
     $this->browser = $phone;
     $this->visit($link)->seeText('one question at a time');
@@ -82,10 +98,12 @@ it('brings in what is dropped or chosen, several at once, and says what was refu
     /** @var BrowserCase $this */
     $this->signIn('tomas')->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');
-    $scratch = new Scratch;
+    $scratch = new Scratch();
     $picture = imagecreatetruecolor(400, 300);
     imagejpeg($picture, $scratch->path('porch photo.jpg'));
-    $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->path('porch photo.jpg')."\n".$scratch->put('notes.pdf', 'Dear all'));
+    $this->find('input[type=file][name="papers[]"]')->sendKeys(
+        $scratch->path('porch photo.jpg')."\n".$scratch->put('notes.pdf', 'Dear all'),
+    );
     $this->seeText('“porch photo” is in the file.', '#bringing', 20)->seeText('notes.pdf: ', '#bringing', 20);
     $this->press('Refresh the board');
     $this->seeText('porch photo', '.board');
@@ -107,12 +125,19 @@ it('shows two people each other\'s entries, and asks when they meet in one blank
     $theirs->sendKeys('Wendell was here'.WebDriverKeys::TAB);
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the entry is not stored');
     $this->browser = $first;
-    $this->eventually(fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Wendell was here' ? true : null, 'the other\'s entry does not come', 15);
+    $this->eventually(
+        fn () => $this->find('[data-blank=manager]')->getAttribute('value') === 'Wendell was here' ? true : null,
+        'the other\'s entry does not come',
+        15,
+    );
     $this->seeText('Wendell Achterberg is here too', '#here', 15);
     // While Tomás types, Wendell changes it once more: neither is lost.
     $mine = $this->find('[data-blank=manager]');
     $mine->sendKeys(' and Tomás');
-    $this->browser->executeScript('return fetch(arguments[0] + "/entries", { method: "POST", headers: { "Content-Type": "application/json", "Accept": "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ blank: "manager", value: "Changed elsewhere", key: "elsewhere-1" }) }).then(() => true)', [$paper]);
+    $this->browser->executeScript(
+        'return fetch(arguments[0] + "/entries", { method: "POST", headers: { "Content-Type": "application/json", "Accept": "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ blank: "manager", value: "Changed elsewhere", key: "elsewhere-1" }) }).then(() => true)',
+        [$paper],
+    );
     $mine->sendKeys(WebDriverKeys::TAB);
     $this->seeText('Changed elsewhere', '#met-text');
     $this->press('Keep mine', '#met');

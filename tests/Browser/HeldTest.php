@@ -28,7 +28,10 @@ it('keeps a refused entry on the device, in its blank, on the file and in a plac
     /** @var BrowserCase $this */
     $paper = draftPaper($this);
     enter($this, '[data-blank=dues]', 'a hundred and more');
-    $this->eventually(fn () => str_contains((string) $this->find('[data-blank=dues]')->getAttribute('class'), 'wrong') ?: null, 'the refusal does not show');
+    $this->eventually(
+        fn () => str_contains((string) $this->find('[data-blank=dues]')->getAttribute('class'), 'wrong') ?: null,
+        'the refusal does not show',
+    );
     expect($this->find('#stored')->getText())->not->toContain('\\');
     $this->visit($paper)->waitFor('[data-blank]');
     expect($this->find('[data-blank=dues]')->getAttribute('value'))->toBe('a hundred and more');
@@ -49,7 +52,9 @@ it('brings back what was being typed when the tab died, in a blank and in a term
     /** @var BrowserCase $this */
     $paper = draftPaper($this);
     $first = $this->browser->getWindowHandle();
-    foreach ([[$paper, '[data-blank=manager]', 'Harbor Rows, half typed'], [null, '#fact-escrow_holder', 'Anchorfield, half typed']] as [$where, $selector, $text]) {
+    foreach (
+        [[$paper, '[data-blank=manager]', 'Harbor Rows, half typed'], [null, '#fact-escrow_holder', 'Anchorfield, half typed']] as [$where, $selector, $text]
+    ) {
         if ($where === null) {
             $this->find('.desk-bar .dim a')->click();
             $this->waitFor('.board');
@@ -59,14 +64,22 @@ it('brings back what was being typed when the tab died, in a blank and in a term
         $this->visit($where)->waitFor($selector);
         enter($this, $selector, $text, false);
         // The tab dies without leaving the field: no event of leaving reaches the page.
-        $this->browser->executeScript('window.onbeforeunload = null; window.stop(); for (const kind of ["blur", "beforeunload", "pagehide", "change"]) window.addEventListener(kind, (event) => event.stopImmediatePropagation(), true)');
+        $this->browser->executeScript(
+            'window.onbeforeunload = null; window.stop(); for (const kind of ["blur", "beforeunload", "pagehide", "change"]) window.addEventListener(kind, (event) => event.stopImmediatePropagation(), true)',
+        );
         $this->browser->close();
         $this->browser->switchTo()->window($first);
         $this->visit($where)->waitFor($selector);
         expect($this->find($selector)->getAttribute('value'))->toBe($text);
         $this->find($selector)->click();
         $this->find($selector)->sendKeys("\t");
-        $this->eventually(fn () => $this->browser->executeScript('return Object.keys(localStorage).filter((key) => /^unanimus:(typing|fields|entries)/.test(key)).length') === 0 ?: null, 'it was not stored when the field was left');
+        $this->eventually(
+            fn () => $this->browser->executeScript(
+                'return Object.keys(localStorage).filter((key) => /^unanimus:(typing|fields|entries)/.test(key)).length',
+            ) === 0 ?:
+            null,
+            'it was not stored when the field was left',
+        );
         $this->visit($where)->waitFor($selector);
         expect($this->find($selector)->getAttribute('value'))->toBe($text);
     }
@@ -81,7 +94,12 @@ it('tells whoever changes a term that someone else has just changed, and keeps w
     $this->browser->switchTo()->newWindow();
     $this->visit($file)->waitFor('#fact-included');
     enter($this, '#fact-included', 'range, porch swing, bench');
-    $this->eventually(fn () => $this->browser->executeScript('return document.querySelector("#fact-included").dataset.stands') === 'range, porch swing, bench' ?: null, 'the first was not stored');
+    $this->eventually(
+        fn () => $this->browser->executeScript('return document.querySelector("#fact-included").dataset.stands') ===
+        'range, porch swing, bench' ?:
+        null,
+        'the first was not stored',
+    );
     $this->browser->close();
     $this->browser->switchTo()->window($first);
     enter($this, '#fact-included', 'range only');
@@ -97,18 +115,34 @@ it('tells whoever changes a term that someone else has just changed, and keeps w
 
 it('fetches the pages of a long paper as one comes near', function () {
     /** @var BrowserCase $this */
-    $scratch = new Scratch;
+    $scratch = new Scratch();
     mkdir($scratch->path('cache'));
     $press = new Press($scratch->path('cache'), $scratch->path('cache'));
     $this->openFile('tomas', 'lanternfish');
-    $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->put('Long survey.pdf', $press->print(array_map(fn (int $page) => (new Drawing(612, 792))->text(72, 90, 20, "Leaf {$page}"), range(1, 60)))));
+    $this->find('input[type=file][name="papers[]"]')->sendKeys(
+        $scratch->put(
+            'Long survey.pdf',
+            $press->print(array_map(fn (int $page) => (new Drawing(612, 792))->text(72, 90, 20, "Leaf {$page}"), range(1, 60))),
+        ),
+    );
     $this->eventually(fn () => str_contains($this->find('.board')->getText(), 'Long survey') ?: null, 'it did not come in', 60);
     $this->press('Long survey', '.board');
-    $this->eventually(fn () => $this->browser->executeScript('return performance.getEntriesByType("resource").some((one) => /pages\\/1\\.webp/.test(one.name) && one.responseEnd > 0)') ?: null, 'the first page does not show', 30);
-    $asked = 'return performance.getEntriesByType("resource").filter((one) => /pages\\/(\\d+)\\.webp/.test(one.name) && Number(one.name.match(/pages\\/(\\d+)/)[1]) > 30).length';
+    $this->eventually(
+        fn () => $this->browser->executeScript(
+            'return performance.getEntriesByType("resource").some((one) => /pages\\/1\\.webp/.test(one.name) && one.responseEnd > 0)',
+        ) ?:
+        null,
+        'the first page does not show',
+        30,
+    );
+    $asked =
+        'return performance.getEntriesByType("resource").filter((one) => /pages\\/(\\d+)\\.webp/.test(one.name) && Number(one.name.match(/pages\\/(\\d+)/)[1]) > 30).length';
     expect($this->browser->executeScript($asked))->toBe(0);
     $this->browser->executeScript('document.querySelector("#page-50").scrollIntoView()');
-    $this->eventually(fn () => $this->browser->executeScript('return document.querySelector("#page-50 image").hasAttribute("href")') ?: null, 'page 50 is not asked for');
+    $this->eventually(
+        fn () => $this->browser->executeScript('return document.querySelector("#page-50 image").hasAttribute("href")') ?: null,
+        'page 50 is not asked for',
+    );
 });
 
 it('sends of a person only what was changed', function () {
@@ -121,14 +155,30 @@ it('sends of a person only what was changed', function () {
     $this->browser->switchTo()->newWindow();
     $this->visit($opening)->waitFor('[id="buyer.1-email"]');
     enter($this, '[id="buyer.1-initials"]', 'SvE');
-    $this->eventually(fn () => $this->browser->executeScript('return document.getElementById("buyer.1-initials").dataset.stands') === 'SvE' ?: null, 'the initials were not stored');
+    $this->eventually(
+        fn () => $this->browser->executeScript('return document.getElementById("buyer.1-initials").dataset.stands') === 'SvE' ?: null,
+        'the initials were not stored',
+    );
     $this->browser->close();
     $this->browser->switchTo()->window($first);
     // This page still shows the initials as they were; another field of the same person is changed on it.
     enter($this, '[id="buyer.1-email"]', 'sunniva@eide-holm.example');
-    $this->eventually(fn () => $this->browser->executeScript('return document.getElementById("buyer.1-email").dataset.stands') === 'sunniva@eide-holm.example' ?: null, 'the address was not stored');
+    $this->eventually(
+        fn () => $this->browser->executeScript('return document.getElementById("buyer.1-email").dataset.stands') ===
+        'sunniva@eide-holm.example' ?:
+        null,
+        'the address was not stored',
+    );
     $this->visit($opening)->waitFor('[id="buyer.1-email"]');
-    expect($this->find('[id="buyer.1-initials"]')->getAttribute('value'))->toBe('SvE')->and($this->find('[id="buyer.1-email"]')->getAttribute('value'))->toBe('sunniva@eide-holm.example');
+    expect($this->find('[id="buyer.1-initials"]')->getAttribute('value'))
+        ->toBe('SvE')
+        ->and($this->find('[id="buyer.1-email"]')->getAttribute('value'))
+        ->toBe('sunniva@eide-holm.example');
     enter($this, '[id="buyer.1-email"]', 'sunniva@eide.example');
-    $this->eventually(fn () => $this->browser->executeScript('return document.getElementById("buyer.1-email").dataset.stands') === 'sunniva@eide.example' ?: null, 'the address was not brought back');
+    $this->eventually(
+        fn () => $this->browser->executeScript('return document.getElementById("buyer.1-email").dataset.stands') ===
+        'sunniva@eide.example' ?:
+        null,
+        'the address was not brought back',
+    );
 });

@@ -9,7 +9,8 @@ use Tests\Support\BrowserCase;
 function held(BrowserCase $test, string $key, int $times = 5): void
 {
     $test->browser->executeScript(
-        'for (let n = 0; n < arguments[1]; n++) document.body.dispatchEvent(new KeyboardEvent("keydown", { key: arguments[0], bubbles: true, cancelable: true, repeat: n > 0 }))', [$key, $times],
+        'for (let n = 0; n < arguments[1]; n++) document.body.dispatchEvent(new KeyboardEvent("keydown", { key: arguments[0], bubbles: true, cancelable: true, repeat: n > 0 }))',
+        [$key, $times],
     );
 }
 
@@ -32,8 +33,12 @@ it('drafts one round for a key that is held, and never sends it unseen', functio
     $round = (string) $this->browser->getCurrentURL();
     held($this, 's');
     $this->find('body')->sendKeys('sss');
-    expect($this->browser->getCurrentURL())->toBe($round)->and(roundsOf($key))->toBe($before + 1)
-        ->and(one("SELECT status FROM rounds WHERE key = '".basename($round)."'"))->toBe('drafting');
+    expect($this->browser->getCurrentURL())
+        ->toBe($round)
+        ->and(roundsOf($key))
+        ->toBe($before + 1)
+        ->and(one("SELECT status FROM rounds WHERE key = '".basename($round)."'"))
+        ->toBe('drafting');
     $this->press('Discard draft');
     $this->seeText('Draft discarded');
 });
@@ -53,9 +58,15 @@ it('asks once before it accepts on a page that has only just come, and takes rem
     $this->browser->executeScript('document.activeElement.blur()');
     $this->find('body')->sendKeys('p');
     $this->seeText('Pinned to page 1', '#pinned');
-    $at = fn () => [(float) $this->browser->executeScript('return document.querySelector("#send-back [name=x]").value'), (float) $this->browser->executeScript('return document.querySelector("#send-back [name=y]").value')];
+    $at = fn () => [
+        (float) $this->browser->executeScript('return document.querySelector("#send-back [name=x]").value'),
+        (float) $this->browser->executeScript('return document.querySelector("#send-back [name=y]").value'),
+    ];
     [$x, $y] = $at();
-    $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ARROW_RIGHT.WebDriverKeys::ARROW_DOWN);
+    $this->browser
+        ->switchTo()
+        ->activeElement()
+        ->sendKeys(WebDriverKeys::ARROW_RIGHT.WebDriverKeys::ARROW_DOWN);
     expect($at())->toBe([$x + 14, $y + 14]);
     $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ENTER);
     expect($this->browser->executeScript('return document.activeElement.name'))->toBe('remark');
@@ -94,7 +105,9 @@ it('shows on the page the very signature that was chosen', function () {
     $this->openFile('tomas', '14 Lanternfish Lane');
     $this->press('See round');
     $this->waitFor('.page text[font-family]');
-    $faces = $this->browser->executeScript('return [...document.querySelectorAll(".page text[font-family]")].map((one) => [one.getAttribute("font-family").split(",")[0].replaceAll("\'", "").trim(), getComputedStyle(one).fontFamily.split(",")[0].replaceAll("\"", "").trim()])');
+    $faces = $this->browser->executeScript(
+        'return [...document.querySelectorAll(".page text[font-family]")].map((one) => [one.getAttribute("font-family").split(",")[0].replaceAll("\'", "").trim(), getComputedStyle(one).fontFamily.split(",")[0].replaceAll("\"", "").trim()])',
+    );
     expect($faces)->not->toBe([]);
     foreach ($faces as [$drawn, $seen]) {
         expect($seen)->toBe($drawn);

@@ -80,9 +80,14 @@ it('changes the order of parties, and their numbers follow; while papers are out
     expect($first())->toBe('Adaeze Fjordholm');
     $this->press('Order of the buyers')->press('Move up', '.by-hand[open]');
     $this->seeText('The numbers follow');
-    expect($first())->toBe('Søren Fjordholm')->and($this->find('[id="buyer.2-name"]')->getAttribute('value'))->toBe('Adaeze Fjordholm');
+    expect($first())
+        ->toBe('Søren Fjordholm')
+        ->and($this->find('[id="buyer.2-name"]')->getAttribute('value'))
+        ->toBe('Adaeze Fjordholm');
     $this->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');
-    $this->visit($this->browser->getCurrentURL().'/opening')->press('Order of the buyers')->press('Move up', '.by-hand[open]');
+    $this->visit($this->browser->getCurrentURL().'/opening')
+        ->press('Order of the buyers')
+        ->press('Move up', '.by-hand[open]');
     $this->seeText('Papers are out for signature under these numbers');
 });

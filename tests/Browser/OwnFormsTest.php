@@ -12,18 +12,34 @@ use Unanimus\Pages\Scratch;
 
 it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in force', function () {
     /** @var BrowserCase $this */
-    $scratch = new Scratch;
-    $this->signIn('ines')->visit('/own-forms')->find('input[name=pdf]')->sendKeys($scratch->put('Visit sheet.pdf', MadePdf::page(MadePdf::text(72, 700, 'Visited on:')."0.6 w 150 698 m 330 698 l S\n".MadePdf::text(72, 640, 'Remarks'))));
+    $scratch = new Scratch();
+    $this->signIn('ines')
+        ->visit('/own-forms')
+        ->find('input[name=pdf]')
+        ->sendKeys(
+            $scratch->put(
+                'Visit sheet.pdf',
+                MadePdf::page(MadePdf::text(72, 700, 'Visited on:')."0.6 w 150 698 m 330 698 l S\n".MadePdf::text(72, 640, 'Remarks')),
+            ),
+        );
     $this->press('Start form');
     $this->waitFor('#own-form');
     $form = $this->browser->getCurrentURL();
     expect($this->axe())->toBe([]);
-    $stored = fn () => $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the change is not stored');
+    $stored = fn () => $this->eventually(
+        fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null,
+        'the change is not stored',
+    );
     $count = fn () => count($this->all('.item-group'));
     expect($count())->toBe(1);
     // Drawn with the mouse, named beside the page.
     $page = $this->find('[data-page="1"] svg');
-    (new WebDriverActions($this->browser))->moveToElement($page, -180, -240)->clickAndHold()->moveByOffset(200, 60)->release()->perform();
+    (new WebDriverActions($this->browser))
+        ->moveToElement($page, -180, -240)
+        ->clickAndHold()
+        ->moveByOffset(200, 60)
+        ->release()
+        ->perform();
     $label = $this->browser->switchTo()->activeElement();
     expect($label->getAttribute('name'))->toBe('label')->and($count())->toBe(2);
     $label->sendKeys('Remarks on the visit'.WebDriverKeys::TAB);
@@ -39,7 +55,10 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
     }
     expect(round($place() - $before))->toEqual(8);
     $this->browser->switchTo()->activeElement()->sendKeys('n');
-    $this->browser->switchTo()->activeElement()->sendKeys('Signed by'.WebDriverKeys::TAB);
+    $this->browser
+        ->switchTo()
+        ->activeElement()
+        ->sendKeys('Signed by'.WebDriverKeys::TAB);
     (new WebDriverSelect($this->find('#item [name=kind]')))->selectByValue('mark:signature');
     $this->eventually(fn () => str_contains($this->find('#fit')->getText(), '1 thing') ? true : null, 'a mark of nobody is not told');
     (new WebDriverSelect($this->find('#item [name=seat]')))->selectByValue('buyer.1');
@@ -59,7 +78,10 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
     $stored();
     usleep(600_000);
     $this->visit($form);
-    expect($count())->toBe(3)->and($this->find('#about [name=number]')->getAttribute('value'))->toBe('QR-77');
+    expect($count())
+        ->toBe(3)
+        ->and($this->find('#about [name=number]')->getAttribute('value'))
+        ->toBe('QR-77');
     $this->press('Activate form');
     $this->seeText('QR-77 Visit sheet, rev.')->seeText('is active');
     $this->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
@@ -73,15 +95,20 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
 
 it('writes on a page from outside by mouse and by keyboard, and takes it off again', function () {
     /** @var BrowserCase $this */
-    $scratch = new Scratch;
+    $scratch = new Scratch();
     $this->signIn('tomas')->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
     $this->waitFor('.board');
-    $this->find('input[type=file][name="papers[]"]')->sendKeys($scratch->put('Roof letter.pdf', MadePdf::page(MadePdf::text(72, 700, 'The roof was renewed in 2011 and again in 2019', 14))));
+    $this->find('input[type=file][name="papers[]"]')->sendKeys(
+        $scratch->put('Roof letter.pdf', MadePdf::page(MadePdf::text(72, 700, 'The roof was renewed in 2011 and again in 2019', 14))),
+    );
     $this->seeText('Roof letter', '.board', 20);
     $this->browser->findElement(WebDriverBy::linkText('Roof letter'))->click();
     $this->waitFor('#write')->click();
     expect($this->axe())->toBe([]);
-    $stored = fn () => $this->eventually(fn () => str_starts_with($this->find('#layer-told')->getText(), 'saved at') ? true : null, 'the piece is not stored');
+    $stored = fn () => $this->eventually(
+        fn () => str_starts_with($this->find('#layer-told')->getText(), 'saved at') ? true : null,
+        'the piece is not stored',
+    );
     $type = function (string $keys): void {
         // To whatever has the focus, as a keyboard does; a drawing can be typed to as well as a field.
         foreach (mb_str_split($keys) as $key) {
@@ -91,8 +118,15 @@ it('writes on a page from outside by mouse and by keyboard, and takes it off aga
     $pieces = fn () => count($this->all('.piece'));
     // Drawn over printed words with the mouse: the line takes its place from them.
     // From the middle of what is seen of the page, as pointers count.
-    [$right, $down, $scale] = $this->browser->executeScript('const box = document.querySelector(\'svg[data-layer="1"]\').getBoundingClientRect(); const scale = box.width / 612; const middle = (from, to, most) => (Math.max(0, from) + Math.min(most, to)) / 2; return [box.left + 110 * scale - middle(box.left, box.right, innerWidth), box.top + 88 * scale - middle(box.top, box.bottom, innerHeight), scale]');
-    (new WebDriverActions($this->browser))->moveToElement($this->find('svg[data-layer="1"]'), (int) $right, (int) $down)->clickAndHold()->moveByOffset((int) (60 * $scale), 2)->release()->perform();
+    [$right, $down, $scale] = $this->browser->executeScript(
+        'const box = document.querySelector(\'svg[data-layer="1"]\').getBoundingClientRect(); const scale = box.width / 612; const middle = (from, to, most) => (Math.max(0, from) + Math.min(most, to)) / 2; return [box.left + 110 * scale - middle(box.left, box.right, innerWidth), box.top + 88 * scale - middle(box.top, box.bottom, innerHeight), scale]',
+    );
+    (new WebDriverActions($this->browser))
+        ->moveToElement($this->find('svg[data-layer="1"]'), (int) $right, (int) $down)
+        ->clickAndHold()
+        ->moveByOffset((int) (60 * $scale), 2)
+        ->release()
+        ->perform();
     $this->waitFor('#layer-menu:not([hidden])');
     $type('l');
     $this->eventually(fn () => $pieces() === 1 ? true : null, 'no line stands on the page');
@@ -106,7 +140,10 @@ it('writes on a page from outside by mouse and by keyboard, and takes it off aga
     $this->eventually(fn () => $pieces() === 3 ? true : null, 'no tick stands on the page');
     $this->browser->navigate()->refresh();
     $this->waitFor('.piece');
-    expect($pieces())->toBe(3)->and($this->find('.layer')->getText())->toContain('as the seller says');
+    expect($pieces())
+        ->toBe(3)
+        ->and($this->find('.layer')->getText())
+        ->toContain('as the seller says');
     $this->find('body')->sendKeys('w');
     $this->browser->executeScript('document.querySelectorAll(".piece")[2].focus()');
     $type(WebDriverKeys::DELETE);
@@ -130,7 +167,10 @@ it('shows pages larger, smaller and two beside each other', function () {
     $this->find('body')->sendKeys('0');
     $this->find('body')->sendKeys('2');
     $pages = $this->all('.page');
-    expect($width())->toBeLessThan($plain * 0.55)->and($pages[0]->getLocation()->getY())->toBe($pages[1]->getLocation()->getY());
+    expect($width())
+        ->toBeLessThan($plain * 0.55)
+        ->and($pages[0]->getLocation()->getY())
+        ->toBe($pages[1]->getLocation()->getY());
     $this->browser->navigate()->refresh();
     $this->waitFor('.pages.two');
 });

@@ -11,7 +11,7 @@ function programs(): array
     exec("supervisorctl -c {$state}/run/supervisor.conf status 2>&1", $lines);
     $found = [];
     foreach ($lines as $line) {
-        preg_match('/^(\S+)\s+(\S+)(?:\s+pid (\d+))?/', $line, $m) === 1 && $found[$m[1]] = [$m[2], (int) ($m[3] ?? 0)];
+        preg_match('/^(\S+)\s+(\S+)(?:\s+pid (\d+))?/', $line, $m) === 1 && ($found[$m[1]] = [$m[2], (int) ($m[3] ?? 0)]);
     }
 
     return $found;
@@ -30,13 +30,21 @@ it('comes back after any of its programs was killed, masters too, with nothing l
     /** @var BrowserCase $this */
     [, $before] = programs()[$program];
     posix_kill($before, SIGKILL);
-    $this->eventually(fn () => (programs()[$program] ?? ['', 0])[0] === 'RUNNING' && programs()[$program][1] !== $before ?: null, "{$program} did not come back", 60);
+    $this->eventually(
+        fn () => (programs()[$program] ?? ['', 0])[0] === 'RUNNING' && programs()[$program][1] !== $before ?: null,
+        "{$program} did not come back",
+        60,
+    );
     $this->eventually(fn () => answersAt('/up?start=1') && answersAt('/sign-in') ?: null, "nothing answers after {$program} was killed", 60);
-    $this->eventually(function () use ($before): ?bool {
-        exec("pgrep -r S,R,D -g {$before}", $left);
+    $this->eventually(
+        function () use ($before): ?bool {
+            exec("pgrep -r S,R,D -g {$before}", $left);
 
-        return $left === [] ?: null;
-    }, "something of the {$program} that was killed is still there", 30);
+            return $left === [] ?: null;
+        },
+        "something of the {$program} that was killed is still there",
+        30,
+    );
     expect(programs()[$program][0])->toBe('RUNNING');
 })->with(['php-fpm', 'nginx', 'sealing', 'letters', 'conversion', 'worker', 'scheduler', 'post-room']);
 
@@ -44,6 +52,10 @@ it('takes up a worker again that has ended by itself', function () {
     /** @var BrowserCase $this */
     [, $before] = programs()['letters'];
     posix_kill($before, SIGTERM);
-    $this->eventually(fn () => programs()['letters'][0] === 'RUNNING' && programs()['letters'][1] !== $before ?: null, 'the worker ended for good', 60);
+    $this->eventually(
+        fn () => programs()['letters'][0] === 'RUNNING' && programs()['letters'][1] !== $before ?: null,
+        'the worker ended for good',
+        60,
+    );
     expect(programs()['letters'][0])->toBe('RUNNING');
 });

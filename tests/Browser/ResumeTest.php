@@ -15,7 +15,9 @@ function typed(BrowserCase $test, string $selector, string $text): void
 
 function shelved(BrowserCase $test): int
 {
-    return (int) $test->browser->executeScript('return Object.keys(localStorage).filter((key) => /^unanimus:(typing|fields|entries|pieces)/.test(key)).length');
+    return (int) $test->browser->executeScript(
+        'return Object.keys(localStorage).filter((key) => /^unanimus:(typing|fields|entries|pieces)/.test(key)).length',
+    );
 }
 
 /** Signs in again in the dialog that came up, by keyboard. */
@@ -24,8 +26,14 @@ function signInOnTheSpot(BrowserCase $test): void
     $test->eventually(fn () => $test->find('#again')->isDisplayed() ?: null, 'nobody asks to sign in again', 20);
     $test->find('#again input[name=password]')->sendKeys('wrong'.WebDriverKeys::ENTER);
     $test->eventually(fn () => $test->find('#again [role=alert]')->getText() !== '' ?: null, 'a wrong password is not told');
-    $test->find('#again input[name=password]')->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.'lanternfish'.WebDriverKeys::ENTER);
-    $test->eventually(fn () => ! $test->find('#again')->isDisplayed() ?: null, 'the sign-in did not go through: '.$test->browser->executeScript('return document.querySelector("#again [role=alert]").textContent'));
+    $test
+        ->find('#again input[name=password]')
+        ->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.'lanternfish'.WebDriverKeys::ENTER);
+    $test->eventually(
+        fn () => ! $test->find('#again')->isDisplayed() ?: null,
+        'the sign-in did not go through: '.
+            $test->browser->executeScript('return document.querySelector("#again [role=alert]").textContent'),
+    );
 }
 
 it('signs in again on the spot, and the entry, the term and the form that were under way go on', function () {
@@ -53,7 +61,10 @@ it('signs in again on the spot, and the entry, the term and the form that were u
     $this->press('Save tags', '#labels');
     $this->waitFor('.file-head .label');
     $this->visit($file)->waitFor('#fact-included');
-    expect($this->find('#fact-included')->getAttribute('value'))->toBe('range, porch swing, mailbox')->and($this->find('.file-head .label')->getText())->toBe('relocation');
+    expect($this->find('#fact-included')->getAttribute('value'))
+        ->toBe('range, porch swing, mailbox')
+        ->and($this->find('.file-head .label')->getText())
+        ->toBe('relocation');
     $this->enter('#fact-included', 'range, porch swing');
 });
 
@@ -105,7 +116,10 @@ it('keeps a remark that was not sent for want of a connection, and lets go of it
     expect($this->find('#send-back textarea[name=remark]')->getAttribute('value'))->toBe('Initials missing on page two');
     $this->press('Send back b');
     $this->eventually(fn () => $this->browser->getCurrentURL() !== $page && $this->all('#held') !== [] ?: null, 'the remark did not go');
-    expect(shelved($this))->toBe(0)->and($this->find('#held')->isDisplayed())->toBeFalse();
+    expect(shelved($this))
+        ->toBe(0)
+        ->and($this->find('#held')->isDisplayed())
+        ->toBeFalse();
 });
 
 it('shows what is not saved on a phone without scrolling sideways, to agents and to clients', function () {
@@ -116,17 +130,23 @@ it('shows what is not saved on a phone without scrolling sideways, to agents and
     $this->shape($this->browser, 390, 844);
     $this->find('#held')->click();
     $this->eventually(fn () => $this->find('#held-list')->isDisplayed() ?: null, 'the list does not open');
-    expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392)
-        ->and($this->browser->executeScript('return document.querySelector("#held-list").getBoundingClientRect().right'))->toBeLessThanOrEqual(391)->and($this->axe())->toBe([]);
+    expect($this->browser->executeScript('return document.documentElement.scrollWidth'))
+        ->toBeLessThanOrEqual(392)
+        ->and($this->browser->executeScript('return document.querySelector("#held-list").getBoundingClientRect().right'))
+        ->toBeLessThanOrEqual(391)
+        ->and($this->axe())
+        ->toBe([]);
     $this->press('Discard', '#held-list');
     $this->eventually(fn () => shelved($this) === 0 ?: null, 'it was not discarded');
 
-    $link = (new PostRoom)->link('beatrix@palomar.example', 'Please fill in');
+    $link = (new PostRoom())->link('beatrix@palomar.example', 'Please fill in');
     $this->visit($link);
     $this->find('ul.plain-list a')->click();
     $this->waitFor('[data-blank]');
     $this->offline(true);
-    $blank = $this->browser->executeScript('return [...document.querySelectorAll("input[data-blank]:not([type=checkbox])")].find((one) => one.value === "").dataset.blank');
+    $blank = $this->browser->executeScript(
+        'return [...document.querySelectorAll("input[data-blank]:not([type=checkbox])")].find((one) => one.value === "").dataset.blank',
+    );
     typed($this, "[data-blank={$blank}]", '7');
     $this->seeText('1 entry not saved', '#held');
     expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);

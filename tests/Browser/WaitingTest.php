@@ -61,13 +61,24 @@ it('sends nothing that someone else left waiting on the same device', function (
     $paper = openPaperOf($this, 'tomas');
     $path = parse_url($paper, PHP_URL_PATH);
     $left = "unanimus:entries:{$path}/entries:SOMEONEELSE/0-left-behind-key";
-    $this->browser->executeScript('localStorage.setItem(arguments[0], JSON.stringify({key: "left-behind-key", blank: "manager", value: "not theirs", scope: "here"}))', [$left]);
+    $this->browser->executeScript(
+        'localStorage.setItem(arguments[0], JSON.stringify({key: "left-behind-key", blank: "manager", value: "not theirs", scope: "here"}))',
+        [$left],
+    );
     $this->visit($paper)->waitFor('[data-blank]');
     typeInto($this, 'manager', 'Harbor Rows Association');
-    $this->eventually(fn () => $this->browser->executeScript('return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries") && !key.includes("SOMEONEELSE")).length') === 0 ?: null, 'the entry was not stored');
+    $this->eventually(
+        fn () => $this->browser->executeScript(
+            'return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries") && !key.includes("SOMEONEELSE")).length',
+        ) === 0 ?:
+        null,
+        'the entry was not stored',
+    );
     $this->visit($paper);
-    expect($this->find('[data-blank=manager]')->getAttribute('value'))->toBe('Harbor Rows Association')
-        ->and($this->browser->executeScript('return localStorage.getItem(arguments[0]) !== null', [$left]))->toBeTrue();
+    expect($this->find('[data-blank=manager]')->getAttribute('value'))
+        ->toBe('Harbor Rows Association')
+        ->and($this->browser->executeScript('return localStorage.getItem(arguments[0]) !== null', [$left]))
+        ->toBeTrue();
 });
 
 it('stores what two tabs on one paper have waiting, each once', function () {
@@ -84,10 +95,21 @@ it('stores what two tabs on one paper have waiting, each once', function () {
     typeInto($this, 'dues', '140');
     $this->seeText('not saved yet: no connection', '#stored');
     $this->offline(false);
-    $this->eventually(fn () => $this->browser->executeScript('return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries")).length') === 0 ?: null, 'what waited did not go', 15);
+    $this->eventually(
+        fn () => $this->browser->executeScript(
+            'return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries")).length',
+        ) === 0 ?:
+        null,
+        'what waited did not go',
+        15,
+    );
     $this->visit($paper);
-    expect($this->find('[data-blank=manager]')->getAttribute('value'))->toBe('From the second tab')->and($this->find('[data-blank=dues]')->getAttribute('value'))->toBe('140')
-        ->and($this->browser->executeScript('return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries")).length'))->toBe(0);
+    expect($this->find('[data-blank=manager]')->getAttribute('value'))
+        ->toBe('From the second tab')
+        ->and($this->find('[data-blank=dues]')->getAttribute('value'))
+        ->toBe('140')
+        ->and($this->browser->executeScript('return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:entries")).length'))
+        ->toBe(0);
     foreach ($this->browser->getWindowHandles() as $handle) {
         if ($handle !== $first) {
             $this->browser->switchTo()->window($handle);

@@ -17,12 +17,15 @@ function outsidePaper(Scratch $scratch, string $name): string
 {
     is_dir($scratch->path('cache')) || mkdir($scratch->path('cache'));
 
-    return $scratch->put("{$name}.pdf", (new Press($scratch->path('cache'), $scratch->path('cache')))->print([(new Drawing(612, 792))->text(72, 100, 16, $name)]));
+    return $scratch->put(
+        "{$name}.pdf",
+        (new Press($scratch->path('cache'), $scratch->path('cache')))->print([(new Drawing(612, 792))->text(72, 100, 16, $name)]),
+    );
 }
 
 it('opens a file, fills the contract, has it signed by everyone, reviewed, paid and closed', function () {
     /** @var BrowserCase $this */
-    $post = new PostRoom;
+    $post = new PostRoom();
 
     // The agent opens the file from the listing exchange.
     $this->signIn('tomas')->press('Open a file');
@@ -31,15 +34,29 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->seeText('5 Sawmill Terrace, Upper Quoin', 'h1');
     $this->seeText('Lead-based paint disclosure', '.will');
     $this->seeText('built 1954, before 1978', '.will');
-    foreach ([['buyer.1', 'Adaeze Fjordholm', 'adaeze@client.example'], ['buyer.2', 'Søren Fjordholm', 'soren@client.example']] as [$seat, $name, $mail]) {
+    foreach (
+        [['buyer.1', 'Adaeze Fjordholm', 'adaeze@client.example'], ['buyer.2', 'Søren Fjordholm', 'soren@client.example']] as [$seat, $name, $mail]
+    ) {
         $this->enter("[id=\"{$seat}-name\"]", $name);
         $this->enter("[id=\"{$seat}-email\"]", $mail);
     }
-    foreach (['price' => '349,900', 'earnest_money' => '5k', 'loan_percent' => '80', 'escrow_holder' => 'Anchorfield Title & Escrow', 'offer_date' => 'today', 'earnest_days' => '3', 'loan_days' => '30'] as $term => $value) {
+    foreach (
+        [
+            'price' => '349,900',
+            'earnest_money' => '5k',
+            'loan_percent' => '80',
+            'escrow_holder' => 'Anchorfield Title & Escrow',
+            'offer_date' => 'today',
+            'earnest_days' => '3',
+            'loan_days' => '30',
+        ] as $term => $value
+    ) {
         $value !== 'today' && $this->enter("#fact-{$term}", $value);
     }
     $day = static fn (int $days) => (new DateTimeImmutable("+{$days} days", new DateTimeZone('America/New_York')))->format('Y-m-d');
-    foreach (['offer_date' => $day(0), 'offer_expiry' => $day(2), 'offer_expiry_time' => '5pm', 'closing' => $day(35), 'possession' => $day(36)] as $term => $value) {
+    foreach (
+        ['offer_date' => $day(0), 'offer_expiry' => $day(2), 'offer_expiry_time' => '5pm', 'closing' => $day(35), 'possession' => $day(36)] as $term => $value
+    ) {
         $this->enter("#fact-{$term}", $value);
     }
     $this->find('#fact-financing')->findElement(WebDriverBy::cssSelector('option[value=conventional]'))->click();
@@ -54,9 +71,12 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
 
     // The contract is filled on the page; Enter goes to the next missing blank.
     $this->press('Purchase agreement');
-    expect($this->find('[data-blank=buyers]')->getAttribute('value'))->toBe('Adaeze Fjordholm and Søren Fjordholm')
-        ->and($this->find('[data-blank=loan_amount]')->getAttribute('value'))->toBe('279,920')
-        ->and($this->find('[data-blank=balance]')->getAttribute('value'))->toBe('64,980');
+    expect($this->find('[data-blank=buyers]')->getAttribute('value'))
+        ->toBe('Adaeze Fjordholm and Søren Fjordholm')
+        ->and($this->find('[data-blank=loan_amount]')->getAttribute('value'))
+        ->toBe('279,920')
+        ->and($this->find('[data-blank=balance]')->getAttribute('value'))
+        ->toBe('64,980');
     $excluded = $this->find('[data-blank=excluded]');
     $excluded->click();
     $excluded->sendKeys('dining room lamp'.WebDriverKeys::ENTER);
@@ -70,7 +90,11 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $known->sendKeys('roof patched in 2019'."\t");
     $this->seeText('not saved yet', '#stored');
     $this->offline(false);
-    $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null, 'the waiting entry was not sent', 15);
+    $this->eventually(
+        fn () => str_starts_with($this->find('#stored')->getText(), 'saved at ') ?: null,
+        'the waiting entry was not sent',
+        15,
+    );
     $this->browser->navigate()->refresh();
     expect($this->find('[data-blank=known]')->getAttribute('value'))->toBe('roof patched in 2019');
 
@@ -126,12 +150,16 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->press('Continue');
     $this->press('Use this signature');
     $this->goThroughMarks()->seeText('signed');
-    $this->eventually(fn () => str_contains($this->visit($round)->find('body')->getText(), 'Signed by everyone') ?: null, 'could not seal the documents', 30);
+    $this->eventually(
+        fn () => str_contains($this->visit($round)->find('body')->getText(), 'Signed by everyone') ?: null,
+        'could not seal the documents',
+        30,
+    );
     $sealed = $post->attachment('adaeze@client.example', 'Signed by everyone');
     expect(SealCheck::of($sealed, BrowserCase::trusted())->answer)->toBe(SealAnswer::Holds);
 
     // Handed in, with what must come from outside.
-    $scratch = new Scratch;
+    $scratch = new Scratch();
     foreach (['Earnest money receipt', 'Closing statement'] as $title) {
         $this->visit($file);
         $this->find("input[aria-label=\"Upload {$title}\"]")->sendKeys(outsidePaper($scratch, $title));
@@ -195,7 +223,9 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->press('Compute commission');
     $this->seeText('$9,622.25');
     $this->seeText('equals the gross commission');
-    $this->signOut()->signIn('ines')->visit("{$file}/commission");
+    $this->signOut()
+        ->signIn('ines')
+        ->visit("{$file}/commission");
     $this->press('Authorize disbursement');
     $this->seeText('The CDA is in the file.');
     $this->shot('commission');

@@ -22,26 +22,41 @@ function sealedSample(): string
     static $sealed = null;
     $pages = [(new Drawing(612, 792))->text(72, 100, 20, 'Signed paper'), (new Drawing(612, 792))->text(72, 100, 20, 'Second page')];
 
-    return $sealed ??= (new Seal(SigningKey::fromPem((string) file_get_contents(authority().'/seal.pem')), new OpensslStamps(authority()), 'Quillmark Realty'))->over(press()->print($pages), new DateTimeImmutable);
+    return $sealed ??= (new Seal(
+        SigningKey::fromPem((string) file_get_contents(authority().'/seal.pem')),
+        new OpensslStamps(authority()),
+        'Quillmark Realty',
+    ))->over(press()->print($pages), new DateTimeImmutable());
 }
 
 function pdfsig(string $pdf): string
 {
-    $scratch = new Scratch;
+    $scratch = new Scratch();
 
-    return (new NativeTool)->run(['pdfsig', $scratch->put('a.pdf', $pdf)], accept: [0, 1, 2]);
+    return (new NativeTool())->run(['pdfsig', $scratch->put('a.pdf', $pdf)], accept: [0, 1, 2]);
 }
 
 it('seals a PDF that pdfsig calls valid and whole', function () {
-    expect(pdfsig(sealedSample()))->toContain('Signature is Valid')->toContain('Total document signed')->toContain('ETSI.CAdES.detached')->toContain('Quillmark Realty Document Seal')
-        ->and(isClean(sealedSample()))->toBeTrue()
-        ->and(textOf(sealedSample()))->toContain('Second page');
+    expect(pdfsig(sealedSample()))
+        ->toContain('Signature is Valid')
+        ->toContain('Total document signed')
+        ->toContain('ETSI.CAdES.detached')
+        ->toContain('Quillmark Realty Document Seal')
+        ->and(isClean(sealedSample()))
+        ->toBeTrue()
+        ->and(textOf(sealedSample()))
+        ->toContain('Second page');
 });
 
 it('verifies its own seal and knows when it was made', function () {
     $check = SealCheck::of(sealedSample(), ourRoots());
-    expect($check->answer)->toBe(SealAnswer::Holds)->and($check->sentence)->toContain('Quillmark Realty Document Seal')->toContain('Quillmark Local Authority')
-        ->and(abs(time() - (int) strtotime((string) $check->sealedAt)))->toBeLessThan(600);
+    expect($check->answer)
+        ->toBe(SealAnswer::Holds)
+        ->and($check->sentence)
+        ->toContain('Quillmark Realty Document Seal')
+        ->toContain('Quillmark Local Authority')
+        ->and(abs(time() - (int) strtotime((string) $check->sealedAt)))
+        ->toBeLessThan(600);
 });
 
 it('finds any changed byte, wherever it is', function () {
@@ -62,7 +77,10 @@ it('says no through pdfsig after one changed byte of the page', function () {
 });
 
 it('finds what is added after the seal', function () {
-    expect(SealCheck::of(sealedSample()."\n", ourRoots())->answer)->toBe(SealAnswer::AddedTo)->and(SealCheck::of(sealedSample().sealedSample(), ourRoots())->answer->isOurs())->toBeFalse();
+    expect(SealCheck::of(sealedSample()."\n", ourRoots())->answer)
+        ->toBe(SealAnswer::AddedTo)
+        ->and(SealCheck::of(sealedSample().sealedSample(), ourRoots())->answer->isOurs())
+        ->toBeFalse();
 });
 
 it('finds what is hidden in the room of the signature', function () {
@@ -74,7 +92,10 @@ it('finds what is hidden in the room of the signature', function () {
 });
 
 it('says that an unsealed PDF has no seal', function () {
-    expect(SealCheck::of(press()->print([new Drawing(612, 792)]), ourRoots()))->toMatchObject(['answer' => SealAnswer::NotSealed, 'sentence' => 'There is no seal in this file.']);
+    expect(SealCheck::of(press()->print([new Drawing(612, 792)]), ourRoots()))->toMatchObject([
+        'answer' => SealAnswer::NotSealed,
+        'sentence' => 'There is no seal in this file.',
+    ]);
 });
 
 it('makes no seal without a time stamp', function () {
@@ -85,12 +106,22 @@ it('makes no seal without a time stamp', function () {
             throw new StampUnavailable('no authority');
         }
     };
-    (new Seal(SigningKey::fromPem((string) file_get_contents(authority().'/seal.pem')), $none, 'X'))->over(press()->print([new Drawing(612, 792)]), new DateTimeImmutable);
+    (new Seal(SigningKey::fromPem((string) file_get_contents(authority().'/seal.pem')), $none, 'X'))->over(
+        press()->print([new Drawing(612, 792)]),
+        new DateTimeImmutable(),
+    );
 })->throws(StampUnavailable::class);
 
 it('takes only answers to its own time-stamp request', function (string $answer) {
     StampRequest::over(hash('sha256', 'x', true))->tokenIn($answer);
-})->with(['empty' => [''], 'nonsense' => ['nonsense'], 'a refusal' => ["\x30\x05\x30\x03\x02\x01\x02"], 'cut off' => ["\x30\x03\x30\x01\x00"]])->throws(StampUnavailable::class);
+})
+    ->with([
+        'empty' => [''],
+        'nonsense' => ['nonsense'],
+        'a refusal' => ["\x30\x05\x30\x03\x02\x01\x02"],
+        'cut off' => ["\x30\x03\x30\x01\x00"],
+    ])
+    ->throws(StampUnavailable::class);
 
 it('refuses another document\'s time stamp', function () {
     $stamps = new OpensslStamps(authority());
@@ -104,27 +135,73 @@ it('refuses a key file without a key', fn () => SigningKey::fromPem('nothing her
 it('writes DER as the standard asks', function (string $der, string $hex) {
     expect(bin2hex($der))->toBe($hex);
 })->with([
-    [fn () => Der::integer(0), '020100'], [fn () => Der::integer(128), '02020080'], [fn () => Der::integer(65537), '0203010001'], [fn () => Der::oid('1.2.840.113549.1.7.2'), '06092a864886f70d010702'],
-    [fn () => Der::octets(str_repeat('a', 200)), '0481c8'.str_repeat('61', 200)], [fn () => Der::set(Der::integer(2), Der::integer(1)), '3106020101020102'],
+    [fn () => Der::integer(0), '020100'],
+    [fn () => Der::integer(128), '02020080'],
+    [fn () => Der::integer(65537), '0203010001'],
+    [fn () => Der::oid('1.2.840.113549.1.7.2'), '06092a864886f70d010702'],
+    [fn () => Der::octets(str_repeat('a', 200)), '0481c8'.str_repeat('61', 200)],
+    [fn () => Der::set(Der::integer(2), Der::integer(1)), '3106020101020102'],
 ]);
 
 it('reads no element past its end', fn () => Der::read("\x30\x82\xff\xffab"))->throws(SealBroken::class);
 
 it('writes an evidence record of any length onto pages', function () {
-    $events = array_map(static fn (int $n) => ['at' => '23 Nov 2026, 10:00:00', 'who' => 'Sunniva Eide', 'what' => "Made a mark: initials, page {$n}", 'from' => '127.0.0.1'], range(1, 150));
-    $record = new EvidenceRecord('01TEST', '14 Lanternfish Lane: Purchase agreement', [['title' => 'Purchase agreement', 'pages' => 8, 'sha256' => str_repeat('ab', 32)]], [['name' => 'José Nguyễn-Ortiz', 'seat' => 'buyer 2', 'address' => 'jose@eide.example', 'agreed' => 'now', 'finished' => 'later']], $events, 'America/New_York');
+    $events = array_map(
+        static fn (int $n) => [
+            'at' => '23 Nov 2026, 10:00:00',
+            'who' => 'Sunniva Eide',
+            'what' => "Made a mark: initials, page {$n}",
+            'from' => '127.0.0.1',
+        ],
+        range(1, 150),
+    );
+    $record = new EvidenceRecord(
+        '01TEST',
+        '14 Lanternfish Lane: Purchase agreement',
+        [['title' => 'Purchase agreement', 'pages' => 8, 'sha256' => str_repeat('ab', 32)]],
+        [['name' => 'José Nguyễn-Ortiz', 'seat' => 'buyer 2', 'address' => 'jose@eide.example', 'agreed' => 'now', 'finished' => 'later']],
+        $events,
+        'America/New_York',
+    );
     $pages = $record->pages();
     $text = textOf(press()->print($pages));
-    expect(count($pages))->toBeGreaterThan(2)->and($text)->toContain('José Nguyễn-Ortiz')->toContain('page 150')->toContain(str_repeat('ab', 32));
+    expect(count($pages))
+        ->toBeGreaterThan(2)
+        ->and($text)
+        ->toContain('José Nguyễn-Ortiz')
+        ->toContain('page 150')
+        ->toContain(str_repeat('ab', 32));
 });
 
 it('leaves nothing of an event out of the record, however long its words are', function () {
     $where = 'Made a mark: signature, Addendum about the sale of the buyers’ own home and what comes before it, page 12';
-    $record = new EvidenceRecord('01TEST', 'A file', [], [], array_fill(0, 90, ['at' => '23 Nov 2026, 18:05:36', 'who' => 'Wilhelmina Mwamba-Wollstonecraft of Westworth', 'what' => $where, 'from' => '2001:0db8:85a3:0000:0000:8a2e:0370:7334']), 'America/New_York');
+    $record = new EvidenceRecord(
+        '01TEST',
+        'A file',
+        [],
+        [],
+        array_fill(0, 90, [
+            'at' => '23 Nov 2026, 18:05:36',
+            'who' => 'Wilhelmina Mwamba-Wollstonecraft of Westworth',
+            'what' => $where,
+            'from' => '2001:0db8:85a3:0000:0000:8a2e:0370:7334',
+        ]),
+        'America/New_York',
+    );
     $pages = $record->pages();
-    $scratch = new Scratch;
-    $text = (string) preg_replace('/\s+/', ' ', (new NativeTool)->run(['pdftotext', '-raw', $scratch->put('record.pdf', press()->print($pages)), '-']));
+    $scratch = new Scratch();
+    $text = (string) preg_replace(
+        '/\s+/',
+        ' ',
+        (new NativeTool())->run(['pdftotext', '-raw', $scratch->put('record.pdf', press()->print($pages)), '-']),
+    );
     preg_match_all('/ page 12\b/', $text, $ends);
-    expect(count($ends[0]))->toBe(90)->and($text)->not->toContain('…')->and(str_replace(' ', '', $text))->toContain('2001:0db8:85a3:0000:0000:8a2e:0370:7334')
-        ->and(substr_count(str_replace(' ', '', $text), 'ofWestworth'))->toBe(90);
+    expect(count($ends[0]))
+        ->toBe(90)
+        ->and($text)
+        ->not->toContain('…')
+        ->and(str_replace(' ', '', $text))
+        ->toContain('2001:0db8:85a3:0000:0000:8a2e:0370:7334')
+        ->and(substr_count(str_replace(' ', '', $text), 'ofWestworth'))
+        ->toBe(90);
 });

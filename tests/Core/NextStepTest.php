@@ -6,7 +6,14 @@ use Unanimus\Files\PaperState;
 use Unanimus\Review\NextStep;
 use Unanimus\Review\ReviewState;
 
-it('knows the one next step of a paper', function (PaperState $state, ?ReviewState $review, int $missing, bool $out, bool $marks, ?NextStep $step) {
+it('knows the one next step of a paper', function (
+    PaperState $state,
+    ?ReviewState $review,
+    int $missing,
+    bool $out,
+    bool $marks,
+    ?NextStep $step,
+) {
     expect(NextStep::of($state, $review, $missing, $out, $marks))->toBe($step);
 })->with([
     'sent back comes first' => [PaperState::Draft, ReviewState::SentBack, 3, false, true, NextStep::AnswerRemark],
@@ -25,6 +32,10 @@ it('knows the one next step of a paper', function (PaperState $state, ?ReviewSta
 ]);
 
 it('says how many blanks there are, and whose step it is', function () {
-    expect(NextStep::Fill->label(1))->toBe('Fill 1 blank')->and(NextStep::Fill->label(4))->toBe('Fill 4 blanks')
-        ->and(array_filter(NextStep::cases(), fn (NextStep $step) => ! $step->isMine()))->toEqualCanonicalizing([NextStep::Upload, NextStep::SeeRound]);
+    expect(NextStep::Fill->label(1))
+        ->toBe('Fill 1 blank')
+        ->and(NextStep::Fill->label(4))
+        ->toBe('Fill 4 blanks')
+        ->and(array_filter(NextStep::cases(), fn (NextStep $step) => ! $step->isMine()))
+        ->toEqualCanonicalizing([NextStep::Upload, NextStep::SeeRound]);
 });

@@ -17,12 +17,17 @@ use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 
 beforeEach(function () {
-    $this->scratch = new Scratch;
+    $this->scratch = new Scratch();
     mkdir($this->scratch->path('cache'));
     $this->press = new Press(dirname(__DIR__, 2).'/library/fonts', $this->scratch->path('cache'));
     $this->pdf = $this->scratch->put('form.pdf', MadePdf::form());
-    $this->text = fn (string $bytes, string ...$options) => (new NativeTool)->run(['pdftotext', ...$options, $this->scratch->put('out.pdf', $bytes), '-']);
-    $this->sound = fn (string $bytes) => (new NativeTool)->run(['qpdf', '--check', $this->scratch->put('check.pdf', $bytes)]);
+    $this->text = fn (string $bytes, string ...$options) => (new NativeTool())->run([
+        'pdftotext',
+        ...$options,
+        $this->scratch->put('out.pdf', $bytes),
+        '-',
+    ]);
+    $this->sound = fn (string $bytes) => (new NativeTool())->run(['qpdf', '--check', $this->scratch->put('check.pdf', $bytes)]);
 });
 
 it('reads fields of every kind, with what they inherit', function () {
@@ -31,32 +36,97 @@ it('reads fields of every kind, with what they inherit', function () {
     foreach ($all->all() as $field) {
         $fields[$field->name] = $field->toArray();
     }
-    expect(array_keys($fields))->toEqualCanonicalizing(['name', 'notes', 'zip', 'agree', 'pay', 'state', 'buyer.first', 'colours', 'sig', 'turned', 'cropped', 'orphan'])
-        ->and(array_map(fn ($one) => $one['kind'], $fields))->toMatchArray(['name' => 'text', 'agree' => 'checkbox', 'pay' => 'radio', 'state' => 'choice', 'colours' => 'list', 'sig' => 'signature', 'buyer.first' => 'text', 'orphan' => 'text'])
-        ->and($fields['name'])->toMatchArray(['label' => 'Full name', 'required' => true, 'page' => 1, 'rect' => [100.0, 700.0, 400.0, 720.0], 'maxLength' => null])
-        ->and($fields['buyer.first'])->toMatchArray(['rect' => [100.0, 400.0, 400.0, 420.0], 'maxLength' => 40])
-        ->and($fields['notes'])->toMatchArray(['multiline' => true, 'value' => 'old'])
-        ->and($fields['zip']['maxLength'])->toBe(5)
-        ->and($fields['pay']['options'])->toBe([['value' => '0', 'label' => 'By cash'], ['value' => '1', 'label' => 'By loan']])
-        ->and(array_column($fields['pay']['widgets'], 'on'))->toBe(['0', '1'])
-        ->and($fields['state'])->toMatchArray(['value' => 'QN', 'options' => [['value' => 'MR', 'label' => 'Merrow'], ['value' => 'QN', 'label' => 'Quoin']]])
-        ->and([$fields['turned']['page'], $fields['cropped']['page'], $fields['orphan']['page']])->toBe([2, 3, 1])
-        ->and($all->notes)->toHaveCount(2);
+    expect(array_keys($fields))
+        ->toEqualCanonicalizing([
+            'name',
+            'notes',
+            'zip',
+            'agree',
+            'pay',
+            'state',
+            'buyer.first',
+            'colours',
+            'sig',
+            'turned',
+            'cropped',
+            'orphan',
+        ])
+        ->and(array_map(fn ($one) => $one['kind'], $fields))
+        ->toMatchArray([
+            'name' => 'text',
+            'agree' => 'checkbox',
+            'pay' => 'radio',
+            'state' => 'choice',
+            'colours' => 'list',
+            'sig' => 'signature',
+            'buyer.first' => 'text',
+            'orphan' => 'text',
+        ])
+        ->and($fields['name'])
+        ->toMatchArray([
+            'label' => 'Full name',
+            'required' => true,
+            'page' => 1,
+            'rect' => [100.0, 700.0, 400.0, 720.0],
+            'maxLength' => null,
+        ])
+        ->and($fields['buyer.first'])
+        ->toMatchArray(['rect' => [100.0, 400.0, 400.0, 420.0], 'maxLength' => 40])
+        ->and($fields['notes'])
+        ->toMatchArray(['multiline' => true, 'value' => 'old'])
+        ->and($fields['zip']['maxLength'])
+        ->toBe(5)
+        ->and($fields['pay']['options'])
+        ->toBe([['value' => '0', 'label' => 'By cash'], ['value' => '1', 'label' => 'By loan']])
+        ->and(array_column($fields['pay']['widgets'], 'on'))
+        ->toBe(['0', '1'])
+        ->and($fields['state'])
+        ->toMatchArray(['value' => 'QN', 'options' => [['value' => 'MR', 'label' => 'Merrow'], ['value' => 'QN', 'label' => 'Quoin']]])
+        ->and([$fields['turned']['page'], $fields['cropped']['page'], $fields['orphan']['page']])
+        ->toBe([2, 3, 1])
+        ->and($all->notes)
+        ->toHaveCount(2);
 });
 
 it('knows where a field stands on a turned or cropped page as it is read', function () {
     $fields = PdfFields::of(PdfLook::into($this->pdf));
-    expect($fields->named('turned')[0]->widgets[0]->place->toArray())->toBe([100.0, 100.0, 300.0, 20.0])
-        ->and($fields->named('turned')[0]->widgets[0]->turn)->toBe(0)
-        ->and($fields->named('cropped')[0]->widgets[0]->place->toArray())->toBe([100.0, 140.0, 250.0, 20.0]);
+    expect($fields->named('turned')[0]->widgets[0]->place->toArray())
+        ->toBe([100.0, 100.0, 300.0, 20.0])
+        ->and($fields->named('turned')[0]->widgets[0]->turn)
+        ->toBe(0)
+        ->and($fields->named('cropped')[0]->widgets[0]->place->toArray())
+        ->toBe([100.0, 140.0, 250.0, 20.0]);
 });
 
 it('fills every kind in any script, as a form and as a part of the page', function (bool $flatten) {
-    $values = ['name' => 'José Nguyễn 张伟', 'notes' => "First line\nsecond", 'zip' => '12345', 'agree' => true, 'pay' => 'By loan', 'state' => 'Merrow', 'buyer.first' => 'Sunniva', 'colours' => ['red', 'blue'], 'turned' => 'Sideways', 'cropped' => 'In the crop', 'orphan' => 'found me'];
+    $values = [
+        'name' => 'José Nguyễn 张伟',
+        'notes' => "First line\nsecond",
+        'zip' => '12345',
+        'agree' => true,
+        'pay' => 'By loan',
+        'state' => 'Merrow',
+        'buyer.first' => 'Sunniva',
+        'colours' => ['red', 'blue'],
+        'turned' => 'Sideways',
+        'cropped' => 'In the crop',
+        'orphan' => 'found me',
+    ];
     $bytes = FieldFill::into($this->pdf, $values, $flatten, $this->press);
-    expect(($this->text)($bytes))->toContain('José Nguyễn 张伟')->toContain('First line')->toContain('Merrow')->toContain('Sunniva')->toContain('red, blue')->toContain('Sideways')->toContain('In the crop')->toContain('found me')->not->toContain('old')
-        ->and(preg_replace('/\s/', '', ($this->text)($bytes)))->toContain('12345')
-        ->and(($this->sound)($bytes))->toContain('No syntax or stream encoding errors');
+    expect(($this->text)($bytes))
+        ->toContain('José Nguyễn 张伟')
+        ->toContain('First line')
+        ->toContain('Merrow')
+        ->toContain('Sunniva')
+        ->toContain('red, blue')
+        ->toContain('Sideways')
+        ->toContain('In the crop')
+        ->toContain('found me')
+        ->not->toContain('old')
+        ->and(preg_replace('/\s/', '', ($this->text)($bytes)))
+        ->toContain('12345')
+        ->and(($this->sound)($bytes))
+        ->toContain('No syntax or stream encoding errors');
     $again = PdfFields::of(PdfLook::into($this->scratch->put('again.pdf', $bytes)));
     if ($flatten) {
         expect($again->all())->toBe([]);
@@ -64,7 +134,10 @@ it('fills every kind in any script, as a form and as a part of the page', functi
         return;
     }
     $now = array_combine(array_map(fn ($field) => $field->name, $again->all()), array_map(fn ($field) => $field->value, $again->all()));
-    expect($now)->toMatchArray([...$values, 'agree' => 'Ja', 'pay' => '1', 'state' => 'MR'])->and($again->notes)->toHaveCount(1);
+    expect($now)
+        ->toMatchArray([...$values, 'agree' => 'Ja', 'pay' => '1', 'state' => 'MR'])
+        ->and($again->notes)
+        ->toHaveCount(1);
     foreach ($again->named('pay')[0]->widgets as $widget) {
         expect($widget->dict->{'/AS'})->toBe($widget->on === '1' ? '/1' : '/Off');
     }
@@ -78,43 +151,95 @@ it('draws what is filled at its field', function () {
     $words = PageWords::of($this->scratch->put('filled.pdf', $bytes));
     foreach ([['Nametext', 1, 100, 72], ['Turntext', 2, 100, 100], ['Croptext', 3, 100, 140]] as [$text, $page, $x, $y]) {
         $word = array_values(array_filter($words[$page], fn ($word) => $word->text === $text))[0] ?? null;
-        expect($word)->not->toBeNull()->and($word->x)->toBeGreaterThan($x - 1)->toBeLessThan($x + 8)->and($word->y)->toBeGreaterThan($y - 3)->and($word->bottom())->toBeLessThan($y + 24);
+        expect($word)
+            ->not->toBeNull()
+            ->and($word->x)
+            ->toBeGreaterThan($x - 1)
+            ->toBeLessThan($x + 8)
+            ->and($word->y)
+            ->toBeGreaterThan($y - 3)
+            ->and($word->bottom())
+            ->toBeLessThan($y + 24);
     }
 });
 
 it('takes nothing when one value cannot be taken, and says which', function (array $values, string $told) {
     expect(fn () => FieldFill::into($this->pdf, $values, true, $this->press))->toThrow(FieldRefused::class, $told);
 })->with([
-    [['name' => 'x', 'nam' => 'x'], 'no field “nam”. Near to it: name'], [['zip' => '123456'], 'at most 5 characters; this has 6'], [['pay' => 'By credit'], 'takes “0” (By cash), “1” (By loan)'],
-    [['state' => 'Elsewhere'], 'takes one of “Merrow”, “Quoin”'], [['sig' => 'x'], 'holds no value'], [['name' => ['a', 'b']], 'one value, not several'], [['agree' => 'perhaps'], 'takes'],
+    [['name' => 'x', 'nam' => 'x'], 'no field “nam”. Near to it: name'],
+    [['zip' => '123456'], 'at most 5 characters; this has 6'],
+    [['pay' => 'By credit'], 'takes “0” (By cash), “1” (By loan)'],
+    [['state' => 'Elsewhere'], 'takes one of “Merrow”, “Quoin”'],
+    [['sig' => 'x'], 'holds no value'],
+    [['name' => ['a', 'b']], 'one value, not several'],
+    [['agree' => 'perhaps'], 'takes'],
 ]);
 
 it('does not fill what is signed or no PDF', function () {
     $signed = MadePdf::of([
-        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [5 0 R] >> >>', 2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', 3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] >>',
+        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [5 0 R] >> >>',
+        2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
+        3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] >>',
         5 => '<< /FT /Sig /T (s) /V << /Type /Sig /ByteRange [0 1 2 3] /Contents <00> >> >>',
     ]);
-    expect(fn () => FieldFill::into($this->scratch->put('signed.pdf', $signed), [], true, $this->press))->toThrow(PdfRefused::class, 'signed digitally')
-        ->and(fn () => FieldFill::into($this->scratch->put('no.pdf', 'Dear all,'), [], true, $this->press))->toThrow(PdfRefused::class, 'not a PDF');
+    expect(fn () => FieldFill::into($this->scratch->put('signed.pdf', $signed), [], true, $this->press))
+        ->toThrow(PdfRefused::class, 'signed digitally')
+        ->and(fn () => FieldFill::into($this->scratch->put('no.pdf', 'Dear all,'), [], true, $this->press))
+        ->toThrow(PdfRefused::class, 'not a PDF');
 });
 
 it('proposes the blanks of a page ruled, underscored, boxed or bracketed', function () {
-    $content = MadePdf::text(72, 700, 'Buyer: ____________________   Date: ____________').MadePdf::text(72, 670, 'Purchase price $_______________ and a loan of ______ % of it').MadePdf::text(72, 640, '[ ] cash   [ ] a loan')
-        .MadePdf::text(92, 610, 'sold as it is')."0.7 w 72 608 10 10 re S\n".MadePdf::text(72, 570, 'Parcel number')."150 568 m 330 568 l S\n".MadePdf::text(72, 540, 'An underlined heading')."72 538 m 180 538 l S\n"
-        ."72 480 200 30 re S\n".MadePdf::text(75, 501, 'County', 7)."72 400 m 300 400 l S\n".MadePdf::text(72, 391, 'Seller', 7)."320 400 m 420 400 l S\n".MadePdf::text(320, 391, 'Date', 7);
+    $content =
+        MadePdf::text(72, 700, 'Buyer: ____________________   Date: ____________').
+        MadePdf::text(72, 670, 'Purchase price $_______________ and a loan of ______ % of it').
+        MadePdf::text(72, 640, '[ ] cash   [ ] a loan').
+        MadePdf::text(92, 610, 'sold as it is').
+        "0.7 w 72 608 10 10 re S\n".
+        MadePdf::text(72, 570, 'Parcel number').
+        "150 568 m 330 568 l S\n".
+        MadePdf::text(72, 540, 'An underlined heading').
+        "72 538 m 180 538 l S\n".
+        "72 480 200 30 re S\n".
+        MadePdf::text(75, 501, 'County', 7).
+        "72 400 m 300 400 l S\n".
+        MadePdf::text(72, 391, 'Seller', 7).
+        "320 400 m 420 400 l S\n".
+        MadePdf::text(320, 391, 'Date', 7);
     $found = Proposal::of($this->scratch->put('flat.pdf', MadePdf::page($content)));
     $told = array_map(fn (ProposedBlank $blank) => [$blank->kind->value, $blank->binding, $blank->by], $found);
-    expect($told)->toBe([
-        ['text', 'buyers.names', 'underscores'], ['date', null, 'underscores'], ['money', 'price', 'underscores'], ['percent', null, 'underscores'], ['tick', null, 'brackets'], ['tick', null, 'brackets'], ['tick', null, 'check square'],
-        ['text', 'property.parcel', 'ruled line'], ['text', 'property.county', 'box'], ['signature', 'seller.1', 'ruled line'], ['date', 'seller.1', 'ruled line'],
-    ])->and(array_map(fn (ProposedBlank $blank) => $blank->label, array_slice($found, 4, 3)))->toBe(['cash', 'a loan', 'sold as it is'])
-        ->and($found[0]->toArray(792.0)['rect'][0])->toBeGreaterThan(100.0);
+    expect($told)
+        ->toBe([
+            ['text', 'buyers.names', 'underscores'],
+            ['date', null, 'underscores'],
+            ['money', 'price', 'underscores'],
+            ['percent', null, 'underscores'],
+            ['tick', null, 'brackets'],
+            ['tick', null, 'brackets'],
+            ['tick', null, 'check square'],
+            ['text', 'property.parcel', 'ruled line'],
+            ['text', 'property.county', 'box'],
+            ['signature', 'seller.1', 'ruled line'],
+            ['date', 'seller.1', 'ruled line'],
+        ])
+        ->and(array_map(fn (ProposedBlank $blank) => $blank->label, array_slice($found, 4, 3)))
+        ->toBe(['cash', 'a loan', 'sold as it is'])
+        ->and($found[0]->toArray(792.0)['rect'][0])
+        ->toBeGreaterThan(100.0);
 });
 
 it('finds nearly every blank and mark of our own printed forms, and hardly anything else', function (string $number) {
     $form = (new Library(dirname(__DIR__, 2).'/library'))->form($number);
     $found = Proposal::of($form->pdf);
     $there = [...$form->blanks, ...$form->marks];
-    $met = array_filter($there, fn ($place) => array_filter($found, fn (ProposedBlank $one) => $one->page === $place->page && $one->place->overlaps($place->place)) !== []);
-    expect(count($met) / count($there))->toBeGreaterThan(0.9)->and(count($found))->toBeLessThan(1.1 * count($there) + 1);
+    $met = array_filter(
+        $there,
+        fn ($place) => array_filter(
+            $found,
+            fn (ProposedBlank $one) => $one->page === $place->page && $one->place->overlaps($place->place),
+        ) !== [],
+    );
+    expect(count($met) / count($there))
+        ->toBeGreaterThan(0.9)
+        ->and(count($found))
+        ->toBeLessThan(1.1 * count($there) + 1);
 })->with(['M-102', 'M-201', 'M-214', 'M-230']);

@@ -18,9 +18,26 @@ $called = static fn (CallSheet $sheet) => array_map(static fn (array $one) => $o
 it('compares facts by what they are', function (string $operator, string $known, string $value, bool $holds) {
     expect((new Condition('x', $operator, $value))->holds(Facts::from(['x' => $known])))->toBe($holds);
 })->with([
-    ['is', 'Condo', 'condo', true], ['is', '1962', '1962.0', true], ['is', 'condo', 'condo hotel', false], ['is_not', 'land', 'condo', true], ['one_of', 'land', 'condo, land', true], ['one_of', 'landing', 'condo,land', false],
-    ['contains', 'FHA Conventional', 'fha', true], ['below', '1977', '1978', true], ['below', '1978', '1978', false], ['below', '412500.00', '412500.01', true], ['above', '3', '2', true], ['above', '10', '9', true], ['at_least', '2', '2', true], ['at_most', '3', '2', false],
-    ['below', '2026-12-01', '2026-12-18', true], ['below', '2026-12-18', '20261218', false], ['below', 'old', '1978', false], ['known', 'x', '', true], ['unknown', 'x', '', false], ['below', '1e3', '1978', false],
+    ['is', 'Condo', 'condo', true],
+    ['is', '1962', '1962.0', true],
+    ['is', 'condo', 'condo hotel', false],
+    ['is_not', 'land', 'condo', true],
+    ['one_of', 'land', 'condo, land', true],
+    ['one_of', 'landing', 'condo,land', false],
+    ['contains', 'FHA Conventional', 'fha', true],
+    ['below', '1977', '1978', true],
+    ['below', '1978', '1978', false],
+    ['below', '412500.00', '412500.01', true],
+    ['above', '3', '2', true],
+    ['above', '10', '9', true],
+    ['at_least', '2', '2', true],
+    ['at_most', '3', '2', false],
+    ['below', '2026-12-01', '2026-12-18', true],
+    ['below', '2026-12-18', '20261218', false],
+    ['below', 'old', '1978', false],
+    ['known', 'x', '', true],
+    ['unknown', 'x', '', false],
+    ['below', '1e3', '1978', false],
 ]);
 
 it('answers no about what is not known, but for that it is not known', function (string $operator, bool $holds) {
@@ -50,7 +67,15 @@ it('puts conditions together like a naive second reckoning', function () {
     };
     for ($i = 0; $i < 400; $i++) {
         $data = ['any' => [$make(3), $make(2)]];
-        $facts = array_filter(['f0' => (string) mt_rand(0, 2), 'f1' => (string) mt_rand(0, 2), 'f2' => mt_rand(0, 1) ? '1' : null, 'f3' => (string) mt_rand(0, 2)], static fn ($value) => $value !== null);
+        $facts = array_filter(
+            [
+                'f0' => (string) mt_rand(0, 2),
+                'f1' => (string) mt_rand(0, 2),
+                'f2' => mt_rand(0, 1) ? '1' : null,
+                'f3' => (string) mt_rand(0, 2),
+            ],
+            static fn ($value) => $value !== null,
+        );
         $group = Group::fromArray($data);
         expect($group->holds(Facts::from($facts)))->toBe($naive($data, $facts), json_encode([$data, $facts]));
         expect(Group::fromArray($group->toArray())->toArray())->toBe($group->toArray());
@@ -58,16 +83,31 @@ it('puts conditions together like a naive second reckoning', function () {
 });
 
 it('reads conditions aloud', function () {
-    $group = Group::fromArray(['all' => [['property.year_built', 'below', '1978'], ['any' => [['kind', 'is', 'sale'], ['financing', 'one_of', 'cash,government']]], ['property.association', 'known']]]);
-    expect($group->words())->toBe('Year built is below 1978 and (Kind of deal is sale or Financing is one of cash or government-insured loan) and Association is known')
-        ->and($group->facts())->toBe(['property.year_built', 'kind', 'financing', 'property.association']);
+    $group = Group::fromArray([
+        'all' => [
+            ['property.year_built', 'below', '1978'],
+            ['any' => [['kind', 'is', 'sale'], ['financing', 'one_of', 'cash,government']]],
+            ['property.association', 'known'],
+        ],
+    ]);
+    expect($group->words())
+        ->toBe(
+            'Year built is below 1978 and (Kind of deal is sale or Financing is one of cash or government-insured loan) and Association is known',
+        )
+        ->and($group->facts())
+        ->toBe(['property.year_built', 'kind', 'financing', 'property.association']);
 });
 
 it('refuses what is no condition, in words', function (array $data, string $told) {
     expect(fn () => Group::fromArray($data))->toThrow(ConditionUnreadable::class, $told);
 })->with([
-    [['all' => [['price', 'like', '1']]], 'not an operator'], [['all' => [['price', 'is']]], 'Give a value'], [['all' => 'x'], '“all”, “any” or “none”'], [['some' => []], '“all”, “any” or “none”'], [['all' => [[]]], 'A condition is'],
-    [['all' => [['DROP TABLE', 'known']]], 'no name of a fact'], [['all' => [['any' => [['all' => [['any' => [['all' => [['any' => [['all' => []]]]]]]]]]]]]], 'too deep'],
+    [['all' => [['price', 'like', '1']]], 'not an operator'],
+    [['all' => [['price', 'is']]], 'Give a value'],
+    [['all' => 'x'], '“all”, “any” or “none”'],
+    [['some' => []], '“all”, “any” or “none”'],
+    [['all' => [[]]], 'A condition is'],
+    [['all' => [['DROP TABLE', 'known']]], 'no name of a fact'],
+    [['all' => [['any' => [['all' => [['any' => [['all' => [['any' => [['all' => []]]]]]]]]]]]]], 'too deep'],
 ]);
 
 it('asks by the brokerage\'s rules for what each thing calls for', function (array $facts, array $papers) use ($rules, $called) {
@@ -79,7 +119,10 @@ it('asks by the brokerage\'s rules for what each thing calls for', function (arr
     'built before 1978, but land' => [['property.year_built' => '1900', 'property.kind' => 'land'], ['Survey']],
     'association' => [['property.association' => 'Cove'], ['Association addendum']],
     'condo' => [['property.kind' => 'condo'], ['Condominium declaration and bylaws']],
-    'septic and well' => [['property.septic' => 'yes', 'property.well' => 'yes'], ['Septic inspection report', 'Well water test', 'Septic system and well addendum']],
+    'septic and well' => [
+        ['property.septic' => 'yes', 'property.well' => 'yes'],
+        ['Septic inspection report', 'Well water test', 'Septic system and well addendum'],
+    ],
     'flood zone' => [['property.flood_zone' => 'AE'], ['Flood zone statement and insurance quote']],
     'outside the flood' => [['property.flood_zone' => 'X'], []],
     'government loan' => [['financing' => 'government'], ['Financing addendum, government-insured loan']],
@@ -95,29 +138,47 @@ it('asks by the brokerage\'s rules for what each thing calls for', function (arr
 ]);
 
 it('asks for a paper once, with every reason', function () use ($kitsPath, $rules) {
-    $facts = Facts::from(['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'condo', 'property.association' => 'Millrace Court Owners', 'financing' => 'government']);
+    $facts = Facts::from([
+        'kind' => 'sale',
+        'side' => 'buyer',
+        'property.kind' => 'condo',
+        'property.association' => 'Millrace Court Owners',
+        'financing' => 'government',
+    ]);
     $sheet = CallSheet::of([Kit::fromFile($kitsPath.'condo-buyer.json')], $rules(), $facts);
     $association = array_values(array_filter($sheet->called, static fn (array $one) => $one['item']->form === 'M-222'));
-    expect($association)->toHaveCount(1)->and($association[0]['reasons'])->toBe(['a condominium always has an association', 'belongs to Millrace Court Owners']);
+    expect($association)
+        ->toHaveCount(1)
+        ->and($association[0]['reasons'])
+        ->toBe(['a condominium always has an association', 'belongs to Millrace Court Owners']);
 });
 
-it('holds every shipped kit to its own form, with conditions that choose between them', function (string $key, array $facts) use ($kitsPath) {
+it('holds every shipped kit to its own form, with conditions that choose between them', function (string $key, array $facts) use (
+    $kitsPath,
+) {
     $chosen = [];
     foreach (glob($kitsPath.'*.json') ?: [] as $path) {
         $kit = Kit::fromFile($path);
         expect(Kit::fromArray($kit->key, $kit->toArray()))->toEqual($kit)->and($kit->when)->not->toBeNull();
-        $kit->appliesTo(Facts::from($facts)) && $chosen[] = $kit->key;
+        $kit->appliesTo(Facts::from($facts)) && ($chosen[] = $kit->key);
     }
     expect($chosen)->toBe(explode(' ', $key));
 })->with([
-    ['purchase-buyer', ['kind' => 'sale', 'side' => 'buyer']], ['condo-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'condo']], ['land-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'land']],
-    ['listing-seller', ['kind' => 'sale', 'side' => 'seller']], ['listing-seller', ['kind' => 'sale', 'side' => 'both']], ['lease', ['kind' => 'lease', 'side' => 'landlord']], ['referral', ['kind' => 'referral', 'side' => 'buyer']],
+    ['purchase-buyer', ['kind' => 'sale', 'side' => 'buyer']],
+    ['condo-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'condo']],
+    ['land-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'land']],
+    ['listing-seller', ['kind' => 'sale', 'side' => 'seller']],
+    ['listing-seller', ['kind' => 'sale', 'side' => 'both']],
+    ['lease', ['kind' => 'lease', 'side' => 'landlord']],
+    ['referral', ['kind' => 'referral', 'side' => 'buyer']],
     ['new-construction purchase-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.new_construction' => 'yes']],
 ]);
 
 it('refuses a kit with a deal\'s own data, and says which', function (string $fact) {
     $kit = Kit::fromArray('own', ['name' => 'Mine', 'items' => [], 'answers' => ['M-201' => ['a blank' => 'something']]]);
-    expect($kit->ofTheDeal(static fn (string $form, string $blank) => "{$form}/{$blank}" === 'M-201/a blank' ? $fact : null)[0] ?? '')->toContain('M-201, “a blank”')->toContain('belongs to a deal');
+    expect($kit->ofTheDeal(static fn (string $form, string $blank) => "{$form}/{$blank}" === 'M-201/a blank' ? $fact : null)[0] ?? '')
+        ->toContain('M-201, “a blank”')
+        ->toContain('belongs to a deal');
 })->with(['buyers.names', 'seller.1.name', 'property.address', 'price', 'list_price', 'closing', 'loan_amount']);
 
 it('lets a kit answer what is no deal\'s own', function (?string $fact) {
@@ -128,11 +189,22 @@ it('lets a kit answer what is no deal\'s own', function (?string $fact) {
 it('refuses what is no kit or rule, in words', function (callable $make, string $told) {
     expect($make)->toThrow(ConditionUnreadable::class, $told);
 })->with([
-    [fn () => Kit::fromArray('k', []), 'needs a name'], [fn () => Kit::fromArray('k', ['name' => 'x', 'items' => [['title' => '']]]), 'needs a title'], [fn () => Kit::fromArray('k', ['name' => 'x', 'items' => [['title' => 'a', 'stage' => 'later']]]), 'stands in no stage'],
-    [fn () => Kit::fromArray('k', ['name' => 'x', 'items' => [['title' => 'a'], ['title' => 'A']]]), 'twice'], [fn () => Kit::fromArray('k', ['name' => 'x', 'contacts' => [['role' => 'buyer', 'name' => 'y']]]), 'Clients belong to a deal'],
-    [fn () => Kit::fromArray('k', ['name' => 'x', 'fees' => [['amount' => 'much']]]), 'A fee is'], [fn () => Kit::fromArray('k', ['name' => 'x', 'tasks' => [['title' => '']]]), 'needs a title'],
-    [fn () => Kit::fromArray('k', ['name' => 'x', 'deadlines' => [['name' => 'a', 'anchor' => 'b', 'days' => 1], ['name' => 'b', 'anchor' => 'a', 'days' => 1]]]), 'counts from itself'],
-    [fn () => Rule::fromArray(['name' => 'x', 'when' => [], 'asks' => ['title' => 'y']]), 'at least one condition'], [fn () => Rule::fromArray(['when' => [['kind', 'known']], 'asks' => ['title' => 'y']]), 'needs a name'],
+    [fn () => Kit::fromArray('k', []), 'needs a name'],
+    [fn () => Kit::fromArray('k', ['name' => 'x', 'items' => [['title' => '']]]), 'needs a title'],
+    [fn () => Kit::fromArray('k', ['name' => 'x', 'items' => [['title' => 'a', 'stage' => 'later']]]), 'stands in no stage'],
+    [fn () => Kit::fromArray('k', ['name' => 'x', 'items' => [['title' => 'a'], ['title' => 'A']]]), 'twice'],
+    [fn () => Kit::fromArray('k', ['name' => 'x', 'contacts' => [['role' => 'buyer', 'name' => 'y']]]), 'Clients belong to a deal'],
+    [fn () => Kit::fromArray('k', ['name' => 'x', 'fees' => [['amount' => 'much']]]), 'A fee is'],
+    [fn () => Kit::fromArray('k', ['name' => 'x', 'tasks' => [['title' => '']]]), 'needs a title'],
+    [
+        fn () => Kit::fromArray('k', [
+            'name' => 'x',
+            'deadlines' => [['name' => 'a', 'anchor' => 'b', 'days' => 1], ['name' => 'b', 'anchor' => 'a', 'days' => 1]],
+        ]),
+        'counts from itself',
+    ],
+    [fn () => Rule::fromArray(['name' => 'x', 'when' => [], 'asks' => ['title' => 'y']]), 'at least one condition'],
+    [fn () => Rule::fromArray(['when' => [['kind', 'known']], 'asks' => ['title' => 'y']]), 'needs a name'],
 ]);
 
 it('names every fact it offers', function () {

@@ -24,7 +24,11 @@ $did = static fn (EventKind $kind, ?string $seat = null, array $data = []) => ne
 /** Everything one signer does, from opening to finishing. @return list<RoundEvent> */
 function wholeWay(string $seat, string ...$marks): array
 {
-    $events = [new RoundEvent(EventKind::Opened, $seat), new RoundEvent(EventKind::Consented, $seat), new RoundEvent(EventKind::Adopted, $seat)];
+    $events = [
+        new RoundEvent(EventKind::Opened, $seat),
+        new RoundEvent(EventKind::Consented, $seat),
+        new RoundEvent(EventKind::Adopted, $seat),
+    ];
     foreach ($marks as $mark) {
         $events[] = new RoundEvent(EventKind::Marked, $seat, ['mark' => $mark]);
     }
@@ -34,7 +38,10 @@ function wholeWay(string $seat, string ...$marks): array
 
 it('asks the first turn together and the next when all of it is done', function () use ($turns, $did) {
     $state = RoundState::fold($turns, [$did(EventKind::Sent)]);
-    expect($state->asked())->toBe(['buyer.1', 'buyer.2'])->and($state->signers['agent.1'])->toBe(SignerStatus::Waiting);
+    expect($state->asked())
+        ->toBe(['buyer.1', 'buyer.2'])
+        ->and($state->signers['agent.1'])
+        ->toBe(SignerStatus::Waiting);
     foreach (wholeWay('buyer.2', 'c') as $event) {
         $state = $state->after($event);
     }
@@ -42,7 +49,10 @@ it('asks the first turn together and the next when all of it is done', function 
     foreach (wholeWay('buyer.1', 'a', 'b') as $event) {
         $state = $state->after($event);
     }
-    expect($state->asked())->toBe(['agent.1'])->and($state->signers['agent.1'])->toBe(SignerStatus::Invited);
+    expect($state->asked())
+        ->toBe(['agent.1'])
+        ->and($state->signers['agent.1'])
+        ->toBe(SignerStatus::Invited);
     foreach (wholeWay('agent.1', 'd') as $event) {
         $state = $state->after($event);
     }
@@ -50,33 +60,80 @@ it('asks the first turn together and the next when all of it is done', function 
 });
 
 it('ends for everyone when one declines', function () use ($turns, $did) {
-    $state = RoundState::fold($turns, [$did(EventKind::Sent), $did(EventKind::Opened, 'buyer.1'), $did(EventKind::Declined, 'buyer.1', ['reason' => 'The price is wrong.'])]);
+    $state = RoundState::fold($turns, [
+        $did(EventKind::Sent),
+        $did(EventKind::Opened, 'buyer.1'),
+        $did(EventKind::Declined, 'buyer.1', ['reason' => 'The price is wrong.']),
+    ]);
     expect($state->status)->toBe(RoundStatus::Declined)->and($state->reason)->toBe('The price is wrong.');
     $state->after($did(EventKind::Opened, 'buyer.2'));
 })->throws(StepRefused::class, 'someone declined');
 
-it('refuses what comes too early, too late or from someone else', function (array $before, RoundEvent $event, string $message) use ($turns) {
+it('refuses what comes too early, too late or from someone else', function (array $before, RoundEvent $event, string $message) use (
+    $turns,
+) {
     expect(fn () => RoundState::fold($turns, [...$before, $event]))->toThrow(StepRefused::class, $message);
 })->with([
     'not sent yet' => [[], new RoundEvent(EventKind::Opened, 'buyer.1'), 'not been sent'],
     'not in the round' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Opened, 'seller.1'), 'not asked'],
     'a later turn' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Opened, 'agent.1'), 'not your turn'],
-    'a mark before consent' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']), 'Agree to sign'],
-    'a mark before a signature' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')], new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']), 'how your signature looks'],
-    'another\'s mark' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1'), new RoundEvent(EventKind::Adopted, 'buyer.1')], new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'c']), 'not yours'],
-    'finishing with marks open' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')], new RoundEvent(EventKind::Finished, 'buyer.1'), '2 places are left'],
-    'signing after finishing' => [[new RoundEvent(EventKind::Sent), ...wholeWay('buyer.2', 'c')], new RoundEvent(EventKind::Marked, 'buyer.2', ['mark' => 'c']), 'are done signing'],
+    'a mark before consent' => [
+        [new RoundEvent(EventKind::Sent)],
+        new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
+        'Agree to sign',
+    ],
+    'a mark before a signature' => [
+        [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')],
+        new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
+        'how your signature looks',
+    ],
+    'another\'s mark' => [
+        [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1'), new RoundEvent(EventKind::Adopted, 'buyer.1')],
+        new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'c']),
+        'not yours',
+    ],
+    'finishing with marks open' => [
+        [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')],
+        new RoundEvent(EventKind::Finished, 'buyer.1'),
+        '2 places are left',
+    ],
+    'signing after finishing' => [
+        [new RoundEvent(EventKind::Sent), ...wholeWay('buyer.2', 'c')],
+        new RoundEvent(EventKind::Marked, 'buyer.2', ['mark' => 'c']),
+        'are done signing',
+    ],
     'sent twice' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Sent), 'already sent'],
-    'recalled after recall' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)], new RoundEvent(EventKind::Recalled), 'can no longer change'],
-    'signing after recall' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)], new RoundEvent(EventKind::Opened, 'buyer.1'), 'took these documents back'],
-    'signing after the last day' => [[new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Lapsed)], new RoundEvent(EventKind::Opened, 'buyer.1'), 'last day'],
+    'recalled after recall' => [
+        [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)],
+        new RoundEvent(EventKind::Recalled),
+        'can no longer change',
+    ],
+    'signing after recall' => [
+        [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)],
+        new RoundEvent(EventKind::Opened, 'buyer.1'),
+        'took these documents back',
+    ],
+    'signing after the last day' => [
+        [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Lapsed)],
+        new RoundEvent(EventKind::Opened, 'buyer.1'),
+        'last day',
+    ],
     'a signer recalling' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Recalled, 'buyer.1'), 'Only the sender'],
     'a sender signing' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Finished), 'Only a signer'],
 ]);
 
 it('counts the same mark once', function () use ($turns, $did) {
-    $state = RoundState::fold($turns, [$did(EventKind::Sent), $did(EventKind::Consented, 'buyer.1'), $did(EventKind::Adopted, 'buyer.1'), $did(EventKind::Marked, 'buyer.1', ['mark' => 'a']), $did(EventKind::Marked, 'buyer.1', ['mark' => 'a'])]);
-    expect($state->made['buyer.1'])->toBe(['a'])->and($state->owes('buyer.1'))->toBe(['b']);
+    $state = RoundState::fold($turns, [
+        $did(EventKind::Sent),
+        $did(EventKind::Consented, 'buyer.1'),
+        $did(EventKind::Adopted, 'buyer.1'),
+        $did(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
+        $did(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
+    ]);
+    expect($state->made['buyer.1'])
+        ->toBe(['a'])
+        ->and($state->owes('buyer.1'))
+        ->toBe(['b']);
 });
 
 it('comes to one end whatever order two signers finish in', function () {
@@ -100,49 +157,76 @@ it('comes to one end whatever order two signers finish in', function () {
 
 it('draws a typed signature inside its place, with any name', function (string $name) {
     $svg = AdoptedSignature::typed($name, 'AB', 'flowing')->signatureIn(new Rect(10, 20, 200, 24));
-    expect(simplexml_load_string('<svg xmlns="http://www.w3.org/2000/svg">'.$svg.'</svg>'))->not->toBeFalse()->and($svg)->not->toContain('<script');
+    expect(simplexml_load_string('<svg xmlns="http://www.w3.org/2000/svg">'.$svg.'</svg>'))
+        ->not->toBeFalse()
+        ->and($svg)
+        ->not->toContain('<script');
 })->with(['José Nguyễn-Ortiz', '山田 太郎', 'أحمد', '<script>alert(1)</script>', 'O’Brien & Söhne']);
 
 it('takes a drawn signature as points only', function () {
     $strokes = [array_map(static fn (int $i) => [$i * 10, 50 + $i], range(0, 20))];
     $drawn = AdoptedSignature::drawn('Ada', 'A', $strokes);
-    expect($drawn->signatureIn(new Rect(0, 0, 100, 20)))->toMatch('/^<path d="M[\d.ML ]+" fill="none"/')
-        ->and(AdoptedSignature::fromArray($drawn->toArray())->strokes)->toBe($strokes);
+    expect($drawn->signatureIn(new Rect(0, 0, 100, 20)))
+        ->toMatch('/^<path d="M[\d.ML ]+" fill="none"/')
+        ->and(AdoptedSignature::fromArray($drawn->toArray())->strokes)
+        ->toBe($strokes);
 });
 
 it('refuses signatures that are none', function (callable $adopt) {
     $adopt();
-})->with([
-    'no name' => [fn () => AdoptedSignature::typed(' ', 'A', 'flowing')],
-    'unknown hand' => [fn () => AdoptedSignature::typed('A', 'A', 'fancy')],
-    'nothing drawn' => [fn () => AdoptedSignature::drawn('A', 'A', [])],
-    'a dot' => [fn () => AdoptedSignature::drawn('A', 'A', [[[1, 1]]])],
-    'no points' => [fn () => AdoptedSignature::drawn('A', 'A', [[['x', 'y'], [1, 2]]])],
-    'text' => [fn () => AdoptedSignature::drawn('A', 'A', '"><script>')],
-    'too much' => [fn () => AdoptedSignature::drawn('A', 'A', [array_fill(0, 7000, [1, 1])])],
-])->throws(StepRefused::class);
+})
+    ->with([
+        'no name' => [fn () => AdoptedSignature::typed(' ', 'A', 'flowing')],
+        'unknown hand' => [fn () => AdoptedSignature::typed('A', 'A', 'fancy')],
+        'nothing drawn' => [fn () => AdoptedSignature::drawn('A', 'A', [])],
+        'a dot' => [fn () => AdoptedSignature::drawn('A', 'A', [[[1, 1]]])],
+        'no points' => [fn () => AdoptedSignature::drawn('A', 'A', [[['x', 'y'], [1, 2]]])],
+        'text' => [fn () => AdoptedSignature::drawn('A', 'A', '"><script>')],
+        'too much' => [fn () => AdoptedSignature::drawn('A', 'A', [array_fill(0, 7000, [1, 1])])],
+    ])
+    ->throws(StepRefused::class);
 
 it('gives each seat its shape', function (string $seat, string $shape, string $letter) {
-    expect(Seat::of($seat)->shape())->toBe($shape)->and(Seat::of($seat)->letter())->toBe($letter);
-})->with([['buyer.1', 'circle', '1'], ['seller.2', 'square', '2'], ['agent.1', 'diamond', 'A'], ['broker.1', 'hexagon', 'B'], ['escrow.1', 'triangle', 'E']]);
+    expect(Seat::of($seat)->shape())
+        ->toBe($shape)
+        ->and(Seat::of($seat)->letter())
+        ->toBe($letter);
+})->with([
+    ['buyer.1', 'circle', '1'],
+    ['seller.2', 'square', '2'],
+    ['agent.1', 'diamond', 'A'],
+    ['broker.1', 'hexagon', 'B'],
+    ['escrow.1', 'triangle', 'E'],
+]);
 
 it('refuses texts that are no seat', function (string $text) {
     Seat::of($text);
-})->with(['buyer', 'buyer.0', 'king.1', 'buyer.100', '', 'buyer.1; drop'])->throws(InvalidArgumentException::class);
+})
+    ->with(['buyer', 'buyer.0', 'king.1', 'buyer.100', '', 'buyer.1; drop'])
+    ->throws(InvalidArgumentException::class);
 
-it('prints a typed signature in the hand that was chosen, whole and inside its place, whatever the name', function (string $hand, string $face, string $name) {
+it('prints a typed signature in the hand that was chosen, whole and inside its place, whatever the name', function (
+    string $hand,
+    string $face,
+    string $name,
+) {
     $place = new Rect(40, 40, 150, 20);
     $drawing = (new Drawing(612, 792))->line(0, 0, 1, 1);
     MarkDrawing::on($drawing, MarkKind::Signature, $place, AdoptedSignature::typed($name, 'X', $hand), '');
-    $scratch = new Scratch;
+    $scratch = new Scratch();
     $pdf = $scratch->put('signed.pdf', press()->print([$drawing]));
-    $boxes = (new NativeTool)->run(['pdftotext', '-bbox', $pdf, '-']);
+    $boxes = (new NativeTool())->run(['pdftotext', '-bbox', $pdf, '-']);
     preg_match_all('/xMin="([\d.]+)".*?xMax="([\d.]+)"/', $boxes, $m);
-    expect((new NativeTool)->run(['pdffonts', $pdf]))->toContain($face)
-        ->and(max(array_map(floatval(...), $m[2])))->toBeLessThanOrEqual($place->x + $place->width + 1)
-        ->and(min(array_map(floatval(...), $m[1])))->toBeGreaterThanOrEqual($place->x - 1)
-        ->and(preg_replace('/\s+/', '', textOf((string) file_get_contents($pdf))))->toContain((string) preg_replace('/\s+/', '', $name));
-})->with([['flowing', 'GreatVibes'], ['upright', 'Charm'], ['brisk', 'DancingScript'], ['plain', 'PatrickHand']])
+    expect((new NativeTool())->run(['pdffonts', $pdf]))
+        ->toContain($face)
+        ->and(max(array_map(floatval(...), $m[2])))
+        ->toBeLessThanOrEqual($place->x + $place->width + 1)
+        ->and(min(array_map(floatval(...), $m[1])))
+        ->toBeGreaterThanOrEqual($place->x - 1)
+        ->and(preg_replace('/\s+/', '', textOf((string) file_get_contents($pdf))))
+        ->toContain((string) preg_replace('/\s+/', '', $name));
+})
+    ->with([['flowing', 'GreatVibes'], ['upright', 'Charm'], ['brisk', 'DancingScript'], ['plain', 'PatrickHand']])
     ->with(['Ottilie Brandvold', 'Đặng Thị Hương', 'WILHELMINA MWAMBA-WOLLSTONECRAFT OF WESTWORTH', 'I']);
 
 it('prints a name in a script no hand has in the plain faces', function () {

@@ -15,19 +15,30 @@ export class FakePage {
             setItem: (key, value) => this.stored.set(key, value),
             removeItem: (key) => this.stored.delete(key),
             key: (index) => [...this.stored.keys()][index] ?? null,
-            get length() { return globalThis.page.stored.size; },
+            get length() {
+                return globalThis.page.stored.size;
+            },
         };
         globalThis.document = {
-            title: 'Paper · Unanimus', cookie: '', hidden: false, body: { dataset: {} },
+            title: 'Paper · Unanimus',
+            cookie: '',
+            hidden: false,
+            body: { dataset: {} },
             querySelector: (selector) => {
                 const name = selector.match(/^meta\[name=([\w-]+)\]$/)?.[1];
                 return name ? { content: meta[name] } : selector === '#again' ? dialog : null;
             },
             querySelectorAll: () => [],
-            addEventListener: on, dispatchEvent: fire,
+            addEventListener: on,
+            dispatchEvent: fire,
         };
         globalThis.window = { addEventListener: on };
-        globalThis.location = { pathname: '/papers/01', reload: () => { this.reloaded = true; } };
+        globalThis.location = {
+            pathname: '/papers/01',
+            reload: () => {
+                this.reloaded = true;
+            },
+        };
         globalThis.fetch = async (url, options = {}) => {
             if (String(url).endsWith('/sign-in/standing')) return this.answer(401, {});
             this.asked.push({ url, ...JSON.parse(options.body ?? '{}') });
@@ -39,7 +50,15 @@ export class FakePage {
     }
 
     answer(status, body) {
-        return { status, ok: status < 300, json: async () => { if (body === null) throw new SyntaxError('no JSON'); return body; }, headers: { get: () => null } };
+        return {
+            status,
+            ok: status < 300,
+            json: async () => {
+                if (body === null) throw new SyntaxError('no JSON');
+                return body;
+            },
+            headers: { get: () => null },
+        };
     }
 
     // What is kept on the device, without whose it is and where it was entered.

@@ -13,8 +13,13 @@ const settled = () => new Promise((done) => setTimeout(done, 20));
 function line() {
     const said = { told: [], stored: [], refused: [] };
     const made = waitingLine({
-        shelf: 'entries:01', url: '/papers/01/entries', noun: ['entry', 'entries'], says: (what) => what.blank,
-        told: (words) => said.told.push(words), stored: (body, entry) => said.stored.push(entry.value), refused: (why) => said.refused.push(why),
+        shelf: 'entries:01',
+        url: '/papers/01/entries',
+        noun: ['entry', 'entries'],
+        says: (what) => what.blank,
+        told: (words) => said.told.push(words),
+        stored: (body, entry) => said.stored.push(entry.value),
+        refused: (why) => said.refused.push(why),
     });
     return { ...made, said };
 }
@@ -50,8 +55,14 @@ test('entries go in order, each with a key of its own, also after an outage', as
     page.asked.length = 0;
     page.answers.push([200, {}], [200, {}]);
     await one.send();
-    assert.deepEqual(page.asked.map((body) => body.value), ['1', '2']);
-    assert.deepEqual(page.asked.map((body) => body.key), keys);
+    assert.deepEqual(
+        page.asked.map((body) => body.value),
+        ['1', '2'],
+    );
+    assert.deepEqual(
+        page.asked.map((body) => body.key),
+        keys,
+    );
     assert.equal(new Set(keys).size, 2);
 });
 
@@ -81,7 +92,11 @@ test('what is refused stays with its reason and is not sent by itself; what come
 });
 
 for (const [status, body, words] of [
-    [503, {}, 'the server is busy'], [429, {}, 'the server is busy'], [507, {}, 'the server is out of disk space'], [200, null, 'the answer could not be read'], [419, {}, 'sign in again'],
+    [503, {}, 'the server is busy'],
+    [429, {}, 'the server is busy'],
+    [507, {}, 'the server is out of disk space'],
+    [200, null, 'the answer could not be read'],
+    [419, {}, 'sign in again'],
 ]) {
     test(`an answer of ${status} keeps the entry: ${words}`, async () => {
         const one = line();
@@ -115,13 +130,18 @@ test('what is discarded is gone, and only that', async () => {
     one.add({ blank: 'b', value: '2' });
     await settled();
     discard(held().find((entry) => entry.says === 'a'));
-    assert.deepEqual(page.kept().map((entry) => entry.says), ['b']);
+    assert.deepEqual(
+        page.kept().map((entry) => entry.says),
+        ['b'],
+    );
 });
 
 test('a browser that keeps nothing still sends', async () => {
     const one = line();
     const put = localStorage.setItem;
-    localStorage.setItem = () => { throw new DOMException('full'); };
+    localStorage.setItem = () => {
+        throw new DOMException('full');
+    };
     page.answers.push([200, {}]);
     one.add({ blank: 'a', value: '1' });
     await settled();

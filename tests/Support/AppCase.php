@@ -77,9 +77,23 @@ abstract class AppCase extends TestCase
         app(SetParty::class)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example']);
         app(SetParty::class)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar']);
         app(SetFact::class)->many($file, [
-            'property.street' => '14 Lanternfish Lane', 'property.city' => 'Tidewick', 'property.county' => 'Ostrander', 'property.year_built' => '1962', 'price' => '412,500', 'earnest_money' => '8,000',
-            'financing' => 'government', 'loan_percent' => '96.5', 'escrow_holder' => 'Anchorfield Title & Escrow', 'earnest_days' => '3', 'loan_days' => '35', 'offer_date' => '2026-11-20', 'offer_expiry' => '2026-11-24',
-            'offer_expiry_time' => '5pm', 'closing' => '2026-12-18', 'possession' => '2026-12-21', ...$terms,
+            'property.street' => '14 Lanternfish Lane',
+            'property.city' => 'Tidewick',
+            'property.county' => 'Ostrander',
+            'property.year_built' => '1962',
+            'price' => '412,500',
+            'earnest_money' => '8,000',
+            'financing' => 'government',
+            'loan_percent' => '96.5',
+            'escrow_holder' => 'Anchorfield Title & Escrow',
+            'earnest_days' => '3',
+            'loan_days' => '35',
+            'offer_date' => '2026-11-20',
+            'offer_expiry' => '2026-11-24',
+            'offer_expiry_time' => '5pm',
+            'closing' => '2026-12-18',
+            'possession' => '2026-12-21',
+            ...$terms,
         ]);
         Auth::forgetGuards();
 
@@ -96,11 +110,20 @@ abstract class AppCase extends TestCase
     {
         Auth::setUser($this->people['tomas']);
         foreach ($forms as $form) {
-            foreach (['M-215' => ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500'], 'M-230' => ['known_no' => 'x', 'reports_no' => 'x']][$form] ?? [] as $blank => $value) {
+            foreach (
+                [
+                    'M-215' => ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500'],
+                    'M-230' => ['known_no' => 'x', 'reports_no' => 'x'],
+                ][$form] ?? [] as $blank => $value
+            ) {
                 app(StoreEntry::class)($this->paper($file, $form), $blank, $value, "test:{$blank}");
             }
         }
-        $round = app(ComposeRound::class)($file->load('papers'), array_map(fn (string $form) => $this->paper($file, $form), $forms), $this->people['tomas']);
+        $round = app(ComposeRound::class)(
+            $file->load('papers'),
+            array_map(fn (string $form) => $this->paper($file, $form), $forms),
+            $this->people['tomas'],
+        );
         app(SendRound::class)($round);
         Auth::forgetGuards();
 
@@ -122,9 +145,17 @@ abstract class AppCase extends TestCase
         Auth::forgetGuards();
         $this->get($link)->assertOk();
         $this->post("{$link}/consent", ['agree' => '1'])->assertRedirect($link);
-        $this->post("{$link}/adopt", ['name' => $signer->name, 'initials' => $signer->initials, 'hand' => 'flowing'])->assertRedirect($link);
+        $this->post("{$link}/adopt", ['name' => $signer->name, 'initials' => $signer->initials, 'hand' => 'flowing'])->assertRedirect(
+            $link,
+        );
         $this->seeAll();
-        foreach ($round->refresh()->load(['signers', 'marks', 'events'])->state()->owes($seat) as $mark) {
+        foreach (
+            $round
+                ->refresh()
+                ->load(['signers', 'marks', 'events'])
+                ->state()
+                ->owes($seat) as $mark
+        ) {
             $this->postJson("{$link}/marks/{$mark}")->assertOk();
         }
         $this->post("{$link}/finish")->assertRedirect($link);
@@ -134,7 +165,13 @@ abstract class AppCase extends TestCase
     /** Lets the queue's worker do what is waiting. */
     public function work(): void
     {
-        Artisan::call('queue:work', ['--queue' => 'sealing,letters,conversion,sets,default', '--stop-when-empty' => true, '--sleep' => 0, '--memory' => 1024, '--tries' => 1]);
+        Artisan::call('queue:work', [
+            '--queue' => 'sealing,letters,conversion,sets,default',
+            '--stop-when-empty' => true,
+            '--sleep' => 0,
+            '--memory' => 1024,
+            '--tries' => 1,
+        ]);
         $this->seeAll();
     }
 }

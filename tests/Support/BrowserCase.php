@@ -42,7 +42,13 @@ abstract class BrowserCase extends TestCase
             exec('php '.escapeshellarg(dirname(__DIR__, 2).'/artisan').' demo:seed --generated=24 2>&1', $said, $code);
             $code === 0 || self::fail(implode("\n", $said));
             self::$port = random_int(20000, 40000);
-            self::$driver = proc_open(['chromedriver', '--port='.self::$port, '--log-level=SEVERE'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes) ?: null;
+            self::$driver =
+                proc_open(
+                    ['chromedriver', '--port='.self::$port, '--log-level=SEVERE'],
+                    [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+                    $pipes,
+                ) ?:
+                null;
             $status = curl_init('http://127.0.0.1:'.self::$port.'/status');
             curl_setopt($status, CURLOPT_RETURNTRANSFER, true);
             for ($i = 0; $i < 80 && curl_exec($status) === false; $i++) {
@@ -73,7 +79,12 @@ abstract class BrowserCase extends TestCase
     {
         try {
             if (self::$shared !== null) {
-                (new ChromeDevToolsDriver(self::$shared))->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+                (new ChromeDevToolsDriver(self::$shared))->execute('Network.emulateNetworkConditions', [
+                    'offline' => false,
+                    'latency' => 0,
+                    'downloadThroughput' => -1,
+                    'uploadThroughput' => -1,
+                ]);
                 self::$shared->get(self::url().'/robots.txt');
                 self::$shared->executeScript('localStorage.clear(); sessionStorage.clear();');
                 self::$shared->manage()->deleteAllCookies();
@@ -103,10 +114,20 @@ abstract class BrowserCase extends TestCase
 
     public function newBrowser(int $width = 1280, int $height = 800, string $theme = 'light'): RemoteWebDriver
     {
-        $options = new ChromeOptions;
+        $options = new ChromeOptions();
         $options->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--hide-scrollbars', '--force-color-profile=srgb', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-quic', '--user-data-dir='.sys_get_temp_dir().'/unanimus-browser-'.bin2hex(random_bytes(6)),
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-dev-shm-usage',
+            '--disable-gpu',
+            '--hide-scrollbars',
+            '--force-color-profile=srgb',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-quic',
+            '--user-data-dir='.sys_get_temp_dir().'/unanimus-browser-'.bin2hex(random_bytes(6)),
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -119,8 +140,18 @@ abstract class BrowserCase extends TestCase
     public function shape(RemoteWebDriver $browser, int $width, int $height, string $theme = 'light'): void
     {
         $tools = new ChromeDevToolsDriver($browser);
-        $tools->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
-        $tools->execute('Emulation.setEmulatedMedia', ['features' => [['name' => 'prefers-color-scheme', 'value' => $theme], ['name' => 'prefers-reduced-motion', 'value' => 'reduce']]]);
+        $tools->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $width,
+            'height' => $height,
+            'deviceScaleFactor' => 1,
+            'mobile' => false,
+        ]);
+        $tools->execute('Emulation.setEmulatedMedia', [
+            'features' => [
+                ['name' => 'prefers-color-scheme', 'value' => $theme],
+                ['name' => 'prefers-reduced-motion', 'value' => 'reduce'],
+            ],
+        ]);
         // Drawn anew twice, it stands as it will stand.
         $browser->executeAsyncScript('requestAnimationFrame(() => requestAnimationFrame(arguments[0]))');
     }
@@ -162,7 +193,12 @@ abstract class BrowserCase extends TestCase
     {
         $tools = new ChromeDevToolsDriver($this->browser);
         $tools->execute('Network.enable');
-        $tools->execute('Network.emulateNetworkConditions', ['offline' => $off, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $tools->execute('Network.emulateNetworkConditions', [
+            'offline' => $off,
+            'latency' => 0,
+            'downloadThroughput' => -1,
+            'uploadThroughput' => -1,
+        ]);
 
         return $this;
     }
@@ -184,7 +220,10 @@ abstract class BrowserCase extends TestCase
     /** Signs someone in and goes to a file's page by its name; its address. */
     public function openFile(string $who, string $name): string
     {
-        $this->signIn($who)->visit('/files?q='.rawurlencode($name))->waitFor('table [data-open]')->click();
+        $this->signIn($who)
+            ->visit('/files?q='.rawurlencode($name))
+            ->waitFor('table [data-open]')
+            ->click();
         $this->waitFor('.board');
 
         return (string) $this->browser?->getCurrentURL();
@@ -203,11 +242,15 @@ abstract class BrowserCase extends TestCase
 
     public function waitFor(string $selector, int $seconds = 10): RemoteWebElement
     {
-        return $this->eventually(function () use ($selector): ?RemoteWebElement {
-            $found = $this->all($selector);
+        return $this->eventually(
+            function () use ($selector): ?RemoteWebElement {
+                $found = $this->all($selector);
 
-            return $found[0] ?? null;
-        }, "nothing matches {$selector}", $seconds);
+                return $found[0] ?? null;
+            },
+            "nothing matches {$selector}",
+            $seconds,
+        );
     }
 
     public function seeText(string $text, string $in = 'body', int $seconds = 10): static
@@ -252,16 +295,20 @@ abstract class BrowserCase extends TestCase
     public function goThroughMarks(): static
     {
         $this->waitFor('#go');
-        $this->eventually(function (): ?bool {
-            $go = $this->all('#go')[0] ?? null;
-            if ($go === null) {
-                return true;
-            }
-            $go->click();
-            usleep(200_000);
+        $this->eventually(
+            function (): ?bool {
+                $go = $this->all('#go')[0] ?? null;
+                if ($go === null) {
+                    return true;
+                }
+                $go->click();
+                usleep(200_000);
 
-            return null;
-        }, 'signing does not come to its end', 60);
+                return null;
+            },
+            'signing does not come to its end',
+            60,
+        );
 
         return $this;
     }
@@ -289,7 +336,13 @@ abstract class BrowserCase extends TestCase
             }
             usleep(80_000);
         } while (microtime(true) < $end);
-        self::fail($else.', at '.$this->browser?->getCurrentURL().': '.mb_strimwidth((string) $this->browser?->findElement(By::tagName('body'))->getText(), 0, 600, '…'));
+        self::fail(
+            $else.
+                ', at '.
+                $this->browser?->getCurrentURL().
+                ': '.
+                mb_strimwidth((string) $this->browser?->findElement(By::tagName('body'))->getText(), 0, 600, '…'),
+        );
     }
 
     /** A picture for the documentation, when asked for by UNANIMUS_SHOTS. */
@@ -306,9 +359,14 @@ abstract class BrowserCase extends TestCase
     public function axe(string $asked = 'whole'): array
     {
         if ($this->browser?->executeScript('return typeof axe') !== 'object') {
-            (new ChromeDevToolsDriver($this->browser))->execute('Runtime.evaluate', ['expression' => (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js')]);
+            (new ChromeDevToolsDriver($this->browser))->execute('Runtime.evaluate', [
+                'expression' => (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'),
+            ]);
         }
-        $rules = $asked === 'whole' ? ['type' => 'tag', 'values' => ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']] : ['type' => 'rule', 'values' => ['color-contrast', 'link-in-text-block']];
+        $rules =
+            $asked === 'whole'
+                ? ['type' => 'tag', 'values' => ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']]
+                : ['type' => 'rule', 'values' => ['color-contrast', 'link-in-text-block']];
         $result = $this->browser?->executeAsyncScript(
             "const [rules, done] = arguments; axe.run(document, {runOnly: rules, preload: false, iframes: false, resultTypes: ['violations']}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message || '')).join(' | '))));",
             [$rules],

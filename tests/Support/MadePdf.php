@@ -19,15 +19,20 @@ final class MadePdf
             $pdf .= isset($objects[$number]) ? "{$number} 0 obj\n{$objects[$number]}\nendobj\n" : '';
         }
 
-        return "{$pdf}xref\n0 {$count}\n0000000000 65535 f \n{$table}trailer << /Root 1 0 R /Size {$count} >>\nstartxref\n".strlen($pdf)."\n%%EOF\n";
+        return "{$pdf}xref\n0 {$count}\n0000000000 65535 f \n{$table}trailer << /Root 1 0 R /Size {$count} >>\nstartxref\n".
+            strlen($pdf).
+            "\n%%EOF\n";
     }
 
     /** A page with a content stream in Helvetica. */
     public static function page(string $content): string
     {
         return self::of([
-            1 => '<< /Type /Catalog /Pages 2 0 R >>', 2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 /MediaBox [0 0 612 792] >>',
-            3 => '<< /Type /Page /Parent 2 0 R /Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> >>', 4 => self::stream('', $content), 5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
+            1 => '<< /Type /Catalog /Pages 2 0 R >>',
+            2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 /MediaBox [0 0 612 792] >>',
+            3 => '<< /Type /Page /Parent 2 0 R /Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> >>',
+            4 => self::stream('', $content),
+            5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
         ]);
     }
 
@@ -63,7 +68,8 @@ final class MadePdf
             21 => '<< /Type /Annot /Subtype /Widget /FT /Sig /T (sig) /Rect [100 300 300 330] >>',
             22 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (turned) /MK << /R 90 >> /Rect [100 100 120 400] /P 4 0 R >>',
             23 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (cropped) /Rect [150 700 400 720] >>',
-            30 => self::stream('/Type /XObject /Subtype /Form /BBox [0 0 14 14]', 'q 1 w 2 2 m 12 12 l 2 12 m 12 2 l S Q'), 31 => self::stream('/Type /XObject /Subtype /Form /BBox [0 0 14 14]', 'q Q'),
+            30 => self::stream('/Type /XObject /Subtype /Form /BBox [0 0 14 14]', 'q 1 w 2 2 m 12 12 l 2 12 m 12 2 l S Q'),
+            31 => self::stream('/Type /XObject /Subtype /Form /BBox [0 0 14 14]', 'q Q'),
         ]);
     }
 

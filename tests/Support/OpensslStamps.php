@@ -19,8 +19,20 @@ final class OpensslStamps implements TimeStamps
     public function stamp(string $digest): string
     {
         $request = StampRequest::over($digest);
-        $scratch = new Scratch;
-        (new NativeTool(20))->run(['openssl', 'ts', '-reply', '-config', "{$this->authority}/authority.cnf", '-section', 'ours', '-queryfile', $scratch->put('query', $request->der), '-out', $scratch->path('reply')]);
+        $scratch = new Scratch();
+        (new NativeTool(20))->run([
+            'openssl',
+            'ts',
+            '-reply',
+            '-config',
+            "{$this->authority}/authority.cnf",
+            '-section',
+            'ours',
+            '-queryfile',
+            $scratch->put('query', $request->der),
+            '-out',
+            $scratch->path('reply'),
+        ]);
 
         return $request->tokenIn($scratch->get('reply'));
     }

@@ -31,7 +31,11 @@ final class PostRoom
             foreach (array_reverse($files) as $file) {
                 $raw = (string) file_get_contents($file);
                 $mail = RawMail::read($raw);
-                if (str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) && str_contains($mail->subject, $subject) && str_contains($mail->text, $text)) {
+                if (
+                    str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) &&
+                    str_contains($mail->subject, $subject) &&
+                    str_contains($mail->text, $text)
+                ) {
                     return $mail;
                 }
             }

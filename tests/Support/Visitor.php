@@ -62,7 +62,12 @@ final class Visitor
     {
         $handle = curl_init($this->url.$path);
         curl_setopt_array($handle, [
-            CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_COOKIEJAR => $this->jar, CURLOPT_COOKIEFILE => $this->jar, CURLOPT_TIMEOUT => 60, CURLOPT_CUSTOMREQUEST => $method,
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_HEADER => true,
+            CURLOPT_COOKIEJAR => $this->jar,
+            CURLOPT_COOKIEFILE => $this->jar,
+            CURLOPT_TIMEOUT => 60,
+            CURLOPT_CUSTOMREQUEST => $method,
             CURLOPT_HTTPHEADER => ['X-CSRF-TOKEN: '.$this->token, 'Accept: text/html,application/json'],
         ]);
         $method === 'GET' || curl_setopt($handle, CURLOPT_POSTFIELDS, http_build_query($data));

@@ -26,7 +26,11 @@ function guardedRoutes(): array
         'log of a paper' => ['GET', '/papers/{paper}/log', []],
         'another revision' => ['GET', '/papers/{paper}/revision', []],
         'go over to another revision' => ['POST', '/papers/{paper}/revision', ['revision' => 'x', 'key' => 'intruder-1']],
-        'write on a page' => ['POST', '/papers/{paper}/pieces', ['key' => 'intruder-1', 'kind' => 'tick', 'page' => 1, 'place' => ['1', '1', '9', '9']]],
+        'write on a page' => [
+            'POST',
+            '/papers/{paper}/pieces',
+            ['key' => 'intruder-1', 'kind' => 'tick', 'page' => 1, 'place' => ['1', '1', '9', '9']],
+        ],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
@@ -40,7 +44,11 @@ function guardedRoutes(): array
         'values as XFDF' => ['GET', '/papers/{paper}/values.xfdf', []],
         'take values' => ['POST', '/papers/{paper}/values', []],
         'fill requests' => ['GET', '/files/{file}/fill-requests', []],
-        'ask to fill' => ['POST', '/files/{file}/fill-requests', ['to' => ['buyer.1'], 'papers' => ['{paperkey}'], 'last_day' => '2030-01-01']],
+        'ask to fill' => [
+            'POST',
+            '/files/{file}/fill-requests',
+            ['to' => ['buyer.1'], 'papers' => ['{paperkey}'], 'last_day' => '2030-01-01'],
+        ],
         'remind to fill' => ['POST', '/fill-requests/{fill}/remind', []],
         'take a fill request back' => ['POST', '/fill-requests/{fill}/take-back', []],
         'renew a fill request' => ['POST', '/fill-requests/{fill}/renew', ['last_day' => '2030-01-01']],
@@ -115,15 +123,44 @@ function placesIn(DealFile $file): array
     $paper = $file->papers()->where('form_number', 'M-102')->firstOrFail();
     Auth::setUser(test()->people['tomas']);
     $round = app(ComposeRound::class)($file, [$paper], test()->people['tomas']);
-    $fill = app(KeepFillRequest::class)->ask($file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']), [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']], [$file->papers->firstWhere('form_number', 'M-201')], [], $file->office->today()->plusDays(5), '', test()->people['tomas'])[0];
-    $set = app(KeepSet::class)->begin($file, SelectedPapers::from($file, [$paper->key]), new SetOptions, test()->people['tomas']);
-    $copy = app(KeepReadingCopy::class)->give($set->refresh()->load('file.office'), 'Reader', '', $file->office->today()->plusDays(5), '', test()->people['tomas']);
+    $fill = app(KeepFillRequest::class)->ask(
+        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'members']),
+        [['party' => $file->parties->firstOrFail(), 'email' => 'x@clients.example']],
+        [$file->papers->firstWhere('form_number', 'M-201')],
+        [],
+        $file->office->today()->plusDays(5),
+        '',
+        test()->people['tomas'],
+    )[0];
+    $set = app(KeepSet::class)->begin($file, SelectedPapers::from($file, [$paper->key]), new SetOptions(), test()->people['tomas']);
+    $copy = app(KeepReadingCopy::class)->give(
+        $set->refresh()->load('file.office'),
+        'Reader',
+        '',
+        $file->office->today()->plusDays(5),
+        '',
+        test()->people['tomas'],
+    );
     Auth::forgetGuards();
 
-    $joining = JoinRequest::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => test()->people['greta']->id, 'state' => 'asked']);
+    $joining = JoinRequest::create([
+        'brokerage_id' => $file->brokerage_id,
+        'deal_file_id' => $file->id,
+        'user_id' => test()->people['greta']->id,
+        'state' => 'asked',
+    ]);
 
     return [
-        '{joining}' => $joining->key, '{user}' => test()->people['wendell']->key, '{set}' => $set->key, '{copy}' => $copy->key, '{fill}' => $fill->key, '{file}' => $file->key, '{paper}' => $paper->key, '{paperkey}' => $paper->key, '{round}' => $round->key, '{signer}' => $round->signers()->firstOrFail()->key,
+        '{joining}' => $joining->key,
+        '{user}' => test()->people['wendell']->key,
+        '{set}' => $set->key,
+        '{copy}' => $copy->key,
+        '{fill}' => $fill->key,
+        '{file}' => $file->key,
+        '{paper}' => $paper->key,
+        '{paperkey}' => $paper->key,
+        '{round}' => $round->key,
+        '{signer}' => $round->signers()->firstOrFail()->key,
         '{requirement}' => $file->requirements()->firstOrFail()->key,
     ];
 }

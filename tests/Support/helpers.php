@@ -20,16 +20,16 @@ function press(): Press
 
 function textOf(string $pdf): string
 {
-    $scratch = new Scratch;
+    $scratch = new Scratch();
 
-    return (new NativeTool)->run(['pdftotext', '-layout', $scratch->put('a.pdf', $pdf), '-']);
+    return (new NativeTool())->run(['pdftotext', '-layout', $scratch->put('a.pdf', $pdf), '-']);
 }
 
 function isClean(string $pdf): bool
 {
-    $scratch = new Scratch;
+    $scratch = new Scratch();
 
-    return str_contains((new NativeTool)->run(['qpdf', '--check', $scratch->put('a.pdf', $pdf)]), 'No syntax or stream encoding errors');
+    return str_contains((new NativeTool())->run(['qpdf', '--check', $scratch->put('a.pdf', $pdf)]), 'No syntax or stream encoding errors');
 }
 
 /** The folder of the test copy's own certificates. */
@@ -46,12 +46,24 @@ function ourRoots(): TrustList
 /** How many dark points a place of 20 by 20 points on a page has, from its upper left corner. */
 function darkPoints(string $pdf, int $page, int $x, int $y): int
 {
-    $scratch = new Scratch;
-    (new NativeTool)->run(['pdftocairo', '-png', '-r', '72', '-singlefile', '-f', (string) $page, '-l', (string) $page, $scratch->put('a.pdf', $pdf), $scratch->path('p')]);
+    $scratch = new Scratch();
+    (new NativeTool())->run([
+        'pdftocairo',
+        '-png',
+        '-r',
+        '72',
+        '-singlefile',
+        '-f',
+        (string) $page,
+        '-l',
+        (string) $page,
+        $scratch->put('a.pdf', $pdf),
+        $scratch->path('p'),
+    ]);
     $picture = imagecreatefrompng($scratch->path('p.png'));
     $dark = 0;
     for ($i = 0; $i < 400; $i++) {
-        $dark += (imagecolorat($picture, $x + $i % 20, $y + intdiv($i, 20)) & 0xFF) < 128 ? 1 : 0;
+        $dark += (imagecolorat($picture, $x + ($i % 20), $y + intdiv($i, 20)) & 0xFF) < 128 ? 1 : 0;
     }
 
     return $dark;
@@ -69,7 +81,9 @@ function owner(): PDO
     $to = (array) config('database.connections.pgsql');
     $word = trim((string) file_get_contents(dirname((string) config('unanimus.authority')).'/owner'));
 
-    return new PDO("pgsql:host={$to['host']};port={$to['port']};dbname={$to['database']}", 'unanimus_owner', $word, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+    return new PDO("pgsql:host={$to['host']};port={$to['port']};dbname={$to['database']}", 'unanimus_owner', $word, [
+        PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION,
+    ]);
 }
 
 /** What a test has committed is taken away as only the owner can. */
@@ -78,7 +92,9 @@ function emptyAll(PDO $owner): void
     foreach (['history', 'brokerage_history', 'paper_entries'] as $kept) {
         $owner->exec("ALTER TABLE {$kept} DISABLE TRIGGER ALL");
     }
-    $tables = $owner->query("SELECT string_agg(tablename, ', ') FROM pg_tables WHERE schemaname = 'public' AND tablename <> 'migrations'")->fetchColumn();
+    $tables = $owner
+        ->query("SELECT string_agg(tablename, ', ') FROM pg_tables WHERE schemaname = 'public' AND tablename <> 'migrations'")
+        ->fetchColumn();
     $owner->exec("TRUNCATE {$tables} RESTART IDENTITY CASCADE");
     foreach (['history', 'brokerage_history', 'paper_entries'] as $kept) {
         $owner->exec("ALTER TABLE {$kept} ENABLE TRIGGER ALL");
@@ -90,9 +106,18 @@ function anotherOne(): App\Models\User
 {
     $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
     App\Models\Sight::ofBrokerage($id);
-    DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [$id, (string) Illuminate\Support\Str::ulid(), 'Harborstone Homes']);
+    DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [
+        $id,
+        (string) Illuminate\Support\Str::ulid(),
+        'Harborstone Homes',
+    ]);
     $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
-    $user = App\Models\User::create(['brokerage_id' => $id, 'name' => 'Lucian Ferro', 'email' => 'lucian@harborstone.example', 'password' => 'x']);
+    $user = App\Models\User::create([
+        'brokerage_id' => $id,
+        'name' => 'Lucian Ferro',
+        'email' => 'lucian@harborstone.example',
+        'password' => 'x',
+    ]);
     foreach (['agent', 'broker', 'administrator'] as $role) {
         App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role]);
     }
@@ -107,11 +132,23 @@ function bothSides(): App\Models\DealFile
     Illuminate\Support\Facades\Auth::setUser($test->people['priya']);
     $file = app(App\Files\Actions\OpenFile::class)($test->people['priya'], 'seller');
     $file->update(['listing_number' => 'TR-26-03544']);
-    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), ['name' => 'Idris Vantongeren', 'email' => 'idris@vantongeren.example']);
-    app(App\Files\Actions\SetFact::class)->many($file, ['property.street' => '77 Millrace Court', 'property.unit' => '3B', 'property.zip' => '20410', 'price' => '287,000', 'payoff' => '123,456']);
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), [
+        'name' => 'Idris Vantongeren',
+        'email' => 'idris@vantongeren.example',
+    ]);
+    app(App\Files\Actions\SetFact::class)->many($file, [
+        'property.street' => '77 Millrace Court',
+        'property.unit' => '3B',
+        'property.zip' => '20410',
+        'price' => '287,000',
+        'payoff' => '123,456',
+    ]);
     Illuminate\Support\Facades\Auth::setUser($test->people['caleb']);
     $file = app(App\Files\Actions\OpenFile::class)->joinOtherSide($file->id, $test->people['caleb']);
-    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('buyer.1'), ['name' => 'Leonie Abara', 'email' => 'leonie@abara.example']);
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('buyer.1'), [
+        'name' => 'Leonie Abara',
+        'email' => 'leonie@abara.example',
+    ]);
     Illuminate\Support\Facades\Auth::forgetGuards();
     $test->seeAll();
 
@@ -125,10 +162,36 @@ function ledger(): PDO
     $state = dirname(__DIR__, 2).'/var/test';
     $env = parse_ini_file("{$state}/.env", false, INI_SCANNER_RAW) ?: [];
 
-    return $pdo ??= new PDO("pgsql:host=127.0.0.1;port={$env['DB_PORT']};dbname=unanimus", 'unanimus_owner', trim((string) file_get_contents("{$state}/secrets/owner")), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+    return $pdo ??= new PDO(
+        "pgsql:host=127.0.0.1;port={$env['DB_PORT']};dbname=unanimus",
+        'unanimus_owner',
+        trim((string) file_get_contents("{$state}/secrets/owner")),
+        [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+    );
 }
 
 function one(string $query): mixed
 {
     return ledger()->query($query)->fetchColumn();
+}
+
+/** @param  array<string, mixed>  $entry */
+function entry(App\Models\Paper $paper, array $entry, int $status = 200): mixed
+{
+    $answer = test()
+        ->as('tomas')
+        ->postJson("/papers/{$paper->key}/entries", ['value' => '', ...$entry])
+        ->assertStatus($status)
+        ->json();
+    test()->seeAll();
+
+    return $answer;
+}
+
+function brought(string $text): Illuminate\Http\UploadedFile
+{
+    $path = (string) tempnam(sys_get_temp_dir(), 'once');
+    file_put_contents($path, press()->print([(new Unanimus\Pages\Drawing(612, 792))->text(72, 90, 14, $text)]));
+
+    return new Illuminate\Http\UploadedFile($path, "{$text}.pdf", 'application/pdf', null, true);
 }

@@ -31,6 +31,13 @@ final class KnownHost
         $url = parse_url((string) config('app.url'));
         $own = strtolower(($url['host'] ?? '').(isset($url['port']) ? ":{$url['port']}" : ''));
 
-        return [$own, ...array_values(array_filter(array_map(static fn (string $host) => strtolower(trim($host)), explode(',', (string) config('unanimus.hosts')))))];
+        return [
+            $own,
+            ...array_values(
+                array_filter(
+                    array_map(static fn (string $host) => strtolower(trim($host)), explode(',', (string) config('unanimus.hosts'))),
+                ),
+            ),
+        ];
     }
 }

@@ -19,17 +19,40 @@ final class PlainInput
 {
     /** Names under which lists, or lists of lists, are sent. */
     private const LISTS = [
-        'addresses', 'answers', 'change', 'columns', 'email', 'facts', 'inner', 'keys', 'lines', 'matched', 'papers', 'place', 'roles', 'some', 'stood', 'take', 'tasks', 'terms', 'to', 'turns', 'v', 'when',
+        'addresses',
+        'answers',
+        'change',
+        'columns',
+        'email',
+        'facts',
+        'inner',
+        'keys',
+        'lines',
+        'matched',
+        'papers',
+        'place',
+        'roles',
+        'some',
+        'stood',
+        'take',
+        'tasks',
+        'terms',
+        'to',
+        'turns',
+        'v',
+        'when',
     ];
 
     public function handle(Request $request, \Closure $next): Response
     {
-        foreach ([$request->query, $request->request, ...($request->isJson() ? [$request->json()] : [])] as $bag) {
+        foreach ([$request->query, $request->request, ...$request->isJson() ? [$request->json()] : []] as $bag) {
             $wrong = $this->clean($bag);
             if ($wrong !== null) {
                 $told = "“{$wrong}” was sent as a list, but only one value fits there. Nothing was changed; reload the page.";
 
-                return $request->expectsJson() || $request->header('HX-Request') !== null ? new JsonResponse(['message' => $told], 422) : response()->view('errors.422', ['told' => $told], 422);
+                return $request->expectsJson() || $request->header('HX-Request') !== null
+                    ? new JsonResponse(['message' => $told], 422)
+                    : response()->view('errors.422', ['told' => $told], 422);
             }
         }
 

@@ -29,6 +29,10 @@ final class RequestId
     /** A text without email addresses and links' secrets. */
     public static function redact(string $text): string
     {
-        return (string) preg_replace(['/[\w.+-]+@[\w.-]+/u', '~/(sign|fill|read|invitation)/[\w./-]+~'], ['(address)', '/$1/(link)'], $text);
+        return (string) preg_replace(
+            ['/[\w.+-]+@[\w.-]+/u', '~/(sign|fill|read|invitation)/[\w./-]+~'],
+            ['(address)', '/$1/(link)'],
+            $text,
+        );
     }
 }

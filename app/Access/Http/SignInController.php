@@ -27,13 +27,15 @@ final class SignInController
     {
         $given = $request->validate(['email' => 'required|string|max:200', 'password' => 'required|string|max:200']);
         // A wrong address takes as long as a wrong password.
-        $known = (new Timebox)->call(static fn () => Auth::validate($given) ? Auth::getLastAttempted() : null, 250_000);
-        if (! $known instanceof User) {
+        $known = (new Timebox())->call(static fn () => Auth::validate($given) ? Auth::getLastAttempted() : null, 250_000);
+        if (! ($known instanceof User)) {
             throw ValidationException::withMessages(['email' => 'That email address and password do not match. Try again.']);
         }
         $request->session()->regenerate();
         if (SecondFactor::isOn($known)) {
-            $request->session()->put('half-signed-in', ['id' => $known->id, 'remember' => $request->boolean('remember'), 'at' => now()->getTimestamp()]);
+            $request
+                ->session()
+                ->put('half-signed-in', ['id' => $known->id, 'remember' => $request->boolean('remember'), 'at' => now()->getTimestamp()]);
 
             return $request->expectsJson() ? new JsonResponse(['code' => true]) : redirect('/sign-in/code');
         }
@@ -51,14 +53,19 @@ final class SignInController
     {
         $given = $request->validate(['code' => 'required|string|max:40']);
         $half = (array) $request->session()->get('half-signed-in', []);
-        $user = isset($half['id']) && now()->getTimestamp() - (int) ($half['at'] ?? 0) < 600 ? Auth::getProvider()->retrieveById($half['id']) : null;
-        if (! $user instanceof User) {
+        $user =
+            isset($half['id']) && now()->getTimestamp() - (int) ($half['at'] ?? 0) < 600
+                ? Auth::getProvider()->retrieveById($half['id'])
+                : null;
+        if (! ($user instanceof User)) {
             $request->session()->forget('half-signed-in');
 
             return redirect('/sign-in')->with('refused', 'That took longer than 10 minutes. Sign in again.');
         }
         if (! SecondFactor::passes($user, $given['code'])) {
-            throw ValidationException::withMessages(['code' => 'That code is wrong or was already used. Wait for the next one, or use a recovery code.']);
+            throw ValidationException::withMessages([
+                'code' => 'That code is wrong or was already used. Wait for the next one, or use a recovery code.',
+            ]);
         }
         $request->session()->forget('half-signed-in');
         $request->session()->regenerate();

@@ -26,14 +26,42 @@ final class KeepReadingCopy
             ! $set->isReady() => throw new StepRefused('These papers are still being combined. Wait until they are ready.'),
             trim($name) === '' => throw new StepRefused('Enter the name of the person who will read it.'),
             $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed."),
-            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw new StepRefused('A reading copy can stay open for one year at most.'),
+            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw new StepRefused(
+                'A reading copy can stay open for one year at most.',
+            ),
             default => null,
         };
-        $copy = ReadingCopy::create(['brokerage_id' => $set->brokerage_id, 'deal_file_id' => $set->deal_file_id, 'assembled_set_id' => $set->id, 'name' => mb_substr(trim($name), 0, 120), 'email' => trim($email), 'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'user_id' => $by->id]);
+        $copy = ReadingCopy::create([
+            'brokerage_id' => $set->brokerage_id,
+            'deal_file_id' => $set->deal_file_id,
+            'assembled_set_id' => $set->id,
+            'name' => mb_substr(trim($name), 0, 120),
+            'email' => trim($email),
+            'message' => mb_substr(trim($message), 0, 2000),
+            'last_day' => $lastDay->iso(),
+            'user_id' => $by->id,
+        ]);
         $copy->setRelation('set', $set)->setRelation('file', $set->file)->setRelation('giver', $by);
-        History::add($set->brokerage_id, $set->deal_file_id, 'Reading copy given', ['to' => $copy->name, 'pages' => $set->pages, 'until' => $lastDay->iso()], new SeenBy($set->side, $set->staff_only));
+        History::add(
+            $set->brokerage_id,
+            $set->deal_file_id,
+            'Reading copy given',
+            ['to' => $copy->name, 'pages' => $set->pages, 'until' => $lastDay->iso()],
+            new SeenBy($set->side, $set->staff_only),
+        );
         if ($copy->email !== '') {
-            Post::ofFile($set->file, "read:{$copy->key}", $copy->name, $copy->email, "Documents to read: {$set->file->name}", "{$by->name} shares documents for {$set->file->name} with you: {$set->pages} pages, until {$lastDay->long()}.\n\n".($copy->message === '' ? '' : "{$copy->message}\n\n").'This link is only for you. We record when it is opened.', 'Read the documents', "read {$copy->key}");
+            Post::ofFile(
+                $set->file,
+                "read:{$copy->key}",
+                $copy->name,
+                $copy->email,
+                "Documents to read: {$set->file->name}",
+                "{$by->name} shares documents for {$set->file->name} with you: {$set->pages} pages, until {$lastDay->long()}.\n\n".
+                    ($copy->message === '' ? '' : "{$copy->message}\n\n").
+                    'This link is only for you. We record when it is opened.',
+                'Read the documents',
+                "read {$copy->key}",
+            );
         }
 
         return $copy;
@@ -44,7 +72,13 @@ final class KeepReadingCopy
     {
         if ($copy->ended_at === null) {
             $copy->update(['ended_at' => now()]);
-            History::add($copy->brokerage_id, $copy->deal_file_id, 'Reading copy ended', ['to' => $copy->name], new SeenBy($copy->set->side, $copy->set->staff_only));
+            History::add(
+                $copy->brokerage_id,
+                $copy->deal_file_id,
+                'Reading copy ended',
+                ['to' => $copy->name],
+                new SeenBy($copy->set->side, $copy->set->staff_only),
+            );
         }
     }
 }

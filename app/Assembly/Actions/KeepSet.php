@@ -41,16 +41,28 @@ final class KeepSet
             throw new StepRefused('Select at least one paper to combine.');
         }
         foreach ($papers as $paper) {
-            $paper->isDraft() || $paper->latest !== null || throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
+            $paper->isDraft() ||
+                $paper->latest !== null ||
+                throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
         }
         $sides = array_values(array_unique(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers))));
         $set = AssembledSet::create([
-            'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'side' => count($sides) === 1 ? $sides[0] : null, 'title' => $file->name,
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'side' => count($sides) === 1 ? $sides[0] : null,
+            'title' => $file->name,
             // Where papers of both sides or for the office alone are in it, it is for those who see them all.
             'staff_only' => count($sides) > 1 || array_filter($papers, static fn (Paper $paper) => $paper->staff_only) !== [],
-            'papers' => array_map(static fn (Paper $paper) => $paper->key, $papers), 'options' => $options->toArray(), 'user_id' => $by->id,
+            'papers' => array_map(static fn (Paper $paper) => $paper->key, $papers),
+            'options' => $options->toArray(),
+            'user_id' => $by->id,
         ]);
-        $pages = array_sum(array_map(static fn (Paper $paper) => $paper->isDraft() ? count($paper->form()->pages ?? []) : (int) $paper->latest?->pages, $papers));
+        $pages = array_sum(
+            array_map(
+                static fn (Paper $paper) => $paper->isDraft() ? count($paper->form()->pages ?? []) : (int) $paper->latest?->pages,
+                $papers,
+            ),
+        );
         if ($pages > self::AT_ONCE) {
             MakeLargeSet::begin($set->brokerage_id, $set->id);
         } else {
@@ -66,7 +78,7 @@ final class KeepSet
      */
     public function work(int $brokerageId, int $setId): void
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $parts = [];
         $set = Sight::within($brokerageId, static fn () => AssembledSet::query()->find($setId));
         if ($set === null || $set->isReady()) {
@@ -74,17 +86,43 @@ final class KeepSet
         }
         try {
             foreach ($set->papers as $index => $key) {
-                $parts[] = Sight::within($brokerageId, fn () => $this->make->part(SelectedPapers::from(DealFile::query()->findOrFail($set->deal_file_id), [$key])[0], $set->how(), $scratch, $index));
-                Sight::within($brokerageId, static fn () => AssembledSet::query()->whereKey($setId)->update(['status' => 'making', 'done' => $index + 1]));
+                $parts[] = Sight::within(
+                    $brokerageId,
+                    fn () => $this->make->part(
+                        SelectedPapers::from(DealFile::query()->findOrFail($set->deal_file_id), [$key])[0],
+                        $set->how(),
+                        $scratch,
+                        $index,
+                    ),
+                );
+                Sight::within(
+                    $brokerageId,
+                    static fn () => AssembledSet::query()
+                        ->whereKey($setId)
+                        ->update(['status' => 'making', 'done' => $index + 1]),
+                );
             }
             Sight::within($brokerageId, function () use ($set, $parts, $scratch): void {
-                $file = DealFile::query()->with(['office', 'parties'])->findOrFail($set->deal_file_id);
+                $file = DealFile::query()
+                    ->with(['office', 'parties'])
+                    ->findOrFail($set->deal_file_id);
                 $by = User::query()->findOrFail($set->user_id);
                 $locked = AssembledSet::query()->whereKey($set->id)->lockForUpdate()->firstOrFail();
-                $locked->isReady() || $this->finish($locked, ...$this->make->together($parts, $set->how(), $file->name, self::lines($file, $by), $scratch));
+                $locked->isReady() ||
+                    $this->finish($locked, ...$this->make->together($parts, $set->how(), $file->name, self::lines($file, $by), $scratch));
             });
         } catch (StepRefused|ToolFailed|PdfRefused $failed) {
-            Sight::within($brokerageId, static fn () => AssembledSet::query()->whereKey($setId)->update(['status' => 'failed', 'failure' => $failed instanceof StepRefused || $failed instanceof PdfRefused ? $failed->getMessage() : 'One of the papers cannot be printed.']));
+            Sight::within(
+                $brokerageId,
+                static fn () => AssembledSet::query()
+                    ->whereKey($setId)
+                    ->update([
+                        'status' => 'failed',
+                        'failure' => $failed instanceof StepRefused || $failed instanceof PdfRefused
+                                ? $failed->getMessage()
+                                : 'One of the papers cannot be printed.',
+                    ]),
+            );
         }
     }
 
@@ -93,14 +131,28 @@ final class KeepSet
     {
         $sha256 = $this->bytes->keep($set->brokerage_id, $pdf);
         $set->update(['status' => 'ready', 'sha256' => $sha256, 'pages' => $pages, 'notes' => $notes, 'done' => count($set->papers)]);
-        History::add($set->brokerage_id, $set->deal_file_id, 'Papers put together', ['papers' => count($set->papers), 'pages' => $pages, 'sha256' => $sha256], new SeenBy($set->side, $set->staff_only));
+        History::add(
+            $set->brokerage_id,
+            $set->deal_file_id,
+            'Papers put together',
+            ['papers' => count($set->papers), 'pages' => $pages, 'sha256' => $sha256],
+            new SeenBy($set->side, $set->staff_only),
+        );
     }
 
     /** @return list<string> */
     private static function lines(DealFile $file, User $by): array
     {
-        $people = $file->parties->whereIn('role', ['buyer', 'seller', 'tenant', 'landlord'])->sortBy(static fn ($party) => $party->seat()->order())->groupBy('role')
-            ->map(static fn ($parties, $role) => ucfirst((string) $role).(count($parties) > 1 ? 's' : '').': '.$parties->pluck('name')->implode(', '));
+        $people = $file->parties
+            ->whereIn('role', ['buyer', 'seller', 'tenant', 'landlord'])
+            ->sortBy(static fn ($party) => $party->seat()->order())
+            ->groupBy('role')
+            ->map(
+                static fn ($parties, $role) => ucfirst((string) $role).
+                    (count($parties) > 1 ? 's' : '').
+                    ': '.
+                    $parties->pluck('name')->implode(', '),
+            );
 
         return [...array_values($people->all()), "Combined by {$by->name}, {$file->office->name}, ".$file->office->today()->long()];
     }

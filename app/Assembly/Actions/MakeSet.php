@@ -28,11 +28,17 @@ final class MakeSet
      *
      * @throws StepRefused when none is chosen or one has not come in
      */
-    public function __invoke(array $papers, SetOptions $options = new SetOptions, string $title = '', array $lines = []): array
+    public function __invoke(array $papers, SetOptions $options = new SetOptions(), string $title = '', array $lines = []): array
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
 
-        return $this->together(array_map(fn (int $index, Paper $paper) => $this->part($paper, $options, $scratch, $index), array_keys($papers), $papers), $options, $title, $lines, $scratch);
+        return $this->together(
+            array_map(fn (int $index, Paper $paper) => $this->part($paper, $options, $scratch, $index), array_keys($papers), $papers),
+            $options,
+            $title,
+            $lines,
+            $scratch,
+        );
     }
 
     /**
@@ -45,8 +51,18 @@ final class MakeSet
     public function part(Paper $paper, SetOptions $options, Scratch $scratch, int $index): array
     {
         $pdf = $scratch->put("{$index}.pdf", $this->print->of($paper));
-        $pages = $paper->isDraft() || $paper->latest === null ? (int) (new NativeTool)->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf]) : (int) $paper->latest->pages;
-        $part = ['title' => trim("{$paper->form_number} {$paper->title}"), 'pdf' => $pdf, 'pages' => $pages, 'only' => '1-z', 'note' => '', 'sections' => $paper->sections()];
+        $pages =
+            $paper->isDraft() || $paper->latest === null
+                ? (int) (new NativeTool())->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf])
+                : (int) $paper->latest->pages;
+        $part = [
+            'title' => trim("{$paper->form_number} {$paper->title}"),
+            'pdf' => $pdf,
+            'pages' => $pages,
+            'only' => '1-z',
+            'note' => '',
+            'sections' => $paper->sections(),
+        ];
         $blank = $options->leaveBlankOut ? BlankPages::of($pdf) : [];
         // A paper of nothing but blank pages was chosen as it is.
         if ($blank === [] || count($blank) === $pages) {
@@ -54,7 +70,15 @@ final class MakeSet
         }
         $kept = array_values(array_diff(range(1, $pages), $blank));
 
-        return [...$part, 'pages' => count($kept), 'only' => implode(',', $kept), 'note' => (count($blank) === 1 ? 'A blank page was' : count($blank).' blank pages were')." left out of {$paper->title}: ".implode(', ', $blank).'.'];
+        return [
+            ...$part,
+            'pages' => count($kept),
+            'only' => implode(',', $kept),
+            'note' => (count($blank) === 1 ? 'A blank page was' : count($blank).' blank pages were').
+                " left out of {$paper->title}: ".
+                implode(', ', $blank).
+                '.',
+        ];
     }
 
     /**
@@ -83,9 +107,22 @@ final class MakeSet
             }
         }
         if ($cover > 0) {
-            array_unshift($parts, ['title' => 'Cover sheet', 'pdf' => $scratch->put('cover.pdf', $this->press->print(CoverSheet::draw($title, $lines, $listed))), 'pages' => $cover, 'only' => '1-z', 'note' => '']);
+            array_unshift($parts, [
+                'title' => 'Cover sheet',
+                'pdf' => $scratch->put('cover.pdf', $this->press->print(CoverSheet::draw($title, $lines, $listed))),
+                'pages' => $cover,
+                'only' => '1-z',
+                'note' => '',
+            ]);
         }
 
-        return [$this->press->assemble($parts, static fn (int $page, int $count) => isset($owners[$page]) ? $options->stamp->foot($page, $count, ...$owners[$page]) : null), $page, $notes];
+        return [
+            $this->press->assemble(
+                $parts,
+                static fn (int $page, int $count) => isset($owners[$page]) ? $options->stamp->foot($page, $count, ...$owners[$page]) : null,
+            ),
+            $page,
+            $notes,
+        ];
     }
 }

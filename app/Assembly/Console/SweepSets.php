@@ -19,7 +19,16 @@ final class SweepSets extends Command
     public function handle(): int
     {
         foreach (Sight::brokerages() as $brokerage) {
-            foreach (Sight::within($brokerage, static fn () => AssembledSet::query()->whereIn('status', ['waiting', 'making'])->where('updated_at', '<', now()->subMinutes(15))->pluck('id')->all()) as $id) {
+            foreach (
+                Sight::within(
+                    $brokerage,
+                    static fn () => AssembledSet::query()
+                        ->whereIn('status', ['waiting', 'making'])
+                        ->where('updated_at', '<', now()->subMinutes(15))
+                        ->pluck('id')
+                        ->all(),
+                ) as $id
+            ) {
                 Sight::within($brokerage, static fn () => MakeLargeSet::begin($brokerage, (int) $id));
             }
         }

@@ -44,7 +44,7 @@ final class AssemblyController
     {
         Gate::authorize('see', $file);
         $path = (string) tempnam(sys_get_temp_dir(), 'unanimus-zip');
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($path, \ZipArchive::OVERWRITE);
         foreach (SelectedPapers::from($file, $this->chosen($request)) as $index => $paper) {
             $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
@@ -52,27 +52,46 @@ final class AssemblyController
         }
         $zip->close();
 
-        return response()->download($path, trim((string) preg_replace('/[^\p{L}\p{N} ,.-]+/u', ' ', $file->name)).'.zip', ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+        return response()
+            ->download($path, trim((string) preg_replace('/[^\p{L}\p{N} ,.-]+/u', ' ', $file->name)).'.zip', [
+                'Content-Type' => 'application/zip',
+            ])
+            ->deleteFileAfterSend();
     }
 
     public function compose(Request $request, DealFile $file): View
     {
         Gate::authorize('see', $file);
         $given = $request->validate(['papers' => 'nullable|array|max:200', 'papers.*' => 'string|max:26']);
-        $all = $file->load(['papers.latest', 'office'])->papers->filter(static fn (Paper $paper) => $paper->state !== PaperState::Void && ($paper->isDraft() || $paper->latest !== null))->sortBy('position');
+        $all = $file
+            ->load(['papers.latest', 'office'])
+            ->papers->filter(
+                static fn (Paper $paper) => $paper->state !== PaperState::Void && ($paper->isDraft() || $paper->latest !== null),
+            )
+            ->sortBy('position');
         $by = $all->keyBy('key');
         $chosen = [];
         foreach ($given['papers'] ?? $by->keys()->all() as $key) {
-            $by->has($key) && $chosen[$key] = $by->get($key);
+            $by->has($key) && ($chosen[$key] = $by->get($key));
         }
 
-        return view('assembly.compose', ['file' => $file, 'chosen' => $chosen, 'others' => $by->diffKeys($chosen), 'sets' => AssembledSet::query()->withCount('copies')->where('deal_file_id', $file->id)->orderByDesc('id')->limit(20)->get()]);
+        return view('assembly.compose', [
+            'file' => $file,
+            'chosen' => $chosen,
+            'others' => $by->diffKeys($chosen),
+            'sets' => AssembledSet::query()->withCount('copies')->where('deal_file_id', $file->id)->orderByDesc('id')->limit(20)->get(),
+        ]);
     }
 
     public function store(Request $request, DealFile $file, KeepSet $keep): RedirectResponse
     {
         Gate::authorize('see', $file);
-        $set = $keep->begin($file, SelectedPapers::from($file, $this->chosen($request)), SetOptions::fromArray($request->only(['stamp', 'cover', 'blank'])), User::signedIn($request));
+        $set = $keep->begin(
+            $file,
+            SelectedPapers::from($file, $this->chosen($request)),
+            SetOptions::fromArray($request->only(['stamp', 'cover', 'blank'])),
+            User::signedIn($request),
+        );
 
         return redirect("/sets/{$set->key}");
     }
@@ -81,28 +100,53 @@ final class AssemblyController
     {
         Gate::authorize('see', $set->load(['file.office', 'copies.file.office'])->file);
 
-        return view($request->hasHeader('HX-Request') ? 'assembly.standing' : 'assembly.set', ['set' => $set, 'file' => $set->file, 'titles' => self::titles($set), 'works' => Gate::allows('work-on', $set->file)]);
+        return view($request->hasHeader('HX-Request') ? 'assembly.standing' : 'assembly.set', [
+            'set' => $set,
+            'file' => $set->file,
+            'titles' => self::titles($set),
+            'works' => Gate::allows('work-on', $set->file),
+        ]);
     }
 
     public function pdf(AssembledSet $set, Bytes $bytes): Response
     {
         Gate::authorize('see', $set->file);
 
-        return $set->isReady() ? PdfAnswer::of($bytes->read((string) $set->sha256), $set->title) : throw new StepRefused('These papers are still being combined.');
+        return $set->isReady()
+            ? PdfAnswer::of($bytes->read((string) $set->sha256), $set->title)
+            : throw new StepRefused('These papers are still being combined.');
     }
 
     public function give(Request $request, AssembledSet $set, KeepReadingCopy $keep): RedirectResponse
     {
         Gate::authorize('work-on', $set->load(['file.office', 'file.members'])->file);
-        $given = $request->validate(['name' => 'nullable|string|max:120', 'email' => 'nullable|email:rfc|max:200', 'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000'], ['email.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.']);
+        $given = $request->validate(
+            [
+                'name' => 'nullable|string|max:120',
+                'email' => 'nullable|email:rfc|max:200',
+                'last_day' => 'required|string|max:40',
+                'message' => 'nullable|string|max:2000',
+            ],
+            ['email.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.'],
+        );
         try {
             $day = LocalDate::parse($given['last_day'], $set->file->office->today());
         } catch (DateUnreadable $unreadable) {
             throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
         }
-        $copy = $keep->give($set, (string) ($given['name'] ?? ''), (string) ($given['email'] ?? ''), $day, (string) ($given['message'] ?? ''), User::signedIn($request));
+        $copy = $keep->give(
+            $set,
+            (string) ($given['name'] ?? ''),
+            (string) ($given['email'] ?? ''),
+            $day,
+            (string) ($given['message'] ?? ''),
+            User::signedIn($request),
+        );
 
-        return redirect("/sets/{$set->key}")->with('told', $copy->email === '' ? "Send this link to {$copy->name}: {$copy->link()}" : "Email sent to {$copy->name}.");
+        return redirect("/sets/{$set->key}")->with(
+            'told',
+            $copy->email === '' ? "Send this link to {$copy->name}: {$copy->link()}" : "Email sent to {$copy->name}.",
+        );
     }
 
     public function end(ReadingCopy $copy, KeepReadingCopy $keep): RedirectResponse
@@ -124,6 +168,11 @@ final class AssemblyController
     /** @return list<string> */
     private function chosen(Request $request): array
     {
-        return array_values($request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'], ['papers.required' => 'Select at least one paper first.'])['papers']);
+        return array_values(
+            $request->validate(
+                ['papers' => 'required|array|max:200', 'papers.*' => 'string|max:26'],
+                ['papers.required' => 'Select at least one paper first.'],
+            )['papers'],
+        );
     }
 }

@@ -21,7 +21,11 @@ final class ReadingController
     {
         $copy = self::copy($request);
 
-        return view('assembly.read', ['copy' => $copy, 'token' => $token, 'sizes' => PdfLook::into($bytes->path((string) $copy->set->sha256), gate: false)->pages()]);
+        return view('assembly.read', [
+            'copy' => $copy,
+            'token' => $token,
+            'sizes' => PdfLook::into($bytes->path((string) $copy->set->sha256), gate: false)->pages(),
+        ]);
     }
 
     /** The whole set as running text, for whoever listens to it. */
@@ -29,7 +33,11 @@ final class ReadingController
     {
         $copy = self::copy($request);
 
-        return view('assembly.text', ['copy' => $copy, 'token' => $token, 'pages' => PageText::of($bytes->path((string) $copy->set->sha256))]);
+        return view('assembly.text', [
+            'copy' => $copy,
+            'token' => $token,
+            'pages' => PageText::of($bytes->path((string) $copy->set->sha256)),
+        ]);
     }
 
     /** A person has moved, touched or typed on the page. */

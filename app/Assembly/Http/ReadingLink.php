@@ -24,7 +24,9 @@ final class ReadingLink
             return response()->view('assembly.no-link', [], 404);
         }
         Sight::ofFile((int) $found->brokerage_id, (int) $found->deal_file_id);
-        $copy = ReadingCopy::query()->with(['file.office', 'set', 'giver'])->findOrFail($found->id);
+        $copy = ReadingCopy::query()
+            ->with(['file.office', 'set', 'giver'])
+            ->findOrFail($found->id);
         $this->actor->isFromOutside($copy->name);
         $request->attributes->set('copy', $copy);
         if (! $copy->isOpen()) {

@@ -44,15 +44,47 @@ final class AuthorizeDisbursement
         $facts = FactBook::of($file);
         $company = $facts->value('brokerage.name') ?? '';
         $closing = $facts->value('closing');
-        $page = DisbursementPage::draw($company, $facts->value('escrow_holder') ?? 'the escrow holder', array_filter([
-            'Property' => $facts->value('property.address') ?? $file->name, 'Buyer' => $facts->value('buyers.names') ?? '', 'Seller' => $facts->value('sellers.names') ?? '',
-            'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(), 'Price' => $sheet->price->ledger(),
-        ]), $sheet, $by->name, Moment::record(now(), $file->office->zone));
+        $page = DisbursementPage::draw(
+            $company,
+            $facts->value('escrow_holder') ?? 'the escrow holder',
+            array_filter([
+                'Property' => $facts->value('property.address') ?? $file->name,
+                'Buyer' => $facts->value('buyers.names') ?? '',
+                'Seller' => $facts->value('sellers.names') ?? '',
+                'Closing' => $closing === null ? '' : LocalDate::of($closing)->long(),
+                'Price' => $sheet->price->ledger(),
+            ]),
+            $sheet,
+            $by->name,
+            Moment::record(now(), $file->office->zone),
+        );
         $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print([$page]));
-        $paper = $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"), 'stage' => 'closing', 'state' => PaperState::Ready, 'position' => 5950, 'reason' => 'authorized by the broker', 'side' => $side]);
+        $paper = $file
+            ->papers()
+            ->create([
+                'brokerage_id' => $file->brokerage_id,
+                'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"),
+                'stage' => 'closing',
+                'state' => PaperState::Ready,
+                'position' => 5950,
+                'reason' => 'authorized by the broker',
+                'side' => $side,
+            ]);
         $paper->addVersion($sha256, 1, MadeBy::Computed, '', $by->id);
-        $commission->update(['price' => $sheet->price->decimal(), 'agent_name' => $sheet->payees[0]->name, 'authorized_at' => now(), 'authorized_by' => $by->id, 'paper_id' => $paper->id]);
-        History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256], SeenBy::side($side));
+        $commission->update([
+            'price' => $sheet->price->decimal(),
+            'agent_name' => $sheet->payees[0]->name,
+            'authorized_at' => now(),
+            'authorized_by' => $by->id,
+            'paper_id' => $paper->id,
+        ]);
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Disbursement authorized',
+            ['gross' => $sheet->gross->decimal(), 'sha256' => $sha256],
+            SeenBy::side($side),
+        );
 
         return $paper;
     }

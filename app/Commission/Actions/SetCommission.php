@@ -35,10 +35,12 @@ final class SetCommission
             throw new StepRefused('The disbursement is authorized. Its figures are final.');
         }
         $values = [
-            'rate' => Percent::of($given['rate'])->decimal(), 'agent_share' => Percent::of($given['agent_share'])->decimal(),
-            'fee' => Money::parse($given['fee'] === '' ? '0' : $given['fee'])->decimal(), 'fee_name' => mb_strimwidth(trim($given['fee_name']) ?: 'Fee', 0, 60),
+            'rate' => Percent::of($given['rate'])->decimal(),
+            'agent_share' => Percent::of($given['agent_share'])->decimal(),
+            'fee' => Money::parse($given['fee'] === '' ? '0' : $given['fee'])->decimal(),
+            'fee_name' => mb_strimwidth(trim($given['fee_name']) ?: 'Fee', 0, 60),
         ];
-        $file->setRelation('commission', (new Commission)->forceFill([...$values, 'side' => $side]));
+        $file->setRelation('commission', (new Commission())->forceFill([...$values, 'side' => $side]));
         self::sheet($file, $side);
         $stored = $commission ?? $file->commission()->make(['side' => $side, 'brokerage_id' => $file->brokerage_id]);
         $stored->fill($values)->save();
@@ -65,7 +67,11 @@ final class SetCommission
     /** What the file's terms and kits say, to begin with; nothing is computed from it before someone has confirmed it. */
     public static function proposed(DealFile $file, ?string $side): Proposed
     {
-        return Proposed::of(FactBook::of($file), $side ?? $file->side, array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, KitShelf::ofFile($file))));
+        return Proposed::of(
+            FactBook::of($file),
+            $side ?? $file->side,
+            array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, KitShelf::ofFile($file))),
+        );
     }
 
     /** The sheet as it stands, or null while there is no price or nobody has entered figures. @throws StepRefused when the fee is too large */
@@ -78,9 +84,16 @@ final class SetCommission
             return null;
         }
 
-        return CommissionSheet::of(new Entries(
-            Money::of($price), Percent::of($commission->rate), Percent::of($commission->agent_share), Money::of($commission->fee), $commission->fee_name,
-            $commission->agent_name ?? self::agent($file, $side) ?? $facts->value('agent.1.name') ?? 'Agent', $facts->value('brokerage.name') ?? 'Company',
-        ));
+        return CommissionSheet::of(
+            new Entries(
+                Money::of($price),
+                Percent::of($commission->rate),
+                Percent::of($commission->agent_share),
+                Money::of($commission->fee),
+                $commission->fee_name,
+                $commission->agent_name ?? (self::agent($file, $side) ?? ($facts->value('agent.1.name') ?? 'Agent')),
+                $facts->value('brokerage.name') ?? 'Company',
+            ),
+        );
     }
 }

@@ -23,8 +23,13 @@ final class CommissionController
     public function index(): View
     {
         Gate::authorize('commission-place');
-        $files = DealFile::query()->with(['office', 'knownFacts', 'commission'])->where('status', 'under_contract')
-            ->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'price'))->orderByDesc('id')->limit(200)->get();
+        $files = DealFile::query()
+            ->with(['office', 'knownFacts', 'commission'])
+            ->where('status', 'under_contract')
+            ->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'price'))
+            ->orderByDesc('id')
+            ->limit(200)
+            ->get();
 
         return view('commission.index', ['files' => $files]);
     }
@@ -37,29 +42,69 @@ final class CommissionController
         $file->setRelation('commission', SetCommission::of($file, $side)->with('paper')->first());
         $sheet = SetCommission::sheet($file, $side);
 
-        return view('commission.show', ['file' => $file, 'facts' => FactBook::of($file), 'sheet' => $sheet, 'side' => $side, 'sides' => $this->sides($request, $file), 'flow' => $sheet === null ? null : FlowDrawing::of($sheet), 'whole' => $file->completeness(), 'entries' => $file->commission, 'proposed' => $file->commission === null ? SetCommission::proposed($file, $side) : null]);
+        return view('commission.show', [
+            'file' => $file,
+            'facts' => FactBook::of($file),
+            'sheet' => $sheet,
+            'side' => $side,
+            'sides' => $this->sides($request, $file),
+            'flow' => $sheet === null ? null : FlowDrawing::of($sheet),
+            'whole' => $file->completeness(),
+            'entries' => $file->commission,
+            'proposed' => $file->commission === null ? SetCommission::proposed($file, $side) : null,
+        ]);
     }
 
     public function update(Request $request, DealFile $file, SetCommission $set): RedirectResponse
     {
         Gate::authorize('set-commission', $file);
-        $given = $request->validate(['rate' => 'required|string|max:20', 'agent_share' => 'required|string|max:20', 'fee' => 'nullable|string|max:20', 'fee_name' => 'nullable|string|max:60'], ['rate.required' => 'Enter the commission as a percent of the price.', 'agent_share.required' => 'Enter the agent’s split in percent.']);
+        $given = $request->validate(
+            [
+                'rate' => 'required|string|max:20',
+                'agent_share' => 'required|string|max:20',
+                'fee' => 'nullable|string|max:20',
+                'fee_name' => 'nullable|string|max:60',
+            ],
+            [
+                'rate.required' => 'Enter the commission as a percent of the price.',
+                'agent_share.required' => 'Enter the agent’s split in percent.',
+            ],
+        );
         try {
-            $set($file, ['rate' => $given['rate'], 'agent_share' => $given['agent_share'], 'fee' => (string) ($given['fee'] ?? ''), 'fee_name' => (string) ($given['fee_name'] ?? '')], $side = $this->side($request, $file));
+            $set(
+                $file,
+                [
+                    'rate' => $given['rate'],
+                    'agent_share' => $given['agent_share'],
+                    'fee' => (string) ($given['fee'] ?? ''),
+                    'fee_name' => (string) ($given['fee_name'] ?? ''),
+                ],
+                $side = $this->side($request, $file),
+            );
         } catch (AmountUnreadable $unreadable) {
             throw ValidationException::withMessages(['rate' => $unreadable->getMessage()]);
         }
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Commission computed and saved.');
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with(
+            'told',
+            'Commission computed and saved.',
+        );
     }
 
     public function authorizePayment(Request $request, DealFile $file, AuthorizeDisbursement $authorize): RedirectResponse
     {
         Gate::authorize('authorize-disbursement', $file);
         $user = $request->user();
-        $authorize($file->load(['members', 'parties', 'kits']), $user instanceof User ? $user : abort(403), $side = $this->side($request, $file));
+        $authorize(
+            $file->load(['members', 'parties', 'kits']),
+            $user instanceof User ? $user : abort(403),
+            $side = $this->side($request, $file),
+        );
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with('told', 'Disbursement authorized. The CDA is in the file.');
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with(
+            'told',
+            'Disbursement authorized. The CDA is in the file.',
+        );
     }
 
     /** Which side's commission it is about; null where the file has but one of ours. */

@@ -17,8 +17,12 @@ use Unanimus\Signing\Seat;
 /** Brings a listing's facts into a file, each marked with where and when it came from. */
 final class BringListing
 {
-    public function __construct(private readonly ListingExchange $exchange, private readonly ApplyKit $applyKit, private readonly SetFact $setFact, private readonly SetParty $setParty)
-    {
+    public function __construct(
+        private readonly ListingExchange $exchange,
+        private readonly ApplyKit $applyKit,
+        private readonly SetFact $setFact,
+        private readonly SetParty $setParty,
+    ) {
     }
 
     /**
@@ -27,19 +31,36 @@ final class BringListing
      */
     public function __invoke(DealFile $file, string $number): void
     {
-        $listing = $this->exchange->listing(trim($number)) ?? throw new StepRefused("{$this->exchange->name()} has no listing {$number}. Check the number, or enter the property by hand.");
+        $listing =
+            $this->exchange->listing(trim($number)) ??
+            throw new StepRefused("{$this->exchange->name()} has no listing {$number}. Check the number, or enter the property by hand.");
         $source = "{$this->exchange->name()}, ".$file->office->today()->short();
         $this->applyKit->afterwards($file, function () use ($file, $listing, $source): void {
             $file->update(['listing_number' => $listing->number]);
-            History::add($file->brokerage_id, $file->id, 'Listing brought in', ['number' => $listing->number, 'from' => $this->exchange->name()], SeenBy::everyone());
-            $facts = array_filter($listing->facts, static fn (string $name) => str_starts_with($name, 'property.') || $name === 'list_price', ARRAY_FILTER_USE_KEY);
+            History::add(
+                $file->brokerage_id,
+                $file->id,
+                'Listing brought in',
+                ['number' => $listing->number, 'from' => $this->exchange->name()],
+                SeenBy::everyone(),
+            );
+            $facts = array_filter(
+                $listing->facts,
+                static fn (string $name) => str_starts_with($name, 'property.') || $name === 'list_price',
+                ARRAY_FILTER_USE_KEY,
+            );
             // What stands in the file already is not overwritten, only shown to differ.
             $this->setFact->fromListing($file, $facts, $source, false);
             foreach (['seller.1' => [], 'coagent.1' => ['firm' => $listing->facts['coagent.1.firm'] ?? '']] as $seat => $more) {
                 $name = $listing->facts["{$seat}.name"] ?? '';
                 $place = Seat::of($seat);
                 $ours = $place->role === 'coagent' && in_array($file->side, ['seller', 'both', 'landlord'], true);
-                if ($name !== '' && ! $ours && $file->isOwnAffair($place->side()) && ! $file->parties()->where('role', $place->role)->where('number', 1)->exists()) {
+                if (
+                    $name !== '' &&
+                    ! $ours &&
+                    $file->isOwnAffair($place->side()) &&
+                    ! $file->parties()->where('role', $place->role)->where('number', 1)->exists()
+                ) {
                     ($this->setParty)($file, $place, ['name' => $name, ...$more]);
                 }
             }
@@ -56,7 +77,10 @@ final class BringListing
     public function take(DealFile $file, array $names): void
     {
         $listing = $this->again($file);
-        $facts = array_intersect_key(array_map(static fn (array $one) => $one['here'], $listing->differences($file->knownFacts->pluck('value', 'name')->all())), array_flip($names));
+        $facts = array_intersect_key(
+            array_map(static fn (array $one) => $one['here'], $listing->differences($file->knownFacts->pluck('value', 'name')->all())),
+            array_flip($names),
+        );
         $this->setFact->takeOver($file, $facts, "{$this->exchange->name()}, ".$file->office->today()->short());
     }
 
@@ -67,6 +91,7 @@ final class BringListing
      */
     public function again(DealFile $file): Listing
     {
-        return $this->exchange->listing((string) $file->listing_number) ?? throw new StepRefused("{$this->exchange->name()} has no listing {$file->listing_number} any more. What was imported stays.");
+        return $this->exchange->listing((string) $file->listing_number) ??
+            throw new StepRefused("{$this->exchange->name()} has no listing {$file->listing_number} any more. What was imported stays.");
     }
 }

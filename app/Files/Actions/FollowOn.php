@@ -22,7 +22,19 @@ use Unanimus\Signing\Seat;
 final class FollowOn
 {
     /** What belongs to a listing, not to one deal on it. */
-    private const OF_LISTING = ['list_price', 'listed_on', 'listing_expires', 'listing_commission', 'payoff', 'second_payoff', 'annual_tax', 'tax_paid_through', 'closing_day', 'title_costs', 'transfer_tax'];
+    private const OF_LISTING = [
+        'list_price',
+        'listed_on',
+        'listing_expires',
+        'listing_commission',
+        'payoff',
+        'second_payoff',
+        'annual_tax',
+        'tax_paid_through',
+        'closing_day',
+        'title_costs',
+        'transfer_tax',
+    ];
 
     public function __construct(private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty)
     {
@@ -32,7 +44,9 @@ final class FollowOn
     public function __invoke(DealFile $before, User $by): DealFile
     {
         if ($before->status->isOpen()) {
-            throw new StepRefused('This deal is still open. Terminate it first. Then a follow-on file can use what belongs to the listing.');
+            throw new StepRefused(
+                'This deal is still open. Terminate it first. Then a follow-on file can use what belongs to the listing.',
+            );
         }
         $next = DealFile::query()->where('follows_on', $before->id)->first();
         if ($next !== null) {
@@ -43,7 +57,9 @@ final class FollowOn
         $file = ($this->open)($by, $side, $before->kind, $before->office_id);
         $file->update(['follows_on' => $before->id, 'listing_number' => $ofListing ? $before->listing_number : null]);
         foreach ($before->members as $member) {
-            $file->members()->firstOrCreate(['user_id' => $member->user_id], ['brokerage_id' => $file->brokerage_id, 'role' => $member->role]);
+            $file
+                ->members()
+                ->firstOrCreate(['user_id' => $member->user_id], ['brokerage_id' => $file->brokerage_id, 'role' => $member->role]);
         }
         $facts = [];
         foreach ($ofListing ? $before->knownFacts : [] as $known) {
@@ -56,8 +72,15 @@ final class FollowOn
         foreach ($before->parties as $party) {
             if (in_array($party->role, $roles, true)) {
                 ($this->setParty)($file, Seat::of("{$party->role}.{$party->number}"), [
-                    'name' => $party->name, 'signing_name' => $party->signing_name, 'initials' => $party->initials, 'email' => $party->email, 'phone' => $party->phone, 'address' => $party->address,
-                    'kind' => $party->kind, 'signed_by' => $party->signed_by, 'capacity' => $party->capacity,
+                    'name' => $party->name,
+                    'signing_name' => $party->signing_name,
+                    'initials' => $party->initials,
+                    'email' => $party->email,
+                    'phone' => $party->phone,
+                    'address' => $party->address,
+                    'kind' => $party->kind,
+                    'signed_by' => $party->signed_by,
+                    'capacity' => $party->capacity,
                 ]);
             }
         }
@@ -72,14 +95,48 @@ final class FollowOn
     private function carryPapers(DealFile $before, DealFile $file, array $stages): void
     {
         foreach ($before->papers as $paper) {
-            if (! in_array($paper->stage, $stages, true) || $paper->latest === null || in_array($paper->state, [PaperState::Void, PaperState::Out], true) || in_array($paper->side, ['buyer', 'tenant'], true)) {
+            if (
+                ! in_array($paper->stage, $stages, true) ||
+                $paper->latest === null ||
+                in_array($paper->state, [PaperState::Void, PaperState::Out], true) ||
+                in_array($paper->side, ['buyer', 'tenant'], true)
+            ) {
                 continue;
             }
             // Only a place that nothing has come to yet: a second paper on the same form stands beside the first.
-            $place = $file->papers()->whereIn('state', [PaperState::Expected, PaperState::Draft])->whereDoesntHave('versions')->get()->first(static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) === ($paper->form_number ?? mb_strtolower($paper->title)))
-                ?? $file->papers()->create(['brokerage_id' => $file->brokerage_id, 'title' => $paper->title, 'form_number' => $paper->form_number, 'form_revision' => $paper->form_revision, 'stage' => $paper->stage, 'state' => PaperState::Expected, 'position' => $paper->position, 'reason' => 'belongs to the listing', 'side' => null]);
+            $place =
+                $file
+                    ->papers()
+                    ->whereIn('state', [PaperState::Expected, PaperState::Draft])
+                    ->whereDoesntHave('versions')
+                    ->get()
+                    ->first(
+                        static fn (Paper $own) => ($own->form_number ?? mb_strtolower($own->title)) ===
+                            ($paper->form_number ?? mb_strtolower($paper->title)),
+                    ) ??
+                $file
+                    ->papers()
+                    ->create([
+                        'brokerage_id' => $file->brokerage_id,
+                        'title' => $paper->title,
+                        'form_number' => $paper->form_number,
+                        'form_revision' => $paper->form_revision,
+                        'stage' => $paper->stage,
+                        'state' => PaperState::Expected,
+                        'position' => $paper->position,
+                        'reason' => 'belongs to the listing',
+                        'side' => null,
+                    ]);
             $place->moveTo($paper->state, ['reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
-            $place->addVersion($paper->latest->sha256, $paper->latest->pages, $paper->latest->made_by, "from {$before->name}", null, $paper->latest->first_page, [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings]);
+            $place->addVersion(
+                $paper->latest->sha256,
+                $paper->latest->pages,
+                $paper->latest->made_by,
+                "from {$before->name}",
+                null,
+                $paper->latest->first_page,
+                [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings],
+            );
             PaperPiece::copyOver($paper, $place);
         }
     }

@@ -29,8 +29,12 @@ use Unanimus\Signing\Seat;
  */
 final class ImportFiles
 {
-    public function __construct(private readonly OpenFile $open, private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly ApplyKit $applyKit)
-    {
+    public function __construct(
+        private readonly OpenFile $open,
+        private readonly SetFact $setFact,
+        private readonly SetParty $setParty,
+        private readonly ApplyKit $applyKit,
+    ) {
     }
 
     /**
@@ -42,10 +46,32 @@ final class ImportFiles
     {
         $sheet = Sheet::read($bytes);
         $office = $by->officeRoles->firstOrFail()->office_id;
-        $matched = ColumnMatch::propose($sheet->headings, DB::table('column_matches')->where('brokerage_id', $by->brokerage_id)->pluck('fact', 'heading')->all());
-        $import = Import::create(['brokerage_id' => $by->brokerage_id, 'office_id' => $office, 'user_id' => $by->id, 'name' => mb_substr($name, 0, 120), 'sha256' => $store->keep($by->brokerage_id, $bytes, 'text/csv'), 'columns' => $sheet->headings, 'matched' => $matched]);
+        $matched = ColumnMatch::propose(
+            $sheet->headings,
+            DB::table('column_matches')->where('brokerage_id', $by->brokerage_id)->pluck('fact', 'heading')->all(),
+        );
+        $import = Import::create([
+            'brokerage_id' => $by->brokerage_id,
+            'office_id' => $office,
+            'user_id' => $by->id,
+            'name' => mb_substr($name, 0, 120),
+            'sha256' => $store->keep($by->brokerage_id, $bytes, 'text/csv'),
+            'columns' => $sheet->headings,
+            'matched' => $matched,
+        ]);
         foreach (array_chunk($sheet->rows, 400, true) as $rows) {
-            ImportLine::query()->insert(array_map(static fn (int $number, array $cells) => ['brokerage_id' => $import->brokerage_id, 'import_id' => $import->id, 'number' => $number, 'cells' => json_encode($cells, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)], array_keys($rows), $rows));
+            ImportLine::query()->insert(
+                array_map(
+                    static fn (int $number, array $cells) => [
+                        'brokerage_id' => $import->brokerage_id,
+                        'import_id' => $import->id,
+                        'number' => $number,
+                        'cells' => json_encode($cells, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                    ],
+                    array_keys($rows),
+                    $rows,
+                ),
+            );
         }
 
         return [$import, $sheet->warnings];
@@ -64,13 +90,20 @@ final class ImportFiles
             throw new StepRefused('Rows of this spreadsheet are already opened, so its columns cannot change.');
         }
         $targets = ColumnMatch::targets();
-        $matched = array_map(static fn (string $fact) => isset($targets[$fact]) ? $fact : '', array_replace(array_fill_keys(array_keys($import->columns), ''), array_intersect_key($matched, $import->columns)));
+        $matched = array_map(
+            static fn (string $fact) => isset($targets[$fact]) ? $fact : '',
+            array_replace(array_fill_keys(array_keys($import->columns), ''), array_intersect_key($matched, $import->columns)),
+        );
         $twice = array_keys(array_filter(array_count_values(array_filter($matched)), static fn (int $times) => $times > 1));
         if ($twice !== []) {
             throw new StepRefused("Two columns hold “{$targets[$twice[0]]}”. Ignore one of them.");
         }
         foreach ($matched as $column => $fact) {
-            DB::table('column_matches')->upsert([['brokerage_id' => $import->brokerage_id, 'heading' => ColumnMatch::plain($import->columns[$column]), 'fact' => $fact]], ['brokerage_id', 'heading'], ['fact']);
+            DB::table('column_matches')->upsert(
+                [['brokerage_id' => $import->brokerage_id, 'heading' => ColumnMatch::plain($import->columns[$column]), 'fact' => $fact]],
+                ['brokerage_id', 'heading'],
+                ['fact'],
+            );
         }
         $import->update(['matched' => $matched, 'office_id' => $officeId, 'state' => 'tried']);
         $import->load('office');
@@ -101,7 +134,7 @@ final class ImportFiles
             return null;
         }
         $row = ImportRow::read($line->cells, $import->matched, $import->office->today());
-        $agent = $row->agent === '' ? $by : ($this->agents()[Query::plain($row->agent)] ?? $by);
+        $agent = $row->agent === '' ? $by : $this->agents()[Query::plain($row->agent)] ?? $by;
         $file = ($this->open)($agent, $row->side, $row->kind, $import->office_id);
         $this->applyKit->afterwards($file, function () use ($file, $row, $import, $agent, $by): void {
             if ($agent->id !== $by->id && $by->holds(Role::Coordinator)) {
@@ -110,13 +143,23 @@ final class ImportFiles
             $row->listing === '' || $file->update(['listing_number' => $row->listing]);
             $this->setFact->fromListing($file, $row->facts, "table “{$import->name}”");
             foreach ($row->parties as $seat => $party) {
-                ($this->setParty)($file, Seat::of($seat), ['name' => $party['name'], 'email' => $party['email'] ?? null, 'phone' => $party['phone'] ?? null]);
+                ($this->setParty)($file, Seat::of($seat), [
+                    'name' => $party['name'],
+                    'email' => $party['email'] ?? null,
+                    'phone' => $party['phone'] ?? null,
+                ]);
             }
             $row->labels === [] || $file->putLabels($row->labels);
         });
-        $ended = $row->status->isOpen() ? null : ($row->facts['closing'] ?? $file->office->today()->iso());
+        $ended = $row->status->isOpen() ? null : $row->facts['closing'] ?? $file->office->today()->iso();
         $file->update(['status' => $row->status, 'closed_on' => $row->status->value === 'closed' ? $ended : null, 'ended_on' => $ended]);
-        History::add($file->brokerage_id, $file->id, 'Brought in from a spreadsheet', ['table' => $import->name, 'row' => $line->number, 'status' => $row->status->value], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Brought in from a spreadsheet',
+            ['table' => $import->name, 'row' => $line->number, 'status' => $row->status->value],
+            SeenBy::everyone(),
+        );
         $line->update(['outcome' => 'opened', 'told' => $file->name, 'deal_file_id' => $file->id]);
 
         return $file;
@@ -132,12 +175,17 @@ final class ImportFiles
     {
         $row = ImportRow::read($line->cells, $import->matched, $import->office->today());
         $faults = $row->faults;
-        $agent = $row->agent === '' ? $by : ($agents[Query::plain($row->agent)] ?? null);
+        $agent = $row->agent === '' ? $by : $agents[Query::plain($row->agent)] ?? null;
         if ($agent === null) {
             $faults[] = "“{$row->agent}” does not open files here. Use the name or email address shown under Office.";
         } elseif ($agent->id !== $by->id && ! ($by->holds(Role::Coordinator) || $by->isBroker())) {
             $faults[] = 'Only a coordinator or broker can import files of other agents.';
-        } elseif ($agent->officeRoles->where('office_id', $import->office_id)->whereIn('role', ['agent', 'coordinator', 'broker'])->isEmpty()) {
+        } elseif (
+            $agent->officeRoles
+                ->where('office_id', $import->office_id)
+                ->whereIn('role', ['agent', 'coordinator', 'broker'])
+                ->isEmpty()
+        ) {
             $faults[] = "{$agent->name} does not open files in {$import->office->name}.";
         }
         if ($faults !== []) {
@@ -159,7 +207,11 @@ final class ImportFiles
     /** Opens a row after all that is about the same property as another. */
     public function openAnyway(Import $import, int $number): void
     {
-        $changed = $import->lines()->where('number', $number)->where('outcome', 'twin')->update(['outcome' => 'fit', 'told' => 'opened although there is another']);
+        $changed = $import
+            ->lines()
+            ->where('number', $number)
+            ->where('outcome', 'twin')
+            ->update(['outcome' => 'fit', 'told' => 'opened although there is another']);
         $changed === 1 && in_array($import->state, ['running', 'done'], true) && $this->start($import);
     }
 
@@ -180,6 +232,12 @@ final class ImportFiles
     /** @return array<string, bool> what open files of the brokerage are known by */
     private function numbersAndAddresses(int $brokerageId): array
     {
-        return array_fill_keys(array_map(static fn (object $row) => (string) $row->listing, DB::select('SELECT listings_at_work(?) AS listing', [$brokerageId])), true);
+        return array_fill_keys(
+            array_map(
+                static fn (object $row) => (string) $row->listing,
+                DB::select('SELECT listings_at_work(?) AS listing', [$brokerageId]),
+            ),
+            true,
+        );
     }
 }

@@ -22,13 +22,32 @@ final class KeepContacts
     {
         $new = 0;
         foreach ($cards as $card) {
-            $own = Contact::query()->where('user_id', $standing ? null : $user->id)->whereRaw('lower(name) = lower(?) AND lower(coalesce(email, \'\')) = lower(?)', [$card->name, $card->email])->first();
+            $own = Contact::query()
+                ->where('user_id', $standing ? null : $user->id)
+                ->whereRaw('lower(name) = lower(?) AND lower(coalesce(email, \'\')) = lower(?)', [$card->name, $card->email])
+                ->first();
             $new += $own === null ? 1 : 0;
-            $values = array_filter(['firm' => $card->firm, 'phone' => $card->phone, 'address' => $card->address], static fn (string $value) => $value !== '');
-            $own === null ? Contact::create(['brokerage_id' => $user->brokerage_id, 'user_id' => $standing ? null : $user->id, 'role' => $role, 'name' => $card->name, 'email' => $card->email === '' ? null : $card->email, 'standing' => $standing, ...$values]) : $own->update($values);
+            $values = array_filter(
+                ['firm' => $card->firm, 'phone' => $card->phone, 'address' => $card->address],
+                static fn (string $value) => $value !== '',
+            );
+            $own === null
+                ? Contact::create([
+                    'brokerage_id' => $user->brokerage_id,
+                    'user_id' => $standing ? null : $user->id,
+                    'role' => $role,
+                    'name' => $card->name,
+                    'email' => $card->email === '' ? null : $card->email,
+                    'standing' => $standing,
+                    ...$values,
+                ])
+                : $own->update($values);
         }
 
-        $standing && History::ofBrokerage($user->brokerage_id, 'Standing contacts changed', ['people' => mb_strimwidth(implode(', ', array_map(static fn (Vcard $card) => $card->name, $cards)), 0, 200, '…')]);
+        $standing &&
+            History::ofBrokerage($user->brokerage_id, 'Standing contacts changed', [
+                'people' => mb_strimwidth(implode(', ', array_map(static fn (Vcard $card) => $card->name, $cards)), 0, 200, '…'),
+            ]);
 
         return $new;
     }
@@ -36,6 +55,7 @@ final class KeepContacts
     public function drop(Contact $contact): void
     {
         $contact->delete();
-        $contact->user_id === null && History::ofBrokerage($contact->brokerage_id, 'Standing contact removed', ['person' => $contact->name]);
+        $contact->user_id === null &&
+            History::ofBrokerage($contact->brokerage_id, 'Standing contact removed', ['person' => $contact->name]);
     }
 }

@@ -19,8 +19,11 @@ use Unanimus\Terms\Term;
 /** Offers on a listing of ours: recorded, countered, declined, and one of them chosen. */
 final class KeepOffers
 {
-    public function __construct(private readonly SetFact $setFact, private readonly SetParty $setParty, private readonly ApplyKit $applyKit)
-    {
+    public function __construct(
+        private readonly SetFact $setFact,
+        private readonly SetParty $setParty,
+        private readonly ApplyKit $applyKit,
+    ) {
     }
 
     /**
@@ -35,9 +38,23 @@ final class KeepOffers
             throw new StepRefused('You compare offers on our own listings. This file is for a buyer, so its terms are the offer.');
         }
         $facts = $this->read($file, $given['terms']);
-        $offer = Offer::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'counters' => $counters?->id, 'buyers' => trim($given['buyers']), 'agent' => trim((string) ($given['agent'] ?? '')), 'note' => trim((string) ($given['note'] ?? '')), 'facts' => $facts]);
+        $offer = Offer::create([
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'counters' => $counters?->id,
+            'buyers' => trim($given['buyers']),
+            'agent' => trim((string) ($given['agent'] ?? '')),
+            'note' => trim((string) ($given['note'] ?? '')),
+            'facts' => $facts,
+        ]);
         $counters?->update(['state' => 'countered']);
-        History::add($file->brokerage_id, $file->id, $counters === null ? 'Offer recorded' : 'Counter-offer recorded', ['buyers' => $offer->buyers, 'price' => $facts['price'] ?? ''], SeenBy::side($file->listingSide()));
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            $counters === null ? 'Offer recorded' : 'Counter-offer recorded',
+            ['buyers' => $offer->buyers, 'price' => $facts['price'] ?? ''],
+            SeenBy::side($file->listingSide()),
+        );
 
         return $offer;
     }
@@ -50,13 +67,21 @@ final class KeepOffers
         }
         $before = $offer->facts;
         $offer->update(['facts' => $this->read($file, $terms), 'note' => $note]);
-        History::add($file->brokerage_id, $file->id, 'Offer changed', ['buyers' => $offer->buyers, 'before' => $before['price'] ?? '', 'after' => $offer->facts['price'] ?? ''], SeenBy::side($file->listingSide()));
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Offer changed',
+            ['buyers' => $offer->buyers, 'before' => $before['price'] ?? '', 'after' => $offer->facts['price'] ?? ''],
+            SeenBy::side($file->listingSide()),
+        );
     }
 
     public function decline(Offer $offer, DealFile $file): void
     {
         if ($offer->state === 'chosen') {
-            throw new StepRefused('This offer is the contract. Terminate the file, or reopen it as active, before you accept another offer.');
+            throw new StepRefused(
+                'This offer is the contract. Terminate the file, or reopen it as active, before you accept another offer.',
+            );
         }
         $offer->update(['state' => 'declined']);
         History::add($file->brokerage_id, $file->id, 'Offer declined', ['buyers' => $offer->buyers], SeenBy::side($file->listingSide()));
@@ -79,7 +104,13 @@ final class KeepOffers
         $accepted = SetFact::read($file, Term::Acceptance->value, $acceptedOn === '' ? $file->office->today()->iso() : $acceptedOn);
         $this->applyKit->afterwards($file, function () use ($offer, $file, $accepted): void {
             $offer->update(['state' => 'chosen']);
-            History::add($file->brokerage_id, $file->id, 'Offer chosen', ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? ''], SeenBy::side($file->listingSide()));
+            History::add(
+                $file->brokerage_id,
+                $file->id,
+                'Offer chosen',
+                ['buyers' => $offer->buyers, 'price' => $offer->facts['price'] ?? ''],
+                SeenBy::side($file->listingSide()),
+            );
             $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
             // Where the buyers have an agent of the brokerage, that agent seats them.
             foreach ($file->isOwnAffair('buyer') ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
@@ -99,7 +130,7 @@ final class KeepOffers
         $facts = [];
         foreach (OfferView::TERMS as $term) {
             $value = SetFact::read($file, $term->value, (string) ($terms[$term->value] ?? ''));
-            $value === '' || $facts[$term->value] = $value;
+            $value === '' || ($facts[$term->value] = $value);
         }
 
         return $facts;

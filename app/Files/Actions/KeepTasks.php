@@ -32,8 +32,15 @@ final class KeepTasks
             throw new StepRefused("{$unreadable->getMessage()} The task is not saved yet.", previous: $unreadable);
         }
         $task = $file->tasks()->create([
-            'brokerage_id' => $file->brokerage_id, 'title' => trim($given['title']), 'user_id' => $given['user_id'] ?? $by->id, 'created_by' => $by->id,
-            'anchor' => $anchor === '' ? null : $anchor, 'days' => $anchor === '' ? 0 : ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'due' => $due, 'side' => $file->side === 'both' ? $file->sideOf($by) : null,
+            'brokerage_id' => $file->brokerage_id,
+            'title' => trim($given['title']),
+            'user_id' => $given['user_id'] ?? $by->id,
+            'created_by' => $by->id,
+            'anchor' => $anchor === '' ? null : $anchor,
+            'days' => $anchor === '' ? 0 : $given['days'] ?? 0,
+            'business' => (bool) ($given['business'] ?? false),
+            'due' => $due,
+            'side' => $file->side === 'both' ? $file->sideOf($by) : null,
         ]);
         History::add($file->brokerage_id, $file->id, 'Task added', ['task' => $task->title], SeenBy::side($task->side));
 
@@ -43,15 +50,31 @@ final class KeepTasks
     /** Says that tasks are done, or open again; a second time changes nothing. */
     public function mark(Task $task, bool $done, User $by): void
     {
-        $changed = DB::table('tasks')->where('id', $task->id)->whereNull('done_at', not: ! $done)->update(['done_at' => $done ? now() : null, 'done_by' => $done ? $by->id : null, 'updated_at' => now()]);
-        $changed === 0 || History::add($task->brokerage_id, $task->deal_file_id, $done ? 'Task done' : 'Task open again', ['task' => $task->title], SeenBy::side($task->side));
+        $changed = DB::table('tasks')
+            ->where('id', $task->id)
+            ->whereNull('done_at', not: ! $done)
+            ->update(['done_at' => $done ? now() : null, 'done_by' => $done ? $by->id : null, 'updated_at' => now()]);
+        $changed === 0 ||
+            History::add(
+                $task->brokerage_id,
+                $task->deal_file_id,
+                $done ? 'Task done' : 'Task open again',
+                ['task' => $task->title],
+                SeenBy::side($task->side),
+            );
     }
 
     public function assign(Task $task, User $to): void
     {
         if ($task->user_id !== $to->id) {
             $task->update(['user_id' => $to->id]);
-            History::add($task->brokerage_id, $task->deal_file_id, 'Task given to', ['task' => $task->title, 'to' => $to->name], SeenBy::side($task->side));
+            History::add(
+                $task->brokerage_id,
+                $task->deal_file_id,
+                'Task given to',
+                ['task' => $task->title, 'to' => $to->name],
+                SeenBy::side($task->side),
+            );
         }
     }
 

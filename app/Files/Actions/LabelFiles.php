@@ -43,7 +43,10 @@ final class LabelFiles
     /** @return list<string> */
     private function read(string $typed): array
     {
-        $labels = array_map(static fn (string $label) => mb_substr(trim((string) preg_replace('/[{}"\\\\]+/', '', $label)), 0, 40), explode(',', $typed));
+        $labels = array_map(
+            static fn (string $label) => mb_substr(trim((string) preg_replace('/[{}"\\\\]+/', '', $label)), 0, 40),
+            explode(',', $typed),
+        );
 
         return array_slice(array_values(array_unique(array_filter($labels, static fn (string $label) => $label !== ''))), 0, self::MOST);
     }
@@ -54,6 +57,12 @@ final class LabelFiles
         $before = $file->labels();
         $file->putLabels($labels);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
-        History::add($file->brokerage_id, $file->id, 'Labels changed', ['before' => implode(', ', $before), 'after' => implode(', ', $labels)], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Labels changed',
+            ['before' => implode(', ', $before), 'after' => implode(', ', $labels)],
+            SeenBy::everyone(),
+        );
     }
 }

@@ -25,14 +25,32 @@ final class MarkDeadline
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         foreach (Agenda::of($file)->deadlines as $deadline) {
             if ($deadline->name === $name) {
-                $known = $file->knownFacts()->where('name', "done.{$name}")->first();
+                $known = $file
+                    ->knownFacts()
+                    ->where('name', "done.{$name}")
+                    ->first();
                 if (($known !== null) === $done) {
                     return;
                 }
                 $known === null
-                    ? $file->knownFacts()->create(['brokerage_id' => $file->brokerage_id, 'name' => "done.{$name}", 'value' => $file->office->today()->iso(), 'source' => 'entered', 'stored_at' => now(), 'user_id' => Auth::id()])
+                    ? $file
+                        ->knownFacts()
+                        ->create([
+                            'brokerage_id' => $file->brokerage_id,
+                            'name' => "done.{$name}",
+                            'value' => $file->office->today()->iso(),
+                            'source' => 'entered',
+                            'stored_at' => now(),
+                            'user_id' => Auth::id(),
+                        ])
                     : $known->delete();
-                History::add($file->brokerage_id, $file->id, $known === null ? 'Deadline met' : 'Deadline open again', ['deadline' => $deadline->label, 'due' => $deadline->due->iso()], SeenBy::everyone());
+                History::add(
+                    $file->brokerage_id,
+                    $file->id,
+                    $known === null ? 'Deadline met' : 'Deadline open again',
+                    ['deadline' => $deadline->label, 'due' => $deadline->due->iso()],
+                    SeenBy::everyone(),
+                );
 
                 return;
             }

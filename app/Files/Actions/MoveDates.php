@@ -27,7 +27,9 @@ final class MoveDates
     /** Whether moving the anchor is asked about first: it stands already, and the contract binds it. */
     public static function isAskedFirst(DealFile $file, string $name): bool
     {
-        return $file->status === DealStatus::UnderContract && in_array(Term::tryFrom($name), Term::anchors(), true) && $file->knownFacts()->where('name', $name)->exists();
+        return $file->status === DealStatus::UnderContract &&
+            in_array(Term::tryFrom($name), Term::anchors(), true) &&
+            $file->knownFacts()->where('name', $name)->exists();
     }
 
     /**
@@ -40,7 +42,13 @@ final class MoveDates
         $term = self::anchor($name);
         $now = Agenda::of($file);
 
-        return Shift::between($now->deadlines, $now->moved($file, [$name => $day])->deadlines, [$name => ['label' => $term->label(), 'day' => $day]], $file->office->calendar(), $now->today);
+        return Shift::between(
+            $now->deadlines,
+            $now->moved($file, [$name => $day])->deadlines,
+            [$name => ['label' => $term->label(), 'day' => $day]],
+            $file->office->calendar(),
+            $now->today,
+        );
     }
 
     /**
@@ -65,10 +73,22 @@ final class MoveDates
         }
         $shift = self::preview($file, $name, $day);
         ($this->setFact)($file, $name, $day->iso());
-        History::add($file->brokerage_id, $file->id, 'Dates moved', array_filter([
-            'anchor' => $term->label(), 'from' => $stands, 'to' => $day->iso(), 'reason' => $reason,
-            'with it' => implode(', ', array_map(static fn (array $move) => $move['label'].' '.($move['to']?->iso() ?? 'gone'), $shift->moves)),
-        ]), SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Dates moved',
+            array_filter([
+                'anchor' => $term->label(),
+                'from' => $stands,
+                'to' => $day->iso(),
+                'reason' => $reason,
+                'with it' => implode(
+                    ', ',
+                    array_map(static fn (array $move) => $move['label'].' '.($move['to']?->iso() ?? 'gone'), $shift->moves),
+                ),
+            ]),
+            SeenBy::everyone(),
+        );
     }
 
     /** @throws StepRefused when there is no such deadline, no reason, or the day cannot be read */
@@ -85,8 +105,25 @@ final class MoveDates
         } catch (DateUnreadable $unreadable) {
             throw new StepRefused("{$unreadable->getMessage()} The date stays as it is.", previous: $unreadable);
         }
-        $file->knownFacts()->updateOrCreate(['name' => "day.{$name}"], ['brokerage_id' => $file->brokerage_id, 'value' => $day->iso(), 'source' => mb_substr($reason, 0, 300), 'stored_at' => now(), 'user_id' => Auth::id()]);
-        History::add($file->brokerage_id, $file->id, 'Date set by hand', ['deadline' => $deadline->label, 'from' => $deadline->due->iso(), 'to' => $day->iso(), 'reason' => $reason], SeenBy::everyone());
+        $file
+            ->knownFacts()
+            ->updateOrCreate(
+                ['name' => "day.{$name}"],
+                [
+                    'brokerage_id' => $file->brokerage_id,
+                    'value' => $day->iso(),
+                    'source' => mb_substr($reason, 0, 300),
+                    'stored_at' => now(),
+                    'user_id' => Auth::id(),
+                ],
+            );
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Date set by hand',
+            ['deadline' => $deadline->label, 'from' => $deadline->due->iso(), 'to' => $day->iso(), 'reason' => $reason],
+            SeenBy::everyone(),
+        );
     }
 
     /** @throws StepRefused when it was not set by hand */
@@ -94,9 +131,19 @@ final class MoveDates
     {
         $this->lock($file);
         $deadline = Agenda::of($file)->deadline($name);
-        $known = $file->knownFacts()->where('name', "day.{$name}")->first() ?? throw new StepRefused('This date already follows the contract.');
+        $known =
+            $file
+                ->knownFacts()
+                ->where('name', "day.{$name}")
+                ->first() ?? throw new StepRefused('This date already follows the contract.');
         $known->delete();
-        History::add($file->brokerage_id, $file->id, 'Date follows its rule again', ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? ''], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Date follows its rule again',
+            ['deadline' => $deadline->label ?? $name, 'from' => $known->value, 'to' => $deadline?->computed?->iso() ?? ''],
+            SeenBy::everyone(),
+        );
     }
 
     /** One after the other, and each from what stands then, so that the history says what was changed and not what a page once showed. */
@@ -110,6 +157,8 @@ final class MoveDates
     {
         $term = Term::tryFrom($name);
 
-        return $term !== null && in_array($term, Term::anchors(), true) ? $term : throw new StepRefused('No other dates are counted from this one.');
+        return $term !== null && in_array($term, Term::anchors(), true)
+            ? $term
+            : throw new StepRefused('No other dates are counted from this one.');
     }
 }

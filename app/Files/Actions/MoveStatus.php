@@ -46,15 +46,31 @@ final class MoveStatus
             throw new StepRefused('The commission disbursement is not authorized yet. The broker authorizes it on the commission sheet.');
         }
         $ended = $to->isOpen() ? null : ($on ?? $today)->iso();
-        $file->update(['status' => $to, 'closed_on' => $to === DealStatus::Closed ? $ended : null, 'ended_on' => $ended, 'end_reason' => $to->isOpen() || $reason === '' ? null : $reason]);
-        History::add($file->brokerage_id, $file->id, $from->isOpen() ? $to->label() : "Opened again: {$to->readable()}", array_filter(['reason' => $reason, 'on' => $ended, 'before' => $from->readable()]), SeenBy::everyone());
+        $file->update([
+            'status' => $to,
+            'closed_on' => $to === DealStatus::Closed ? $ended : null,
+            'ended_on' => $ended,
+            'end_reason' => $to->isOpen() || $reason === '' ? null : $reason,
+        ]);
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            $from->isOpen() ? $to->label() : "Opened again: {$to->readable()}",
+            array_filter(['reason' => $reason, 'on' => $ended, 'before' => $from->readable()]),
+            SeenBy::everyone(),
+        );
     }
 
     private function isPaidOut(DealFile $file): bool
     {
         return Sight::asTheFile($file->id, static function () use ($file): bool {
-            $sides = $file->side === 'both' ? max(1, DB::table('file_members')->where('deal_file_id', $file->id)->whereNotNull('side')->distinct()->count('side')) : 1;
-            $sheets = DB::table('commissions')->where('deal_file_id', $file->id)->get(['authorized_at']);
+            $sides =
+                $file->side === 'both'
+                    ? max(1, DB::table('file_members')->where('deal_file_id', $file->id)->whereNotNull('side')->distinct()->count('side'))
+                    : 1;
+            $sheets = DB::table('commissions')
+                ->where('deal_file_id', $file->id)
+                ->get(['authorized_at']);
 
             return $sheets->count() >= $sides && $sheets->every(static fn (object $sheet) => $sheet->authorized_at !== null);
         });

@@ -24,16 +24,29 @@ final class OpenFile
     /** @throws StepRefused when the person may not open files */
     public function __invoke(User $by, string $side = 'buyer', string $kind = 'sale', ?int $officeId = null): DealFile
     {
-        $own = $by->officeRoles->first(static fn (OfficeRole $role) => ($officeId === null || $role->office_id === $officeId) && in_array($role->role, ['agent', 'coordinator', 'broker'], true));
+        $own = $by->officeRoles->first(
+            static fn (OfficeRole $role) => ($officeId === null || $role->office_id === $officeId) &&
+                in_array($role->role, ['agent', 'coordinator', 'broker'], true),
+        );
         if ($own === null) {
             throw new StepRefused('Only agents, coordinators, and brokers open files. Ask your administrator for one of these roles.');
         }
         $agent = $by->holds(Role::Agent);
         // The member before the file: a file is seen by those it names, also by the one who is just opening it.
         $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('deal_files', 'id')) AS id")->id;
-        DB::table('file_members')->insert(['brokerage_id' => $by->brokerage_id, 'deal_file_id' => $id, 'user_id' => $by->id, 'role' => $agent ? 'agent' : 'coordinator']);
+        DB::table('file_members')->insert([
+            'brokerage_id' => $by->brokerage_id,
+            'deal_file_id' => $id,
+            'user_id' => $by->id,
+            'role' => $agent ? 'agent' : 'coordinator',
+        ]);
         $file = DealFile::create([
-            'id' => $id, 'brokerage_id' => $by->brokerage_id, 'office_id' => $own->office_id, 'name' => 'New file', 'side' => $side, 'kind' => $kind,
+            'id' => $id,
+            'brokerage_id' => $by->brokerage_id,
+            'office_id' => $own->office_id,
+            'name' => 'New file',
+            'side' => $side,
+            'kind' => $kind,
             'opened_by' => $by->id,
         ]);
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => $kind], SeenBy::everyone());
@@ -52,17 +65,34 @@ final class OpenFile
     /** Gives a colleague a part in the file. */
     public function join(DealFile $file, User $user, string $role, ?string $side = null): void
     {
-        $file->members()->firstOrCreate(['user_id' => $user->id], ['brokerage_id' => $file->brokerage_id, 'role' => $role, 'side' => $side]);
+        $file
+            ->members()
+            ->firstOrCreate(['user_id' => $user->id], ['brokerage_id' => $file->brokerage_id, 'role' => $role, 'side' => $side]);
         $this->handOver($file, $user, $role);
-        History::add($file->brokerage_id, $file->id, 'Joined the file', array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]), SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Joined the file',
+            array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]),
+            SeenBy::everyone(),
+        );
     }
 
     /** The kits' tasks that are meant for such a role become theirs, where nobody has done them. */
     private function handOver(DealFile $file, User $user, string $role): void
     {
         foreach (KitShelf::ofFile($file->load('kits')) as $kit) {
-            $titles = array_map(static fn (TaskRule $task) => $task->title, array_filter($kit->tasks, static fn (TaskRule $task) => $task->for === $role));
-            $role === 'agent' || $file->tasks()->where('origin', $kit->key)->whereIn('title', $titles)->whereNull('done_at')->update(['user_id' => $user->id]);
+            $titles = array_map(
+                static fn (TaskRule $task) => $task->title,
+                array_filter($kit->tasks, static fn (TaskRule $task) => $task->for === $role),
+            );
+            $role === 'agent' ||
+                $file
+                    ->tasks()
+                    ->where('origin', $kit->key)
+                    ->whereIn('title', $titles)
+                    ->whereNull('done_at')
+                    ->update(['user_id' => $user->id]);
         }
     }
 
@@ -76,7 +106,9 @@ final class OpenFile
     {
         return Sight::asTheFile($fileId, function () use ($fileId, $by): DealFile {
             $file = DealFile::query()->with('members')->whereKey($fileId)->lockForUpdate()->firstOrFail();
-            $other = ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ?? throw new StepRefused('You cannot join this file for a side. Ask its agent or the broker.');
+            $other =
+                ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ??
+                throw new StepRefused('You cannot join this file for a side. Ask its agent or the broker.');
             if ($file->members->contains('user_id', $by->id) || ! $file->status->isOpen()) {
                 throw new StepRefused('There is no open side in this file to join.');
             }
@@ -85,14 +117,34 @@ final class OpenFile
             }
             // What was brought in or sent before belongs to the side that did so; what the kits know as common becomes so below.
             foreach (['papers', 'rounds'] as $table) {
-                DB::table($table)->where('deal_file_id', $file->id)->whereNull('side')->when($table === 'papers', static fn ($papers) => $papers->where('called_by', ''))->update(['side' => $file->side]);
+                DB::table($table)
+                    ->where('deal_file_id', $file->id)
+                    ->whereNull('side')
+                    ->when($table === 'papers', static fn ($papers) => $papers->where('called_by', ''))
+                    ->update(['side' => $file->side]);
             }
-            DB::update('UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS NOT NULL', [$file->id]);
+            DB::update(
+                'UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS NOT NULL',
+                [$file->id],
+            );
             $file->update(['side' => 'both']);
             $this->join($file, $by, 'agent', $other);
-            $file->members()->where('user_id', $by->id)->update(['joined_at' => DB::raw('clock_timestamp()')]);
+            $file
+                ->members()
+                ->where('user_id', $by->id)
+                ->update(['joined_at' => DB::raw('clock_timestamp()')]);
             $number = (int) $file->parties()->where('role', 'agent')->max('number') + 1;
-            $file->parties()->create(['brokerage_id' => $file->brokerage_id, 'role' => 'agent', 'number' => $number, 'name' => $by->name, 'signing_name' => $by->name, 'initials' => Party::initialsOf($by->name), 'user_id' => $by->id])
+            $file
+                ->parties()
+                ->create([
+                    'brokerage_id' => $file->brokerage_id,
+                    'role' => 'agent',
+                    'number' => $number,
+                    'name' => $by->name,
+                    'signing_name' => $by->name,
+                    'initials' => Party::initialsOf($by->name),
+                    'user_id' => $by->id,
+                ])
                 ->reach(['email' => $by->email, 'phone' => $by->phone]);
             app(ApplyKit::class)($file);
 
@@ -103,9 +155,16 @@ final class OpenFile
     /** Seats a colleague as one of ours. */
     public function seat(DealFile $file, string $role, User $user): Party
     {
-        $party = $file->parties()->updateOrCreate(['role' => $role, 'number' => 1], [
-            'brokerage_id' => $file->brokerage_id, 'name' => $user->name, 'signing_name' => $user->name, 'initials' => Party::initialsOf($user->name), 'user_id' => $user->id,
-        ]);
+        $party = $file->parties()->updateOrCreate(
+            ['role' => $role, 'number' => 1],
+            [
+                'brokerage_id' => $file->brokerage_id,
+                'name' => $user->name,
+                'signing_name' => $user->name,
+                'initials' => Party::initialsOf($user->name),
+                'user_id' => $user->id,
+            ],
+        );
         $party->reach(['email' => $user->email, 'phone' => $user->phone]);
 
         return $party;

@@ -67,7 +67,10 @@ final class SetFact
             $same = false;
         }
         if (! $same) {
-            throw new StepRefused(($known->user->name ?? 'Someone')." changed {$item->label()} to “{$shown}” while you were on this page. To replace it, enter yours again.");
+            throw new StepRefused(
+                ($known->user->name ?? 'Someone').
+                    " changed {$item->label()} to “{$shown}” while you were on this page. To replace it, enter yours again.",
+            );
         }
     }
 
@@ -75,7 +78,14 @@ final class SetFact
     private function address(DealFile $file, string $typed, string $source): string
     {
         $address = Address::parse($typed);
-        foreach ([PropertyFact::Unit->value => $address->unit, PropertyFact::City->value => $address->city, PropertyFact::State->value => $address->state, PropertyFact::Zip->value => $address->zip] as $name => $part) {
+        foreach (
+            [
+                PropertyFact::Unit->value => $address->unit,
+                PropertyFact::City->value => $address->city,
+                PropertyFact::State->value => $address->state,
+                PropertyFact::Zip->value => $address->zip,
+            ] as $name => $part
+        ) {
             $part === '' || $this->store($file, $name, $part, $source);
         }
 
@@ -140,7 +150,7 @@ final class SetFact
      */
     public static function read(DealFile $file, string $name, string $typed): string
     {
-        $fact = Term::tryFrom($name) ?? PropertyFact::tryFrom($name) ?? throw new StepRefused("There is no term “{$name}”.");
+        $fact = Term::tryFrom($name) ?? (PropertyFact::tryFrom($name) ?? throw new StepRefused("There is no term “{$name}”."));
 
         $value = $fact->choices() !== null ? self::choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
 
@@ -168,8 +178,26 @@ final class SetFact
         (PropertyFact::tryFrom($name) !== null || in_array($name, self::OF_LISTING, true)) && $file->mustBeOwnListing();
         $value === ''
             ? $known?->delete()
-            : $file->knownFacts()->updateOrCreate(['name' => $name], ['brokerage_id' => $file->brokerage_id, 'value' => $value, 'source' => $source, 'stored_at' => now(), 'user_id' => Auth::id(), 'side' => $side]);
-        History::add($file->brokerage_id, $file->id, 'Term changed', ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source], SeenBy::side($side));
+            : $file
+                ->knownFacts()
+                ->updateOrCreate(
+                    ['name' => $name],
+                    [
+                        'brokerage_id' => $file->brokerage_id,
+                        'value' => $value,
+                        'source' => $source,
+                        'stored_at' => now(),
+                        'user_id' => Auth::id(),
+                        'side' => $side,
+                    ],
+                );
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Term changed',
+            ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source],
+            SeenBy::side($side),
+        );
     }
 
     private function settle(DealFile $file, bool $accepted): void
@@ -184,8 +212,17 @@ final class SetFact
 
     private function keepAddress(DealFile $file): void
     {
-        $known = $file->knownFacts()->whereIn('name', ['property.street', 'property.unit', 'property.city', 'property.state', 'property.zip'])->pluck('value', 'name');
-        $key = Address::of($known['property.street'] ?? '', $known['property.unit'] ?? '', $known['property.city'] ?? '', $known['property.state'] ?? '', $known['property.zip'] ?? '')->key();
+        $known = $file
+            ->knownFacts()
+            ->whereIn('name', ['property.street', 'property.unit', 'property.city', 'property.state', 'property.zip'])
+            ->pluck('value', 'name');
+        $key = Address::of(
+            $known['property.street'] ?? '',
+            $known['property.unit'] ?? '',
+            $known['property.city'] ?? '',
+            $known['property.state'] ?? '',
+            $known['property.zip'] ?? '',
+        )->key();
         $key === $file->address_key || $file->update(['address_key' => $key]);
     }
 

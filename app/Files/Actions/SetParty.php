@@ -20,8 +20,15 @@ final class SetParty
 {
     /** What two people may change at once, in the words that tell the second. */
     private const TOLD = [
-        'name' => 'the name', 'signing_name' => 'the signing name', 'initials' => 'the initials', 'email' => 'the email address', 'phone' => 'the phone number',
-        'address' => 'the address', 'firm' => 'the company', 'signed_by' => 'who signs', 'capacity' => 'the capacity',
+        'name' => 'the name',
+        'signing_name' => 'the signing name',
+        'initials' => 'the initials',
+        'email' => 'the email address',
+        'phone' => 'the phone number',
+        'address' => 'the address',
+        'firm' => 'the company',
+        'signed_by' => 'who signs',
+        'capacity' => 'the capacity',
     ];
 
     public function __construct(private readonly ApplyKit $applyKit, private readonly AddressBook $book)
@@ -49,9 +56,13 @@ final class SetParty
         }
         $clean = static fn (string $key) => trim((string) ($given[$key] ?? '')) === '' ? null : trim((string) $given[$key]);
         $values = [
-            'brokerage_id' => $file->brokerage_id, 'name' => $name,
-            'signing_name' => $clean('signing_name') ?? (($party !== null && $party->signing_name !== $party->name) ? $party->signing_name : $name),
-            'initials' => $clean('initials') ?? (($party !== null && $party->name === $name) ? $party->initials : Party::initialsOf($clean('signed_by') ?? $party->signed_by ?? $name)),
+            'brokerage_id' => $file->brokerage_id,
+            'name' => $name,
+            'signing_name' => $clean('signing_name') ?? ($party !== null && $party->signing_name !== $party->name ? $party->signing_name : $name),
+            'initials' => $clean('initials') ??
+                ($party !== null && $party->name === $name
+                    ? $party->initials
+                    : Party::initialsOf($clean('signed_by') ?? ($party->signed_by ?? $name))),
         ];
         if (array_key_exists('prints_contact', $given)) {
             $values['prints_contact'] = (bool) $given['prints_contact'];
@@ -67,7 +78,8 @@ final class SetParty
         $seated = $file->parties()->updateOrCreate(['role' => $seat->role, 'number' => $seat->number], $values);
         $ways = [];
         foreach (['email', 'phone', 'address'] as $key) {
-            array_key_exists($key, $given) && $ways[$key] = $key === 'phone' && $clean($key) !== null ? Phone::show((string) $clean($key)) : $clean($key);
+            array_key_exists($key, $given) &&
+                ($ways[$key] = $key === 'phone' && $clean($key) !== null ? Phone::show((string) $clean($key)) : $clean($key));
         }
         // A name taken from the address book brings along how it is reached.
         if ($party === null && trim((string) ($given['email'] ?? '')) === '') {
@@ -77,7 +89,13 @@ final class SetParty
         }
         $seated->reach($ways);
         $this->book->remember($seated->refresh());
-        History::add($file->brokerage_id, $file->id, $party === null ? 'Party added' : 'Party changed', ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            $party === null ? 'Party added' : 'Party changed',
+            ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name],
+            SeenBy::everyone(),
+        );
         ($this->applyKit)($file);
 
         return $seated;
@@ -94,7 +112,9 @@ final class SetParty
         foreach (self::TOLD as $key => $label) {
             $stands = (string) $party->getAttribute($key);
             if (isset($seen[$key], $given[$key]) && $stands !== '' && $stands !== $seen[$key] && $stands !== trim((string) $given[$key])) {
-                throw new StepRefused("Someone changed {$label} to “{$stands}” while you were on this page. To replace it, enter yours again.");
+                throw new StepRefused(
+                    "Someone changed {$label} to “{$stands}” while you were on this page. To replace it, enter yours again.",
+                );
             }
         }
     }
@@ -123,7 +143,13 @@ final class SetParty
         foreach ($keys as $index => $key) {
             $parties[$key]->update(['number' => $index + 1]);
         }
-        History::add($file->brokerage_id, $file->id, 'Parties put in order', ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Parties put in order',
+            ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')],
+            SeenBy::everyone(),
+        );
         ($this->applyKit)($file);
     }
 
@@ -139,14 +165,23 @@ final class SetParty
         if ($file->rounds()->whereHas('signers', static fn ($signers) => $signers->where('party_id', $party->id))->exists()) {
             throw new StepRefused("{$party->name} was asked to sign in this file and cannot be removed.");
         }
-        if ($file->rounds()->where('status', 'out')->exists() && $file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->exists()) {
+        if (
+            $file->rounds()->where('status', 'out')->exists() &&
+            $file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->exists()
+        ) {
             throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is done.');
         }
         $party->delete();
         foreach ($file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->orderBy('number')->get() as $next) {
             $next->update(['number' => $next->number - 1]);
         }
-        History::add($file->brokerage_id, $file->id, 'Party removed', ['seat' => $seat->label(), 'before' => $party->name, 'after' => ''], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Party removed',
+            ['seat' => $seat->label(), 'before' => $party->name, 'after' => ''],
+            SeenBy::everyone(),
+        );
         ($this->applyKit)($file);
     }
 }

@@ -32,7 +32,10 @@ final class ComputeDates extends Command
 
             return self::FAILURE;
         }
-        $this->output->writeln((string) json_encode($answer, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+        $this->output->writeln(
+            (string) json_encode($answer, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

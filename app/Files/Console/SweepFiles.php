@@ -22,7 +22,14 @@ final class SweepFiles extends Command
     {
         foreach (Sight::brokerages() as $brokerage) {
             Sight::within($brokerage, static function () use ($move): void {
-                $due = DealFile::query()->with(['office', 'knownFacts'])->where('status', 'active')->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'listing_expires')->where('value', '<', now()->addDay()->toDateString()))->get();
+                $due = DealFile::query()
+                    ->with(['office', 'knownFacts'])
+                    ->where('status', 'active')
+                    ->whereHas(
+                        'knownFacts',
+                        static fn ($facts) => $facts->where('name', 'listing_expires')->where('value', '<', now()->addDay()->toDateString()),
+                    )
+                    ->get();
                 foreach ($due as $file) {
                     $last = LocalDate::of((string) $file->knownFacts->firstWhere('name', 'listing_expires')?->value);
                     if ($last->isBefore($file->office->today())) {

@@ -44,7 +44,9 @@ final class CalendarController
     private function answer(?string $feed): Response
     {
         return $feed === null
-            ? new Response('This calendar address no longer works. Get the current one in Unanimus.', 404, ['Content-Type' => 'text/plain; charset=utf-8'])
+            ? new Response('This calendar address no longer works. Get the current one in Unanimus.', 404, [
+                'Content-Type' => 'text/plain; charset=utf-8',
+            ])
             : new Response($feed, 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300']);
     }
 }

@@ -48,9 +48,14 @@ final class FileController
     public function store(Request $request, OpenFile $open, BringListing $bring, SetFact $setFact, SetParty $setParty): RedirectResponse
     {
         Gate::authorize('open-files');
-        $given = $request->validate(['first' => 'nullable|string|max:200', 'side' => 'nullable|in:buyer,seller,both,tenant,landlord', 'kind' => 'nullable|in:sale,lease,referral', 'listing' => 'nullable|string|max:40']);
+        $given = $request->validate([
+            'first' => 'nullable|string|max:200',
+            'side' => 'nullable|in:buyer,seller,both,tenant,landlord',
+            'kind' => 'nullable|in:sale,lease,referral',
+            'listing' => 'nullable|string|max:40',
+        ]);
         $file = $open(User::signedIn($request), $given['side'] ?? 'buyer', $given['kind'] ?? 'sale');
-        $first = trim($given['listing'] ?? $given['first'] ?? '');
+        $first = trim($given['listing'] ?? ($given['first'] ?? ''));
         $told = null;
         if (preg_match('/^[A-Z]{2}-\d{2}-\d+$/i', $first) === 1) {
             try {
@@ -77,7 +82,11 @@ final class FileController
     public function setFact(Request $request, DealFile $file, SetFact $setFact): Response
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['name' => 'required|string|max:60', 'value' => 'present|nullable|string|max:4000', 'seen' => 'nullable|string|max:4000']);
+        $given = $request->validate([
+            'name' => 'required|string|max:60',
+            'value' => 'present|nullable|string|max:4000',
+            'seen' => 'nullable|string|max:4000',
+        ]);
         try {
             if ($request->header('HX-Request') !== null && MoveDates::isAskedFirst($file, $given['name'])) {
                 $day = SetFact::read($file, $given['name'], (string) $given['value']);
@@ -87,7 +96,12 @@ final class FileController
 
                 return $this->asked($file, $given['name'], $day, (string) $request->query('at'));
             }
-            $setFact($file, $given['name'], (string) $given['value'], seen: array_key_exists('seen', $given) ? (string) $given['seen'] : null);
+            $setFact(
+                $file,
+                $given['name'],
+                (string) $given['value'],
+                seen: array_key_exists('seen', $given) ? (string) $given['seen'] : null,
+            );
             $fault = null;
         } catch (EntryUnreadable|StepRefused $refused) {
             $fault = $refused->getMessage();
@@ -95,12 +109,15 @@ final class FileController
 
         $item = Term::tryFrom($given['name']) ?? PropertyFact::tryFrom($given['name']);
         // An address typed in one line fills the fields beside it too.
-        $items = $item === PropertyFact::Street ? [PropertyFact::Street, PropertyFact::Unit, PropertyFact::City, PropertyFact::State, PropertyFact::Zip] : array_filter([$item]);
+        $items =
+            $item === PropertyFact::Street
+                ? [PropertyFact::Street, PropertyFact::Unit, PropertyFact::City, PropertyFact::State, PropertyFact::Zip]
+                : array_filter([$item]);
 
         return $this->refreshed($file, $request, $given['name'], $fault, static function (Facts $facts) use ($items, $file): array {
             $shown = [];
             foreach ($items as $one) {
-                $one->choices() === null && $shown["fact-{$one->value}"] = FieldText::fact($one, $facts->get($one->value), $file);
+                $one->choices() === null && ($shown["fact-{$one->value}"] = FieldText::fact($one, $facts->get($one->value), $file));
             }
 
             return $shown;
@@ -110,12 +127,25 @@ final class FileController
     public function setParty(Request $request, DealFile $file, string $seat, SetParty $setParty): Response
     {
         Gate::authorize('work-on', $file);
-        $check = Validator::make($request->all(), [
-            'name' => 'nullable|string|max:120', 'signing_name' => 'nullable|string|max:120', 'initials' => 'nullable|string|max:8',
-            'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'firm' => 'nullable|string|max:120', 'address' => 'nullable|string|max:300',
-            'kind' => 'nullable|in:person,entity,trust,estate', 'signed_by' => 'nullable|string|max:120', 'capacity' => 'nullable|string|max:160', 'prints_contact' => 'nullable|boolean',
-            'stood' => 'nullable|array|max:12', 'stood.*' => 'nullable|string|max:300',
-        ], ['email.email' => 'This is not an email address.']);
+        $check = Validator::make(
+            $request->all(),
+            [
+                'name' => 'nullable|string|max:120',
+                'signing_name' => 'nullable|string|max:120',
+                'initials' => 'nullable|string|max:8',
+                'email' => 'nullable|email|max:200',
+                'phone' => 'nullable|string|max:40',
+                'firm' => 'nullable|string|max:120',
+                'address' => 'nullable|string|max:300',
+                'kind' => 'nullable|in:person,entity,trust,estate',
+                'signed_by' => 'nullable|string|max:120',
+                'capacity' => 'nullable|string|max:160',
+                'prints_contact' => 'nullable|boolean',
+                'stood' => 'nullable|array|max:12',
+                'stood.*' => 'nullable|string|max:300',
+            ],
+            ['email.email' => 'This is not an email address.'],
+        );
         if ($check->fails()) {
             return $this->refreshed($file, $request, $seat, (string) $check->errors()->first(), static fn () => []);
         }
@@ -130,7 +160,12 @@ final class FileController
         return $this->refreshed($file, $request, $seat, $fault, static function () use ($file, $seat): array {
             $party = $file->parties->first(static fn (Party $party) => (string) $party->seat() === $seat);
 
-            return ["{$seat}-name" => $party->name ?? '', "{$seat}-signs" => $party->signing_name ?? '', "{$seat}-initials" => $party->initials ?? '', "{$seat}-email" => $party->email ?? ''];
+            return [
+                "{$seat}-name" => $party->name ?? '',
+                "{$seat}-signs" => $party->signing_name ?? '',
+                "{$seat}-initials" => $party->initials ?? '',
+                "{$seat}-email" => $party->email ?? '',
+            ];
         });
     }
 
@@ -144,7 +179,10 @@ final class FileController
             return back()->withInput()->with('refused', $unavailable->getMessage());
         }
 
-        return redirect("/files/{$file->key}/listing")->with('told', 'Listing imported. Each value says where it came from. What was already in the file did not change.');
+        return redirect("/files/{$file->key}/listing")->with(
+            'told',
+            'Listing imported. Each value says where it came from. What was already in the file did not change.',
+        );
     }
 
     public function listings(Request $request, ListingsFound $found): View
@@ -153,7 +191,10 @@ final class FileController
 
         $first = trim((string) $request->query('first', ''));
 
-        return view('files.listings', ['found' => $first === '' ? $found->own(User::signedIn($request)->name) : $found($first), 'own' => $first === '']);
+        return view('files.listings', [
+            'found' => $first === '' ? $found->own(User::signedIn($request)->name) : $found($first),
+            'own' => $first === '',
+        ]);
     }
 
     public function deadline(Request $request, DealFile $file, string $name, MarkDeadline $mark): RedirectResponse
@@ -167,8 +208,19 @@ final class FileController
     /** A contract date is not moved by typing alone: what would shift is shown first, and why is asked. */
     private function asked(DealFile $file, string $name, string $day, string $at): Response
     {
-        return response('', 200)->header('HX-Reswap', 'none')
-            ->header('HX-Trigger', json_encode(['shift' => ['url' => "/files/{$file->key}/shift?".http_build_query(['anchor' => $name, 'day' => $day, 'at' => $at])]], JSON_THROW_ON_ERROR));
+        return response('', 200)
+            ->header('HX-Reswap', 'none')
+            ->header(
+                'HX-Trigger',
+                json_encode(
+                    [
+                        'shift' => [
+                            'url' => "/files/{$file->key}/shift?".http_build_query(['anchor' => $name, 'day' => $day, 'at' => $at]),
+                        ],
+                    ],
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
     }
 
     /**
@@ -185,13 +237,23 @@ final class FileController
             return new Response('', 303, ['Location' => url()->previous()]);
         }
         $sheet = $this->sheet($file->refresh()->unsetRelations());
-        $stored = ['about' => $about, 'fault' => $fault === null ? null : "{$fault} It is not saved.", 'fields' => $fields($sheet['facts'])];
+        $stored = [
+            'about' => $about,
+            'fault' => $fault === null ? null : "{$fault} It is not saved.",
+            'fields' => $fields($sheet['facts']),
+        ];
 
         if ($request->query('at') === 'net') {
-            return response()->view('files.net-follows', ['sheet' => NetSheet::of($sheet['facts'])])->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
+            return response()
+                ->view('files.net-follows', ['sheet' => NetSheet::of($sheet['facts'])])
+                ->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
         }
 
-        return response()->view($request->query('at') === 'file' ? 'files.flap-changed' : 'files.opening-follows', [...$sheet, 'line' => $sheet['agenda']->line()])
+        return response()
+            ->view($request->query('at') === 'file' ? 'files.flap-changed' : 'files.opening-follows', [
+                ...$sheet,
+                'line' => $sheet['agenda']->line(),
+            ])
             ->header('HX-Trigger', json_encode(['stored' => $stored], JSON_THROW_ON_ERROR));
     }
 
@@ -201,7 +263,13 @@ final class FileController
         $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'requirements', 'members', 'kits']);
         $facts = FactBook::of($file);
 
-        return ['file' => $file, 'facts' => $facts, 'agenda' => Agenda::of($file), 'twins' => Twins::of($file, self::me()), 'contradictions' => Derived::contradictions($facts, $file->office->today())];
+        return [
+            'file' => $file,
+            'facts' => $facts,
+            'agenda' => Agenda::of($file),
+            'twins' => Twins::of($file, self::me()),
+            'contradictions' => Derived::contradictions($facts, $file->office->today()),
+        ];
     }
 
     private static function me(): User

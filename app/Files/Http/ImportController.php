@@ -26,17 +26,27 @@ final class ImportController
     {
         Gate::authorize('open-files');
 
-        return view('files.imports', ['imports' => Import::query()->where('user_id', User::signedIn($request)->id)->orderByDesc('id')->limit(30)->get()]);
+        return view('files.imports', [
+            'imports' => Import::query()->where('user_id', User::signedIn($request)->id)->orderByDesc('id')->limit(30)->get(),
+        ]);
     }
 
     public function store(Request $request, ImportFiles $files, Bytes $bytes): RedirectResponse
     {
         Gate::authorize('open-files');
-        $request->validate(['table' => 'required|file|max:8192'], ['table.required' => 'Choose a CSV file.', 'table.max' => 'This spreadsheet is larger than 8 MB. Upload it as several parts.']);
+        $request->validate(
+            ['table' => 'required|file|max:8192'],
+            ['table.required' => 'Choose a CSV file.', 'table.max' => 'This spreadsheet is larger than 8 MB. Upload it as several parts.'],
+        );
         $upload = $request->file('table');
         $upload instanceof UploadedFile || abort(422);
         try {
-            [$import, $warnings] = $files->take((string) file_get_contents($upload->getPathname()), $upload->getClientOriginalName(), User::signedIn($request), $bytes);
+            [$import, $warnings] = $files->take(
+                (string) file_get_contents($upload->getPathname()),
+                $upload->getClientOriginalName(),
+                User::signedIn($request),
+                $bytes,
+            );
         } catch (SheetUnreadable $unreadable) {
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
         }
@@ -50,16 +60,37 @@ final class ImportController
         $only = (string) $request->query('only', '');
 
         return view('files.import', [
-            'import' => $import, 'counts' => $import->counts(), 'targets' => ColumnMatch::targets(), 'sample' => $import->lines()->limit(3)->get(), 'offices' => Office::query()->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))->orderBy('name')->get(),
-            'lines' => $import->lines()->when(in_array($only, ['fit', 'unfit', 'twin', 'opened'], true), static fn ($query) => $query->where('outcome', $only))->leftJoin('deal_files', 'deal_files.id', '=', 'import_rows.deal_file_id')->select('import_rows.*', 'deal_files.key AS file_key')->simplePaginate(100)->withQueryString(), 'only' => $only,
+            'import' => $import,
+            'counts' => $import->counts(),
+            'targets' => ColumnMatch::targets(),
+            'sample' => $import->lines()->limit(3)->get(),
+            'offices' => Office::query()
+                ->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))
+                ->orderBy('name')
+                ->get(),
+            'lines' => $import
+                ->lines()
+                ->when(in_array($only, ['fit', 'unfit', 'twin', 'opened'], true), static fn ($query) => $query->where('outcome', $only))
+                ->leftJoin('deal_files', 'deal_files.id', '=', 'import_rows.deal_file_id')
+                ->select('import_rows.*', 'deal_files.key AS file_key')
+                ->simplePaginate(100)
+                ->withQueryString(),
+            'only' => $only,
         ]);
     }
 
     public function try(Request $request, Import $import, ImportFiles $files): RedirectResponse
     {
         $this->own($request, $import);
-        $given = $request->validate(['matched' => 'required|array|max:80', 'matched.*' => 'nullable|string|max:60', 'office' => 'required|string|max:26']);
-        $office = Office::query()->where('key', $given['office'])->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))->firstOrFail();
+        $given = $request->validate([
+            'matched' => 'required|array|max:80',
+            'matched.*' => 'nullable|string|max:60',
+            'office' => 'required|string|max:26',
+        ]);
+        $office = Office::query()
+            ->where('key', $given['office'])
+            ->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))
+            ->firstOrFail();
         $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, User::signedIn($request));
 
         return redirect("/imports/{$import->key}")->with('told', 'Test done. Nothing was saved. Below you see what each row would become.');
@@ -94,16 +125,33 @@ final class ImportController
     public function left(Request $request, Import $import): StreamedResponse
     {
         $this->own($request, $import);
-        $lines = $import->lines()->whereIn('outcome', ['unfit', 'twin'])->get();
+        $lines = $import
+            ->lines()
+            ->whereIn('outcome', ['unfit', 'twin'])
+            ->get();
 
-        return response()->streamDownload(static function () use ($import, $lines): void {
-            $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
-            fwrite($out, "\u{FEFF}");
-            fputcsv($out, CsvCells::safe([...$import->columns, 'Why not']), ',', '"', '', "\r\n");
-            foreach ($lines as $line) {
-                fputcsv($out, CsvCells::safe([...array_slice(array_pad($line->cells, count($import->columns), ''), 0, count($import->columns)), $line->told]), ',', '"', '', "\r\n");
-            }
-        }, 'left.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+        return response()->streamDownload(
+            static function () use ($import, $lines): void {
+                $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
+                fwrite($out, "\u{FEFF}");
+                fputcsv($out, CsvCells::safe([...$import->columns, 'Why not']), ',', '"', '', "\r\n");
+                foreach ($lines as $line) {
+                    fputcsv(
+                        $out,
+                        CsvCells::safe([
+                            ...array_slice(array_pad($line->cells, count($import->columns), ''), 0, count($import->columns)),
+                            $line->told,
+                        ]),
+                        ',',
+                        '"',
+                        '',
+                        "\r\n",
+                    );
+                }
+            },
+            'left.csv',
+            ['Content-Type' => 'text/csv; charset=utf-8'],
+        );
     }
 
     private function own(Request $request, Import $import): void

@@ -29,13 +29,23 @@ final class ListingController
         }
         $titles = $file->papers->where('state', '<>', PaperState::Void)->pluck('title')->all();
 
-        return view('files.listing', ['file' => $file, 'listing' => $listing, 'differences' => $listing->differences($file->knownFacts->pluck('value', 'name')->all()), 'known' => $file->knownFacts->keyBy('name'), 'papers' => array_filter($papers, static fn (string $title) => ! in_array($title, $titles, true)), 'exchange' => $exchange->name()]);
+        return view('files.listing', [
+            'file' => $file,
+            'listing' => $listing,
+            'differences' => $listing->differences($file->knownFacts->pluck('value', 'name')->all()),
+            'known' => $file->knownFacts->keyBy('name'),
+            'papers' => array_filter($papers, static fn (string $title) => ! in_array($title, $titles, true)),
+            'exchange' => $exchange->name(),
+        ]);
     }
 
     public function take(Request $request, DealFile $file, BringListing $bring): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['facts' => 'required|array|max:60', 'facts.*' => 'string|max:60'], ['facts.required' => 'Select what to use.']);
+        $given = $request->validate(
+            ['facts' => 'required|array|max:60', 'facts.*' => 'string|max:60'],
+            ['facts.required' => 'Select what to use.'],
+        );
         try {
             $bring->take($file, array_values($given['facts']));
         } catch (ExchangeUnavailable $unavailable) {

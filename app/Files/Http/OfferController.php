@@ -29,21 +29,37 @@ final class OfferController
         $file->load(['office', 'knownFacts', 'parties', 'papers', 'members']);
         $listing = FactBook::of($file);
         $offers = Offer::query()->where('deal_file_id', $file->id)->orderBy('id')->get();
-        $views = $offers->mapWithKeys(static fn (Offer $offer) => [$offer->id => OfferView::of($offer->terms(), $listing, $file->office->today())]);
-        $nets = $offers->filter(static fn (Offer $offer) => in_array($offer->state, ['open', 'chosen'], true) && $views[$offer->id]->net !== null)->map(static fn (Offer $offer) => $views[$offer->id]->net->net->cents);
+        $views = $offers->mapWithKeys(
+            static fn (Offer $offer) => [$offer->id => OfferView::of($offer->terms(), $listing, $file->office->today())],
+        );
+        $nets = $offers
+            ->filter(static fn (Offer $offer) => in_array($offer->state, ['open', 'chosen'], true) && $views[$offer->id]->net !== null)
+            ->map(static fn (Offer $offer) => $views[$offer->id]->net->net->cents);
 
-        return view('files.offers', ['file' => $file, 'offers' => $offers, 'views' => $views, 'best' => $nets->max(), 'works' => Gate::allows('work-on', $file), 'chosen' => $offers->firstWhere('state', 'chosen')]);
+        return view('files.offers', [
+            'file' => $file,
+            'offers' => $offers,
+            'views' => $views,
+            'best' => $nets->max(),
+            'works' => Gate::allows('work-on', $file),
+            'chosen' => $offers->firstWhere('state', 'chosen'),
+        ]);
     }
 
     public function store(Request $request, DealFile $file, KeepOffers $offers): RedirectResponse
     {
         Gate::authorize('work-on', $file);
         $this->sellersOnly($file);
-        $counters = $request->filled('counters') ? Offer::query()->where('deal_file_id', $file->id)->where('key', $request->input('counters'))->firstOrFail() : null;
+        $counters = $request->filled('counters')
+            ? Offer::query()->where('deal_file_id', $file->id)->where('key', $request->input('counters'))->firstOrFail()
+            : null;
         $given = $this->given($request);
         $this->readable(static fn () => $offers->record($file, $given, $counters));
 
-        return redirect("/files/{$file->key}/offers")->with('told', $counters === null ? 'Offer recorded.' : 'Counteroffer recorded. The original offer is kept.');
+        return redirect("/files/{$file->key}/offers")->with(
+            'told',
+            $counters === null ? 'Offer recorded.' : 'Counteroffer recorded. The original offer is kept.',
+        );
     }
 
     public function update(Request $request, DealFile $file, Offer $offer, KeepOffers $offers): RedirectResponse
@@ -51,14 +67,29 @@ final class OfferController
         Gate::authorize('work-on', $file);
         $this->sellersOnly($file);
         abort_unless($offer->deal_file_id === $file->id, 404);
-        $given = $request->validate(['do' => 'required|in:store,decline,choose', 'on' => 'nullable|string|max:40', 'terms' => 'nullable|array', 'terms.*' => 'nullable|string|max:60', 'note' => 'nullable|string|max:500']);
-        $this->readable(static fn () => match ($given['do']) {
-            'decline' => $offers->decline($offer, $file),
-            'choose' => $offers->choose($offer, $file, (string) ($given['on'] ?? '')),
-            default => $offers->change($offer, $file, $given['terms'] ?? [], (string) ($given['note'] ?? '')),
-        });
+        $given = $request->validate([
+            'do' => 'required|in:store,decline,choose',
+            'on' => 'nullable|string|max:40',
+            'terms' => 'nullable|array',
+            'terms.*' => 'nullable|string|max:60',
+            'note' => 'nullable|string|max:500',
+        ]);
+        $this->readable(
+            static fn () => match ($given['do']) {
+                'decline' => $offers->decline($offer, $file),
+                'choose' => $offers->choose($offer, $file, (string) ($given['on'] ?? '')),
+                default => $offers->change($offer, $file, $given['terms'] ?? [], (string) ($given['note'] ?? '')),
+            },
+        );
 
-        return redirect($given['do'] === 'choose' ? "/files/{$file->key}" : "/files/{$file->key}/offers")->with('told', ['decline' => 'Offer declined. It stays in the list.', 'choose' => 'Offer accepted. It is the contract now. The other offers are kept.', 'store' => 'Stored.'][$given['do']]);
+        return redirect($given['do'] === 'choose' ? "/files/{$file->key}" : "/files/{$file->key}/offers")->with(
+            'told',
+            [
+                'decline' => 'Offer declined. It stays in the list.',
+                'choose' => 'Offer accepted. It is the contract now. The other offers are kept.',
+                'store' => 'Stored.',
+            ][$given['do']],
+        );
     }
 
     public function net(DealFile $file): View
@@ -75,15 +106,32 @@ final class OfferController
     private function sellersOnly(DealFile $file): void
     {
         $user = Auth::user();
-        abort_if($file->side === 'both' && $user instanceof User && ! in_array($file->sideOf($user), [null, 'seller', 'landlord'], true), 404);
+        abort_if(
+            $file->side === 'both' && $user instanceof User && ! in_array($file->sideOf($user), [null, 'seller', 'landlord'], true),
+            404,
+        );
     }
 
     /** @return array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} */
     private function given(Request $request): array
     {
-        $given = $request->validate(['buyers' => 'required|string|max:200', 'agent' => 'nullable|string|max:120', 'note' => 'nullable|string|max:500', 'terms' => 'required|array', 'terms.*' => 'nullable|string|max:60'], ['buyers.required' => 'Enter who made the offer.']);
+        $given = $request->validate(
+            [
+                'buyers' => 'required|string|max:200',
+                'agent' => 'nullable|string|max:120',
+                'note' => 'nullable|string|max:500',
+                'terms' => 'required|array',
+                'terms.*' => 'nullable|string|max:60',
+            ],
+            ['buyers.required' => 'Enter who made the offer.'],
+        );
 
-        return ['buyers' => $given['buyers'], 'agent' => $given['agent'] ?? null, 'note' => $given['note'] ?? null, 'terms' => $given['terms']];
+        return [
+            'buyers' => $given['buyers'],
+            'agent' => $given['agent'] ?? null,
+            'note' => $given['note'] ?? null,
+            'terms' => $given['terms'],
+        ];
     }
 
     private function readable(callable $work): void
@@ -91,7 +139,10 @@ final class OfferController
         try {
             $work();
         } catch (EntryUnreadable $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The offer is not saved yet. Your entries are still in the fields.", previous: $unreadable);
+            throw new StepRefused(
+                "{$unreadable->getMessage()} The offer is not saved yet. Your entries are still in the fields.",
+                previous: $unreadable,
+            );
         }
     }
 }

@@ -18,7 +18,12 @@ final class OnlyOpenFiles
     {
         if (! $request->isMethodSafe()) {
             foreach ($request->route()?->parameters() ?? [] as $named) {
-                $file = $named instanceof DealFile ? $named : ($named instanceof Model && $named->getAttribute('deal_file_id') !== null ? $named->getAttribute('file') ?? DealFile::query()->find($named->getAttribute('deal_file_id')) : null);
+                $file =
+                    $named instanceof DealFile
+                        ? $named
+                        : ($named instanceof Model && $named->getAttribute('deal_file_id') !== null
+                            ? $named->getAttribute('file') ?? DealFile::query()->find($named->getAttribute('deal_file_id'))
+                            : null);
                 $file instanceof DealFile && $file->status->mustBeOpen();
             }
         }

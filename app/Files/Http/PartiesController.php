@@ -32,14 +32,31 @@ final class PartiesController
         $given = $request->validate(['keys' => 'required|array|max:50', 'keys.*' => 'string|size:26']);
         $setParty->reorder($file, $role, array_values($given['keys']));
 
-        return redirect("/files/{$file->key}/opening")->with('told', 'Order changed. The numbers follow on every paper that is still a draft.');
+        return redirect("/files/{$file->key}/opening")->with(
+            'told',
+            'Order changed. The numbers follow on every paper that is still a draft.',
+        );
     }
 
     public function ofFile(DealFile $file): Response
     {
         Gate::authorize('see', $file);
 
-        return $this->cards($file->parties->sortBy(static fn (Party $party) => $party->seat()->order())->map(static fn (Party $party) => new Vcard($party->name, $party->firm ?? '', $party->email ?? '', $party->phone ?? '', $party->address ?? ''))->all(), $file->name);
+        return $this->cards(
+            $file->parties
+                ->sortBy(static fn (Party $party) => $party->seat()->order())
+                ->map(
+                    static fn (Party $party) => new Vcard(
+                        $party->name,
+                        $party->firm ?? '',
+                        $party->email ?? '',
+                        $party->phone ?? '',
+                        $party->address ?? '',
+                    ),
+                )
+                ->all(),
+            $file->name,
+        );
     }
 
     public function book(Request $request): View
@@ -47,46 +64,108 @@ final class PartiesController
         $letters = trim((string) $request->query('letters', ''));
         $like = '%'.addcslashes($letters, '%_\\').'%';
 
-        return view('files.contacts', ['contacts' => Contact::query()->when($letters !== '', static fn ($query) => $query->where(static fn ($any) => $any->where('name', 'ilike', $like)->orWhere('firm', 'ilike', $like)))->orderByDesc('standing')->orderBy('name')->simplePaginate(80)->withQueryString(), 'letters' => $letters]);
+        return view('files.contacts', [
+            'contacts' => Contact::query()
+                ->when(
+                    $letters !== '',
+                    static fn ($query) => $query->where(
+                        static fn ($any) => $any->where('name', 'ilike', $like)->orWhere('firm', 'ilike', $like),
+                    ),
+                )
+                ->orderByDesc('standing')
+                ->orderBy('name')
+                ->simplePaginate(80)
+                ->withQueryString(),
+            'letters' => $letters,
+        ]);
     }
 
     public function propose(Request $request, AddressBook $book): View
     {
         $letters = (string) $request->query('name', '');
 
-        return view('files.proposals', ['found' => mb_strlen(trim($letters)) < 2 ? collect() : $book->proposals($letters, (string) $request->query('role', ''))]);
+        return view('files.proposals', [
+            'found' => mb_strlen(trim($letters)) < 2 ? collect() : $book->proposals($letters, (string) $request->query('role', '')),
+        ]);
     }
 
     public function store(Request $request, KeepContacts $contacts): RedirectResponse
     {
         $user = User::signedIn($request);
-        $given = $request->validate(['name' => 'required|string|max:120', 'firm' => 'nullable|string|max:120', 'email' => 'nullable|email|max:200', 'phone' => 'nullable|string|max:40', 'role' => 'required|in:'.implode(',', Seat::ROLES), 'standing' => 'nullable|boolean'], ['email.email' => 'This is not an email address.']);
+        $given = $request->validate(
+            [
+                'name' => 'required|string|max:120',
+                'firm' => 'nullable|string|max:120',
+                'email' => 'nullable|email|max:200',
+                'phone' => 'nullable|string|max:40',
+                'role' => 'required|in:'.implode(',', Seat::ROLES),
+                'standing' => 'nullable|boolean',
+            ],
+            ['email.email' => 'This is not an email address.'],
+        );
         $standing = (bool) ($given['standing'] ?? false);
         if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
             throw new StepRefused('Only coordinators, brokers, and administrators keep shared contacts.');
         }
-        $contacts->keep($user, [new Vcard($given['name'], (string) ($given['firm'] ?? ''), (string) ($given['email'] ?? ''), (string) ($given['phone'] ?? ''))], $given['role'], $standing);
+        $contacts->keep(
+            $user,
+            [
+                new Vcard(
+                    $given['name'],
+                    (string) ($given['firm'] ?? ''),
+                    (string) ($given['email'] ?? ''),
+                    (string) ($given['phone'] ?? ''),
+                ),
+            ],
+            $given['role'],
+            $standing,
+        );
 
         return redirect('/contacts')->with('told', "Saved {$given['name']}.");
     }
 
     public function import(Request $request, KeepContacts $contacts): RedirectResponse
     {
-        $request->validate(['cards' => 'required|file|max:4096'], ['cards.required' => 'Choose a vCard file.', 'cards.max' => 'This file is larger than 4 MB.']);
+        $request->validate(
+            ['cards' => 'required|file|max:4096'],
+            ['cards.required' => 'Choose a vCard file.', 'cards.max' => 'This file is larger than 4 MB.'],
+        );
         $upload = $request->file('cards');
         $upload instanceof UploadedFile || abort(422);
         $read = Vcard::read((string) file_get_contents($upload->getPathname()));
         if ($read->cards === []) {
-            return back()->with('refused', trim("{$upload->getClientOriginalName()} has no vCards we can read. {$read->told()} Nothing was changed."));
+            return back()->with(
+                'refused',
+                trim("{$upload->getClientOriginalName()} has no vCards we can read. {$read->told()} Nothing was changed."),
+            );
         }
         $new = $contacts->keep(User::signedIn($request), $read->cards, 'other', false);
 
-        return redirect('/contacts')->with('told', trim((count($read->cards) === 1 ? '1 contact' : count($read->cards).' contacts')." read, {$new} added. {$read->told()}"));
+        return redirect('/contacts')->with(
+            'told',
+            trim((count($read->cards) === 1 ? '1 contact' : count($read->cards).' contacts')." read, {$new} added. {$read->told()}"),
+        );
     }
 
     public function export(): Response
     {
-        return $this->cards(Contact::query()->orderBy('name')->limit(5000)->get()->map(static fn (Contact $contact) => new Vcard($contact->name, $contact->firm ?? '', $contact->email ?? '', $contact->phone ?? '', $contact->address ?? ''))->all(), 'Address book');
+        return $this->cards(
+            Contact::query()
+                ->orderBy('name')
+                ->limit(5000)
+                ->get()
+                ->map(
+                    static fn (Contact $contact) => new Vcard(
+                        $contact->name,
+                        $contact->firm ?? '',
+                        $contact->email ?? '',
+                        $contact->phone ?? '',
+                        $contact->address ?? '',
+                    ),
+                )
+                ->all(),
+            'Address book',
+        );
     }
 
     public function drop(Request $request, Contact $contact, KeepContacts $contacts): RedirectResponse
@@ -103,6 +182,10 @@ final class PartiesController
     {
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 ,._-]+/', '', $name)) ?: 'people';
 
-        return new Response(Vcard::write(array_values($cards)), 200, ['Content-Type' => 'text/vcard; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$plain}.vcf\"", 'Cache-Control' => 'private, no-store']);
+        return new Response(Vcard::write(array_values($cards)), 200, [
+            'Content-Type' => 'text/vcard; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"{$plain}.vcf\"",
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 }

@@ -23,7 +23,11 @@ final class StatusController
     public function move(Request $request, DealFile $file, MoveStatus $move): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['status' => 'required|in:'.implode(',', array_column(DealStatus::cases(), 'value')), 'reason' => 'nullable|string|max:500', 'on' => 'nullable|string|max:40']);
+        $given = $request->validate([
+            'status' => 'required|in:'.implode(',', array_column(DealStatus::cases(), 'value')),
+            'reason' => 'nullable|string|max:500',
+            'on' => 'nullable|string|max:40',
+        ]);
         try {
             $on = ($given['on'] ?? '') === '' ? null : LocalDate::parse((string) $given['on'], $file->office->today());
         } catch (DateUnreadable $unreadable) {
@@ -32,7 +36,14 @@ final class StatusController
         $status = DealStatus::from($given['status']);
         $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on);
 
-        return redirect("/files/{$file->key}")->with('told', $status->isOpen() ? "The file is {$status->readable()}." : ($status === DealStatus::Closed ? 'File closed.' : 'The file has ended. Everything in it is kept.'));
+        return redirect("/files/{$file->key}")->with(
+            'told',
+            $status->isOpen()
+                ? "The file is {$status->readable()}."
+                : ($status === DealStatus::Closed
+                    ? 'File closed.'
+                    : 'The file has ended. Everything in it is kept.'),
+        );
     }
 
     public function followOn(Request $request, DealFile $file, FollowOn $followOn): RedirectResponse
@@ -41,7 +52,10 @@ final class StatusController
         Gate::authorize('open-files');
         $next = $followOn($file->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), User::signedIn($request));
 
-        return redirect("/files/{$next->key}/opening")->with('told', 'The follow-on file has what belongs to the listing. The earlier deal stays as it was.');
+        return redirect("/files/{$next->key}/opening")->with(
+            'told',
+            'The follow-on file has what belongs to the listing. The earlier deal stays as it was.',
+        );
     }
 
     public function labels(Request $request, DealFile $file, LabelFiles $label): RedirectResponse
@@ -55,10 +69,23 @@ final class StatusController
 
     public function labelMany(Request $request, LabelFiles $label): RedirectResponse
     {
-        $given = $request->validate(['take' => 'required|array|max:200', 'take.*' => 'string|size:26', 'label' => 'required|string|max:120'], ['take.required' => 'Select the files to tag first (space, or the boxes on the left).', 'label.required' => 'Enter a tag.']);
-        $files = DealFile::query()->whereIn('key', $given['take'])->get()->filter(static fn (DealFile $file) => Gate::allows('work-on', $file));
+        $given = $request->validate(
+            ['take' => 'required|array|max:200', 'take.*' => 'string|size:26', 'label' => 'required|string|max:120'],
+            ['take.required' => 'Select the files to tag first (space, or the boxes on the left).', 'label.required' => 'Enter a tag.'],
+        );
+        $files = DealFile::query()
+            ->whereIn('key', $given['take'])
+            ->get()
+            ->filter(static fn (DealFile $file) => Gate::allows('work-on', $file));
         $changed = $label->add($files, $given['label']);
 
-        return back()->with('told', $files->isEmpty() ? 'You cannot tag any of these files.' : "“{$given['label']}” is on ".($files->count() === 1 ? 'one file' : "{$files->count()} files").($changed === $files->count() ? '.' : ", {$changed} of them new."));
+        return back()->with(
+            'told',
+            $files->isEmpty()
+                ? 'You cannot tag any of these files.'
+                : "“{$given['label']}” is on ".
+                    ($files->count() === 1 ? 'one file' : "{$files->count()} files").
+                    ($changed === $files->count() ? '.' : ", {$changed} of them new."),
+        );
     }
 }

@@ -23,17 +23,49 @@ final class TaskController
     {
         $user = User::signedIn($request);
         $who = (string) $request->query('who', 'me');
-        $filter = ['who' => $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me', 'when' => (string) $request->query('when', ''), 'done' => $request->boolean('done'), 'office' => $request->integer('office') ?: null, 'kind' => in_array($request->query('kind'), ['sale', 'lease', 'referral'], true) ? (string) $request->query('kind') : ''];
+        $filter = [
+            'who' => $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me',
+            'when' => (string) $request->query('when', ''),
+            'done' => $request->boolean('done'),
+            'office' => $request->integer('office') ?: null,
+            'kind' => in_array($request->query('kind'), ['sale', 'lease', 'referral'], true) ? (string) $request->query('kind') : '',
+        ];
 
-        return view('files.tasks', ['list' => TaskList::of($user, $filter), 'filter' => $filter, 'offices' => Office::query()->orderBy('name')->get(), 'people' => User::query()->where('active', true)->orderBy('name')->get()]);
+        return view('files.tasks', [
+            'list' => TaskList::of($user, $filter),
+            'filter' => $filter,
+            'offices' => Office::query()->orderBy('name')->get(),
+            'people' => User::query()->where('active', true)->orderBy('name')->get(),
+        ]);
     }
 
     public function store(Request $request, DealFile $file, KeepTasks $tasks): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['title' => 'required|string|max:200', 'day' => 'nullable|string|max:40', 'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/', 'days' => 'nullable|integer|between:-3660,3660', 'business' => 'nullable|boolean', 'who' => 'nullable|string|max:26'], ['title.required' => 'Enter the task.']);
+        $given = $request->validate(
+            [
+                'title' => 'required|string|max:200',
+                'day' => 'nullable|string|max:40',
+                'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/',
+                'days' => 'nullable|integer|between:-3660,3660',
+                'business' => 'nullable|boolean',
+                'who' => 'nullable|string|max:26',
+            ],
+            ['title.required' => 'Enter the task.'],
+        );
         $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
-        $tasks->add($file, ['title' => $given['title'], 'day' => $given['day'] ?? null, 'anchor' => $given['anchor'] ?? null, 'days' => (int) ($given['days'] ?? 0), 'business' => (bool) ($given['business'] ?? false), 'user_id' => $who?->id], User::signedIn($request));
+        $tasks->add(
+            $file,
+            [
+                'title' => $given['title'],
+                'day' => $given['day'] ?? null,
+                'anchor' => $given['anchor'] ?? null,
+                'days' => (int) ($given['days'] ?? 0),
+                'business' => (bool) ($given['business'] ?? false),
+                'user_id' => $who?->id,
+            ],
+            User::signedIn($request),
+        );
 
         return redirect("/files/{$file->key}?tasks=1")->with('told', 'Task added.');
     }
@@ -41,8 +73,19 @@ final class TaskController
     /** Several at once, from the list; those of files one does not work on are refused as a whole. */
     public function mark(Request $request, KeepTasks $tasks): RedirectResponse
     {
-        $given = $request->validate(['tasks' => 'required|array|max:500', 'tasks.*' => 'string|size:26', 'do' => 'required|in:done,open,give,drop', 'to' => 'nullable|string|max:26'], ['tasks.required' => 'Select at least one task first.']);
-        $found = Task::query()->with(['file.members', 'file.office'])->whereIn('key', array_unique($given['tasks']))->get();
+        $given = $request->validate(
+            [
+                'tasks' => 'required|array|max:500',
+                'tasks.*' => 'string|size:26',
+                'do' => 'required|in:done,open,give,drop',
+                'to' => 'nullable|string|max:26',
+            ],
+            ['tasks.required' => 'Select at least one task first.'],
+        );
+        $found = Task::query()
+            ->with(['file.members', 'file.office'])
+            ->whereIn('key', array_unique($given['tasks']))
+            ->get();
         if ($found->count() !== count(array_unique($given['tasks']))) {
             throw new StepRefused('One of these tasks is gone. Nothing was changed. Check the list and try again.');
         }
@@ -50,7 +93,11 @@ final class TaskController
             Gate::authorize('work-on', $task->file);
         }
         $by = User::signedIn($request);
-        $to = $given['do'] === 'give' ? (User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ?? throw new StepRefused('Choose who to assign the tasks to.')) : null;
+        $to =
+            $given['do'] === 'give'
+                ? User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ??
+                    throw new StepRefused('Choose who to assign the tasks to.')
+                : null;
         foreach ($found as $task) {
             match ($given['do']) {
                 'done' => $tasks->mark($task, true, $by),
@@ -61,6 +108,9 @@ final class TaskController
         }
         $count = $found->count() === 1 ? 'One task' : "{$found->count()} tasks";
 
-        return back()->with('told', "{$count} ".['done' => 'done.', 'open' => 'reopened.', 'give' => 'assigned.', 'drop' => 'deleted.'][$given['do']]);
+        return back()->with(
+            'told',
+            "{$count} ".['done' => 'done.', 'open' => 'reopened.', 'give' => 'assigned.', 'drop' => 'deleted.'][$given['do']],
+        );
     }
 }

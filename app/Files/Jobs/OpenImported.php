@@ -34,7 +34,11 @@ final class OpenImported implements ShouldQueue
         [$import, $by, $lines] = Sight::within($this->brokerageId, function (): array {
             $import = Import::query()->with('office')->findOrFail($this->importId);
 
-            return [$import, User::query()->with('officeRoles')->findOrFail($import->user_id), $import->lines()->where('outcome', 'fit')->limit(self::STRETCH)->pluck('id')->all()];
+            return [
+                $import,
+                User::query()->with('officeRoles')->findOrFail($import->user_id),
+                $import->lines()->where('outcome', 'fit')->limit(self::STRETCH)->pluck('id')->all(),
+            ];
         });
         if ($import->state !== 'running') {
             return;
@@ -44,7 +48,13 @@ final class OpenImported implements ShouldQueue
             try {
                 Sight::within($this->brokerageId, static fn () => $files->open($import, (int) $line, $by));
             } catch (\DomainException|\InvalidArgumentException $refused) {
-                Sight::within($this->brokerageId, static fn () => $import->lines()->whereKey($line)->update(['outcome' => 'unfit', 'told' => $refused->getMessage()]));
+                Sight::within(
+                    $this->brokerageId,
+                    static fn () => $import
+                        ->lines()
+                        ->whereKey($line)
+                        ->update(['outcome' => 'unfit', 'told' => $refused->getMessage()]),
+                );
             }
         }
         Auth::forgetUser();

@@ -64,11 +64,33 @@ final class AnswerFillRequest
         $this->keep->mustTake($request);
         $left = self::left($request);
         if ($left !== []) {
-            throw new StepRefused((count($left) === 1 ? 'One answer is' : count($left).' answers are').' still missing: '.implode(', ', array_map(static fn (array $one) => $one[1]->label, array_slice($left, 0, 6))).(count($left) > 6 ? ' …' : '.'));
+            throw new StepRefused(
+                (count($left) === 1 ? 'One answer is' : count($left).' answers are').
+                    ' still missing: '.
+                    implode(', ', array_map(static fn (array $one) => $one[1]->label, array_slice($left, 0, 6))).
+                    (count($left) > 6 ? ' …' : '.'),
+            );
         }
         $locked->update(['status' => FillStatus::Finished, 'finished_at' => now()]);
-        History::add($request->brokerage_id, $request->deal_file_id, 'Filled by the client', ['who' => $request->name, 'papers' => $request->papers->pluck('title')->implode(', ')], SeenBy::side($request->side));
-        Post::ofFile($request->file, "filled:{$request->key}:{$request->link_version}", $request->asker->name, $request->asker->email, "Filled in by {$request->name}", "{$request->name} has finished {$request->papers->pluck('title')->implode(', ')} for {$request->file->name}. The answers are in the papers.", 'Open the file', "/files/{$request->file->key}");
+        History::add(
+            $request->brokerage_id,
+            $request->deal_file_id,
+            'Filled by the client',
+            ['who' => $request->name, 'papers' => $request->papers->pluck('title')->implode(', ')],
+            SeenBy::side($request->side),
+        );
+        Post::ofFile(
+            $request->file,
+            "filled:{$request->key}:{$request->link_version}",
+            $request->asker->name,
+            $request->asker->email,
+            "Filled in by {$request->name}",
+            "{$request->name} has finished {$request->papers->pluck('title')->implode(
+                ', ',
+            )} for {$request->file->name}. The answers are in the papers.",
+            'Open the file',
+            "/files/{$request->file->key}",
+        );
     }
 
     /** @return list<array{Paper, Blank}> what is required of the client and still empty */
@@ -80,7 +102,7 @@ final class AnswerFillRequest
             $form = $paper->form();
             $asked = FillRequest::asked($paper);
             foreach ($form === null ? [] : Filling::of($form, $paper->load('values')->entries(), $facts)->missing() as $blank) {
-                in_array($blank->name, $asked, true) && $left[] = [$paper, $blank];
+                in_array($blank->name, $asked, true) && ($left[] = [$paper, $blank]);
             }
         }
 

@@ -32,8 +32,15 @@ final class KeepFillRequest
      *
      * @throws StepRefused when nobody is asked, nothing is to fill, or the last day is past
      */
-    public function ask(DealFile $file, array $clients, array $papers, array $blanks, LocalDate $lastDay, string $message, User $asker): array
-    {
+    public function ask(
+        DealFile $file,
+        array $clients,
+        array $papers,
+        array $blanks,
+        LocalDate $lastDay,
+        string $message,
+        User $asker,
+    ): array {
         $today = $file->office->today();
         match (true) {
             $clients === [] => throw new StepRefused('Choose who fills it in.'),
@@ -46,13 +53,36 @@ final class KeepFillRequest
         foreach ($clients as ['party' => $party, 'email' => $email]) {
             $email === $party->email || $party->reach(['email' => $email]);
             $request = FillRequest::create([
-                'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'party_id' => $party->id, 'side' => $file->side === 'both' ? $file->sideOf($asker) : null, 'name' => $party->name, 'email' => $email,
-                'message' => mb_substr(trim($message), 0, 2000), 'last_day' => $lastDay->iso(), 'asked_by' => $asker->id,
+                'brokerage_id' => $file->brokerage_id,
+                'deal_file_id' => $file->id,
+                'party_id' => $party->id,
+                'side' => $file->side === 'both' ? $file->sideOf($asker) : null,
+                'name' => $party->name,
+                'email' => $email,
+                'message' => mb_substr(trim($message), 0, 2000),
+                'last_day' => $lastDay->iso(),
+                'asked_by' => $asker->id,
             ]);
             foreach ($asked as $position => [$paper, $names]) {
-                DB::table('fill_request_papers')->insert(['fill_request_id' => $request->id, 'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'position' => $position, 'blanks' => json_encode($names, JSON_THROW_ON_ERROR)]);
+                DB::table('fill_request_papers')->insert([
+                    'fill_request_id' => $request->id,
+                    'brokerage_id' => $file->brokerage_id,
+                    'paper_id' => $paper->id,
+                    'position' => $position,
+                    'blanks' => json_encode($names, JSON_THROW_ON_ERROR),
+                ]);
             }
-            History::add($file->brokerage_id, $file->id, 'Asked to fill', ['who' => $party->name, 'papers' => implode(', ', array_map(static fn (array $one) => $one[0]->title, $asked)), 'until' => $lastDay->iso()], SeenBy::side($request->side));
+            History::add(
+                $file->brokerage_id,
+                $file->id,
+                'Asked to fill',
+                [
+                    'who' => $party->name,
+                    'papers' => implode(', ', array_map(static fn (array $one) => $one[0]->title, $asked)),
+                    'until' => $lastDay->iso(),
+                ],
+                SeenBy::side($request->side),
+            );
             $this->write($request->setRelation('file', $file)->setRelation('asker', $asker), 'first');
             $requests[] = $request;
         }
@@ -73,7 +103,13 @@ final class KeepFillRequest
             throw new StepRefused("{$request->name} already finished. What they entered is in the papers.");
         }
         $request->update(['status' => FillStatus::TakenBack]);
-        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request taken back', ['who' => $request->name], SeenBy::side($request->side));
+        History::add(
+            $request->brokerage_id,
+            $request->deal_file_id,
+            'Fill request taken back',
+            ['who' => $request->name],
+            SeenBy::side($request->side),
+        );
     }
 
     /** A new link with a new last day; the old one is dead. */
@@ -83,8 +119,20 @@ final class KeepFillRequest
         if ($lastDay->isBefore($today)) {
             throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed.");
         }
-        $request->update(['status' => FillStatus::Out, 'last_day' => $lastDay->iso(), 'link_version' => $request->link_version + 1, 'finished_at' => null, 'reminded_on' => null]);
-        History::add($request->brokerage_id, $request->deal_file_id, 'Fill request sent anew', ['who' => $request->name, 'until' => $lastDay->iso()], SeenBy::side($request->side));
+        $request->update([
+            'status' => FillStatus::Out,
+            'last_day' => $lastDay->iso(),
+            'link_version' => $request->link_version + 1,
+            'finished_at' => null,
+            'reminded_on' => null,
+        ]);
+        History::add(
+            $request->brokerage_id,
+            $request->deal_file_id,
+            'Fill request sent anew',
+            ['who' => $request->name, 'until' => $lastDay->iso()],
+            SeenBy::side($request->side),
+        );
         $this->write($request, 'first');
     }
 
@@ -111,8 +159,10 @@ final class KeepFillRequest
                 throw new StepRefused("“{$paper->title}” cannot be filled in. Only drafts can.");
             }
             $filling = Filling::of($form, $paper->entries(), $facts);
-            $names = array_key_exists($paper->key, $blanks) ? array_values(array_intersect(array_map(strval(...), array_keys($filling->blanks)), $blanks[$paper->key])) : Questions::open($filling);
-            $names === [] || $asked[] = [$paper, $names];
+            $names = array_key_exists($paper->key, $blanks)
+                ? array_values(array_intersect(array_map(strval(...), array_keys($filling->blanks)), $blanks[$paper->key]))
+                : Questions::open($filling);
+            $names === [] || ($asked[] = [$paper, $names]);
         }
         if ($asked === []) {
             throw new StepRefused('Nothing is left to fill in on these papers.');
@@ -125,8 +175,17 @@ final class KeepFillRequest
     {
         $papers = $request->load('papers')->papers->pluck('title')->implode(', ');
         $last = $request->lastDay()->long();
-        Post::ofFile($request->file, "fill:{$request->key}:{$request->link_version}:{$once}", $request->name, $request->email, "Please fill in: {$papers}",
-            "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".($request->message === '' ? '' : "{$request->message}\n\n").'Your answers are saved as you go. You can stop and come back with the same button, on any device. This link is only for you. Please do not forward this email.',
-            'Fill in', "fill {$request->key}");
+        Post::ofFile(
+            $request->file,
+            "fill:{$request->key}:{$request->link_version}:{$once}",
+            $request->name,
+            $request->email,
+            "Please fill in: {$papers}",
+            "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".
+                ($request->message === '' ? '' : "{$request->message}\n\n").
+                'Your answers are saved as you go. You can stop and come back with the same button, on any device. This link is only for you. Please do not forward this email.',
+            'Fill in',
+            "fill {$request->key}",
+        );
     }
 }

@@ -33,8 +33,13 @@ final class KeepOwnForm
     /** A form longer than this is a booklet; reading its pages would take minutes. */
     public const MOST_PAGES = 40;
 
-    public function __construct(private readonly Converter $converter, private readonly Press $press, private readonly Bytes $bytes, private readonly Library $library, private readonly OwnShelf $shelf)
-    {
+    public function __construct(
+        private readonly Converter $converter,
+        private readonly Press $press,
+        private readonly Bytes $bytes,
+        private readonly Library $library,
+        private readonly OwnShelf $shelf,
+    ) {
     }
 
     /**
@@ -48,15 +53,27 @@ final class KeepOwnForm
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'New form';
         $draft = new FormDraft($pages, []);
         if (count($found->items) > FormDraft::MOST) {
-            $notes[] = 'A form may have '.FormDraft::MOST.' blanks and marks; of '.count($found->items).' found, the first were used.';
+            $notes[] =
+                'A form may have '.FormDraft::MOST.' blanks and marks; of '.count($found->items).' found, the first were used.';
         }
         foreach ($found->items as $item) {
-            $draft = count($draft->items) < FormDraft::MOST && isset($pages[$item->page - 1]) ? $draft->with($item, count($draft->items)) : $draft;
+            $draft =
+                count($draft->items) < FormDraft::MOST && isset($pages[$item->page - 1])
+                    ? $draft->with($item, count($draft->items))
+                    : $draft;
         }
 
         return OwnForm::create([
-            'brokerage_id' => $by->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => 'contract', 'sha256' => $sha256, 'pages' => $pages, 'items' => self::kept($draft),
-            'source' => mb_strimwidth(mb_scrub($name), 0, 200, '…'), 'notes' => [...$notes, ...$found->notes], 'revision' => now()->format('Y-m'), 'user_id' => $by->id,
+            'brokerage_id' => $by->brokerage_id,
+            'title' => mb_strimwidth($title, 0, 120, '…'),
+            'stage' => 'contract',
+            'sha256' => $sha256,
+            'pages' => $pages,
+            'items' => self::kept($draft),
+            'source' => mb_strimwidth(mb_scrub($name), 0, 200, '…'),
+            'notes' => [...$notes, ...$found->notes],
+            'revision' => now()->format('Y-m'),
+            'user_id' => $by->id,
         ]);
     }
 
@@ -80,11 +97,24 @@ final class KeepOwnForm
         }
         $draft = FormDraft::after(OwnShelf::form($own), $pages);
         $kept = array_values(array_filter($draft->items, static fn (DraftItem $item) => isset($draft->pages[$item->page - 1])));
-        count($kept) === count($draft->items) || $notes[] = 'There are fewer pages: '.(count($draft->items) - count($kept)).' blanks and marks of the pages that are gone were left out.';
+        count($kept) === count($draft->items) ||
+            ($notes[] =
+                'There are fewer pages: '.
+                (count($draft->items) - count($kept)).
+                ' blanks and marks of the pages that are gone were left out.');
 
         return OwnForm::create([
-            'brokerage_id' => $by->brokerage_id, 'number' => $own->number, 'revision' => self::next($own), 'title' => $own->title, 'stage' => $own->stage, 'sha256' => $sha256, 'pages' => $draft->pages,
-            'items' => self::kept(new FormDraft($draft->pages, $kept)), 'source' => $path === null ? $own->source : mb_strimwidth(mb_scrub($name), 0, 200, '…'), 'notes' => $notes, 'user_id' => $by->id,
+            'brokerage_id' => $by->brokerage_id,
+            'number' => $own->number,
+            'revision' => self::next($own),
+            'title' => $own->title,
+            'stage' => $own->stage,
+            'sha256' => $sha256,
+            'pages' => $draft->pages,
+            'items' => self::kept(new FormDraft($draft->pages, $kept)),
+            'source' => $path === null ? $own->source : mb_strimwidth(mb_scrub($name), 0, 200, '…'),
+            'notes' => $notes,
+            'user_id' => $by->id,
         ]);
     }
 
@@ -102,7 +132,13 @@ final class KeepOwnForm
             return $own;
         }
         $this->mustBeInTheMaking($own);
-        $new = DB::table('own_form_changes')->insertOrIgnore(['brokerage_id' => $own->brokerage_id, 'own_form_id' => $own->id, 'change' => json_encode($change, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE), 'client_key' => $key, 'user_id' => $by->id]);
+        $new = DB::table('own_form_changes')->insertOrIgnore([
+            'brokerage_id' => $own->brokerage_id,
+            'own_form_id' => $own->id,
+            'change' => json_encode($change, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            'client_key' => $key,
+            'user_id' => $by->id,
+        ]);
         if ($new === 0) {
             return $own;
         }
@@ -111,10 +147,10 @@ final class KeepOwnForm
             $id = is_string($change['id'] ?? null) ? $change['id'] : '';
             $at = isset($change['to']) ? (int) $change['to'] : null;
             match ($change['do'] ?? '') {
-                'put' => $own->items = self::kept($draft->with(DraftItem::fromArray((array) ($change['item'] ?? [])), $at)),
-                'drop' => $own->items = self::kept($draft->without($id)),
-                'move' => $own->items = self::kept($draft->moved($id, (int) $at)),
-                'order' => $own->items = self::kept($draft->inReadingOrder()),
+                'put' => ($own->items = self::kept($draft->with(DraftItem::fromArray((array) ($change['item'] ?? [])), $at))),
+                'drop' => ($own->items = self::kept($draft->without($id))),
+                'move' => ($own->items = self::kept($draft->moved($id, (int) $at))),
+                'order' => ($own->items = self::kept($draft->inReadingOrder())),
                 'about' => $this->about($own, $change),
                 default => throw new DraftRefused('That is not a change to the form. Nothing was changed.'),
             };
@@ -136,12 +172,21 @@ final class KeepOwnForm
         $own = OwnForm::query()->whereKey($own->id)->lockForUpdate()->firstOrFail();
         $this->mustBeInTheMaking($own);
         if (preg_match(Library::NUMBER, $own->number) !== 1) {
-            throw new StepRefused('Give the form a number first: one to three capital letters, a hyphen and up to four digits, such as QR-12.');
+            throw new StepRefused(
+                'Give the form a number first: one to three capital letters, a hyphen and up to four digits, such as QR-12.',
+            );
         }
         if ($this->library->isBuiltIn($own->number)) {
             throw new StepRefused("{$own->number} is a form of the library. Give yours another number.");
         }
-        if ($own->revision === '' || OwnForm::query()->where('number', $own->number)->where('revision', $own->revision)->whereIn('status', ['in_force', 'superseded', 'retired'])->exists()) {
+        if (
+            $own->revision === '' ||
+            OwnForm::query()
+                ->where('number', $own->number)
+                ->where('revision', $own->revision)
+                ->whereIn('status', ['in_force', 'superseded', 'retired'])
+                ->exists()
+        ) {
             throw new StepRefused("{$own->number} was already active as revision “{$own->revision}”. Use another revision.");
         }
         try {
@@ -149,7 +194,10 @@ final class KeepOwnForm
         } catch (DraftRefused $refused) {
             throw new StepRefused($refused->getMessage(), previous: $refused);
         }
-        OwnForm::query()->where('number', $own->number)->whereIn('status', ['in_force', 'retired'])->update(['status' => 'superseded']);
+        OwnForm::query()
+            ->where('number', $own->number)
+            ->whereIn('status', ['in_force', 'retired'])
+            ->update(['status' => 'superseded']);
         $own->update(['status' => 'in_force', 'published_at' => now()]);
         $this->shelf->forget();
 
@@ -159,7 +207,9 @@ final class KeepOwnForm
     /** Retires a form, or takes it up again. Papers on it stay as they are. @throws StepRefused when it is in neither state */
     public function turn(OwnForm $own): OwnForm
     {
-        $to = ['in_force' => 'retired', 'retired' => 'in_force'][$own->status] ?? throw new StepRefused('Only an active form can be retired.');
+        $to =
+            ['in_force' => 'retired', 'retired' => 'in_force'][$own->status] ??
+            throw new StepRefused('Only an active form can be retired.');
         $own->update(['status' => $to]);
         $this->shelf->forget();
 
@@ -181,13 +231,22 @@ final class KeepOwnForm
     /** @param  array<string, mixed>  $change */
     private function about(OwnForm $own, array $change): void
     {
-        $text = static fn (string $key): string => trim((string) preg_replace('/\s+/u', ' ', is_string($change[$key] ?? null) ? $change[$key] : (string) $own->getAttribute($key)));
-        [$number, $revision, $title, $stage] = [mb_strtoupper($text('number')), $text('revision'), mb_substr($text('title'), 0, 120), $text('stage')];
+        $text = static fn (string $key): string => trim(
+            (string) preg_replace('/\s+/u', ' ', is_string($change[$key] ?? null) ? $change[$key] : (string) $own->getAttribute($key)),
+        );
+        [$number, $revision, $title, $stage] = [
+            mb_strtoupper($text('number')),
+            $text('revision'),
+            mb_substr($text('title'), 0, 120),
+            $text('stage'),
+        ];
         if ($title === '' || ! in_array($stage, Stage::keys(), true)) {
             throw new DraftRefused('A form needs a name and a stage. The old ones were kept.');
         }
         if (($number !== '' && preg_match(Library::NUMBER, $number) !== 1) || preg_match('/^[0-9A-Za-z.-]{0,12}$/', $revision) !== 1) {
-            throw new DraftRefused('A number is one to three letters, a hyphen and up to four digits, such as QR-12. A revision has letters, digits, dots, and hyphens, such as 2026-11.');
+            throw new DraftRefused(
+                'A number is one to three letters, a hyphen and up to four digits, such as QR-12. A revision has letters, digits, dots, and hyphens, such as 2026-11.',
+            );
         }
         $own->fill(['number' => $number, 'revision' => $revision, 'title' => $title, 'stage' => $stage]);
     }
@@ -199,7 +258,7 @@ final class KeepOwnForm
      */
     private function read(int $brokerageId, string $path, bool $look = true): array
     {
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $found = null;
         try {
             $fields = self::isPdf($path) ? PdfFields::of(PdfLook::into($path)) : null;
@@ -209,17 +268,30 @@ final class KeepOwnForm
             }
             $brought = $this->converter->toPdf($path);
             if ($brought->pages > self::MOST_PAGES) {
-                throw new BringRefused('A form may have '.self::MOST_PAGES." pages; this file has {$brought->pages}. Upload only the part that gets filled in.");
+                throw new BringRefused(
+                    'A form may have '.
+                        self::MOST_PAGES.
+                        " pages; this file has {$brought->pages}. Upload only the part that gets filled in.",
+                );
             }
             // What is filled in is laid over the part of a page that is shown.
             $bytes = $this->press->writeOver($scratch->put('brought.pdf', $brought->pdf), []);
             $flat = $scratch->put('pages.pdf', $bytes);
             if ($found === null || $found->items === []) {
                 $found = FoundItems::ofProposal($look ? Proposal::of($flat) : []);
-                $look && $found->notes[] = $found->items === [] ? 'No places to fill in were found. Add the blanks by hand.' : 'We suggested blanks where the pages seem to have them. Check each one.';
+                $look &&
+                    ($found->notes[] =
+                        $found->items === []
+                            ? 'No places to fill in were found. Add the blanks by hand.'
+                            : 'We suggested blanks where the pages seem to have them. Check each one.');
             }
 
-            return [$this->bytes->keep($brokerageId, $bytes), PdfLook::into($flat)->pages(), $found, array_values(array_filter($brought->notes, static fn (string $note) => ! str_contains($note, 'became a part of the page')))];
+            return [
+                $this->bytes->keep($brokerageId, $bytes),
+                PdfLook::into($flat)->pages(),
+                $found,
+                array_values(array_filter($brought->notes, static fn (string $note) => ! str_contains($note, 'became a part of the page'))),
+            ];
         } catch (PdfRefused $refused) {
             throw new BringRefused($refused->getMessage(), previous: $refused);
         } catch (ToolFailed $failed) {

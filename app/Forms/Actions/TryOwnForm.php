@@ -54,7 +54,7 @@ final class TryOwnForm
         foreach ($form->blanks as $blank) {
             try {
                 $value = $blank->parse($typed[$blank->name] ?? '', $today);
-                $value === '' && $blank->formula !== null || $entries[$blank->name] = $value;
+                ($value === '' && $blank->formula !== null) || ($entries[$blank->name] = $value);
             } catch (EntryUnreadable $unreadable) {
                 $left[] = "{$blank->label}: {$unreadable->getMessage()}";
             }
@@ -72,7 +72,7 @@ final class TryOwnForm
             if ($blank->formula !== null || ($blank->group !== null && isset($groups[$blank->group]))) {
                 continue;
             }
-            $blank->group === null || $groups[$blank->group] = true;
+            $blank->group === null || ($groups[$blank->group] = true);
             $samples[$blank->name] = self::sample($blank);
         }
 

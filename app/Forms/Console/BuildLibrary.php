@@ -21,7 +21,15 @@ final class BuildLibrary extends Command
             $folder = dirname($text);
             if ($wanted === [] || in_array(basename($folder), $wanted, true)) {
                 $made = FormPrinter::build($folder);
-                $this->line(sprintf('%-8s %d pages, %d blanks, %d marks', strtoupper(basename($folder)), $made['pages'], $made['blanks'], $made['marks']));
+                $this->line(
+                    sprintf(
+                        '%-8s %d pages, %d blanks, %d marks',
+                        strtoupper(basename($folder)),
+                        $made['pages'],
+                        $made['blanks'],
+                        $made['marks'],
+                    ),
+                );
             }
         }
 

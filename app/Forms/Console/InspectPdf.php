@@ -34,7 +34,13 @@ final class InspectPdf extends Command
             return self::FAILURE;
         }
         array_map(static fn (string $note) => fwrite(STDERR, "forms:inspect: {$note}\n"), $fields->notes);
-        $this->output->writeln((string) json_encode(array_map(static fn (PdfField $field) => $field->toArray(), $fields->all()), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        $this->output->writeln(
+            (string) json_encode(
+                array_map(static fn (PdfField $field) => $field->toArray(), $fields->all()),
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

@@ -36,7 +36,13 @@ final class ProposeBlanks extends Command
             return self::FAILURE;
         }
         $proposed === [] && fwrite(STDERR, "forms:propose: no place to fill was found; a scan has no lines to go by.\n");
-        $this->output->writeln((string) json_encode(array_map(static fn (ProposedBlank $blank) => $blank->toArray($sizes[$blank->page - 1][1]), $proposed), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $this->output->writeln(
+            (string) json_encode(
+                array_map(static fn (ProposedBlank $blank) => $blank->toArray($sizes[$blank->page - 1][1]), $proposed),
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

@@ -23,7 +23,18 @@ final class SweepFillRequests extends Command
     {
         foreach (Sight::brokerages() as $brokerage) {
             Sight::within($brokerage, static function () use ($keep): void {
-                $near = FillRequest::query()->with(['file.office', 'asker'])->where('status', FillStatus::Out)->whereNull('reminded_on')->where('last_day', '<=', now()->addDays(self::DAYS_BEFORE + 1)->toDateString())->get();
+                $near = FillRequest::query()
+                    ->with(['file.office', 'asker'])
+                    ->where('status', FillStatus::Out)
+                    ->whereNull('reminded_on')
+                    ->where(
+                        'last_day',
+                        '<=',
+                        now()
+                            ->addDays(self::DAYS_BEFORE + 1)
+                            ->toDateString(),
+                    )
+                    ->get();
                 foreach ($near as $fill) {
                     $today = $fill->file->office->today();
                     // Whoever was asked only just now is not reminded at once.

@@ -36,7 +36,14 @@ final class FillController
         $fill = $this->fill($request);
         $all = $this->questions($fill);
 
-        return view('forms.fill', ['fill' => $fill, 'token' => $token, 'questions' => $all, 'next' => $this->next($all, 0, true) ?? 1, 'answered' => count(array_filter($all, static fn (array $one) => $one['answered'])), 'left' => AnswerFillRequest::left($fill)]);
+        return view('forms.fill', [
+            'fill' => $fill,
+            'token' => $token,
+            'questions' => $all,
+            'next' => $this->next($all, 0, true) ?? 1,
+            'answered' => count(array_filter($all, static fn (array $one) => $one['answered'])),
+            'left' => AnswerFillRequest::left($fill),
+        ]);
     }
 
     /** A person has moved, touched or typed on the page. */
@@ -53,7 +60,14 @@ final class FillController
         $all = $this->questions($fill);
         abort_if(! isset($all[$number - 1]), 404);
 
-        return view('forms.question', ['fill' => $fill, 'token' => $token, 'number' => $number, 'count' => count($all), 'asked' => $all[$number - 1], 'key' => strtolower((string) Str::ulid())]);
+        return view('forms.question', [
+            'fill' => $fill,
+            'token' => $token,
+            'number' => $number,
+            'count' => count($all),
+            'asked' => $all[$number - 1],
+            'key' => strtolower((string) Str::ulid()),
+        ]);
     }
 
     public function answerQuestion(Request $request, string $token, int $number): RedirectResponse
@@ -61,15 +75,34 @@ final class FillController
         $fill = $this->fill($request);
         $all = $this->questions($fill);
         $asked = $all[$number - 1] ?? abort(404);
-        $given = $request->validate(['key' => 'required|string|min:8|max:60|regex:/^[\w-]+$/', 'value' => 'nullable|string|max:8000', 'choice' => 'nullable|string|max:60', 'seen' => 'nullable|string|max:8000', 'go' => 'required|in:next,back,rest']);
+        $given = $request->validate([
+            'key' => 'required|string|min:8|max:60|regex:/^[\w-]+$/',
+            'value' => 'nullable|string|max:8000',
+            'choice' => 'nullable|string|max:60',
+            'seen' => 'nullable|string|max:8000',
+            'go' => 'required|in:next,back,rest',
+        ]);
         try {
-            foreach (Questions::entries($asked['question'], (string) ($given['choice'] ?? ''), (string) ($given['value'] ?? '')) as $blank => $value) {
-                $this->answer->enter($fill, $asked['paper'], $blank, $value, "{$given['key']}:{$blank}", count($asked['question']) === 1 && array_key_exists('seen', $given) ? (string) $given['seen'] : null);
+            foreach (
+                Questions::entries($asked['question'], (string) ($given['choice'] ?? ''), (string) ($given['value'] ?? '')) as $blank => $value
+            ) {
+                $this->answer->enter(
+                    $fill,
+                    $asked['paper'],
+                    $blank,
+                    $value,
+                    "{$given['key']}:{$blank}",
+                    count($asked['question']) === 1 && array_key_exists('seen', $given) ? (string) $given['seen'] : null,
+                );
             }
         } catch (EntryMet $met) {
-            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$met->getMessage()} To replace it with yours, send your answer again."])->withInput();
+            return redirect("/fill/{$token}/questions/{$number}")
+                ->withErrors(['value' => "{$met->getMessage()} To replace it with yours, send your answer again."])
+                ->withInput();
         } catch (EntryUnreadable $unreadable) {
-            return redirect("/fill/{$token}/questions/{$number}")->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is saved."])->withInput();
+            return redirect("/fill/{$token}/questions/{$number}")
+                ->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is saved."])
+                ->withInput();
         }
         $to = match ($given['go']) {
             'back' => max(1, $number - 1),
@@ -85,16 +118,34 @@ final class FillController
         $fill = $this->fill($request);
         $one = $this->paperOf($fill, $paperkey);
 
-        return view('forms.fill-page', ['fill' => $fill, 'token' => $token, 'paper' => $one, 'asked' => FillRequest::asked($one), 'view' => PaperView::of($one)]);
+        return view('forms.fill-page', [
+            'fill' => $fill,
+            'token' => $token,
+            'paper' => $one,
+            'asked' => FillRequest::asked($one),
+            'view' => PaperView::of($one),
+        ]);
     }
 
     public function entry(Request $request, string $token, string $paperkey): JsonResponse
     {
         $fill = $this->fill($request);
         $one = $this->paperOf($fill, $paperkey);
-        $given = $request->validate(['blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'seen' => 'nullable|string|max:8000']);
+        $given = $request->validate([
+            'blank' => 'required|string|max:60',
+            'value' => 'present|nullable|string|max:8000',
+            'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
+            'seen' => 'nullable|string|max:8000',
+        ]);
         try {
-            $this->answer->enter($fill, $one, $given['blank'], (string) $given['value'], $given['key'], array_key_exists('seen', $given) ? (string) $given['seen'] : null);
+            $this->answer->enter(
+                $fill,
+                $one,
+                $given['blank'],
+                (string) $given['value'],
+                $given['key'],
+                array_key_exists('seen', $given) ? (string) $given['seen'] : null,
+            );
         } catch (EntryMet $met) {
             return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);
         } catch (EntryUnreadable|StepRefused $refused) {
@@ -122,7 +173,18 @@ final class FillController
     public function another(Request $request, string $token): RedirectResponse
     {
         $fill = $this->fill($request);
-        Post::ofFile($fill->file, "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'), $fill->asker->name, $fill->asker->email, "{$fill->name} asks for a new link", "The link for {$fill->papers->pluck('title')->implode(', ')} in {$fill->file->name} no longer works, and {$fill->name} would like to continue. What was entered is saved.", 'Send a new link', "/files/{$fill->file->key}/fill-requests");
+        Post::ofFile(
+            $fill->file,
+            "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'),
+            $fill->asker->name,
+            $fill->asker->email,
+            "{$fill->name} asks for a new link",
+            "The link for {$fill->papers->pluck('title')->implode(
+                ', ',
+            )} in {$fill->file->name} no longer works, and {$fill->name} would like to continue. What was entered is saved.",
+            'Send a new link',
+            "/files/{$fill->file->key}/fill-requests",
+        );
 
         return redirect("/fill/{$token}")->with('told', "{$fill->asker->name} was notified and will send you a new link.");
     }
@@ -135,7 +197,12 @@ final class FillController
         foreach ($fill->papers as $paper) {
             $filling = Filling::of($paper->form() ?? abort(404), $paper->entries(), $facts);
             foreach (Questions::of($filling, FillRequest::asked($paper)) as $question) {
-                $all[] = ['paper' => $paper, 'question' => $question, 'answered' => Questions::isAnswered($question), 'rests' => Questions::rests($question, $filling)];
+                $all[] = [
+                    'paper' => $paper,
+                    'question' => $question,
+                    'answered' => Questions::isAnswered($question),
+                    'rests' => Questions::rests($question, $filling),
+                ];
             }
         }
 

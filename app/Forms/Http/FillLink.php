@@ -25,13 +25,22 @@ final class FillLink
             return response()->view('forms.no-link', [], 404);
         }
         Sight::ofFile((int) $found->brokerage_id, (int) $found->deal_file_id);
-        $fill = FillRequest::query()->with(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'asker', 'papers.values'])->findOrFail($found->id);
+        $fill = FillRequest::query()
+            ->with(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'asker', 'papers.values'])
+            ->findOrFail($found->id);
         $this->actor->isFromOutside($fill->name);
         $request->attributes->set('fill', $fill);
         if (! $fill->takes() && ! $request->is('fill/*/another')) {
             return $request->expectsJson()
-                ? response()->json(['message' => 'This link no longer works. What you entered is saved. Reload the page to ask for a new link.'], 410)
-                : response()->view($fill->status === FillStatus::Finished ? 'forms.fill-done' : 'forms.fill-closed', ['fill' => $fill, 'token' => $fill->token()], $fill->status === FillStatus::Finished ? 200 : 410);
+                ? response()->json(
+                    ['message' => 'This link no longer works. What you entered is saved. Reload the page to ask for a new link.'],
+                    410,
+                )
+                : response()->view(
+                    $fill->status === FillStatus::Finished ? 'forms.fill-done' : 'forms.fill-closed',
+                    ['fill' => $fill, 'token' => $fill->token()],
+                    $fill->status === FillStatus::Finished ? 200 : 410,
+                );
         }
 
         return $next($request);

@@ -31,23 +31,67 @@ final class FillRequestController
         Gate::authorize('work-on', $file);
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
         $facts = FactBook::of($file);
-        $drafts = $file->papers->filter(static fn (Paper $paper) => $paper->isDraft() && $paper->state === PaperState::Draft)->map(static fn (Paper $paper) => ['paper' => $paper, 'filling' => $filling = Filling::of($paper->form() ?? throw new \LogicException('A draft has a form.'), $paper->entries(), $facts), 'open' => Questions::open($filling)])->values();
-        $requests = FillRequest::query()->with(['papers', 'asker'])->where('deal_file_id', $file->id)->orderByDesc('id')->get()->each(static fn (FillRequest $one) => $one->setRelation('file', $file));
+        $drafts = $file->papers
+            ->filter(static fn (Paper $paper) => $paper->isDraft() && $paper->state === PaperState::Draft)
+            ->map(
+                static fn (Paper $paper) => [
+                    'paper' => $paper,
+                    'filling' => ($filling = Filling::of(
+                        $paper->form() ?? throw new \LogicException('A draft has a form.'),
+                        $paper->entries(),
+                        $facts,
+                    )),
+                    'open' => Questions::open($filling),
+                ],
+            )
+            ->values();
+        $requests = FillRequest::query()
+            ->with(['papers', 'asker'])
+            ->where('deal_file_id', $file->id)
+            ->orderByDesc('id')
+            ->get()
+            ->each(static fn (FillRequest $one) => $one->setRelation('file', $file));
 
-        return view('forms.requests', ['file' => $file, 'drafts' => $drafts, 'requests' => $requests, 'clients' => $file->parties->whereIn('role', self::CLIENTS)->sortBy(static fn ($party) => $party->seat()->order()), 'chosen' => (array) $request->query('papers', []), 'today' => $file->office->today()]);
+        return view('forms.requests', [
+            'file' => $file,
+            'drafts' => $drafts,
+            'requests' => $requests,
+            'clients' => $file->parties->whereIn('role', self::CLIENTS)->sortBy(static fn ($party) => $party->seat()->order()),
+            'chosen' => (array) $request->query('papers', []),
+            'today' => $file->office->today(),
+        ]);
     }
 
     public function store(Request $request, DealFile $file, KeepFillRequest $keep): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate([
-            'to' => 'required|array|max:12', 'to.*' => 'string|max:20', 'email' => 'array', 'email.*' => 'nullable|email:rfc|max:200', 'papers' => 'required|array|max:30', 'papers.*' => 'string|max:26', 'some' => 'array', 'some.*' => 'array|max:600', 'some.*.*' => 'string|max:60',
-            'last_day' => 'required|string|max:40', 'message' => 'nullable|string|max:2000',
-        ], ['to.required' => 'Choose who fills it in.', 'papers.required' => 'Select at least one paper to fill in.', 'email.*.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.']);
+        $given = $request->validate(
+            [
+                'to' => 'required|array|max:12',
+                'to.*' => 'string|max:20',
+                'email' => 'array',
+                'email.*' => 'nullable|email:rfc|max:200',
+                'papers' => 'required|array|max:30',
+                'papers.*' => 'string|max:26',
+                'some' => 'array',
+                'some.*' => 'array|max:600',
+                'some.*.*' => 'string|max:60',
+                'last_day' => 'required|string|max:40',
+                'message' => 'nullable|string|max:2000',
+            ],
+            [
+                'to.required' => 'Choose who fills it in.',
+                'papers.required' => 'Select at least one paper to fill in.',
+                'email.*.email' => 'This is not an email address.',
+                'last_day.required' => 'Enter the last day.',
+            ],
+        );
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
         $clients = [];
         foreach ($given['to'] as $seat) {
-            $party = $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ?? throw new StepRefused('One of these people is no longer in the file.');
+            $party =
+                $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ??
+                throw new StepRefused('One of these people is no longer in the file.');
             $email = trim((string) ($given['email'][str_replace('.', '_', $seat)] ?? '')) ?: (string) $party->email;
             if ($email === '') {
                 throw new StepRefused("{$party->name} has no email address yet. Enter it next to the name. It is saved in the file.");
@@ -56,9 +100,22 @@ final class FillRequestController
         }
         $papers = $file->papers->whereIn('key', $given['papers'])->sortBy('position')->values()->all();
         $blanks = array_intersect_key($given['some'] ?? [], array_flip($given['papers']));
-        $requests = $keep->ask($file, $clients, array_values($papers), $blanks, $this->day($file, $given['last_day']), (string) ($given['message'] ?? ''), User::signedIn($request));
+        $requests = $keep->ask(
+            $file,
+            $clients,
+            array_values($papers),
+            $blanks,
+            $this->day($file, $given['last_day']),
+            (string) ($given['message'] ?? ''),
+            User::signedIn($request),
+        );
 
-        return redirect("/files/{$file->key}/fill-requests")->with('told', count($requests) === 1 ? "Request sent to {$requests[0]->name}." : count($requests).' people were asked, each with their own email.');
+        return redirect("/files/{$file->key}/fill-requests")->with(
+            'told',
+            count($requests) === 1
+                ? "Request sent to {$requests[0]->name}."
+                : count($requests).' people were asked, each with their own email.',
+        );
     }
 
     public function remind(Request $request, FillRequest $fill, KeepFillRequest $keep): RedirectResponse

@@ -35,7 +35,11 @@ final class OwnFormController
         Gate::authorize('make-forms');
         $all = OwnForm::query()->whereNot('status', 'dropped')->orderBy('number')->orderByDesc('id')->get();
 
-        return view('forms.own.index', ['making' => $all->where('status', 'making'), 'inForce' => $all->whereIn('status', ['in_force', 'retired']), 'earlier' => $all->where('status', 'superseded')->groupBy('number')]);
+        return view('forms.own.index', [
+            'making' => $all->where('status', 'making'),
+            'inForce' => $all->whereIn('status', ['in_force', 'retired']),
+            'earlier' => $all->where('status', 'superseded')->groupBy('number'),
+        ]);
     }
 
     public function store(Request $request, KeepOwnForm $keep): RedirectResponse
@@ -77,7 +81,12 @@ final class OwnFormController
     public function tryOn(Request $request, OwnForm $own, TryOwnForm $try): View
     {
         Gate::authorize('make-forms');
-        $file = $request->filled('file') ? DealFile::query()->with(['office', 'knownFacts', 'parties', 'papers'])->where('key', (string) $request->query('file'))->firstOrFail() : null;
+        $file = $request->filled('file')
+            ? DealFile::query()
+                ->with(['office', 'knownFacts', 'parties', 'papers'])
+                ->where('key', (string) $request->query('file'))
+                ->firstOrFail()
+            : null;
         $file === null || Gate::authorize('see', $file);
         try {
             $filling = $try->fill($own, $file);
@@ -85,7 +94,17 @@ final class OwnFormController
             throw new StepRefused($refused->getMessage(), previous: $refused);
         }
 
-        return view('forms.own.try', ['own' => $own, 'form' => OwnShelf::form($own), 'filling' => $filling, 'file' => $file, 'files' => DealFile::query()->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('name')->limit(300)->get(['id', 'key', 'name'])]);
+        return view('forms.own.try', [
+            'own' => $own,
+            'form' => OwnShelf::form($own),
+            'filling' => $filling,
+            'file' => $file,
+            'files' => DealFile::query()
+                ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->orderBy('name')
+                ->limit(300)
+                ->get(['id', 'key', 'name']),
+        ]);
     }
 
     public function printTrial(Request $request, OwnForm $own, TryOwnForm $try): Response|RedirectResponse
@@ -106,7 +125,10 @@ final class OwnFormController
         Gate::authorize('put-forms-in-force');
         $own = $keep->putInForce($own);
 
-        return redirect('/own-forms')->with('told', "{$own->number} {$own->title}, rev. {$own->revision}, is active. It is listed with the other forms. Papers on an earlier revision keep theirs.");
+        return redirect('/own-forms')->with(
+            'told',
+            "{$own->number} {$own->title}, rev. {$own->revision}, is active. It is listed with the other forms. Papers on an earlier revision keep theirs.",
+        );
     }
 
     public function revise(Request $request, OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -119,7 +141,10 @@ final class OwnFormController
             return back()->with('refused', "{$refused->getMessage()} No revision was started.");
         }
 
-        return redirect("/own-forms/{$next->key}")->with('told', trim("This is the draft of the next revision of {$own->number}. ".implode(' ', $next->notes)));
+        return redirect("/own-forms/{$next->key}")->with(
+            'told',
+            trim("This is the draft of the next revision of {$own->number}. ".implode(' ', $next->notes)),
+        );
     }
 
     public function turn(OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -127,7 +152,12 @@ final class OwnFormController
         Gate::authorize('put-forms-in-force');
         $own = $keep->turn($own);
 
-        return redirect('/own-forms')->with('told', $own->status === 'retired' ? "{$own->number} is retired. You cannot start new papers on it. Existing papers stay." : "{$own->number} is active again.");
+        return redirect('/own-forms')->with(
+            'told',
+            $own->status === 'retired'
+                ? "{$own->number} is retired. You cannot start new papers on it. Existing papers stay."
+                : "{$own->number} is active again.",
+        );
     }
 
     public function drop(OwnForm $own, KeepOwnForm $keep): RedirectResponse
@@ -140,13 +170,20 @@ final class OwnFormController
 
     private static function standing(OwnForm $own): JsonResponse
     {
-        return new JsonResponse(['items' => $own->items, 'faults' => self::faults($own), 'about' => ['number' => $own->number, 'revision' => $own->revision, 'title' => $own->title, 'stage' => $own->stage]]);
+        return new JsonResponse([
+            'items' => $own->items,
+            'faults' => self::faults($own),
+            'about' => ['number' => $own->number, 'revision' => $own->revision, 'title' => $own->title, 'stage' => $own->stage],
+        ]);
     }
 
     /** @return list<array{item: string, text: string, blocks: bool}> */
     private static function faults(OwnForm $own): array
     {
-        return array_map(static fn (DraftFault $fault) => ['item' => $fault->item, 'text' => $fault->text, 'blocks' => $fault->blocks], $own->draft()->faults());
+        return array_map(
+            static fn (DraftFault $fault) => ['item' => $fault->item, 'text' => $fault->text, 'blocks' => $fault->blocks],
+            $own->draft()->faults(),
+        );
     }
 
     private function upload(Request $request): ?UploadedFile

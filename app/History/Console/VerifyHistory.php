@@ -32,7 +32,11 @@ final class VerifyHistory extends Command
                     $this->error("The history of the brokerage does not hold: {$fault}");
                 }
                 $stamped = Stamps::stamped($brokerage);
-                foreach (DB::table('deal_files')->orderBy('id')->get(['id', 'key', 'name']) as $file) {
+                foreach (
+                    DB::table('deal_files')
+                        ->orderBy('id')
+                        ->get(['id', 'key', 'name']) as $file
+                ) {
                     $fault = History::fault((int) $file->id, $stamped[$file->key] ?? []);
                     unset($stamped[$file->key]);
                     $checked++;

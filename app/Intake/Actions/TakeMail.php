@@ -20,11 +20,25 @@ final class TakeMail
     {
         $mail = RawMail::read($raw);
         Sight::within($brokerageId, function () use ($brokerageId, $mail, $raw): void {
-            $attachments = array_map(fn (array $part) => ['name' => $part['name'], 'sha256' => $this->bytes->keep($brokerageId, $part['bytes'], 'application/octet-stream'), 'size' => strlen($part['bytes'])], $mail->attachments);
-            InboundItem::query()->firstOrCreate(['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId], [
-                'sender' => $mail->sender, 'subject' => $mail->subject, 'body' => mb_strimwidth($mail->text, 0, 20000), 'attachments' => $attachments,
-                'sha256' => $this->bytes->keep($brokerageId, $raw, 'message/rfc822'), 'received_at' => now(),
-            ]);
+            $attachments = array_map(
+                fn (array $part) => [
+                    'name' => $part['name'],
+                    'sha256' => $this->bytes->keep($brokerageId, $part['bytes'], 'application/octet-stream'),
+                    'size' => strlen($part['bytes']),
+                ],
+                $mail->attachments,
+            );
+            InboundItem::query()->firstOrCreate(
+                ['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId],
+                [
+                    'sender' => $mail->sender,
+                    'subject' => $mail->subject,
+                    'body' => mb_strimwidth($mail->text, 0, 20000),
+                    'attachments' => $attachments,
+                    'sha256' => $this->bytes->keep($brokerageId, $raw, 'message/rfc822'),
+                    'received_at' => now(),
+                ],
+            );
         });
     }
 }

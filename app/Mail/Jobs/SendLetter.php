@@ -41,11 +41,24 @@ final class SendLetter extends Work
         $url = Sight::within($this->brokerageId, static fn (): ?string => ActionLink::of($letter));
         $brokerage = Sight::within($this->brokerageId, fn (): Brokerage => Brokerage::query()->findOrFail($this->brokerageId));
         try {
-            Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (Message $message) use ($letter, $brokerage): void {
-                $message->from($brokerage->sender_address ?? (string) config('mail.from.address'), $brokerage->sender_name ?? $brokerage->name);
+            Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (
+                Message $message,
+            ) use ($letter, $brokerage): void {
+                $message->from(
+                    $brokerage->sender_address ?? (string) config('mail.from.address'),
+                    $brokerage->sender_name ?? $brokerage->name,
+                );
                 $message->to($letter->recipient, $letter->recipient_name)->subject($letter->subject);
-                $message->getHeaders()->addIdHeader('Message-ID', hash('sha256', $letter->once_key).'@'.parse_url((string) config('app.url'), PHP_URL_HOST));
-                $letter->attachment !== null && $message->attachData(app(Bytes::class)->read($letter->attachment), (string) $letter->attachment_name, ['mime' => 'application/pdf']);
+                $message
+                    ->getHeaders()
+                    ->addIdHeader(
+                        'Message-ID',
+                        hash('sha256', $letter->once_key).'@'.parse_url((string) config('app.url'), PHP_URL_HOST),
+                    );
+                $letter->attachment !== null &&
+                    $message->attachData(app(Bytes::class)->read($letter->attachment), (string) $letter->attachment_name, [
+                        'mime' => 'application/pdf',
+                    ]);
             });
         } catch (TransportExceptionInterface $failed) {
             // Refused for good is this letter, not the server: it holds up no other (RFC 5321, 4.2.1 and 4.3.2).

@@ -38,6 +38,9 @@ trait HasLink
 
     private static function proof(string $key, int $version): string
     {
-        return rtrim(strtr(base64_encode(hash_hmac('sha256', self::LINK.":{$key}:{$version}", (string) config('app.key'), true)), '+/', '-_'), '=');
+        return rtrim(
+            strtr(base64_encode(hash_hmac('sha256', self::LINK.":{$key}:{$version}", (string) config('app.key'), true)), '+/', '-_'),
+            '=',
+        );
     }
 }

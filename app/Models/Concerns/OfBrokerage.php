@@ -26,8 +26,14 @@ final class OfBrokerage implements Scope
         $table = $model->getTable();
         $builder->where("{$table}.brokerage_id", $user->brokerage_id);
         if ($model instanceof DealFile && Sight::file() === null) {
-            $builder->where(static fn (Builder $file) => $file->whereIn("{$table}.office_id", $user->officesInSight())
-                ->orWhereRaw("exists (select 1 from file_members where file_members.deal_file_id = {$table}.id and file_members.user_id = ?)", [$user->id]));
+            $builder->where(
+                static fn (Builder $file) => $file
+                    ->whereIn("{$table}.office_id", $user->officesInSight())
+                    ->orWhereRaw(
+                        "exists (select 1 from file_members where file_members.deal_file_id = {$table}.id and file_members.user_id = ?)",
+                        [$user->id],
+                    ),
+            );
         }
     }
 }

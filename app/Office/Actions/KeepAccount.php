@@ -16,7 +16,9 @@ final class KeepAccount
     /** Changes the password and signs every other device out. @param  string  $here  the session that goes on */
     public function changePassword(User $user, string $password, string $here): void
     {
-        DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($password)]);
+        DB::table('users')
+            ->where('id', $user->id)
+            ->update(['password' => Hash::make($password)]);
         RememberedDevices::forget($user);
         DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', $here)->delete();
         History::ofBrokerage($user->brokerage_id, 'Password changed', ['person' => $user->name]);

@@ -36,19 +36,40 @@ final class KeepMembers
     public function ask(DealFile $from, int $fileId, User $by): void
     {
         Sight::asTheFile($fileId, function () use ($from, $fileId, $by): void {
-            $file = DealFile::query()->with(['members.user', 'office'])->findOrFail($fileId);
-            if (! in_array($file->side, ['seller', 'landlord'], true) || ! $file->status->isOpen() || $file->members->contains('user_id', $by->id)) {
+            $file = DealFile::query()
+                ->with(['members.user', 'office'])
+                ->findOrFail($fileId);
+            if (
+                ! in_array($file->side, ['seller', 'landlord'], true) ||
+                ! $file->status->isOpen() ||
+                $file->members->contains('user_id', $by->id)
+            ) {
                 throw new StepRefused('There is no open side in this file to join.');
             }
-            $asked = JoinRequest::query()->where(['deal_file_id' => $fileId, 'user_id' => $by->id, 'state' => 'asked'])->exists();
+            $asked = JoinRequest::query()
+                ->where(['deal_file_id' => $fileId, 'user_id' => $by->id, 'state' => 'asked'])
+                ->exists();
             if ($asked) {
                 throw new StepRefused('You already asked. You will get an email when the file’s agent or broker decides.');
             }
-            $request = JoinRequest::create(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $fileId, 'user_id' => $by->id, 'from_file_id' => $from->id]);
+            $request = JoinRequest::create([
+                'brokerage_id' => $file->brokerage_id,
+                'deal_file_id' => $fileId,
+                'user_id' => $by->id,
+                'from_file_id' => $from->id,
+            ]);
             History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], SeenBy::side($file->side));
             foreach ($this->deciders($file) as $person) {
-                Post::ofFile($file, "join-asked:{$request->key}:{$person->key}", $person->name, $person->email, "{$by->name} asks to join {$file->name}",
-                    "{$by->name} represents the other side and asks to work in your file {$file->name}. If you agree, they see what is shared and their own side’s papers, and nothing of your side’s.", 'Decide in the file', "/files/{$file->key}");
+                Post::ofFile(
+                    $file,
+                    "join-asked:{$request->key}:{$person->key}",
+                    $person->name,
+                    $person->email,
+                    "{$by->name} asks to join {$file->name}",
+                    "{$by->name} represents the other side and asks to work in your file {$file->name}. If you agree, they see what is shared and their own side’s papers, and nothing of your side’s.",
+                    'Decide in the file',
+                    "/files/{$file->key}",
+                );
             }
         });
     }
@@ -60,7 +81,9 @@ final class KeepMembers
      */
     public function decide(JoinRequest $request, User $by, bool $in): DealFile
     {
-        $file = DealFile::query()->with(['members.user', 'office'])->findOrFail($request->deal_file_id);
+        $file = DealFile::query()
+            ->with(['members.user', 'office'])
+            ->findOrFail($request->deal_file_id);
         if ($this->deciders($file)->doesntContain('id', $by->id)) {
             throw new StepRefused('Only the file’s own agent or the broker decides who joins.');
         }
@@ -74,11 +97,26 @@ final class KeepMembers
             $this->open->joinOtherSide($file->id, $asker);
             $this->giveUp($request, $asker);
         } else {
-            History::add($file->brokerage_id, $file->id, 'Not let into the file', ['who' => $asker->name], SeenBy::side($file->listingSide()));
+            History::add(
+                $file->brokerage_id,
+                $file->id,
+                'Not let into the file',
+                ['who' => $asker->name],
+                SeenBy::side($file->listingSide()),
+            );
         }
-        Post::ofFile($file, "join-decided:{$request->key}", $asker->name, $asker->email, $in ? "You are in {$file->name}" : "Not added to {$file->name}",
-            $in ? "{$by->name} added you to {$file->name} for the other side. You see what is shared and your own side’s papers." : "{$by->name} did not add you to {$file->name}. Call them if this is a mistake; your own file is as it was.",
-            $in ? 'Open the file' : 'Your files', $in ? "/files/{$file->key}" : '/files');
+        Post::ofFile(
+            $file,
+            "join-decided:{$request->key}",
+            $asker->name,
+            $asker->email,
+            $in ? "You are in {$file->name}" : "Not added to {$file->name}",
+            $in
+                ? "{$by->name} added you to {$file->name} for the other side. You see what is shared and your own side’s papers."
+                : "{$by->name} did not add you to {$file->name}. Call them if this is a mistake; your own file is as it was.",
+            $in ? 'Open the file' : 'Your files',
+            $in ? "/files/{$file->key}" : '/files',
+        );
 
         return $file->refresh();
     }
@@ -97,25 +135,55 @@ final class KeepMembers
         if (! $broker && ! $listing && $who->id !== $by->id) {
             throw new StepRefused('Only the file’s own agent or the broker can remove colleagues.');
         }
-        $left = $file->members->filter(static fn (Member $one) => $one->role === 'agent' && $one->user_id !== $who->id && in_array($one->side, [null, $member->side], true));
+        $left = $file->members->filter(
+            static fn (Member $one) => $one->role === 'agent' &&
+                $one->user_id !== $who->id &&
+                in_array($one->side, [null, $member->side], true),
+        );
         if ($member->role === 'agent' && $left->isEmpty() && ! ($broker && $file->side === 'both')) {
             throw new StepRefused('Someone has to work for this side of the file. Add another agent first.');
         }
         Sight::asTheFile($file->id, function () use ($file, $member, $who, $by): void {
             $file->members()->whereKey($member->id)->delete();
-            $file->tasks()->where('user_id', $who->id)->whereNull('done_at')->update(['user_id' => null]);
-            History::add($file->brokerage_id, $file->id, 'Left the file', array_filter(['who' => $who->name, 'side' => $member->side, 'removed by' => $who->id === $by->id ? null : $by->name]), SeenBy::everyone());
+            $file
+                ->tasks()
+                ->where('user_id', $who->id)
+                ->whereNull('done_at')
+                ->update(['user_id' => null]);
+            History::add(
+                $file->brokerage_id,
+                $file->id,
+                'Left the file',
+                array_filter(['who' => $who->name, 'side' => $member->side, 'removed by' => $who->id === $by->id ? null : $by->name]),
+                SeenBy::everyone(),
+            );
         });
-        $who->id === $by->id || Post::ofFile($file, "removed:{$file->key}:{$who->key}:".now()->format('YmdHis'), $who->name, $who->email, "You no longer work on {$file->name}", "{$by->name} removed you from the file {$file->name}. Its papers and history stay as they are.", 'Your files', '/files');
+        $who->id === $by->id ||
+            Post::ofFile(
+                $file,
+                "removed:{$file->key}:{$who->key}:".now()->format('YmdHis'),
+                $who->name,
+                $who->email,
+                "You no longer work on {$file->name}",
+                "{$by->name} removed you from the file {$file->name}. Its papers and history stay as they are.",
+                'Your files',
+                '/files',
+            );
     }
 
     /** @return Collection<int, User> the agents of the file's own side, and the brokers of its office */
     public function deciders(DealFile $file): Collection
     {
-        $agents = $file->members->filter(static fn (Member $member) => $member->role === 'agent' && in_array($member->side, [null, $file->listingSide()], true))->pluck('user_id');
+        $agents = $file->members
+            ->filter(static fn (Member $member) => $member->role === 'agent' && in_array($member->side, [null, $file->listingSide()], true))
+            ->pluck('user_id');
         $brokers = OfficeRole::query()->where('office_id', $file->office_id)->where('role', 'broker')->pluck('user_id');
 
-        return User::query()->where('active', true)->whereIn('id', [...$agents, ...$brokers])->orderBy('id')->get();
+        return User::query()
+            ->where('active', true)
+            ->whereIn('id', [...$agents, ...$brokers])
+            ->orderBy('id')
+            ->get();
     }
 
     /** The file the wish was made from has become needless, unless something went out of it. */
@@ -123,7 +191,10 @@ final class KeepMembers
     {
         Sight::asTheFile((int) $request->from_file_id, function () use ($request, $asker): void {
             $from = $request->from_file_id === null ? null : DealFile::query()->with('office')->find($request->from_file_id);
-            $from === null || ! $from->status->isOpen() || $from->rounds()->exists() || ($this->move)($from, DealStatus::Withdrawn, $asker, 'You joined the existing file.');
+            $from === null ||
+                ! $from->status->isOpen() ||
+                $from->rounds()->exists() ||
+                ($this->move)($from, DealStatus::Withdrawn, $asker, 'You joined the existing file.');
         });
     }
 }

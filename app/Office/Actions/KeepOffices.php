@@ -25,12 +25,30 @@ final class KeepOffices
         $after = ['name' => $name, 'zone' => $zone, 'holidays' => Holidays::read($holidays)];
         $office->update($after);
         foreach (['name', 'zone'] as $key) {
-            $before[$key] === $after[$key] || History::ofBrokerage($office->brokerage_id, "Office {$key} changed", ['office' => $name, 'before' => $before[$key], 'after' => $after[$key]], $office->id);
+            $before[$key] === $after[$key] ||
+                History::ofBrokerage(
+                    $office->brokerage_id,
+                    "Office {$key} changed",
+                    ['office' => $name, 'before' => $before[$key], 'after' => $after[$key]],
+                    $office->id,
+                );
         }
         $added = array_diff_key($after['holidays'], $before['holidays']);
         $removed = array_diff_key($before['holidays'], $after['holidays']);
-        $added === [] || History::ofBrokerage($office->brokerage_id, 'Holidays added', ['office' => $name, 'days' => implode(', ', array_keys($added))], $office->id);
-        $removed === [] || History::ofBrokerage($office->brokerage_id, 'Holidays removed', ['office' => $name, 'days' => implode(', ', array_keys($removed))], $office->id);
+        $added === [] ||
+            History::ofBrokerage(
+                $office->brokerage_id,
+                'Holidays added',
+                ['office' => $name, 'days' => implode(', ', array_keys($added))],
+                $office->id,
+            );
+        $removed === [] ||
+            History::ofBrokerage(
+                $office->brokerage_id,
+                'Holidays removed',
+                ['office' => $name, 'days' => implode(', ', array_keys($removed))],
+                $office->id,
+            );
     }
 
     /** Opens an office; whoever opens it administers it. */

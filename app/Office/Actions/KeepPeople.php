@@ -26,17 +26,39 @@ final class KeepPeople
     public function invite(User $by, string $name, string $email, Office $office, Role $role): User
     {
         $this->mayRun($by, $office, $role);
-        if (User::query()->where(static fn ($person) => $person->whereRaw('lower(email) = lower(?)', [$email])->orWhereRaw('lower(invited_email) = lower(?)', [$email]))->exists()) {
+        if (
+            User::query()
+                ->where(
+                    static fn ($person) => $person
+                        ->whereRaw('lower(email) = lower(?)', [$email])
+                        ->orWhereRaw('lower(invited_email) = lower(?)', [$email]),
+                )
+                ->exists()
+        ) {
             throw new StepRefused('Someone here already signs in with this address.');
         }
         // Whether it signs in anywhere else is nobody's business here: the answer is the same, the email tells its owner.
         $elsewhere = DB::selectOne('SELECT 1 FROM user_by_address(?)', [$email]) !== null;
         $user = User::create([
-            'brokerage_id' => $by->brokerage_id, 'name' => trim($name), 'email' => $elsewhere ? 'invited-'.strtolower((string) Str::ulid()).'@invalid' : trim($email),
-            'invited_email' => $elsewhere ? trim($email) : null, 'password' => Hash::make(Str::random(40)), 'invited_at' => now(),
+            'brokerage_id' => $by->brokerage_id,
+            'name' => trim($name),
+            'email' => $elsewhere ? 'invited-'.strtolower((string) Str::ulid()).'@invalid' : trim($email),
+            'invited_email' => $elsewhere ? trim($email) : null,
+            'password' => Hash::make(Str::random(40)),
+            'invited_at' => now(),
         ]);
-        OfficeRole::create(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value]);
-        History::ofBrokerage($by->brokerage_id, 'Person invited', ['person' => $user->name, 'office' => $office->name, 'role' => $role->value], $office->id);
+        OfficeRole::create([
+            'brokerage_id' => $by->brokerage_id,
+            'user_id' => $user->id,
+            'office_id' => $office->id,
+            'role' => $role->value,
+        ]);
+        History::ofBrokerage(
+            $by->brokerage_id,
+            'Person invited',
+            ['person' => $user->name, 'office' => $office->name, 'role' => $role->value],
+            $office->id,
+        );
         $this->sendInvitation($user, $by);
 
         return $user;
@@ -45,11 +67,29 @@ final class KeepPeople
     public function sendInvitation(User $user, User $by): void
     {
         if ($user->invited_email !== null) {
-            Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->invited_email, "{$by->name} invites you to Unanimus", "{$by->name} invited you to Unanimus. You already use this address at another brokerage, and each address works for one brokerage. Give {$by->name} another address to invite.", 'Unanimus', '/sign-in');
+            Post::toColleague(
+                $by->brokerage_id,
+                "invitation:{$user->key}:".now()->format('YmdHi'),
+                $user->name,
+                $user->invited_email,
+                "{$by->name} invites you to Unanimus",
+                "{$by->name} invited you to Unanimus. You already use this address at another brokerage, and each address works for one brokerage. Give {$by->name} another address to invite.",
+                'Unanimus',
+                '/sign-in',
+            );
 
             return;
         }
-        Post::toColleague($by->brokerage_id, "invitation:{$user->key}:".now()->format('YmdHi'), $user->name, $user->email, "{$by->name} invites you to Unanimus", "{$by->name} invited you to Unanimus. Choose a password to sign in. The button works for two weeks.", 'Choose a password', "invitation {$user->key}");
+        Post::toColleague(
+            $by->brokerage_id,
+            "invitation:{$user->key}:".now()->format('YmdHi'),
+            $user->name,
+            $user->email,
+            "{$by->name} invites you to Unanimus",
+            "{$by->name} invited you to Unanimus. Choose a password to sign in. The button works for two weeks.",
+            'Choose a password',
+            "invitation {$user->key}",
+        );
     }
 
     /**
@@ -60,13 +100,33 @@ final class KeepPeople
     public function setRole(User $by, User $user, Office $office, Role $role, bool $held): void
     {
         $this->mayRun($by, $office, $role);
-        if (! $held && $role === Role::Administrator && OfficeRole::query()->where('role', 'administrator')->where('user_id', '<>', $user->id)->whereIn('user_id', User::query()->where('active', true)->select('id'))->doesntExist()) {
+        if (
+            ! $held &&
+            $role === Role::Administrator &&
+            OfficeRole::query()
+                ->where('role', 'administrator')
+                ->where('user_id', '<>', $user->id)
+                ->whereIn('user_id', User::query()->where('active', true)->select('id'))
+                ->doesntExist()
+        ) {
             throw new StepRefused('The brokerage needs an administrator. Make someone else administrator first.');
         }
         $held
-            ? OfficeRole::query()->firstOrCreate(['brokerage_id' => $by->brokerage_id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])
-            : OfficeRole::query()->where(['user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])->delete();
-        History::ofBrokerage($by->brokerage_id, $held ? 'Role given' : 'Role taken away', ['person' => $user->name, 'office' => $office->name, 'role' => $role->value], $office->id);
+            ? OfficeRole::query()->firstOrCreate([
+                'brokerage_id' => $by->brokerage_id,
+                'user_id' => $user->id,
+                'office_id' => $office->id,
+                'role' => $role->value,
+            ])
+            : OfficeRole::query()
+                ->where(['user_id' => $user->id, 'office_id' => $office->id, 'role' => $role->value])
+                ->delete();
+        History::ofBrokerage(
+            $by->brokerage_id,
+            $held ? 'Role given' : 'Role taken away',
+            ['person' => $user->name, 'office' => $office->name, 'role' => $role->value],
+            $office->id,
+        );
     }
 
     /**
@@ -82,12 +142,21 @@ final class KeepPeople
         foreach ($user->officeRoles as $role) {
             $this->mayRun($by, $role->office, Role::from($role->role));
         }
-        if ($user->holds(Role::Administrator) && OfficeRole::query()->where('role', 'administrator')->where('user_id', '<>', $user->id)->whereIn('user_id', User::query()->where('active', true)->select('id'))->doesntExist()) {
+        if (
+            $user->holds(Role::Administrator) &&
+            OfficeRole::query()
+                ->where('role', 'administrator')
+                ->where('user_id', '<>', $user->id)
+                ->whereIn('user_id', User::query()->where('active', true)->select('id'))
+                ->doesntExist()
+        ) {
             throw new StepRefused('The brokerage needs an administrator. Make someone else administrator first.');
         }
         $user->update(['active' => false]);
         RememberedDevices::forget($user);
-        DB::table('users')->where('id', $user->id)->update(['calendar_version' => $user->calendar_version + 1]);
+        DB::table('users')
+            ->where('id', $user->id)
+            ->update(['calendar_version' => $user->calendar_version + 1]);
         DB::table('sessions')->where('user_id', $user->id)->delete();
         History::ofBrokerage($by->brokerage_id, 'Access closed', ['person' => $user->name]);
     }
@@ -107,7 +176,9 @@ final class KeepPeople
         DB::transaction(static function () use ($user, $password): void {
             DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
             Sight::ofPerson($user);
-            DB::table('users')->where('id', $user->id)->update(['password' => Hash::make($password), 'invited_at' => null]);
+            DB::table('users')
+                ->where('id', $user->id)
+                ->update(['password' => Hash::make($password), 'invited_at' => null]);
             History::ofBrokerage($user->brokerage_id, 'Invitation accepted', ['person' => $user->name]);
         });
     }
@@ -115,9 +186,16 @@ final class KeepPeople
     /** Brokers run their own offices; only an administrator makes brokers and administrators. */
     private function mayRun(User $by, Office $office, Role $role): void
     {
-        if ($by->holds(Role::Administrator, $office->id) || ($by->holds(Role::Broker, $office->id) && ! in_array($role, [Role::Broker, Role::Administrator], true))) {
+        if (
+            $by->holds(Role::Administrator, $office->id) ||
+            ($by->holds(Role::Broker, $office->id) && ! in_array($role, [Role::Broker, Role::Administrator], true))
+        ) {
             return;
         }
-        throw new StepRefused(in_array($role, [Role::Broker, Role::Administrator], true) ? 'Only an administrator of that office can make brokers and administrators.' : "You do not manage {$office->name}.");
+        throw new StepRefused(
+            in_array($role, [Role::Broker, Role::Administrator], true)
+                ? 'Only an administrator of that office can make brokers and administrators.'
+                : "You do not manage {$office->name}.",
+        );
     }
 }

@@ -15,41 +15,41 @@ final class PrepareAuthority extends Command
     protected $description = 'Makes the local certificates that seals and time stamps use by default';
 
     private const PROFILE = <<<'CNF'
-        [req]
-        distinguished_name = dn
-        [dn]
-        [root]
-        basicConstraints = critical, CA:true
-        keyUsage = critical, keyCertSign, cRLSign
-        subjectKeyIdentifier = hash
-        [seal]
-        basicConstraints = critical, CA:false
-        keyUsage = critical, digitalSignature, nonRepudiation
-        extendedKeyUsage = emailProtection
-        subjectKeyIdentifier = hash
-        authorityKeyIdentifier = keyid
-        [stamp]
-        basicConstraints = critical, CA:false
-        keyUsage = critical, digitalSignature
-        extendedKeyUsage = critical, timeStamping
-        subjectKeyIdentifier = hash
-        authorityKeyIdentifier = keyid
-        [tsa]
-        default_tsa = ours
-        [ours]
-        serial = @/stamp.serial
-        crypto_device = builtin
-        signer_cert = @/stamp.crt
-        signer_key = @/stamp.key
-        signer_digest = sha256
-        default_policy = 1.3.6.1.4.1.99999.1
-        digests = sha256, sha384, sha512
-        accuracy = secs:1
-        ordering = no
-        tsa_name = yes
-        ess_cert_id_chain = no
-        ess_cert_id_alg = sha256
-        CNF;
+    [req]
+    distinguished_name = dn
+    [dn]
+    [root]
+    basicConstraints = critical, CA:true
+    keyUsage = critical, keyCertSign, cRLSign
+    subjectKeyIdentifier = hash
+    [seal]
+    basicConstraints = critical, CA:false
+    keyUsage = critical, digitalSignature, nonRepudiation
+    extendedKeyUsage = emailProtection
+    subjectKeyIdentifier = hash
+    authorityKeyIdentifier = keyid
+    [stamp]
+    basicConstraints = critical, CA:false
+    keyUsage = critical, digitalSignature
+    extendedKeyUsage = critical, timeStamping
+    subjectKeyIdentifier = hash
+    authorityKeyIdentifier = keyid
+    [tsa]
+    default_tsa = ours
+    [ours]
+    serial = @/stamp.serial
+    crypto_device = builtin
+    signer_cert = @/stamp.crt
+    signer_key = @/stamp.key
+    signer_digest = sha256
+    default_policy = 1.3.6.1.4.1.99999.1
+    digests = sha256, sha384, sha512
+    accuracy = secs:1
+    ordering = no
+    tsa_name = yes
+    ess_cert_id_chain = no
+    ess_cert_id_alg = sha256
+    CNF;
 
     public function handle(): int
     {
@@ -63,7 +63,13 @@ final class PrepareAuthority extends Command
         $this->issue($folder, 'root', '/O=Quillmark Realty/CN=Quillmark Local Authority', 7300);
         $this->issue($folder, 'stamp', '/O=Quillmark Realty/CN=Quillmark Local Time Stamps', 3650);
         $this->issue($folder, 'seal', '/O=Quillmark Realty/CN=Quillmark Realty Document Seal', 3650);
-        file_put_contents("{$folder}/seal.pem.part", implode('', array_map(static fn (string $part) => (string) file_get_contents("{$folder}/{$part}"), ['seal.key', 'seal.crt', 'root.crt'])));
+        file_put_contents(
+            "{$folder}/seal.pem.part",
+            implode(
+                '',
+                array_map(static fn (string $part) => (string) file_get_contents("{$folder}/{$part}"), ['seal.key', 'seal.crt', 'root.crt']),
+            ),
+        );
         rename("{$folder}/seal.pem.part", "{$folder}/seal.pem");
         $this->info('The local certificates are made.');
 
@@ -73,10 +79,51 @@ final class PrepareAuthority extends Command
     private function issue(string $folder, string $name, string $subject, int $days): void
     {
         $openssl = new NativeTool(30);
-        $openssl->run(['openssl', 'genpkey', '-quiet', '-algorithm', 'RSA', '-pkeyopt', 'rsa_keygen_bits:2048', '-out', "{$folder}/{$name}.key"]);
-        $openssl->run(['openssl', 'req', '-new', '-config', "{$folder}/authority.cnf", '-key', "{$folder}/{$name}.key", '-subj', $subject, '-out', "{$folder}/{$name}.csr"]);
-        $by = $name === 'root' ? ['-signkey', "{$folder}/root.key"] : ['-CA', "{$folder}/root.crt", '-CAkey', "{$folder}/root.key", '-CAcreateserial'];
-        $openssl->run(['openssl', 'x509', '-req', '-in', "{$folder}/{$name}.csr", ...$by, '-sha256', '-days', (string) $days, '-extfile', "{$folder}/authority.cnf", '-extensions', $name, '-out', "{$folder}/{$name}.crt"]);
+        $openssl->run([
+            'openssl',
+            'genpkey',
+            '-quiet',
+            '-algorithm',
+            'RSA',
+            '-pkeyopt',
+            'rsa_keygen_bits:2048',
+            '-out',
+            "{$folder}/{$name}.key",
+        ]);
+        $openssl->run([
+            'openssl',
+            'req',
+            '-new',
+            '-config',
+            "{$folder}/authority.cnf",
+            '-key',
+            "{$folder}/{$name}.key",
+            '-subj',
+            $subject,
+            '-out',
+            "{$folder}/{$name}.csr",
+        ]);
+        $by =
+            $name === 'root'
+                ? ['-signkey', "{$folder}/root.key"]
+                : ['-CA', "{$folder}/root.crt", '-CAkey', "{$folder}/root.key", '-CAcreateserial'];
+        $openssl->run([
+            'openssl',
+            'x509',
+            '-req',
+            '-in',
+            "{$folder}/{$name}.csr",
+            ...$by,
+            '-sha256',
+            '-days',
+            (string) $days,
+            '-extfile',
+            "{$folder}/authority.cnf",
+            '-extensions',
+            $name,
+            '-out',
+            "{$folder}/{$name}.crt",
+        ]);
         chmod("{$folder}/{$name}.key", 0600);
     }
 }

@@ -27,9 +27,21 @@ final class AccountController
     public function show(Request $request): View
     {
         $user = User::signedIn($request);
-        $sessions = DB::table('sessions')->where('user_id', $user->id)->orderByDesc('last_activity')->limit(30)->get(['id', 'ip_address', 'user_agent', 'last_activity']);
+        $sessions = DB::table('sessions')
+            ->where('user_id', $user->id)
+            ->orderByDesc('last_activity')
+            ->limit(30)
+            ->get(['id', 'ip_address', 'user_agent', 'last_activity']);
 
-        return view('access.own', ['user' => $user, 'sessions' => $sessions, 'devices' => RememberedDevices::of($user), 'here' => $request->session()->getId(), 'preparing' => $user->second_factor !== null && $user->second_factor_at === null, 'calendar' => CalendarLink::ofPerson($user), 'zone' => $user->officeRoles->first()->office->zone ?? 'UTC']);
+        return view('access.own', [
+            'user' => $user,
+            'sessions' => $sessions,
+            'devices' => RememberedDevices::of($user),
+            'here' => $request->session()->getId(),
+            'preparing' => $user->second_factor !== null && $user->second_factor_at === null,
+            'calendar' => CalendarLink::ofPerson($user),
+            'zone' => $user->officeRoles->first()->office->zone ?? 'UTC',
+        ]);
     }
 
     public function prepare(Request $request): RedirectResponse
@@ -48,9 +60,16 @@ final class AccountController
     {
         $user = User::signedIn($request);
         abort_if($user->second_factor === null || $user->second_factor_at !== null, 404);
-        $svg = $tool->run(['qrencode', '-t', 'SVG', '-l', 'M', '-m', '2', '-o', '-', '-r', '/dev/stdin'], Totp::of($user->second_factor)->address('Unanimus', $user->email));
+        $svg = $tool->run(
+            ['qrencode', '-t', 'SVG', '-l', 'M', '-m', '2', '-o', '-', '-r', '/dev/stdin'],
+            Totp::of($user->second_factor)->address('Unanimus', $user->email),
+        );
 
-        return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-store, private', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'"]);
+        return new Response($svg, 200, [
+            'Content-Type' => 'image/svg+xml',
+            'Cache-Control' => 'no-store, private',
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'",
+        ]);
     }
 
     public function turnOn(Request $request): RedirectResponse
@@ -59,7 +78,11 @@ final class AccountController
         if (SecondFactor::isOn(User::signedIn($request))) {
             throw new StepRefused('Two-step sign-in is already on. Your recovery codes did not change.');
         }
-        $codes = SecondFactor::turnOn(User::signedIn($request), $given['code']) ?? throw ValidationException::withMessages(['code' => 'That code is wrong. Wait for the next one and try again. Nothing has changed yet.']);
+        $codes =
+            SecondFactor::turnOn(User::signedIn($request), $given['code']) ??
+            throw ValidationException::withMessages([
+                'code' => 'That code is wrong. Wait for the next one and try again. Nothing has changed yet.',
+            ]);
 
         return redirect('/me')->with('codes', $codes)->with('told', 'Two-step sign-in is on.');
     }

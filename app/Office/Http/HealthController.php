@@ -20,7 +20,12 @@ final class HealthController
         $checks = ['database' => self::check(static fn () => DB::selectOne('SELECT 1 AS one')->one === 1)];
         $folder = (string) config('unanimus.bytes.folder');
         $checks['disk'] = self::check(static fn () => is_writable($folder) && disk_free_space($folder) > 200 * 1024 * 1024);
-        $checks['queue'] = self::check(static fn () => DB::table('jobs')->whereNull('reserved_at')->where('available_at', '<', time() - self::PATIENCE)->doesntExist());
+        $checks['queue'] = self::check(
+            static fn () => DB::table('jobs')
+                ->whereNull('reserved_at')
+                ->where('available_at', '<', time() - self::PATIENCE)
+                ->doesntExist(),
+        );
         $waiting = [];
         self::check(static function () use (&$waiting): bool {
             foreach (DB::select('SELECT * FROM work_waiting()') as $row) {

@@ -21,11 +21,19 @@ final class MembersController
     public function ask(Request $request, DealFile $file, string $twin, KeepMembers $members): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, (string) $file->listing_number, $file->address_key, $file->id]);
+        $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [
+            $file->brokerage_id,
+            (string) $file->listing_number,
+            $file->address_key,
+            $file->id,
+        ]);
         $row = collect($rows)->firstWhere('key', $twin) ?? throw new StepRefused('That file is no longer on this listing or address.');
         $members->ask($file, (int) $row->file_id, User::signedIn($request));
 
-        return redirect("/files/{$file->key}/opening")->with('told', "Request sent. {$row->agent} or the broker decides, and you get an email. Until then you cannot see that file. You can continue here.");
+        return redirect("/files/{$file->key}/opening")->with(
+            'told',
+            "Request sent. {$row->agent} or the broker decides, and you get an email. Until then you cannot see that file. You can continue here.",
+        );
     }
 
     public function decide(Request $request, JoinRequest $joining, KeepMembers $members): RedirectResponse
@@ -34,7 +42,12 @@ final class MembersController
         $given = $request->validate(['in' => 'required|boolean']);
         $file = $members->decide($joining, User::signedIn($request), (bool) $given['in']);
 
-        return redirect("/files/{$file->key}")->with('told', $given['in'] ? "{$joining->asker->name} now works on this file for the other side." : "{$joining->asker->name} was not added. We emailed them.");
+        return redirect("/files/{$file->key}")->with(
+            'told',
+            $given['in']
+                ? "{$joining->asker->name} now works on this file for the other side."
+                : "{$joining->asker->name} was not added. We emailed them.",
+        );
     }
 
     public function remove(Request $request, DealFile $file, User $user, KeepMembers $members): RedirectResponse
@@ -43,6 +56,8 @@ final class MembersController
         $by = User::signedIn($request);
         $members->remove($file->load('members'), $user, $by);
 
-        return $user->id === $by->id ? redirect('/files')->with('told', "You left {$file->name}.") : redirect("/files/{$file->key}")->with('told', "{$user->name} no longer works on this file.");
+        return $user->id === $by->id
+            ? redirect('/files')->with('told', "You left {$file->name}.")
+            : redirect("/files/{$file->key}")->with('told', "{$user->name} no longer works on this file.");
     }
 }

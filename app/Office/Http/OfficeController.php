@@ -23,7 +23,12 @@ final class OfficeController
     {
         return view('office.index', [
             'offices' => Office::query()->orderBy('name')->get(),
-            'people' => User::query()->with('officeRoles.office')->when(! Gate::allows('run-office'), static fn ($query) => $query->where('active', true))->orderByDesc('active')->orderBy('name')->get(),
+            'people' => User::query()
+                ->with('officeRoles.office')
+                ->when(! Gate::allows('run-office'), static fn ($query) => $query->where('active', true))
+                ->orderByDesc('active')
+                ->orderBy('name')
+                ->get(),
             'forms' => $library->all(),
             'inbox' => Gate::allows('run-office') ? InboundItem::query()->orderByDesc('id')->limit(30)->get() : collect(),
         ]);
@@ -34,9 +39,17 @@ final class OfficeController
     {
         Gate::authorize('run-office');
         $given = $request->validate(['before' => 'nullable|integer|min:1']);
-        $entries = DB::table('brokerage_history')->where('brokerage_id', User::signedIn($request)->brokerage_id)
-            ->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))->orderByDesc('seq')->limit(self::ENTRIES)->get();
+        $entries = DB::table('brokerage_history')
+            ->where('brokerage_id', User::signedIn($request)->brokerage_id)
+            ->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))
+            ->orderByDesc('seq')
+            ->limit(self::ENTRIES)
+            ->get();
 
-        return view($request->header('HX-Request') === null ? 'office.history' : 'office.history-entries', ['entries' => $entries, 'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null, 'zone' => User::signedIn($request)->officeRoles->first()->office->zone ?? 'UTC']);
+        return view($request->header('HX-Request') === null ? 'office.history' : 'office.history-entries', [
+            'entries' => $entries,
+            'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null,
+            'zone' => User::signedIn($request)->officeRoles->first()->office->zone ?? 'UTC',
+        ]);
     }
 }

@@ -25,14 +25,36 @@ final class PeopleController
     {
         Gate::authorize('run-office');
 
-        return view('office.person', ['person' => $user->load('officeRoles.office'), 'offices' => Office::query()->orderBy('name')->get(), 'files' => DB::table('file_members')->join('deal_files', 'deal_files.id', '=', 'file_members.deal_file_id')->where('user_id', $user->id)->whereIn('status', ['preparing', 'active', 'under_contract'])->count()]);
+        return view('office.person', [
+            'person' => $user->load('officeRoles.office'),
+            'offices' => Office::query()->orderBy('name')->get(),
+            'files' => DB::table('file_members')
+                ->join('deal_files', 'deal_files.id', '=', 'file_members.deal_file_id')
+                ->where('user_id', $user->id)
+                ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->count(),
+        ]);
     }
 
     public function invite(Request $request, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $given = $request->validate(['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'office' => 'required|string|max:26', 'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value'))], ['email.email' => 'This is not an email address.']);
-        $people->invite(User::signedIn($request), $given['name'], $given['email'], Office::query()->where('key', $given['office'])->firstOrFail(), Role::from($given['role']));
+        $given = $request->validate(
+            [
+                'name' => 'required|string|max:120',
+                'email' => 'required|email|max:200',
+                'office' => 'required|string|max:26',
+                'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value')),
+            ],
+            ['email.email' => 'This is not an email address.'],
+        );
+        $people->invite(
+            User::signedIn($request),
+            $given['name'],
+            $given['email'],
+            Office::query()->where('key', $given['office'])->firstOrFail(),
+            Role::from($given['role']),
+        );
 
         return redirect('/office')->with('told', "Invitation sent to {$given['name']}.");
     }
@@ -40,7 +62,9 @@ final class PeopleController
     public function again(Request $request, User $user, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $user->invited_at === null ? throw new StepRefused("{$user->name} already has a password.") : $people->sendInvitation($user, User::signedIn($request));
+        $user->invited_at === null
+            ? throw new StepRefused("{$user->name} already has a password.")
+            : $people->sendInvitation($user, User::signedIn($request));
 
         return redirect("/people/{$user->key}")->with('told', 'Invitation sent again.');
     }
@@ -48,7 +72,11 @@ final class PeopleController
     public function roles(Request $request, User $user, KeepPeople $people): RedirectResponse
     {
         Gate::authorize('run-office');
-        $given = $request->validate(['office' => 'required|string|max:26', 'roles' => 'nullable|array', 'roles.*' => 'in:'.implode(',', array_column(Role::cases(), 'value'))]);
+        $given = $request->validate([
+            'office' => 'required|string|max:26',
+            'roles' => 'nullable|array',
+            'roles.*' => 'in:'.implode(',', array_column(Role::cases(), 'value')),
+        ]);
         $office = Office::query()->where('key', $given['office'])->firstOrFail();
         foreach (Role::cases() as $role) {
             $wanted = in_array($role->value, $given['roles'] ?? [], true);
@@ -63,14 +91,20 @@ final class PeopleController
         Gate::authorize('run-office');
         $user->active ? $people->deactivate(User::signedIn($request), $user) : $people->activate(User::signedIn($request), $user);
 
-        return redirect("/people/{$user->key}")->with('told', $user->active ? 'Access reopened.' : 'Access closed on every device. Files and papers stay.');
+        return redirect("/people/{$user->key}")->with(
+            'told',
+            $user->active ? 'Access reopened.' : 'Access closed on every device. Files and papers stay.',
+        );
     }
 
     public function office(Request $request, Office $office, KeepOffices $offices): RedirectResponse
     {
         Gate::authorize('run-office');
         $this->runs($request, $office);
-        $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'], ['zone.timezone' => 'This is not a time zone.']);
+        $given = $request->validate(
+            ['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'],
+            ['zone.timezone' => 'This is not a time zone.'],
+        );
         $offices->change($office, $given['name'], $given['zone'], (string) ($given['holidays'] ?? ''));
 
         return redirect('/office')->with('told', 'Office saved. Dates of open files use it from now on.');
@@ -88,13 +122,19 @@ final class PeopleController
 
     public function invitation(string $key, int $until, string $proof): View
     {
-        return view('access.invitation', ['user' => Invitation::find($key, $until, $proof), 'action' => "/invitation/{$key}/{$until}/{$proof}"]);
+        return view('access.invitation', [
+            'user' => Invitation::find($key, $until, $proof),
+            'action' => "/invitation/{$key}/{$until}/{$proof}",
+        ]);
     }
 
     public function takeUp(Request $request, string $key, int $until, string $proof, KeepPeople $people): RedirectResponse
     {
         $user = Invitation::find($key, $until, $proof) ?? abort(404);
-        $given = $request->validate(['password' => 'required|string|min:10|max:72|confirmed'], ['password.min' => 'Use at least 10 characters.', 'password.confirmed' => 'The two passwords do not match.']);
+        $given = $request->validate(
+            ['password' => 'required|string|min:10|max:72|confirmed'],
+            ['password.min' => 'Use at least 10 characters.', 'password.confirmed' => 'The two passwords do not match.'],
+        );
         $people->choosePassword($user, $given['password']);
         Auth::login($user);
         $request->session()->regenerate();

@@ -13,7 +13,10 @@ final class KeepViews
 {
     public function keep(User $user, string $name, string $query, string $columns, bool $shared): void
     {
-        SavedView::query()->updateOrCreate(['user_id' => $user->id, 'name' => trim($name)], ['brokerage_id' => $user->brokerage_id, 'query' => $query, 'columns' => $columns, 'shared' => $shared]);
+        SavedView::query()->updateOrCreate(
+            ['user_id' => $user->id, 'name' => trim($name)],
+            ['brokerage_id' => $user->brokerage_id, 'query' => $query, 'columns' => $columns, 'shared' => $shared],
+        );
     }
 
     /** @throws StepRefused when it is someone else's */

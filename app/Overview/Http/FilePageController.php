@@ -32,9 +32,33 @@ final class FilePageController
     {
         Gate::authorize('see', $file);
         $me = User::signedIn($request);
-        $file->load(['office', 'knownFacts', 'parties', 'papers.values', 'papers.latest', 'requirements.remarks', 'rounds.papers', 'rounds.signers', 'rounds.marks', 'commission', 'members', 'kits', 'tasks', 'before']);
+        $file->load([
+            'office',
+            'knownFacts',
+            'parties',
+            'papers.values',
+            'papers.latest',
+            'requirements.remarks',
+            'rounds.papers',
+            'rounds.signers',
+            'rounds.marks',
+            'commission',
+            'members',
+            'kits',
+            'tasks',
+            'before',
+        ]);
         $facts = FactBook::of($file);
-        $people = User::query()->whereIn('id', [$me->id, ...$file->members->pluck('user_id'), ...$file->tasks->pluck('user_id')->filter(), ...$file->tasks->pluck('done_by')->filter()])->orderBy('name')->get()->keyBy('id');
+        $people = User::query()
+            ->whereIn('id', [
+                $me->id,
+                ...$file->members->pluck('user_id'),
+                ...$file->tasks->pluck('user_id')->filter(),
+                ...$file->tasks->pluck('done_by')->filter(),
+            ])
+            ->orderBy('name')
+            ->get()
+            ->keyBy('id');
 
         $contract = SignedContract::of($file);
         $worksHere = Gate::allows('work-on', $file) && $file->status->isOpen();
@@ -43,10 +67,29 @@ final class FilePageController
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
-            'file' => $file, 'facts' => $facts, 'agenda' => $agenda = Agenda::of($file), 'line' => $agenda->line(), 'board' => Board::of($file, $facts), 'glyphs' => new Glyphs, 'works' => $works = Gate::allows('work-on', $file), 'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts, $agenda->today), 'tasks' => TaskList::inFile($file, $agenda), 'people' => $people,
-            'members' => $people->filter(static fn (User $person) => $person->id === $me->id || $file->members->contains('user_id', $person->id)), 'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
-            'uploads' => $works ? Upload::unseen($file, $me) : new Collection, 'joining' => $works && in_array($file->side, ['seller', 'landlord'], true) ? JoinRequest::query()->with('asker')->where(['deal_file_id' => $file->id, 'state' => 'asked'])->where('user_id', '<>', $me->id)->get() : new Collection,
+            'file' => $file,
+            'facts' => $facts,
+            'agenda' => ($agenda = Agenda::of($file)),
+            'line' => $agenda->line(),
+            'board' => Board::of($file, $facts),
+            'glyphs' => new Glyphs(),
+            'works' => ($works = Gate::allows('work-on', $file)),
+            'whole' => $file->completeness(),
+            'contradictions' => Derived::contradictions($facts, $agenda->today),
+            'tasks' => TaskList::inFile($file, $agenda),
+            'people' => $people,
+            'members' => $people->filter(
+                static fn (User $person) => $person->id === $me->id || $file->members->contains('user_id', $person->id),
+            ),
+            'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
+            'uploads' => $works ? Upload::unseen($file, $me) : new Collection(),
+            'joining' => $works && in_array($file->side, ['seller', 'landlord'], true)
+                    ? JoinRequest::query()
+                        ->with('asker')
+                        ->where(['deal_file_id' => $file->id, 'state' => 'asked'])
+                        ->where('user_id', '<>', $me->id)
+                        ->get()
+                    : new Collection(),
         ]);
     }
 
@@ -55,8 +98,17 @@ final class FilePageController
     {
         Gate::authorize('see', $file);
         $given = $request->validate(['before' => 'nullable|integer|min:1']);
-        $entries = DB::table('history')->where('deal_file_id', $file->id)->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))->orderByDesc('seq')->limit(self::ENTRIES)->get();
+        $entries = DB::table('history')
+            ->where('deal_file_id', $file->id)
+            ->when($given['before'] ?? null, static fn ($query, $before) => $query->where('seq', '<', (int) $before))
+            ->orderByDesc('seq')
+            ->limit(self::ENTRIES)
+            ->get();
 
-        return view('files.history', ['file' => $file->load('office'), 'entries' => $entries, 'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null]);
+        return view('files.history', [
+            'file' => $file->load('office'),
+            'entries' => $entries,
+            'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null,
+        ]);
     }
 }

@@ -17,9 +17,19 @@ final class TodayController
     {
         $user = User::signedIn($request);
         $span = in_array($request->query('by'), ['week', 'month', 'quarter'], true) ? (string) $request->query('by') : 'month';
-        $people = User::query()->whereIn('id', DB::table('file_members')->select('user_id'))->where('active', true)->orderBy('name')->get();
+        $people = User::query()
+            ->whereIn('id', DB::table('file_members')->select('user_id'))
+            ->where('active', true)
+            ->orderBy('name')
+            ->get();
         $person = $people->firstWhere('key', (string) $request->query('who'));
 
-        return view($request->boolean('print') ? 'files.lanes-print' : 'files.today', ['today' => Today::of($user, $span, $person?->id), 'span' => $span, 'people' => $people, 'person' => $person, 'grouped' => $request->query('group') === 'file']);
+        return view($request->boolean('print') ? 'files.lanes-print' : 'files.today', [
+            'today' => Today::of($user, $span, $person?->id),
+            'span' => $span,
+            'people' => $people,
+            'person' => $person,
+            'grouped' => $request->query('group') === 'file',
+        ]);
     }
 }

@@ -35,7 +35,14 @@ final class BringBack
         foreach ($values as $name => $value) {
             $changed += (int) $paper->keepEntry($name, $value, "back:{$key}:{$name}", (int) Auth::id() ?: null);
         }
-        $changed > 0 && History::add($paper->brokerage_id, $paper->deal_file_id, 'Earlier entries brought back', ['paper' => $paper->title, 'blanks' => $changed, 'as after entry' => $state], new SeenBy($paper->side, $paper->staff_only));
+        $changed > 0 &&
+            History::add(
+                $paper->brokerage_id,
+                $paper->deal_file_id,
+                'Earlier entries brought back',
+                ['paper' => $paper->title, 'blanks' => $changed, 'as after entry' => $state],
+                new SeenBy($paper->side, $paper->staff_only),
+            );
 
         return $changed;
     }

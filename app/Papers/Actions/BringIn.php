@@ -63,21 +63,43 @@ final class BringIn
     public function file(DealFile $file, Brought $brought, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
     {
         // Two at one placeholder: the second waits here and finds that the first has come in.
-        if ($placeholder !== null && DB::table('papers')->where('id', $placeholder->id)->lockForUpdate()->value('state') !== PaperState::Expected->value) {
+        if (
+            $placeholder !== null &&
+            DB::table('papers')->where('id', $placeholder->id)->lockForUpdate()->value('state') !== PaperState::Expected->value
+        ) {
             throw new StepRefused("“{$placeholder->title}” has already arrived. Open it and upload this file as a new version.");
         }
-        $paper = $placeholder ?? $this->expected($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage);
+        $paper = $placeholder ?? ($this->expected($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage));
         $met = $placeholder === null && $paper->state === PaperState::Expected;
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
         $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today());
-        $paper->addVersion($sha256, $brought->pages, MadeBy::Uploaded, implode(' ', $brought->notes), (int) Auth::id() ?: null, 1, $read, $original);
+        $paper->addVersion(
+            $sha256,
+            $brought->pages,
+            MadeBy::Uploaded,
+            implode(' ', $brought->notes),
+            (int) Auth::id() ?: null,
+            1,
+            $read,
+            $original,
+        );
         $paper->moveTo(PaperState::Ready);
-        $told = array_filter(['paper' => $paper->title, 'file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256, 'original' => $original, 'notes' => implode(' ', $brought->notes)], static fn ($value) => $value !== '' && $value !== null);
+        $told = array_filter(
+            [
+                'paper' => $paper->title,
+                'file' => $name,
+                'pages' => $brought->pages,
+                'sha256' => $sha256,
+                'original' => $original,
+                'notes' => implode(' ', $brought->notes),
+            ],
+            static fn ($value) => $value !== '' && $value !== null,
+        );
         History::add($file->brokerage_id, $file->id, 'Paper brought in', $told, new SeenBy($paper->side, $paper->staff_only));
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
-        return [$paper, [...($met ? ["It was matched to the expected {$paper->title}."] : []), ...$brought->notes, ...$read[1]]];
+        return [$paper, [...$met ? ["It was matched to the expected {$paper->title}."] : [], ...$brought->notes, ...$read[1]]];
     }
 
     private function expected(DealFile $file, Brought $brought, string $name): ?Paper
@@ -86,7 +108,7 @@ final class BringIn
         if ($waiting === []) {
             return null;
         }
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         try {
             $text = (new NativeTool(15))->run(['pdftotext', '-l', '1', $scratch->put('brought.pdf', $brought->pdf), '-']);
         } catch (ToolFailed) {
@@ -95,7 +117,14 @@ final class BringIn
         $key = Placeholder::thatFits($waiting, $name, $text);
 
         // Locked, so that two that arrive at once do not both become the same paper.
-        return $key === null ? null : $file->papers()->where('key', $key)->where('state', PaperState::Expected)->tap(static fn ($papers) => $papers->lockForUpdate())->first();
+        return $key === null
+            ? null
+            : $file
+                ->papers()
+                ->where('key', $key)
+                ->where('state', PaperState::Expected)
+                ->tap(static fn ($papers) => $papers->lockForUpdate())
+                ->first();
     }
 
     private function ownPaper(DealFile $file, string $name, string $stage): Paper
@@ -103,7 +132,13 @@ final class BringIn
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Uploaded paper';
 
         return $file->papers()->create([
-            'brokerage_id' => $file->brokerage_id, 'title' => mb_strimwidth($title, 0, 120, '…'), 'stage' => $stage, 'state' => PaperState::Ready, 'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900, 'reason' => 'uploaded', 'side' => CareForPaper::ownSide($file),
+            'brokerage_id' => $file->brokerage_id,
+            'title' => mb_strimwidth($title, 0, 120, '…'),
+            'stage' => $stage,
+            'state' => PaperState::Ready,
+            'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900,
+            'reason' => 'uploaded',
+            'side' => CareForPaper::ownSide($file),
         ]);
     }
 }

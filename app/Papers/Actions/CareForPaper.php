@@ -59,9 +59,22 @@ final class CareForPaper
         $paper->state->mustBeInHand($paper->title);
         $brought = $this->converter->toPdf($path);
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
-        $paper->addVersion($sha256, $brought->pages, MadeBy::Uploaded, $paper->form_number === null ? $name : "signed on paper: {$name}", (int) Auth::id() ?: null, 1, $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()), $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original));
+        $paper->addVersion(
+            $sha256,
+            $brought->pages,
+            MadeBy::Uploaded,
+            $paper->form_number === null ? $name : "signed on paper: {$name}",
+            (int) Auth::id() ?: null,
+            1,
+            $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()),
+            $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original),
+        );
         $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Signed);
-        $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', ['file' => $name, 'pages' => $brought->pages, 'sha256' => $sha256]);
+        $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', [
+            'file' => $name,
+            'pages' => $brought->pages,
+            'sha256' => $sha256,
+        ]);
 
         return [...$brought->notes, ...$read[1]];
     }
@@ -75,7 +88,9 @@ final class CareForPaper
             throw new StepRefused('Give a reason for voiding the paper. It stays in the file’s history.');
         }
         if ($paper->called_by === 'rule' && in_array($paper->state, [PaperState::Draft, PaperState::Expected], true)) {
-            throw new StepRefused("“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.");
+            throw new StepRefused(
+                "“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.",
+            );
         }
         $paper->moveTo(PaperState::Void, ['reason' => "void: {$reason}"]);
         $this->tell($paper, 'Paper void', ['why' => $reason]);
@@ -98,12 +113,32 @@ final class CareForPaper
         }
         $place = ((int) array_search($paper->stage, Stage::keys(), true) + 1) * 1000 + 950;
         $draft = $paper->isDraft();
-        $copy = $to->papers()->create(['brokerage_id' => $to->brokerage_id, 'title' => $paper->title, 'form_number' => $draft ? $paper->form_number : null, 'form_revision' => $draft ? $paper->form_revision : null, 'stage' => $paper->stage, 'state' => $draft ? PaperState::Draft : PaperState::Ready, 'position' => $place, 'reason' => "copied from {$paper->file->name}", 'side' => $to->side === 'both' ? $paper->side ?? $to->sideOf($by) : null]);
+        $copy = $to
+            ->papers()
+            ->create([
+                'brokerage_id' => $to->brokerage_id,
+                'title' => $paper->title,
+                'form_number' => $draft ? $paper->form_number : null,
+                'form_revision' => $draft ? $paper->form_revision : null,
+                'stage' => $paper->stage,
+                'state' => $draft ? PaperState::Draft : PaperState::Ready,
+                'position' => $place,
+                'reason' => "copied from {$paper->file->name}",
+                'side' => $to->side === 'both' ? $paper->side ?? $to->sideOf($by) : null,
+            ]);
         foreach ($draft ? $paper->entries() : [] as $blank => $value) {
             $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
         }
         if (! $draft && $version !== null) {
-            $copy->addVersion($version->sha256, $version->pages, $version->made_by === MadeBy::Signed ? MadeBy::Signed : MadeBy::Uploaded, "copied from {$paper->file->name}", (int) Auth::id() ?: null, $version->first_page, [ReadBack::fromArray($version->reading), $version->findings]);
+            $copy->addVersion(
+                $version->sha256,
+                $version->pages,
+                $version->made_by === MadeBy::Signed ? MadeBy::Signed : MadeBy::Uploaded,
+                "copied from {$paper->file->name}",
+                (int) Auth::id() ?: null,
+                $version->first_page,
+                [ReadBack::fromArray($version->reading), $version->findings],
+            );
         }
         PaperPiece::copyOver($paper, $copy);
         $this->tell($paper, 'Paper copied', ['to' => $to->name]);
@@ -123,7 +158,8 @@ final class CareForPaper
     /** Whether someone decides for the office alone about a paper of that file: those who answer for it, and its coordinator. */
     public static function isStaff(User $user, DealFile $file): bool
     {
-        return in_array($file->office_id, $user->officesInSight(), true) || $file->members->contains(static fn ($member) => $member->user_id === $user->id && $member->role === 'coordinator');
+        return in_array($file->office_id, $user->officesInSight(), true) ||
+            $file->members->contains(static fn ($member) => $member->user_id === $user->id && $member->role === 'coordinator');
     }
 
     /**
@@ -148,7 +184,13 @@ final class CareForPaper
     /** @param  array<string, string|int>  $data */
     private function tell(Paper $paper, string $what, array $data): void
     {
-        History::add($paper->brokerage_id, $paper->deal_file_id, $what, ['paper' => $paper->title, ...$data], new SeenBy($paper->side, $paper->staff_only));
+        History::add(
+            $paper->brokerage_id,
+            $paper->deal_file_id,
+            $what,
+            ['paper' => $paper->title, ...$data],
+            new SeenBy($paper->side, $paper->staff_only),
+        );
         SearchRow::keep($paper->file->load(['knownFacts', 'parties', 'papers']));
     }
 }

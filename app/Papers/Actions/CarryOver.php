@@ -37,7 +37,11 @@ final class CarryOver
         $plan = self::plan($paper);
         $new = $paper->newerForm();
         if ($plan === null || $new === null) {
-            throw new StepRefused($paper->isDraft() ? 'This paper already uses the current revision.' : 'This paper can no longer be filled in. It keeps its revision.');
+            throw new StepRefused(
+                $paper->isDraft()
+                    ? 'This paper already uses the current revision.'
+                    : 'This paper can no longer be filled in. It keeps its revision.',
+            );
         }
         $paper->lockForChange();
         if ($new->revision !== $revision) {
@@ -56,15 +60,40 @@ final class CarryOver
         $off = PaperPiece::standing($paper)->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
         // What has no place stays with the paper's entries, unseen, and is named here.
         DB::table('fill_request_papers')->where('paper_id', $paper->id)->exists() && $this->askAnew($paper, $plan);
-        History::add($paper->brokerage_id, $paper->deal_file_id, 'Taken over to another revision', ['paper' => $paper->title, 'before' => $before, 'after' => $new->revision, 'without a place' => implode(', ', array_map(static fn (Blank $blank) => "{$blank->label}: {$blank->kind->show($entries[$blank->name])}", $plan->stays)), 'taken off its pages' => $off], new SeenBy($paper->side, $paper->staff_only));
+        History::add(
+            $paper->brokerage_id,
+            $paper->deal_file_id,
+            'Taken over to another revision',
+            [
+                'paper' => $paper->title,
+                'before' => $before,
+                'after' => $new->revision,
+                'without a place' => implode(
+                    ', ',
+                    array_map(static fn (Blank $blank) => "{$blank->label}: {$blank->kind->show($entries[$blank->name])}", $plan->stays),
+                ),
+                'taken off its pages' => $off,
+            ],
+            new SeenBy($paper->side, $paper->staff_only),
+        );
     }
 
     /** What clients are asked for follows to where it stands now. */
     private function askAnew(Paper $paper, Plan $plan): void
     {
-        foreach (DB::table('fill_request_papers')->where('paper_id', $paper->id)->get(['fill_request_id', 'blanks']) as $row) {
-            $blanks = array_map(static fn (mixed $name) => $plan->names[$name] ?? (string) $name, (array) json_decode((string) $row->blanks, true));
-            DB::table('fill_request_papers')->where('paper_id', $paper->id)->where('fill_request_id', $row->fill_request_id)->update(['blanks' => json_encode(array_values($blanks))]);
+        foreach (
+            DB::table('fill_request_papers')
+                ->where('paper_id', $paper->id)
+                ->get(['fill_request_id', 'blanks']) as $row
+        ) {
+            $blanks = array_map(
+                static fn (mixed $name) => $plan->names[$name] ?? (string) $name,
+                (array) json_decode((string) $row->blanks, true),
+            );
+            DB::table('fill_request_papers')
+                ->where('paper_id', $paper->id)
+                ->where('fill_request_id', $row->fill_request_id)
+                ->update(['blanks' => json_encode(array_values($blanks))]);
         }
     }
 }

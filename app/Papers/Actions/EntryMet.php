@@ -18,8 +18,13 @@ final class EntryMet extends \RuntimeException
 
     public static function at(Paper $paper, Blank $blank, string $value): self
     {
-        $entry = DB::table('paper_entries')->leftJoin('users', 'users.id', '=', 'paper_entries.user_id')->where('paper_id', $paper->id)->where('blank', $blank->name)->orderByDesc('paper_entries.id')->first(['users.name', 'by_name']);
-        $who = $entry->name ?? $entry->by_name ?? 'Someone';
+        $entry = DB::table('paper_entries')
+            ->leftJoin('users', 'users.id', '=', 'paper_entries.user_id')
+            ->where('paper_id', $paper->id)
+            ->where('blank', $blank->name)
+            ->orderByDesc('paper_entries.id')
+            ->first(['users.name', 'by_name']);
+        $who = $entry->name ?? ($entry->by_name ?? 'Someone');
         $theirs = $blank->kind->show($value);
 
         return new self($theirs, $who, "{$who} entered “{$theirs}” in {$blank->label} while you were typing.");
@@ -28,7 +33,12 @@ final class EntryMet extends \RuntimeException
     /** The same of the term that the blank follows. */
     public static function atTerm(Paper $paper, Blank $blank, string $value): self
     {
-        $who = DB::table('facts')->leftJoin('users', 'users.id', '=', 'facts.user_id')->where('deal_file_id', $paper->deal_file_id)->where('facts.name', $blank->binding)->value('users.name') ?? 'Someone';
+        $who =
+            DB::table('facts')
+                ->leftJoin('users', 'users.id', '=', 'facts.user_id')
+                ->where('deal_file_id', $paper->deal_file_id)
+                ->where('facts.name', $blank->binding)
+                ->value('users.name') ?? 'Someone';
         $theirs = $blank->kind->show($value);
 
         return new self($theirs, $who, "{$who} changed {$blank->label} to “{$theirs}” in the file while you were typing.");

@@ -24,9 +24,12 @@ final class FixPaper
     public function __invoke(Paper $paper, MadeBy $madeBy, string $note, ?int $userId): PaperVersion
     {
         $pdf = $this->print->of($paper);
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $pages = count(PdfLook::into($scratch->put('paper.pdf', $pdf))->pages());
 
-        return $paper->addVersion($this->bytes->keep($paper->brokerage_id, $pdf), $pages, $madeBy, $note, $userId, 1, [$this->print->reading($paper), []]);
+        return $paper->addVersion($this->bytes->keep($paper->brokerage_id, $pdf), $pages, $madeBy, $note, $userId, 1, [
+            $this->print->reading($paper),
+            [],
+        ]);
     }
 }

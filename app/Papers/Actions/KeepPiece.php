@@ -64,8 +64,19 @@ final class KeepPiece
         }
         $places = $kind->followsWords() ? LayerPiece::over($place, PageWords::of($path, $page)[$page] ?? []) : [$place];
         $new = PaperPiece::create([
-            'brokerage_id' => $paper->brokerage_id, 'deal_file_id' => $paper->deal_file_id, 'paper_id' => $paper->id, 'version' => PaperPiece::versionOf($paper), 'page' => $page, 'kind' => $kind,
-            'places' => array_map(static fn (Rect $one) => $one->toArray(), $places), 'text' => $text, 'replaces' => $old?->id, 'client_key' => $clientKey, 'user_id' => Auth::id(), 'gone_at' => null, 'gone_by' => null,
+            'brokerage_id' => $paper->brokerage_id,
+            'deal_file_id' => $paper->deal_file_id,
+            'paper_id' => $paper->id,
+            'version' => PaperPiece::versionOf($paper),
+            'page' => $page,
+            'kind' => $kind,
+            'places' => array_map(static fn (Rect $one) => $one->toArray(), $places),
+            'text' => $text,
+            'replaces' => $old?->id,
+            'client_key' => $clientKey,
+            'user_id' => Auth::id(),
+            'gone_at' => null,
+            'gone_by' => null,
         ]);
         $old?->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
         $this->tell($paper, $old === null ? 'Put on a page' : 'Changed on a page', $new);
@@ -77,7 +88,10 @@ final class KeepPiece
         $paper = $this->locked($paper);
         $piece = PaperPiece::query()->where('paper_id', $paper->id)->where('key', $key)->firstOrFail();
         // Taken off already is as good as taken off now.
-        $piece = $piece->gone_at !== null && ! PaperPiece::query()->where('replaces', $piece->id)->exists() ? null : $this->standing($paper, $key);
+        $piece =
+            $piece->gone_at !== null && ! PaperPiece::query()->where('replaces', $piece->id)->exists()
+                ? null
+                : $this->standing($paper, $key);
         if ($piece !== null) {
             $piece->update(['gone_at' => now(), 'gone_by' => Auth::id()]);
             $this->tell($paper, 'Taken off a page', $piece);
@@ -100,8 +114,15 @@ final class KeepPiece
         while ($piece->gone_at !== null) {
             $next = PaperPiece::query()->where('paper_id', $paper->id)->where('replaces', $piece->id)->first();
             if ($next === null || $next->user_id !== Auth::id()) {
-                $who = User::query()->whereKey($next === null ? $piece->gone_by : $next->user_id)->value('name') ?? 'Someone';
-                throw new StepRefused("{$who} ".($next === null ? 'removed this from the page' : 'changed this').' while you were on this page. It was left as it is now.');
+                $who =
+                    User::query()
+                        ->whereKey($next === null ? $piece->gone_by : $next->user_id)
+                        ->value('name') ?? 'Someone';
+                throw new StepRefused(
+                    "{$who} ".
+                        ($next === null ? 'removed this from the page' : 'changed this').
+                        ' while you were on this page. It was left as it is now.',
+                );
             }
             $piece = $next;
         }
@@ -158,14 +179,22 @@ final class KeepPiece
         }
         [$width, $height] = [max(2.0, min((float) $given[2], $size[0])), max(2.0, min((float) $given[3], $size[1]))];
 
-        return new Rect(max(0.0, min((float) $given[0], $size[0] - $width)), max(0.0, min((float) $given[1], $size[1] - $height)), $width, $height);
+        return new Rect(
+            max(0.0, min((float) $given[0], $size[0] - $width)),
+            max(0.0, min((float) $given[1], $size[1] - $height)),
+            $width,
+            $height,
+        );
     }
 
     private function text(Paper $paper, LayerKind $kind, string $typed): string
     {
         try {
             $text = Kind::Lines->parse($typed, $paper->file->office->today());
-            $text = $text === '' || $kind === LayerKind::Text ? $text : Kind::Date->show(Kind::Date->parse($text, $paper->file->office->today()));
+            $text =
+                $text === '' || $kind === LayerKind::Text
+                    ? $text
+                    : Kind::Date->show(Kind::Date->parse($text, $paper->file->office->today()));
         } catch (EntryUnreadable $unreadable) {
             throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
         }
@@ -175,6 +204,15 @@ final class KeepPiece
 
     private function tell(Paper $paper, string $what, PaperPiece $piece): void
     {
-        History::add($paper->brokerage_id, $paper->deal_file_id, $what, array_filter(['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text], static fn (mixed $value) => $value !== ''), new SeenBy($paper->side, $paper->staff_only));
+        History::add(
+            $paper->brokerage_id,
+            $paper->deal_file_id,
+            $what,
+            array_filter(
+                ['paper' => $paper->title, 'page' => $piece->page, 'what' => $piece->kind->label(), 'text' => $piece->text],
+                static fn (mixed $value) => $value !== '',
+            ),
+            new SeenBy($paper->side, $paper->staff_only),
+        );
     }
 }

@@ -38,8 +38,15 @@ final class StoreEntry
      * @throws StepRefused when the paper takes no entries any more
      * @throws EntryMet when someone has entered something else there that the device has not seen
      */
-    public function __invoke(Paper $paper, string $blankName, string $typed, string $clientKey, string $scope = 'here', ?string $seen = null, ?Facts $facts = null): string
-    {
+    public function __invoke(
+        Paper $paper,
+        string $blankName,
+        string $typed,
+        string $clientKey,
+        string $scope = 'here',
+        ?string $seen = null,
+        ?Facts $facts = null,
+    ): string {
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
         // The key first, for every scope: what was stored already is told as stored, whatever has happened to the paper or the term since.
@@ -78,7 +85,13 @@ final class StoreEntry
             $this->clearGroup($paper, $form, $blank->group, $blankName, $clientKey);
         }
         if ($before !== $value) {
-            History::add($paper->brokerage_id, $paper->deal_file_id, 'Entry', ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value], new SeenBy($paper->side, $paper->staff_only));
+            History::add(
+                $paper->brokerage_id,
+                $paper->deal_file_id,
+                'Entry',
+                ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value],
+                new SeenBy($paper->side, $paper->staff_only),
+            );
         }
 
         return $value;
@@ -86,10 +99,12 @@ final class StoreEntry
 
     private function fillsEmptyTerm(Paper $paper, Blank $blank, ?Facts $facts): bool
     {
-        $term = $blank->binding === null ? null : (Term::tryFrom($blank->binding) ?? PropertyFact::tryFrom($blank->binding));
+        $term = $blank->binding === null ? null : Term::tryFrom($blank->binding) ?? PropertyFact::tryFrom($blank->binding);
 
-        return $term !== null && ($paper->load('values')->entries()[$blank->name] ?? '') === '' && ($facts ?? FactBook::of($paper->file))->value($term->value) === null
-            && ! in_array($term->value, ['acceptance'], true);
+        return $term !== null &&
+            ($paper->load('values')->entries()[$blank->name] ?? '') === '' &&
+            ($facts ?? FactBook::of($paper->file))->value($term->value) === null &&
+            ! in_array($term->value, ['acceptance'], true);
     }
 
     private function standing(Paper $paper, string $blank): string

@@ -43,12 +43,26 @@ final class TakeForm
             return $there;
         }
         $paper = $more ? null : $same->last();
-        $values = ['form_number' => $form->number, 'form_revision' => $form->revision, 'stage' => $form->stage, 'reason' => 'added from the library', 'side' => CareForPaper::ownSide($file)];
+        $values = [
+            'form_number' => $form->number,
+            'form_revision' => $form->revision,
+            'stage' => $form->stage,
+            'reason' => 'added from the library',
+            'side' => CareForPaper::ownSide($file),
+        ];
         if ($paper === null) {
             $last = (int) $file->papers()->where('stage', $form->stage)->max('position');
             $place = ((int) array_search($form->stage, Stage::keys(), true) + 1) * 1000 + 500;
             $title = $form->title.($same->isEmpty() ? '' : ', '.($same->count() + 1));
-            $paper = $file->papers()->create([...$values, 'state' => PaperState::Draft, 'brokerage_id' => $file->brokerage_id, 'title' => $title, 'position' => max($last + 10, $place)]);
+            $paper = $file
+                ->papers()
+                ->create([
+                    ...$values,
+                    'state' => PaperState::Draft,
+                    'brokerage_id' => $file->brokerage_id,
+                    'title' => $title,
+                    'position' => max($last + 10, $place),
+                ]);
         } else {
             $paper->moveTo(PaperState::Draft, [...$values, 'called_by' => '']);
         }
@@ -65,10 +79,17 @@ final class TakeForm
     public function out(Paper $paper): void
     {
         if ($paper->state === PaperState::Void || $paper->state->isFixed()) {
-            throw new StepRefused("“{$paper->title}” is ".($paper->state === PaperState::Void ? 'already removed from the file.' : "{$paper->state->readable()} and stays in the file."));
+            throw new StepRefused(
+                "“{$paper->title}” is ".
+                    ($paper->state === PaperState::Void
+                        ? 'already removed from the file.'
+                        : "{$paper->state->readable()} and stays in the file."),
+            );
         }
         if ($paper->called_by === 'rule') {
-            throw new StepRefused("“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.");
+            throw new StepRefused(
+                "“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.",
+            );
         }
         $paper->requirement()->delete();
         $paper->moveTo(PaperState::Void, ['reason' => 'removed']);
@@ -77,7 +98,13 @@ final class TakeForm
 
     private function tell(DealFile $file, string $what, Paper $paper): void
     {
-        History::add($file->brokerage_id, $file->id, $what, ['paper' => $paper->title, 'form' => $paper->form_number], new SeenBy($paper->side, $paper->staff_only));
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            $what,
+            ['paper' => $paper->title, 'form' => $paper->form_number],
+            new SeenBy($paper->side, $paper->staff_only),
+        );
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
     }
 }

@@ -15,8 +15,11 @@ use Unanimus\Pages\Scratch;
 /** Public papers of a listing become papers of the file, at the places that wait for them. */
 final class TakeListingPapers
 {
-    public function __construct(private readonly BringListing $bringListing, private readonly ListingExchange $exchange, private readonly BringIn $bringIn)
-    {
+    public function __construct(
+        private readonly BringListing $bringListing,
+        private readonly ListingExchange $exchange,
+        private readonly BringIn $bringIn,
+    ) {
     }
 
     /**
@@ -30,10 +33,16 @@ final class TakeListingPapers
         try {
             $offered = $this->exchange->papers($this->bringListing->again($file));
             foreach (array_intersect(array_keys($offered), $addresses) as $address) {
-                $scratch = new Scratch;
+                $scratch = new Scratch();
                 try {
                     $placeholder = $file->papers()->where('title', $offered[$address])->where('state', PaperState::Expected)->first();
-                    ($this->bringIn)($file, $scratch->put('paper.pdf', $this->exchange->paper($address)), $offered[$address], $placeholder, $placeholder->stage ?? 'offer');
+                    ($this->bringIn)(
+                        $file,
+                        $scratch->put('paper.pdf', $this->exchange->paper($address)),
+                        $offered[$address],
+                        $placeholder,
+                        $placeholder->stage ?? 'offer',
+                    );
                     $taken++;
                 } catch (BringRefused $refused) {
                     $why[] = "{$offered[$address]}: {$refused->getMessage()}";

@@ -38,10 +38,22 @@ final class TakeUpload
         if ($known !== null) {
             return $known;
         }
-        $upload = Upload::create(['key' => $key, 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => $by->id, 'placeholder_id' => $placeholder?->id, 'name' => $name, 'sha256' => $sha256]);
+        $upload = Upload::create([
+            'key' => $key,
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'user_id' => $by->id,
+            'placeholder_id' => $placeholder?->id,
+            'name' => $name,
+            'sha256' => $sha256,
+        ]);
         $twin = $this->twin($upload);
         if ($twin !== null) {
-            $upload->update(['state' => 'refused', 'told' => "{$name}: this file is already here as “{$twin->title}”. It was not added again.", 'seen' => true]);
+            $upload->update([
+                'state' => 'refused',
+                'told' => "{$name}: this file is already here as “{$twin->title}”. It was not added again.",
+                'seen' => true,
+            ]);
         } elseif (@filesize($path) > 0 && BroughtKind::of($path)?->isSlow() === true) {
             $this->bytes->keep($file->brokerage_id, (string) file_get_contents($path), 'application/octet-stream');
             $upload->update(['told' => "{$name} is being converted to PDF. It will show up here. You can keep working."]);
@@ -72,9 +84,16 @@ final class TakeUpload
                 throw $brought;
             }
             [$paper, $notes] = $this->bringIn->file($upload->file, $brought, $upload->name, $upload->placeholder, $upload->stage);
-            $upload->update(['state' => 'done', 'paper_id' => $paper->id, 'told' => trim("“{$paper->title}” is in the file. ".implode(' ', $notes))]);
+            $upload->update([
+                'state' => 'done',
+                'paper_id' => $paper->id,
+                'told' => trim("“{$paper->title}” is in the file. ".implode(' ', $notes)),
+            ]);
         } catch (BringRefused|StepRefused $why) {
-            $upload->update(['state' => 'refused', 'told' => "{$upload->name}: {$why->getMessage()} Nothing in the file was changed by it."]);
+            $upload->update([
+                'state' => 'refused',
+                'told' => "{$upload->name}: {$why->getMessage()} Nothing in the file was changed by it.",
+            ]);
         }
     }
 
@@ -85,16 +104,29 @@ final class TakeUpload
      */
     public function noteShown(Collection $uploads): void
     {
-        Upload::query()->whereIn('id', $uploads->where('state', '<>', 'working')->pluck('id'))->update(['seen' => true]);
+        Upload::query()
+            ->whereIn('id', $uploads->where('state', '<>', 'working')->pluck('id'))
+            ->update(['seen' => true]);
     }
 
     /** The paper that the same bytes have become already, and still are. */
     private function twin(Upload $upload): ?Paper
     {
-        foreach (Upload::query()->where('deal_file_id', $upload->deal_file_id)->where('sha256', $upload->sha256)->where('state', 'done')->whereKeyNot($upload->id)->pluck('paper_id') as $id) {
+        foreach (
+            Upload::query()
+                ->where('deal_file_id', $upload->deal_file_id)
+                ->where('sha256', $upload->sha256)
+                ->where('state', 'done')
+                ->whereKeyNot($upload->id)
+                ->pluck('paper_id') as $id
+        ) {
             $paper = Paper::query()->find($id);
             // Where a newer version lies over it, the older may be wanted again.
-            if ($paper instanceof Paper && $paper->state !== PaperState::Void && $paper->versions()->where('made_by', MadeBy::Uploaded)->count() === 1) {
+            if (
+                $paper instanceof Paper &&
+                $paper->state !== PaperState::Void &&
+                $paper->versions()->where('made_by', MadeBy::Uploaded)->count() === 1
+            ) {
                 return $paper;
             }
         }

@@ -54,7 +54,12 @@ final class TakeValues
         }
         $strange = array_keys(array_diff_key($values, $known));
         if ($strange !== []) {
-            $left[] = (count($strange) === 1 ? 'One field is' : count($strange).' fields are').' not on this form: '.implode(', ', array_slice($strange, 0, 5)).(count($strange) > 5 ? ' …' : '').'.';
+            $left[] =
+                (count($strange) === 1 ? 'One field is' : count($strange).' fields are').
+                ' not on this form: '.
+                implode(', ', array_slice($strange, 0, 5)).
+                (count($strange) > 5 ? ' …' : '').
+                '.';
         }
 
         return [$changed, $left];

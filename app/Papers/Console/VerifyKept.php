@@ -25,7 +25,11 @@ final class VerifyKept extends Command
         $papers = $sets = $broken = 0;
         foreach (Sight::brokerages() as $brokerage) {
             Sight::within($brokerage, function () use ($bytes, &$papers, &$sets, &$broken): void {
-                foreach (DB::table('blobs')->orderBy('sha256')->get(['sha256', 'size']) as $row) {
+                foreach (
+                    DB::table('blobs')
+                        ->orderBy('sha256')
+                        ->get(['sha256', 'size']) as $row
+                ) {
                     $papers++;
                     $fault = $this->fault($bytes, $row->sha256, (int) $row->size);
                     if ($fault !== null) {
@@ -33,7 +37,11 @@ final class VerifyKept extends Command
                         $this->error("{$row->sha256}: {$fault}");
                     }
                 }
-                foreach (DB::table('sealed_sets')->orderBy('id')->get(['key', 'sha256']) as $set) {
+                foreach (
+                    DB::table('sealed_sets')
+                        ->orderBy('id')
+                        ->get(['key', 'sha256']) as $set
+                ) {
                     $sets++;
                     $answer = $this->sealed($bytes, $set->sha256);
                     if ($answer !== SealAnswer::Holds) {

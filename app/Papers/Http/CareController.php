@@ -36,7 +36,10 @@ final class CareController
     public function update(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
     {
         $this->authorize($paper);
-        $given = $request->validate(['title' => 'required|string|max:200', 'stage' => 'required|string|max:20'], ['title.required' => 'Name the paper.']);
+        $given = $request->validate(
+            ['title' => 'required|string|max:200', 'stage' => 'required|string|max:20'],
+            ['title.required' => 'Name the paper.'],
+        );
         $care->name($paper, $given['title'], $given['stage']);
 
         return redirect("/papers/{$paper->key}")->with('told', 'Stored.');
@@ -52,7 +55,10 @@ final class CareController
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} The paper did not change.");
         }
 
-        return redirect("/papers/{$paper->key}")->with('told', trim('New version uploaded. The earlier ones are kept. '.implode(' ', $notes)));
+        return redirect("/papers/{$paper->key}")->with(
+            'told',
+            trim('New version uploaded. The earlier ones are kept. '.implode(' ', $notes)),
+        );
     }
 
     public function void(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -68,7 +74,7 @@ final class CareController
         $this->authorize($paper);
         $given = $request->validate(['side' => 'nullable|string|max:20', 'staff' => 'nullable|boolean']);
         $user = User::signedIn($request);
-        $care->show($paper, new SeenBy(($given['side'] ?? '') ?: null, (bool) ($given['staff'] ?? false)), $user);
+        $care->show($paper, new SeenBy($given['side'] ?? '' ?: null, (bool) ($given['staff'] ?? false)), $user);
 
         return redirect("/papers/{$paper->key}")->with('told', 'Now visible to '.$paper->seenBy()->readable().'.');
     }
@@ -77,7 +83,12 @@ final class CareController
     {
         $this->authorize($paper);
         $typed = trim((string) $request->input('to', ''));
-        $to = DealFile::query()->where('key', $typed)->orWhere('name', $typed)->orWhere('listing_number', $typed)->orderByDesc('id')->first();
+        $to = DealFile::query()
+            ->where('key', $typed)
+            ->orWhere('name', $typed)
+            ->orWhere('listing_number', $typed)
+            ->orderByDesc('id')
+            ->first();
         if ($typed === '' || $to === null || Gate::denies('work-on', $to)) {
             throw new StepRefused('Choose a file you work on, by its name or listing number. Nothing was copied.');
         }
@@ -93,7 +104,10 @@ final class CareController
         $form = $paper->form() ?? abort(404);
         $values = $request->boolean('blank') ? [] : $this->filling($paper)->printed();
 
-        return response(FillablePdf::of($form, $values, $press), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'attachment; filename="'.$form->number.' fillable.pdf"']);
+        return response(FillablePdf::of($form, $values, $press), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => 'attachment; filename="'.$form->number.' fillable.pdf"',
+        ]);
     }
 
     public function values(Paper $paper): Response
@@ -101,7 +115,10 @@ final class CareController
         Gate::authorize('see', $paper->file);
         $form = $paper->form() ?? abort(404);
 
-        return response(Xfdf::write($this->filling($paper)->printed(), "{$form->number} fillable.pdf"), 200, ['Content-Type' => 'application/vnd.adobe.xfdf', 'Content-Disposition' => 'attachment; filename="'.$form->number.'.xfdf"']);
+        return response(Xfdf::write($this->filling($paper)->printed(), "{$form->number} fillable.pdf"), 200, [
+            'Content-Type' => 'application/vnd.adobe.xfdf',
+            'Content-Disposition' => 'attachment; filename="'.$form->number.'.xfdf"',
+        ]);
     }
 
     public function take(Request $request, Paper $paper, TakeValues $take): RedirectResponse
@@ -113,10 +130,21 @@ final class CareController
         } catch (XfdfUnreadable|PdfRefused $refused) {
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} Nothing was changed.");
         }
-        [$changed, $left] = $take($paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers']), $values, substr(hash_file('sha256', $upload->getPathname()) ?: Str::random(16), 0, 16));
-        $told = $changed === 0 ? 'Nothing is different from what is on the paper.' : ($changed === 1 ? '1 blank was filled in.' : "{$changed} blanks were filled in.");
+        [$changed, $left] = $take(
+            $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers']),
+            $values,
+            substr(hash_file('sha256', $upload->getPathname()) ?: Str::random(16), 0, 16),
+        );
+        $told =
+            $changed === 0
+                ? 'Nothing is different from what is on the paper.'
+                : ($changed === 1
+                    ? '1 blank was filled in.'
+                    : "{$changed} blanks were filled in.");
 
-        return redirect("/papers/{$paper->key}")->with(array_filter(['told' => $told, 'refused' => $left === [] ? '' : 'Not imported: '.implode(' ', $left)]));
+        return redirect("/papers/{$paper->key}")->with(
+            array_filter(['told' => $told, 'refused' => $left === [] ? '' : 'Not imported: '.implode(' ', $left)]),
+        );
     }
 
     /** @return array<string, string> */
@@ -143,7 +171,10 @@ final class CareController
 
     private function upload(Request $request): UploadedFile
     {
-        $request->validate(['file' => 'required|file|max:'.Converter::LARGEST / 1024], ['file.required' => 'Choose a file first.', 'file.max' => 'This file is larger than 50 MB.']);
+        $request->validate(
+            ['file' => 'required|file|max:'.Converter::LARGEST / 1024],
+            ['file.required' => 'Choose a file first.', 'file.max' => 'This file is larger than 50 MB.'],
+        );
         $upload = $request->file('file');
 
         return $upload instanceof UploadedFile ? $upload : abort(422);

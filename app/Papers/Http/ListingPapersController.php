@@ -16,9 +16,15 @@ final class ListingPapersController
     public function store(Request $request, DealFile $file, TakeListingPapers $take): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['papers' => 'required|array|max:30', 'papers.*' => 'string|max:220'], ['papers.required' => 'Select the documents to add.']);
+        $given = $request->validate(
+            ['papers' => 'required|array|max:30', 'papers.*' => 'string|max:220'],
+            ['papers.required' => 'Select the documents to add.'],
+        );
         [$taken, $why] = $take($file, array_values($given['papers']));
 
-        return redirect("/files/{$file->key}")->with($why === [] ? 'told' : 'refused', trim(($taken === 1 ? 'Added 1 document.' : "Added {$taken} documents.").' '.implode(' ', $why)));
+        return redirect("/files/{$file->key}")->with(
+            $why === [] ? 'told' : 'refused',
+            trim(($taken === 1 ? 'Added 1 document.' : "Added {$taken} documents.").' '.implode(' ', $why)),
+        );
     }
 }

@@ -31,8 +31,17 @@ final class LogController
         $then = Filling::of($form, $log->at($at), $facts);
 
         return view($request->hasHeader('HX-Request') ? 'papers.log-state' : 'papers.log', [
-            'paper' => $paper, 'file' => $paper->file, 'form' => $form, 'log' => $log, 'at' => $at, 'then' => $then, 'now' => Filling::of($form, $log->at($log->count()), $facts), 'differs' => $log->difference($at, $log->count()),
-            'drawings' => FilledPages::draw($form, $then), 'stamp' => PaperView::of($paper, false)->stamp, 'fills' => $paper->isDraft() && Gate::allows('work-on', $paper->file),
+            'paper' => $paper,
+            'file' => $paper->file,
+            'form' => $form,
+            'log' => $log,
+            'at' => $at,
+            'then' => $then,
+            'now' => Filling::of($form, $log->at($log->count()), $facts),
+            'differs' => $log->difference($at, $log->count()),
+            'drawings' => FilledPages::draw($form, $then),
+            'stamp' => PaperView::of($paper, false)->stamp,
+            'fills' => $paper->isDraft() && Gate::allows('work-on', $paper->file),
         ]);
     }
 
@@ -42,7 +51,13 @@ final class LogController
         $paper->load(['file.office', 'file.members', 'values']);
         Gate::authorize('work-on', $paper->file);
 
-        return view('papers.revision', ['paper' => $paper, 'file' => $paper->file, 'plan' => CarryOver::plan($paper), 'new' => $paper->newerForm(), 'entries' => $paper->entries()]);
+        return view('papers.revision', [
+            'paper' => $paper,
+            'file' => $paper->file,
+            'plan' => CarryOver::plan($paper),
+            'new' => $paper->newerForm(),
+            'entries' => $paper->entries(),
+        ]);
     }
 
     public function carryOver(Request $request, Paper $paper, CarryOver $carryOver): RedirectResponse
@@ -58,11 +73,20 @@ final class LogController
     public function bringBack(Request $request, Paper $paper, BringBack $bringBack): RedirectResponse
     {
         Gate::authorize('work-on', $paper->file);
-        $given = $request->validate(['at' => 'required|integer|min:0', 'key' => 'required|string|min:8|max:40|regex:/^[\w-]+$/', 'blank' => 'nullable|string|max:60']);
+        $given = $request->validate([
+            'at' => 'required|integer|min:0',
+            'key' => 'required|string|min:8|max:40|regex:/^[\w-]+$/',
+            'blank' => 'nullable|string|max:60',
+        ]);
         $changed = $bringBack($paper, (int) $given['at'], $given['key'], $given['blank'] ?? null);
 
-        return redirect("/papers/{$paper->key}/log")->with('told', match ($changed) {
-            0 => 'Nothing is different. Nothing was changed.', 1 => '1 blank restored. What was there before stays in the log.', default => "{$changed} blanks restored. What was there before stays in the log."
-        });
+        return redirect("/papers/{$paper->key}/log")->with(
+            'told',
+            match ($changed) {
+                0 => 'Nothing is different. Nothing was changed.',
+                1 => '1 blank restored. What was there before stays in the log.',
+                default => "{$changed} blanks restored. What was there before stays in the log.",
+            },
+        );
     }
 }

@@ -43,14 +43,33 @@ final class PaperController
 {
     public function show(Paper $paper, Bytes $bytes): View
     {
-        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values', 'latest', 'requirement.remarks']);
+        $paper->load([
+            'file.office',
+            'file.knownFacts',
+            'file.parties',
+            'file.papers',
+            'file.members',
+            'values',
+            'latest',
+            'requirement.remarks',
+        ]);
         Gate::authorize('see', $paper->file);
         $canFill = $paper->isDraft() && $paper->refusesChange() === null && Gate::allows('work-on', $paper->file);
         $facts = FactBook::of($paper->file);
         $drafts = $canFill ? PaperCheck::drafts($paper->file->load('papers.values'), $facts) : [];
-        $findings = $canFill ? CrossCheck::of($drafts, $paper->file->office->today())[$paper->key] ?? [] : PaperCheck::findings($paper, $facts);
+        $findings = $canFill
+            ? CrossCheck::of($drafts, $paper->file->office->today())[$paper->key] ?? []
+            : PaperCheck::findings($paper, $facts);
 
-        return view($canFill ? 'papers.fill' : 'papers.read', ['paper' => $paper, 'file' => $paper->file, 'view' => PaperView::of($paper), 'findings' => $findings, 'onward' => self::onward($paper, $drafts), 'pieces' => LayerController::of($paper), 'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null]);
+        return view($canFill ? 'papers.fill' : 'papers.read', [
+            'paper' => $paper,
+            'file' => $paper->file,
+            'view' => PaperView::of($paper),
+            'findings' => $findings,
+            'onward' => self::onward($paper, $drafts),
+            'pieces' => LayerController::of($paper),
+            'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null,
+        ]);
     }
 
     /**
@@ -78,12 +97,24 @@ final class PaperController
         $paper->loadMissing(['file.office', 'file.members']);
         Gate::authorize('work-on', $paper->file);
         $given = $request->validate([
-            'blank' => 'required|string|max:60', 'value' => 'present|nullable|string|max:8000', 'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/', 'scope' => 'nullable|in:here,term,follow', 'seen' => 'nullable|string|max:8000',
+            'blank' => 'required|string|max:60',
+            'value' => 'present|nullable|string|max:8000',
+            'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
+            'scope' => 'nullable|in:here,term,follow',
+            'seen' => 'nullable|string|max:8000',
         ]);
         $scope = $given['scope'] ?? 'here';
         $facts = $scope === 'here' ? FactBook::of($paper->file) : null;
         try {
-            $store($paper, $given['blank'], (string) $given['value'], 'web:'.$given['key'], $scope, array_key_exists('seen', $given) ? (string) $given['seen'] : null, $facts);
+            $store(
+                $paper,
+                $given['blank'],
+                (string) $given['value'],
+                'web:'.$given['key'],
+                $scope,
+                array_key_exists('seen', $given) ? (string) $given['seen'] : null,
+                $facts,
+            );
         } catch (EntryMet $met) {
             return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);
         } catch (EntryUnreadable $unreadable) {
@@ -92,7 +123,9 @@ final class PaperController
         // Only a changed term can change more than the values of this paper.
         $scope === 'term' && $paper->file->unsetRelation('knownFacts')->unsetRelation('papers');
 
-        return new JsonResponse(PaperView::of($scope === 'here' ? $paper : $paper->load('values'), false, $facts)->changes($given['blank']));
+        return new JsonResponse(
+            PaperView::of($scope === 'here' ? $paper : $paper->load('values'), false, $facts)->changes($given['blank']),
+        );
     }
 
     /** How a draft stands now, and who else has it open: asked again and again while it is on the screen. */
@@ -140,9 +173,13 @@ final class PaperController
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
         Gate::authorize('see', $paper->file);
-        $scratch = new Scratch;
+        $scratch = new Scratch();
 
-        return view('papers.text', ['paper' => $paper, 'file' => $paper->file, 'pages' => PaperText::of($paper, $scratch->put('paper.pdf', $print->of($paper)))]);
+        return view('papers.text', [
+            'paper' => $paper,
+            'file' => $paper->file,
+            'pages' => PaperText::of($paper, $scratch->put('paper.pdf', $print->of($paper))),
+        ]);
     }
 
     public function bring(Request $request, DealFile $file, TakeUpload $take): RedirectResponse|JsonResponse
@@ -153,15 +190,38 @@ final class PaperController
         $most = Converter::LARGEST / 1024;
         $large = 'One of these is larger than 50 MB. Upload it as several parts. Nothing was uploaded.';
         $request->validate(
-            ['pdf' => "required_without:papers|file|max:{$most}", 'papers' => 'array|max:40', 'papers.*' => "file|max:{$most}", 'paper' => 'nullable|string|max:26', 'key' => 'nullable|string|min:8|max:60'],
-            ['pdf.required_without' => 'Choose a file to upload.', 'pdf.max' => 'This file is larger than 50 MB. Upload it as several parts.', 'papers.*.max' => $large, 'papers.*.uploaded' => $large],
+            [
+                'pdf' => "required_without:papers|file|max:{$most}",
+                'papers' => 'array|max:40',
+                'papers.*' => "file|max:{$most}",
+                'paper' => 'nullable|string|max:26',
+                'key' => 'nullable|string|min:8|max:60',
+            ],
+            [
+                'pdf.required_without' => 'Choose a file to upload.',
+                'pdf.max' => 'This file is larger than 50 MB. Upload it as several parts.',
+                'papers.*.max' => $large,
+                'papers.*.uploaded' => $large,
+            ],
         );
-        $placeholder = $request->filled('paper') ? $file->papers()->where('key', $request->string('paper')->value())->firstOrFail() : null;
+        $placeholder = $request->filled('paper')
+            ? $file
+                ->papers()
+                ->where('key', $request->string('paper')->value())
+                ->firstOrFail()
+            : null;
         $told = $refused = [];
-        foreach (array_values(array_filter([$request->file('pdf'), ...(array) $request->file('papers', [])], static fn ($one) => $one instanceof UploadedFile)) as $index => $one) {
+        foreach (
+            array_values(
+                array_filter(
+                    [$request->file('pdf'), ...(array) $request->file('papers', [])],
+                    static fn ($one) => $one instanceof UploadedFile,
+                ),
+            ) as $index => $one
+        ) {
             $key = $request->filled('key') ? $request->string('key')->value().($index === 0 ? '' : ":{$index}") : (string) Str::ulid();
             $upload = $take($file, $one->getPathname(), $one->getClientOriginalName(), $key, User::signedIn($request), $placeholder);
-            $upload->state === 'refused' ? $refused[] = $upload->told : $told[] = $upload->told;
+            $upload->state === 'refused' ? ($refused[] = $upload->told) : ($told[] = $upload->told);
         }
         if ($request->expectsJson()) {
             return new JsonResponse(['told' => $told, 'refused' => $refused], $told === [] && $refused !== [] ? 422 : 200);
@@ -176,7 +236,9 @@ final class PaperController
         Gate::authorize('work-on', $file);
         $upload = Upload::query()->where('deal_file_id', $file->id)->where('key', $key)->first();
 
-        return new JsonResponse($upload === null ? ['state' => 'unknown', 'told' => ''] : ['state' => $upload->state, 'told' => $upload->told]);
+        return new JsonResponse(
+            $upload === null ? ['state' => 'unknown', 'told' => ''] : ['state' => $upload->state, 'told' => $upload->told],
+        );
     }
 
     /** The uploads that are still being converted, and those just done. */

@@ -27,7 +27,11 @@ final class ConvertUpload extends Work
         // What takes a minute happens before anything in the database is held.
         $brought = app(TakeUpload::class)->convert(app(Bytes::class)->path($waiting->sha256));
         Sight::within($this->brokerageId, function () use ($brought): void {
-            $upload = Upload::query()->with(['file.office', 'placeholder', 'uploader'])->where('state', 'working')->lockForUpdate()->find($this->thing);
+            $upload = Upload::query()
+                ->with(['file.office', 'placeholder', 'uploader'])
+                ->where('state', 'working')
+                ->lockForUpdate()
+                ->find($this->thing);
             if ($upload === null) {
                 return;
             }

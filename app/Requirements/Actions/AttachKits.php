@@ -41,23 +41,51 @@ final class AttachKits
     /** Attaches one kit with its tasks and contacts; once, however many ask for it at the same moment. */
     public function one(DealFile $file, Kit $kit, int $version, bool $byItself): void
     {
-        $new = DB::table('file_kits')->insertOrIgnore(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'kit' => $kit->key, 'version' => $version, 'by_itself' => $byItself]);
+        $new = DB::table('file_kits')->insertOrIgnore([
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'kit' => $kit->key,
+            'version' => $version,
+            'by_itself' => $byItself,
+        ]);
         if ($new === 0) {
             // Someone else's change applied it at the same moment, with its tasks and contacts.
             return;
         }
-        History::add($file->brokerage_id, $file->id, 'Kit applied', ['kit' => $kit->name, 'by itself' => $byItself ? 'yes' : 'no'], SeenBy::everyone());
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Kit applied',
+            ['kit' => $kit->name, 'by itself' => $byItself ? 'yes' : 'no'],
+            SeenBy::everyone(),
+        );
         $people = $file->members()->pluck('user_id', 'role');
         foreach ($kit->tasks as $task) {
-            $file->tasks()->where('origin', $kit->key)->where('title', $task->title)->exists() || $file->tasks()->create([
-                'brokerage_id' => $file->brokerage_id, 'title' => $task->title, 'anchor' => $task->anchor, 'days' => $task->days, 'business' => $task->businessDays, 'origin' => $kit->key,
-                'user_id' => $people[$task->for] ?? $people['agent'] ?? $people->first(),
-            ]);
+            $file->tasks()->where('origin', $kit->key)->where('title', $task->title)->exists() ||
+                $file->tasks()->create([
+                    'brokerage_id' => $file->brokerage_id,
+                    'title' => $task->title,
+                    'anchor' => $task->anchor,
+                    'days' => $task->days,
+                    'business' => $task->businessDays,
+                    'origin' => $kit->key,
+                    'user_id' => $people[$task->for] ?? ($people['agent'] ?? $people->first()),
+                ]);
         }
         foreach ($kit->contacts as $contact) {
             $seat = Seat::of("{$contact['role']}.1");
             if (! $file->parties()->where('role', $seat->role)->exists()) {
-                $party = $file->parties()->create(['brokerage_id' => $file->brokerage_id, 'role' => $seat->role, 'number' => 1, 'name' => $contact['name'], 'signing_name' => $contact['name'], 'initials' => Party::initialsOf($contact['name']), 'firm' => $contact['firm'] ?: null]);
+                $party = $file
+                    ->parties()
+                    ->create([
+                        'brokerage_id' => $file->brokerage_id,
+                        'role' => $seat->role,
+                        'number' => 1,
+                        'name' => $contact['name'],
+                        'signing_name' => $contact['name'],
+                        'initials' => Party::initialsOf($contact['name']),
+                        'firm' => $contact['firm'] ?: null,
+                    ]);
                 $party->reach(['email' => $contact['email'] ?: null, 'phone' => $contact['phone'] ?: null]);
             }
         }

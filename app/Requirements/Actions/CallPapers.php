@@ -47,7 +47,12 @@ final class CallPapers
             }
         }
         foreach ($file->papers as $paper) {
-            $called = $paper->called_by === 'rule' || array_filter($sheet->idle, static fn (KitItem $item) => $item->identity() === ($paper->form_number ?? mb_strtolower($paper->title))) !== [];
+            $called =
+                $paper->called_by === 'rule' ||
+                array_filter(
+                    $sheet->idle,
+                    static fn (KitItem $item) => $item->identity() === ($paper->form_number ?? mb_strtolower($paper->title)),
+                ) !== [];
             if ($called && $paper->state !== PaperState::Void && ! isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)])) {
                 $this->takeBack($file, $paper);
             }
@@ -60,13 +65,20 @@ final class CallPapers
         $paper->reason === $reason || $paper->update(['reason' => $reason, 'called_by' => 'rule']);
         if ($file->side === 'both' && $item->side !== null && $paper->side === null) {
             $paper->update(['side' => $item->side]);
-            $file->requirements()->where('paper_id', $paper->id)->update(['side' => $item->side]);
+            $file
+                ->requirements()
+                ->where('paper_id', $paper->id)
+                ->update(['side' => $item->side]);
         }
     }
 
     private function paperFor(DealFile $file, KitItem $item): ?Paper
     {
-        $same = $file->papers->filter(static fn (Paper $paper) => $item->form === null ? $paper->form_number === null && mb_strtolower($paper->title) === $item->identity() : $paper->form_number === $item->form);
+        $same = $file->papers->filter(
+            static fn (Paper $paper) => $item->form === null
+                ? $paper->form_number === null && mb_strtolower($paper->title) === $item->identity()
+                : $paper->form_number === $item->form,
+        );
 
         return $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void) ?? $same->first();
     }
@@ -81,16 +93,35 @@ final class CallPapers
         }
         $side = $file->side === 'both' ? $item->side : null;
         $paper = $void ?? new Paper(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id]);
-        $paper->fill(['title' => $item->title, 'form_number' => $form?->number, 'form_revision' => $form?->revision, 'stage' => $item->stage, 'state' => $void?->state->to($state) ?? $state, 'position' => $position, 'reason' => $reason, 'side' => $side, 'called_by' => 'rule'])->save();
+        $paper
+            ->fill([
+                'title' => $item->title,
+                'form_number' => $form?->number,
+                'form_revision' => $form?->revision,
+                'stage' => $item->stage,
+                'state' => $void?->state->to($state) ?? $state,
+                'position' => $position,
+                'reason' => $reason,
+                'side' => $side,
+                'called_by' => 'rule',
+            ])
+            ->save();
         if ($void === null) {
-            foreach ($form === null ? [] : ($answers[$form->number] ?? []) as $blank => $value) {
+            foreach ($form === null ? [] : $answers[$form->number] ?? [] as $blank => $value) {
                 $paper->keepEntry($blank, $value, "kit:{$blank}", null);
             }
         }
         if ($item->required) {
-            DB::table('requirements')->where('paper_id', $paper->id)->exists() || $file->requirements()->create([
-                'brokerage_id' => $file->brokerage_id, 'paper_id' => $paper->id, 'title' => $item->title, 'stage' => $item->stage, 'position' => $position, 'reason' => $reason, 'side' => $side,
-            ]);
+            DB::table('requirements')->where('paper_id', $paper->id)->exists() ||
+                $file->requirements()->create([
+                    'brokerage_id' => $file->brokerage_id,
+                    'paper_id' => $paper->id,
+                    'title' => $item->title,
+                    'stage' => $item->stage,
+                    'position' => $position,
+                    'reason' => $reason,
+                    'side' => $side,
+                ]);
         }
         History::add($file->brokerage_id, $file->id, 'Paper called for', ['paper' => $item->title, 'why' => $reason], SeenBy::side($side));
     }
@@ -98,14 +129,21 @@ final class CallPapers
     private function takeBack(DealFile $file, Paper $paper): void
     {
         $requirement = $file->requirements->firstWhere('paper_id', $paper->id);
-        $touched = ! in_array($paper->state, [PaperState::Draft, PaperState::Expected], true)
-            || ($requirement !== null && $requirement->review_state !== ReviewState::NotSubmitted)
-            || DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', 'not like', 'kit:%')->exists();
+        $touched =
+            ! in_array($paper->state, [PaperState::Draft, PaperState::Expected], true) ||
+            ($requirement !== null && $requirement->review_state !== ReviewState::NotSubmitted) ||
+            DB::table('paper_entries')->where('paper_id', $paper->id)->where('client_key', 'not like', 'kit:%')->exists();
         if ($touched) {
             return;
         }
         $requirement?->delete();
         $paper->moveTo(PaperState::Void, ['reason' => 'no longer needed']);
-        History::add($file->brokerage_id, $file->id, 'Paper no longer called for', ['paper' => $paper->title], new SeenBy($paper->side, $paper->staff_only));
+        History::add(
+            $file->brokerage_id,
+            $file->id,
+            'Paper no longer called for',
+            ['paper' => $paper->title],
+            new SeenBy($paper->side, $paper->staff_only),
+        );
     }
 }

@@ -40,7 +40,11 @@ final class KeepRules
             return $in;
         }
 
-        return OfficeRule::create(['brokerage_id' => $brokerageId, 'position' => (int) OfficeRule::query()->max('position') + 10, ...$values]);
+        return OfficeRule::create([
+            'brokerage_id' => $brokerageId,
+            'position' => (int) OfficeRule::query()->max('position') + 10,
+            ...$values,
+        ]);
     }
 
     /** Makes the rules that come with Unanimus the office's own, so that they can be changed; once. */

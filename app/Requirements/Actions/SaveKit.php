@@ -45,10 +45,17 @@ final class SaveKit
         if (! $personal && ! self::mayForOffice($by, $officeId)) {
             throw new StepRefused('Only the broker or administrator keeps an office’s kits. You can always make a kit of your own.');
         }
-        $definition = [...($copied?->toArray() ?? ['items' => []]), 'name' => $name];
+        $definition = [...$copied?->toArray() ?? ['items' => []], 'name' => $name];
         $kit = $this->read('new', $definition);
-        $stored = StoredKit::create(['brokerage_id' => $by->brokerage_id, 'office_id' => $personal ? null : $officeId, 'user_id' => $personal ? $by->id : null, 'name' => $kit->name]);
-        $stored->versions()->create(['brokerage_id' => $by->brokerage_id, 'version' => 1, 'definition' => $kit->toArray(), 'user_id' => $by->id]);
+        $stored = StoredKit::create([
+            'brokerage_id' => $by->brokerage_id,
+            'office_id' => $personal ? null : $officeId,
+            'user_id' => $personal ? $by->id : null,
+            'name' => $kit->name,
+        ]);
+        $stored
+            ->versions()
+            ->create(['brokerage_id' => $by->brokerage_id, 'version' => 1, 'definition' => $kit->toArray(), 'user_id' => $by->id]);
         $this->tell($stored, 'Kit made');
 
         return $stored;
@@ -66,14 +73,23 @@ final class SaveKit
     {
         $stored = StoredKit::query()->whereKey($stored->id)->lockForUpdate()->firstOrFail();
         if ($stored->version !== $seen) {
-            throw new StepRefused("Someone saved version {$stored->version} of this kit. Your change is not saved. Look at theirs, then make your change again.");
+            throw new StepRefused(
+                "Someone saved version {$stored->version} of this kit. Your change is not saved. Look at theirs, then make your change again.",
+            );
         }
         $before = KitShelf::get($stored->key, $stored->version)->toArray();
         $kit = $this->read($stored->key, [...$before, ...$parts]);
         if ($kit->toArray() === $before) {
             return $stored;
         }
-        $stored->versions()->create(['brokerage_id' => $stored->brokerage_id, 'version' => $seen + 1, 'definition' => $kit->toArray(), 'user_id' => $by->id]);
+        $stored
+            ->versions()
+            ->create([
+                'brokerage_id' => $stored->brokerage_id,
+                'version' => $seen + 1,
+                'definition' => $kit->toArray(),
+                'user_id' => $by->id,
+            ]);
         $stored->update(['version' => $seen + 1, 'name' => $kit->name]);
         $this->tell($stored, 'Kit changed');
 
@@ -98,7 +114,8 @@ final class SaveKit
     /** A person's own kits are nobody else's business. */
     private function tell(StoredKit $kit, string $what): void
     {
-        $kit->user_id === null && History::ofBrokerage($kit->brokerage_id, $what, ['kit' => $kit->name, 'version' => $kit->version], $kit->office_id);
+        $kit->user_id === null &&
+            History::ofBrokerage($kit->brokerage_id, $what, ['kit' => $kit->name, 'version' => $kit->version], $kit->office_id);
     }
 
     /** @param  array<string, mixed>  $definition */

@@ -35,7 +35,10 @@ final class KitController
     {
         Gate::authorize('open-kits');
 
-        return view('requirements.kits', ['shelf' => KitShelf::for(User::signedIn($request)), 'offices' => Office::query()->orderBy('name')->get()]);
+        return view('requirements.kits', [
+            'shelf' => KitShelf::for(User::signedIn($request)),
+            'offices' => Office::query()->orderBy('name')->get(),
+        ]);
     }
 
     public function show(Request $request, string $key, Library $library): View
@@ -45,8 +48,13 @@ final class KitController
         $kit = KitShelf::get($key, $stored->version ?? 0);
 
         return view('requirements.kit', [
-            'kit' => $kit, 'stored' => $stored, 'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored), 'forms' => $library->all(), 'versions' => $stored?->versions()->limit(20)->get() ?? collect(),
-            'when' => GivenConditions::lines($kit->when?->toArray() ?? ['all' => []]), 'offices' => Office::query()->orderBy('name')->get(),
+            'kit' => $kit,
+            'stored' => $stored,
+            'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored),
+            'forms' => $library->all(),
+            'versions' => $stored?->versions()->limit(20)->get() ?? collect(),
+            'when' => GivenConditions::lines($kit->when?->toArray() ?? ['all' => []]),
+            'offices' => Office::query()->orderBy('name')->get(),
         ]);
     }
 
@@ -58,7 +66,14 @@ final class KitController
         $kit = KitShelf::get($key, $stored->version ?? 0);
         $item = $kit->items[$place] ?? abort(404);
 
-        return view('requirements.kit-item', ['kit' => $kit, 'stored' => $stored, 'place' => $place, 'item' => $item, 'when' => GivenConditions::lines($item->when->toArray()), 'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored)]);
+        return view('requirements.kit-item', [
+            'kit' => $kit,
+            'stored' => $stored,
+            'place' => $place,
+            'item' => $item,
+            'when' => GivenConditions::lines($item->when->toArray()),
+            'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored),
+        ]);
     }
 
     /** A form of the kit, to be answered beforehand on its own pages. */
@@ -73,14 +88,26 @@ final class KitController
             abort(404);
         }
 
-        return view('requirements.form', ['kit' => $kit, 'stored' => $stored, 'form' => $form, 'answers' => $kit->answers[$number] ?? [], 'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored)]);
+        return view('requirements.form', [
+            'kit' => $kit,
+            'stored' => $stored,
+            'form' => $form,
+            'answers' => $kit->answers[$number] ?? [],
+            'mine' => $stored !== null && SaveKit::may(User::signedIn($request), $stored),
+        ]);
     }
 
     public function store(Request $request, SaveKit $save): RedirectResponse
     {
         Gate::authorize('open-kits');
-        $given = $request->validate(['name' => 'required|string|max:80', 'of' => 'required|string|max:26', 'copy' => 'nullable|string|max:60'], ['name.required' => 'Name the kit.']);
-        $copied = ($given['copy'] ?? '') === '' ? null : KitShelf::get((string) $given['copy'], StoredKit::query()->where('key', $given['copy'])->value('version') ?? 0);
+        $given = $request->validate(
+            ['name' => 'required|string|max:80', 'of' => 'required|string|max:26', 'copy' => 'nullable|string|max:60'],
+            ['name.required' => 'Name the kit.'],
+        );
+        $copied =
+            ($given['copy'] ?? '') === ''
+                ? null
+                : KitShelf::get((string) $given['copy'], StoredKit::query()->where('key', $given['copy'])->value('version') ?? 0);
         $office = in_array($given['of'], ['me', 'all'], true) ? null : Office::query()->where('key', $given['of'])->firstOrFail();
         $stored = $save->start(User::signedIn($request), $given['name'], $given['of'] === 'me', $office?->id, $copied);
 
@@ -91,7 +118,14 @@ final class KitController
     {
         $user = User::signedIn($request);
         SaveKit::may($user, $kit) || abort(403);
-        $request->validate(['seen' => 'required|integer', 'part' => 'required|in:about,items,item,answers,deadlines,tasks,contacts,fees,when', 'place' => 'nullable|integer|between:0,400', 'lines' => 'nullable|array|max:200', 'name' => 'nullable|string|max:80', 'note' => 'nullable|string|max:400']);
+        $request->validate([
+            'seen' => 'required|integer',
+            'part' => 'required|in:about,items,item,answers,deadlines,tasks,contacts,fees,when',
+            'place' => 'nullable|integer|between:0,400',
+            'lines' => 'nullable|array|max:200',
+            'name' => 'nullable|string|max:80',
+            'note' => 'nullable|string|max:400',
+        ]);
         $parts = match ($request->input('part')) {
             'about' => ['name' => $request->string('name')->toString(), 'note' => $request->string('note')->toString()],
             'when' => ['when' => $request->boolean('by_itself') ? GivenConditions::from($request) : null],
@@ -101,7 +135,10 @@ final class KitController
         };
         $save->change($kit, $parts, $request->integer('seen'), $user);
 
-        return redirect("/kits/{$kit->key}".($request->input('part') === 'answers' ? '/forms/'.$request->string('form') : ''))->with('told', 'Saved as a new version. Open files keep theirs.');
+        return redirect("/kits/{$kit->key}".($request->input('part') === 'answers' ? '/forms/'.$request->string('form') : ''))->with(
+            'told',
+            'Saved as a new version. Open files keep theirs.',
+        );
     }
 
     public function bringBack(Request $request, StoredKit $kit, int $version, SaveKit $save): RedirectResponse
@@ -148,7 +185,12 @@ final class KitController
         $kit = KitShelf::get($key, StoredKit::query()->where('key', $key)->value('version') ?? 0);
         $file->load(['office', 'knownFacts', 'parties', 'papers', 'kits']);
 
-        return view('requirements.try-on', ['file' => $file, 'kit' => $kit, 'sheet' => Preview::kit($file, $kit), 'held' => $file->kits->contains('kit', $key)]);
+        return view('requirements.try-on', [
+            'file' => $file,
+            'kit' => $kit,
+            'sheet' => Preview::kit($file, $kit),
+            'held' => $file->kits->contains('kit', $key),
+        ]);
     }
 
     public function apply(DealFile $file, string $key, ApplyKit $apply): RedirectResponse
@@ -178,14 +220,24 @@ final class KitController
     {
         $lines = [];
         foreach ((array) $request->input('lines', []) as $line) {
-            if (! is_array($line) || implode('', array_filter($line, static fn ($value, $name) => is_string($value) && in_array($name, ['title', 'form', 'name', 'label'], true), ARRAY_FILTER_USE_BOTH)) === '') {
+            if (
+                ! is_array($line) ||
+                implode(
+                    '',
+                    array_filter(
+                        $line,
+                        static fn ($value, $name) => is_string($value) && in_array($name, ['title', 'form', 'name', 'label'], true),
+                        ARRAY_FILTER_USE_BOTH,
+                    ),
+                ) === ''
+            ) {
                 continue;
             }
-            isset($line['days']) && is_numeric($line['days']) && $line['days'] = (int) $line['days'];
-            array_key_exists('required_asked', $line) && $line['required'] = isset($line['required']);
+            isset($line['days']) && is_numeric($line['days']) && ($line['days'] = (int) $line['days']);
+            array_key_exists('required_asked', $line) && ($line['required'] = isset($line['required']));
             if (isset($line['kept']) && is_string($line['kept'])) {
                 $kept = json_decode($line['kept'], true);
-                $line = [...(is_array($kept) ? $kept : []), ...$line];
+                $line = [...is_array($kept) ? $kept : [], ...$line];
             }
             if (($line['form'] ?? '') !== '' && ($line['title'] ?? '') === '') {
                 $line['title'] = app(Library::class)->form((string) $line['form'])->title;
@@ -212,7 +264,8 @@ final class KitController
                 continue;
             }
             try {
-                $given[(string) $blank] = $known->kind === Kind::Tick ? 'x' : $known->parse($typed, LocalDate::at(now(), new \DateTimeZone('UTC')));
+                $given[(string) $blank] =
+                    $known->kind === Kind::Tick ? 'x' : $known->parse($typed, LocalDate::at(now(), new \DateTimeZone('UTC')));
             } catch (EntryUnreadable $unreadable) {
                 throw new StepRefused("{$known->label}: {$unreadable->getMessage()} The answers did not change.", previous: $unreadable);
             }

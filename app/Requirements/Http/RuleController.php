@@ -26,7 +26,15 @@ final class RuleController
         Gate::authorize('keep-rules');
         $own = OfficeRule::query()->orderBy('position')->orderBy('id')->get();
 
-        return view('requirements.rules', ['own' => $own, 'given' => $own->isEmpty() ? RuleShelf::given() : [], 'files' => DealFile::query()->whereIn('status', ['preparing', 'active', 'under_contract'])->orderBy('name')->limit(500)->get(['id', 'key', 'name'])]);
+        return view('requirements.rules', [
+            'own' => $own,
+            'given' => $own->isEmpty() ? RuleShelf::given() : [],
+            'files' => DealFile::query()
+                ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                ->orderBy('name')
+                ->limit(500)
+                ->get(['id', 'key', 'name']),
+        ]);
     }
 
     public function edit(Request $request, Library $library, ?OfficeRule $rule = null): View
@@ -34,7 +42,12 @@ final class RuleController
         Gate::authorize('keep-rules');
         $definition = $rule->definition ?? ['name' => '', 'when' => ['all' => []], 'asks' => ['title' => '', 'stage' => 'offer']];
 
-        return view('requirements.rule', ['rule' => $rule, 'definition' => $definition, 'when' => GivenConditions::lines($definition['when']), 'forms' => $library->all()]);
+        return view('requirements.rule', [
+            'rule' => $rule,
+            'definition' => $definition,
+            'when' => GivenConditions::lines($definition['when']),
+            'forms' => $library->all(),
+        ]);
     }
 
     public function makeOwn(Request $request, KeepRules $keep): RedirectResponse
@@ -58,7 +71,12 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->switch($rule, ! $rule->active);
 
-        return redirect('/rules')->with('told', $rule->active ? 'Rule turned on.' : 'Rule turned off. Papers it added go away at each file’s next change, unless someone worked on them.');
+        return redirect('/rules')->with(
+            'told',
+            $rule->active
+                ? 'Rule turned on.'
+                : 'Rule turned off. Papers it added go away at each file’s next change, unless someone worked on them.',
+        );
     }
 
     public function destroy(OfficeRule $rule, KeepRules $keep): RedirectResponse
@@ -73,11 +91,27 @@ final class RuleController
     public function tryOn(Request $request): View
     {
         Gate::authorize('keep-rules');
-        $file = DealFile::query()->with(['office', 'knownFacts', 'parties', 'papers'])->where('key', (string) $request->query('file'))->firstOrFail();
+        $file = DealFile::query()
+            ->with(['office', 'knownFacts', 'parties', 'papers'])
+            ->where('key', (string) $request->query('file'))
+            ->firstOrFail();
         Gate::authorize('see', $file);
-        $own = OfficeRule::query()->orderBy('position')->orderBy('id')->where('active', true)->get()->map(static fn (OfficeRule $rule) => $rule->rule())->all();
+        $own = OfficeRule::query()
+            ->orderBy('position')
+            ->orderBy('id')
+            ->where('active', true)
+            ->get()
+            ->map(static fn (OfficeRule $rule) => $rule->rule())
+            ->all();
         $facts = FactBook::of($file);
-        $answers = array_map(static fn (Rule $rule) => ['rule' => $rule, 'holds' => $rule->asks->isCalledFor($facts), 'known' => array_combine($rule->asks->when->facts(), array_map($facts->value(...), $rule->asks->when->facts()))], $own ?: RuleShelf::given());
+        $answers = array_map(
+            static fn (Rule $rule) => [
+                'rule' => $rule,
+                'holds' => $rule->asks->isCalledFor($facts),
+                'known' => array_combine($rule->asks->when->facts(), array_map($facts->value(...), $rule->asks->when->facts())),
+            ],
+            $own ?: RuleShelf::given(),
+        );
         usort($answers, static fn (array $a, array $b) => $b['holds'] <=> $a['holds']);
 
         return view('requirements.answers', ['file' => $file, 'answers' => $answers]);
@@ -86,9 +120,31 @@ final class RuleController
     /** @return array<string, mixed> */
     private function given(Request $request): array
     {
-        $given = $request->validate(['name' => 'required|string|max:80', 'form' => 'nullable|string|max:20', 'title' => 'nullable|string|max:120', 'stage' => 'required|string|max:20', 'reason' => 'nullable|string|max:300', 'required' => 'nullable|boolean']);
-        $title = ($given['title'] ?? '') !== '' ? $given['title'] : (($given['form'] ?? '') === '' ? '' : app(Library::class)->form((string) $given['form'])->title);
+        $given = $request->validate([
+            'name' => 'required|string|max:80',
+            'form' => 'nullable|string|max:20',
+            'title' => 'nullable|string|max:120',
+            'stage' => 'required|string|max:20',
+            'reason' => 'nullable|string|max:300',
+            'required' => 'nullable|boolean',
+        ]);
+        $title =
+            ($given['title'] ?? '') !== ''
+                ? $given['title']
+                : (($given['form'] ?? '') === ''
+                    ? ''
+                    : app(Library::class)->form((string) $given['form'])->title);
 
-        return ['name' => $given['name'], 'when' => GivenConditions::from($request), 'asks' => ['title' => $title, 'form' => ($given['form'] ?? '') ?: null, 'stage' => $given['stage'], 'reason' => $given['reason'] ?? '', 'required' => (bool) ($given['required'] ?? false)]];
+        return [
+            'name' => $given['name'],
+            'when' => GivenConditions::from($request),
+            'asks' => [
+                'title' => $title,
+                'form' => $given['form'] ?? '' ?: null,
+                'stage' => $given['stage'],
+                'reason' => $given['reason'] ?? '',
+                'required' => (bool) ($given['required'] ?? false),
+            ],
+        ];
     }
 }

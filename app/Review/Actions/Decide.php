@@ -28,8 +28,14 @@ final class Decide
     {
         $this->decide($requirement, $by, static fn (ReviewState $state) => $state->sendBack($remark), 'Sent back', $remark);
         $requirement->remarks()->create([
-            'brokerage_id' => $requirement->brokerage_id, 'deal_file_id' => $requirement->deal_file_id, 'page' => $page, 'x' => $place?->x, 'y' => $place?->y,
-            'text' => trim($remark), 'user_id' => $by->id, 'at' => now(),
+            'brokerage_id' => $requirement->brokerage_id,
+            'deal_file_id' => $requirement->deal_file_id,
+            'page' => $page,
+            'x' => $place?->x,
+            'y' => $place?->y,
+            'text' => trim($remark),
+            'user_id' => $by->id,
+            'at' => now(),
         ]);
     }
 
@@ -52,7 +58,13 @@ final class Decide
             $paper->moveTo(PaperState::Draft);
         }
         $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id]);
-        History::add($requirement->brokerage_id, $requirement->deal_file_id, $what, array_filter(['requirement' => $requirement->title, 'why' => trim($why)]), new SeenBy($requirement->side, $requirement->staff_only));
+        History::add(
+            $requirement->brokerage_id,
+            $requirement->deal_file_id,
+            $what,
+            array_filter(['requirement' => $requirement->title, 'why' => trim($why)]),
+            new SeenBy($requirement->side, $requirement->staff_only),
+        );
         $requirement->file->countSettled();
     }
 }

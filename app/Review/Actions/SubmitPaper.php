@@ -45,8 +45,17 @@ final class SubmitPaper
             $paper->moveTo(PaperState::Ready);
         }
         $requirement->update(['review_state' => $state, 'submitted_at' => now(), 'submitted_by' => $by->id]);
-        $requirement->remarks()->whereNull('answered_at')->update(['answered_at' => now()]);
-        History::add($requirement->brokerage_id, $requirement->deal_file_id, 'Submitted', ['requirement' => $requirement->title], new SeenBy($requirement->side, $requirement->staff_only));
+        $requirement
+            ->remarks()
+            ->whereNull('answered_at')
+            ->update(['answered_at' => now()]);
+        History::add(
+            $requirement->brokerage_id,
+            $requirement->deal_file_id,
+            'Submitted',
+            ['requirement' => $requirement->title],
+            new SeenBy($requirement->side, $requirement->staff_only),
+        );
         $requirement->file->countSettled();
     }
 
@@ -67,7 +76,9 @@ final class SubmitPaper
                 $requirement === null ? throw new StepRefused("“{$paper->title}” is not on the checklist.") : $this($requirement, $by);
                 $count++;
             } catch (StepRefused $refused) {
-                $why[] = str_contains($refused->getMessage(), $paper->title) ? $refused->getMessage() : "“{$paper->title}”: {$refused->getMessage()}";
+                $why[] = str_contains($refused->getMessage(), $paper->title)
+                    ? $refused->getMessage()
+                    : "“{$paper->title}”: {$refused->getMessage()}";
             }
         }
 
@@ -81,7 +92,13 @@ final class SubmitPaper
         $missing = $form === null ? [] : Filling::of($form, $paper->load('values')->entries(), FactBook::of($paper->file))->missing();
         if ($missing !== []) {
             $count = count($missing);
-            throw new StepRefused("“{$paper->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$missing[0]->label}".($count > 1 ? ' …' : '').'. Fill it in, then submit it.');
+            throw new StepRefused(
+                "“{$paper->title}” has ".
+                    ($count === 1 ? 'a required blank' : "{$count} required blanks").
+                    " empty: {$missing[0]->label}".
+                    ($count > 1 ? ' …' : '').
+                    '. Fill it in, then submit it.',
+            );
         }
     }
 }

@@ -29,13 +29,27 @@ final class ReviewController
 
     public function show(Requirement $requirement): View
     {
-        $requirement->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'file.requirements', 'paper.values', 'paper.latest', 'remarks.author']);
+        $requirement->load([
+            'file.office',
+            'file.knownFacts',
+            'file.parties',
+            'file.papers',
+            'file.members',
+            'file.requirements',
+            'paper.values',
+            'paper.latest',
+            'remarks.author',
+        ]);
         Gate::authorize('review', $requirement->file);
         $paper = $requirement->paper?->setRelation('file', $requirement->file);
 
         return view('review.show', [
-            'requirement' => $requirement, 'file' => $requirement->file, 'paper' => $paper, 'view' => $paper === null ? null : PaperView::of($paper),
-            'next' => $this->waiting()->whereKeyNot($requirement->id)->value('key'), 'whole' => $requirement->file->completeness(),
+            'requirement' => $requirement,
+            'file' => $requirement->file,
+            'paper' => $paper,
+            'view' => $paper === null ? null : PaperView::of($paper),
+            'next' => $this->waiting()->whereKeyNot($requirement->id)->value('key'),
+            'whole' => $requirement->file->completeness(),
         ]);
     }
 
@@ -51,9 +65,17 @@ final class ReviewController
     public function submitSeveral(Request $request, DealFile $file, SubmitPaper $submit): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['papers' => 'required|array|max:100', 'papers.*' => 'string|max:26'], ['papers.required' => 'Select at least one paper first.']);
+        $given = $request->validate(
+            ['papers' => 'required|array|max:100', 'papers.*' => 'string|max:26'],
+            ['papers.required' => 'Select at least one paper first.'],
+        );
         [$count, $why] = $submit->several($file, $given['papers'], User::signedIn($request));
-        $told = $count === 0 ? 'Nothing was submitted.' : ($count === 1 ? 'Submitted 1 paper to the broker.' : "Submitted {$count} papers to the broker.");
+        $told =
+            $count === 0
+                ? 'Nothing was submitted.'
+                : ($count === 1
+                    ? 'Submitted 1 paper to the broker.'
+                    : "Submitted {$count} papers to the broker.");
 
         return redirect("/files/{$file->key}")->with($why === [] ? 'told' : 'refused', trim("{$told} ".implode(' ', $why)));
     }
@@ -69,9 +91,23 @@ final class ReviewController
     public function sendBack(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
     {
         Gate::authorize('review', $requirement->file);
-        $given = $request->validate(['remark' => 'required|string|max:2000', 'page' => 'nullable|integer|between:1,1000', 'x' => 'nullable|numeric|between:0,14400', 'y' => 'nullable|numeric|between:0,14400'], ['remark.required' => 'Say in a remark what to fix.']);
+        $given = $request->validate(
+            [
+                'remark' => 'required|string|max:2000',
+                'page' => 'nullable|integer|between:1,1000',
+                'x' => 'nullable|numeric|between:0,14400',
+                'y' => 'nullable|numeric|between:0,14400',
+            ],
+            ['remark.required' => 'Say in a remark what to fix.'],
+        );
         $place = isset($given['page'], $given['x'], $given['y']) ? new Rect((float) $given['x'], (float) $given['y'], 1, 1) : null;
-        $decide->sendBack($requirement, User::signedIn($request), $given['remark'], isset($given['page']) ? (int) $given['page'] : null, $place);
+        $decide->sendBack(
+            $requirement,
+            User::signedIn($request),
+            $given['remark'],
+            isset($given['page']) ? (int) $given['page'] : null,
+            $place,
+        );
 
         return $this->onward($requirement, 'Sent back with your remark.');
     }
@@ -91,8 +127,12 @@ final class ReviewController
         $user = request()->user();
         $offices = $user instanceof User ? $user->officeRoles->where('role', 'broker')->pluck('office_id')->all() : [];
 
-        return Requirement::query()->with(['file.office', 'paper'])->where('review_state', 'submitted')
-            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))->orderBy('submitted_at')->orderBy('id');
+        return Requirement::query()
+            ->with(['file.office', 'paper'])
+            ->where('review_state', 'submitted')
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))
+            ->orderBy('submitted_at')
+            ->orderBy('id');
     }
 
     private function onward(Requirement $requirement, string $told): RedirectResponse

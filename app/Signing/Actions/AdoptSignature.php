@@ -26,7 +26,12 @@ final class AdoptSignature
         $sum = $signature->digest();
         // The same choice sent twice is one; coming back to an earlier one is another.
         $before = $signer->round->events->where('seat', $signer->seat)->where('kind', EventKind::Adopted->value)->count();
-        ($this->record)($signer->round, new RoundEvent(EventKind::Adopted, $signer->seat, ['hand' => $signature->hand ?? 'drawn', 'signature' => $sum]), "adopted:{$signer->seat}:{$before}:".substr($sum, 0, 16), $from);
+        ($this->record)(
+            $signer->round,
+            new RoundEvent(EventKind::Adopted, $signer->seat, ['hand' => $signature->hand ?? 'drawn', 'signature' => $sum]),
+            "adopted:{$signer->seat}:{$before}:".substr($sum, 0, 16),
+            $from,
+        );
         $signer->update(['adopted' => $signature->toArray()]);
     }
 }

@@ -37,11 +37,20 @@ final class ChangeRound
             $address = trim($addresses[$signer->key] ?? '');
             if ($address !== '' && $address !== $signer->email && $round->file->isOwnAffair($signer->place()->side())) {
                 $signer->update(['email' => $address]);
-                Party::query()->findOrFail($signer->party_id)->reach(['email' => $address]);
+                Party::query()
+                    ->findOrFail($signer->party_id)
+                    ->reach(['email' => $address]);
                 $changed = true;
             }
         }
-        $changed && History::add($round->brokerage_id, $round->deal_file_id, 'Round changed', ['round' => $round->title, 'until' => $lastDay?->iso()], SeenBy::side($round->side));
+        $changed &&
+            History::add(
+                $round->brokerage_id,
+                $round->deal_file_id,
+                'Round changed',
+                ['round' => $round->title, 'until' => $lastDay?->iso()],
+                SeenBy::side($round->side),
+            );
     }
 
     /** @throws StepRefused when it has been sent */
@@ -50,7 +59,13 @@ final class ChangeRound
         $this->mustBeDraft($round);
         $round->marks()->where('seat', $signer->seat)->delete();
         $signer->delete();
-        History::add($round->brokerage_id, $round->deal_file_id, 'Signer removed from round', ['round' => $round->title, 'seat' => $signer->seat, 'person' => $signer->name], SeenBy::side($round->side));
+        History::add(
+            $round->brokerage_id,
+            $round->deal_file_id,
+            'Signer removed from round',
+            ['round' => $round->title, 'seat' => $signer->seat, 'person' => $signer->name],
+            SeenBy::side($round->side),
+        );
     }
 
     /** @throws StepRefused when it has been sent */

@@ -38,16 +38,34 @@ final class ComposeRound
             }
         }
         $side = array_values(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers)))[0] ?? null;
-        $round = Round::create(['side' => $side, 'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'title' => $this->title($papers), 'user_id' => $by->id, 'last_day' => $file->office->today()->plusDays(5)->iso()]);
+        $round = Round::create([
+            'side' => $side,
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'title' => $this->title($papers),
+            'user_id' => $by->id,
+            'last_day' => $file->office->today()->plusDays(5)->iso(),
+        ]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
         // Of the other side's clients their own agent keeps the address; a round asks them there all the same.
-        $parties = Sight::asTheFile($file->id, static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()));
+        $parties = Sight::asTheFile(
+            $file->id,
+            static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()),
+        );
         $asked = Seat::askedBy($file->side);
         $seats = [];
         $position = 0;
         foreach ($papers as $index => $paper) {
             /** @var RoundPaper $sent */
-            $sent = $round->papers()->create([...$base, 'paper_id' => $paper->id, 'position' => $index, 'title' => $paper->title, 'pages' => count($paper->form()->pages ?? []) ?: ($paper->latest->pages ?? 0)]);
+            $sent = $round
+                ->papers()
+                ->create([
+                    ...$base,
+                    'paper_id' => $paper->id,
+                    'position' => $index,
+                    'title' => $paper->title,
+                    'pages' => count($paper->form()->pages ?? []) ?: $paper->latest->pages ?? 0,
+                ]);
             foreach ($paper->form()->marks ?? [] as $mark) {
                 $seat = (string) $mark->seat;
                 if ($parties->has($seat) && in_array($mark->seat->role, $asked, true)) {
@@ -59,7 +77,17 @@ final class ComposeRound
         uasort($seats, static fn ($a, $b) => $a->order() <=> $b->order());
         foreach ($seats as $key => $seat) {
             $party = $parties[$key];
-            $round->signers()->create([...$base, 'party_id' => $party->id, 'seat' => $key, 'name' => $party->signing_name ?: $party->name, 'initials' => $party->initials, 'email' => $party->email, 'turn' => $seat->role === 'agent' ? 2 : 1]);
+            $round
+                ->signers()
+                ->create([
+                    ...$base,
+                    'party_id' => $party->id,
+                    'seat' => $key,
+                    'name' => $party->signing_name ?: $party->name,
+                    'initials' => $party->initials,
+                    'email' => $party->email,
+                    'turn' => $seat->role === 'agent' ? 2 : 1,
+                ]);
         }
 
         History::add($file->brokerage_id, $file->id, 'Round drafted', ['round' => $round->title], SeenBy::side($side));
@@ -79,11 +107,21 @@ final class ComposeRound
         foreach ($round->signers as $signer) {
             if (($signer->email ?? '') === '') {
                 $own = $round->file->isOwnAffair($signer->place()->side());
-                $faults[] = ['text' => $own ? "{$signer->name} has no email address." : "{$signer->name} has no email address. Their own agent adds it in the file.", 'signer' => $signer->key, 'paper' => null];
+                $faults[] = [
+                    'text' => $own
+                        ? "{$signer->name} has no email address."
+                        : "{$signer->name} has no email address. Their own agent adds it in the file.",
+                    'signer' => $signer->key,
+                    'paper' => null,
+                ];
             }
         }
         if ($round->signers->isEmpty()) {
-            $faults[] = ['text' => 'No one signs: none of these papers has a place to sign for anyone in the file.', 'signer' => null, 'paper' => null];
+            $faults[] = [
+                'text' => 'No one signs: none of these papers has a place to sign for anyone in the file.',
+                'signer' => null,
+                'paper' => null,
+            ];
         }
         foreach ($round->papers as $sent) {
             if (! $round->marks->contains('round_paper_id', $sent->id)) {
@@ -93,10 +131,22 @@ final class ComposeRound
             $missing = $form === null ? [] : Filling::of($form, $sent->paper->entries(), $facts)->missing();
             if ($missing !== []) {
                 $count = count($missing);
-                $faults[] = ['text' => "“{$sent->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$missing[0]->label}".($count > 1 ? ' …' : '').'.', 'signer' => null, 'paper' => $sent->paper->key];
+                $faults[] = [
+                    'text' => "“{$sent->title}” has ".
+                        ($count === 1 ? 'a required blank' : "{$count} required blanks").
+                        " empty: {$missing[0]->label}".
+                        ($count > 1 ? ' …' : '').
+                        '.',
+                    'signer' => null,
+                    'paper' => $sent->paper->key,
+                ];
             }
             if (! $sent->paper->state->isOpen()) {
-                $faults[] = ['text' => "“{$sent->title}” is {$sent->paper->state->readable()}.", 'signer' => null, 'paper' => $sent->paper->key];
+                $faults[] = [
+                    'text' => "“{$sent->title}” is {$sent->paper->state->readable()}.",
+                    'signer' => null,
+                    'paper' => $sent->paper->key,
+                ];
             }
         }
 
@@ -106,7 +156,15 @@ final class ComposeRound
     /** @return array<string, mixed> */
     private static function mark(MarkPlace $mark): array
     {
-        return ['seat' => (string) $mark->seat, 'kind' => $mark->kind, 'page' => $mark->page, 'x' => $mark->place->x, 'y' => $mark->place->y, 'width' => $mark->place->width, 'height' => $mark->place->height];
+        return [
+            'seat' => (string) $mark->seat,
+            'kind' => $mark->kind,
+            'page' => $mark->page,
+            'x' => $mark->place->x,
+            'y' => $mark->place->y,
+            'width' => $mark->place->width,
+            'height' => $mark->place->height,
+        ];
     }
 
     /** @param  non-empty-list<Paper>  $papers */

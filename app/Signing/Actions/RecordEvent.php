@@ -42,14 +42,24 @@ final class RecordEvent
         if ($round->events->contains('once_key', $once)) {
             return $before;
         }
-        $event->seat === null || $round->file->status->isOpen() || throw new StepRefused('This deal has ended. There is nothing left to sign.');
+        $event->seat === null ||
+            $round->file->status->isOpen() ||
+            throw new StepRefused('This deal has ended. There is nothing left to sign.');
         $after = $before->after($event);
         if ($event->kind === EventKind::Opened && $after->signers === $before->signers) {
             return $before;
         }
         Event::create([
-            'brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id, 'round_id' => $round->id, 'seat' => $event->seat, 'kind' => $event->kind->value,
-            'data' => $event->data, 'once_key' => $once, 'address' => $from['address'] ?? null, 'device' => mb_strimwidth((string) ($from['device'] ?? ''), 0, 200) ?: null, 'at' => now(),
+            'brokerage_id' => $round->brokerage_id,
+            'deal_file_id' => $round->deal_file_id,
+            'round_id' => $round->id,
+            'seat' => $event->seat,
+            'kind' => $event->kind->value,
+            'data' => $event->data,
+            'once_key' => $once,
+            'address' => $from['address'] ?? null,
+            'device' => mb_strimwidth((string) ($from['device'] ?? ''), 0, 200) ?: null,
+            'at' => now(),
         ]);
         $this->tell($round, $event);
         $this->follow($round, $before, $after);
@@ -60,7 +70,18 @@ final class RecordEvent
     private function tell(Round $round, RoundEvent $event): void
     {
         if (! in_array($event->kind, [EventKind::Marked, EventKind::Reminded], true)) {
-            History::add($round->brokerage_id, $round->deal_file_id, $event->kind->label(), array_filter(['round' => $round->title, 'seat' => $event->seat, 'reason' => $event->data['reason'] ?? null, 'question' => $event->data['question'] ?? null]), SeenBy::side($round->side));
+            History::add(
+                $round->brokerage_id,
+                $round->deal_file_id,
+                $event->kind->label(),
+                array_filter([
+                    'round' => $round->title,
+                    'seat' => $event->seat,
+                    'reason' => $event->data['reason'] ?? null,
+                    'question' => $event->data['question'] ?? null,
+                ]),
+                SeenBy::side($round->side),
+            );
         }
         if ($event->kind === EventKind::Asked) {
             $signer = $round->signers->firstWhere('seat', $event->seat);
@@ -92,7 +113,14 @@ final class RecordEvent
     /** Papers of a round that came to nothing can be changed again. */
     private function release(Round $round): void
     {
-        foreach (Paper::query()->whereIn('id', $round->papers->pluck('paper_id'))->where('state', PaperState::Out)->orderBy('id')->lockForUpdate()->get() as $paper) {
+        foreach (
+            Paper::query()
+                ->whereIn('id', $round->papers->pluck('paper_id'))
+                ->where('state', PaperState::Out)
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->get() as $paper
+        ) {
             $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Draft);
         }
     }

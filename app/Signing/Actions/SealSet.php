@@ -69,7 +69,9 @@ final class SealSet
         $laid = Sight::within($brokerageId, function () use ($roundId): ?array {
             $round = Round::query()->find($roundId);
 
-            return $round === null || $round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $roundId)->exists() ? null : $this->lay($round);
+            return $round === null || $round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $roundId)->exists()
+                ? null
+                : $this->lay($round);
         });
         if ($laid === null) {
             return;
@@ -79,7 +81,14 @@ final class SealSet
         Sight::within($brokerageId, function () use ($roundId, $sealed, $pages): void {
             // Whoever comes second waits here and finds the set made.
             DB::table('rounds')->where('id', $roundId)->lockForUpdate()->first();
-            SealedSet::query()->where('round_id', $roundId)->exists() || $this->store(Round::query()->with(['papers.paper.requirement', 'signers', 'file.office', 'sender'])->findOrFail($roundId), $sealed, $pages);
+            SealedSet::query()->where('round_id', $roundId)->exists() ||
+                $this->store(
+                    Round::query()
+                        ->with(['papers.paper.requirement', 'signers', 'file.office', 'sender'])
+                        ->findOrFail($roundId),
+                    $sealed,
+                    $pages,
+                );
         });
     }
 
@@ -88,7 +97,7 @@ final class SealSet
     {
         $round->load(['papers.paper.requirement', 'signers', 'marks', 'events', 'file.office', 'sender']);
         $this->check($round);
-        $scratch = new Scratch;
+        $scratch = new Scratch();
         $parts = [];
         $drawings = [];
         $page = 0;
@@ -101,7 +110,11 @@ final class SealSet
             $page += $sent->pages;
         }
         $record = $this->record($round)->pages();
-        $parts[] = ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $this->press->print($record)), 'pages' => count($record)];
+        $parts[] = [
+            'title' => 'Evidence record',
+            'pdf' => $scratch->put('record.pdf', $this->press->print($record)),
+            'pages' => count($record),
+        ];
         $set = $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, "{$round->file->name}: {$round->title}");
 
         return [$set, $page + count($record), (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name')];
@@ -109,7 +122,10 @@ final class SealSet
 
     private function sealed(string $set, string $name): string
     {
-        $key = SigningKey::fromPem((string) file_get_contents((string) config('unanimus.seal.key')), (string) config('unanimus.seal.passphrase'));
+        $key = SigningKey::fromPem(
+            (string) file_get_contents((string) config('unanimus.seal.key')),
+            (string) config('unanimus.seal.passphrase'),
+        );
 
         return (new Seal($key, $this->stamps, $name))->over($set, now()->toImmutable());
     }
@@ -122,18 +138,25 @@ final class SealSet
             throw SealRefused::placesDiffer();
         }
         foreach ($round->papers as $paper) {
-            hash_file('sha256', $this->bytes->path((string) $paper->sha256)) === $paper->sha256 || throw SealRefused::paperDiffers($paper->title);
+            hash_file('sha256', $this->bytes->path((string) $paper->sha256)) === $paper->sha256 ||
+                throw SealRefused::paperDiffers($paper->title);
         }
         foreach ($round->signers as $signer) {
-            $chosen = $round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->kind === EventKind::Adopted->value);
+            $chosen = $round->events->last(
+                static fn (Event $event) => $event->seat === $signer->seat && $event->kind === EventKind::Adopted->value,
+            );
             $signature = $signer->signature() ?? throw SealRefused::signatureMissing($signer->place()->label());
             if ($chosen === null || ! hash_equals((string) ($chosen->data['signature'] ?? ''), $signature->digest())) {
                 throw SealRefused::signatureDiffers($signer->place()->label());
             }
         }
-        $made = $round->events->where('kind', EventKind::Marked->value)->mapWithKeys(static fn (Event $event) => [$event->seat.' '.($event->data['mark'] ?? '') => true]);
+        $made = $round->events
+            ->where('kind', EventKind::Marked->value)
+            ->mapWithKeys(static fn (Event $event) => [$event->seat.' '.($event->data['mark'] ?? '') => true]);
         foreach ($round->marks as $mark) {
-            ! $mark->kind->needsAct() || isset($made["{$mark->seat} {$mark->key}"]) || throw SealRefused::markNotMade($mark->seatOf()->label());
+            ! $mark->kind->needsAct() ||
+                isset($made["{$mark->seat} {$mark->key}"]) ||
+                throw SealRefused::markNotMade($mark->seatOf()->label());
         }
     }
 
@@ -145,11 +168,20 @@ final class SealSet
         $first = 1;
         foreach ($round->papers as $sent) {
             $before = $sent->paper->versions()->where('made_by', MadeBy::Sent)->orderByDesc('number')->first();
-            $sent->paper->addVersion($sha256, $sent->pages, MadeBy::Signed, "round {$round->key}", null, $first, [ReadBack::fromArray($before?->reading), []]);
+            $sent->paper->addVersion($sha256, $sent->pages, MadeBy::Signed, "round {$round->key}", null, $first, [
+                ReadBack::fromArray($before?->reading),
+                [],
+            ]);
             $sent->paper->moveTo(PaperState::Signed);
             $first += $sent->pages;
         }
-        History::add($round->brokerage_id, $round->deal_file_id, 'Sealed set filed', ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256], SeenBy::side($round->side));
+        History::add(
+            $round->brokerage_id,
+            $round->deal_file_id,
+            'Sealed set filed',
+            ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256],
+            SeenBy::side($round->side),
+        );
         $round->setRelation('sealedSet', $set);
         Post::finished($round, $set);
     }
@@ -197,15 +229,42 @@ final class SealSet
         return new EvidenceRecord(
             $round->key,
             "{$round->file->name}: {$round->title}",
-            array_values($round->papers->map(static fn (RoundPaper $sent) => ['title' => $sent->title, 'pages' => $sent->pages, 'sha256' => (string) $sent->sha256])->all()),
-            array_values($round->signers->map(fn (Signer $signer) => [
-                'name' => $signer->name, 'seat' => $signer->place()->label(), 'address' => (string) $signer->email,
-                'agreed' => $this->moment($round, $signer, EventKind::Consented), 'finished' => $this->moment($round, $signer, EventKind::Finished),
-            ])->all()),
-            array_values($round->events->map(static fn (Event $event) => [
-                'at' => Moment::record($event->at, $round->file->office->zone), 'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
-                'what' => EventKind::from($event->kind)->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''), 'from' => trim((string) $event->address),
-            ])->all()),
+            array_values(
+                $round->papers
+                    ->map(
+                        static fn (RoundPaper $sent) => [
+                            'title' => $sent->title,
+                            'pages' => $sent->pages,
+                            'sha256' => (string) $sent->sha256,
+                        ],
+                    )
+                    ->all(),
+            ),
+            array_values(
+                $round->signers
+                    ->map(
+                        fn (Signer $signer) => [
+                            'name' => $signer->name,
+                            'seat' => $signer->place()->label(),
+                            'address' => (string) $signer->email,
+                            'agreed' => $this->moment($round, $signer, EventKind::Consented),
+                            'finished' => $this->moment($round, $signer, EventKind::Finished),
+                        ],
+                    )
+                    ->all(),
+            ),
+            array_values(
+                $round->events
+                    ->map(
+                        static fn (Event $event) => [
+                            'at' => Moment::record($event->at, $round->file->office->zone),
+                            'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
+                            'what' => EventKind::from($event->kind)->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
+                            'from' => trim((string) $event->address),
+                        ],
+                    )
+                    ->all(),
+            ),
             $round->file->office->zone,
         );
     }

@@ -29,7 +29,11 @@ final class SendRound
         if ($round->status !== RoundStatus::Drafting) {
             return;
         }
-        DB::table('papers')->whereIn('id', $round->papers->pluck('paper_id'))->orderBy('id')->lockForUpdate()->get(['id']);
+        DB::table('papers')
+            ->whereIn('id', $round->papers->pluck('paper_id'))
+            ->orderBy('id')
+            ->lockForUpdate()
+            ->get(['id']);
         $round->load(['papers.paper.values', 'papers.paper.latest', 'signers', 'marks']);
         $faults = ComposeRound::faults($round);
         if ($faults !== []) {
@@ -41,6 +45,10 @@ final class SendRound
             $sent->paper->moveTo(PaperState::Out);
         }
         $round->update(['sent_at' => now()]);
-        ($this->record)($round, new RoundEvent(EventKind::Sent, null, ['places' => $round->load(['papers', 'marks'])->sentDigest()]), 'sent');
+        ($this->record)(
+            $round,
+            new RoundEvent(EventKind::Sent, null, ['places' => $round->load(['papers', 'marks'])->sentDigest()]),
+            'sent',
+        );
     }
 }

@@ -18,13 +18,32 @@ final class StopSealing
 {
     public function __invoke(int $roundId, SealRefused $why): void
     {
-        $round = Round::query()->with(['file', 'sender'])->findOrFail($roundId);
+        $round = Round::query()
+            ->with(['file', 'sender'])
+            ->findOrFail($roundId);
         Log::critical('A round was refused its seal', ['round' => $round->key, 'why' => $why->getMessage()]);
-        History::add($round->brokerage_id, $round->deal_file_id, 'Sealing stopped', ['round' => $round->title, 'why' => $why->getMessage()], SeenBy::side($round->side));
-        $brokers = User::query()->where('active', true)->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', 'broker')->select('user_id'))->get();
+        History::add(
+            $round->brokerage_id,
+            $round->deal_file_id,
+            'Sealing stopped',
+            ['round' => $round->title, 'why' => $why->getMessage()],
+            SeenBy::side($round->side),
+        );
+        $brokers = User::query()
+            ->where('active', true)
+            ->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', 'broker')->select('user_id'))
+            ->get();
         foreach ($brokers->push($round->sender)->unique('id') as $person) {
-            Post::ofFile($round->file, "seal-stopped:{$round->key}:{$person->key}", $person->name, $person->email, "Not sealed: {$round->title}",
-                "Everyone has signed {$round->title} for {$round->file->name}, but we could not seal the documents. {$why->getMessage()} Nothing was changed. Ask your administrator to look at it before you use these documents.", 'Open the round', "/rounds/{$round->key}");
+            Post::ofFile(
+                $round->file,
+                "seal-stopped:{$round->key}:{$person->key}",
+                $person->name,
+                $person->email,
+                "Not sealed: {$round->title}",
+                "Everyone has signed {$round->title} for {$round->file->name}, but we could not seal the documents. {$why->getMessage()} Nothing was changed. Ask your administrator to look at it before you use these documents.",
+                'Open the round',
+                "/rounds/{$round->key}",
+            );
         }
     }
 }

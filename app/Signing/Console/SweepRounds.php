@@ -26,11 +26,20 @@ final class SweepRounds extends Command
     {
         foreach (Sight::brokerages() as $brokerage) {
             Sight::within($brokerage, function () use ($brokerage, $record): void {
-                foreach (Round::query()->where('status', 'complete')->where('over_at', '<', now()->subMinutes(3))->whereDoesntHave('sealedSet')->pluck('id') as $id) {
+                foreach (
+                    Round::query()
+                        ->where('status', 'complete')
+                        ->where('over_at', '<', now()->subMinutes(3))
+                        ->whereDoesntHave('sealedSet')
+                        ->pluck('id') as $id
+                ) {
                     SealRound::begin($brokerage, (int) $id);
                 }
                 foreach (Round::query()->with('file.office')->where('status', 'out')->whereNotNull('last_day')->get() as $round) {
-                    if ($round->status === RoundStatus::Out && LocalDate::of((string) $round->last_day)->isBefore($round->file->office->today())) {
+                    if (
+                        $round->status === RoundStatus::Out &&
+                        LocalDate::of((string) $round->last_day)->isBefore($round->file->office->today())
+                    ) {
                         try {
                             $record($round, new RoundEvent(EventKind::Lapsed), 'lapsed');
                         } catch (StepRefused) {

@@ -25,13 +25,15 @@ final class VerifySeal extends Command
             return self::INVALID;
         }
         $check = SealCheck::of((string) file_get_contents($path), Roots::trusted());
-        $this->line(match ($check->answer) {
-            SealAnswer::Holds => "<info>Holds.</info> {$check->sentence} Sealed at {$check->sealedAt}.",
-            SealAnswer::AnotherHolds => "<comment>A valid seal of somebody else.</comment> {$check->sentence}",
-            SealAnswer::AddedTo => "<error>Added to later.</error> {$check->sentence}",
-            SealAnswer::Changed => "<error>Does not hold.</error> {$check->sentence}",
-            SealAnswer::NotSealed => "<error>Not sealed.</error> {$check->sentence}",
-        });
+        $this->line(
+            match ($check->answer) {
+                SealAnswer::Holds => "<info>Holds.</info> {$check->sentence} Sealed at {$check->sealedAt}.",
+                SealAnswer::AnotherHolds => "<comment>A valid seal of somebody else.</comment> {$check->sentence}",
+                SealAnswer::AddedTo => "<error>Added to later.</error> {$check->sentence}",
+                SealAnswer::Changed => "<error>Does not hold.</error> {$check->sentence}",
+                SealAnswer::NotSealed => "<error>Not sealed.</error> {$check->sentence}",
+            },
+        );
 
         return $check->answer->isOurs() ? self::SUCCESS : self::FAILURE;
     }

@@ -37,7 +37,10 @@ final class RoundController
     public function store(Request $request, DealFile $file, ComposeRound $compose): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $given = $request->validate(['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'], ['papers.required' => 'Select at least one paper first.']);
+        $given = $request->validate(
+            ['papers' => 'required|array|max:60', 'papers.*' => 'string|max:26'],
+            ['papers.required' => 'Select at least one paper first.'],
+        );
         $user = $request->user();
         $round = $compose($file, SelectedPapers::from($file, $given['papers']), $user instanceof User ? $user : abort(403));
 
@@ -46,10 +49,28 @@ final class RoundController
 
     public function show(Round $round): View
     {
-        $round->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'papers.paper.values', 'papers.paper.latest', 'signers', 'marks', 'events', 'sealedSet', 'sender']);
+        $round->load([
+            'file.office',
+            'file.knownFacts',
+            'file.parties',
+            'file.papers',
+            'file.members',
+            'papers.paper.values',
+            'papers.paper.latest',
+            'signers',
+            'marks',
+            'events',
+            'sealedSet',
+            'sender',
+        ]);
         Gate::authorize('see', $round->file);
 
-        return view('signing.round', ['round' => $round, 'file' => $round->file, 'view' => RoundView::of($round), 'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : []]);
+        return view('signing.round', [
+            'round' => $round,
+            'file' => $round->file,
+            'view' => RoundView::of($round),
+            'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : [],
+        ]);
     }
 
     /** Tries again to seal, because a person asks for it. */
@@ -73,17 +94,33 @@ final class RoundController
         $watches = $round->status === RoundStatus::Out || ($round->status === RoundStatus::Complete && $round->sealedSet === null);
 
         // Once it is over there is more to see than who has signed: the page is loaded as a whole.
-        return response()->view('signing.standing', ['round' => $round, 'file' => $round->file])->withHeaders($watches ? [] : ['HX-Refresh' => 'true']);
+        return response()
+            ->view('signing.standing', ['round' => $round, 'file' => $round->file])
+            ->withHeaders($watches ? [] : ['HX-Refresh' => 'true']);
     }
 
     public function update(Request $request, Round $round, ChangeRound $change, SendRound $send): RedirectResponse
     {
         Gate::authorize('work-on', $round->file);
-        $given = $request->validate([
-            'message' => 'nullable|string|max:2000', 'last_day' => 'nullable|string|max:40', 'turns' => 'nullable|array', 'turns.*' => 'integer|between:1,9', 'addresses' => 'nullable|array', 'addresses.*' => 'nullable|email|max:200',
-        ], ['addresses.*.email' => 'This is not an email address.']);
+        $given = $request->validate(
+            [
+                'message' => 'nullable|string|max:2000',
+                'last_day' => 'nullable|string|max:40',
+                'turns' => 'nullable|array',
+                'turns.*' => 'integer|between:1,9',
+                'addresses' => 'nullable|array',
+                'addresses.*' => 'nullable|email|max:200',
+            ],
+            ['addresses.*.email' => 'This is not an email address.'],
+        );
         $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $round->file->office->today());
-        $change($round, (string) ($given['message'] ?? ''), $last, array_map(intval(...), $given['turns'] ?? []), array_map(strval(...), $given['addresses'] ?? []));
+        $change(
+            $round,
+            (string) ($given['message'] ?? ''),
+            $last,
+            array_map(intval(...), $given['turns'] ?? []),
+            array_map(strval(...), $given['addresses'] ?? []),
+        );
         if ($request->boolean('send')) {
             return $this->send($round->refresh(), $send);
         }

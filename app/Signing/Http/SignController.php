@@ -44,28 +44,44 @@ final class SignController
             return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
         }
         if ($standing !== SignerStatus::Consented) {
-            return view('signing.consent', ['signer' => $signer, 'round' => $round, 'token' => $token, 'minutes' => self::minutes($round, $signer)]);
+            return view('signing.consent', [
+                'signer' => $signer,
+                'round' => $round,
+                'token' => $token,
+                'minutes' => self::minutes($round, $signer),
+            ]);
         }
         if ($signer->adopted === null) {
             return view('signing.adopt', ['signer' => $signer, 'round' => $round, 'token' => $token]);
         }
         $round->load(['events', 'signers']);
 
-        return view('signing.sign', ['signer' => $signer, 'round' => $round, 'token' => $token, 'view' => RoundView::forSigner($round, $token), 'left' => count($round->state()->owes($signer->seat))]);
+        return view('signing.sign', [
+            'signer' => $signer,
+            'round' => $round,
+            'token' => $token,
+            'view' => RoundView::forSigner($round, $token),
+            'left' => count($round->state()->owes($signer->seat)),
+        ]);
     }
 
     /** A person has moved, touched or typed on the page: mail scanners fetch pages, they do none of that. */
     public function opened(Request $request, string $token): Response
     {
         $signer = $this->signer($request);
-        $signer->round->status === RoundStatus::Out && $signer->status === SignerStatus::Invited->value && $this->record($request, $signer, EventKind::Opened, 'opened');
+        $signer->round->status === RoundStatus::Out &&
+            $signer->status === SignerStatus::Invited->value &&
+            $this->record($request, $signer, EventKind::Opened, 'opened');
 
         return new Response('', 204);
     }
 
     public function consent(Request $request, string $token): RedirectResponse
     {
-        $request->validate(['agree' => 'accepted'], ['agree.accepted' => 'Check the box if you agree to sign electronically. If you want to sign on paper, ask for it below.']);
+        $request->validate(
+            ['agree' => 'accepted'],
+            ['agree.accepted' => 'Check the box if you agree to sign electronically. If you want to sign on paper, ask for it below.'],
+        );
         $this->opened($request, $token);
         $this->record($request, $this->signer($request), EventKind::Consented, 'consented');
 
@@ -74,11 +90,24 @@ final class SignController
 
     public function adopt(Request $request, string $token, AdoptSignature $adopt): RedirectResponse
     {
-        $given = $request->validate(['name' => 'required|string|max:120', 'initials' => 'required|string|max:8', 'hand' => 'nullable|string|max:20', 'strokes' => 'nullable|string|max:200000'], ['name.required' => 'Enter your name and your initials first.', 'initials.required' => 'Enter your name and your initials first.', 'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.']);
+        $given = $request->validate(
+            [
+                'name' => 'required|string|max:120',
+                'initials' => 'required|string|max:8',
+                'hand' => 'nullable|string|max:20',
+                'strokes' => 'nullable|string|max:200000',
+            ],
+            [
+                'name.required' => 'Enter your name and your initials first.',
+                'initials.required' => 'Enter your name and your initials first.',
+                'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.',
+            ],
+        );
         $signer = $this->signer($request);
-        $signature = ($given['strokes'] ?? '') === ''
-            ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
-            : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
+        $signature =
+            ($given['strokes'] ?? '') === ''
+                ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
+                : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
         $adopt($signer, $signature, self::from($request));
 
         return redirect("/sign/{$token}");
@@ -89,12 +118,19 @@ final class SignController
         $signer = $this->signer($request);
         $mark = $signer->round->marks->firstWhere('key', $key) ?? abort(404);
         $sent = $signer->round->papers->firstWhere('id', $mark->round_paper_id);
-        $state = $this->record($request, $signer, EventKind::Marked, "mark:{$signer->seat}:{$key}", ['mark' => $key, 'where' => $mark->kind->value.', '.($sent->title ?? '').", page {$mark->page}"]);
+        $state = $this->record($request, $signer, EventKind::Marked, "mark:{$signer->seat}:{$key}", [
+            'mark' => $key,
+            'where' => $mark->kind->value.', '.($sent->title ?? '').", page {$mark->page}",
+        ]);
         $drawing = new Drawing(612, 792);
         $signature = $signer->signature() ?? throw new StepRefused('Choose how your signature looks first.');
         MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, '');
 
-        return new JsonResponse(['drawn' => $drawing->inner(), 'left' => count($state->owes($signer->seat)), 'next' => $state->owes($signer->seat)[0] ?? null]);
+        return new JsonResponse([
+            'drawn' => $drawing->inner(),
+            'left' => count($state->owes($signer->seat)),
+            'next' => $state->owes($signer->seat)[0] ?? null,
+        ]);
     }
 
     public function finish(Request $request, string $token): RedirectResponse
@@ -106,15 +142,23 @@ final class SignController
 
     public function decline(Request $request, string $token): RedirectResponse
     {
-        $given = $request->validate(['reason' => 'required|string|max:1000'], ['reason.required' => 'Give a short reason so the others know.']);
-        $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->seat, ['reason' => $given['reason']]);
+        $given = $request->validate(
+            ['reason' => 'required|string|max:1000'],
+            ['reason.required' => 'Give a short reason so the others know.'],
+        );
+        $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->seat, [
+            'reason' => $given['reason'],
+        ]);
 
         return redirect("/sign/{$token}");
     }
 
     public function ask(Request $request, string $token): RedirectResponse
     {
-        $given = $request->validate(['question' => 'required|string|max:1000', 'once' => 'required|string|max:40'], ['question.required' => 'Write your question first.']);
+        $given = $request->validate(
+            ['question' => 'required|string|max:1000', 'once' => 'required|string|max:40'],
+            ['question.required' => 'Write your question first.'],
+        );
         $signer = $this->signer($request);
         $this->record($request, $signer, EventKind::Asked, "ask:{$signer->seat}:{$given['once']}", ['question' => $given['question']]);
 
@@ -135,13 +179,22 @@ final class SignController
         $signer = $this->signer($request);
         $sent = $this->sent($signer, $position);
 
-        return view('signing.text', ['title' => $sent->title, 'round' => $signer->round, 'token' => $token, 'pages' => PaperText::of($sent->paper, $bytes->path((string) $sent->sha256))]);
+        return view('signing.text', [
+            'title' => $sent->title,
+            'round' => $signer->round,
+            'token' => $token,
+            'pages' => PaperText::of($sent->paper, $bytes->path((string) $sent->sha256)),
+        ]);
     }
 
     /** Pages are there for whoever signs now; what has ended shows none, what is finished is in the sealed set. */
     private function sent(Signer $signer, int $position): RoundPaper
     {
-        abort_if($signer->round->status !== RoundStatus::Out || in_array($signer->status, [SignerStatus::Waiting->value, SignerStatus::Finished->value], true), 404);
+        abort_if(
+            $signer->round->status !== RoundStatus::Out ||
+                in_array($signer->status, [SignerStatus::Waiting->value, SignerStatus::Finished->value], true),
+            404,
+        );
         $sent = $signer->round->papers->firstWhere('position', $position);
 
         return $sent instanceof RoundPaper && $sent->sha256 !== null ? $sent : abort(404);

@@ -24,7 +24,17 @@ final class SignerLink
             return response()->view('signing.no-link', [], 404);
         }
         Sight::ofFile((int) $found->brokerage_id, (int) $found->deal_file_id);
-        $signer = Signer::query()->with(['round.signers', 'round.papers.paper', 'round.marks', 'round.events', 'round.file.office', 'round.sender', 'round.sealedSet'])->findOrFail($found->signer_id);
+        $signer = Signer::query()
+            ->with([
+                'round.signers',
+                'round.papers.paper',
+                'round.marks',
+                'round.events',
+                'round.file.office',
+                'round.sender',
+                'round.sealedSet',
+            ])
+            ->findOrFail($found->signer_id);
         $this->actor->isFromOutside($signer->name);
         $request->attributes->set('signer', $signer);
 

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Scratch;
+
+it('takes several files at once, tells each one apart, and knows what was expected', function () {
+    $file = $this->aFile();
+    $scratch = new Scratch();
+    $picture = imagecreatetruecolor(300, 200);
+    imagejpeg($picture, $scratch->path('p.jpg'));
+    $uploads = [
+        new UploadedFile(
+            $scratch->put('r.pdf', press()->print([(new Drawing(612, 792))->text(72, 90, 14, 'Earnest Money Receipt')])),
+            'scan0007.pdf',
+            'application/pdf',
+            null,
+            true,
+        ),
+        new UploadedFile($scratch->path('p.jpg'), 'kitchen_wall.jpg', 'image/jpeg', null, true),
+        new UploadedFile($scratch->put('n.txt', 'hello'), 'notes.pdf', 'application/pdf', null, true),
+    ];
+    $answer = $this->as('tomas')
+        ->post("/files/{$file->key}/papers", ['papers' => $uploads], ['Accept' => 'application/json'])
+        ->assertOk()
+        ->json();
+    expect($answer['told'])
+        ->toHaveCount(2)
+        ->and($answer['told'][0])
+        ->toContain('It was matched to the expected Earnest money receipt.')
+        ->and($answer['told'][1])
+        ->toContain('“kitchen wall” is in the file')
+        ->and($answer['refused'])
+        ->toHaveCount(1)
+        ->and($answer['refused'][0])
+        ->toStartWith('notes.pdf: This is not a PDF');
+    $this->seeAll();
+    expect($file->papers()->where('title', 'Earnest money receipt')->sole()->state->value)->toBe('ready');
+    $this->as('tomas')
+        ->post("/files/{$file->key}/papers", ['papers' => [$uploads[2]]], ['Accept' => 'application/json'])
+        ->assertStatus(422);
+    $this->as('tomas')
+        ->post("/files/{$file->key}/papers", [])
+        ->assertSessionHasErrors('pdf');
+});
+
+it('gives single papers out in a ZIP, in their order', function () {
+    $file = $this->aFile();
+    $answer = $this->as('tomas')
+        ->post("/files/{$file->key}/papers.zip", ['papers' => [$this->paper($file, 'M-230')->key, $this->paper($file, 'M-102')->key]])
+        ->assertOk()
+        ->assertHeader('Content-Type', 'application/zip');
+    $zip = new ZipArchive();
+    $zip->open($answer->getFile()->getPathname());
+    expect($zip->numFiles)
+        ->toBe(2)
+        ->and($zip->getNameIndex(0))
+        ->toBe('01 M-230 Lead-based paint disclosure.pdf')
+        ->and(substr((string) $zip->getFromIndex(1), 0, 5))
+        ->toBe('%PDF-');
+    $zip->close();
+    $this->as('tomas')
+        ->post("/files/{$file->key}/papers.zip", [])
+        ->assertSessionHasErrors('papers');
+});
+
+it('tells which papers follow a term and which are signed and would differ', function () {
+    $file = $this->aFile();
+    $ask = $this->as('tomas')
+        ->postJson("/papers/{$this->paper($file, 'M-201')->key}/entries", ['blank' => 'price', 'value' => '399,000', 'key' => 'reach-0001'])
+        ->assertOk()
+        ->json('ask');
+    expect($ask['follow'])->toContain('Financing addendum, government-insured loan')->and($ask['differ'])->toBe([]);
+});
+
+it('overwrites nobody unseen: what met is told with both values, and the same entry sent again is no meeting', function () {
+    $file = $this->aFile();
+    $url = "/papers/{$this->paper($file, 'M-201')->key}/entries";
+    $this->as('tomas')
+        ->postJson($url, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'met-00001', 'seen' => ''])
+        ->assertOk();
+    $this->as('tomas')
+        ->postJson($url, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'met-00001', 'seen' => ''])
+        ->assertOk();
+    $this->as('wendell')
+        ->postJson($url, ['blank' => 'seller_status', 'value' => 'unmarried', 'key' => 'met-00002', 'seen' => ''])
+        ->assertStatus(409)
+        ->assertJson(['theirs' => 'married', 'who' => $this->people['tomas']->name]);
+    $this->as('wendell')
+        ->postJson($url, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'met-00003', 'seen' => ''])
+        ->assertOk();
+    $this->as('wendell')
+        ->postJson($url, ['blank' => 'seller_status', 'value' => 'unmarried', 'key' => 'met-00004', 'seen' => 'married'])
+        ->assertOk();
+    $this->seeAll();
+    expect($this->paper($file, 'M-201')->entries()['seller_status'])->toBe('unmarried');
+});
+
+it('takes two entries in a row that were typed without waiting for the answer, and one after a refusal', function () {
+    $file = $this->aFile();
+    $url = "/papers/{$this->paper($file, 'M-201')->key}/entries";
+    $put = fn (string $value, string $key, string $seen) => $this->as('tomas')->postJson($url, [
+        'blank' => 'further_earnest',
+        'value' => $value,
+        'key' => $key,
+        'seen' => $seen,
+    ]);
+    $put('4k', 'row-00001', '')->assertOk();
+    $put('5k', 'row-00002', '4k')->assertOk();
+    $put('lots', 'row-00003', '5,000')->assertStatus(422);
+    $put('6k', 'row-00004', 'lots')->assertOk();
+    $put('7k', 'row-00005', '4,000')->assertStatus(409);
+});
+
+it('tells who else has a paper open, and how it stands', function () {
+    $file = $this->aFile();
+    $url = "/papers/{$this->paper($file, 'M-201')->key}/standing";
+    expect($this->as('tomas')->getJson($url)->assertOk()->json('here'))
+        ->toBe([])
+        ->and($this->as('wendell')->getJson($url)->assertOk()->json('here'))
+        ->toBe([$this->people['tomas']->name])
+        ->and($this->as('tomas')->getJson($url)->json('blanks.price.shown'))
+        ->toBe('412,500');
+});
+
+it('takes no entries while the paper is with the reviewer, and takes them again when it is sent back', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $file
+        ->requirements()
+        ->where('paper_id', $paper->id)
+        ->update(['review_state' => 'submitted']);
+    $this->as('tomas')
+        ->postJson("/papers/{$paper->key}/entries", ['blank' => 'excluded', 'value' => 'porch lamp', 'key' => 'review-1'])
+        ->assertStatus(409)
+        ->assertJsonPath('message', fn (string $told) => str_contains($told, 'with the reviewer'));
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}")
+        ->assertOk()
+        ->assertDontSee('data-blank', false);
+    $this->seeAll();
+    expect($paper->load('values')->entries())->not->toHaveKey('excluded');
+    $file
+        ->requirements()
+        ->where('paper_id', $paper->id)
+        ->update(['review_state' => 'sent_back']);
+    $this->as('tomas')
+        ->postJson("/papers/{$paper->key}/entries", ['blank' => 'excluded', 'value' => 'porch lamp', 'key' => 'review-1'])
+        ->assertOk();
+});
+
+it('gives a paper as text, to whoever works on it and to whoever signs it now, and to nobody else', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}/text")
+        ->assertOk()
+        ->assertSee('Sunniva Eide')
+        ->assertSee(': left blank)')
+        ->assertSee('(not checked)')
+        ->assertSee('Page 8');
+    $this->as('priya')
+        ->get("/papers/{$paper->key}/text")
+        ->assertNotFound();
+    $this->seeAll();
+    $round = $this->aRound($this->aFile());
+    Auth::forgetGuards();
+    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/0/text')
+        ->assertOk()
+        ->assertSee('Page 1')
+        ->assertSee('signs here)')
+        ->assertDontSee('Page 8');
+    $this->get('/sign/'.$this->signer($round, 'agent.1')->token().'/papers/0/text')->assertNotFound();
+    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/7/text')->assertNotFound();
+});
