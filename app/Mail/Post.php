@@ -11,6 +11,7 @@ use App\Models\Round;
 use App\Models\SealedSet;
 use App\Models\Signer;
 use Illuminate\Support\Str;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
 
@@ -21,20 +22,19 @@ final class Post
 {
     public static function invitation(Round $round, Signer $signer): void
     {
-        $count = $round->papers->count();
-        $until = $round->last_day === null ? '' : ' Please sign by '.\Unanimus\Dates\LocalDate::of($round->last_day)->long().'.';
         self::letter(
             $round,
             "invite:{$signer->key}:{$signer->link_version}",
-            $signer->name,
-            (string) $signer->email,
-            "Please sign: {$round->title}",
-            "{$round->sender->name} asks you to sign ".
-                ($count === 1 ? 'a document' : self::words($count).' documents').
-                " for {$round->file->name}.{$until}\n\n".
-                ($round->message === '' ? '' : "{$round->message}\n\n").
-                'The button opens the documents. The link is only for you. Please do not forward this email.',
-            'Review and sign',
+            self::signer($signer),
+            Wording::of(
+                'invite',
+                [
+                    ...self::about($round),
+                    'until' => $round->last_day === null ? '' : (string) __('mail.invite.until', ['day' => LocalDate::of($round->last_day)->long()]),
+                    'message' => $round->message,
+                ],
+                $round->papers->count(),
+            ),
             "signer {$signer->key}",
         );
     }
@@ -44,11 +44,8 @@ final class Post
         self::letter(
             $round,
             "remind:{$signer->key}:{$once}",
-            $signer->name,
-            (string) $signer->email,
-            "Still to sign: {$round->title}",
-            "{$round->sender->name} is waiting for your signature on documents for {$round->file->name}. You can continue where you left off.",
-            'Continue',
+            self::signer($signer),
+            Wording::of('remind', self::about($round)),
             "signer {$signer->key}",
         );
     }
@@ -70,43 +67,35 @@ final class Post
         self::letter(
             $round,
             "question:{$signer->key}:".Str::ulid(),
-            $round->sender->name,
-            $round->sender->email,
-            "Question about {$round->title}",
-            "{$signer->name} asks:\n\n{$question}",
-            'Open the round',
+            Addressee::user($round->sender),
+            Wording::of('question', [...self::about($round), 'signer' => $signer->name, 'question' => $question]),
             "/rounds/{$round->key}",
         );
     }
 
     public static function roundEnded(Round $round, RoundState $state): void
     {
-        $word = match ($state->status) {
-            RoundStatus::Declined => 'was declined',
-            RoundStatus::Recalled => 'was recalled',
-            default => 'reached its last day',
+        $how = match ($state->status) {
+            RoundStatus::Declined => 'declined',
+            RoundStatus::Recalled => 'recalled',
+            default => 'expired',
         };
-        $reason = ($state->reason ?? '') === '' ? '' : "\n\nReason: {$state->reason}";
+        $reason = (string) $state->reason;
+        $about = [
+            ...self::about($round),
+            'how' => (string) __("mail.ended.how.{$how}"),
+            'reason' => $reason === '' ? '' : (string) __('mail.ended.reason', ['reason' => $reason]),
+        ];
         self::letter(
             $round,
             "ended:{$round->key}:sender",
-            $round->sender->name,
-            $round->sender->email,
-            "Signing ended: {$round->title}",
-            "The round for {$round->file->name} {$word}.{$reason}\n\nNothing is lost. The papers are drafts again, and you can send them again.",
-            'Open the round',
+            Addressee::user($round->sender),
+            Wording::of('ended.sender', $about),
             "/rounds/{$round->key}",
         );
         foreach ($round->signers as $signer) {
             if ($signer->status !== 'waiting' && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
-                self::letter(
-                    $round,
-                    "ended:{$round->key}:{$signer->key}",
-                    $signer->name,
-                    (string) $signer->email,
-                    "Nothing more to sign: {$round->title}",
-                    "The signing for {$round->file->name} {$word}. You do not need to do anything. {$round->sender->name} will be in touch.",
-                );
+                self::letter($round, "ended:{$round->key}:{$signer->key}", self::signer($signer), Wording::of('ended.signer', $about));
             }
         }
     }
@@ -120,14 +109,10 @@ final class Post
                 self::letter(
                     $round,
                     "finished:{$round->key}:{$signer->key}",
-                    $signer->name,
-                    (string) $signer->email,
-                    "Signed by everyone: {$round->title}",
-                    "Everyone has signed the documents for {$round->file->name}. They are attached: {$set->pages} pages, with a record of how they were signed. Keep this email.",
-                    'See it online',
+                    self::signer($signer),
+                    Wording::of('finished.signer', [...self::about($round), 'pages' => $set->pages]),
                     "signer {$signer->key}",
                     $set->sha256,
-                    'Signed documents.pdf',
                 );
             }
         }
@@ -135,101 +120,64 @@ final class Post
             self::letter(
                 $round,
                 "finished:{$round->key}:sender",
-                $round->sender->name,
-                $round->sender->email,
-                "Signed by everyone: {$round->title}",
-                "The sealed set is in the file {$round->file->name}.",
-                'Open the file',
+                Addressee::user($round->sender),
+                Wording::of('finished.sender', self::about($round)),
                 "/files/{$round->file->key}",
             );
         }
     }
 
     /** A letter to someone of the brokerage, about no file. */
-    public static function toColleague(
-        int $brokerageId,
-        string $once,
-        string $name,
-        string $address,
-        string $subject,
-        string $body,
-        string $label,
-        string $action,
-    ): void {
-        $letter = Letter::query()->firstOrCreate(
-            ['once_key' => $once],
-            [
-                'brokerage_id' => $brokerageId,
-                'recipient_name' => $name,
-                'recipient' => $address,
-                'subject' => $subject,
-                'body' => $body,
-                'action_label' => $label,
-                'action' => $action,
-            ],
-        );
-        $letter->wasRecentlyCreated && SendLetter::begin($brokerageId, $letter->id);
+    public static function toColleague(int $brokerageId, string $once, Addressee $to, Wording $words, string $action): void
+    {
+        self::put($once, ['brokerage_id' => $brokerageId], $to, $words, $action);
     }
 
     /** A letter about a file that is about no round. */
-    public static function ofFile(
-        DealFile $file,
-        string $once,
-        string $name,
-        string $address,
-        string $subject,
-        string $body,
-        string $label,
-        string $action,
-    ): void {
-        $letter = Letter::query()->firstOrCreate(
-            ['once_key' => $once],
-            [
-                'brokerage_id' => $file->brokerage_id,
-                'deal_file_id' => $file->id,
-                'recipient_name' => $name,
-                'recipient' => $address,
-                'subject' => $subject,
-                'body' => $body,
-                'action_label' => $label,
-                'action' => $action,
-            ],
-        );
-        $letter->wasRecentlyCreated && SendLetter::begin($file->brokerage_id, $letter->id);
+    public static function ofFile(DealFile $file, string $once, Addressee $to, Wording $words, string $action): void
+    {
+        self::put($once, ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id], $to, $words, $action);
     }
 
     private static function letter(
         Round $round,
         string $once,
-        string $name,
-        string $address,
-        string $subject,
-        string $body,
-        ?string $label = null,
+        Addressee $to,
+        Wording $words,
         ?string $action = null,
         ?string $attachment = null,
-        ?string $attachmentName = null,
     ): void {
+        $of = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
+        $with = $attachment === null ? [] : ['attachment' => $attachment, 'attachment_name' => (string) __('mail.finished.signer.attachment')];
+        self::put($once, [...$of, ...$with], $to, $words, $action);
+    }
+
+    /** @param  array{brokerage_id: int, deal_file_id?: int, attachment?: string, attachment_name?: string}  $of */
+    private static function put(string $once, array $of, Addressee $to, Wording $words, ?string $action): void
+    {
         $letter = Letter::query()->firstOrCreate(
             ['once_key' => $once],
             [
-                'brokerage_id' => $round->brokerage_id,
-                'deal_file_id' => $round->deal_file_id,
-                'recipient_name' => $name,
-                'recipient' => $address,
-                'subject' => $subject,
-                'body' => $body,
-                'action_label' => $label,
+                ...$of,
+                'recipient_name' => $to->name,
+                'recipient' => $to->address,
+                'subject' => $words->subject,
+                'body' => $words->body,
+                'action_label' => $action === null ? null : $words->label,
                 'action' => $action,
-                'attachment' => $attachment,
-                'attachment_name' => $attachmentName,
             ],
         );
-        $letter->wasRecentlyCreated && SendLetter::begin($round->brokerage_id, $letter->id);
+        $letter->wasRecentlyCreated && SendLetter::begin($letter->brokerage_id, $letter->id);
     }
 
-    private static function words(int $count): string
+    private static function signer(Signer $signer): Addressee
     {
-        return [2 => 'two', 3 => 'three'][$count] ?? (string) $count;
+        return new Addressee($signer->name, (string) $signer->email);
+    }
+
+    /** @return array{round: string, file: string, sender: string} */
+    private static function about(Round $round): array
+    {
+        return ['round' => $round->title, 'file' => $round->file->name, 'sender' => $round->sender->name];
     }
 }

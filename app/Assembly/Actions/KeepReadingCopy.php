@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Assembly\Actions;
 
 use App\History\History;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\AssembledSet;
 use App\Models\ReadingCopy;
 use App\Models\User;
@@ -53,13 +55,14 @@ final class KeepReadingCopy
             Post::ofFile(
                 $set->file,
                 "read:{$copy->key}",
-                $copy->name,
-                $copy->email,
-                "Documents to read: {$set->file->name}",
-                "{$by->name} shares documents for {$set->file->name} with you: {$set->pages} pages, until {$lastDay->long()}.\n\n".
-                    ($copy->message === '' ? '' : "{$copy->message}\n\n").
-                    'This link is only for you. We record when it is opened.',
-                'Read the documents',
+                new Addressee($copy->name, $copy->email),
+                Wording::of('read', [
+                    'sender' => $by->name,
+                    'file' => $set->file->name,
+                    'pages' => $set->pages,
+                    'day' => $lastDay->long(),
+                    'message' => $copy->message,
+                ]),
                 "read {$copy->key}",
             );
         }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Forms\Actions;
 
 use App\History\History;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\FillRequest;
 use App\Models\Paper;
 use App\Papers\Actions\StoreEntry;
@@ -82,13 +84,12 @@ final class AnswerFillRequest
         Post::ofFile(
             $request->file,
             "filled:{$request->key}:{$request->link_version}",
-            $request->asker->name,
-            $request->asker->email,
-            "Filled in by {$request->name}",
-            "{$request->name} has finished {$request->papers->pluck('title')->implode(
-                ', ',
-            )} for {$request->file->name}. The answers are in the papers.",
-            'Open the file',
+            Addressee::user($request->asker),
+            Wording::of('filled', [
+                'who' => $request->name,
+                'papers' => $request->papers->pluck('title')->implode(', '),
+                'file' => $request->file->name,
+            ]),
             "/files/{$request->file->key}",
         );
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Forms\Actions;
 
 use App\History\History;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\DealFile;
 use App\Models\FillRequest;
 use App\Models\Paper;
@@ -173,18 +175,17 @@ final class KeepFillRequest
 
     private function write(FillRequest $request, string $once): void
     {
-        $papers = $request->load('papers')->papers->pluck('title')->implode(', ');
-        $last = $request->lastDay()->long();
         Post::ofFile(
             $request->file,
             "fill:{$request->key}:{$request->link_version}:{$once}",
-            $request->name,
-            $request->email,
-            "Please fill in: {$papers}",
-            "{$request->asker->name} asks you to fill in your part of {$papers} for {$request->file->name}, by {$last}.\n\n".
-                ($request->message === '' ? '' : "{$request->message}\n\n").
-                'Your answers are saved as you go. You can stop and come back with the same button, on any device. This link is only for you. Please do not forward this email.',
-            'Fill in',
+            new Addressee($request->name, $request->email),
+            Wording::of('fill', [
+                'asker' => $request->asker->name,
+                'papers' => $request->load('papers')->papers->pluck('title')->implode(', '),
+                'file' => $request->file->name,
+                'day' => $request->lastDay()->long(),
+                'message' => $request->message,
+            ]),
             "fill {$request->key}",
         );
     }

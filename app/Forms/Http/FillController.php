@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Forms\Http;
 
 use App\Forms\Actions\AnswerFillRequest;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\FillRequest;
 use App\Models\Paper;
 use App\Papers\Actions\EntryMet;
@@ -176,13 +178,12 @@ final class FillController
         Post::ofFile(
             $fill->file,
             "fill-another:{$fill->key}:{$fill->link_version}:".now()->format('Ymd'),
-            $fill->asker->name,
-            $fill->asker->email,
-            "{$fill->name} asks for a new link",
-            "The link for {$fill->papers->pluck('title')->implode(
-                ', ',
-            )} in {$fill->file->name} no longer works, and {$fill->name} would like to continue. What was entered is saved.",
-            'Send a new link',
+            Addressee::user($fill->asker),
+            Wording::of('fill_another', [
+                'who' => $fill->name,
+                'papers' => $fill->papers->pluck('title')->implode(', '),
+                'file' => $fill->file->name,
+            ]),
             "/files/{$fill->file->key}/fill-requests",
         );
 

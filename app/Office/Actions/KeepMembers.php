@@ -7,7 +7,9 @@ namespace App\Office\Actions;
 use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
 use App\History\History;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\DealFile;
 use App\Models\JoinRequest;
 use App\Models\Member;
@@ -63,11 +65,8 @@ final class KeepMembers
                 Post::ofFile(
                     $file,
                     "join-asked:{$request->key}:{$person->key}",
-                    $person->name,
-                    $person->email,
-                    "{$by->name} asks to join {$file->name}",
-                    "{$by->name} represents the other side and asks to work in your file {$file->name}. If you agree, they see what is shared and their own side’s papers, and nothing of your side’s.",
-                    'Decide in the file',
+                    Addressee::user($person),
+                    Wording::of('join_asked', ['who' => $by->name, 'file' => $file->name]),
                     "/files/{$file->key}",
                 );
             }
@@ -108,13 +107,8 @@ final class KeepMembers
         Post::ofFile(
             $file,
             "join-decided:{$request->key}",
-            $asker->name,
-            $asker->email,
-            $in ? "You are in {$file->name}" : "Not added to {$file->name}",
-            $in
-                ? "{$by->name} added you to {$file->name} for the other side. You see what is shared and your own side’s papers."
-                : "{$by->name} did not add you to {$file->name}. Call them if this is a mistake; your own file is as it was.",
-            $in ? 'Open the file' : 'Your files',
+            Addressee::user($asker),
+            Wording::of($in ? 'joined' : 'not_joined', ['by' => $by->name, 'file' => $file->name]),
             $in ? "/files/{$file->key}" : '/files',
         );
 
@@ -162,11 +156,8 @@ final class KeepMembers
             Post::ofFile(
                 $file,
                 "removed:{$file->key}:{$who->key}:".now()->format('YmdHis'),
-                $who->name,
-                $who->email,
-                "You no longer work on {$file->name}",
-                "{$by->name} removed you from the file {$file->name}. Its papers and history stay as they are.",
-                'Your files',
+                Addressee::user($who),
+                Wording::of('removed', ['by' => $by->name, 'file' => $file->name]),
                 '/files',
             );
     }

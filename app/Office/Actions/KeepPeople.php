@@ -6,7 +6,9 @@ namespace App\Office\Actions;
 
 use App\Access\RememberedDevices;
 use App\History\History;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\Office;
 use App\Models\OfficeRole;
 use App\Models\Role;
@@ -70,11 +72,8 @@ final class KeepPeople
             Post::toColleague(
                 $by->brokerage_id,
                 "invitation:{$user->key}:".now()->format('YmdHi'),
-                $user->name,
-                $user->invited_email,
-                "{$by->name} invites you to Unanimus",
-                "{$by->name} invited you to Unanimus. You already use this address at another brokerage, and each address works for one brokerage. Give {$by->name} another address to invite.",
-                'Unanimus',
+                new Addressee($user->name, $user->invited_email),
+                Wording::of('invitation_taken', ['by' => $by->name]),
                 '/sign-in',
             );
 
@@ -83,11 +82,8 @@ final class KeepPeople
         Post::toColleague(
             $by->brokerage_id,
             "invitation:{$user->key}:".now()->format('YmdHi'),
-            $user->name,
-            $user->email,
-            "{$by->name} invites you to Unanimus",
-            "{$by->name} invited you to Unanimus. Choose a password to sign in. The button works for two weeks.",
-            'Choose a password',
+            Addressee::user($user),
+            Wording::of('invitation', ['by' => $by->name]),
             "invitation {$user->key}",
         );
     }

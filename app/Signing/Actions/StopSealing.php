@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Signing\Actions;
 
 use App\History\History;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Models\OfficeRole;
 use App\Models\Round;
 use App\Models\User;
@@ -37,11 +39,8 @@ final class StopSealing
             Post::ofFile(
                 $round->file,
                 "seal-stopped:{$round->key}:{$person->key}",
-                $person->name,
-                $person->email,
-                "Not sealed: {$round->title}",
-                "Everyone has signed {$round->title} for {$round->file->name}, but we could not seal the documents. {$why->getMessage()} Nothing was changed. Ask your administrator to look at it before you use these documents.",
-                'Open the round',
+                Addressee::user($person),
+                Wording::of('seal_stopped', ['round' => $round->title, 'file' => $round->file->name, 'why' => $why->getMessage()]),
                 "/rounds/{$round->key}",
             );
         }

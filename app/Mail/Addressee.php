@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail;
+
+use App\Models\User;
+
+/** To whom a letter goes. */
+final readonly class Addressee
+{
+    public function __construct(public string $name, public string $address)
+    {
+    }
+
+    public static function user(User $user): self
+    {
+        return new self($user->name, $user->email);
+    }
+}

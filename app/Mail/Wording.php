@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail;
+
+/** What a letter says, in the words of `lang/en/mail.php`. */
+final readonly class Wording
+{
+    private function __construct(public string $subject, public string $body, public string $label)
+    {
+    }
+
+    /**
+     * @param array<string, string|int> $with what the words speak of; what is empty leaves no gap
+     */
+    public static function of(string $letter, array $with, int $count = 1): self
+    {
+        return new self(
+            (string) __("mail.{$letter}.subject", $with),
+            trim((string) preg_replace(['/ +$/m', '/\n{3,}/'], ['', "\n\n"], trans_choice("mail.{$letter}.body", $count, $with))),
+            (string) __("mail.{$letter}.label", $with),
+        );
+    }
+}

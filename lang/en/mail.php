@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+/* Emails that go out. An empty :message, :until or :reason leaves no gap behind. */
+$answer = 'Your answers are saved as you go. You can stop and come back with the same button, on any device.';
+$yours = 'This link is only for you. Please do not forward this email.';
+
+return [
+    'invite' => [
+        'subject' => 'Please sign: :round',
+        'body' => '{1} :sender asks you to sign a document for :file. :until'."\n\n:message\n\n".'The button opens the document. '.$yours.
+            '|{2} :sender asks you to sign two documents for :file. :until'."\n\n:message\n\n".'The button opens the documents. '.$yours.
+            '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:message\n\n".'The button opens the documents. '.$yours,
+        'label' => 'Review and sign',
+        'until' => 'Please sign by :day.',
+    ],
+    'remind' => [
+        'subject' => 'Still to sign: :round',
+        'body' => ':sender is waiting for your signature on documents for :file. You can continue where you left off.',
+        'label' => 'Continue',
+    ],
+    'question' => [
+        'subject' => 'Question about :round',
+        'body' => ":signer asks:\n\n:question",
+        'label' => 'Open the round',
+    ],
+    'ended' => [
+        'how' => ['declined' => 'was declined', 'recalled' => 'was recalled', 'expired' => 'reached its last day'],
+        'reason' => 'Reason: :reason',
+        'sender' => [
+            'subject' => 'Signing ended: :round',
+            'body' => "The round for :file :how.\n\n:reason\n\nNothing is lost. The papers are drafts again, and you can send them again.",
+            'label' => 'Open the round',
+        ],
+        'signer' => [
+            'subject' => 'Nothing more to sign: :round',
+            'body' => 'The signing for :file :how. You do not need to do anything. :sender will be in touch.',
+            'label' => '',
+        ],
+    ],
+    'finished' => [
+        'signer' => [
+            'subject' => 'Signed by everyone: :round',
+            'body' => 'Everyone has signed the documents for :file. They are attached: :pages pages, with a record of how they were signed. Keep this email.',
+            'label' => 'See it online',
+            'attachment' => 'Signed documents.pdf',
+        ],
+        'sender' => [
+            'subject' => 'Signed by everyone: :round',
+            'body' => 'The sealed set is in the file :file.',
+            'label' => 'Open the file',
+        ],
+    ],
+    'seal_stopped' => [
+        'subject' => 'Not sealed: :round',
+        'body' => 'Everyone has signed :round for :file, but we could not seal the documents. :why Nothing was changed. Ask your administrator to look at it before you use these documents.',
+        'label' => 'Open the round',
+    ],
+    'fill' => [
+        'subject' => 'Please fill in: :papers',
+        'body' => ":asker asks you to fill in your part of :papers for :file, by :day.\n\n:message\n\n{$answer} {$yours}",
+        'label' => 'Fill in',
+    ],
+    'filled' => [
+        'subject' => 'Filled in by :who',
+        'body' => ':who has finished :papers for :file. The answers are in the papers.',
+        'label' => 'Open the file',
+    ],
+    'fill_another' => [
+        'subject' => ':who asks for a new link',
+        'body' => 'The link for :papers in :file no longer works, and :who would like to continue. What was entered is saved.',
+        'label' => 'Send a new link',
+    ],
+    'read' => [
+        'subject' => 'Documents to read: :file',
+        'body' => ":sender shares documents for :file with you: :pages pages, until :day.\n\n:message\n\nThis link is only for you. We record when it is opened.",
+        'label' => 'Read the documents',
+    ],
+    'join_asked' => [
+        'subject' => ':who asks to join :file',
+        'body' => ':who represents the other side and asks to work in your file :file. If you agree, they see what is shared and their own side’s papers, and nothing of your side’s.',
+        'label' => 'Decide in the file',
+    ],
+    'joined' => [
+        'subject' => 'You are in :file',
+        'body' => ':by added you to :file for the other side. You see what is shared and your own side’s papers.',
+        'label' => 'Open the file',
+    ],
+    'not_joined' => [
+        'subject' => 'Not added to :file',
+        'body' => ':by did not add you to :file. Call them if this is a mistake; your own file is as it was.',
+        'label' => 'Your files',
+    ],
+    'removed' => [
+        'subject' => 'You no longer work on :file',
+        'body' => ':by removed you from the file :file. Its papers and history stay as they are.',
+        'label' => 'Your files',
+    ],
+    'invitation' => [
+        'subject' => ':by invites you to Unanimus',
+        'body' => ':by invited you to Unanimus. Choose a password to sign in. The button works for two weeks.',
+        'label' => 'Choose a password',
+    ],
+    'invitation_taken' => [
+        'subject' => ':by invites you to Unanimus',
+        'body' => ':by invited you to Unanimus. You already use this address at another brokerage, and each address works for one brokerage. Give :by another address to invite.',
+        'label' => 'Unanimus',
+    ],
+];
