@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use App\Mail\Jobs\SendLetter;
+use App\Mail\Addressee;
 use App\Mail\Post;
+use App\Mail\Wording;
 use App\Signing\Jobs\SealRound;
 use App\Work\Breaker;
 use App\Work\ServiceDown;
@@ -116,7 +118,7 @@ it('leaves one job that counts, however often a person asks for another try duri
 });
 
 it('stops a letter that the mail server refuses for good, and holds up no other by it', function () {
-    $letter = fn (string $to) => Post::toColleague($this->people['tomas']->brokerage_id, "trial:{$to}", 'Somebody', $to, 'Trial', 'Words', 'Open', '/files');
+    $letter = fn (string $to) => Post::toColleague($this->people['tomas']->brokerage_id, "trial:{$to}", new Addressee('Somebody', $to), Wording::of('invitation', ['by' => 'Trial']), '/files');
     Mail::extend('picky', fn () => new class extends AbstractTransport
     {
         protected function doSend(SentMessage $message): void
