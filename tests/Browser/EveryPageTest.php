@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\BrowserCase;
+
+/**
+ * Every page there is, by its route: who looks at it, and where. What stands in braces is asked of the database.
+ *
+ * @return array<string, array{string, string}>
+ */
+function everyPage(): array
+{
+    $file = "SELECT key FROM deal_files WHERE name LIKE '14 Lanternfish Lane%' ORDER BY id LIMIT 1";
+    $listed = "SELECT key FROM deal_files WHERE name LIKE '208 Copperbeech Road%' ORDER BY id LIMIT 1";
+    $paper = "SELECT p.key FROM papers p JOIN deal_files f ON f.id = p.deal_file_id WHERE f.name LIKE '14 Lanternfish Lane%'";
+
+    return [
+        '/' => ['wendell', '/'],
+        'files' => ['wendell', '/files?columns=client,next,owes,coordinator'],
+        'files/{file}' => ['wendell', "/files/{{$file}}"],
+        'files/{file}/assembling' => ['tomas', "/files/{{$file}}/assembling"],
+        'files/{file}/assembled' => ['tomas', "/files/{{$file}}/assembled"],
+        'files/{file}/commission' => ['ines', "/files/{{$file}}/commission"],
+        'files/{file}/dates' => ['tomas', "/files/{{$file}}/dates"],
+        'files/{file}/fill-requests' => ['caleb', "/files/{{$listed}}/fill-requests"],
+        'files/{file}/forms' => ['tomas', "/files/{{$file}}/forms"],
+        'files/{file}/kits/{key}' => ['tomas', "/files/{{$file}}/kits/lead-paint"],
+        'files/{file}/listing' => ['tomas', "/files/{{$file}}/listing"],
+        'files/{file}/net' => ['caleb', "/files/{{$listed}}/net"],
+        'files/{file}/offers' => ['caleb', "/files/{{$listed}}/offers"],
+        'files/{file}/opening' => ['wendell', "/files/{{$file}}/opening"],
+        'commission' => ['ines', '/commission'],
+        'contacts' => ['wendell', '/contacts'],
+        'imports' => ['wendell', '/imports'],
+        'kits' => ['tomas', '/kits'],
+        'kits/{key}' => ['tomas', '/kits/purchase-buyer'],
+        'kits/{key}/forms/{number}' => ['tomas', '/kits/purchase-buyer/forms/M-201'],
+        'kits/{key}/papers/{place}' => ['tomas', '/kits/purchase-buyer/papers/1'],
+        'me' => ['tomas', '/me'],
+        'office' => ['fenna', '/office'],
+        'office/history' => ['fenna', '/office/history'],
+        'open' => ['tomas', '/open'],
+        'own-forms' => ['wendell', '/own-forms'],
+        'papers/{paper}' => ['tomas', "/papers/{{$paper} AND p.state = 'draft' AND p.form_number IS NOT NULL ORDER BY p.id LIMIT 1}"],
+        'papers/{paper}/log' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' LIMIT 1}/log"],
+        'papers/{paper}/text' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' LIMIT 1}/text"],
+        'people/{user}' => ['fenna', "/people/{SELECT key FROM users WHERE email LIKE 'tomas@quillmark%'}"],
+        'review' => ['ines', '/review'],
+        'review/{requirement}' => ['ines', "/review/{SELECT key FROM requirements WHERE review_state = 'submitted' ORDER BY id LIMIT 1}"],
+        'rounds/{round}' => [
+            'tomas',
+            "/rounds/{SELECT r.key FROM rounds r JOIN deal_files f ON f.id = r.deal_file_id WHERE f.name LIKE '14 Lanternfish Lane%' LIMIT 1}",
+        ],
+        'rules' => ['fenna', '/rules'],
+        'rules/new' => ['fenna', '/rules/new'],
+        'rules/try' => ['fenna', "/rules/try?file={{$file}}"],
+        'rules/{rule}' => ['fenna', '/rules/{SELECT key FROM office_rules ORDER BY id LIMIT 1}'],
+        'style' => ['fenna', '/style'],
+        'style/empty' => ['fenna', '/style/empty'],
+        'tasks' => ['wendell', '/tasks?who=all'],
+    ];
+}
+
+/** Pages that other tests look at where they make what these show, and what is no page of its own. */
+function pagesElsewhere(): string
+{
+    return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|progress|original|kits)$|^(find|listings|up|storage/.*)$'.
+        // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
+        '|^(sign|fill|read|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|^papers/\{paper\}/revision$#';
+}
+
+it('has nothing axe objects to on any page, at full size, twice as large, and on a phone', function (string $who) {
+    /** @var BrowserCase $this */
+    $this->signIn($who);
+    foreach (array_filter(everyPage(), fn (array $page) => $page[0] === $who) as $route => [, $where]) {
+        $path = preg_replace_callback('/\{(SELECT [^}]+)\}/', fn (array $found) => (string) one($found[1]), $where);
+        $this->shape($this->browser, 1280, 800);
+        $this->visit($path)->waitFor('main');
+        expect($this->axe())->toBe([], "{$route} at {$path}");
+        // 1280 points at 200 % are 640 wide (WCAG 2.2, 1.4.4 and 1.4.10).
+        foreach ([[640, 400], [390, 844]] as [$width, $height]) {
+            $this->shape($this->browser, $width, $height);
+            expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(
+                $width + 2,
+                "{$route} scrolls sideways at {$width}",
+            );
+            expect($this->axe('sizes'))->toBe([], "{$route} at {$width}");
+        }
+    }
+})->with(array_values(array_unique(array_column(everyPage(), 0))));
+
+it('knows every page there is', function () {
+    exec('php '.escapeshellarg(dirname(__DIR__, 2).'/artisan').' route:list --method=GET --json 2>/dev/null', $said);
+    $routes = array_column(json_decode(implode('', $said), true, flags: JSON_THROW_ON_ERROR), 'uri');
+    $missing = array_filter($routes, fn (string $uri) => ! isset(everyPage()[$uri]) && preg_match(pagesElsewhere(), $uri) !== 1);
+    expect(array_values($missing))->toBe([])->and(count($routes))->toBeGreaterThan(80);
+});
