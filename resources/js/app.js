@@ -7,6 +7,7 @@ import './keys.js';
 import './pages.js';
 import { proof } from './proof.js';
 import { signInAgain } from './resume.js';
+import './scrolled.js';
 import './search.js';
 import { tell } from './tell.js';
 

@@ -288,6 +288,14 @@ abstract class BrowserCase extends TestCase
         return $this;
     }
 
+    /** What a row of the board says. */
+    public function row(string $title): string
+    {
+        $rows = array_map(fn (RemoteWebElement $row) => $row->getText(), $this->all('tr.row'));
+
+        return array_values(array_filter($rows, fn (string $said) => str_contains($said, $title)))[0] ?? '';
+    }
+
     /** Types into a field, leaves it, and waits until it is stored. */
     public function enter(string $selector, string $text): static
     {

@@ -61,6 +61,14 @@ final class Hand
         return $this;
     }
 
+    public function upload(string $selector, string $path): self
+    {
+        $this->actions++;
+        $this->case->find($selector)->sendKeys($path);
+
+        return $this;
+    }
+
     /** A click on a place of the page, from its middle. */
     public function point(string $selector, int $right, int $down): self
     {

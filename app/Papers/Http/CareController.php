@@ -55,9 +55,10 @@ final class CareController
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} The paper did not change.");
         }
 
-        return redirect("/papers/{$paper->key}")->with(
+        // From a row of the board one goes on at the board.
+        return redirect($request->boolean('board') ? "/files/{$paper->file->key}" : "/papers/{$paper->key}")->with(
             'told',
-            trim('New version uploaded. The earlier ones are kept. '.implode(' ', $notes)),
+            trim("“{$paper->title}”: new version uploaded. The earlier ones are kept. ".implode(' ', $notes)),
         );
     }
 

@@ -7,7 +7,7 @@
             </ol>
             <p class="empty" id="none" @if ($chosen !== []) hidden @endif>Nothing selected yet. Add papers from the list below.</p>
             <p class="small dim">Drag a paper to move it, or use Alt and the arrow keys.</p>
-            <h3 @if ($others->isEmpty()) hidden @endif id="others-head">Not included</h3>
+            <h2 class="minor" @if ($others->isEmpty()) hidden @endif id="others-head">Not included</h2>
             <ol class="sequence out" id="others" aria-label="Papers not included">@foreach ($others as $paper)@include('assembly.line', ['in' => false])@endforeach</ol>
         </div>
         <div>

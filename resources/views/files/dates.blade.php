@@ -6,7 +6,7 @@
             <p class="empty">Dates show up once there is an offer, acceptance, or closing date. <a href="/files/{{ $file->key }}/opening">Enter a date</a>.</p>
         @else
         <div class="scrolls"><table class="ledger dates">
-            <thead><tr><th></th><th>Day</th><th>How it is computed</th><th></th></tr></thead>
+            <thead><tr><th><span class="unseen">Deadline</span></th><th>Day</th><th>How it is computed</th><th><span class="unseen">Actions</span></th></tr></thead>
             <tbody>
             @foreach ($agenda->anchors as $name => $anchor)
                 <tr><td><b>{{ $anchor['label'] }}</b></td><td>{{ $anchor['day']->short($agenda->today->year()) }}</td><td class="dim">Entered. Other dates are counted from it.</td>

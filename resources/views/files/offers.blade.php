@@ -8,7 +8,7 @@
     @if ($warning)<p class="say now">{{ $warning }}</p>@endif
     <div class="leaf pad scrolls">
         <table class="ledger offers">
-            <thead><tr><th></th>@foreach ($offers as $offer)<th scope="col" @class(['off' => in_array($offer->state, ['countered', 'declined'])])><b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' : '' }}</span><br><span class="status {{ $offer->state === 'chosen' ? 'closed' : '' }}">{{ ['open' => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state] }}</span></th>@endforeach</tr></thead>
+            <thead><tr><th><span class="unseen">Term</span></th>@foreach ($offers as $offer)<th scope="col" @class(['off' => in_array($offer->state, ['countered', 'declined'])])><b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' : '' }}</span><br><span class="status {{ $offer->state === 'chosen' ? 'closed' : '' }}">{{ ['open' => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state] }}</span></th>@endforeach</tr></thead>
             <tbody>
             <tr class="net"><th scope="row">Sellers net</th>@foreach ($offers as $offer)@php($net = $views[$offer->id]->net)<td>@if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best && in_array($offer->state, ['open', 'chosen'])) <span class="ok">most</span>@elseif ($best !== null && in_array($offer->state, ['open', 'chosen'])) <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
                 <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">{{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as zero: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
@@ -22,7 +22,7 @@
             @endforeach
             @if ($offers->contains(fn ($offer) => $offer->note !== ''))<tr><th scope="row">Note</th>@foreach ($offers as $offer)<td class="dim">{{ $offer->note }}</td>@endforeach</tr>@endif
             @if ($works)
-            <tr><th></th>@foreach ($offers as $offer)<td>
+            <tr><th><span class="unseen">Actions</span></th>@foreach ($offers as $offer)<td>
                 @if (! $chosen && in_array($offer->state, ['open', 'declined']))<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight" name="do" value="choose">Accept offer</button> @if ($offer->state === 'open')<button class="button tight plain" name="do" value="decline">Decline offer</button>@endif</form>
                 <a class="small" href="?counter={{ $offer->key }}#record">Counter</a>@endif
             </td>@endforeach</tr>

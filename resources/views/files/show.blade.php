@@ -55,7 +55,7 @@
                                     @case('upload')<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data">@csrf<input type="hidden" name="paper" value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form data-next aria-label="Upload {{ $row['paper']->title }}"></label></form>@break
                                 @endswitch
                                 @if ($step !== 'upload' && ($row['paper']->isDraft() || in_array($row['paper']->state->value, ['ready', 'signed'])))
-                                    <form class="scan" method="post" action="/papers/{{ $row['paper']->key }}/versions" enctype="multipart/form-data">@csrf
+                                    <form class="scan" method="post" action="/papers/{{ $row['paper']->key }}/versions" enctype="multipart/form-data">@csrf<input type="hidden" name="board" value="1">
                                         <label class="button tight plain" title="{{ $row['paper']->form_number === null ? 'Upload a new version' : 'Upload the signed scan' }}"><span aria-hidden="true">↑</span><input class="unseen" type="file" name="file" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="{{ $row['paper']->form_number === null ? 'Upload a new version of' : 'Upload a signed scan of' }} {{ $row['paper']->title }}"></label></form>
                                 @endif
                                 @endif

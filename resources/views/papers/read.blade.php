@@ -17,8 +17,8 @@
         <nav class="thumbs" aria-label="Pages">@include('papers.zoom')@foreach ($view->sizes as $index => $size)<a href="#page-{{ $index + 1 }}"><img src="/papers/{{ $paper->key }}/pages/{{ $index + 1 }}.webp?v={{ $view->stamp }}" alt="" loading="lazy" width="76" height="98">{{ $index + 1 }}</a>@endforeach</nav>
         <div><div class="pages">@include('papers.pages', ['layered' => true, 'findings' => $findings, 'remarks' => $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
         <aside class="leaf blanks">
-            @if ($findings !== [])<h3>Check these</h3><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
-            <h3>Versions</h3>
+            @if ($findings !== [])<h2 class="minor">Check these</h2><ul class="findings">@foreach ($findings as $finding)<li>@if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>@endforeach</ul>@endif
+            <h2 class="minor">Versions</h2>
             <ol>@forelse ($paper->versions->reverse() as $version)<li><span class="label">{{ $version->made_by->label() }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' : 'pages' }}</span><small>{{ \App\Terms\When::list($version->made_at, $file->office->zone) }} · {{ substr($version->sha256, 0, 12) }}</small>@if ($version->original_sha256)<small><a href="/papers/{{ $paper->key }}/versions/{{ $version->key }}/original">Download the signed original</a></small>@endif @if ($version->note !== '' && $version->made_by === \Unanimus\Files\MadeBy::Uploaded)<small>{{ $version->note }}</small>@endif</li>@empty<li class="dim">Nothing has arrived yet.</li>@endforelse</ol>
         </aside>
     </div>

@@ -5,7 +5,7 @@
     <div class="columns-2">
         <div class="leaf pad"><h2>What carries over</h2>
             @if ($plan->goes === [])<p class="dim">Nothing was entered by hand. Blanks that follow the terms keep following them.</p>@else
-            <table class="ledger"><thead><tr><th>Blank</th><th>Entry</th><th></th></tr></thead><tbody>
+            <table class="ledger"><thead><tr><th>Blank</th><th>Entry</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
                 @foreach ($plan->goes as $name => $pair)<tr><td>{{ $pair['from']->label }}</td><td><b>{{ $pair['from']->kind->value === 'tick' ? ($entries[$name] === '' ? 'not checked' : 'ticked') : ($pair['from']->kind->show($entries[$name]) ?: 'left empty') }}</b></td><td class="dim">{{ $pair['from']->label === $pair['to']->label ? '' : 'to “'.$pair['to']->label.'”' }}</td></tr>@endforeach
             </tbody></table>@endif
         </div>

@@ -2,7 +2,7 @@
     <div class="head-row"><h1>Office rules</h1><span class="dim">papers a deal’s facts call for, whatever kit the file started with</span>
         <form action="/rules/try" class="right in-row"><span class="select"><select name="file" aria-label="file to try on">@foreach ($files as $file)<option value="{{ $file->key }}">{{ $file->name }}</option>@endforeach</select></span><button class="button tight">Try on this file</button></form></div>
     <div class="leaf pad">
-        <table class="ledger"><thead><tr><th>Rule</th><th>When</th><th>Asks for</th><th></th></tr></thead><tbody>
+        <table class="ledger"><thead><tr><th>Rule</th><th>When</th><th>Asks for</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
         @foreach ($own as $rule)
             @php($read = $rule->rule())
             <tr @class(['off' => ! $rule->active]) data-row><td><a href="/rules/{{ $rule->key }}" data-open><b>{{ $read->name }}</b></a></td><td class="dim">{{ $read->asks->when->words() }}</td><td>{{ $read->asks->title }} <span class="dim">{{ $read->asks->form }}</span></td>

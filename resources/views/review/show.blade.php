@@ -20,9 +20,9 @@
             @endif
         </div>
         <aside class="leaf blanks">
-            <h3>{{ $requirement->review_state->label() }}</h3>
+            <h2 class="minor">{{ $requirement->review_state->label() }}</h2>
             @if ($requirement->note)<p>{{ $requirement->note }}</p>@endif
-            <h3>Remarks</h3>
+            <h2 class="minor">Remarks</h2>
             <ol>
                 @forelse ($requirement->remarks as $n => $remark)
                     <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b> {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ \App\Terms\When::day($remark->at, $file->office->zone) }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>

@@ -55,7 +55,7 @@
                     <label class="line"><span>Message in the email</span><textarea class="textarea" name="message" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day" value="{{ $round->last_day ? \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) : '' }}"></label>
                     @if ($faults !== [])
-                        <h3>Before you can send</h3>
+                        <h2 class="minor">Before you can send</h2>
                         <ul class="faults">@foreach ($faults as $fault)<li>{{ $fault['text'] }} @if ($fault['paper'])<a href="/papers/{{ $fault['paper'] }}">Fix</a>@endif</li>@endforeach</ul>
                     @endif
                     <br>

@@ -1,4 +1,5 @@
 <x-guest :title="__('client.sign.title')" :from="$round->sender->name" :scripts="['resources/js/signer.js']">
+    <h1 class="unseen">{{ __('client.sign.title') }}</h1>
     <div data-sign="marks" data-url="/sign/{{ $token }}" data-words="{{ json_encode(__('client.sign.script')) }}">
         @foreach ($view->pages as $index => $page)
             @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }} <a class="as-text" href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">{{ __('client.read_as_text') }}<span class="unseen">: {{ $page['paper']->title }}</span></a></h2>@endif

@@ -18,7 +18,7 @@
         @endforeach
     </div>
     @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) }}</p>@endif
-    <h3><br>Activity</h3>
+    <h2 class="minor"><br>Activity</h2>
     <ul class="watch">
         @php($names = $round->signers->pluck('name', 'seat'))
         @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach

@@ -4,7 +4,7 @@
         <div>
             <div class="leaf pad"><h2>Active</h2>
                 @if ($inForce->isEmpty())<p class="empty">No forms of your own yet. Upload a PDF on the right. Its fields become blanks. On a flat PDF, lines and boxes are found for you.</p>@else
-                <table class="ledger"><thead><tr><th>Number</th><th>Form</th><th>Revision</th><th></th></tr></thead><tbody>
+                <table class="ledger"><thead><tr><th>Number</th><th>Form</th><th>Revision</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
                 @foreach ($inForce as $own)
                     <tr @class(['off' => $own->status === 'retired']) data-row><td>{{ $own->number }}</td><td><a href="/own-forms/{{ $own->key }}" data-open><b>{{ $own->title }}</b></a> <span class="dim small">{{ count($own->pages) === 1 ? '1 page' : count($own->pages).' pages' }}{{ $own->status === 'retired' ? ', retired' : '' }}</span>
                         @foreach ($earlier[$own->number] ?? [] as $old)<br><a class="small" href="/own-forms/{{ $old->key }}">rev. {{ $old->revision }}, until {{ \App\Terms\When::day($own->published_at, auth()->user()->zone()) }}</a>@endforeach</td>

@@ -39,7 +39,7 @@
         @if ($making)
         <aside class="leaf blanks" aria-label="The form">
             <form id="item" hidden aria-label="The chosen blank">
-                <h3 id="item-head">Blank</h3>
+                <h2 class="minor" id="item-head">Blank</h2>
                 <label class="line"><span>Kind</span><span class="select"><select name="kind"><optgroup label="Filled before signing">@foreach ($kinds as $kind => $name)<option value="{{ $kind }}">{{ $name }}</option>@endforeach</optgroup><optgroup label="Made by a signer">@foreach ($marks as $kind => $name)<option value="mark:{{ $kind }}">{{ $name }}</option>@endforeach</optgroup></select></span></label>
                 <label class="line for-mark"><span>Seat</span><span class="select"><select name="seat"><option value="">no one yet</option>@foreach (['buyer' => 4, 'seller' => 4, 'tenant' => 2, 'landlord' => 2, 'agent' => 2, 'coagent' => 1, 'broker' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 2] as $role => $most) @for ($n = 1; $n <= $most; $n++)<option value="{{ $role }}.{{ $n }}">{{ \Unanimus\Signing\Seat::of("{$role}.{$n}")->label() }}</option>@endfor @endforeach</select></span></label>
                 <label class="line for-blank"><span>Words</span><input class="input" name="label" maxlength="80" autocomplete="off"></label>

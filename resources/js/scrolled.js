@@ -1,0 +1,19 @@
+// What scrolls sideways on a narrow screen can be reached by keyboard too, when nothing inside it takes the focus.
+
+const reached = 'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), summary, [tabindex]';
+
+function reach() {
+    for (const part of document.querySelectorAll('table, .leaf, .scrolls, .board-wrap')) {
+        const scrolls = part.scrollWidth > part.clientWidth + 1 && /auto|scroll/.test(getComputedStyle(part).overflowX);
+        if (scrolls && !part.querySelector(reached)) {
+            part.tabIndex = 0;
+            part.dataset.scrolled = '';
+        } else if ('scrolled' in part.dataset) {
+            part.removeAttribute('tabindex');
+            delete part.dataset.scrolled;
+        }
+    }
+}
+
+new ResizeObserver(reach).observe(document.documentElement);
+document.addEventListener('htmx:afterSettle', reach);
