@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Mail\Jobs\SendLetter;
 use App\Mail\Addressee;
+use App\Mail\Jobs\SendLetter;
 use App\Mail\Post;
 use App\Mail\Wording;
 use App\Signing\Jobs\SealRound;

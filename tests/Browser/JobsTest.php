@@ -106,7 +106,7 @@ it('sends an offer from a listing for signature in at most 25 actions, and one f
     }
     $hand->key('s');
     $this->waitFor('#compose');
-    $hand->key(Keys::CONTROL.Keys::ENTER.Keys::NULL);
+    $hand->chord(Keys::CONTROL, Keys::ENTER);
     $this->seeText('The first signers have an email.');
     expect($hand->actions)->toBeLessThanOrEqual(25)->and($rest)->toBeLessThanOrEqual(19)->and($blanks)->toBeGreaterThan(0);
 });

@@ -40,6 +40,9 @@ abstract class BrowserCase extends TestCase
     /** @var array<string, \Facebook\WebDriver\Cookie|null> a session for each who signed in once: signing in often is slowed down */
     private static array $sessions = [];
 
+    /** @var array<string, string> whose name stands above the pages of each */
+    private static array $names = [];
+
     public ?RemoteWebDriver $browser = null;
 
     protected function setUp(): void
@@ -172,6 +175,10 @@ abstract class BrowserCase extends TestCase
             $this->browser?->manage()->deleteAllCookies();
             $this->browser?->manage()->addCookie(self::$sessions[$who]);
             $this->visit('/')->waitFor('header.bar');
+            // An answer still on its way to whoever was here before may have put their cookie back.
+            if ($this->signedIn() !== (self::$names[$who] ?? '')) {
+                return $this->signOut()->signIn($who);
+            }
 
             return $this;
         }
@@ -185,9 +192,15 @@ abstract class BrowserCase extends TestCase
             $this->find('.door .button')->click();
             $this->waitFor('header.bar');
             self::$sessions[$who] = $this->browser?->manage()->getCookieNamed('unanimus');
+            self::$names[$who] = $this->signedIn();
         }
 
         return $this;
+    }
+
+    private function signedIn(): string
+    {
+        return (string) $this->browser?->executeScript('return document.querySelector("header.bar .menu-at summary")?.innerText ?? ""');
     }
 
     /** The session is gone, as after a night: whoever signs in again gets another. */

@@ -29,7 +29,7 @@ final class Hand
     public function take(string $selector): self
     {
         $this->actions++;
-        $this->case->find($selector)->click();
+        $this->press($selector);
 
         return $this;
     }
@@ -43,11 +43,22 @@ final class Hand
         return $this;
     }
 
+    /** Two keys at once. Sent to no element: the page may be gone before the first is let go. */
+    public function chord(string $held, string $key): self
+    {
+        $this->actions++;
+        $this->case->waitFor('body[data-ready]');
+        (new WebDriverActions($this->case->browser))->keyDown(null, $held)->sendKeys(null, $key)->keyUp(null, $held)->perform();
+
+        return $this;
+    }
+
     /** Fills one field and goes on from it. */
     public function type(string $selector, string $text, string $end = "\t"): self
     {
         $this->actions++;
-        $this->write($this->case->find($selector), $text.$end);
+        $this->press($selector)->sendKeys(Keys::CONTROL.'a'.Keys::NULL.$text.$end);
+        $this->settle();
 
         return $this;
     }
@@ -100,11 +111,9 @@ final class Hand
         return $this;
     }
 
-    private function write(RemoteWebElement $field, string $text): void
+    private function press(string $selector): RemoteWebElement
     {
-        $field->click();
-        $field->sendKeys(Keys::CONTROL.'a'.Keys::NULL.$text);
-        $this->settle();
+        return $this->case->eventually(fn () => $this->case->find($selector)->click(), "{$selector} cannot be pressed");
     }
 
     /** A person goes on at once; the test waits until what was typed is stored, so that a fault shows where it is made. */
