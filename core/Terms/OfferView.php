@@ -133,7 +133,7 @@ final readonly class OfferView
                     ->multipliedBy(100)
                     ->dividedBy((string) $offer->value('price'), 0, RoundingMode::HALF_UP)
                     ->toInt();
-            $words[] = "{$own}% of their own money";
+            $words[] = "{$own}% down";
         }
         if ($offer->value('sale_of_home') === 'yes') {
             $words[] = 'depends on the sale of their home';

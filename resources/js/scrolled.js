@@ -1,10 +1,12 @@
-// What scrolls sideways on a narrow screen can be reached by keyboard too, when nothing inside it takes the focus.
+// What scrolls can be reached by keyboard too, when nothing inside it takes the focus.
 
 const reached = 'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), summary, [tabindex]';
 
 function reach() {
-    for (const part of document.querySelectorAll('table, .leaf, .scrolls, .board-wrap')) {
-        const scrolls = part.scrollWidth > part.clientWidth + 1 && /auto|scroll/.test(getComputedStyle(part).overflowX);
+    for (const part of document.querySelectorAll('aside, table, .leaf, .scrolls, .board-wrap')) {
+        const style = getComputedStyle(part);
+        const scrolls = (part.scrollWidth > part.clientWidth + 1 && /auto|scroll/.test(style.overflowX))
+            || (part.scrollHeight > part.clientHeight + 1 && /auto|scroll/.test(style.overflowY));
         if (scrolls && !part.querySelector(reached)) {
             part.tabIndex = 0;
             part.dataset.scrolled = '';

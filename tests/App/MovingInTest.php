@@ -200,7 +200,7 @@ it('lays offers side by side, counters, chooses one and keeps the others', funct
         ->assertSee('$341,000')
         ->assertSee('$11,500 less')
         ->assertSee('cash, no lender')
-        ->assertSee('20% of their own money');
+        ->assertSee('20% down');
     $this->seeAll();
     [$first, $second] = Offer::query()->orderBy('id')->get()->all();
     $this->as('tomas')->post("/files/{$file->key}/offers", [

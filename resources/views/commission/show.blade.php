@@ -46,7 +46,7 @@
                 <div class="flow-wrap" tabindex="0" role="region" aria-label="Who gets what"><svg class="flow" viewBox="0 0 640 260" role="img" aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
                     <rect class="source" x="84" y="{{ $flow->top }}" width="12" height="{{ $flow->height }}"/>
                     <text class="sum" x="76" y="{{ $flow->top + $flow->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
-                    <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">gross commission</text>
+                    <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">gross<tspan x="76" dy="13">commission</tspan></text>
                     @foreach ($flow->streams as $stream)
                         <g class="tone-{{ $stream['tone'] }}"><path class="stream" d="{{ $stream['path'] }}"/></g>
                         <text class="sum" x="396" y="{{ $stream['y'] + $stream['height'] / 2 - 2 }}">{{ $stream['payee']->amount->ledger() }}</text>

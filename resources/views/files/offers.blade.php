@@ -14,7 +14,7 @@
                 <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">{{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as zero: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
             <tr><th scope="row">How certain</th>@foreach ($offers as $offer)<td class="dim">{{ implode(', ', $views[$offer->id]->strength) ?: '–' }}</td>@endforeach</tr>
             <tr><th scope="row">Timing</th>@foreach ($offers as $offer)<td>@include('files.offer-line', ['view' => $views[$offer->id]])</td>@endforeach</tr>
-            <tr><th scope="row">Earnest money</th>@foreach ($offers as $offer)<td>{{ $views[$offer->id]->down ?? '–' }}</td>@endforeach</tr>
+            <tr><th scope="row">Down payment</th>@foreach ($offers as $offer)<td>{{ $views[$offer->id]->down ?? '–' }}</td>@endforeach</tr>
             @foreach ($T as $term)
                 @if ($offers->contains(fn ($offer) => isset($offer->facts[$term->value])))
                 <tr><th scope="row">{{ $term->label() }}</th>@foreach ($offers as $offer)<td>{{ isset($offer->facts[$term->value]) ? ($term->choices()[$offer->facts[$term->value]] ?? \App\Terms\FieldText::fact($term, $offer->terms()->get($term->value), $file)) : '–' }}{{ isset($offer->facts[$term->value]) && str_ends_with($term->value, '_days') ? ' days' : '' }}</td>@endforeach</tr>

@@ -6,6 +6,7 @@
     $stem = count($labels) > 1 && str_contains($labels[0], ': ') && count(array_unique(array_map(fn ($label) => strtok($label, ':'), $labels))) === 1 ? strtok($labels[0], ':') : null;
 @endphp
 <x-guest :title="$asked['paper']->title" :from="$fill->asker->name">
+    <h1 class="unseen">{{ $asked['paper']->title }}</h1>
     <form class="sheet fill-sheet" data-keeps method="post" action="/fill/{{ $token }}/questions/{{ $number }}">
         @csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen" value="{{ $several ? ($first->value === '' ? '' : 'x') : \App\Papers\PaperView::shown($first) }}">
         <p class="dim small">{{ __('client.fill.question', ['number' => $number, 'count' => $count]) }} <progress max="{{ $count }}" value="{{ $number }}" aria-label="{{ __('client.fill.question', ['number' => $number, 'count' => $count]) }}"></progress></p>
