@@ -25,7 +25,7 @@ function everyPage(): array
         'files/{file}/dates' => ['tomas', "/files/{{$file}}/dates"],
         'files/{file}/fill-requests' => ['caleb', "/files/{{$listed}}/fill-requests"],
         'files/{file}/forms' => ['tomas', "/files/{{$file}}/forms"],
-        'files/{file}/kits/{key}' => ['tomas', "/files/{{$file}}/kits/lead-paint"],
+        'files/{file}/kits/{key}' => ['tomas', "/files/{{$file}}/kits/condo-buyer"],
         'files/{file}/listing' => ['tomas', "/files/{{$file}}/listing"],
         'files/{file}/net' => ['caleb', "/files/{{$listed}}/net"],
         'files/{file}/offers' => ['caleb', "/files/{{$listed}}/offers"],
@@ -43,6 +43,7 @@ function everyPage(): array
         'open' => ['tomas', '/open'],
         'own-forms' => ['wendell', '/own-forms'],
         'papers/{paper}' => ['tomas', "/papers/{{$paper} AND p.state = 'draft' AND p.form_number IS NOT NULL ORDER BY p.id LIMIT 1}"],
+        'papers/{paper}, signed' => ['tomas', "/papers/{{$paper} AND p.state = 'signed' ORDER BY p.id LIMIT 1}"],
         'papers/{paper}/log' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}/log"],
         'papers/{paper}/text' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}/text"],
         'people/{user}' => ['fenna', "/people/{SELECT key FROM users WHERE email LIKE 'tomas@quillmark%'}"],
@@ -58,6 +59,7 @@ function everyPage(): array
         'rules/{rule}' => ['fenna', '/rules/{SELECT key FROM office_rules ORDER BY id LIMIT 1}'],
         'style' => ['fenna', '/style'],
         'tasks' => ['wendell', '/tasks?who=all'],
+        '/, to print' => ['wendell', '/?print=1'],
     ];
 }
 
@@ -69,14 +71,16 @@ function pagesElsewhere(): string
         '|^style/empty$|^(sign|fill|read|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|^papers/\{paper\}/revision$#';
 }
 
-it('has nothing axe objects to on any page, at full size, twice as large, and on a phone', function (string $who) {
+it('has nothing axe objects to on any page, in either theme, twice as large, and on a phone', function (string $who) {
     /** @var BrowserCase $this */
     $this->signIn($who);
     foreach (array_filter(everyPage(), fn (array $page) => $page[0] === $who) as $route => [, $where]) {
         $path = preg_replace_callback('/\{(SELECT [^}]+)\}/', fn (array $found) => (string) one($found[1]), $where);
         $this->shape($this->browser, 1280, 800);
-        $this->visit($path)->waitFor('main');
+        $this->visit($path)->waitFor('header.bar');
         expect($this->axe())->toBe([], "{$route} at {$path}");
+        $this->shape($this->browser, 1280, 800, 'dark');
+        expect($this->axe('colours'))->toBe([], "{$route}, dark");
         // 1280 points at 200 % are 640 wide (WCAG 2.2, 1.4.4 and 1.4.10).
         foreach ([[640, 400], [390, 844]] as [$width, $height]) {
             $this->shape($this->browser, $width, $height);

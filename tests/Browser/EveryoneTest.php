@@ -6,96 +6,6 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\BrowserCase;
 
-/** The main views, with who looks at them. @return array<string, array{string, string}> */
-function mainViews(): array
-{
-    return [
-        'Today' => ['wendell', '/'],
-        'files' => ['wendell', '/files'],
-        'opening sheet, new' => ['tomas', '/open'],
-        'file' => ['wendell', '14 Lanternfish Lane'],
-        'opening sheet' => ['wendell', '14 Lanternfish Lane/opening'],
-        'paper' => ['tomas', 'Association addendum'],
-        'signed paper' => ['tomas', 'Purchase agreement'],
-        'round' => ['tomas', 'See round'],
-        'review' => ['ines', '/review'],
-        'review desk' => ['ines', 'Read'],
-        'commission' => ['ines', '/commission'],
-        'commission sheet' => ['ines', 'Commission sheet'],
-        'office' => ['fenna', '/office'],
-        'style' => ['fenna', '/style'],
-        'dates' => ['tomas', '14 Lanternfish Lane/dates'],
-        'tasks' => ['wendell', '/tasks?who=all'],
-        'offers' => ['caleb', '208 Copperbeech Road/offers'],
-        'net sheet' => ['caleb', '208 Copperbeech Road/net'],
-        'kits' => ['tomas', '/kits'],
-        'kit' => ['tomas', '/kits/purchase-buyer'],
-        'forms' => ['tomas', '14 Lanternfish Lane/forms'],
-        'assembling' => ['tomas', '14 Lanternfish Lane/assembling'],
-        'fill requests' => ['tomas', '14 Lanternfish Lane/fill-requests'],
-        'own forms' => ['wendell', '/own-forms'],
-        'rules' => ['fenna', '/rules'],
-        'rule' => ['fenna', '/rules/new'],
-        'imports' => ['wendell', '/imports'],
-        'address book' => ['wendell', '/contacts'],
-        'own sign-in' => ['tomas', '/me'],
-        'lanes to print' => ['wendell', '/?print=1'],
-    ];
-}
-
-/** Goes to a view by its address, or by the link a person would follow. */
-function walkTo(BrowserCase $test, string $where): void
-{
-    if (str_starts_with($where, '/')) {
-        $test->visit($where);
-
-        return;
-    }
-    if ($where === 'Read') {
-        $test->visit('/review')->press('Review', 'table');
-
-        return;
-    }
-    if (preg_match('#^(\d+ .+)/([\w-]+)$#', $where, $m) === 1) {
-        $test
-            ->visit('/files?q='.rawurlencode($m[1]))
-            ->waitFor('table [data-open]')
-            ->click();
-        $test->waitFor('.board');
-        $test->visit($test->browser->getCurrentURL()."/{$m[2]}");
-        $test->waitFor('main');
-
-        return;
-    }
-    $test->visit('/files?q=lanternfish')->waitFor('table [data-open]')->click();
-    $test->waitFor('.board');
-    match ($where) {
-        '14 Lanternfish Lane' => null,
-        'Commission sheet' => $test->press('Commission', '.board-head'),
-        default => $test->press($where, '.board'),
-    };
-    $test->waitFor('main');
-}
-
-it('has nothing axe objects to in either theme, and fits a phone without scrolling sideways', function (string $who) {
-    /** @var BrowserCase $this */
-    $this->signIn($who);
-    foreach (array_filter(mainViews(), fn (array $view) => $view[0] === $who) as $name => [, $where]) {
-        $this->shape($this->browser, 1280, 800);
-        walkTo($this, $where);
-        foreach (['light', 'dark'] as $theme) {
-            $this->shape($this->browser, 1280, 800, $theme);
-            $this->shot(preg_replace('/[^a-z]+/', '-', strtolower("{$who} {$where} {$theme}")));
-            expect($this->axe($theme === 'light' ? 'whole' : 'colours'))->toBe([], "{$name}, {$theme}");
-        }
-        $this->shape($this->browser, 390, 844);
-        expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(
-            392,
-            "{$name} scrolls sideways",
-        );
-    }
-})->with(array_values(array_unique(array_column(mainViews(), 0))));
-
 it('is worked by keyboard: places, finding, rows', function () {
     /** @var BrowserCase $this */
     $this->signIn('wendell')->visit('/');
@@ -133,8 +43,8 @@ it('is worked by keyboard: places, finding, rows', function () {
 
 it('follows Enter from blank to missing blank, and asks about a term', function () {
     /** @var BrowserCase $this */
-    $this->signIn('tomas');
-    walkTo($this, 'Association addendum');
+    $this->openFile('tomas', '14 Lanternfish Lane');
+    $this->press('Association addendum', '.board');
     $this->press('Go to next blank');
     $active = fn () => $this->browser->executeScript('return document.activeElement.dataset.blank || ""');
     expect($active())->toBe('dues');
