@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Files\Actions\SetFact;
 use App\Forms\OwnShelf;
 use App\Models\OwnForm;
 use App\Models\Paper;
@@ -119,6 +120,7 @@ it('keeps a paper on its revision when the next comes into force, and takes its 
     $this->as('tomas')->post("/files/{$file->key}/forms/QR-12", ['what' => 'take']);
     $this->seeAll();
     $paper = $this->paper($file, 'QR-12');
+    app(SetFact::class)($file, 'property.zip', '54321');
     foreach (['notes' => 'call after five', 'zip' => '12345'] as $blank => $value) {
         $this->as('tomas')
             ->postJson("/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'key' => "revision-{$blank}"])

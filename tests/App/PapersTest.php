@@ -55,12 +55,12 @@ it('keeps every earlier entry as its own event', function () use ($entry) {
     $paper = $this->paper($this->aFile(), 'M-201');
     foreach (['lamp', 'lamp and mirror', ''] as $value) {
         $this->as('tomas')
-            ->postJson("/papers/{$paper->key}/entries", $entry('excluded', $value))
+            ->postJson("/papers/{$paper->key}/entries", $entry('known', $value))
             ->assertOk();
     }
     $this->seeAll();
     expect(
-        DB::table('paper_entries')->where('paper_id', $paper->id)->where('blank', 'excluded')->orderBy('id')->pluck('value')->all(),
+        DB::table('paper_entries')->where('paper_id', $paper->id)->where('blank', 'known')->orderBy('id')->pluck('value')->all(),
     )->toBe(['lamp', 'lamp and mirror', '']);
 });
 

@@ -49,7 +49,7 @@ final class AnswerFillRequest
         if (! in_array($blank, FillRequest::asked($paper), true)) {
             throw new StepRefused('This is not yours to fill in.');
         }
-        ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}", seen: $seen);
+        ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}", 'paper', $seen);
     }
 
     /**

@@ -29,7 +29,8 @@ final class StoreEntry
 
     /**
      * @param string $clientKey made on the device for this entry
-     * @param 'here'|'term'|'follow' $scope only on this paper, the term itself, or follow the term again
+     * @param 'here'|'paper'|'term'|'follow' $scope here, and for the whole file where nobody has entered it yet; only on this paper, as
+     *                                              a client's answer; the term itself; or follow the term again
      * @param string|null $seen what the device last saw in the blank; null: it does not say
      * @param Facts|null $facts of the file, where they are at hand
      * @return string the value as kept
@@ -65,7 +66,7 @@ final class StoreEntry
         }
         $value = $blank->parse($typed, $paper->file->office->today());
         // What nobody has entered yet is entered for the whole file: every paper that asks for it follows.
-        if ($scope === 'here' && $value !== '' && $this->fillsEmptyTerm($paper, $blank, $facts)) {
+        if ($scope === 'here' && $value !== '' && $this->fillsEmptyTerm($paper, $blank, $typed, $facts)) {
             $scope = 'term';
         }
         if ($scope === 'term' && $blank->binding !== null && ! str_contains($blank->binding, '?')) {
@@ -97,14 +98,24 @@ final class StoreEntry
         return $value;
     }
 
-    private function fillsEmptyTerm(Paper $paper, Blank $blank, ?Facts $facts): bool
+    private function fillsEmptyTerm(Paper $paper, Blank $blank, string $typed, ?Facts $facts): bool
     {
         $term = $blank->binding === null ? null : Term::tryFrom($blank->binding) ?? PropertyFact::tryFrom($blank->binding);
 
-        return $term !== null &&
-            ($paper->load('values')->entries()[$blank->name] ?? '') === '' &&
-            ($facts ?? FactBook::of($paper->file))->value($term->value) === null &&
-            ! in_array($term->value, ['acceptance'], true);
+        if (
+            $term === null ||
+            $term === Term::Acceptance ||
+            ($paper->load('values')->entries()[$blank->name] ?? '') !== '' ||
+            ($facts ?? FactBook::of($paper->file))->value($term->value) !== null
+        ) {
+            return false;
+        }
+        try {
+            return SetFact::read($paper->file, $term->value, $typed) !== '';
+        } catch (EntryUnreadable) {
+            // The blank takes what the term does not: it is kept on this paper.
+            return false;
+        }
     }
 
     private function standing(Paper $paper, string $blank): string
