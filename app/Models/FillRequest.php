@@ -33,6 +33,7 @@ use Unanimus\Forms\FillStatus;
  * @property string|null $reminded_on
  * @property Carbon|null $finished_at
  * @property-read DealFile $file
+ * @property-read Party $party
  * @property-read User $asker
  * @property-read Collection<int, Paper> $papers
  */
@@ -62,6 +63,12 @@ final class FillRequest extends Record
     public function file(): BelongsTo
     {
         return $this->belongsTo(DealFile::class, 'deal_file_id');
+    }
+
+    /** @return BelongsTo<Party, $this> */
+    public function party(): BelongsTo
+    {
+        return $this->belongsTo(Party::class);
     }
 
     /** @return BelongsTo<User, $this> */

@@ -10,14 +10,12 @@ use App\Models\Party;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
+use Unanimus\Forms\ContractForms;
 use Unanimus\Signing\RoundStatus;
 
 /** Whether a file's contract is signed, and since when. */
 final readonly class SignedContract
 {
-    /** The forms of the library that make a contract. */
-    private const CONTRACTS = ['M-201', 'M-202', 'M-203', 'M-301'];
-
     /**
      * @param LocalDate|null $on the day the last one signed it here; null: not everyone has
      * @param bool $isUploaded whether it came in signed, from the other side or on paper
@@ -31,7 +29,7 @@ final readonly class SignedContract
     public static function of(DealFile $file): self
     {
         $contracts = $file->papers->filter(
-            static fn (Paper $paper) => in_array($paper->form_number, self::CONTRACTS, true) && $paper->state !== PaperState::Void,
+            static fn (Paper $paper) => ContractForms::has($paper->form_number) && $paper->state !== PaperState::Void,
         );
         $signed = $contracts->filter(static fn (Paper $paper) => $paper->state === PaperState::Signed);
         $scanned = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
@@ -41,11 +39,12 @@ final readonly class SignedContract
             $round = $file->rounds->first(
                 static fn ($round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id),
             );
-            $asked = [];
-            foreach ($paper->form()->marks ?? [] as $mark) {
-                $mark->seat->role !== 'agent' && in_array((string) $mark->seat, $seated, true) && ($asked[] = (string) $mark->seat);
-            }
-            if ($round !== null && $round->over_at !== null && array_diff($asked, $round->signers->pluck('seat')->all()) === []) {
+            $form = $paper->form();
+            if (
+                $form !== null &&
+                $round?->over_at !== null &&
+                ContractForms::unsigned($form, $seated, $round->signers->pluck('seat')->values()->all()) === []
+            ) {
                 $on = LocalDate::at($round->over_at, $file->office->timeZone());
             }
         }

@@ -70,7 +70,12 @@ final readonly class WaitingOnOthers
     {
         $rows = [];
         foreach (
-            FillRequest::query()->where('status', 'out')->whereIn('deal_file_id', $this->files->keys())->orderBy('last_day')->get() as $request
+            FillRequest::query()
+                ->with('party')
+                ->where('status', 'out')
+                ->whereIn('deal_file_id', $this->files->keys())
+                ->orderBy('last_day')
+                ->get() as $request
         ) {
             $file = $this->files[$request->deal_file_id];
             $rows[] = new TodayRow(
@@ -79,7 +84,7 @@ final readonly class WaitingOnOthers
                 $file->name,
                 "/files/{$file->key}/fill-requests",
                 $this->today->daysUntil($request->lastDay()),
-                seat: Seat::of('buyer.1'),
+                seat: $request->party->seat(),
                 act: ['label' => 'Remind', 'to' => "/fill-requests/{$request->key}/remind", 'with' => []],
             );
         }

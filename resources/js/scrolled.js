@@ -1,6 +1,6 @@
 // What scrolls can be reached by keyboard too, when nothing inside it takes the focus.
 
-const reached = 'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), summary, [tabindex]';
+const reached = 'a[href], button:not(:disabled), input:not(:disabled, [type=hidden]), select:not(:disabled), textarea:not(:disabled), summary, [tabindex]';
 
 function reach() {
     for (const part of document.querySelectorAll('aside, table, .leaf, .scrolls, .board-wrap')) {

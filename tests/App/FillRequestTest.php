@@ -2,16 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Files\Actions\SetParty;
 use App\Forms\Actions\AnswerFillRequest;
 use App\Mail\ActionLink;
+use App\Models\DealFile;
 use App\Models\FillRequest;
 use App\Models\Letter;
+use App\Overview\WaitingOnOthers;
 use App\Papers\Actions\TakeForm;
 use App\Papers\PaperLog;
 use App\Papers\PaperView;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Signing\Seat;
 use Unanimus\Terms\Kind;
 
 /** A request to the first buyer to fill M-217 of a fresh file, and the file. */
@@ -246,4 +250,13 @@ it('reminds by itself once, two days before the last day', function () {
     $this->seeAll();
     expect($reminders())->toBe(1)->and($fill->refresh()->reminded_on)->not->toBeNull();
     Carbon::setTestNow();
+});
+
+it('shows on Today whose answers are waited for, at their own seat', function () {
+    $fill = asked();
+    app(SetParty::class)($fill->file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar']);
+    FillRequest::query()->whereKey($fill->id)->update(['party_id' => $fill->file->parties()->where('role', 'seller')->value('id')]);
+    $rows = WaitingOnOthers::of($this->people['tomas'], DealFile::query()->with('members')->get(), $fill->file->office->today());
+    $row = array_values(array_filter($rows, static fn ($row) => $row->about === 'has not opened the request'))[0];
+    expect((string) $row->seat)->toBe('seller.1')->and($row->act['label'] ?? '')->toBe('Remind');
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\Blank;
+use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
@@ -264,4 +265,21 @@ it('turns an answer into entries: a choice made, changed and taken back, a text 
         ->toBe([])
         ->and(Questions::entries($hours, '', '24'))
         ->toBe(['hours' => '24']);
+});
+
+it('waits for every party that a contract asks and the file has, and for no licensee', function () {
+    $form = (new Library(dirname(__DIR__, 2).'/library'))->form('M-201');
+    $taken = ['buyer.1', 'seller.1', 'agent.1', 'escrow.1'];
+    expect(ContractForms::has('M-201'))
+        ->toBeTrue()
+        ->and(ContractForms::has('M-207'))
+        ->toBeFalse()
+        ->and(ContractForms::has(null))
+        ->toBeFalse()
+        ->and(ContractForms::unsigned($form, $taken, []))
+        ->toEqualCanonicalizing(['buyer.1', 'seller.1'])
+        ->and(ContractForms::unsigned($form, $taken, ['buyer.1', 'agent.1']))
+        ->toBe(['seller.1'])
+        ->and(ContractForms::unsigned($form, $taken, ['seller.1', 'buyer.1']))
+        ->toBe([]);
 });

@@ -290,10 +290,10 @@ abstract class BrowserCase extends TestCase
         return $this;
     }
 
-    /** What a row of the board says. */
-    public function row(string $title): string
+    /** What a row says, of the board if no other. */
+    public function row(string $title, string $rows = 'tr.row'): string
     {
-        $rows = array_map(fn (RemoteWebElement $row) => $row->getText(), $this->all('tr.row'));
+        $rows = array_map(fn (RemoteWebElement $row) => $row->getText(), $this->all($rows));
 
         return array_values(array_filter($rows, fn (string $said) => str_contains($said, $title)))[0] ?? '';
     }
