@@ -35,7 +35,7 @@ final readonly class DealLine
 
     /**
      * @param list<array{x: float, label: string, day: string, iso: string, key: string, left: float, row: int, past: bool}> $posts left: where its name begins, in which row under the line
-     * @param list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}> $flags x is where the flag's foot stands; state: done, late, due, ahead
+     * @param list<array{x: float, row: int, width: float, label: string, name: string, day: string, state: string, key: string, because: string}> $flags x is where the flag's foot stands; state: done, late, due, ahead
      * @param list<array{x: float, label: string}> $ticks
      * @param float $from where the thick line begins
      * @param float $to where the line ends
@@ -123,7 +123,7 @@ final readonly class DealLine
      * @param list<Deadline> $deadlines
      * @param list<string> $done
      * @param callable(LocalDate): float $x
-     * @return list<array{x: float, row: int, width: float, label: string, day: string, state: string, key: string, because: string}>
+     * @return list<array{x: float, row: int, width: float, label: string, name: string, day: string, state: string, key: string, because: string}>
      */
     private static function flags(array $deadlines, array $done, LocalDate $today, callable $x): array
     {
@@ -131,7 +131,13 @@ final readonly class DealLine
         foreach (array_reverse($deadlines) as $deadline) {
             $state = $deadline->standing($done, $today);
             $label =
-                $deadline->label.($state === 'done' ? ' ✓' : ($state === 'ahead' ? '' : ' · '.substr($deadline->due->short(), 0, 3)));
+                $deadline->label.
+                match ($state) {
+                    'done' => ' ✓',
+                    'late' => ' · late',
+                    'ahead' => '',
+                    default => ' · '.substr($deadline->due->short(), 0, 3),
+                };
             $at = $x($deadline->due);
             $width = Typeface::width($label, self::SIZE) + 18;
             $row = 1;
@@ -143,6 +149,7 @@ final readonly class DealLine
                 'row' => $row,
                 'width' => $width,
                 'label' => $label,
+                'name' => $deadline->label,
                 'day' => $deadline->due->short(),
                 'state' => $state,
                 'key' => $deadline->name,

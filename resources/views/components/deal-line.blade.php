@@ -11,7 +11,7 @@
     @endforeach
     @foreach ($line->flags as $flag)
         <a class="flag {{ $flag['state'] }}" href="/files/{{ $file->key }}/dates">
-            <title>{{ $flag['label'] }}, {{ $flag['day'] }}: {{ $flag['because'] }}</title>
+            <title>{{ $flag['name'] }}, {{ $flag['day'] }}: {{ $flag['because'] }}</title>
             @if ($line->isSlanted())
                 @php($foot = $line->feet[$flag['key']])
                 <path class="lead" d="M{{ $flag['x'] }} {{ $base - 3 }}V{{ $base - 9 }}L{{ $foot }} {{ $base - 22 }}"/>
@@ -43,6 +43,6 @@
     <thead><tr><th scope="col">Date</th><th scope="col">Day</th><th scope="col">Standing</th></tr></thead>
     <tbody>
     @foreach ($line->posts as $post)<tr><th scope="row">{{ $post['label'] }}</th><td>{{ $post['day'] }}</td><td>{{ $post['past'] ? 'past' : 'ahead' }}</td></tr>@endforeach
-    @foreach ($line->flags as $flag)<tr><th scope="row">{{ $flag['label'] }}</th><td>{{ $flag['day'] }}</td><td>{{ $flag['state'] }}: {{ $flag['because'] }}</td></tr>@endforeach
+    @foreach ($line->flags as $flag)<tr><th scope="row">{{ $flag['name'] }}</th><td>{{ $flag['day'] }}</td><td>{{ $flag['state'] }}: {{ $flag['because'] }}</td></tr>@endforeach
     </tbody>
 </table></div>

@@ -87,7 +87,7 @@
                     @if ($file->status->isOpen())
                         <button class="button tight plain" type="button" data-opens="#end">Terminate</button>
                     @else
-                        @if ($file->status->value !== 'closed')<form method="post" action="/files/{{ $file->key }}/follow-on">@csrf<button class="button tight now">Start follow-on file</button></form>@endif
+                        @if ($file->status->value !== 'closed' && ! $follower)<form method="post" action="/files/{{ $file->key }}/follow-on">@csrf<button class="button tight now">Start follow-on file</button></form>@endif
                         @can('review', $file)<button class="button tight plain" type="button" data-opens="#reopen">Reopen</button>@endcan
                     @endif
                 </div>
