@@ -203,16 +203,14 @@ final class Finder
      */
     private static function byDates(callable $fits): array
     {
-        return array_values(
-            DealFile::query()
-                ->with(['office', 'knownFacts', 'kits'])
-                ->whereIn('status', ['preparing', 'active', 'under_contract'])
-                ->orderBy('id')
-                ->limit(2000)
-                ->get()
-                ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))
-                ->modelKeys(),
-        );
+        return DealFile::query()
+            ->with(['office', 'knownFacts', 'kits'])
+            ->whereIn('status', ['preparing', 'active', 'under_contract'])
+            ->lazyById(500)
+            ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))
+            ->map(static fn (DealFile $file) => $file->id)
+            ->values()
+            ->all();
     }
 
     /**

@@ -38,7 +38,7 @@ final readonly class CommissionSheet
         $companyNet = $company->plus($entries->fee);
         $steps = [
             new Step('Price', 'sale price', $entries->price),
-            new Step('Our side', "{$entries->price} × {$entries->rate}", $gross),
+            new Step('Gross commission', "{$entries->price} × {$entries->rate}", $gross),
             new Step("{$entries->agent}, share", "{$gross} × {$entries->agentShare}", $share),
             new Step("{$entries->company}, share", "{$gross} − {$share}", $company),
             new Step($entries->feeName, 'flat, paid by the agent to the company', $entries->fee),

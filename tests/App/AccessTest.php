@@ -264,7 +264,7 @@ it('slows down guessing', function () {
     }
     $this->post('/sign-in', ['email' => 'tomas@quillmark.example', 'password' => 'lanternfish'])
         ->assertStatus(429)
-        ->assertSee('Too many tries');
+        ->assertSee('Too many attempts');
 });
 
 it('lets a deactivated person in nowhere', function () {

@@ -196,6 +196,20 @@ it('lays flags so that no stem runs through a label', function () use ($day) {
     }
 });
 
+it('says on a flag what its day means today', function () use ($day) {
+    $rules = array_map(
+        static fn (int $days) => new DeadlineRule("d{$days}", "Step {$days}", 'acceptance', $days, roll: 'none'),
+        [1, 5, 20, 23, 40],
+    );
+    $deadlines = Schedule::compute(['acceptance' => $day('2026-11-03')], [], $rules, new BusinessCalendar());
+    $anchors = ['acceptance' => ['label' => 'Accepted', 'day' => $day('2026-11-03')]];
+    $flags = array_column(DealLine::lay($anchors, $deadlines, ['d1'], $day('2026-11-23'))->flags, null, 'key');
+    expect(array_column($flags, 'label', 'key'))
+        ->toBe(['d1' => 'Step 1 ✓', 'd5' => 'Step 5 · late', 'd20' => 'Step 20 · Mon', 'd23' => 'Step 23 · Thu', 'd40' => 'Step 40'])
+        ->and($flags['d5']['name'])
+        ->toBe('Step 5');
+});
+
 it('names every post without two names meeting, and sets posts of one day beside each other', function () use ($day) {
     mt_srand(11);
     for ($i = 0; $i < 200; $i++) {

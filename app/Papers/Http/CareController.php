@@ -42,7 +42,7 @@ final class CareController
         );
         $care->name($paper, $given['title'], $given['stage']);
 
-        return redirect("/papers/{$paper->key}")->with('told', 'Stored.');
+        return redirect("/papers/{$paper->key}")->with('told', 'Saved.');
     }
 
     public function replace(Request $request, Paper $paper, CareForPaper $care): RedirectResponse

@@ -1,1 +1,1 @@
-<x-error title="This page was open too long" what="For safety the page has to be loaded again. What was stored before is kept; entries on a paper that were not sent yet wait on this device." />
+<x-error title="This page was open too long" what="For security, load the page again. Everything saved before is still there. Entries that were not sent yet are safe on this device." />

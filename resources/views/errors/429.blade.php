@@ -1,1 +1,1 @@
-<x-error title="Too many tries" what="Wait a minute, then try again. Nothing was changed." />
+<x-error title="Too many attempts" what="Wait a minute, then try again. Nothing was changed." />

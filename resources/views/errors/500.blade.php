@@ -1,1 +1,1 @@
-<x-error title="Something went wrong" what="It is our fault and has been noted. Everything stored before is kept, and nothing was changed half-way. Try again; if it happens again, tell your administrator the request number below." />
+<x-error title="Something went wrong" what="The problem is on our end, and it was logged. Everything saved before is still there, and nothing was changed halfway. Try again. If it happens again, give your administrator the request number below." />

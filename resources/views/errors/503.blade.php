@@ -1,1 +1,1 @@
-<x-error title="Back in a few minutes" what="Unanimus is being looked after. Everything you stored is kept. Try again in a few minutes." />
+<x-error title="Back in a few minutes" what="We are working on Unanimus. Everything you saved is safe. Try again in a few minutes." />
