@@ -129,6 +129,8 @@ abstract class BrowserCase extends TestCase
             '--disable-component-update',
             '--disable-sync',
             '--disable-quic',
+            // A page kept for the way back goes on receiving answers, and with them the session of whoever had it open.
+            '--disable-features=BackForwardCache',
             '--user-data-dir='.sys_get_temp_dir().'/unanimus-browser-'.bin2hex(random_bytes(6)),
         ]);
         $capabilities = DesiredCapabilities::chrome();
