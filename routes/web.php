@@ -38,6 +38,7 @@ use App\Papers\Http\LayerController;
 use App\Papers\Http\ListingPapersController;
 use App\Papers\Http\LogController;
 use App\Papers\Http\PaperController;
+use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
@@ -233,6 +234,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/files/{file}/uploads', [PaperController::class, 'uploads']);
+    Route::post('/files/{file}/placing', [PlacingController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])->where('upload', '[\w:-]{8,60}');
     Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])->withoutMiddleware(OnlyOpenFiles::class);

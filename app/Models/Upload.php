@@ -6,6 +6,8 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Unanimus\Files\PaperState;
+use Unanimus\Intake\StackPart;
 
 /**
  * One file that someone uploaded, under the key their browser gave it: sent again, it is the same one.
@@ -23,6 +25,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $state working, done or refused
  * @property string $told
  * @property bool $seen
+ * @property int|null $version_id the version it became
+ * @property int|null $meant_id the paper it seems to be
+ * @property PaperState|null $before_state of the paper it stands at, before it came there; null: that paper was made for it
+ * @property list<array<string, mixed>> $parts the papers in it, where it holds several
+ * @property bool $is_question whether its uploader has still to say that it is where it belongs
+ * @property-read Paper|null $paper
  * @property-read DealFile $file
  * @property-read Paper|null $placeholder
  * @property-read User|null $uploader
@@ -32,9 +40,45 @@ final class Upload extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['seen' => 'boolean'];
+    protected $casts = ['seen' => 'boolean', 'is_question' => 'boolean', 'parts' => 'array', 'before_state' => PaperState::class];
 
-    protected $attributes = ['state' => 'working', 'told' => '', 'stage' => 'contract', 'paper_id' => null, 'seen' => false];
+    protected $attributes = [
+        'state' => 'working',
+        'told' => '',
+        'stage' => 'contract',
+        'paper_id' => null,
+        'seen' => false,
+        'version_id' => null,
+        'meant_id' => null,
+        'before_state' => null,
+        'parts' => '[]',
+        'is_question' => false,
+    ];
+
+    /** @return Collection<int, self> what this person uploaded and has still to say where it belongs */
+    public static function inQuestion(DealFile $file, User $user): Collection
+    {
+        return self::query()
+            ->with('paper.latest')
+            ->where('deal_file_id', $file->id)
+            ->where('user_id', $user->id)
+            ->where('is_question', true)
+            ->orderBy('id')
+            ->limit(40)
+            ->get();
+    }
+
+    /** @return list<StackPart> */
+    public function stack(): array
+    {
+        return array_map(StackPart::fromArray(...), $this->parts);
+    }
+
+    /** @return BelongsTo<Paper, $this> */
+    public function paper(): BelongsTo
+    {
+        return $this->belongsTo(Paper::class, 'paper_id');
+    }
 
     /** @return Collection<int, self> what this person uploaded that is not told yet: being converted, or done while they were elsewhere */
     public static function unseen(DealFile $file, User $user): Collection

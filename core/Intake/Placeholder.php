@@ -11,10 +11,32 @@ use Unanimus\Finding\Query;
  */
 final class Placeholder
 {
+    private const FORM = '/\b([A-Z]{1,3}-\d{1,4})\s*·\s*rev\./u';
+
     private const HEAD = 700;
 
     /** Words too common to tell one paper from another. */
     private const COMMON = ['and', 'of', 'the', 'for', 'from', 'to', 'a', 'in', 'or'];
+
+    /**
+     * The key of the row a file seems to belong to: the one on the form its first page names, or the one it is called after.
+     *
+     * @param array<string, string> $titles by key
+     * @param array<string, string> $forms numbers of the forms rows are on, by key
+     * @param string $name the file's name
+     * @param string $text what the first page says, from its top
+     */
+    public static function row(array $titles, array $forms, string $name, string $text): ?string
+    {
+        if (preg_match_all(self::FORM, $text, $m) > 0) {
+            $on = array_keys($forms, (string) end($m[1]), true);
+            if (count($on) === 1) {
+                return (string) $on[0];
+            }
+        }
+
+        return self::thatFits($titles, $name, $text);
+    }
 
     /**
      * The key of the one expected paper that fits; null when none or several do.

@@ -8,6 +8,8 @@ declare(strict_types=1);
  */
 return [
     // Terms, dates, status
+    'Upload placed' => '“:file” placed as :to',
+    'Upload separated' => '“:file” separated into :papers',
     'Term changed' => ':name changed from :before to :after',
     'Term changed (first)' => ':name set to :after',
     'Term changed (gone)' => ':name removed (was :before)',

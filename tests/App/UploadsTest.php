@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Upload;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Pages\Drawing;
@@ -175,4 +176,90 @@ it('gives a paper as text, to whoever works on it and to whoever signs it now, a
         ->assertDontSee('Page 8');
     $this->get('/sign/'.$this->signer($round, 'agent.1')->token().'/papers/0/text')->assertNotFound();
     $this->get('/sign/'.$this->signer($round, 'buyer.1')->token().'/papers/7/text')->assertNotFound();
+});
+
+function printedForm(object $case, object $file, string $number): string
+{
+    return $case->as('tomas')->get("/papers/{$case->paper($file, $number)->key}/pdf")->assertOk()->getContent();
+}
+
+function uploaded(object $case, object $file, string $name, string $pdf): void
+{
+    $scratch = new Scratch();
+    $one = new UploadedFile($scratch->put('one.pdf', $pdf), $name, 'application/pdf', null, true);
+    $case->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'up-'.md5($name)], ['Accept' => 'application/json'])->assertOk();
+    $case->seeAll();
+}
+
+it('proposes the row of a form that comes back, places it there in one step, and moves it on', function () {
+    $file = $this->aFile();
+    $agreement = $this->paper($file, 'M-201');
+    $lead = $this->paper($file, 'M-230');
+    $scratch = new Scratch();
+    $scan = press()->print([(new Drawing(612, 792))->text(72, 90, 14, 'no words that tell')]);
+    $one = new UploadedFile($scratch->put('a.pdf', $scan), "{$agreement->title}.pdf", 'application/pdf', null, true);
+    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'place-0001'], ['Accept' => 'application/json'])->assertOk();
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('Check where your uploads go')->assertSee("looks like the {$agreement->title}");
+    // Nobody else is asked, and nobody else's answer counts.
+    $this->as('wendell')->get("/files/{$file->key}")->assertOk()->assertDontSee('Check where your uploads go');
+    $this->as('wendell')->post("/files/{$file->key}/placing", ['to' => ['place-0001' => $agreement->key]])->assertRedirect();
+    $this->seeAll();
+    $own = Upload::query()->where('key', 'place-0001')->sole()->paper;
+    expect($agreement->fresh()->state->value)->toBe('draft')->and($own->state->value)->toBe('ready');
+
+    $place = fn (string $key) => $this->as('tomas')->post("/files/{$file->key}/placing", ['to' => ['place-0001' => $key]])->assertRedirect();
+    $place($agreement->key);
+    $this->seeAll();
+    expect($agreement->fresh()->state->value)
+        ->toBe('signed')
+        ->and($agreement->fresh()->latest->sha256)
+        ->toBe($own->latest->sha256)
+        ->and($own->fresh()->state->value)
+        ->toBe('void');
+    $this->as('tomas')->get("/files/{$file->key}")->assertDontSee('Check where your uploads go');
+
+    // Asked again by hand, as after a mistake: the first row is as it was.
+    Upload::query()->where('key', 'place-0001')->update(['is_question' => true]);
+    $place($lead->key);
+    $this->seeAll();
+    expect($agreement->fresh()->state->value)
+        ->toBe('draft')
+        ->and($agreement->fresh()->latest_version_id)
+        ->toBeNull()
+        ->and($lead->fresh()->state->value)
+        ->toBe('signed');
+    // With the reviewer it stays.
+    Upload::query()->where('key', 'place-0001')->update(['is_question' => true]);
+    $lead->requirement()->update(['review_state' => 'submitted']);
+    $place('')->assertSessionHas('refused');
+    $this->seeAll();
+    expect($lead->fresh()->state->value)->toBe('signed');
+});
+
+it('sees that one PDF holds several forms, and puts each at its row', function () {
+    $file = $this->aFile();
+    $scratch = new Scratch();
+    foreach (['M-201', 'M-230'] as $at => $number) {
+        $scratch->put("{$at}.pdf", printedForm($this, $file, $number));
+    }
+    exec("qpdf --empty --pages {$scratch->path('0.pdf')} {$scratch->path('1.pdf')} -- {$scratch->path('all.pdf')}", $said, $code);
+    uploaded($this, $file, 'scan 77.pdf', (string) file_get_contents($scratch->path('all.pdf')));
+    $upload = Upload::query()->where('name', 'scan 77.pdf')->sole();
+    expect(array_map(fn ($part) => $part->form, $upload->stack()))->toBe(['M-201', 'M-230']);
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('Separate the 2 papers in it')->assertSee('Lead-based paint disclosure (page');
+    $this->as('tomas')
+        ->post("/files/{$file->key}/placing", ['to' => [$upload->key => ''], 'apart' => [$upload->key]])
+        ->assertRedirect();
+    $this->seeAll();
+    [$first, $second] = [$this->paper($file, 'M-201')->fresh(), $this->paper($file, 'M-230')->fresh()];
+    expect($first->state->value)
+        ->toBe('signed')
+        ->and($second->state->value)
+        ->toBe('signed')
+        ->and($first->latest->pages + $second->latest->pages)
+        ->toBe($upload->paper->latest->pages)
+        ->and($second->latest->reading['form'])
+        ->toBe('M-230')
+        ->and($upload->paper->fresh()->state->value)
+        ->toBe('void');
 });

@@ -3,9 +3,12 @@
 declare(strict_types=1);
 
 use Tests\Support\MadePdf;
+use Unanimus\Forms\Library;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\Placeholder;
+use Unanimus\Intake\Stack;
+use Unanimus\Intake\StackPart;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PdfLook;
@@ -290,3 +293,36 @@ it('embeds no picture of this machine that a text links to', function (string $k
         ->and(substr_count(trim((new NativeTool())->run(['pdfimages', '-list', $path])), "\n"))
         ->toBe(1, 'a picture stands in it');
 })->with(['docx', 'odt', 'rtf']);
+
+it('tells a stack of papers from one paper', function () {
+    $library = new Library(dirname(__DIR__, 2).'/library');
+    $foot = fn (string $form, int $page, int $of) => "Some text\n{$form} · rev. 2026-01 · page {$page} of {$of}";
+    expect(Stack::of([$foot('M-201', 1, 2), $foot('M-201', 2, 2)], $library))
+        ->toBe([])
+        ->and(Stack::of(['a letter', 'goes on'], $library))
+        ->toBe([]);
+    $parts = Stack::of(
+        [$foot('M-201', 1, 3), $foot('M-201', 2, 3), 'an exhibit', $foot('M-230', 1, 1), "SURVEY OF LOT 5\npage 1 of 2", 'page 2 of 2'],
+        $library,
+    );
+    expect(array_map(fn (StackPart $part) => $part->readable(), $parts))->toBe([
+        $library->form('M-201')->title.' (pages 1 to 3)',
+        $library->form('M-230')->title.' (page 4)',
+        'SURVEY OF LOT 5 (pages 5 to 6)',
+    ]);
+    // The same form twice is two papers.
+    expect(Stack::of([$foot('M-201', 1, 2), $foot('M-201', 2, 2), $foot('M-201', 1, 2), $foot('M-201', 2, 2)], $library))->toHaveCount(2);
+});
+
+it('finds the row of a form by its number on the page before its name', function () {
+    $titles = ['a' => 'Purchase agreement', 'b' => 'Financing addendum'];
+    $forms = ['a' => 'M-201', 'b' => 'M-205'];
+    expect(Placeholder::row($titles, $forms, 'purchase agreement.pdf', 'text M-205 · rev. 2026-01'))
+        ->toBe('b')
+        ->and(Placeholder::row($titles, $forms, 'purchase agreement.pdf', 'a scan'))
+        ->toBe('a')
+        ->and(Placeholder::row($titles, $forms, 'scan.pdf', 'a scan'))
+        ->toBeNull()
+        ->and(Placeholder::row($titles, ['a' => 'M-201', 'b' => 'M-201'], 'scan.pdf', 'M-201 · rev. 2026-01'))
+        ->toBeNull();
+});

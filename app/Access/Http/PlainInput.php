@@ -21,6 +21,7 @@ final class PlainInput
     private const LISTS = [
         'addresses',
         'answers',
+        'apart',
         'change',
         'columns',
         'email',

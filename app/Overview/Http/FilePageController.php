@@ -82,6 +82,7 @@ final class FilePageController
                 static fn (User $person) => $person->id === $me->id || $file->members->contains('user_id', $person->id),
             ),
             'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
+            'placing' => $works ? Upload::inQuestion($file, $me) : new Collection(),
             'uploads' => $works ? Upload::unseen($file, $me) : new Collection(),
             'joining' => $works && in_array($file->side, ['seller', 'landlord'], true)
                     ? JoinRequest::query()

@@ -7,6 +7,7 @@ namespace App\Papers\Actions;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Papers\BroughtIn;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
@@ -21,6 +22,8 @@ use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Brought;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\Placeholder;
+use Unanimus\Intake\Stack;
+use Unanimus\Intake\StackPart;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
@@ -29,6 +32,9 @@ use Unanimus\Requirements\Stage;
 /** Takes a file from outside into a deal file: as a paper of its own, or as the paper a placeholder waits for. */
 final class BringIn
 {
+    /** Pages of an upload that are read for what it may be. */
+    private const LOOKED_AT = 80;
+
     public function __construct(private readonly Bytes $bytes, private readonly Converter $converter, private readonly Library $library)
     {
     }
@@ -37,12 +43,11 @@ final class BringIn
      * Takes a file in at once.
      *
      * @param string $name the file's own name, from which it may be known what it is
-     * @return array{Paper, list<string>} the paper, and what had to be done to the file, in words
      *
      * @throws BringRefused when it cannot be taken
      * @throws StepRefused when the placeholder does not wait any more
      */
-    public function __invoke(DealFile $file, string $path, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
+    public function __invoke(DealFile $file, string $path, string $name, ?Paper $placeholder = null, string $stage = 'contract'): BroughtIn
     {
         return $this->file($file, $this->converter->toPdf($path), $name, $placeholder, $stage);
     }
@@ -56,11 +61,9 @@ final class BringIn
     /**
      * Takes in what a file has become.
      *
-     * @return array{Paper, list<string>}
-     *
      * @throws StepRefused when the placeholder does not wait any more
      */
-    public function file(DealFile $file, Brought $brought, string $name, ?Paper $placeholder = null, string $stage = 'contract'): array
+    public function file(DealFile $file, Brought $brought, string $name, ?Paper $placeholder = null, string $stage = 'contract'): BroughtIn
     {
         // Two at one placeholder: the second waits here and finds that the first has come in.
         if (
@@ -69,12 +72,15 @@ final class BringIn
         ) {
             throw new StepRefused("“{$placeholder->title}” has already arrived. Open it and upload this file as a new version.");
         }
-        $paper = $placeholder ?? ($this->expected($file, $brought, $name) ?? $this->ownPaper($file, $name, $stage));
-        $met = $placeholder === null && $paper->state === PaperState::Expected;
+        $texts = $this->texts($brought);
+        // At a row it was put there by hand: nothing is asked but whether it is one paper.
+        $row = $placeholder === null ? $this->row($file, $name, $texts[0] ?? '') : null;
+        $met = $row?->state === PaperState::Expected;
+        $paper = $placeholder ?? ($met ? $row : $this->ownPaper($file, $name, $stage));
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
         $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today());
-        $paper->addVersion(
+        $version = $paper->addVersion(
             $sha256,
             $brought->pages,
             MadeBy::Uploaded,
@@ -99,22 +105,59 @@ final class BringIn
         History::add($file->brokerage_id, $file->id, 'Paper brought in', $told, new SeenBy($paper->side, $paper->staff_only));
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
 
-        return [$paper, [...$met ? ["It was matched to the expected {$paper->title}."] : [], ...$brought->notes, ...$read[1]]];
+        return new BroughtIn(
+            $paper,
+            $version,
+            [...$met ? ["It was matched to the expected {$paper->title}."] : [], ...$brought->notes, ...$read[1]],
+            $met ? null : $row,
+            $met,
+            Stack::of($texts, $this->library),
+        );
     }
 
-    private function expected(DealFile $file, Brought $brought, string $name): ?Paper
+    /** @return list<StackPart> the papers in it, where it holds several */
+    public function stack(Brought $brought): array
     {
-        $waiting = $file->papers()->where('state', PaperState::Expected)->pluck('title', 'key')->all();
-        if ($waiting === []) {
-            return null;
-        }
+        return Stack::of($this->texts($brought), $this->library);
+    }
+
+    /** @return list<string> what stands on its pages, of the first ones of a long one */
+    private function texts(Brought $brought): array
+    {
         $scratch = new Scratch();
         try {
-            $text = (new NativeTool(15))->run(['pdftotext', '-l', '1', $scratch->put('brought.pdf', $brought->pdf), '-']);
+            $text = (new NativeTool(15))->run(
+                ['pdftotext', '-l', (string) self::LOOKED_AT, $scratch->put('brought.pdf', $brought->pdf), '-'],
+            );
         } catch (ToolFailed) {
-            $text = '';
+            return [];
         }
-        $key = Placeholder::thatFits($waiting, $name, $text);
+
+        return array_slice(explode("\f", $text), 0, min($brought->pages, self::LOOKED_AT));
+    }
+
+    /** The row it seems to belong to: one that waits for a paper, or a form that nobody has signed here yet. */
+    private function row(DealFile $file, string $name, string $text): ?Paper
+    {
+        $rows = $file
+            ->papers()
+            ->where(
+                static fn ($papers) => $papers
+                    ->where('state', PaperState::Expected)
+                    ->orWhere(
+                        static fn ($forms) => $forms
+                            ->whereNotNull('form_number')
+                            ->whereIn('state', [PaperState::Draft, PaperState::Ready])
+                            ->whereDoesntHave('requirement', static fn ($asked) => $asked->whereIn('review_state', ['submitted', 'accepted'])),
+                    ),
+            )
+            ->get(['key', 'title', 'form_number', 'state']);
+        $key = Placeholder::row(
+            $rows->pluck('title', 'key')->all(),
+            $rows->whereNotNull('form_number')->pluck('form_number', 'key')->all(),
+            $name,
+            $text,
+        );
 
         // Locked, so that two that arrive at once do not both become the same paper.
         return $key === null
@@ -122,12 +165,13 @@ final class BringIn
             : $file
                 ->papers()
                 ->where('key', $key)
-                ->where('state', PaperState::Expected)
+                ->whereIn('state', [PaperState::Expected, PaperState::Draft, PaperState::Ready])
                 ->tap(static fn ($papers) => $papers->lockForUpdate())
                 ->first();
     }
 
-    private function ownPaper(DealFile $file, string $name, string $stage): Paper
+    /** A paper of its own for what comes in, named after its file. */
+    public function ownPaper(DealFile $file, string $name, string $stage): Paper
     {
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Uploaded paper';
 

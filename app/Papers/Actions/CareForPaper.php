@@ -20,13 +20,18 @@ use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
+use Unanimus\Intake\StackPart;
 use Unanimus\Requirements\Stage;
 
 /** What happens to a paper besides filling and signing: its name and stage, a newer version, its end, a copy elsewhere. */
 final class CareForPaper
 {
-    public function __construct(private readonly Converter $converter, private readonly Bytes $bytes, private readonly Library $library)
-    {
+    public function __construct(
+        private readonly Converter $converter,
+        private readonly Bytes $bytes,
+        private readonly Library $library,
+        private readonly BringIn $bringIn,
+    ) {
     }
 
     /** @throws StepRefused when the name is empty or the stage none */
@@ -76,7 +81,13 @@ final class CareForPaper
             'sha256' => $sha256,
         ]);
 
-        return [...$brought->notes, ...$read[1]];
+        $parts = array_map(static fn (StackPart $part) => $part->readable(), $this->bringIn->stack($brought));
+
+        return [
+            ...$brought->notes,
+            ...$read[1],
+            ...$parts === [] ? [] : ['It seems to hold several papers: '.implode(', ', $parts).'. Upload the others at their own rows.'],
+        ];
     }
 
     /** @throws StepRefused when there is no reason, or the paper is out for signature or called for and still a draft */

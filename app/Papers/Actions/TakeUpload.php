@@ -83,11 +83,16 @@ final class TakeUpload
             if ($brought instanceof BringRefused) {
                 throw $brought;
             }
-            [$paper, $notes] = $this->bringIn->file($upload->file, $brought, $upload->name, $upload->placeholder, $upload->stage);
+            $in = $this->bringIn->file($upload->file, $brought, $upload->name, $upload->placeholder, $upload->stage);
             $upload->update([
                 'state' => 'done',
-                'paper_id' => $paper->id,
-                'told' => trim("“{$paper->title}” is in the file. ".implode(' ', $notes)),
+                'paper_id' => $in->paper->id,
+                'version_id' => $in->version->id,
+                'meant_id' => $in->meant?->id,
+                'before_state' => $in->wasExpected || $upload->placeholder !== null ? PaperState::Expected : null,
+                'parts' => $in->parts,
+                'is_question' => $in->isQuestion(),
+                'told' => trim("“{$in->paper->title}” is in the file. ".implode(' ', $in->notes)),
             ]);
         } catch (BringRefused|StepRefused $why) {
             $upload->update([

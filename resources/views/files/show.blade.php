@@ -27,6 +27,7 @@
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>
             </div>
+            @if ($placing->isNotEmpty())@include('files.placing')@endif
             <div class="board-wrap">
             <table class="board">
                 <thead><tr data-filters>
@@ -39,7 +40,7 @@
                     <tbody>
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
                     @foreach ($rows as $row)
-                        <tr class="row" data-row data-owes="{{ implode(' ', array_keys(array_filter($row['cells'], fn ($cell) => $cell !== 'done'))) }}" data-state="{{ $row['requirement']?->review_state->value }}">
+                        <tr class="row" data-row data-owes="{{ implode(' ', array_keys(array_filter($row['cells'], fn ($cell) => $cell !== 'done'))) }}" data-state="{{ $row['requirement']?->review_state->value }}" data-paper="{{ $row['paper']->key }}">
                             <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Select {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'expected')><output></output></td>
                             <td>@if ($row['paper']->state->value === 'expected')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? '1 more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
                             @foreach ($seats as [$seat, $place, $name])<td class="cell">{{ $glyphs->cell($row['cells'][$place] ?? null, $seat, $name) }}</td>@endforeach
