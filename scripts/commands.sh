@@ -30,7 +30,7 @@ cmd_demo() {
     start_stack
     if [ ! -f "$UNANIMUS_STATE/seeded" ]; then
         say "laying out the demo's files"
-        as_app php artisan demo:seed >"$UNANIMUS_STATE/log/seed.log" 2>&1 || { tail -20 "$UNANIMUS_STATE/log/seed.log"; fail "the demo data could not be made"; }
+        seed_story
         # So many rows at once: the planner is told of them before the first page is asked for.
         psql_owner -d unanimus -c 'ANALYZE' >/dev/null
         as_app touch "$UNANIMUS_STATE/seeded"
@@ -42,6 +42,16 @@ cmd_demo() {
     as_app php artisan demo:sign-ins
     echo
     echo "  ./unanimus stop  ends it; the data stays for the next ./unanimus demo"
+}
+
+# What the demo tells happened over the last weeks. Only while it is laid out does the database take its days for the time.
+seed_story() {
+    local failed=
+    psql_owner -d unanimus -c "CREATE OR REPLACE FUNCTION the_moment() RETURNS timestamptz LANGUAGE sql VOLATILE AS \$\$
+        SELECT clock_timestamp() + coalesce(nullif(current_setting('unanimus.story', true), ''), '0')::interval \$\$"
+    as_app php artisan demo:seed >"$UNANIMUS_STATE/log/seed.log" 2>&1 || failed=yes
+    psql_owner -d unanimus -c 'CREATE OR REPLACE FUNCTION the_moment() RETURNS timestamptz LANGUAGE sql VOLATILE AS $$ SELECT clock_timestamp() $$'
+    [ -z "$failed" ] || { tail -20 "$UNANIMUS_STATE/log/seed.log"; fail "the demo data could not be made"; }
 }
 
 cmd_start() {

@@ -6,12 +6,20 @@ namespace App\Demo;
 
 use App\History\History;
 use App\Models\DealFile;
+use App\Models\Paper;
 use App\Models\Party;
 use App\Models\User;
+use App\Storage\Bytes;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Press;
+use Unanimus\Requirements\Stage;
 
 /** Further files that fill lanes and reports, the same for every run of the same seed. */
 final class Generator
@@ -83,6 +91,13 @@ final class Generator
         'Closing statement' => 'closing',
     ];
 
+    /** @var array<string, string> SHA-256 by title */
+    private array $scans = [];
+
+    public function __construct(private readonly Story $story, private readonly Bytes $bytes, private readonly Press $press)
+    {
+    }
+
     /** @param  array<string, User>  $people */
     public function lay(array $people, int $count): void
     {
@@ -98,12 +113,15 @@ final class Generator
     private function file(User $agent, User $coordinator, bool $open, int $index): void
     {
         $officeId = (int) $agent->officeRoles->firstOrFail()->office_id;
-        $today = LocalDate::at(now(), new \DateTimeZone('America/New_York'));
+        $today = $this->story->today();
         $side = mt_rand(0, 2) === 0 ? 'seller' : 'buyer';
         $listed = $open && mt_rand(0, 5) === 0;
         $closing = $open ? $today->plusDays(mt_rand(2, 62)) : $today->plusDays(-mt_rand(4, 725));
         $accepted = $closing->plusDays(-mt_rand(34, 58));
         $accepted = $open && $accepted->isAfter($today) ? $today->plusDays(-mt_rand(1, 9)) : $accepted;
+        // A file is opened a few days before its offer is accepted, and none in the future.
+        $opened = $accepted->plusDays(-3);
+        $this->story->at(-$opened->daysUntil($today), '10:'.sprintf('%02d', ($index * 7) % 60));
         $street = 2 + (($index * 37) % 480).' '.self::STREETS[$index % count(self::STREETS)];
         $town = self::TOWNS[mt_rand(0, 3)];
         $settled = $open ? mt_rand(1, 6) : 7;
@@ -151,7 +169,7 @@ final class Generator
         }
         DB::table('facts')->insert($rows);
         $this->people($base, $agent);
-        $this->checklist($base, $settled);
+        $this->checklist($file, $agent, $settled, $accepted, $open && $closing->isAfter($today) ? $today : $closing);
         $open &&
             DB::table('file_kits')->insert([
                 ...$base,
@@ -160,7 +178,18 @@ final class Generator
                 'by_itself' => true,
             ]);
         \App\Terms\SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
+        Auth::setUser($agent);
         History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => 'sale'], SeenBy::everyone());
+        $listed || $this->tell($file, -$accepted->daysUntil($today), 'Under contract');
+        $open || $this->tell($file, -$closing->daysUntil($today), 'Closed');
+        $this->story->now();
+        Auth::logout();
+    }
+
+    private function tell(DealFile $file, int $day, string $what): void
+    {
+        $this->story->at($day, '16:40');
+        History::add($file->brokerage_id, $file->id, $what, [], SeenBy::everyone());
     }
 
     /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
@@ -188,22 +217,53 @@ final class Generator
         $email === null || $party->reach(['email' => $email]);
     }
 
-    /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
-    private function checklist(array $base, int $settled): void
+    /** The papers the file must hold: those that are settled are there as scans, the others are expected. */
+    private function checklist(DealFile $file, User $agent, int $settled, LocalDate $from, LocalDate $to): void
     {
+        $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
         $rows = [];
         foreach (array_keys(self::REQUIREMENTS) as $index => $title) {
+            $isThere = $index < $settled;
+            // Spread over the time from acceptance to closing, and none of it tomorrow.
+            $day = $from->plusDays(intdiv($from->daysUntil($to) * $index, count(self::REQUIREMENTS)));
+            $this->story->at(-$day->daysUntil($this->story->today()), sprintf('%02d:%02d', 9 + $index, ($file->id * 7) % 60));
+            $paper = Paper::create([
+                ...$base,
+                'title' => $title,
+                'stage' => self::REQUIREMENTS[$title],
+                'state' => $isThere ? PaperState::Ready : PaperState::Expected,
+                'position' => (int) array_search(self::REQUIREMENTS[$title], Stage::keys(), true) * 1000 + $index * 10,
+                'reason' => 'every purchase',
+                'called_by' => 'rule',
+            ]);
+            if ($isThere) {
+                $paper->addVersion($this->scan($file->brokerage_id, $title), 1, MadeBy::Uploaded, "{$title}.pdf", $agent->id);
+            }
             $rows[] = [
                 ...$base,
+                'paper_id' => $paper->id,
                 'key' => (string) Str::ulid(),
                 'title' => $title,
                 'stage' => self::REQUIREMENTS[$title],
                 'position' => $index * 10,
                 'reason' => 'every purchase',
-                'review_state' => $index < $settled ? 'accepted' : 'not_submitted',
-                'decided_at' => $index < $settled ? now() : null,
+                'review_state' => $isThere ? 'accepted' : 'not_submitted',
+                'decided_at' => $isThere ? now() : null,
             ];
         }
         DB::table('requirements')->insert($rows);
+    }
+
+    /** The bytes of such a scan, the same for all files. */
+    private function scan(int $brokerageId, string $title): string
+    {
+        return $this->scans[$title] ??= $this->bytes->keep(
+            $brokerageId,
+            $this->press->print([
+                (new Drawing(612, 792))
+                    ->text(60, 90, 18, $title, weight: 'bold')
+                    ->text(60, 130, 11, 'A scan of the signed paper, as it was uploaded to this sample file.'),
+            ]),
+        );
     }
 }

@@ -8,7 +8,6 @@ use App\Files\Actions\BringListing;
 use App\Files\Actions\FollowOn;
 use App\Files\Actions\KeepOffers;
 use App\Files\Actions\KeepTasks;
-use App\Files\Actions\MarkDeadline;
 use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
@@ -22,7 +21,6 @@ use App\Models\FillRequest;
 use App\Models\SavedView;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\Listing;
 use Unanimus\Files\DealStatus;
 use Unanimus\Signing\Seat;
@@ -31,6 +29,7 @@ use Unanimus\Signing\Seat;
 final class MoreFiles
 {
     public function __construct(
+        private readonly Story $story,
         private readonly OpenFile $open,
         private readonly SetFact $setFact,
         private readonly SetParty $setParty,
@@ -47,7 +46,7 @@ final class MoreFiles
     public function lay(array $people): void
     {
         $this->copperbeech($people);
-        $this->millrace($people);
+        app(Millrace::class)->lay($people);
         $this->eideFirstTry($people);
         $this->orchard($people);
         $this->leaseAndReferral($people);
@@ -59,8 +58,9 @@ final class MoreFiles
     /** @param  array<string, User>  $people */
     private function copperbeech(array $people): void
     {
+        $this->story->at(-20, '9:40');
         $file = $this->start($people, 'caleb', 'seller', 'TR-26-03977');
-        $today = $file->office->today();
+        $today = $this->story->today();
         ($this->setParty)($file, Seat::of('seller.1'), [
             'name' => 'Beatrix Palomar',
             'email' => 'beatrix@palomar.example',
@@ -129,10 +129,12 @@ final class MoreFiles
                         'closing' => $today->plusDays(60)->iso(),
                     ],
                 ],
-            ] as [$buyers, $agent, $terms]
+            ] as $index => [$buyers, $agent, $terms]
         ) {
+            $this->story->at($index - 2, '8:3'.$index);
             $this->offers->record($file, ['buyers' => $buyers, 'agent' => $agent, 'terms' => $terms]);
         }
+        $this->story->at(-1, '17:20');
         $this->askedToFill($file->refresh(), $people['caleb']);
     }
 
@@ -176,39 +178,11 @@ final class MoreFiles
     }
 
     /** @param  array<string, User>  $people */
-    private function millrace(array $people): void
-    {
-        $file = $this->start($people, 'priya', 'seller', 'TR-26-03544');
-        $today = $file->office->today();
-        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Idris Vantongeren', 'email' => 'idris@vantongeren.example']);
-        ($this->move)($file, DealStatus::Active, $people['priya']);
-        Auth::setUser($people['caleb']);
-        $file = $this->open->joinOtherSide($file->id, $people['caleb'])->load(['office', 'members']);
-        ($this->setParty)($file, Seat::of('buyer.1'), [
-            'name' => 'Leonie Abara',
-            'email' => 'leonie@abara.example',
-            'phone' => '(555) 555-0161',
-        ]);
-        $this->setFact->many($file, [
-            'price' => '283,500',
-            'earnest_money' => '6,000',
-            'financing' => 'conventional',
-            'loan_percent' => '75',
-            'acceptance' => $today->plusDays(-31)->iso(),
-            'closing' => $this->weekday($today->plusDays(7))->iso(),
-            'escrow_holder' => 'Anchorfield Title & Escrow',
-        ]);
-        $file->putLabels(['both sides']);
-        foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
-            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office', 'kits']), $done, true);
-        }
-    }
-
-    /** @param  array<string, User>  $people */
     private function eideFirstTry(array $people): void
     {
+        $this->story->at(-62, '10:15');
         $file = $this->start($people, 'tomas', 'buyer', 'TR-26-04533');
-        $today = $file->office->today();
+        $today = $this->story->today();
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Torvald Eide', 'email' => 'torvald@eide.example']);
         $this->setFact->many($file, [
             'price' => '309,000',
@@ -217,6 +191,7 @@ final class MoreFiles
             'acceptance' => $today->plusDays(-54)->iso(),
             'closing' => $today->plusDays(-8)->iso(),
         ]);
+        $this->story->at(-22, '14:20');
         ($this->move)($file, DealStatus::Terminated, $people['tomas'], 'The lender refused the loan.', $today->plusDays(-22));
         ($this->followOn)($file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), $people['tomas']);
     }
@@ -224,8 +199,9 @@ final class MoreFiles
     /** @param  array<string, User>  $people */
     private function orchard(array $people): void
     {
+        $this->story->at(-9, '13:05');
         $file = $this->start($people, 'rosalind', 'seller');
-        $today = $file->office->today();
+        $today = $this->story->today();
         $this->setFact->many($file, [
             'property.street' => '3 Orchard Bank',
             'property.city' => 'Saltreach',
@@ -254,8 +230,9 @@ final class MoreFiles
     /** @param  array<string, User>  $people */
     private function leaseAndReferral(array $people): void
     {
+        $this->story->at(-6, '15:30');
         $lease = $this->start($people, 'priya', 'landlord', null, 'lease');
-        $today = $lease->office->today();
+        $today = $this->story->today();
         $this->setFact->many($lease, [
             'property.street' => '55 Tollgate',
             'property.unit' => 'Apt 2',
@@ -286,8 +263,9 @@ final class MoreFiles
     /** @param  array<string, User>  $people */
     private function expiredListing(array $people): void
     {
+        $this->story->at(-192, '11:00');
         $file = $this->start($people, 'caleb', 'seller');
-        $today = $file->office->today();
+        $today = $this->story->today();
         $this->setFact->many($file, [
             'property.street' => '91 Bellfounder Street',
             'property.city' => 'Pellingford',
@@ -299,12 +277,14 @@ final class MoreFiles
         ]);
         ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Perpetua Ashdown', 'email' => 'perpetua@ashdown.example']);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
+        $this->story->at(-10, '9:00');
         ($this->move)($file, DealStatus::Expired, $people['caleb'], 'The listing ran out without an offer.', $today->plusDays(-10));
     }
 
     /** @param  array<string, User>  $people */
     private function office(array $people): void
     {
+        $this->story->now();
         $base = ['brokerage_id' => $people['ines']->brokerage_id];
         Contact::create([
             ...$base,
@@ -365,10 +345,5 @@ final class MoreFiles
         }
 
         return $file->refresh()->load(['office', 'members']);
-    }
-
-    private function weekday(LocalDate $day): LocalDate
-    {
-        return $day->weekday() > 5 ? $day->plusDays(8 - $day->weekday()) : $day;
     }
 }

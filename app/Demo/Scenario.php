@@ -11,45 +11,26 @@ use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Models\DealFile;
-use App\Models\Paper;
-use App\Models\Round;
-use App\Models\Signer;
 use App\Models\User;
-use App\Papers\Actions\BringIn;
-use App\Papers\Actions\StoreEntry;
 use App\Review\Actions\Decide;
-use App\Review\Actions\SubmitPaper;
-use App\Signing\Actions\ComposeRound;
-use App\Signing\Actions\RecordEvent;
-use App\Signing\Actions\SealSet;
-use App\Signing\Actions\SendRound;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\Listing;
-use Unanimus\Pages\Drawing;
-use Unanimus\Pages\Press;
 use Unanimus\Pages\Rect;
-use Unanimus\Pages\Scratch;
-use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
-use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\Seat;
 
 /** The scenario's own files, made by the same actions a person's clicks call, so that nothing in them is pretended. */
 final class Scenario
 {
     public function __construct(
+        private readonly Story $story,
+        private readonly PaperWork $papers,
         private readonly OpenFile $open,
         private readonly SetFact $setFact,
         private readonly SetParty $setParty,
-        private readonly StoreEntry $storeEntry,
-        private readonly ComposeRound $compose,
-        private readonly SendRound $send,
-        private readonly RecordEvent $record,
-        private readonly SealSet $seal,
-        private readonly SubmitPaper $submit,
+        private readonly MarkDeadline $mark,
         private readonly Decide $decide,
-        private readonly BringIn $bringIn,
-        private readonly Press $press,
     ) {
     }
 
@@ -58,6 +39,7 @@ final class Scenario
     {
         $this->lanternfish($people);
         $this->hollisAndWren($people);
+        $this->story->now();
         Auth::logout();
     }
 
@@ -65,128 +47,140 @@ final class Scenario
     private function lanternfish(array $people): void
     {
         $tomas = $people['tomas'];
+        $today = $this->story->today();
+        $this->story->at(-29, '9:14');
         Auth::setUser($tomas);
         $file = ($this->open)($tomas, 'buyer');
         $this->open->join($file, $people['wendell'], 'coordinator');
-        $today = $file->office->today();
         $this->listing($file, 'TR-26-04182');
-        ($this->setParty)($file, Seat::of('buyer.1'), [
-            'name' => 'Sunniva Eide',
-            'email' => 'sunniva@eide.example',
-            'phone' => '(555) 555-0141',
-        ]);
-        ($this->setParty)($file, Seat::of('buyer.2'), [
-            'name' => 'José Nguyễn-Ortiz',
-            'email' => 'jose@eide.example',
-            'phone' => '(555) 555-0142',
-        ]);
-        ($this->setParty)($file, Seat::of('escrow.1'), [
-            'name' => 'Nadia Petrov',
-            'firm' => 'Anchorfield',
-            'email' => 'nadia.petrov@anchorfield.example',
-        ]);
-        ($this->setParty)($file, Seat::of('lender.1'), [
-            'name' => 'Owen Gallagher',
-            'firm' => 'Brackwater',
-            'email' => 'owen.gallagher@brackwater.example',
-        ]);
+        $this->people($file);
+        $this->setFact->many($file, ['buyer_commission' => '2.75']);
+
+        $this->story->at(-22, '9:20');
         $accepted = $today->plusDays(-20);
+        $this->offer($file, $accepted->plusDays(-2), $accepted->plusDays(1));
+        $this->papers->signedByAll($file, ['M-102'], $tomas, ['agent.1' => [-22, '9:41']]);
+        $this->story->at(-22, '10:05');
+        $this->papers->fill($file, 'M-201', []);
+        $this->papers->fill($file, 'M-215', ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500']);
+        $this->papers->signedByAll($file, ['M-201', 'M-215'], $tomas, [
+            'buyer.2' => [-22, '20:21'],
+            'seller.1' => [-20, '16:37'],
+            'seller.2' => [-20, '16:52'],
+        ]);
+        $this->story->at(-20, '17:10');
+        $this->setFact->many($file->refresh()->load(['knownFacts', 'office']), ['acceptance' => $accepted->iso()]);
+        $this->underContract($file, $people);
+    }
+
+    private function people(DealFile $file): void
+    {
         foreach (
             [
-                'price' => '412,500',
-                'earnest_money' => '8,000',
-                'financing' => 'government',
-                'loan_percent' => '96.5',
-                'concessions' => '5,000',
-                'escrow_holder' => 'Anchorfield Title & Escrow',
-                'lender' => 'Brackwater Mutual Lending',
-                'included' => 'range, porch swing',
-                'earnest_days' => '3',
-                'inspection_days' => '10',
-                'appraisal_days' => '28',
-                'loan_days' => '35',
-                'offer_date' => $accepted->plusDays(-2)->iso(),
-                'offer_expiry' => $accepted->plusDays(1)->iso(),
-                'buyer_commission' => '2.75',
-                'offer_expiry_time' => '5pm',
-                'closing' => $today->plusDays(25)->iso(),
-                'possession' => $today->plusDays(28)->iso(),
-                'acceptance' => $accepted->iso(),
-            ] as $name => $value
+                'buyer.1' => ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example', 'phone' => '(555) 555-0141'],
+                'buyer.2' => ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example', 'phone' => '(555) 555-0142'],
+                'escrow.1' => ['name' => 'Nadia Petrov', 'firm' => 'Anchorfield', 'email' => 'nadia.petrov@anchorfield.example'],
+                'lender.1' => ['name' => 'Owen Gallagher', 'firm' => 'Brackwater', 'email' => 'owen.gallagher@brackwater.example'],
+            ] as $seat => $who
         ) {
-            ($this->setFact)($file, $name, $value);
+            ($this->setParty)($file, Seat::of($seat), $who);
         }
-        app(
-            SetCommission::class,
-        )($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee']);
+    }
+
+    private function offer(DealFile $file, LocalDate $made, LocalDate $expires): void
+    {
+        $this->setFact->many($file, [
+            'price' => '412,500',
+            'earnest_money' => '8,000',
+            'financing' => 'government',
+            'loan_percent' => '96.5',
+            'concessions' => '5,000',
+            'escrow_holder' => 'Anchorfield Title & Escrow',
+            'lender' => 'Brackwater Mutual Lending',
+            'included' => 'range, porch swing',
+            'earnest_days' => '3',
+            'inspection_days' => '10',
+            'appraisal_days' => '28',
+            'loan_days' => '35',
+            'offer_date' => $made->iso(),
+            'offer_expiry' => $expires->iso(),
+            'offer_expiry_time' => '5pm',
+            'closing' => $this->story->today()->plusDays(25)->iso(),
+            'possession' => $this->story->today()->plusDays(28)->iso(),
+        ]);
         $file->load(['knownFacts', 'office']);
-        foreach (['earnest', 'inspection', 'repair_answer', 'title'] as $done) {
-            app(MarkDeadline::class)($file->refresh()->load(['knownFacts', 'office']), $done, true);
-        }
-        $this->fill($file, 'M-102', []);
-        $this->fill($file, 'M-201', []);
-        $this->fill($file, 'M-215', ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500']);
-        $this->fill($file, 'M-230', ['known_no' => 'x', 'reports_no' => 'x']);
-        $this->signedByAll($file, ['M-102'], $tomas);
-        $this->signedByAll($file, ['M-201', 'M-215'], $tomas);
-        $this->review($file, $people);
-        $round = $this->round(
+    }
+
+    /** @param  array<string, User>  $people */
+    private function underContract(DealFile $file, array $people): void
+    {
+        [$tomas, $ines] = [$people['tomas'], $people['ines']];
+        $this->story->at(-19, '9:30');
+        $this->papers->accepted($file, 'M-102', $tomas, $ines);
+        $this->papers->accepted($file, 'M-201', $tomas, $ines);
+        $this->story->at(-18, '11:02');
+        $this->met($file, 'earnest');
+        $this->papers->uploaded($file, 'Earnest money receipt', [
+            'Anchorfield Title & Escrow has received $8,000.00 for 14 Lanternfish Lane, Tidewick.',
+            'Nadia Petrov, closer',
+        ]);
+        $this->story->at(-10, '15:20');
+        $this->met($file, 'inspection');
+        $this->story->at(-7, '10:44');
+        $this->met($file, 'repair_answer');
+        $this->story->at(-5, '13:15');
+        $this->met($file, 'title');
+        $this->story->at(-2, '16:05');
+        app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), [
+            'rate' => '2.75',
+            'agent_share' => '70',
+            'fee' => '395',
+            'fee_name' => 'Transaction fee',
+        ]);
+        $financing = $this->papers->submitted($file, 'M-215', $tomas);
+        $this->story->at(-1, '9:12');
+        $this->papers->as(
+            $ines,
+            fn () => $this->decide->sendBack(
+                $financing,
+                $ines,
+                'The agency named in section 1 is not how the lender writes it. Please check with Owen Gallagher.',
+                1,
+                new Rect(330, 168, 1, 1),
+            ),
+        );
+        $this->papers->submitted($file, 'Earnest money receipt', $tomas);
+        $this->papers->fill($file, 'M-230', ['known_no' => 'x', 'reports_no' => 'x']);
+        $this->story->at(-1, '14:30');
+        $round = $this->papers->round(
             $file,
             ['M-230'],
             $tomas,
             'The lead paint disclosure for the brokerage, built 1962. One page to read, one place to sign.',
         );
-        $this->sign($round, 'buyer.1');
-        $this->act($round, 'buyer.2', EventKind::Opened, 'opened:buyer.2');
+        $this->story->at(-1, '18:03');
+        $this->papers->sign($round, 'buyer.1');
+        $this->story->at(-1, '21:40');
+        $this->papers->act($round, 'buyer.2', EventKind::Opened, 'opened:buyer.2');
     }
 
-    /** @param  array<string, User>  $people */
-    private function review(DealFile $file, array $people): void
+    private function met(DealFile $file, string $deadline): void
     {
-        foreach (['M-102' => 'accept', 'M-201' => 'accept', 'M-215' => 'remark'] as $form => $what) {
-            $requirement = $file
-                ->requirements()
-                ->whereHas('paper', static fn ($paper) => $paper->where('form_number', $form))
-                ->firstOrFail();
-            ($this->submit)($requirement, $people['tomas']);
-            $what === 'accept'
-                ? $this->decide->accept($requirement, $people['ines'])
-                : $this->decide->sendBack(
-                    $requirement,
-                    $people['ines'],
-                    'The agency named in section 1 is not how the lender writes it. Please check with Owen Gallagher.',
-                    1,
-                    new Rect(330, 168, 1, 1),
-                );
-        }
-        $scratch = new Scratch();
-        $page = (new Drawing(612, 792))
-            ->text(60, 90, 18, 'Receipt for earnest money', weight: 'bold')
-            ->text(60, 130, 11, 'Anchorfield Title & Escrow has received $8,000.00 for 14 Lanternfish Lane, Tidewick.')
-            ->text(60, 160, 11, 'Nadia Petrov, closer');
-        $receipt = $file->papers()->where('title', 'Earnest money receipt')->firstOrFail();
-        ($this->bringIn)($file, $scratch->put('receipt.pdf', $this->press->print([$page])), 'Earnest money receipt', $receipt);
-        ($this->submit)($file->requirements()->where('paper_id', $receipt->id)->firstOrFail(), $people['tomas']);
+        ($this->mark)($file->refresh()->load(['knownFacts', 'office', 'kits']), $deadline, true);
     }
 
     /** @param  array<string, User>  $people */
     private function hollisAndWren(array $people): void
     {
+        $this->story->at(-4, '10:20');
         Auth::setUser($people['rosalind']);
         $file = ($this->open)($people['rosalind'], 'buyer');
         $this->open->join($file, $people['wendell'], 'coordinator');
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Imogen Hollis', 'email' => 'imogen@hollis.example']);
         ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'Bastien Wren', 'email' => 'bastien@wren.example']);
-        ($this->setFact)(
-            $file,
-            'offer_date',
-            $file->office
-                ->today()
-                ->plusDays(-4)
-                ->iso(),
-        );
-        $this->fill($file, 'M-102', []);
-        $this->signedByAll($file, ['M-102'], $people['rosalind']);
+        ($this->setFact)($file, 'offer_date', $this->story->today()->plusDays(-4)->iso());
+        $this->papers->fill($file, 'M-102', []);
+        $this->papers->signedByAll($file, ['M-102'], $people['rosalind'], ['buyer.2' => [-3, '12:06']]);
     }
 
     /** The listing from the stand-in's own data: the seeding works without the server running. */
@@ -199,68 +193,5 @@ final class Scenario
                 app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, $number);
             }
         }
-    }
-
-    /** @param  array<string, string>  $entries */
-    private function fill(DealFile $file, string $form, array $entries): void
-    {
-        $paper = $this->paper($file, $form);
-        foreach ($entries as $blank => $value) {
-            ($this->storeEntry)($paper, $blank, $value, "seed:{$blank}");
-        }
-    }
-
-    private function paper(DealFile $file, string $form): Paper
-    {
-        return $file->papers()->where('form_number', $form)->firstOrFail();
-    }
-
-    /** @param  list<string>  $forms */
-    private function round(DealFile $file, array $forms, User $by, string $message = ''): Round
-    {
-        $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers']);
-        $round = ($this->compose)($file, array_map(fn (string $form) => $this->paper($file, $form), $forms), $by);
-        $round->update(['message' => $message]);
-        $round->setRelation('file', $file);
-        ($this->send)($round);
-
-        return $round;
-    }
-
-    /** @param  list<string>  $forms */
-    private function signedByAll(DealFile $file, array $forms, User $by): void
-    {
-        $round = $this->round($file, $forms, $by);
-        foreach ($round->refresh()->load('signers')->signers as $signer) {
-            $this->sign($round, $signer->seat);
-        }
-        ($this->seal)($round->refresh());
-    }
-
-    private function sign(Round $round, string $seat): void
-    {
-        $signer = Signer::query()->where('round_id', $round->id)->where('seat', $seat)->firstOrFail();
-        $this->act($round, $seat, EventKind::Opened, "opened:{$seat}");
-        $this->act($round, $seat, EventKind::Consented, "consented:{$seat}");
-        $hands = array_keys(AdoptedSignature::HANDS);
-        $signature = AdoptedSignature::typed($signer->name, $signer->initials, $hands[$signer->id % 4]);
-        $this->act($round, $seat, EventKind::Adopted, "adopted:{$seat}", ['hand' => $signature->hand, 'signature' => $signature->digest()]);
-        $signer->refresh()->update(['adopted' => $signature->toArray()]);
-        foreach (
-            $round
-                ->refresh()
-                ->load(['signers', 'marks', 'events'])
-                ->state()
-                ->owes($seat) as $mark
-        ) {
-            $this->act($round, $seat, EventKind::Marked, "mark:{$seat}:{$mark}", ['mark' => $mark]);
-        }
-        $this->act($round, $seat, EventKind::Finished, "finished:{$seat}");
-    }
-
-    /** @param  array<string, mixed>  $data */
-    private function act(Round $round, string $seat, EventKind $kind, string $once, array $data = []): void
-    {
-        ($this->record)($round, new RoundEvent($kind, $seat, $data), $once, ['address' => '127.0.0.1', 'device' => 'demo']);
     }
 }

@@ -39,22 +39,24 @@ final class Seed extends Command
 
     protected $description = 'Lays out the demo';
 
-    public function handle(Scenario $scenario, MoreFiles $more, OwnSheets $sheets, Generator $generator): int
+    public function handle(): int
     {
         if (Sight::brokerages() !== []) {
             $this->info('The demo is there already.');
 
             return self::SUCCESS;
         }
-        DB::transaction(function () use ($scenario, $more, $sheets, $generator): void {
+        DB::transaction(function (): void {
             $people = self::people();
             if ($this->option('people')) {
                 return;
             }
-            $scenario->lay($people);
-            $more->lay($people);
-            $sheets->lay($people);
-            $generator->lay($people, (int) $this->option('generated'));
+            // One story for all of them, told within this transaction.
+            app()->instance(Story::class, new Story());
+            app(Scenario::class)->lay($people);
+            app(MoreFiles::class)->lay($people);
+            app(OwnSheets::class)->lay($people);
+            app(Generator::class)->lay($people, (int) $this->option('generated'));
         });
         $this->info('The demo is laid out.');
 

@@ -31,14 +31,14 @@ final readonly class Seat implements \Stringable
     }
 
     /**
-     * The roles whom those who serve a side ask to sign: their clients and themselves; the other side signs with its own agent,
-     * unless both are ours.
+     * The roles whom those who serve a side ask to sign: their clients, themselves and their broker; the other side signs with
+     * its own agent, unless both are ours.
      *
      * @return list<string>
      */
     public static function askedBy(string $side): array
     {
-        return $side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord', 'agent'] : [$side, 'agent'];
+        return $side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord', 'agent', 'broker'] : [$side, 'agent', 'broker'];
     }
 
     /** The shape it is drawn in: buyers circle, sellers square, agents diamond, broker hexagon, others triangle. */

@@ -46,6 +46,9 @@ CREATE OR REPLACE TRIGGER rounds_stay_once_sent BEFORE UPDATE OR DELETE ON round
 -- 3. Histories: each entry carries the hash of the one before it, over all of its columns. Who and when come from the
 --    session, never from the statement; an entry goes behind the last one, whether or not who adds it sees that one.
 
+-- What time it is, asked in one place: while the demo's data is made, and only then, its owner puts the days of the story here.
+CREATE OR REPLACE FUNCTION the_moment() RETURNS timestamptz LANGUAGE sql VOLATILE AS $$ SELECT clock_timestamp() $$;
+
 CREATE OR REPLACE FUNCTION chain_part(value text) RETURNS text LANGUAGE sql IMMUTABLE AS $$
     SELECT CASE WHEN value IS NULL THEN '-;' ELSE octet_length(value) || ':' || value || ';' END $$;
 CREATE OR REPLACE FUNCTION chain_moment(value timestamptz) RETURNS text LANGUAGE sql STABLE AS $$
@@ -76,7 +79,7 @@ BEGIN
     h.deal_file_id := file;
     h.seq := coalesce(last_seq, 0) + 1;
     h.before := coalesce(h.before, repeat('0', 64));
-    h.at := clock_timestamp();
+    h.at := the_moment();
     h.user_id := CASE WHEN told('outsider') IS NULL THEN told('actor')::bigint END;
     h.who := told_name(h.user_id, h.brokerage_id);
     h.what := told_what;
@@ -102,7 +105,7 @@ BEGIN
     h.office_id := office;
     h.seq := coalesce(last_seq, 0) + 1;
     h.before := coalesce(h.before, repeat('0', 64));
-    h.at := clock_timestamp();
+    h.at := the_moment();
     h.user_id := CASE WHEN told('outsider') IS NULL THEN told('actor')::bigint END;
     h.who := told_name(h.user_id, h.brokerage_id);
     h.what := told_what;

@@ -12,12 +12,27 @@ final class PrepareAuthority extends Command
 {
     protected $signature = 'authority:prepare';
 
+    /** They are good from some months back: a machine whose clock runs behind can use them, and the demo's story begins weeks ago. */
+    private const BACK = 120;
+
     protected $description = 'Makes the local certificates that seals and time stamps use by default';
 
     private const PROFILE = <<<'CNF'
     [req]
     distinguished_name = dn
     [dn]
+    [ca]
+    default_ca = store
+    [store]
+    database = @/issued/index.txt
+    new_certs_dir = @/issued
+    rand_serial = yes
+    default_md = sha256
+    policy = any
+    unique_subject = no
+    [any]
+    organizationName = optional
+    commonName = supplied
     [root]
     basicConstraints = critical, CA:true
     keyUsage = critical, keyCertSign, cRLSign
@@ -60,6 +75,8 @@ final class PrepareAuthority extends Command
         is_dir($folder) || mkdir($folder, 0700, true);
         file_put_contents("{$folder}/authority.cnf", str_replace('@', $folder, self::PROFILE)."\n");
         file_put_contents("{$folder}/stamp.serial", "01\n");
+        is_dir("{$folder}/issued") || mkdir("{$folder}/issued", 0700);
+        file_put_contents("{$folder}/issued/index.txt", '');
         $this->issue($folder, 'root', '/O=Quillmark Realty/CN=Quillmark Local Authority', 7300);
         $this->issue($folder, 'stamp', '/O=Quillmark Realty/CN=Quillmark Local Time Stamps', 3650);
         $this->issue($folder, 'seal', '/O=Quillmark Realty/CN=Quillmark Realty Document Seal', 3650);
@@ -105,20 +122,22 @@ final class PrepareAuthority extends Command
         ]);
         $by =
             $name === 'root'
-                ? ['-signkey', "{$folder}/root.key"]
-                : ['-CA', "{$folder}/root.crt", '-CAkey', "{$folder}/root.key", '-CAcreateserial'];
+                ? ['-selfsign', '-keyfile', "{$folder}/root.key"]
+                : ['-cert', "{$folder}/root.crt", '-keyfile', "{$folder}/root.key"];
         $openssl->run([
             'openssl',
-            'x509',
-            '-req',
+            'ca',
+            '-batch',
+            '-notext',
+            '-config',
+            "{$folder}/authority.cnf",
             '-in',
             "{$folder}/{$name}.csr",
             ...$by,
-            '-sha256',
-            '-days',
-            (string) $days,
-            '-extfile',
-            "{$folder}/authority.cnf",
+            '-startdate',
+            gmdate('YmdHis\Z', time() - self::BACK * 86400),
+            '-enddate',
+            gmdate('YmdHis\Z', time() + $days * 86400),
             '-extensions',
             $name,
             '-out',

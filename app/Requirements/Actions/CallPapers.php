@@ -63,6 +63,11 @@ final class CallPapers
     private function follow(DealFile $file, Paper $paper, KitItem $item, string $reason): void
     {
         $paper->reason === $reason || $paper->update(['reason' => $reason, 'called_by' => 'rule']);
+        // Added by hand before it was called for: from now on a reviewer is to see it as well.
+        if ($item->required && $this->require($file, $paper, $item, $reason, $paper->position, $paper->side)) {
+            $told = ['paper' => $paper->title, 'why' => $reason];
+            History::add($file->brokerage_id, $file->id, 'Paper called for', $told, new SeenBy($paper->side, $paper->staff_only));
+        }
         if ($file->side === 'both' && $item->side !== null && $paper->side === null) {
             $paper->update(['side' => $item->side]);
             $file
@@ -111,19 +116,27 @@ final class CallPapers
                 $paper->keepEntry($blank, $value, "kit:{$blank}", null);
             }
         }
-        if ($item->required) {
-            DB::table('requirements')->where('paper_id', $paper->id)->exists() ||
-                $file->requirements()->create([
-                    'brokerage_id' => $file->brokerage_id,
-                    'paper_id' => $paper->id,
-                    'title' => $item->title,
-                    'stage' => $item->stage,
-                    'position' => $position,
-                    'reason' => $reason,
-                    'side' => $side,
-                ]);
-        }
+        $item->required && $this->require($file, $paper, $item, $reason, $position, $side);
         History::add($file->brokerage_id, $file->id, 'Paper called for', ['paper' => $item->title, 'why' => $reason], SeenBy::side($side));
+    }
+
+    /** @return bool whether it was not asked for before */
+    private function require(DealFile $file, Paper $paper, KitItem $item, string $reason, int $position, ?string $side): bool
+    {
+        if (DB::table('requirements')->where('paper_id', $paper->id)->exists()) {
+            return false;
+        }
+        $file->requirements()->create([
+            'brokerage_id' => $file->brokerage_id,
+            'paper_id' => $paper->id,
+            'title' => $item->title,
+            'stage' => $item->stage,
+            'position' => $position,
+            'reason' => $reason,
+            'side' => $side,
+        ]);
+
+        return true;
     }
 
     private function takeBack(DealFile $file, Paper $paper): void

@@ -11,13 +11,19 @@ use App\Models\Party;
 use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Sight;
+use App\Models\Signer;
 use App\Models\User;
 use App\Terms\FactBook;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\MarkPlace;
-use Unanimus\Signing\Seat;
+use Unanimus\Signing\PlannedPaper;
+use Unanimus\Signing\PlannedSigner;
+use Unanimus\Signing\RoundFault;
+use Unanimus\Signing\RoundPlan;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
 final class ComposeRound
@@ -44,7 +50,7 @@ final class ComposeRound
             'deal_file_id' => $file->id,
             'title' => $this->title($papers),
             'user_id' => $by->id,
-            'last_day' => $file->office->today()->plusDays(5)->iso(),
+            'last_day' => $file->office->today()->plusDays(RoundPlan::DAYS)->iso(),
         ]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
         // Of the other side's clients their own agent keeps the address; a round asks them there all the same.
@@ -52,8 +58,9 @@ final class ComposeRound
             $file->id,
             static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()),
         );
-        $asked = Seat::askedBy($file->side);
-        $seats = [];
+        $forms = array_map(static fn (Paper $paper) => $paper->form()->marks ?? [], $papers);
+        $places = array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms));
+        $turns = RoundPlan::turns($file->side, $places, $parties->keys()->all());
         $position = 0;
         foreach ($papers as $index => $paper) {
             /** @var RoundPaper $sent */
@@ -66,27 +73,23 @@ final class ComposeRound
                     'title' => $paper->title,
                     'pages' => count($paper->form()->pages ?? []) ?: $paper->latest->pages ?? 0,
                 ]);
-            foreach ($paper->form()->marks ?? [] as $mark) {
-                $seat = (string) $mark->seat;
-                if ($parties->has($seat) && in_array($mark->seat->role, $asked, true)) {
-                    $seats[$seat] = $mark->seat;
+            foreach ($forms[$index] as $mark) {
+                isset($turns[(string) $mark->seat]) &&
                     $round->marks()->create([...$base, 'round_paper_id' => $sent->id, ...self::mark($mark), 'position' => $position++]);
-                }
             }
         }
-        uasort($seats, static fn ($a, $b) => $a->order() <=> $b->order());
-        foreach ($seats as $key => $seat) {
-            $party = $parties[$key];
+        foreach ($turns as $seat => $turn) {
+            $party = $parties[$seat];
             $round
                 ->signers()
                 ->create([
                     ...$base,
                     'party_id' => $party->id,
-                    'seat' => $key,
+                    'seat' => $seat,
                     'name' => $party->signing_name ?: $party->name,
                     'initials' => $party->initials,
                     'email' => $party->email,
-                    'turn' => $seat->role === 'agent' ? 2 : 1,
+                    'turn' => $turn,
                 ]);
         }
 
@@ -95,62 +98,38 @@ final class ComposeRound
         return $round;
     }
 
-    /**
-     * What keeps the round from being sent, in words, with where it is mended.
-     *
-     * @return list<array{text: string, signer: string|null, paper: string|null}>
-     */
+    /** @return list<RoundFault> what is wrong with a round that has not been sent */
     public static function faults(Round $round): array
     {
-        $faults = [];
         $facts = FactBook::of($round->file);
-        foreach ($round->signers as $signer) {
-            if (($signer->email ?? '') === '') {
-                $own = $round->file->isOwnAffair($signer->place()->side());
-                $faults[] = [
-                    'text' => $own
-                        ? "{$signer->name} has no email address."
-                        : "{$signer->name} has no email address. Their own agent adds it in the file.",
-                    'signer' => $signer->key,
-                    'paper' => null,
-                ];
-            }
-        }
-        if ($round->signers->isEmpty()) {
-            $faults[] = [
-                'text' => 'No one signs: none of these papers has a place to sign for anyone in the file.',
-                'signer' => null,
-                'paper' => null,
-            ];
-        }
-        foreach ($round->papers as $sent) {
-            if (! $round->marks->contains('round_paper_id', $sent->id)) {
-                $faults[] = ['text' => "No one signs “{$sent->title}”.", 'signer' => null, 'paper' => $sent->paper->key];
-            }
+        $signers = $round->signers->map(
+            static fn (Signer $signer) => new PlannedSigner(
+                $signer->key,
+                $signer->name,
+                $signer->email ?? '',
+                $round->file->isOwnAffair($signer->place()->side()),
+            ),
+        );
+        $papers = $round->papers->map(static function (RoundPaper $sent) use ($round, $facts): PlannedPaper {
             $form = $sent->paper->form();
             $missing = $form === null ? [] : Filling::of($form, $sent->paper->entries(), $facts)->missing();
-            if ($missing !== []) {
-                $count = count($missing);
-                $faults[] = [
-                    'text' => "“{$sent->title}” has ".
-                        ($count === 1 ? 'a required blank' : "{$count} required blanks").
-                        " empty: {$missing[0]->label}".
-                        ($count > 1 ? ' …' : '').
-                        '.',
-                    'signer' => null,
-                    'paper' => $sent->paper->key,
-                ];
-            }
-            if (! $sent->paper->state->isOpen()) {
-                $faults[] = [
-                    'text' => "“{$sent->title}” is {$sent->paper->state->readable()}.",
-                    'signer' => null,
-                    'paper' => $sent->paper->key,
-                ];
-            }
-        }
 
-        return $faults;
+            return new PlannedPaper(
+                $sent->paper->key,
+                $sent->title,
+                $sent->paper->state,
+                $round->marks->contains('round_paper_id', $sent->id),
+                array_map(static fn (Blank $blank) => $blank->label, $missing),
+            );
+        });
+        $expiry = $facts->value('acceptance') === null ? $facts->value('offer_expiry') : null;
+
+        return RoundPlan::faults(
+            array_values($signers->all()),
+            array_values($papers->all()),
+            $round->last_day === null ? null : LocalDate::of($round->last_day),
+            $expiry === null ? null : LocalDate::of($expiry),
+        );
     }
 
     /** @return array<string, mixed> */

@@ -12,6 +12,7 @@ use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundStatus;
 
 /** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
@@ -35,9 +36,9 @@ final class SendRound
             ->lockForUpdate()
             ->get(['id']);
         $round->load(['papers.paper.values', 'papers.paper.latest', 'signers', 'marks']);
-        $faults = ComposeRound::faults($round);
+        $faults = array_values(array_filter(ComposeRound::faults($round), static fn (RoundFault $fault) => $fault->kind->isBlocking()));
         if ($faults !== []) {
-            throw new StepRefused($faults[0]['text'].(count($faults) > 1 ? ' And '.(count($faults) - 1).' more.' : ''));
+            throw new StepRefused($faults[0]->text.(count($faults) > 1 ? ' And '.(count($faults) - 1).' more.' : ''));
         }
         foreach ($round->papers as $sent) {
             $version = ($this->fix)($sent->paper, MadeBy::Sent, 'sent for signature', $round->user_id);

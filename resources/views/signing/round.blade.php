@@ -54,13 +54,18 @@
                     <br>
                     <label class="line"><span>Message in the email</span><textarea class="textarea" name="message" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day" value="{{ $round->last_day ? \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) : '' }}"></label>
-                    @if ($faults !== [])
+                    @php([$blocking, $worth] = collect($faults)->partition(fn ($fault) => $fault->kind->isBlocking()))
+                    @if ($blocking->isNotEmpty())
                         <h2 class="minor">Before you can send</h2>
-                        <ul class="faults">@foreach ($faults as $fault)<li>{{ $fault['text'] }} @if ($fault['paper'])<a href="/papers/{{ $fault['paper'] }}">Fix</a>@endif</li>@endforeach</ul>
+                        <ul class="faults">@foreach ($blocking as $fault)<li>{{ $fault->text }} @if ($fault->paper)<a href="/papers/{{ $fault->paper }}">Fix</a>@endif</li>@endforeach</ul>
+                    @endif
+                    @if ($worth->isNotEmpty())
+                        <h2 class="minor">Please check</h2>
+                        <ul class="faults">@foreach ($worth as $fault)<li>{{ $fault->text }}</li>@endforeach</ul>
                     @endif
                     <br>
                     <button class="button">Save draft</button>
-                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $faults === [] ? 'Send' : 'Save and try to send' }}</button>
+                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $blocking->isEmpty() ? 'Send' : 'Save and try to send' }}</button>
                 </form>
                 @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
             @else

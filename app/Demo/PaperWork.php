@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Models\Actor;
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Requirement;
+use App\Models\Round;
+use App\Models\Signer;
+use App\Models\User;
+use App\Papers\Actions\BringIn;
+use App\Papers\Actions\CareForPaper;
+use App\Papers\Actions\StoreEntry;
+use App\Review\Actions\Decide;
+use App\Review\Actions\SubmitPaper;
+use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\RecordEvent;
+use App\Signing\Actions\SealSet;
+use App\Signing\Actions\SendRound;
+use Illuminate\Support\Facades\Auth;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Press;
+use Unanimus\Pages\Scratch;
+use Unanimus\Signing\AdoptedSignature;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\RoundEvent;
+
+/** What the demo's people do with papers, by the same actions that their clicks call. */
+final class PaperWork
+{
+    public function __construct(
+        private readonly Story $story,
+        private readonly StoreEntry $storeEntry,
+        private readonly ComposeRound $compose,
+        private readonly SendRound $send,
+        private readonly RecordEvent $record,
+        private readonly SealSet $seal,
+        private readonly SubmitPaper $submit,
+        private readonly Decide $decide,
+        private readonly BringIn $bringIn,
+        private readonly CareForPaper $care,
+        private readonly Press $press,
+    ) {
+    }
+
+    /** @param  array<string, string>  $entries */
+    public function fill(DealFile $file, string $form, array $entries): void
+    {
+        $paper = $this->paper($file, $form);
+        foreach ($entries as $blank => $value) {
+            ($this->storeEntry)($paper, $blank, $value, "seed:{$blank}");
+        }
+    }
+
+    public function paper(DealFile $file, string $form): Paper
+    {
+        return $file->papers()->where('form_number', $form)->firstOrFail();
+    }
+
+    /** @param  list<string>  $forms */
+    public function round(DealFile $file, array $forms, User $by, string $message = ''): Round
+    {
+        $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers']);
+        $round = ($this->compose)($file, array_map(fn (string $form) => $this->paper($file, $form), $forms), $by);
+        $round->update(['message' => $message]);
+        $round->setRelation('file', $file);
+        ($this->send)($round);
+
+        return $round;
+    }
+
+    /**
+     * A round that everyone signs, the first signers at once, each of the others at the day and hour given.
+     *
+     * @param list<string> $forms
+     * @param array<string, array{int, string}> $when by seat; who is not named signs with the first
+     */
+    public function signedByAll(DealFile $file, array $forms, User $by, array $when = []): void
+    {
+        $round = $this->round($file, $forms, $by);
+        $signers = $round->refresh()->load('signers')->signers;
+        foreach ($signers->sortBy(static fn (Signer $signer) => [$signer->turn, isset($when[$signer->seat]), $signer->id]) as $signer) {
+            isset($when[$signer->seat]) && $this->story->at(...$when[$signer->seat]);
+            $this->sign($round, $signer->seat);
+        }
+        ($this->seal)($round->refresh());
+    }
+
+    /** Submits the paper on a form, or of a title, and has it accepted. */
+    public function accepted(DealFile $file, string $which, User $by, User $broker): void
+    {
+        $requirement = $this->submitted($file, $which, $by);
+        $this->as($broker, fn () => $this->decide->accept($requirement, $broker));
+    }
+
+    /** What somebody else does in between. */
+    public function as(User $who, callable $does): void
+    {
+        $before = Auth::user();
+        Auth::setUser($who);
+        $does();
+        $before === null || Auth::setUser($before);
+    }
+
+    public function submitted(DealFile $file, string $which, User $by): Requirement
+    {
+        $requirement = $file
+            ->requirements()
+            ->whereHas('paper', static fn ($paper) => $paper->where('form_number', $which)->orWhere('title', $which))
+            ->firstOrFail();
+        ($this->submit)($requirement, $by);
+
+        return $requirement;
+    }
+
+    /** @param  list<string>  $lines  what the paper says */
+    public function uploaded(DealFile $file, string $title, array $lines): void
+    {
+        $scratch = new Scratch();
+        $expected = $file->papers()->where('title', $title)->firstOrFail();
+        ($this->bringIn)($file, $scratch->put('paper.pdf', $this->page($title, $lines)), "{$title}.pdf", $expected);
+    }
+
+    /** @param  list<string>  $lines  what the paper says */
+    public function scanned(DealFile $file, string $form, array $lines): void
+    {
+        $scratch = new Scratch();
+        $paper = $this->paper($file, $form)->setRelation('file', $file);
+        $this->care->replace($paper, $scratch->put('paper.pdf', $this->page($paper->title, $lines)), "{$paper->title}, signed.pdf");
+    }
+
+    /** @param  list<string>  $lines */
+    private function page(string $title, array $lines): string
+    {
+        $page = (new Drawing(612, 792))->text(60, 90, 18, $title, weight: 'bold');
+        foreach ($lines as $index => $line) {
+            $page->text(60, 130 + 26 * $index, 11, $line);
+        }
+
+        return $this->press->print([$page]);
+    }
+
+    public function sign(Round $round, string $seat): void
+    {
+        $signer = Signer::query()->where('round_id', $round->id)->where('seat', $seat)->firstOrFail();
+        $this->act($round, $seat, EventKind::Opened, "opened:{$seat}");
+        $this->act($round, $seat, EventKind::Consented, "consented:{$seat}");
+        $hands = array_keys(AdoptedSignature::HANDS);
+        $signature = AdoptedSignature::typed($signer->name, $signer->initials, $hands[$signer->id % 4]);
+        $this->act($round, $seat, EventKind::Adopted, "adopted:{$seat}", ['hand' => $signature->hand, 'signature' => $signature->digest()]);
+        $signer->refresh()->update(['adopted' => $signature->toArray()]);
+        foreach (
+            $round
+                ->refresh()
+                ->load(['signers', 'marks', 'events'])
+                ->state()
+                ->owes($seat) as $mark
+        ) {
+            $this->act($round, $seat, EventKind::Marked, "mark:{$seat}:{$mark}", ['mark' => $mark]);
+        }
+        $this->act($round, $seat, EventKind::Finished, "finished:{$seat}");
+    }
+
+    /** @param  array<string, mixed>  $data */
+    public function act(Round $round, string $seat, EventKind $kind, string $once, array $data = []): void
+    {
+        $actor = app(Actor::class);
+        $signer = $round->signers()->where('seat', $seat)->first();
+        $actor->isFromOutside($signer?->name);
+        ($this->record)($round, new RoundEvent($kind, $seat, $data), $once, ['address' => '127.0.0.1', 'device' => 'demo']);
+        $actor->isFromOutside(null);
+    }
+}

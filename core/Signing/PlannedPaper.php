@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Files\PaperState;
+
+/**
+ * A paper that is to go out in a round.
+ */
+final readonly class PlannedPaper
+{
+    /**
+     * @param bool $isSigned whether anyone has a place to sign on it
+     * @param list<string> $missing labels of its required blanks that are empty
+     */
+    public function __construct(
+        public string $key,
+        public string $title,
+        public PaperState $state,
+        public bool $isSigned,
+        public array $missing = [],
+    ) {
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+/**
+ * Somebody who is to sign in a round.
+ */
+final readonly class PlannedSigner
+{
+    /** @param  bool  $isOurs  whether those who send keep their address; of the other side's people their own agent does */
+    public function __construct(public string $key, public string $name, public string $email, public bool $isOurs)
+    {
+    }
+}

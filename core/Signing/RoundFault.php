@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+/**
+ * One thing that is wrong with a round, with where it is mended.
+ */
+final readonly class RoundFault
+{
+    /**
+     * @param string $text in words, for the person who sends
+     * @param string|null $signer key of the signer it is about
+     * @param string|null $paper key of the paper it is about
+     */
+    public function __construct(public RoundFaultKind $kind, public string $text, public ?string $signer = null, public ?string $paper = null)
+    {
+    }
+}

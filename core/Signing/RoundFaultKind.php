@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+/**
+ * Why a round should not go out as it is.
+ */
+enum RoundFaultKind
+{
+    case NoAddress;
+    case NobodySigns;
+    case PaperUnsigned;
+    case BlankMissing;
+    case PaperNotOpen;
+    /** The offer would have expired before the last signature. */
+    case LastDayAfterOffer;
+
+    /** Whether the round cannot be sent with it; otherwise it is said, and the sender decides. */
+    public function isBlocking(): bool
+    {
+        return $this !== self::LastDayAfterOffer;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Dates\LocalDate;
+
+/**
+ * A round before it goes out: who signs and in which turn, until when, and what is wrong with it.
+ */
+final class RoundPlan
+{
+    /** Days that a round is given when nobody says otherwise. */
+    public const DAYS = 5;
+
+    /**
+     * Who signs: those that the forms have a place for, that are in the file, and that this side asks; clients first, then
+     * those who serve them, the broker last.
+     *
+     * @param string $side whom the file serves
+     * @param list<Seat> $places seats that the forms have a place for
+     * @param list<string> $taken seats that somebody of the file holds
+     * @return array<string, int> turn by seat, in order
+     */
+    public static function turns(string $side, array $places, array $taken): array
+    {
+        $asked = Seat::askedBy($side);
+        $seats = [];
+        foreach ($places as $seat) {
+            if (in_array((string) $seat, $taken, true) && in_array($seat->role, $asked, true)) {
+                $seats[(string) $seat] = $seat;
+            }
+        }
+        uasort($seats, static fn (Seat $a, Seat $b) => $a->order() <=> $b->order());
+
+        return array_map(self::turn(...), $seats);
+    }
+
+    /** The turn in which a seat signs when nobody says otherwise, from 1. */
+    public static function turn(Seat $seat): int
+    {
+        return match ($seat->role) {
+            'agent', 'coagent' => 2,
+            'broker' => 3,
+            default => 1,
+        };
+    }
+
+    /**
+     * What is wrong with it.
+     *
+     * @param list<PlannedSigner> $signers
+     * @param list<PlannedPaper> $papers
+     * @param LocalDate|null $offerUntil the day the offer expires, while it is not accepted
+     * @return list<RoundFault>
+     */
+    public static function faults(array $signers, array $papers, ?LocalDate $lastDay = null, ?LocalDate $offerUntil = null): array
+    {
+        $faults = [];
+        foreach ($signers as $signer) {
+            if ($signer->email === '') {
+                $told = "{$signer->name} has no email address.".($signer->isOurs ? '' : ' Their own agent adds it in the file.');
+                $faults[] = new RoundFault(RoundFaultKind::NoAddress, $told, signer: $signer->key);
+            }
+        }
+        if ($signers === []) {
+            $told = 'No one signs: none of these papers has a place to sign for anyone in the file.';
+            $faults[] = new RoundFault(RoundFaultKind::NobodySigns, $told);
+        }
+        foreach ($papers as $paper) {
+            array_push($faults, ...self::ofPaper($paper));
+        }
+        if ($lastDay !== null && $offerUntil !== null && $lastDay->isAfter($offerUntil)) {
+            $told = "The offer expires {$offerUntil->short()}, before the last day to sign, {$lastDay->short()}.";
+            $faults[] = new RoundFault(RoundFaultKind::LastDayAfterOffer, $told);
+        }
+
+        return $faults;
+    }
+
+    /** @return list<RoundFault> */
+    private static function ofPaper(PlannedPaper $paper): array
+    {
+        $faults = [];
+        if (! $paper->isSigned) {
+            $faults[] = new RoundFault(RoundFaultKind::PaperUnsigned, "No one signs “{$paper->title}”.", paper: $paper->key);
+        }
+        $count = count($paper->missing);
+        if ($count > 0) {
+            $told = "“{$paper->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$paper->missing[0]}";
+            $faults[] = new RoundFault(RoundFaultKind::BlankMissing, $told.($count > 1 ? ' …' : '').'.', paper: $paper->key);
+        }
+        if (! $paper->state->isOpen()) {
+            $faults[] = new RoundFault(RoundFaultKind::PaperNotOpen, "“{$paper->title}” is {$paper->state->readable()}.", paper: $paper->key);
+        }
+
+        return $faults;
+    }
+}
