@@ -9,6 +9,7 @@ use App\Assembly\Http\AssemblyController;
 use App\Assembly\Http\ReadingController;
 use App\Assembly\Http\ReadingLink;
 use App\Commission\Http\CommissionController;
+use App\Files\Http\AmendmentController;
 use App\Files\Http\CalendarController;
 use App\Files\Http\DatesController;
 use App\Files\Http\FileController;
@@ -255,6 +256,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable']);
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values']);
     Route::post('/papers/{paper}/values', [CareController::class, 'take']);
+    Route::post('/papers/{paper}/amendment', [AmendmentController::class, 'store']);
     Route::get('/papers/{paper}/log', [LogController::class, 'show']);
     Route::post('/papers/{paper}/log', [LogController::class, 'bringBack']);
     Route::get('/papers/{paper}/revision', [LogController::class, 'revision']);

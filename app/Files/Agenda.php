@@ -13,6 +13,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Override;
 use Unanimus\Dates\Schedule;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
 
 /** A file's days: its anchors, the deadlines that follow, and which of them are done. */
@@ -30,6 +31,7 @@ final readonly class Agenda
     public static function of(DealFile $file): self
     {
         [$values, $done, $overrides] = self::known($file);
+        $values = SameAs::follow($values);
         $anchors = [];
         foreach (Term::anchors() as $term) {
             $skip = $term === Term::OfferDate || ($term === Term::OfferExpiry && isset($values['acceptance']));
@@ -48,6 +50,10 @@ final readonly class Agenda
      */
     public function moved(DealFile $file, array $moved): self
     {
+        [$values, , $overrides] = self::known($file);
+        if (($values['possession'] ?? '') === SameAs::CLOSING && array_key_exists('closing', $moved)) {
+            $moved += ['possession' => $moved['closing']];
+        }
         $anchors = $this->anchors;
         foreach ($moved as $name => $day) {
             if ($day === null) {
@@ -56,9 +62,8 @@ final readonly class Agenda
                 $anchors[$name] = ['label' => Term::from($name)->label(), 'day' => $day];
             }
         }
-        [$values, , $overrides] = self::known($file);
 
-        return new self($anchors, self::deadlines($file, $anchors, $values, $overrides), $this->done, $this->today);
+        return new self($anchors, self::deadlines($file, $anchors, SameAs::follow($values), $overrides), $this->done, $this->today);
     }
 
     /** The day a task is due: its own, or so many days from its anchor. */

@@ -164,6 +164,14 @@ final class Paper extends Record
         return $this->values->pluck('value', 'blank')->all();
     }
 
+    /** @return array<string, string> what stands in its blanks: as read from its pages where they came from outside, else as entered */
+    public function answers(): array
+    {
+        $read = ReadBack::fromArray($this->latest?->reading);
+
+        return $read !== null && $read->form === $this->form_number ? $read->values + $this->entries() : $this->entries();
+    }
+
     /** Whether the entry that a device gave this key is stored already. */
     public function hasEntry(string $clientKey): bool
     {

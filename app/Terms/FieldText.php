@@ -10,6 +10,7 @@ use Unanimus\Money\Money;
 use Unanimus\Terms\Fact;
 use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
 
 /** A term as it stands in its field. */
@@ -17,6 +18,10 @@ final class FieldText
 {
     public static function fact(Term|PropertyFact $item, ?Fact $fact, DealFile $file): string
     {
+        // A day that follows another stands as it was typed, whether or not that one is known.
+        if ($item === Term::Possession && $file->knownFacts->firstWhere('name', $item->value)?->value === SameAs::CLOSING) {
+            return SameAs::readable(SameAs::CLOSING);
+        }
         if ($fact === null) {
             return '';
         }

@@ -16,6 +16,7 @@ final class Derived
     /** The facts with everything added that follows from them. */
     public static function from(Facts $facts): Facts
     {
+        $facts = self::sameDay($facts);
         $price = self::money($facts, 'price');
         if ($price === null) {
             return $facts;
@@ -47,6 +48,18 @@ final class Derived
         return $facts->with($more);
     }
 
+    private static function sameDay(Facts $facts): Facts
+    {
+        if ($facts->value(Term::Possession->value) !== SameAs::CLOSING) {
+            return $facts;
+        }
+        $closing = $facts->value(Term::Closing->value);
+
+        return $closing === null
+            ? $facts->without(Term::Possession->value)
+            : $facts->with([Term::Possession->value => new Fact($closing, 'the day of closing')]);
+    }
+
     /**
      * What in the terms contradicts itself, in words; told, never blocked.
      *
@@ -68,6 +81,7 @@ final class Derived
             ['offer_date', 'acceptance', 'Acceptance is before the offer was dated.'],
             ['offer_date', 'offer_expiry', 'The offer expires before it is dated.'],
             ['acceptance', 'possession', 'Possession is before acceptance.'],
+            ['closing', 'possession', 'Possession is before closing. The buyers need an agreement to move in early.'],
             ['listed_on', 'listing_expires', 'The listing expires before it begins.'],
             ['lease_start', 'lease_end', 'The lease ends before it starts.'],
         ];

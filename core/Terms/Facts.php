@@ -55,6 +55,12 @@ final readonly class Facts
         return new self([...$this->facts, ...$more]);
     }
 
+    /** The same without what is known under that name. */
+    public function without(string $name): self
+    {
+        return new self(array_diff_key($this->facts, [$name => true]));
+    }
+
     /** @return array<string, Fact> */
     public function all(): array
     {

@@ -8,6 +8,8 @@ declare(strict_types=1);
  */
 return [
     // Terms, dates, status
+    'Amendment applied' => 'Changes of “:paper” applied: :changes',
+    'Amendment not applied' => 'Changes of “:paper” left out of the terms',
     'Upload placed' => '“:file” placed as :to',
     'Upload separated' => '“:file” separated into :papers',
     'Term changed' => ':name changed from :before to :after',

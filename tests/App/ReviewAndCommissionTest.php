@@ -191,7 +191,7 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
         ->and($file->papers()->where('title', $paper->title)->count())
         ->toBe(1);
     $this->as('tomas')
-        ->post("/files/{$file->key}/status", ['status' => 'closed'])
+        ->post("/files/{$file->key}/status", ['status' => 'closed', 'sure' => '1'])
         ->assertSessionHas('told');
     $this->as('tomas')
         ->get("/files/{$file->key}")

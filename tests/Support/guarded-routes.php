@@ -34,6 +34,7 @@ function guardedRoutes(): array
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
         'place uploads' => ['POST', '/files/{file}/placing', ['to' => ['x' => '']]],
+        'apply an amendment' => ['POST', '/papers/{paper}/amendment', []],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],

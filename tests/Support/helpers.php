@@ -195,3 +195,24 @@ function brought(string $text): Illuminate\Http\UploadedFile
 
     return new Illuminate\Http\UploadedFile($path, "{$text}.pdf", 'application/pdf', null, true);
 }
+
+/** Every paper waived, the commission entered and authorized. */
+function authorized(App\Models\DealFile $file): void
+{
+    foreach ($file->requirements()->get() as $requirement) {
+        test()
+            ->as('ines')
+            ->post("/requirements/{$requirement->key}/waive", ['reason' => 'for this test']);
+    }
+    test()->seeAll();
+    DB::table('commissions')->where('deal_file_id', $file->id)->exists() ||
+        test()
+            ->as('tomas')
+            ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Fee'])
+            ->assertSessionHas('told');
+    test()
+        ->as('ines')
+        ->post("/files/{$file->key}/commission/authorize")
+        ->assertSessionHas('told');
+    test()->seeAll();
+}

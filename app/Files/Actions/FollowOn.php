@@ -9,6 +9,7 @@ use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\PaperPiece;
 use App\Models\User;
+use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -97,7 +98,7 @@ final class FollowOn
         foreach ($before->papers as $paper) {
             if (
                 ! in_array($paper->stage, $stages, true) ||
-                $paper->latest === null ||
+                ($paper->latest === null && ($paper->state !== PaperState::Draft || $paper->values->isEmpty())) ||
                 in_array($paper->state, [PaperState::Void, PaperState::Out], true) ||
                 in_array($paper->side, ['buyer', 'tenant'], true)
             ) {
@@ -122,11 +123,16 @@ final class FollowOn
                         'form_number' => $paper->form_number,
                         'form_revision' => $paper->form_revision,
                         'stage' => $paper->stage,
-                        'state' => PaperState::Expected,
+                        'state' => $paper->latest === null ? PaperState::Draft : PaperState::Expected,
                         'position' => $paper->position,
                         'reason' => 'belongs to the listing',
                         'side' => null,
                     ]);
+            if ($paper->latest === null) {
+                $this->carryEntries($before, $paper, $place);
+
+                continue;
+            }
             $place->moveTo($paper->state, ['reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
             $place->addVersion(
                 $paper->latest->sha256,
@@ -139,5 +145,15 @@ final class FollowOn
             );
             PaperPiece::copyOver($paper, $place);
         }
+    }
+
+    /** What was entered on a draft, by us or by the client, stands in the next file's too; none of it is entered twice. */
+    private function carryEntries(DealFile $before, Paper $paper, Paper $place): void
+    {
+        foreach ($paper->values as $value) {
+            $place->keepEntry($value->blank, $value->value, "follow:{$paper->key}:{$value->blank}", (int) Auth::id() ?: null);
+        }
+        $place->update(['reason' => "from {$before->name}", 'staff_only' => $paper->staff_only]);
+        PaperPiece::copyOver($paper, $place);
     }
 }

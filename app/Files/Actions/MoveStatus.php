@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Files\Agenda;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\Role;
 use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\Deadline;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\ClosingCheck;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -21,11 +24,18 @@ final class MoveStatus
     /**
      * @param User|null $by null: the application itself, when a day has come
      * @param LocalDate|null $on the day it ended; null: today
+     * @param bool $isSure whether what is still open was seen; otherwise it is told, and the file stays open
      *
      * @throws StepRefused when it cannot go there from here, they may not, no reason is given where one is needed, or its disbursement is not authorized
      */
-    public function __invoke(DealFile $file, DealStatus $to, ?User $by, string $reason = '', ?LocalDate $on = null): void
-    {
+    public function __invoke(
+        DealFile $file,
+        DealStatus $to,
+        ?User $by,
+        string $reason = '',
+        ?LocalDate $on = null,
+        bool $isSure = true,
+    ): void {
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->first();
         $file->refresh();
         $from = $file->status;
@@ -45,6 +55,10 @@ final class MoveStatus
         if ($to === DealStatus::Closed && ! $this->isPaidOut($file)) {
             throw new StepRefused('The commission disbursement is not authorized yet. The broker authorizes it on the commission sheet.');
         }
+        $open = $isSure || $to !== DealStatus::Closed ? [] : self::stillOpen($file);
+        if ($open !== []) {
+            throw new StepRefused(implode(' ', $open).' The file was not closed. Press “Close file” again to close it all the same.');
+        }
         $ended = $to->isOpen() ? null : ($on ?? $today)->iso();
         $file->update([
             'status' => $to,
@@ -58,6 +72,22 @@ final class MoveStatus
             $from->isOpen() ? $to->label() : "Opened again: {$to->readable()}",
             array_filter(['reason' => $reason, 'on' => $ended, 'before' => $from->readable()]),
             SeenBy::everyone(),
+        );
+    }
+
+    /** @return list<string> what is still open in a file that is to be closed, in words */
+    public static function stillOpen(DealFile $file): array
+    {
+        $file->loadMissing(['office', 'knownFacts', 'kits', 'requirements']);
+        $agenda = Agenda::of($file);
+        $open = array_filter($agenda->deadlines, static fn (Deadline $deadline) => ! in_array($deadline->name, $agenda->done, true));
+        $whole = $file->completeness();
+
+        return ClosingCheck::of(
+            $agenda->anchors['closing']['day'] ?? null,
+            $agenda->today,
+            array_values(array_map(static fn (Deadline $deadline) => $deadline->label, $open)),
+            $whole->all - $whole->settled,
         );
     }
 

@@ -18,6 +18,7 @@ use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Fact;
 use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
 
 /** Stores a term or a fact of the property; what follows from it follows at once. */
@@ -152,6 +153,10 @@ final class SetFact
     {
         $fact = Term::tryFrom($name) ?? (PropertyFact::tryFrom($name) ?? throw new StepRefused("There is no term “{$name}”."));
 
+        $same = $fact instanceof Term ? SameAs::read($fact, $typed) : null;
+        if ($same !== null) {
+            return $same;
+        }
         $value = $fact->choices() !== null ? self::choice($fact->choices(), $typed) : $fact->kind()->parse($typed, $file->office->today());
 
         $fact instanceof Term && $fact->check($value, $typed);
@@ -195,7 +200,7 @@ final class SetFact
             $file->brokerage_id,
             $file->id,
             'Term changed',
-            ['name' => $name, 'before' => $known->value ?? '', 'after' => $value, 'source' => $source],
+            ['name' => $name, 'before' => SameAs::readable($known->value ?? ''), 'after' => SameAs::readable($value), 'source' => $source],
             SeenBy::side($side),
         );
     }

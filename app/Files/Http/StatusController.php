@@ -27,6 +27,7 @@ final class StatusController
             'status' => 'required|in:'.implode(',', array_column(DealStatus::cases(), 'value')),
             'reason' => 'nullable|string|max:500',
             'on' => 'nullable|string|max:40',
+            'sure' => 'nullable|boolean',
         ]);
         try {
             $on = ($given['on'] ?? '') === '' ? null : LocalDate::parse((string) $given['on'], $file->office->today());
@@ -34,7 +35,7 @@ final class StatusController
             throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
         }
         $status = DealStatus::from($given['status']);
-        $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on);
+        $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on, $request->boolean('sure'));
 
         return redirect("/files/{$file->key}")->with(
             'told',

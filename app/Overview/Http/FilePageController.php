@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Overview\Http;
 
+use App\Files\Actions\MoveStatus;
 use App\Files\Agenda;
 use App\Files\Glyphs;
+use App\Files\SignedAmendment;
 use App\Files\TaskList;
 use App\Models\DealFile;
 use App\Models\JoinRequest;
@@ -67,6 +69,7 @@ final class FilePageController
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
+            'amendments' => $worksHere ? SignedAmendment::waiting($file, $facts) : [],
             'file' => $file,
             'facts' => $facts,
             'agenda' => ($agenda = Agenda::of($file)),
@@ -76,6 +79,9 @@ final class FilePageController
             'works' => ($works = Gate::allows('work-on', $file)),
             'whole' => $file->completeness(),
             'contradictions' => Derived::contradictions($facts, $agenda->today),
+            'stillOpen' => $works && $file->status === DealStatus::UnderContract && $file->commission?->authorized_at !== null
+                ? MoveStatus::stillOpen($file)
+                : [],
             'tasks' => TaskList::inFile($file, $agenda),
             'people' => $people,
             'members' => $people->filter(

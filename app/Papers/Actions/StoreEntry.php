@@ -18,6 +18,7 @@ use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
 
 /** Stores one entry on a paper, as its own event. The same entry sent twice, after a lost answer, is stored once. */
@@ -63,6 +64,13 @@ final class StoreEntry
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
 
             return '';
+        }
+        $possession = Term::tryFrom((string) $blank->binding);
+        if ($scope !== 'paper' && $possession !== null && SameAs::read($possession, $typed) !== null) {
+            ($this->setFact)($paper->file, $possession->value, $typed);
+            $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
+
+            return FactBook::of($paper->file->load('knownFacts'))->value($possession->value) ?? '';
         }
         $value = $blank->parse($typed, $paper->file->office->today());
         // What nobody has entered yet is entered for the whole file: every paper that asks for it follows.
@@ -128,6 +136,7 @@ final class StoreEntry
     {
         DB::table('deal_files')->where('id', $paper->deal_file_id)->lockForUpdate()->value('id');
         $now = (string) DB::table('facts')->where('deal_file_id', $paper->deal_file_id)->where('name', $blank->binding)->value('value');
+        $now = $now === SameAs::CLOSING ? FactBook::of($paper->file)->value((string) $blank->binding) ?? '' : $now;
         if ($seen !== null && $now !== '' && $now !== $value && ! $this->knows($paper, $blank, $seen, $now)) {
             throw EntryMet::atTerm($paper, $blank, $now);
         }

@@ -11,6 +11,7 @@
     @elseif ($unsigned)
         <p class="say now">This file is under contract, but its contract is not signed by everyone here. Upload the signed contract, or send it for signature.</p>
     @endif
+    @foreach ($amendments as $one) @include('files.amendment') @endforeach
     @foreach ($file->rounds->filter(fn ($round) => $round->status->value === 'complete')->load('sealedSet') as $round) @include('signing.waits') @endforeach
     <div class="leaf folder">
         @include('files.flap')
@@ -83,7 +84,7 @@
                         <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="active"><button class="button tight">Make active</button></form>
                     @endif
                     @if ($file->status->value === 'under_contract')
-                        <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="closed"><button class="button tight" @if ($file->commission?->authorized_at === null) aria-disabled="true" title="You can close the file once the disbursement is authorized" @endif>Close file</button></form>
+                        <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="closed"><button class="button tight" @if ($stillOpen !== []) type="button" data-opens="#close" @endif @if ($file->commission?->authorized_at === null) aria-disabled="true" title="You can close the file once the disbursement is authorized" @endif>Close file</button></form>
                     @endif
                     @if ($file->status->isOpen())
                         <button class="button tight plain" type="button" data-opens="#end">Terminate</button>
@@ -103,6 +104,16 @@
         </div>
     </div>
     <dialog id="shift" class="leaf pad wide" aria-label="What moves"></dialog>
+    @if ($stillOpen !== [])
+        <dialog id="close" class="leaf pad" aria-label="Close this file">
+            <h2>Close this file?</h2>
+            <ul class="plain">@foreach ($stillOpen as $told)<li>{{ $told }}</li>@endforeach</ul>
+            <form method="post" action="/files/{{ $file->key }}/status">
+                @csrf<input type="hidden" name="status" value="closed"><input type="hidden" name="sure" value="1">
+                <button class="button now">Close file</button> <button class="button" formmethod="dialog" formnovalidate>Keep file open</button>
+            </form>
+        </dialog>
+    @endif
     <dialog id="end" class="leaf pad" aria-label="Terminate this file">
         <h2>Terminate this file</h2>
         <form method="post" action="/files/{{ $file->key }}/status">
