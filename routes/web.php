@@ -181,6 +181,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/files/{file}/parties/{seat}', [FileController::class, 'setParty']);
     Route::post('/files/{file}/listing', [FileController::class, 'bringListing']);
     Route::get('/files/{file}/listing', [ListingController::class, 'show']);
+    Route::post('/files/{file}/listing/sheet', [ListingController::class, 'file']);
     Route::post('/files/{file}/listing/facts', [ListingController::class, 'take']);
     Route::post('/files/{file}/listing/papers', [ListingPapersController::class, 'store']);
     Route::post('/files/{file}/join/{twin}', [MembersController::class, 'ask']);

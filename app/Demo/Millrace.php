@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Commission\Actions\SetCommission;
 use App\Files\Actions\BringListing;
+use App\Files\Actions\FileListing;
 use App\Files\Actions\MarkDeadline;
 use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
@@ -16,7 +17,6 @@ use App\Models\User;
 use App\Papers\Actions\TakeForm;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Exchange\Listing;
 use Unanimus\Files\DealStatus;
 use Unanimus\Signing\Seat;
 
@@ -154,6 +154,8 @@ final class Millrace
 
         $this->story->at(-31, '15:50');
         $file = $file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers', 'kits']);
+        $one = OneListing::at('TR-26-03544');
+        app(FileListing::class)($file, $one->listing('TR-26-03544'), $one->photographs($one->listing('TR-26-03544')), $one->name());
         $this->setFact->many($file, ['acceptance' => $today->plusDays(-31)->iso()]);
 
         return $file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers', 'kits']);
@@ -198,12 +200,7 @@ final class Millrace
 
     private function listing(DealFile $file): void
     {
-        $listings = json_decode((string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')), true, 32, JSON_THROW_ON_ERROR);
-        foreach ($listings as $data) {
-            if ($data['ListingId'] === 'TR-26-03544') {
-                app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, 'TR-26-03544');
-            }
-        }
+        app(BringListing::class, ['exchange' => OneListing::at('TR-26-03544')])($file, 'TR-26-03544');
     }
 
     private function weekday(LocalDate $day): LocalDate

@@ -21,7 +21,6 @@ use App\Models\FillRequest;
 use App\Models\SavedView;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
-use Unanimus\Exchange\Listing;
 use Unanimus\Files\DealStatus;
 use Unanimus\Signing\Seat;
 
@@ -329,20 +328,7 @@ final class MoreFiles
         Auth::setUser($people[$agent]);
         $file = ($this->open)($people[$agent], $side, $kind);
         $this->open->join($file, $people['wendell'], 'coordinator');
-        foreach (
-            $listing === null
-                ? []
-                : json_decode(
-                    (string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')),
-                    true,
-                    32,
-                    JSON_THROW_ON_ERROR,
-                ) as $data
-        ) {
-            if ($data['ListingId'] === $listing) {
-                app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, $listing);
-            }
-        }
+        $listing === null || app(BringListing::class, ['exchange' => OneListing::at($listing)])($file, $listing);
 
         return $file->refresh()->load(['office', 'members']);
     }

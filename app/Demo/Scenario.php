@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Commission\Actions\SetCommission;
 use App\Files\Actions\BringListing;
+use App\Files\Actions\FileListing;
 use App\Files\Actions\MarkDeadline;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
@@ -15,7 +16,6 @@ use App\Models\User;
 use App\Review\Actions\Decide;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Exchange\Listing;
 use Unanimus\Pages\Rect;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\Seat;
@@ -69,6 +69,7 @@ final class Scenario
             'seller.2' => [-20, '16:52'],
         ]);
         $this->story->at(-20, '17:10');
+        $this->fileListing('TR-26-04182', $file);
         $this->setFact->many($file->refresh()->load(['knownFacts', 'office']), ['acceptance' => $accepted->iso()]);
         $this->underContract($file, $people);
     }
@@ -183,15 +184,14 @@ final class Scenario
         $this->papers->signedByAll($file, ['M-102'], $people['rosalind'], ['buyer.2' => [-3, '12:06']]);
     }
 
-    /** The listing from the stand-in's own data: the seeding works without the server running. */
+    private function fileListing(string $number, DealFile $file): void
+    {
+        $one = OneListing::at($number);
+        app(FileListing::class)($file, $one->listing($number), $one->photographs($one->listing($number)), $one->name());
+    }
+
     private function listing(DealFile $file, string $number): void
     {
-        foreach (
-            json_decode((string) file_get_contents(base_path('stand-ins/listing-exchange/listings.json')), true, 32, JSON_THROW_ON_ERROR) as $data
-        ) {
-            if ($data['ListingId'] === $number) {
-                app(BringListing::class, ['exchange' => new OneListing(Listing::fromReso($data))])($file, $number);
-            }
-        }
+        app(BringListing::class, ['exchange' => OneListing::at($number)])($file, $number);
     }
 }

@@ -62,6 +62,18 @@ final class HttpExchange implements ListingExchange
         return $papers;
     }
 
+    public function photographs(Listing $listing): array
+    {
+        $found = $listing->key === '' ? [] : $this->get('Media', "ResourceRecordKey eq '".str_replace("'", "''", $listing->key)."'", 200);
+        $photographs = array_filter($found, static fn (array $one) => str_starts_with((string) ($one['MimeType'] ?? ''), 'image/'));
+        usort($photographs, static fn (array $a, array $b) => ($a['Order'] ?? 0) <=> ($b['Order'] ?? 0));
+
+        return array_map(
+            static fn (array $one) => mb_substr(is_string($one['ShortDescription'] ?? null) ? $one['ShortDescription'] : 'no description', 0, 120),
+            $photographs,
+        );
+    }
+
     public function paper(string $address): string
     {
         if (preg_match('#^/[A-Za-z0-9/_.-]{1,200}$#', $address) !== 1 || str_contains($address, '..')) {

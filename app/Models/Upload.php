@@ -55,16 +55,20 @@ final class Upload extends Record
         'is_question' => false,
     ];
 
-    /** @return Collection<int, self> what this person uploaded and has still to say where it belongs */
-    public static function inQuestion(DealFile $file, User $user): Collection
+    /**
+     * What this person uploaded and has still to say where it belongs, or has not been told of.
+     *
+     * @return Collection<int, self>
+     */
+    public static function open(DealFile $file, User $user): Collection
     {
         return self::query()
             ->with('paper.latest')
             ->where('deal_file_id', $file->id)
             ->where('user_id', $user->id)
-            ->where('is_question', true)
+            ->where(static fn ($open) => $open->where('is_question', true)->orWhere('seen', false))
             ->orderBy('id')
-            ->limit(40)
+            ->limit(60)
             ->get();
     }
 
@@ -78,18 +82,6 @@ final class Upload extends Record
     public function paper(): BelongsTo
     {
         return $this->belongsTo(Paper::class, 'paper_id');
-    }
-
-    /** @return Collection<int, self> what this person uploaded that is not told yet: being converted, or done while they were elsewhere */
-    public static function unseen(DealFile $file, User $user): Collection
-    {
-        return self::query()
-            ->where('deal_file_id', $file->id)
-            ->where('user_id', $user->id)
-            ->where('seen', false)
-            ->orderBy('id')
-            ->limit(20)
-            ->get();
     }
 
     /** @return BelongsTo<DealFile, $this> */

@@ -38,9 +38,20 @@ final readonly class Listing
         'LivingArea' => 'property.area',
     ];
 
-    /** @param  array<string, string>  $facts by name */
-    private function __construct(public string $number, public array $facts, public string $key = '')
-    {
+    /** Fields that say nothing to a person, or that stand elsewhere on a sheet. */
+    private const NOT_TOLD = ['ListingKey', 'ListingId', 'UnparsedAddress', 'PublicRemarks', 'StreetAddress'];
+
+    /**
+     * @param array<string, string> $facts by name
+     * @param array<string, string> $fields everything the exchange says, label to text
+     */
+    private function __construct(
+        public string $number,
+        public array $facts,
+        public string $key = '',
+        public array $fields = [],
+        public string $remarks = '',
+    ) {
     }
 
     /**
@@ -96,7 +107,38 @@ final readonly class Listing
         is_bool($data['NewConstructionYN'] ?? null) && ($facts['property.new_construction'] = $data['NewConstructionYN'] ? 'yes' : 'no');
         isset($facts['property.area']) && ($facts['property.area'] = (string) (int) $facts['property.area']);
 
-        return new self($number, $facts, is_string($data['ListingKey'] ?? null) ? $data['ListingKey'] : '');
+        return new self(
+            $number,
+            $facts,
+            is_string($data['ListingKey'] ?? null) ? $data['ListingKey'] : '',
+            self::told($data),
+            is_string($data['PublicRemarks'] ?? null) ? trim($data['PublicRemarks']) : '',
+        );
+    }
+
+    /**
+     * @param array<string, mixed> $data
+     * @return array<string, string>
+     */
+    private static function told(array $data): array
+    {
+        $told = [];
+        foreach ($data as $field => $value) {
+            $value = is_array($value) ? implode(', ', array_filter($value, is_scalar(...))) : $value;
+            if (! is_scalar($value) || in_array($field, self::NOT_TOLD, true) || trim((string) $value) === '') {
+                continue;
+            }
+            $label = ucfirst(strtolower(trim((string) preg_replace('/(?<=[a-z0-9])(?=[A-Z])/', ' ', preg_replace('/YN$|FullName$/', '', $field) ?? ''))));
+            $isMoney = preg_match('/(Price|Amount|Fee)$/', $field) === 1 && is_numeric($value);
+            $told[$label] = match (true) {
+                is_bool($value) => $value ? 'yes' : 'no',
+                $isMoney => (string) Money::parse((string) $value),
+                default => mb_strimwidth(trim((string) $value), 0, 500, '…'),
+            };
+        }
+        ksort($told);
+
+        return $told;
     }
 
     /**

@@ -47,6 +47,15 @@ interface ListingExchange
     public function papers(Listing $listing): array;
 
     /**
+     * What the photographs of a listing show, in their order, as the exchange describes them.
+     *
+     * @return list<string>
+     *
+     * @throws ExchangeUnavailable when it does not answer
+     */
+    public function photographs(Listing $listing): array;
+
+    /**
      * The bytes of a public paper.
      *
      * @throws ExchangeUnavailable when it does not answer, or it is not there

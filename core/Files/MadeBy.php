@@ -12,6 +12,7 @@ enum MadeBy: string
     case Signed = 'signed';
     case Computed = 'computed';
     case Submitted = 'submitted';
+    case Exchange = 'exchange';
 
     /** As read in the list of versions. */
     public function label(): string
@@ -22,6 +23,7 @@ enum MadeBy: string
             self::Signed => 'Signed',
             self::Computed => 'Made here',
             self::Submitted => 'Submitted',
+            self::Exchange => 'From the listing exchange',
         };
     }
 }

@@ -10,6 +10,7 @@ return [
     // Terms, dates, status
     'Amendment applied' => 'Changes of “:paper” applied: :changes',
     'Amendment not applied' => 'Changes of “:paper” left out of the terms',
+    'Listing filed' => 'Listing :number filed as it stood, from :from',
     'Upload placed' => '“:file” placed as :to',
     'Upload separated' => '“:file” separated into :papers',
     'Term changed' => ':name changed from :before to :after',

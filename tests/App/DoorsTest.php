@@ -357,3 +357,18 @@ it('signs in again where one is, and tells an open page whether its session hold
     expect($answer->json('who'))->toBe($this->people['tomas']->key)->and($answer->json('token'))->not->toBeEmpty();
     $this->getJson('/sign-in/standing')->assertOk()->assertJsonPath('who', $this->people['tomas']->key);
 });
+
+it('tells what is to be told although the page asks for something by itself in between', function () {
+    $file = $this->aFile();
+    $wrong = fn () => $this->as('tomas')
+        ->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => ''])
+        ->assertSessionHas('refused');
+    $wrong();
+    // A picture, a page that watches, and an entry that is stored: none of them is the page the person goes to.
+    foreach (['no-cors', 'cors', 'same-origin'] as $mode) {
+        $this->as('tomas')->get("/files/{$file->key}/uploads", ['Sec-Fetch-Mode' => $mode])->assertOk();
+    }
+    $this->as('tomas')->getJson("/files/{$file->key}/uploads")->assertOk();
+    $this->as('tomas')->get("/files/{$file->key}", ['Sec-Fetch-Mode' => 'navigate'])->assertSee('Give a reason for ending the file.');
+    $this->as('tomas')->get("/files/{$file->key}", ['Sec-Fetch-Mode' => 'navigate'])->assertDontSee('Give a reason for ending the file.');
+});

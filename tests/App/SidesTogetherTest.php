@@ -201,7 +201,7 @@ it('lets one side\'s agent send what both sides sign, without showing them the o
                 App\Signing\Actions\ComposeRound::faults(
                     $round->load(['file.knownFacts', 'file.members', 'file.office', 'signers', 'papers.paper.values', 'marks']),
                 ),
-                static fn (array $fault) => $fault['signer'] !== null,
+                static fn (Unanimus\Signing\RoundFault $fault) => $fault->signer !== null,
             ),
         )
         ->toBe([]);

@@ -166,7 +166,7 @@ abstract class AppCase extends TestCase
     public function work(): void
     {
         Artisan::call('queue:work', [
-            '--queue' => 'sealing,letters,conversion,sets,default',
+            '--queue' => 'sealing,letters,conversion,sets,listings,default',
             '--stop-when-empty' => true,
             '--sleep' => 0,
             '--memory' => 1024,

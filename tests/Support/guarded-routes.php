@@ -35,6 +35,7 @@ function guardedRoutes(): array
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
         'place uploads' => ['POST', '/files/{file}/placing', ['to' => ['x' => '']]],
         'apply an amendment' => ['POST', '/papers/{paper}/amendment', []],
+        'file the listing' => ['POST', '/files/{file}/listing/sheet', []],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],

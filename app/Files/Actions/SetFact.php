@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Files\Jobs\PrintListing;
 use App\History\History;
 use App\Models\DealFile;
 use App\Requirements\Actions\ApplyKit;
@@ -210,6 +211,8 @@ final class SetFact
         if ($accepted && in_array($file->status, [DealStatus::Preparing, DealStatus::Active], true)) {
             $file->update(['status' => $file->status->to(DealStatus::UnderContract)]);
             History::add($file->brokerage_id, $file->id, 'Under contract', [], SeenBy::everyone());
+            // The listing as it stands on the day of the contract; asked for once this is stored.
+            $file->listing_number !== null && ! FileListing::isFiled($file) && PrintListing::begin($file->brokerage_id, $file->id);
         }
         $this->keepAddress($file);
         ($this->applyKit)($file);

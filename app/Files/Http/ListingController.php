@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Http;
 
 use App\Files\Actions\BringListing;
+use App\Files\Jobs\PrintListing;
 use App\Models\DealFile;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -37,6 +38,18 @@ final class ListingController
             'papers' => array_filter($papers, static fn (string $title) => ! in_array($title, $titles, true)),
             'exchange' => $exchange->name(),
         ]);
+    }
+
+    /** Files the listing as the exchange has it now. */
+    public function file(DealFile $file): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        if ($file->listing_number === null) {
+            throw new StepRefused('This file has no listing number yet. Import the listing first.');
+        }
+        PrintListing::begin($file->brokerage_id, $file->id);
+
+        return redirect("/files/{$file->key}")->with('told', 'The listing is being filed as it stands now. It will show up on the board.');
     }
 
     public function take(Request $request, DealFile $file, BringListing $bring): RedirectResponse

@@ -62,6 +62,7 @@ final class FilePageController
             ->get()
             ->keyBy('id');
 
+        $uploads = Gate::allows('work-on', $file) ? Upload::open($file, $me) : new Collection();
         $contract = SignedContract::of($file);
         $worksHere = Gate::allows('work-on', $file) && $file->status->isOpen();
 
@@ -88,8 +89,8 @@ final class FilePageController
                 static fn (User $person) => $person->id === $me->id || $file->members->contains('user_id', $person->id),
             ),
             'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
-            'placing' => $works ? Upload::inQuestion($file, $me) : new Collection(),
-            'uploads' => $works ? Upload::unseen($file, $me) : new Collection(),
+            'placing' => $uploads->where('is_question', true),
+            'uploads' => $uploads->where('seen', false),
             'joining' => $works && in_array($file->side, ['seller', 'landlord'], true)
                     ? JoinRequest::query()
                         ->with('asker')

@@ -140,6 +140,7 @@ final class KeepPiece
             $refusal !== null, $paper->isDraft() => $refusal,
             $version === null => PaperState::Expected->refusesChange(),
             $version->made_by === MadeBy::Signed => PaperState::Signed->refusesChange(),
+            $version->made_by === MadeBy::Exchange => 'This shows a listing as it stood. It cannot be changed.',
             $version->made_by === MadeBy::Computed => 'This paper was authorized with the file’s figures. It cannot be changed.',
             $version->original_sha256 !== null => 'This PDF has a digital signature, so nothing can be added to it. Print it to PDF and upload that instead.',
             default => null,

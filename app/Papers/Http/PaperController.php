@@ -246,7 +246,7 @@ final class PaperController
     {
         Gate::authorize('work-on', $file);
         $user = User::signedIn($request);
-        $uploads = Upload::unseen($file, $user);
+        $uploads = Upload::open($file, $user)->where('seen', false);
         $take->noteShown($uploads);
 
         return view('papers.uploads', ['file' => $file, 'uploads' => $uploads]);

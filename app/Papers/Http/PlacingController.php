@@ -27,7 +27,7 @@ final class PlacingController
         ]);
         $refused = [];
         $placed = 0;
-        foreach (Upload::inQuestion($file, User::signedIn($request)) as $upload) {
+        foreach (Upload::open($file, User::signedIn($request))->where('is_question', true) as $upload) {
             // What came in after this page was made is still to be asked.
             if (! array_key_exists($upload->key, $given['to'] ?? [])) {
                 continue;

@@ -1,5 +1,5 @@
 <x-layout :title="'Listing of '.$file->name" place="files">
-    <div class="head-row"><h1>Listing {{ $file->listing_number }}</h1><span class="dim">as {{ $exchange }} has it now, compared with <a href="/files/{{ $file->key }}/opening">{{ $file->name }}</a></span></div>
+    <div class="head-row"><h1>Listing {{ $file->listing_number }}</h1><form class="inline" method="post" action="/files/{{ $file->key }}/listing/sheet">@csrf<button class="button tight">File listing as it is now</button></form><span class="dim">as {{ $exchange }} has it now, compared with <a href="/files/{{ $file->key }}/opening">{{ $file->name }}</a></span></div>
     <form method="post" action="/files/{{ $file->key }}/listing/facts" class="leaf pad">@csrf
         <h2>Differences</h2>
         @if ($differences === [])<p class="dim">None. The file matches the listing.</p>@else
