@@ -36,6 +36,7 @@ use Unanimus\Review\ReviewState;
  * @property string|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property string $called_by
+ * @property list<string> $tags
  * @property int|null $latest_version_id kept by the database as versions are added
  * @property-read DealFile $file
  * @property-read Collection<int, PaperValue> $values
@@ -55,10 +56,11 @@ final class Paper extends Record
         'side' => null,
         'staff_only' => false,
         'called_by' => '',
+        'tags' => '[]',
     ];
 
     /** @var array<string, string> */
-    protected $casts = ['staff_only' => 'boolean', 'state' => PaperState::class];
+    protected $casts = ['staff_only' => 'boolean', 'state' => PaperState::class, 'tags' => 'array'];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Exchange;
 
+use Unanimus\Dates\LocalDate;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Money\Money;
 use Unanimus\Terms\PropertyFact;
@@ -128,11 +129,12 @@ final readonly class Listing
             if (! is_scalar($value) || in_array($field, self::NOT_TOLD, true) || trim((string) $value) === '') {
                 continue;
             }
-            $label = ucfirst(strtolower(trim((string) preg_replace('/(?<=[a-z0-9])(?=[A-Z])/', ' ', preg_replace('/YN$|FullName$/', '', $field) ?? ''))));
+            $label = ucfirst(strtolower(trim((string) preg_replace('/(?<=[a-z0-9])(?=[A-Z])/', ' ', preg_replace('/(YN|FullName|Integer|Timestamp)$/', '', $field) ?? ''))));
             $isMoney = preg_match('/(Price|Amount|Fee)$/', $field) === 1 && is_numeric($value);
             $told[$label] = match (true) {
                 is_bool($value) => $value ? 'yes' : 'no',
                 $isMoney => (string) Money::parse((string) $value),
+                preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d/', (string) $value) === 1 => LocalDate::of(substr((string) $value, 0, 10))->long(),
                 default => mb_strimwidth(trim((string) $value), 0, 500, '…'),
             };
         }

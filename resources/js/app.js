@@ -159,7 +159,7 @@ document.querySelectorAll('[data-scroll-to]').forEach((wrap) => {
 const filters = { seat: '', state: '' };
 function filterBoard() {
     for (const row of document.querySelectorAll('table.board tr.row')) {
-        row.hidden = (filters.seat !== '' && !row.dataset.owes.split(' ').includes(filters.seat)) || (filters.state !== '' && row.dataset.state !== filters.state);
+        row.hidden = (filters.seat !== '' && !row.dataset.owes.split(' ').includes(filters.seat)) || (filters.state !== '' && (filters.state.startsWith('tag:') ? !row.dataset.tags.split('|').includes(filters.state.slice(4)) : row.dataset.state !== filters.state));
     }
     document.querySelectorAll('table.board tbody').forEach((part) => { part.hidden = ![...part.querySelectorAll('tr.row')].some((row) => !row.hidden); });
     document.querySelectorAll('[data-filter]').forEach((button) => button.setAttribute('aria-pressed', button.dataset.filter === filters.seat));

@@ -1,5 +1,6 @@
 // Bringing papers in: chosen or dropped, one after the other, each with its own progress and its own answer.
 
+import './order.js';
 import './placing.js';
 import { proof } from './proof.js';
 import { signInAgain } from './resume.js';

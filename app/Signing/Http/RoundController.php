@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
-use App\Mail\Post;
 use App\Models\DealFile;
 use App\Models\Round;
 use App\Models\Signer;
@@ -15,6 +14,7 @@ use App\Papers\SelectedPapers;
 use App\Signing\Actions\ChangeRound;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
+use App\Signing\Actions\RemindSigner;
 use App\Signing\Actions\SendRound;
 use App\Signing\Jobs\SealRound;
 use App\Signing\RoundView;
@@ -24,7 +24,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
@@ -162,16 +161,11 @@ final class RoundController
         return redirect("/rounds/{$round->key}")->with('told', 'Recalled. The papers are drafts again.');
     }
 
-    public function remind(Round $round, Signer $signer, RecordEvent $record): RedirectResponse
+    public function remind(Round $round, Signer $signer, RemindSigner $remind): RedirectResponse
     {
         Gate::authorize('work-on', $round->file);
         abort_unless($signer->round_id === $round->id, 404);
-        $once = (string) Str::ulid();
-        $state = $record($round, new RoundEvent(EventKind::Reminded, null, ['seat' => $signer->seat]), "remind:{$once}");
-        if (! in_array($signer->seat, $state->asked(), true)) {
-            throw new StepRefused("{$signer->name} is not asked to sign right now.");
-        }
-        Post::reminder($round, $signer, $once);
+        $remind($round, $signer);
 
         return redirect("/rounds/{$round->key}")->with('told', "Reminder sent to {$signer->name}.");
     }

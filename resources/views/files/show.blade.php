@@ -24,26 +24,36 @@
                         <form method="post" action="/files/{{ $file->key }}/submissions">@csrf<button class="button tight" data-with-taken>Submit to broker</button></form>
                     @endif
                     <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf<button class="button tight" data-with-taken data-press="p">Combine</button></form>
+                    <details class="menu-at with-selected"><summary class="button tight">More</summary>
+                        <div class="menu">
+                            <form method="post" action="/files/{{ $file->key }}/assembled" target="_blank" data-again>@csrf<button class="button plain" data-with-taken>Print selected papers</button></form>
+                            @if ($works)
+                                <form method="post" action="/files/{{ $file->key }}/reminders">@csrf<button class="button plain" data-with-taken>Send reminders for them</button></form>
+                                <form method="post" action="/files/{{ $file->key }}/assign">@csrf<button class="button plain" data-with-taken>Move to another row</button></form>
+                                <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf<label>Tags for them<input class="input" name="tags" maxlength="200" autocomplete="off" placeholder="urgent, lender"></label><button class="button tight" data-with-taken>Save tags</button></form>
+                            @endif
+                        </div>
+                    </details>
                     @if (in_array($file->side, ['seller', 'both', 'landlord']) && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>
             </div>
             @if ($placing->isNotEmpty())@include('files.placing')@endif
             <div class="board-wrap">
-            <table class="board">
+            <table class="board" @if ($works && $file->status->isOpen()) data-order="/files/{{ $file->key }}/order" @endif>
                 <thead><tr data-filters>
                     <th class="take"><input type="checkbox" id="all-papers" aria-label="Select all papers"></th><th>Paper</th>
                     @foreach ($board->seats as $party)<th class="seat-col" scope="col"><button type="button" class="plain-button" data-filter="{{ $party->seat() }}" aria-pressed="false" title="Show what {{ $party->callName() }} has to do"><x-seat :seat="$party->seat()" :title="$party->seat()->label()" /><span>{{ $party->callName() }}</span></button></th>@endforeach
-                    <th><label class="unseen" for="by-state">Show papers by review</label><select id="by-state" class="bare" data-filter-state><option value="">Review</option><option value="not_submitted">Not submitted</option><option value="submitted">Submitted</option><option value="sent_back">Sent back</option><option value="accepted">Accepted</option></select></th><th><span class="unseen">Next step</span></th>
+                    <th><label class="unseen" for="by-state">Show papers by review</label><select id="by-state" class="bare" data-filter-state><option value="">Review</option><option value="not_submitted">Not submitted</option><option value="submitted">Submitted</option><option value="sent_back">Sent back</option><option value="accepted">Accepted</option>@foreach ($file->papers->flatMap(fn ($paper) => $paper->tags)->unique() as $tag)<option value="tag:{{ $tag }}">Tag: {{ $tag }}</option>@endforeach</select></th><th><span class="unseen">Next step</span></th>
                 </tr></thead>
                 @php($seats = array_map(fn ($party) => [$party->seat(), (string) $party->seat(), $party->callName()], $board->seats))
                 @forelse ($board->stages as $stage => $rows)
                     <tbody>
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
                     @foreach ($rows as $row)
-                        <tr class="row" data-row data-owes="{{ implode(' ', array_keys(array_filter($row['cells'], fn ($cell) => $cell !== 'done'))) }}" data-state="{{ $row['requirement']?->review_state->value }}" data-paper="{{ $row['paper']->key }}">
-                            <td class="take"><input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Select {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'expected')><output></output></td>
-                            <td>@if ($row['paper']->state->value === 'expected')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? '1 more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
+                        <tr class="row" data-row data-owes="{{ implode(' ', array_keys(array_filter($row['cells'], fn ($cell) => $cell !== 'done'))) }}" data-state="{{ $row['requirement']?->review_state->value }}" data-paper="{{ $row['paper']->key }}" data-tags="{{ implode('|', $row['paper']->tags) }}">
+                            <td class="take">@if ($works)<span class="grip" aria-hidden="true" title="Drag to put in order, or Alt and arrow keys">⠿</span>@endif<input type="checkbox" name="take" value="{{ $row['paper']->key }}" aria-label="Select {{ $row['paper']->title }}" @disabled($row['paper']->state->value === 'expected')><output></output></td>
+                            <td>@if ($row['paper']->state->value === 'expected')<span class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name" href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif<div class="paper-note">{{ $row['note'] }}@foreach ($row['paper']->tags as $tag) <span class="tag-chip">{{ $tag }}</span>@endforeach</div>@if ($row['findings'] !== [])<div class="paper-note finding"><a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) > 1) and {{ count($row['findings']) === 2 ? '1 more' : (count($row['findings']) - 1).' more' }}@endif</div>@endif</td>
                             @foreach ($seats as [$seat, $place, $name])<td class="cell">{{ $glyphs->cell($row['cells'][$place] ?? null, $seat, $name) }}</td>@endforeach
                             <td class="review">@php($state = $row['requirement']?->review_state)@if ($state)<span @class(['ok' => $state->isSettled(), 'hot' => $state->value === 'sent_back', 'dim' => in_array($state->value, ['not_submitted', 'submitted'])])>{{ $state->value === 'sent_back' ? ($row['requirement']->remarks->whereNull('answered_at')->count().' remark'.($row['requirement']->remarks->whereNull('answered_at')->count() === 1 ? '' : 's')) : $state->label() }}</span>@endif</td>
                             <td class="next">
