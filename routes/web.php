@@ -156,6 +156,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/people/{user}/roles', [PeopleController::class, 'roles']);
     Route::post('/people/{user}/active', [PeopleController::class, 'active']);
     Route::post('/offices', [PeopleController::class, 'openOffice']);
+    Route::post('/offices/{office}/forms/{number}', [PeopleController::class, 'prefer'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::put('/offices/{office}', [PeopleController::class, 'office']);
 
     Route::get('/', TodayController::class);
@@ -184,6 +185,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/files/{file}/listing', [FileController::class, 'bringListing']);
     Route::get('/files/{file}/listing', [ListingController::class, 'show']);
     Route::post('/files/{file}/listing/sheet', [ListingController::class, 'file']);
+    Route::post('/files/{file}/checked-facts', [ListingController::class, 'check']);
     Route::post('/files/{file}/listing/facts', [ListingController::class, 'take']);
     Route::post('/files/{file}/listing/papers', [ListingPapersController::class, 'store']);
     Route::post('/files/{file}/join/{twin}', [MembersController::class, 'ask']);

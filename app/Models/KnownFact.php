@@ -16,6 +16,9 @@ use Illuminate\Support\Carbon;
  * @property string $source
  * @property Carbon $stored_at
  * @property int|null $user_id
+ * @property string|null $side whose own affair it is; null: both sides'
+ * @property Carbon|null $checked_at when somebody held it against something else
+ * @property string|null $checked_against
  * @property-read User|null $user
  */
 final class KnownFact extends Record
@@ -25,7 +28,15 @@ final class KnownFact extends Record
     protected $table = 'facts';
 
     /** @var array<string, string> */
-    protected $casts = ['stored_at' => 'datetime'];
+    protected $casts = ['stored_at' => 'datetime', 'checked_at' => 'datetime'];
+
+    protected $attributes = ['checked_at' => null, 'checked_by' => null, 'checked_against' => null];
+
+    /** Whether it came from elsewhere and nobody has checked it since. */
+    public function isUnchecked(): bool
+    {
+        return $this->source !== 'entered' && $this->checked_at === null;
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

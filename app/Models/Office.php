@@ -17,6 +17,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $name
  * @property string $zone
  * @property array<string, string> $holidays
+ * @property list<string> $preferred_forms numbers of the forms it prefers to others like them
  */
 final class Office extends Record
 {
@@ -25,7 +26,9 @@ final class Office extends Record
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['holidays' => 'array'];
+    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array'];
+
+    protected $attributes = ['preferred_forms' => '[]'];
 
     public function timeZone(): \DateTimeZone
     {

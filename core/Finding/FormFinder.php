@@ -10,14 +10,35 @@ namespace Unanimus\Finding;
  */
 final class FormFinder
 {
+    /** What the trade writes short, and the words of a title it stands for. */
+    private const SHORT = [
+        'cda' => 'commission disbursement',
+        'em' => 'earnest money',
+        'emd' => 'earnest money',
+        'fha' => 'government insured',
+        'hoa' => 'association',
+        'la' => 'listing agreement',
+        'lbp' => 'lead paint',
+        'pa' => 'purchase agreement',
+        'poa' => 'association',
+        'psa' => 'purchase agreement',
+        'rofr' => 'first refusal',
+        'sd' => 'disclosure',
+        'spd' => 'seller property disclosure',
+        'va' => 'government insured',
+    ];
+
+    private const OF_SHORT = 7;
+
     /**
      * The numbers of the forms that fit, the best first; all of them when nothing is asked.
      *
      * @param array<string, string> $forms what is known of each in words, by number
      * @param array<string, int> $uses how often each was used in such files, by number
+     * @param list<string> $preferred numbers of those that the office prefers to others like them
      * @return list<string>
      */
-    public static function find(array $forms, string $typed, array $uses = []): array
+    public static function find(array $forms, string $typed, array $uses = [], array $preferred = []): array
     {
         $asked = preg_split('/\s+/', Query::plain($typed), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $found = [];
@@ -26,7 +47,8 @@ final class FormFinder
             $score === null || ($found[(string) $number] = $score);
         }
         $numbers = array_map(strval(...), array_keys($found));
-        usort($numbers, static fn (string $a, string $b) => [$found[$b], $uses[$b] ?? 0, $a] <=> [$found[$a], $uses[$a] ?? 0, $b]);
+        $rank = static fn (string $number) => [$found[$number], (int) in_array($number, $preferred, true), $uses[$number] ?? 0];
+        usort($numbers, static fn (string $a, string $b) => [...$rank($b), $a] <=> [...$rank($a), $b]);
 
         return $numbers;
     }
@@ -41,7 +63,7 @@ final class FormFinder
         $digits = (string) preg_replace('/\D/', '', $number);
         $sum = 0;
         foreach ($asked as $one) {
-            $best = str_starts_with($plain, $one) || str_starts_with($digits, $one) ? 10 : 0;
+            $best = str_starts_with($plain, $one) || str_starts_with($digits, $one) ? 10 : self::ofShort($words, $one);
             foreach ($words as $word) {
                 $best = max(
                     $best,
@@ -60,6 +82,31 @@ final class FormFinder
         }
 
         return $sum;
+    }
+
+    /**
+     * What is written short: by the trade, or by the first letters of a title's words.
+     *
+     * @param list<string> $words
+     */
+    private static function ofShort(array $words, string $one): int
+    {
+        $meant = explode(' ', self::SHORT[$one] ?? '');
+        $all = array_filter($meant, static function (string $part) use ($words): bool {
+            foreach ($words as $word) {
+                if ($part !== '' && str_starts_with($word, $part)) {
+                    return false;
+                }
+            }
+
+            return true;
+        });
+        if ($all === []) {
+            return self::OF_SHORT;
+        }
+        $initials = implode('', array_map(static fn (string $word) => $word[0], $words));
+
+        return strlen($one) >= 3 && str_starts_with($initials, $one) ? self::OF_SHORT : 0;
     }
 
     /** One slip in four letters, two in seven; the word may go on after what was typed. */

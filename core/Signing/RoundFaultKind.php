@@ -17,9 +17,12 @@ enum RoundFaultKind
     /** The offer would have expired before the last signature. */
     case LastDayAfterOffer;
 
+    /** A fact from elsewhere that nobody has checked stands on a contract. */
+    case FactUnchecked;
+
     /** Whether the round cannot be sent with it; otherwise it is said, and the sender decides. */
     public function isBlocking(): bool
     {
-        return $this !== self::LastDayAfterOffer;
+        return ! in_array($this, [self::LastDayAfterOffer, self::FactUnchecked], true);
     }
 }

@@ -53,10 +53,16 @@ final class RoundPlan
      * @param list<PlannedSigner> $signers
      * @param list<PlannedPaper> $papers
      * @param LocalDate|null $offerUntil the day the offer expires, while it is not accepted
+     * @param list<string> $unchecked facts from elsewhere that stand on a contract and that nobody has checked, as read
      * @return list<RoundFault>
      */
-    public static function faults(array $signers, array $papers, ?LocalDate $lastDay = null, ?LocalDate $offerUntil = null): array
-    {
+    public static function faults(
+        array $signers,
+        array $papers,
+        ?LocalDate $lastDay = null,
+        ?LocalDate $offerUntil = null,
+        array $unchecked = [],
+    ): array {
         $faults = [];
         foreach ($signers as $signer) {
             if ($signer->email === '') {
@@ -74,6 +80,11 @@ final class RoundPlan
         if ($lastDay !== null && $offerUntil !== null && $lastDay->isAfter($offerUntil)) {
             $told = "The offer expires {$offerUntil->short()}, before the last day to sign, {$lastDay->short()}.";
             $faults[] = new RoundFault(RoundFaultKind::LastDayAfterOffer, $told);
+        }
+
+        if ($unchecked !== []) {
+            $told = 'On the contract and not checked yet: '.implode(', ', $unchecked).'.';
+            $faults[] = new RoundFault(RoundFaultKind::FactUnchecked, $told);
         }
 
         return $faults;

@@ -40,6 +40,7 @@ function guardedRoutes(): array
         'tag papers' => ['POST', '/files/{file}/tags', ['papers' => ['{paperkey}'], 'tags' => 'x']],
         'assign papers' => ['POST', '/files/{file}/assign', ['papers' => ['{paperkey}']]],
         'remind of papers' => ['POST', '/files/{file}/reminders', ['papers' => ['{paperkey}']]],
+        'mark facts as checked' => ['POST', '/files/{file}/checked-facts', ['facts' => ['property.parcel'], 'against' => 'x']],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],

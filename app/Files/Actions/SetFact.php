@@ -195,6 +195,10 @@ final class SetFact
                         'stored_at' => now(),
                         'user_id' => Auth::id(),
                         'side' => $side,
+                        // Another value has not been checked yet.
+                        'checked_at' => null,
+                        'checked_by' => null,
+                        'checked_against' => null,
                     ],
                 );
         History::add(

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Files\Http;
 
 use App\Files\Actions\BringListing;
+use App\Files\Actions\CheckFacts;
 use App\Files\Jobs\PrintListing;
 use App\Models\DealFile;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -38,6 +40,19 @@ final class ListingController
             'papers' => array_filter($papers, static fn (string $title) => ! in_array($title, $titles, true)),
             'exchange' => $exchange->name(),
         ]);
+    }
+
+    /** Facts that were checked, against what. */
+    public function check(Request $request, DealFile $file, CheckFacts $check): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(
+            ['facts' => 'required|array|max:60', 'facts.*' => 'string|max:60', 'against' => 'nullable|string|max:200'],
+            ['facts.required' => 'Select what you checked.'],
+        );
+        $count = $check($file, array_values($given['facts']), (string) ($given['against'] ?? ''), User::signedIn($request));
+
+        return back()->with('told', $count === 1 ? '1 fact marked as checked.' : "{$count} facts marked as checked.");
     }
 
     /** Files the listing as the exchange has it now. */

@@ -51,6 +51,23 @@ final class KeepOffices
             );
     }
 
+    /** Prefers a form to others like it, or no longer. */
+    public function prefer(Office $office, string $number, bool $isPreferred): void
+    {
+        $before = $office->preferred_forms;
+        $after = array_values(array_unique($isPreferred ? [...$before, $number] : array_diff($before, [$number])));
+        if ($after === $before) {
+            return;
+        }
+        $office->update(['preferred_forms' => $after]);
+        History::ofBrokerage(
+            $office->brokerage_id,
+            $isPreferred ? 'Form preferred' : 'Form no longer preferred',
+            ['office' => $office->name, 'form' => $number],
+            $office->id,
+        );
+    }
+
     /** Opens an office; whoever opens it administers it. */
     public function open(User $by, string $name, string $zone): Office
     {

@@ -13,6 +13,7 @@ use App\Office\Actions\KeepPeople;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
@@ -95,6 +96,18 @@ final class PeopleController
             'told',
             $user->active ? 'Access reopened.' : 'Access closed on every device. Files and papers stay.',
         );
+    }
+
+    /** A form that this office prefers to others like it. */
+    public function prefer(Request $request, Office $office, string $number, KeepOffices $offices): Response
+    {
+        Gate::authorize('run-office');
+        $user = User::signedIn($request);
+        $isTheirs = $user->holds(Role::Broker, $office->id) || $user->holds(Role::Administrator, $office->id);
+        abort_unless($office->brokerage_id === $user->brokerage_id && $isTheirs, 403);
+        $offices->prefer($office, $number, $request->boolean('on'));
+
+        return response('', 204)->header('HX-Refresh', 'true');
     }
 
     public function office(Request $request, Office $office, KeepOffices $offices): RedirectResponse

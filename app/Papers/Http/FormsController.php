@@ -32,7 +32,7 @@ final class FormsController
         $words = array_map(static fn (Form $form) => "{$form->title} {$form->set} {$form->stage}", $all);
         $typed = mb_substr((string) $request->query('q', ''), 0, 80);
         $uses = $this->uses($file);
-        $found = array_map(static fn (string $number) => $all[$number], FormFinder::find($words, $typed, $uses));
+        $found = array_map(static fn (string $number) => $all[$number], FormFinder::find($words, $typed, $uses, $file->office->preferred_forms));
 
         return view($request->hasHeader('HX-Request') ? 'papers.forms-found' : 'papers.forms', [
             'file' => $file,
@@ -47,7 +47,7 @@ final class FormsController
     {
         Gate::authorize('work-on', $file);
         $what = $request->validate(['what' => 'required|in:take,more,out'])['what'];
-        $said = '';
+        [$said, $isRemoved] = ['', false];
         try {
             if ($what === 'out') {
                 $paper = $file
@@ -57,6 +57,7 @@ final class FormsController
                     ->orderByDesc('id')
                     ->firstOrFail();
                 $take->out($paper);
+                $isRemoved = true;
             } else {
                 $take->take($file, $number, $what === 'more');
             }
@@ -70,6 +71,7 @@ final class FormsController
             'file' => $file,
             'form' => $library->form($number),
             'said' => $said,
+            'isRemoved' => $isRemoved,
             'uses' => $this->uses($file),
             'there' => $this->there($file),
         ]);

@@ -6,6 +6,7 @@ namespace App\Signing\Actions;
 
 use App\History\History;
 use App\Models\DealFile;
+use App\Models\KnownFact;
 use App\Models\Paper;
 use App\Models\Party;
 use App\Models\Round;
@@ -18,8 +19,10 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
+use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\MarkPlace;
+use Unanimus\Requirements\FactCatalog;
 use Unanimus\Signing\PlannedPaper;
 use Unanimus\Signing\PlannedSigner;
 use Unanimus\Signing\RoundFault;
@@ -129,6 +132,29 @@ final class ComposeRound
             array_values($papers->all()),
             $round->last_day === null ? null : LocalDate::of($round->last_day),
             $expiry === null ? null : LocalDate::of($expiry),
+            array_map(FactCatalog::label(...), self::unchecked($round)),
+        );
+    }
+
+    /** @return list<string> names of facts from elsewhere that stand on a contract of the round and that nobody has checked */
+    public static function unchecked(Round $round): array
+    {
+        $bound = [];
+        foreach ($round->papers as $sent) {
+            $form = ContractForms::has($sent->paper->form_number) ? $sent->paper->form() : null;
+            $entered = $form === null ? [] : $sent->paper->entries();
+            foreach ($form->blanks ?? [] as $blank) {
+                $blank->binding === null || isset($entered[$blank->name]) || ($bound[$blank->binding] = true);
+            }
+        }
+        // The address is put together from its parts.
+        isset($bound['property.address']) && ($bound += ['property.street' => true, 'property.unit' => true, 'property.city' => true]);
+
+        return array_values(
+            $round->file->knownFacts
+                ->filter(static fn (KnownFact $fact) => isset($bound[$fact->name]) && $fact->isUnchecked())
+                ->pluck('name')
+                ->all(),
         );
     }
 

@@ -69,6 +69,7 @@ final class RoundController
             'file' => $round->file,
             'view' => RoundView::of($round),
             'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : [],
+            'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
         ]);
     }
 

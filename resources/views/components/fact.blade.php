@@ -11,7 +11,7 @@
         <input class="input" id="fact-{{ $item->value }}" name="value" value="{{ \App\Terms\FieldText::fact($item, $fact, $file) }}"
             hx-put="/files/{{ $file->key }}/facts?at={{ $at }}" hx-vals='{"name": "{{ $item->value }}"}' hx-target="#follows" hx-swap="innerHTML" hx-trigger="change" autocomplete="off" placeholder="{{ $hint ?? '' }}">
     @endif
-    @if ($fact !== null && str_contains($fact->source, 'Exchange'))<span class="from" title="{{ $fact->source }}">listing</span>@endif
+    @if ($fact !== null && str_contains($fact->source, 'Exchange'))@php($known = $file->knownFacts->firstWhere('name', $item->value))<span class="from" title="{{ $fact->source }}@if ($known?->checked_at), checked against {{ $known->checked_against }} on {{ \Unanimus\Dates\LocalDate::at($known->checked_at, $file->office->timeZone())->short() }}@endif">listing{{ $known?->checked_at ? ', checked' : '' }}</span>@endif
     {{ $slot }}
 </span>
 <span class="fault" id="fault-{{ $item->value }}" hidden role="alert"></span>

@@ -67,6 +67,13 @@
                     <button class="button">Save draft</button>
                     <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $blocking->isEmpty() ? 'Send' : 'Save and try to send' }}</button>
                 </form>
+                @if ($unchecked !== [])
+                    <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">
+                        @csrf @foreach ($unchecked as $name)<input type="hidden" name="facts[]" value="{{ $name }}">@endforeach
+                        <label class="line"><span>Checked against</span><input class="input" name="against" maxlength="120" autocomplete="off" placeholder="county record, deed" required></label>
+                        <button class="button tight">Mark as checked</button>
+                    </form>
+                @endif
                 @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
             @else
                 @include('signing.standing')
