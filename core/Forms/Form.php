@@ -51,6 +51,20 @@ final readonly class Form
         return array_values(array_filter($this->blanks, static fn (Blank $blank) => $blank->page === $page));
     }
 
+    /**
+     * The role whose answers it takes: the one its title names, or the only client who signs it; null when it is several.
+     */
+    public function answeredBy(): ?string
+    {
+        if (preg_match('/^(Buyer|Seller|Tenant|Landlord)(?:’s|s’|\'s|s\')? /u', $this->title, $m) === 1) {
+            return strtolower($m[1]);
+        }
+        $roles = array_unique(array_map(static fn (string $seat) => (string) strtok($seat, '.'), $this->seats()));
+        $clients = array_values(array_intersect($roles, ['buyer', 'seller', 'tenant', 'landlord']));
+
+        return count($clients) === 1 ? $clients[0] : null;
+    }
+
     /** @return list<string> the seats that have a mark on it, in order of appearance */
     public function seats(): array
     {

@@ -95,7 +95,7 @@ return [
         'start' => 'Start',
         'one_by_one' => 'You get one question at a time.',
         'on_page' => ':document: fill in on the page',
-        'needed' => '{1} 1 answer is still needed|[2,*] :count answers are still needed',
+        'needed' => 'See what is still needed',
         'finish' => 'Finish',
         'later' => 'You can stop at any time and come back with the same email, on any device.',
 

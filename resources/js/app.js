@@ -96,6 +96,12 @@ document.body.addEventListener('htmx:responseError', async (event) => {
 });
 document.body.addEventListener('htmx:sendError', () => tell('There is no connection. What you typed is still in the field. Leave the field again when you are back online.'));
 
+// A tap on one of several answers goes on to the next question; whoever chooses by keyboard goes on by the button.
+document.querySelectorAll('[data-goes-on]').forEach((choice) => choice.addEventListener('click', (event) => {
+    if (event.detail === 0 || choice.parentNode.dataset.goes) return;
+    choice.parentNode.dataset.goes = '1';
+    setTimeout(() => choice.closest('form').querySelector('button[value=next]').click(), 180);
+}));
 document.querySelectorAll('[data-sends]').forEach((select) => select.addEventListener('change', () => select.form.submit()));
 document.querySelectorAll('[data-print]').forEach((button) => button.addEventListener('click', () => window.print()));
 document.querySelectorAll('[data-opens]').forEach((button) => button.addEventListener('click', () => document.querySelector(button.dataset.opens)?.showModal?.()));

@@ -260,3 +260,46 @@ it('shows on Today whose answers are waited for, at their own seat', function ()
     $row = array_values(array_filter($rows, static fn ($row) => $row->about === 'has not opened the request'))[0];
     expect((string) $row->seat)->toBe('seller.1')->and($row->act['label'] ?? '')->toBe('Remind');
 });
+
+it('asks whole sentences with the row’s name, and offers plain answers', function () {
+    $form = app(Unanimus\Forms\Library::class)->form('M-231');
+    $filling = Unanimus\Forms\Filling::of($form, [], Unanimus\Terms\Facts::from([]));
+    $asked = [];
+    foreach (Unanimus\Forms\Questions::of($filling, Unanimus\Forms\Questions::open($filling)) as $question) {
+        $asked[$question[0]->blank->group ?? $question[0]->blank->name] = App\Forms\QuestionText::of('M-231', $question);
+    }
+    expect($asked['roof']->ask)
+        ->toBe('Roof: does it work?')
+        ->and($asked['roof']->choices)
+        ->toBe(['Yes', 'No', 'I do not know', 'There is none'])
+        ->and($asked['gutters']->ask)
+        ->toBe('Gutters and downspouts: do they work?')
+        ->and($asked['solar']->ask)
+        ->toBe('Solar panels: do they work?')
+        ->and($asked['roof_age']->ask)
+        ->toBe('Roof: how many years old is it?')
+        ->and($asked['w_mold']->ask)
+        ->toBe('Is there mold, or was there any?')
+        ->and($asked['w_mold']->choices)
+        ->toBe(['Yes', 'No', 'I do not know']);
+    // Every question of this form is a sentence, but for the lines that say what the home is.
+    $labels = array_filter($asked, fn ($text) => preg_match('/[?.]$/', $text->ask) !== 1);
+    expect(array_keys($labels))->toBe(['property', 'sellers']);
+});
+
+it('asks by default whom the blanks belong to, and says when somebody else was asked', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/forms/M-103", ['what' => 'take'])->assertOk();
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-103');
+    $page = $this->as('tomas')->get("/files/{$file->key}/fill-requests?papers[]={$paper->key}")->assertOk()->getContent();
+    expect(preg_match_all('/value="(\S+)" data-role="\w+"\s+checked/', $page, $m))->toBe(2)->and($m[1])->toBe(['buyer.1', 'buyer.2']);
+    $ask = fn (string $seat) => $this->as('tomas')->post("/files/{$file->key}/fill-requests", [
+        'to' => [$seat],
+        'email' => ['seller_1' => 'beatrix@palomar.example'],
+        'papers' => [$paper->key],
+        'last_day' => '+7',
+    ]);
+    $ask('seller.1')->assertSessionHas('refused', fn (string $told) => str_contains($told, 'usually the buyer’s to fill in'));
+    $ask('buyer.1')->assertSessionMissing('refused');
+});

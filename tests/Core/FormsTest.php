@@ -283,3 +283,7 @@ it('waits for every party that a contract asks and the file has, and for no lice
         ->and(ContractForms::unsigned($form, $taken, ['seller.1', 'buyer.1']))
         ->toBe([]);
 });
+
+it('knows whose answers a form takes', function (string $number, ?string $role) {
+    expect((new Library(dirname(__DIR__, 2).'/library'))->form($number)->answeredBy())->toBe($role);
+})->with([['M-231', 'seller'], ['M-103', 'buyer'], ['M-101', 'seller'], ['M-201', null], ['M-230', null], ['Q-05', 'seller']]);

@@ -8,6 +8,7 @@ use App\Forms\Actions\KeepFillRequest;
 use App\Models\DealFile;
 use App\Models\FillRequest;
 use App\Models\Paper;
+use App\Models\Party;
 use App\Models\User;
 use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
@@ -42,6 +43,7 @@ final class FillRequestController
                         $facts,
                     )),
                     'open' => Questions::open($filling),
+                    'by' => $paper->form()?->answeredBy(),
                 ],
             )
             ->values();
@@ -57,7 +59,9 @@ final class FillRequestController
             'drafts' => $drafts,
             'requests' => $requests,
             'clients' => $file->parties->whereIn('role', self::CLIENTS)->sortBy(static fn ($party) => $party->seat()->order()),
-            'chosen' => (array) $request->query('papers', []),
+            'chosen' => $chosen = (array) $request->query('papers', []),
+            // Whose blanks they are is asked, unless the person says otherwise.
+            'roles' => $drafts->whereIn('paper.key', $chosen)->pluck('by')->filter()->unique()->values()->all(),
             'today' => $file->office->today(),
         ]);
     }
@@ -115,7 +119,22 @@ final class FillRequestController
             count($requests) === 1
                 ? "Request sent to {$requests[0]->name}."
                 : count($requests).' people were asked, each with their own email.',
-        );
+        )->with(array_filter(['refused' => $this->notTheirs($papers, $clients)]));
+    }
+
+    /**
+     * Says of papers that somebody else usually fills in whose they are; they were asked all the same.
+     *
+     * @param array<int, Paper> $papers
+     * @param list<array{party: Party, email: string}> $clients
+     */
+    private function notTheirs(array $papers, array $clients): string
+    {
+        $roles = array_unique(array_map(static fn (array $one) => $one['party']->role, $clients));
+        $others = array_filter($papers, static fn (Paper $paper) => ! in_array($paper->form()?->answeredBy() ?? $roles[0], $roles, true));
+        $told = array_map(static fn (Paper $paper) => "“{$paper->title}” is usually the {$paper->form()?->answeredBy()}’s to fill in.", $others);
+
+        return $told === [] ? '' : implode(' ', $told).' Withdraw the request if you meant someone else.';
     }
 
     public function remind(Request $request, FillRequest $fill, KeepFillRequest $keep): RedirectResponse

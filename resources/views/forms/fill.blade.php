@@ -8,10 +8,10 @@
         <p><a class="button now wide-button" href="/fill/{{ $token }}/questions/{{ $next }}">{{ __($answered === 0 ? 'client.fill.start' : 'client.continue') }}</a></p>
         <ul class="plain-list">@foreach ($fill->papers as $paper)<li><a href="/fill/{{ $token }}/papers/{{ $paper->key }}">{{ __('client.fill.on_page', ['document' => $paper->title]) }}</a></li>@endforeach</ul>
         @if ($left !== [])
-            <details><summary>{{ trans_choice('client.fill.needed', count($left)) }}</summary><ul>
+            <details><summary>{{ __('client.fill.needed') }}</summary><ul>
             @foreach (array_slice($left, 0, 60) as [$paper, $blank])
                 @foreach ($questions as $index => $one)
-                    @if ($one['paper']->is($paper) && in_array($blank->name, array_map(fn ($filled) => $filled->blank->name, $one['question']), true))<li><a href="/fill/{{ $token }}/questions/{{ $index + 1 }}">{{ $blank->label }}</a></li>@break @endif
+                    @if ($one['paper']->is($paper) && in_array($blank->name, array_map(fn ($filled) => $filled->blank->name, $one['question']), true))<li><a href="/fill/{{ $token }}/questions/{{ $index + 1 }}">{{ \App\Forms\QuestionText::of((string) $one['paper']->form_number, $one['question'])->ask }}</a></li>@break @endif
                 @endforeach
             @endforeach
             </ul></details>

@@ -2,8 +2,8 @@
     $first = $asked['question'][0];
     $blank = $first->blank;
     $several = $blank->kind->value === 'tick';
-    $labels = array_map(fn ($filled) => $filled->blank->label, $asked['question']);
-    $stem = count($labels) > 1 && str_contains($labels[0], ': ') && count(array_unique(array_map(fn ($label) => strtok($label, ':'), $labels))) === 1 ? strtok($labels[0], ':') : null;
+    $text = \App\Forms\QuestionText::of((string) $asked['paper']->form_number, $asked['question']);
+    $isOneOf = count($asked['question']) > 1;
 @endphp
 <x-guest :title="$asked['paper']->title" :from="$fill->asker->name">
     <h1 class="unseen">{{ $asked['paper']->title }}</h1>
@@ -11,14 +11,14 @@
         @csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen" value="{{ $several ? ($first->value === '' ? '' : 'x') : \App\Papers\PaperView::shown($first) }}">
         <p class="dim small">{{ __('client.fill.question', ['number' => $number, 'count' => $count]) }} <progress max="{{ $count }}" value="{{ $number }}" aria-label="{{ __('client.fill.question', ['number' => $number, 'count' => $count]) }}"></progress></p>
         @if ($several)
-            <fieldset><legend>{{ $stem ?? (count($labels) > 1 ? __('client.fill.which') : $blank->label) }}</legend>
-            @foreach ($asked['question'] as $filled)
-                <label class="choice"><input type="{{ count($labels) > 1 ? 'radio' : 'checkbox' }}" name="choice" value="{{ $filled->blank->name }}" @checked($filled->value !== '')> {{ $stem === null ? (count($labels) > 1 ? $filled->blank->label : __('client.fill.yes')) : ucfirst(trim(substr($filled->blank->label, strlen($stem) + 1))) }}</label>
+            <fieldset><legend>{{ $text->ask }}</legend>
+            @foreach ($asked['question'] as $index => $filled)
+                <label class="choice" @if ($isOneOf) data-goes-on @endif><input type="{{ $isOneOf ? 'radio' : 'checkbox' }}" name="choice" value="{{ $filled->blank->name }}" @checked($filled->value !== '')> {{ $isOneOf ? $text->choices[$index] : __('client.fill.yes') }}</label>
             @endforeach
-            @if (count($labels) > 1)<label class="choice dim"><input type="radio" name="choice" value="" @checked(array_filter($asked['question'], fn ($filled) => $filled->value !== '') === [])> {{ __('client.fill.not_yet') }}</label>@endif
+            @if ($isOneOf)<label class="choice dim"><input type="radio" name="choice" value="" @checked(array_filter($asked['question'], fn ($filled) => $filled->value !== '') === [])> {{ __('client.fill.not_yet') }}</label>@endif
             </fieldset>
         @else
-            <label class="ask-label" for="value">{{ $blank->label }}</label>
+            <label class="ask-label" for="value">{{ $text->ask }}</label>
             @if ($blank->kind->value === 'lines')<textarea class="textarea" id="value" name="value" rows="5" autofocus>{{ old('value', $first->value) }}</textarea>
             @elseif ($blank->kind->value === 'choice')<span class="select"><select id="value" name="value" autofocus><option value="">{{ __('client.fill.not_yet') }}</option>@foreach ($blank->options as $option)<option @selected(old('value', $first->value) === $option)>{{ $option }}</option>@endforeach</select></span>
             @else<input class="input" id="value" name="value" value="{{ old('value', \App\Papers\PaperView::shown($first)) }}" autocomplete="off" autofocus @if (in_array($blank->kind->value, ['money', 'percent', 'number'])) inputmode="decimal" @endif @error('value') aria-invalid="true" aria-describedby="wrong" @enderror>@endif

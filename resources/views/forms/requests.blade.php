@@ -1,21 +1,22 @@
-<x-layout title="Ask client to fill in" place="files">
+<x-layout title="Ask client to fill in" place="files" :scripts="['resources/js/ask.js']">
     <div class="head-row"><h1>Ask client to fill in</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span></div>
     <div class="asking">
     <form class="leaf pad" method="post" action="/files/{{ $file->key }}/fill-requests">
         @csrf
         <fieldset><legend>Who</legend>
         @forelse ($clients as $party)
-            <div class="in-row line"><label class="checkbox"><input type="checkbox" name="to[]" value="{{ $party->seat() }}" @checked(in_array((string) $party->seat(), (array) old('to', [])))> <x-seat :seat="$party->seat()" :title="$party->seat()->label()" /> {{ $party->name }}</label> <input class="input" type="email" name="email[{{ str_replace('.', '_', (string) $party->seat()) }}]" value="{{ old('email.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address" aria-label="Email address of {{ $party->name }}" autocomplete="off"></div>
+            <div class="in-row line"><label class="checkbox"><input type="checkbox" name="to[]" value="{{ $party->seat() }}" data-role="{{ $party->role }}" @checked(in_array((string) $party->seat(), (array) old('to', [])) || (old('to') === null && in_array($party->role, $roles, true)))> <x-seat :seat="$party->seat()" :title="$party->seat()->label()" /> {{ $party->name }}</label> <input class="input" type="email" name="email[{{ str_replace('.', '_', (string) $party->seat()) }}]" value="{{ old('email.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address" aria-label="Email address of {{ $party->name }}" autocomplete="off"></div>
         @empty<p class="empty">There is no client in this file yet. Add one on <a href="/files/{{ $file->key }}">the file</a> first.</p>@endforelse
         @error('to')<p class="late">{{ $message }}</p>@enderror @error('email.*')<p class="late">{{ $message }}</p>@enderror
         </fieldset>
         <fieldset><legend>What</legend>
         @forelse ($drafts as $draft)
             @php($key = $draft['paper']->key)
-            <div class="line"><label class="checkbox"><input type="checkbox" name="papers[]" value="{{ $key }}" @checked(in_array($key, (array) old('papers', $chosen), true)) @disabled($draft['open'] === [])> <b>{{ $draft['paper']->title }}</b> <span class="dim small">{{ count($draft['open']) === 0 ? 'nothing left to fill in' : (count($draft['open']) === 1 ? '1 blank' : count($draft['open']).' blanks').' the terms do not fill' }}</span></label>
+            <div class="line"><label class="checkbox"><input type="checkbox" name="papers[]" value="{{ $key }}" data-by="{{ $draft['by'] }}" @checked(in_array($key, (array) old('papers', $chosen), true)) @disabled($draft['open'] === [])> <b>{{ $draft['paper']->title }}</b> <span class="dim small">{{ count($draft['open']) === 0 ? 'nothing left to fill in' : (count($draft['open']) === 1 ? '1 blank' : count($draft['open']).' blanks').' the terms do not fill' }}</span></label>
             @if ($draft['open'] !== [])<details class="small"><summary>Only some of the blanks</summary><p class="dim">Select the blanks the client fills in. If you select none, they get all of them.</p><div class="blank-picks">@foreach ($draft['open'] as $name)<label class="checkbox"><input type="checkbox" name="some[{{ $key }}][]" value="{{ $name }}"> {{ $draft['filling']->blanks[$name]->blank->label }}</label>@endforeach</div></details>@endif</div>
         @empty<p class="empty">There are no drafts in this file. <a href="/files/{{ $file->key }}/forms">Add a form</a> first.</p>@endforelse
         @error('papers')<p class="late">{{ $message }}</p>@enderror
+        <p class="late small" id="not-theirs" role="status" hidden></p>
         </fieldset>
         <label class="line"><span>Last day</span><input class="input" name="last_day" value="{{ old('last_day', $today->plusDays(7)->iso()) }}" autocomplete="off"></label>
         <label class="line"><span>Message</span><textarea class="textarea" name="message" maxlength="2000" rows="3">{{ old('message') }}</textarea></label>
