@@ -6,6 +6,7 @@ Unanimus
   ./unanimus start | stop     start or stop the demo that is set up
   ./unanimus status           what is running, and where
   ./unanimus test [...]       style, static analysis, all tests; more words go to Pest
+  ./unanimus test --mutate [AREA]   what changed lines of core the tests would not notice
   ./unanimus bench            costs as ratios to their floors
   ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
   ./unanimus backup FOLDER    the database, the papers and the keys, read back, into a new folder
@@ -96,7 +97,9 @@ cmd_test() {
     mkdir -p vendor/pestphp/pest-plugin-mutate/.temp/mutations "$UNANIMUS_STATE/phpstan"
     chmod -R a+rwX vendor/pestphp/pest-plugin-mutate/.temp "$UNANIMUS_STATE/phpstan"
     if [ "${1:-}" = --mutate ]; then
-        as_app php -d pcov.enabled=1 vendor/bin/pest --mutate --covered-only --testsuite=core --everything --path=core
+        # One area at a time says soonest where a test is missing.
+        [ -z "${2:-}" ] || [ -d "core/$2" ] || fail "core has no area $2; there are: $(ls core | paste -sd' ')"
+        as_app php -d pcov.enabled=1 vendor/bin/pest --mutate --covered-only --testsuite=core --everything --path="core${2:+/$2}"
         return
     fi
     start_services

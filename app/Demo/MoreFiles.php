@@ -160,6 +160,7 @@ final class MoreFiles
         $asked = $fill->papers->firstOrFail();
         $actor = app(Actor::class);
         $actor->isFromOutside($fill->name);
+        $this->answer->opened($fill);
         foreach (
             [
                 'since' => '2009',

@@ -18,7 +18,7 @@
         @error('papers')<p class="late">{{ $message }}</p>@enderror
         <p class="late small" id="not-theirs" role="status" hidden></p>
         </fieldset>
-        <label class="line"><span>Last day</span><input class="input" name="last_day" value="{{ old('last_day', $today->plusDays(7)->iso()) }}" autocomplete="off"></label>
+        <label class="line"><span>Last day</span><input class="input" name="last_day" value="{{ old('last_day', $today->plusDays(7)->short($today->year())) }}" autocomplete="off"></label>
         <label class="line"><span>Message</span><textarea class="textarea" name="message" maxlength="2000" rows="3">{{ old('message') }}</textarea></label>
         <button class="button now">Send request</button>
     </form>
@@ -28,7 +28,7 @@
             <p class="small">{{ $one->status->label($one->lastDay(), $today) }} · until {{ $one->lastDay()->short($today->year()) }} · {{ $one->opened_at ? 'opened '.\App\Terms\When::list($one->opened_at, $file->office->zone) : 'not opened yet' }}@if ($one->finished_at) · finished {{ \App\Terms\When::list($one->finished_at, $file->office->zone) }}@endif</p>
             <div class="in-row">
                 @if ($one->takes())<form method="post" action="/fill-requests/{{ $one->key }}/remind">@csrf<button class="button tight">Remind</button></form> <form method="post" action="/fill-requests/{{ $one->key }}/take-back">@csrf<button class="button tight plain">Withdraw request</button></form>
-                @else<form class="in-row" method="post" action="/fill-requests/{{ $one->key }}/renew">@csrf<input class="input" name="last_day" value="{{ $today->plusDays(7)->iso() }}" aria-label="New last day"> <button class="button tight">Send new link</button></form>@endif
+                @else<form class="in-row" method="post" action="/fill-requests/{{ $one->key }}/renew">@csrf<input class="input" name="last_day" value="{{ $today->plusDays(7)->short($today->year()) }}" aria-label="New last day"> <button class="button tight">Send new link</button></form>@endif
             </div></article>
         @empty<p class="empty">No requests yet. The client gets an email with a link that works on a phone. Their answers go into the paper as they type.</p>@endforelse
     </section>
