@@ -99,7 +99,8 @@ cmd_test() {
     if [ "${1:-}" = --mutate ]; then
         # One area at a time says soonest where a test is missing.
         [ -z "${2:-}" ] || [ -d "core/$2" ] || fail "core has no area $2; there are: $(ls core | paste -sd' ')"
-        as_app php -d pcov.enabled=1 vendor/bin/pest --mutate --covered-only --testsuite=core --everything --path="core${2:+/$2}"
+        install_coverage
+        as_app php -d extension=pcov.so -d pcov.enabled=1 -d pcov.directory="$ROOT/core" vendor/bin/pest --mutate --covered-only --testsuite=core --everything --path="core${2:+/$2}"
         return
     fi
     start_services

@@ -51,6 +51,15 @@ install_system_packages() {
 
 fingerprint() { cat "$@" 2>/dev/null | sha256sum | cut -c1-16; }
 
+# What says which lines a test runs. Left off but where it is asked for: it slows everything down.
+install_coverage() {
+    ls /usr/lib/php/*/pcov.so >/dev/null 2>&1 && return
+    [ "$(id -u)" = 0 ] || fail "a package is missing: run  sudo apt-get install --no-install-recommends php8.2-pcov"
+    say "installing from the system's packages: php8.2-pcov"
+    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends php8.2-pcov && phpdismod pcov; } \
+        >"$ROOT/var/packages.log" 2>&1 || { tail -5 "$ROOT/var/packages.log"; fail "php8.2-pcov could not be installed; the whole log is var/packages.log"; }
+}
+
 install_php_packages() {
     local mark want
     want=$(fingerprint composer.json packages/*/composer.json)
