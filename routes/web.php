@@ -34,6 +34,7 @@ use App\Overview\Http\FilePageController;
 use App\Overview\Http\FindController;
 use App\Overview\Http\TodayController;
 use App\Papers\Http\ArrangeController;
+use App\Papers\Http\BesideController;
 use App\Papers\Http\CareController;
 use App\Papers\Http\FormsController;
 use App\Papers\Http\LayerController;
@@ -265,6 +266,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable']);
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values']);
     Route::post('/papers/{paper}/values', [CareController::class, 'take']);
+    Route::get('/papers/{paper}/beside', [BesideController::class, 'show']);
+    Route::post('/papers/{paper}/carried', [BesideController::class, 'carry']);
     Route::post('/papers/{paper}/amendment', [AmendmentController::class, 'store']);
     Route::get('/papers/{paper}/log', [LogController::class, 'show']);
     Route::post('/papers/{paper}/log', [LogController::class, 'bringBack']);

@@ -6,7 +6,6 @@ namespace App\Forms;
 
 use Illuminate\Support\Facades\Lang;
 use Unanimus\Forms\Filled;
-use Unanimus\Terms\Kind;
 
 /** A question as a client reads it: a whole sentence, and what can be chosen; lang/…/questions.php has the words. */
 final readonly class QuestionText
@@ -36,12 +35,6 @@ final readonly class QuestionText
                 return Lang::get('questions.choices')[$says] ?? ucfirst($says);
             }, $question),
         );
-    }
-
-    /** Whether one of several is chosen, or one thing is ticked or not. @param  non-empty-list<Filled>  $question */
-    public static function isChoice(array $question): bool
-    {
-        return $question[0]->blank->kind === Kind::Tick;
     }
 
     private static function ofRow(?string $row, string $says): ?string

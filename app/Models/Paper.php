@@ -184,13 +184,14 @@ final class Paper extends Record
      * Keeps an entry as its own event and as what stands now; the same client key again changes nothing.
      *
      * @param string|null $value as kept; null takes the entry away, so that the blank follows its term again
+     * @param string|null $source what it was carried over from, in words; null: it was entered
      * @return bool whether it was new
      */
-    public function keepEntry(string $blank, ?string $value, string $clientKey, ?int $userId): bool
+    public function keepEntry(string $blank, ?string $value, string $clientKey, ?int $userId, ?string $source = null): bool
     {
         $new = DB::selectOne(
-            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id, by_name) VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
-            [$this->brokerage_id, $this->deal_file_id, $this->id, $blank, $value, $clientKey, $userId, app(Actor::class)->outsider()],
+            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id, by_name, source) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
+            [$this->brokerage_id, $this->deal_file_id, $this->id, $blank, $value, $clientKey, $userId, app(Actor::class)->outsider(), $source],
         );
         if ($new === null) {
             return false;

@@ -18,7 +18,7 @@ final class PaperLog
             ->leftJoin('users', 'users.id', '=', 'paper_entries.user_id')
             ->where('paper_id', $paper->id)
             ->orderBy('paper_entries.id')
-            ->get(['blank', 'value', 'at', 'client_key', 'by_name', 'users.name']);
+            ->get(['blank', 'value', 'at', 'client_key', 'by_name', 'source', 'users.name']);
 
         return new EntryLog(
             array_values(
@@ -27,7 +27,8 @@ final class PaperLog
                         static fn (object $row) => new LoggedEntry(
                             $row->blank,
                             $row->value,
-                            $row->name ?? ($row->by_name ?? (str_starts_with($row->client_key, 'kit:') ? 'the kit' : 'Unanimus')),
+                            ($row->name ?? ($row->by_name ?? (str_starts_with($row->client_key, 'kit:') ? 'the kit' : 'Unanimus'))).
+                                ($row->source === null ? '' : ", from {$row->source}"),
                             new \DateTimeImmutable($row->at),
                         ),
                     )

@@ -28,7 +28,7 @@ final readonly class PaperView
     /**
      * @param list<array{float, float}> $sizes
      * @param list<Blank> $missing
-     * @param array<string, string> $by the client who made an entry, by blank
+     * @param array<string, string> $by who made an entry from outside, or what it was carried over from, in words, by blank
      */
     private function __construct(
         public Paper $paper,
@@ -57,8 +57,9 @@ final readonly class PaperView
                 ? DB::table('paper_values')
                     ->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')
                     ->where('paper_values.paper_id', $paper->id)
-                    ->whereNotNull('by_name')
-                    ->pluck('by_name', 'paper_values.blank')
+                    ->where(static fn ($entries) => $entries->whereNotNull('by_name')->orWhereNotNull('source'))
+                    ->selectRaw("paper_values.blank, coalesce('from ' || source, 'entered by ' || by_name) AS told")
+                    ->pluck('told', 'blank')
                     ->all()
                 : [];
 

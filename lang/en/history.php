@@ -71,8 +71,8 @@ return [
     'Offer chosen' => 'Offer from :buyers accepted[ at :price]',
 
     // Documents
-    'Entry' => '“:paper”: :blank changed from “:before” to “:after”',
-    'Entry (first)' => '“:paper”: :blank filled in: “:after”',
+    'Entry' => '“:paper”: :blank changed from “:before” to “:after”[ (from :from)]',
+    'Entry (first)' => '“:paper”: :blank filled in: “:after”[ (from :from)]',
     'Entry (gone)' => '“:paper”: :blank cleared (was “:before”)',
     'Earlier entries brought back' => '“:paper”: restored earlier entries',
     'Taken over to another revision' => '“:paper” moved from revision :before to :after[. Entries without a place: :without_a_place]',

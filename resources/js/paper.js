@@ -41,10 +41,10 @@ function labelOf(blank) {
     return blanks.find((one) => one.dataset.blank === blank)?.getAttribute('aria-label') ?? blank;
 }
 
-function put(blank, value, scope = 'here', seen = undefined) {
+function put(blank, value, scope = 'here', seen = undefined, from = undefined) {
     // What was refused in this blank is let go of for what is entered there now.
     line.all().filter((one) => one.refused && one.blank === blank).forEach((one) => line.drop(one.key));
-    line.add({ blank, value, scope, seen });
+    line.add({ blank, value, scope, seen, from });
 }
 
 function show(body, entry) {
@@ -213,6 +213,19 @@ function next(field) {
     wanted?.focus();
     wanted?.scrollIntoView({ block: 'center' });
 }
+
+// A value carried over from what stands beside the page.
+document.addEventListener('unanimus:use', (event) => {
+    const { blank, value, from } = event.detail;
+    const field = blanks.find((one) => one.dataset.blank === blank);
+    const seen = known.get(blank);
+    if (field.type === 'checkbox') field.checked = value !== '';
+    else field.value = value;
+    if (read(field) === seen) return;
+    known.set(blank, read(field));
+    typing.drop(blank);
+    put(blank, read(field), 'here', seen, from);
+});
 
 document.querySelector('#next-missing')?.addEventListener('click', () => {
     const first = blanks.find((one) => one.classList.contains('missing') && read(one) === '');

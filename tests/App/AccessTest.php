@@ -70,6 +70,8 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         'review',
         'commission',
         'office',
+        // Refused in FindingTest.
+        'offices/{office}/forms/{number}',
         'own-forms',
         'own-forms/{own}',
         'own-forms/{own}/changes',

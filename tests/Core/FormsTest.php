@@ -287,3 +287,19 @@ it('waits for every party that a contract asks and the file has, and for no lice
 it('knows whose answers a form takes', function (string $number, ?string $role) {
     expect((new Library(dirname(__DIR__, 2).'/library'))->form($number)->answeredBy())->toBe($role);
 })->with([['M-231', 'seller'], ['M-103', 'buyer'], ['M-101', 'seller'], ['M-201', null], ['M-230', null], ['Q-05', 'seller']]);
+
+it('matches blanks of two forms by name, by what they follow, and by label', function () {
+    $library = new Library(dirname(__DIR__, 2).'/library');
+    $here = $library->form('M-201');
+    $found = Unanimus\Forms\Matching::of(
+        $here,
+        ['price' => '400000.00', 'street' => '14 Lanternfish Lane'],
+        $library->form('M-214'),
+        ['price' => '408000.00', 'offer_date' => '2026-11-20', 'loan_years' => '30', 'buyers' => ''],
+    );
+    expect(array_map(fn (array $one) => [$one['blank']->name, $one['value'], $one['here']], $found))->toBe([
+        ['offer_date', '2026-11-20', ''],
+        ['price', '408000.00', '400000.00'],
+    ]);
+    expect(Unanimus\Forms\Matching::of($here, ['price' => '1.00'], $here, ['price' => '1.00']))->toBe([]);
+});

@@ -67,5 +67,8 @@ it('says when the offer expires before the last day to sign, and lets it be sent
         ->toBe([])
         ->and(planFaults([$ana], [$good], '2026-12-02', null))
         ->toBe([]);
-    expect(array_filter(RoundFaultKind::cases(), fn (RoundFaultKind $kind) => ! $kind->isBlocking()))->toHaveCount(1);
+    expect(array_values(array_filter(RoundFaultKind::cases(), fn (RoundFaultKind $kind) => ! $kind->isBlocking())))
+        ->toBe([RoundFaultKind::LastDayAfterOffer, RoundFaultKind::FactUnchecked])
+        ->and(RoundPlan::faults([$ana], [$good], null, null, ['Parcel', 'County'])[0]->text)
+        ->toBe('On the contract and not checked yet: Parcel, County.');
 });

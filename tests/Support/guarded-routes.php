@@ -41,6 +41,8 @@ function guardedRoutes(): array
         'assign papers' => ['POST', '/files/{file}/assign', ['papers' => ['{paperkey}']]],
         'remind of papers' => ['POST', '/files/{file}/reminders', ['papers' => ['{paperkey}']]],
         'mark facts as checked' => ['POST', '/files/{file}/checked-facts', ['facts' => ['property.parcel'], 'against' => 'x']],
+        'see beside a paper' => ['GET', '/papers/{paper}/beside?of={paperkey}', []],
+        'carry values over' => ['POST', '/papers/{paper}/carried', ['of' => '{paperkey}']],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],

@@ -43,7 +43,7 @@ final class FillRequestController
                         $facts,
                     )),
                     'open' => Questions::open($filling),
-                    'by' => $paper->form()?->answeredBy(),
+                    'by' => $paper->form()->answeredBy(),
                 ],
             )
             ->values();

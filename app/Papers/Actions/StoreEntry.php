@@ -34,6 +34,7 @@ final class StoreEntry
      *                                              a client's answer; the term itself; or follow the term again
      * @param string|null $seen what the device last saw in the blank; null: it does not say
      * @param Facts|null $facts of the file, where they are at hand
+     * @param string|null $source what it is carried over from, in words; null: it is entered
      * @return string the value as kept
      *
      * @throws EntryUnreadable when it cannot be read as what the blank holds
@@ -48,6 +49,7 @@ final class StoreEntry
         string $scope = 'here',
         ?string $seen = null,
         ?Facts $facts = null,
+        ?string $source = null,
     ): string {
         $form = $paper->form();
         $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
@@ -78,7 +80,7 @@ final class StoreEntry
             $scope = 'term';
         }
         if ($scope === 'term' && $blank->binding !== null && ! str_contains($blank->binding, '?')) {
-            $this->setTerm($paper, $blank, $typed, $value, $seen);
+            $this->setTerm($paper, $blank, $typed, $value, $seen, $source ?? 'entered');
             $paper->keepEntry($blankName, null, $clientKey, (int) Auth::id() ?: null);
 
             return $value;
@@ -89,7 +91,7 @@ final class StoreEntry
             throw EntryMet::at($paper, $blank, $before);
         }
         $follows = $blank->binding !== null && ($facts ?? FactBook::of($paper->file))->value($blank->binding) === $value;
-        $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null);
+        $paper->keepEntry($blankName, $follows ? null : $value, $clientKey, (int) Auth::id() ?: null, $source);
         if ($blank->kind === Kind::Tick && $blank->group !== null && $value !== '') {
             $this->clearGroup($paper, $form, $blank->group, $blankName, $clientKey);
         }
@@ -98,7 +100,10 @@ final class StoreEntry
                 $paper->brokerage_id,
                 $paper->deal_file_id,
                 'Entry',
-                ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value],
+                array_filter(
+                    ['paper' => $paper->title, 'blank' => $blank->label, 'before' => $before, 'after' => $value, 'from' => $source],
+                    static fn (?string $said) => $said !== null,
+                ),
                 new SeenBy($paper->side, $paper->staff_only),
             );
         }
@@ -132,7 +137,7 @@ final class StoreEntry
     }
 
     /** @throws EntryMet when the term has become something else than the device was shown */
-    private function setTerm(Paper $paper, Blank $blank, string $typed, string $value, ?string $seen): void
+    private function setTerm(Paper $paper, Blank $blank, string $typed, string $value, ?string $seen, string $source): void
     {
         DB::table('deal_files')->where('id', $paper->deal_file_id)->lockForUpdate()->value('id');
         $now = (string) DB::table('facts')->where('deal_file_id', $paper->deal_file_id)->where('name', $blank->binding)->value('value');
@@ -140,7 +145,7 @@ final class StoreEntry
         if ($seen !== null && $now !== '' && $now !== $value && ! $this->knows($paper, $blank, $seen, $now)) {
             throw EntryMet::atTerm($paper, $blank, $now);
         }
-        ($this->setFact)($paper->file, (string) $blank->binding, $typed);
+        ($this->setFact)($paper->file, (string) $blank->binding, $typed, $source);
     }
 
     /** Whether a device that last saw that has seen what is stored: "450k", typed and sent without waiting for the answer, is 450,000. */

@@ -12,6 +12,7 @@ use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Actions\TakeUpload;
+use App\Papers\Beside;
 use App\Papers\PageStore;
 use App\Papers\PaperCheck;
 use App\Papers\PaperPrint;
@@ -67,6 +68,7 @@ final class PaperController
             'view' => PaperView::of($paper),
             'findings' => $findings,
             'onward' => self::onward($paper, $drafts),
+            'besides' => $canFill ? Beside::choices($paper) : [],
             'pieces' => LayerController::of($paper),
             'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null,
         ]);
@@ -102,6 +104,7 @@ final class PaperController
             'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
             'scope' => 'nullable|in:here,term,follow',
             'seen' => 'nullable|string|max:8000',
+            'from' => 'nullable|string|max:160',
         ]);
         $scope = $given['scope'] ?? 'here';
         $facts = $scope === 'here' ? FactBook::of($paper->file) : null;
@@ -114,6 +117,7 @@ final class PaperController
                 $scope,
                 array_key_exists('seen', $given) ? (string) $given['seen'] : null,
                 $facts,
+                $given['from'] ?? null,
             );
         } catch (EntryMet $met) {
             return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);

@@ -1,4 +1,4 @@
-<x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js', 'resources/js/zoom.js', ...($writes ? ['resources/js/layer.js'] : [])]">
+<x-layout :title="$paper->title" place="files" :scripts="['resources/js/paper.js', 'resources/js/zoom.js', 'resources/js/beside.js', ...($writes ? ['resources/js/layer.js'] : [])]">
     <div class="desk-bar" data-file="{{ $file->key }}" data-paper="{{ $paper->key }}" data-standing="/papers/{{ $paper->key }}/standing">
         <h1>{{ $paper->title }}</h1>
         <span class="dim">{{ $paper->form_number }} rev. {{ $paper->form_revision }} · <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
@@ -57,6 +57,10 @@
             </div>
         </div>
         <aside class="leaf blanks" aria-label="Blanks">
+            @if ($besides !== [])
+                <div class="beside-bar"><label class="unseen" for="beside-of">Show beside the page</label><select id="beside-of" hx-get="/papers/{{ $paper->key }}/beside" name="of" hx-target="#beside" hx-swap="innerHTML" hx-trigger="change"><option value="">Show beside it …</option>@foreach ($besides as $key => $title)<option value="{{ $key }}">{{ $title }}</option>@endforeach</select> <button class="button tight" type="button" id="use-selection" hidden>Use selection</button></div>
+                <div id="beside" class="beside" aria-live="polite"></div>
+            @endif
             <p><b id="left" @class(['ok' => $view->missing === [], 'hot' => $view->missing !== []])>{{ $view->missing === [] ? 'nothing missing' : (count($view->missing) === 1 ? '1 blank missing' : count($view->missing).' blanks missing') }}</b> <button class="button tight" type="button" id="next-missing" @if ($view->missing === []) hidden @endif>Go to next blank</button></p>
             @if ($onward)<p id="onward" @if ($view->missing !== []) hidden @endif><a class="button tight now" href="/papers/{{ $onward['key'] }}?from={{ $paper->key }}">Next: {{ $onward['title'] }}</a> <small class="dim">{{ $onward['missing'] === 1 ? '1 blank' : $onward['missing'].' blanks' }}, or press Enter</small></p>@endif
             @if ($from = $file->papers->firstWhere('key', request('from')))<p class="small"><a href="/papers/{{ $from->key }}">Back to {{ $from->title }}</a></p>@endif
@@ -66,7 +70,7 @@
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')
                     <li data-list="{{ $filled->blank->name }}" @class(['missing' => $view->isMissing($filled->blank->name)])>
                         <button type="button" data-go="{{ $filled->blank->name }}"><span class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ? ($filled->value === '' ? '' : 'checked') : \App\Papers\PaperView::shown($filled) }}</span></button>
-                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : (isset($view->by[$filled->blank->name]) ? 'entered by '.$view->by[$filled->blank->name] : $filled->source) }}</small>
+                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : (isset($view->by[$filled->blank->name]) ? $view->by[$filled->blank->name] : $filled->source) }}</small>
                     </li>
                     @endif
                 @endforeach
