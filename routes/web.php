@@ -312,6 +312,9 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
 
     Route::get('/office/history', [OfficeController::class, 'history']);
     Route::get('/office', [OfficeController::class, 'index']);
+    Route::get('/office/offices', [OfficeController::class, 'offices']);
+    Route::get('/office/library', [OfficeController::class, 'library']);
+    Route::get('/office/inbox', [OfficeController::class, 'inbox']);
 
     Route::get('/kits', [KitController::class, 'index']);
     Route::post('/kits', [KitController::class, 'store']);

@@ -14,6 +14,7 @@ use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignerStatus;
 
 /**
  * Letters out. Each is a row written with what it tells of, under a key that keeps it from going out twice; a job sends it.
@@ -94,7 +95,7 @@ final class Post
             "/rounds/{$round->key}",
         );
         foreach ($round->signers as $signer) {
-            if ($signer->status !== 'waiting' && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
+            if ($signer->status !== SignerStatus::Waiting && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
                 self::letter($round, "ended:{$round->key}:{$signer->key}", self::signer($signer), Wording::of('ended.signer', $about));
             }
         }

@@ -9,6 +9,7 @@ use App\Models\Concerns\HasLink;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\Seat;
+use Unanimus\Signing\SignerStatus;
 
 /**
  * Someone asked to sign in a round.
@@ -24,7 +25,7 @@ use Unanimus\Signing\Seat;
  * @property string $initials
  * @property string|null $email
  * @property int $turn
- * @property string $status
+ * @property SignerStatus $status
  * @property array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}|null $adopted
  * @property int $link_version
  * @property-read Round $round
@@ -41,7 +42,7 @@ final class Signer extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['adopted' => 'array'];
+    protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class];
 
     protected $attributes = ['adopted' => null, 'link_version' => 1, 'status' => 'waiting'];
 

@@ -15,6 +15,7 @@ use Unanimus\Requirements\Stage;
 use Unanimus\Review\NextStep;
 use Unanimus\Review\ReviewState;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignerStatus;
 use Unanimus\Terms\Facts;
 
 /** The accord board: papers down, seats across, who owes what on which paper, and the one next step for each row. */
@@ -101,12 +102,8 @@ final readonly class Board
         }
         $cells = [];
         foreach ($seats as $seat) {
-            $cells[$seat] = match ($standing[$seat] ?? null) {
-                'finished' => 'done',
-                'opened', 'consented' => 'open',
-                'declined' => 'declined',
-                default => 'owes',
-            };
+            $status = $standing[$seat] ?? null;
+            $cells[$seat] = $status instanceof SignerStatus ? $status->cell() : 'owes';
         }
         if ($missing > 0) {
             $cells['agent.1'] = 'blanks';

@@ -80,7 +80,7 @@ final class FileCell
     {
         return $file->rounds
             ->where('status', \Unanimus\Signing\RoundStatus::Out)
-            ->flatMap->signers->whereIn('status', ['invited', 'opened', 'consented'])
+            ->flatMap->signers->filter(static fn ($signer) => $signer->status->isAsked())
             ->pluck('name')
             ->unique()
             ->implode(', ');

@@ -12,8 +12,10 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\DealStatus;
 use Unanimus\Files\PaperState;
 use Unanimus\Finding\Query;
+use Unanimus\Signing\SignerStatus;
 
 /** Finds files: fragments in any order, also mistyped; fields; in a chosen order. */
 final class Finder
@@ -144,7 +146,7 @@ final class Finder
                     ->whereHas(
                         'signers',
                         static fn ($signers) => $signers
-                            ->whereIn('status', ['invited', 'opened', 'consented'])
+                            ->whereIn('status', SignerStatus::asked())
                             ->where('seat', 'like', addcslashes($value, '%_\\\\').(str_contains($value, '.') ? '' : '.%')),
                     ),
             ),
@@ -205,7 +207,7 @@ final class Finder
     {
         return DealFile::query()
             ->with(['office', 'knownFacts', 'kits'])
-            ->whereIn('status', ['preparing', 'active', 'under_contract'])
+            ->whereIn('status', DealStatus::open())
             ->lazyById(500)
             ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))
             ->map(static fn (DealFile $file) => $file->id)

@@ -10,6 +10,7 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\DealStatus;
 
 /** What one person's day holds: what waits on them, what they wait for, what comes; and every open file as a lane. */
 final readonly class Today
@@ -30,7 +31,7 @@ final readonly class Today
     {
         $files = DealFile::query()
             ->with(['office', 'knownFacts', 'kits', 'members'])
-            ->whereIn('status', ['preparing', 'active', 'under_contract'])
+            ->whereIn('status', DealStatus::open())
             ->orderBy('id')
             ->limit(400)
             ->get();

@@ -14,6 +14,7 @@ use App\Models\Signer;
 use App\Models\Task;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Signing\SignerStatus;
 
 /** What waits on one person: reviews, remarks, signatures, answers that came in, what is ready, tasks and dates that are due. */
 final readonly class WaitingOnMe
@@ -96,7 +97,7 @@ final readonly class WaitingOnMe
     {
         $own = Signer::query()
             ->with('round.file')
-            ->whereIn('status', ['invited', 'opened', 'consented'])
+            ->whereIn('status', SignerStatus::asked())
             ->where('email', $this->user->email)
             ->whereHas('round', static fn ($round) => $round->where('status', 'out'))
             ->get();

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Signing\Seat;
+use Unanimus\Signing\SignerStatus;
 
 /** What one person's files wait for: signatures, answers, reviews, and documents that are expected. */
 final readonly class WaitingOnOthers
@@ -43,7 +44,7 @@ final readonly class WaitingOnOthers
         $rows = [];
         $signers = Signer::query()
             ->with('round')
-            ->whereIn('status', ['invited', 'opened', 'consented'])
+            ->whereIn('status', SignerStatus::asked())
             ->where(fn ($any) => $any->whereNull('email')->orWhere('email', '<>', $this->user->email))
             ->whereIn('deal_file_id', $this->files->keys())
             ->whereHas('round', static fn ($round) => $round->where('status', 'out'))
@@ -53,7 +54,7 @@ final readonly class WaitingOnOthers
             $file = $this->files[$signer->round->deal_file_id];
             $rows[] = new TodayRow(
                 $signer->name,
-                $signer->status === 'invited' ? 'has not opened' : 'opened, has not signed',
+                $signer->status === SignerStatus::Invited ? 'has not opened' : 'opened, has not signed',
                 $file->name,
                 "/rounds/{$signer->round->key}",
                 $signer->round->last_day === null ? 30 : $this->today->daysUntil(LocalDate::of($signer->round->last_day)),

@@ -15,6 +15,7 @@ use Unanimus\Pages\PdfLook;
 use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignerStatus;
 
 /** A round's pages made ready for the screen, with the marks on them. */
 final readonly class RoundView
@@ -88,7 +89,7 @@ final readonly class RoundView
             $signer = $round->signers->firstWhere('seat', $mark->seat);
             $signature = $signer?->signature();
             $isMade = in_array($mark->key, $made, true);
-            $shows = $isMade || (! $mark->kind->needsAct() && $signer?->status === 'finished');
+            $shows = $isMade || (! $mark->kind->needsAct() && $signer?->status === SignerStatus::Finished);
             $drawing = new Drawing(612, 792);
             if ($shows && $signature !== null) {
                 MarkDrawing::on(

@@ -29,6 +29,12 @@ enum DealStatus: string
         return in_array($this, [self::Preparing, self::Active, self::UnderContract], true);
     }
 
+    /** @return list<self> those a file is worked on in */
+    public static function open(): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $status) => $status->isOpen()));
+    }
+
     /** @return list<self> where it may go from here */
     public function next(): array
     {

@@ -70,6 +70,9 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         'review',
         'commission',
         'office',
+        'office/offices',
+        'office/library',
+        'office/inbox',
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         'own-forms',

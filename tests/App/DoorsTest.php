@@ -288,7 +288,7 @@ it('does not tell whether an address signs in elsewhere', function () {
         ->getSession()
         ->get('told');
     expect($told)->toBe($other);
-    $this->as('fenna')->get('/office')->assertOk()->assertSee('lucian@harborstone.example');
+    $this->as('fenna')->get('/office/inbox')->assertOk()->assertSee('lucian@harborstone.example');
     $this->seeAll();
     expect(Letter::query()->where('recipient', 'lucian@harborstone.example')->sole()->body)->toContain(
         'already use this address at another brokerage',

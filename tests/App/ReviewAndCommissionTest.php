@@ -239,8 +239,9 @@ it('takes a letter with its attachment into the inbox, once', function () use ($
         ->toBe('survey.pdf')
         ->and(app(Bytes::class)->read($item->attachments[0]['sha256']))
         ->toBe('%PDF-1.4 survey');
-    $this->as('ines')->get('/office')->assertSee('Survey');
+    $this->as('ines')->get('/office/inbox')->assertSee('Survey');
     $this->as('tomas')->get('/office')->assertDontSee('Inbox');
+    $this->as('tomas')->get('/office/inbox')->assertForbidden();
 });
 
 it('reads letters of any shape without failing', function (string $raw) {

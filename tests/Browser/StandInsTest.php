@@ -102,5 +102,5 @@ it('sends a letter in with its attachment, to the inbox', function () {
     ]);
     expect((string) curl_exec($handle))->toContain('The letter is in the inbox.');
     unlink($file);
-    $this->signIn('fenna')->visit('/office')->seeText($subject)->seeText('survey.pdf');
+    $this->signIn('fenna')->visit('/office/inbox')->seeText($subject)->seeText('survey.pdf');
 });

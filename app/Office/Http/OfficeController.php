@@ -6,11 +6,13 @@ namespace App\Office\Http;
 
 use App\Models\InboundItem;
 use App\Models\Office;
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\DealStatus;
 use Unanimus\Forms\Library;
 
 /** The Office place: people, offices, the library, what came in by mail. */
@@ -19,7 +21,7 @@ final class OfficeController
     /** Entries of the history shown at a time. */
     private const ENTRIES = 60;
 
-    public function index(Library $library): View
+    public function index(): View
     {
         return view('office.index', [
             'offices' => Office::query()->orderBy('name')->get(),
@@ -29,9 +31,32 @@ final class OfficeController
                 ->orderByDesc('active')
                 ->orderBy('name')
                 ->get(),
-            'forms' => $library->all(),
-            'inbox' => Gate::allows('run-office') ? InboundItem::query()->orderByDesc('id')->limit(30)->get() : collect(),
         ]);
+    }
+
+    public function offices(Request $request): View
+    {
+        return view('office.offices', [
+            'offices' => Office::query()->orderBy('name')->get(),
+            'files' => DB::table('deal_files')
+                ->whereIn('status', DealStatus::open())
+                ->groupBy('office_id')
+                ->selectRaw('office_id, count(*) AS n')
+                ->pluck('n', 'office_id'),
+            'opens' => User::signedIn($request)->holds(Role::Administrator),
+        ]);
+    }
+
+    public function library(Library $library): View
+    {
+        return view('office.library', ['forms' => $library->all(), 'offices' => Office::query()->orderBy('name')->get()]);
+    }
+
+    public function inbox(): View
+    {
+        Gate::authorize('run-office');
+
+        return view('office.inbox', ['inbox' => InboundItem::query()->orderByDesc('id')->limit(100)->get()]);
     }
 
     /** What was changed in the brokerage: people, roles, offices, rules and kits; the latest first. */

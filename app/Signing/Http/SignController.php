@@ -39,7 +39,7 @@ final class SignController
     {
         $signer = $this->signer($request);
         $round = $signer->round;
-        $standing = SignerStatus::from($signer->status);
+        $standing = $signer->status;
         if ($round->status !== RoundStatus::Out || in_array($standing, [SignerStatus::Waiting, SignerStatus::Finished], true)) {
             return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
         }
@@ -70,7 +70,7 @@ final class SignController
     {
         $signer = $this->signer($request);
         $signer->round->status === RoundStatus::Out &&
-            $signer->status === SignerStatus::Invited->value &&
+            $signer->status === SignerStatus::Invited &&
             $this->record($request, $signer, EventKind::Opened, 'opened');
 
         return new Response('', 204);
@@ -192,7 +192,7 @@ final class SignController
     {
         abort_if(
             $signer->round->status !== RoundStatus::Out ||
-                in_array($signer->status, [SignerStatus::Waiting->value, SignerStatus::Finished->value], true),
+                in_array($signer->status, [SignerStatus::Waiting, SignerStatus::Finished], true),
             404,
         );
         $sent = $signer->round->papers->firstWhere('position', $position);

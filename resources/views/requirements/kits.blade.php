@@ -1,5 +1,4 @@
-<x-layout title="Kits" place="office">
-    <div class="head-row"><h1>Kits</h1><span class="dim">what a file starts with: papers, answers, dates, tasks, contacts, fees</span></div>
+<x-office title="Kits" at="kits" about="what a file starts with: papers, answers, dates, tasks, contacts, fees">
     <div class="leaf pad">
         <table class="ledger"><thead><tr><th>Kit</th><th>Of</th><th>Applies when</th><th class="amount">Papers</th><th class="amount">Tasks</th></tr></thead><tbody>
         @foreach ($shelf as $one)
@@ -17,4 +16,4 @@
             <button class="button tight now">Make kit</button>
         </form>
     </div>
-</x-layout>
+</x-office>

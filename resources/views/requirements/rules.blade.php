@@ -1,6 +1,5 @@
-<x-layout title="Rules" place="office">
-    <div class="head-row"><h1>Office rules</h1><span class="dim">papers a deal’s facts call for, whatever kit the file started with</span>
-        <form action="/rules/try" class="right in-row"><span class="select"><select name="file" aria-label="file to try on">@foreach ($files as $file)<option value="{{ $file->key }}">{{ $file->name }}</option>@endforeach</select></span><button class="button tight">Try on this file</button></form></div>
+<x-office title="Office rules" at="rules" about="papers a deal’s facts call for, whatever kit the file started with">
+    <x-slot:acts><form action="/rules/try" class="in-row"><span class="select"><select name="file" aria-label="file to try on">@foreach ($files as $file)<option value="{{ $file->key }}">{{ $file->name }}</option>@endforeach</select></span><button class="button tight">Try on this file</button></form></x-slot:acts>
     <div class="leaf pad">
         <table class="ledger"><thead><tr><th>Rule</th><th>When</th><th>Asks for</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
         @foreach ($own as $rule)
@@ -14,4 +13,4 @@
         </tbody></table>
         <div class="with-taken">@if ($own->isEmpty())<form method="post" action="/rules/own">@csrf<button class="button tight">Make these our own to change them</button></form>@endif<a class="button tight now" href="/rules/new">Add a rule</a></div>
     </div>
-</x-layout>
+</x-office>

@@ -7,7 +7,7 @@
             @if ($signer->seesSet())<a class="button solid wide-button" href="/sign/{{ $token }}/set.pdf">{{ __('client.over.open') }}</a>@else<p>{{ __('client.over.ended', $who) }}</p>@endif
         @elseif ($round->status->value === 'complete')
             <h1>{{ __('client.over.complete') }}</h1><p>{{ __('client.over.complete_more') }}</p>
-        @elseif ($signer->status === 'finished')
+        @elseif ($signer->status->value === 'finished')
             <h1>{{ __('client.over.thanks', ['name' => $signer->name]) }}</h1><p>{{ __('client.over.thanks_more') }}</p>
         @elseif ($round->status->value === 'declined')
             <h1>{{ __('client.over.declined') }}</h1><p>{{ __('client.over.declined_more', $who) }}</p>

@@ -1,5 +1,4 @@
-<x-layout title="Our forms" place="office">
-    <div class="head-row"><h1>Our forms</h1><span class="dim">made here from PDFs. Once active, they are listed with the library’s forms.</span></div>
+<x-office title="Our forms" at="own-forms" about="made here from PDFs; once active, they are listed with the library’s forms">
     <div class="columns-2">
         <div>
             <div class="leaf pad"><h2>Active</h2>
@@ -29,4 +28,4 @@
             </div>
         </div>
     </div>
-</x-layout>
+</x-office>
