@@ -11,6 +11,6 @@
     @endforeach
     <p class="dim small">Lines of a group count together: @foreach (['1', '2', '3'] as $of)<label>group {{ $of }} <span class="select"><select name="inner[{{ $of }}]">@foreach (\Unanimus\Requirements\Group::MODES as $mode => $word)<option value="{{ $mode }}" @selected(($when['inner'][$of] ?? 'any') === $mode)>{{ $word }}</option>@endforeach</select></span></label> @endforeach</p>
     <datalist id="values-of-facts">@foreach (['yes', 'no', ...\Unanimus\Terms\PropertyFact::KINDS, 'sale', 'lease', 'referral', 'buyer', 'seller', 'both', 'tenant', 'landlord', 'cash', 'conventional', 'government'] as $value)<option value="{{ $value }}">@endforeach</datalist>
-    <button class="button tight" type="submit" hx-post="/conditions/preview" hx-include="closest form" hx-params="not _method" hx-target="next .preview" hx-swap="innerHTML">Which files would it apply to?</button>
+    <button class="button tight" type="button" hx-post="/conditions/preview" hx-include="closest form" hx-params="not _method" hx-target="next .preview" hx-swap="innerHTML">Which files would it apply to?</button>
     <div class="preview" aria-live="polite"></div>
 </div>

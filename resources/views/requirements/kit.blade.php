@@ -23,7 +23,7 @@
                 <td><span class="select"><select name="lines[{{ $n }}][stage]" aria-label="stage {{ $n + 1 }}">@foreach ($stages as $key => $name)<option value="{{ $key }}" @selected($item?->stage === $key)>{{ $name }}</option>@endforeach</select></span></td>
                 <td><input class="input" name="lines[{{ $n }}][reason]" value="{{ $item?->reason }}" aria-label="reason {{ $n + 1 }}" maxlength="200"></td>
                 <td><input type="hidden" name="lines[{{ $n }}][required_asked]" value="1"><input type="checkbox" name="lines[{{ $n }}][required]" value="1" aria-label="required {{ $n + 1 }}" @checked($item === null || $item->required)></td>
-                <td class="dim small">@if ($item)<a href="/kits/{{ $kit->key }}/papers/{{ $n }}">{{ $item->when->isEmpty() ? 'always' : $item->when->words() }}</a>@else always @endif @if ($item?->form) · <a href="/kits/{{ $kit->key }}/forms/{{ $item->form }}">{{ count($kit->answers[$item->form] ?? []) ?: 'no' }} answers</a>@endif</td>
+                <td class="dim small">@if ($item)<a href="/kits/{{ $kit->key }}/papers/{{ $n }}">{{ $item->when->isEmpty() ? 'always' : $item->when->words() }}</a>@else always @endif @if ($item?->form) · <a href="/kits/{{ $kit->key }}/forms/{{ $item->form }}">{{ ([0 => 'no answers', 1 => '1 answer'])[$answered = count($kit->answers[$item->form] ?? [])] ?? "{$answered} answers" }}</a>@endif</td>
             </tr>
         @endforeach
         </tbody></table>
