@@ -266,6 +266,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable']);
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values']);
     Route::post('/papers/{paper}/values', [CareController::class, 'take']);
+    Route::post('/papers/{paper}/answers', [CareController::class, 'useAnswers']);
     Route::get('/papers/{paper}/beside', [BesideController::class, 'show']);
     Route::post('/papers/{paper}/carried', [BesideController::class, 'carry']);
     Route::post('/papers/{paper}/amendment', [AmendmentController::class, 'store']);

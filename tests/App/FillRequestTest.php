@@ -103,7 +103,7 @@ it('keeps every answer at once in the paper, as the client\'s', function () {
         ->and($log->entries[0]->who)
         ->toBe($fill->name);
     $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers']);
-    expect(PaperView::of($paper)->by)->toBe(['hours' => $fill->name]);
+    expect(PaperView::of($paper)->by)->toBe(['hours' => "entered by {$fill->name}"]);
     $this->as('tomas')
         ->get("/papers/{$paper->key}")
         ->assertSee("entered by {$fill->name}");
@@ -302,4 +302,40 @@ it('asks by default whom the blanks belong to, and says when somebody else was a
     ]);
     $ask('seller.1')->assertSessionHas('refused', fn (string $told) => str_contains($told, 'usually the buyer’s to fill in'));
     $ask('buyer.1')->assertSessionMissing('refused');
+});
+
+it('lets the owner complete the listing input sheet by link, and the file use the answers it does not know', function () {
+    Illuminate\Support\Facades\Auth::setUser($this->people['caleb']);
+    $file = app(App\Files\Actions\OpenFile::class)($this->people['caleb'], 'seller');
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example']);
+    app(App\Files\Actions\SetFact::class)->many($file->refresh(), ['property.street' => '208 Copperbeech Road', 'property.year_built' => '1987']);
+    $paper = $this->paper($file, 'Q-20');
+    Illuminate\Support\Facades\Auth::forgetGuards();
+    $this->as('caleb')
+        ->post("/files/{$file->key}/fill-requests", ['to' => ['seller.1'], 'papers' => [$paper->key], 'last_day' => '+7'])
+        ->assertSessionHas('told')
+        ->assertSessionMissing('refused');
+    $this->seeAll();
+    $fill = App\Models\FillRequest::query()->where('deal_file_id', $file->id)->sole();
+    Illuminate\Support\Facades\Auth::forgetGuards();
+    $answers = ['town' => 'Pellingford', 'area' => '2,510', 'bedrooms' => '4', 'list_price' => '538k'];
+    foreach ($answers as $blank => $value) {
+        $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'key' => "owner-{$blank}-1"])->assertOk();
+    }
+    $this->as('caleb')
+        ->get("/papers/{$paper->key}")
+        ->assertSee('Beatrix Palomar answered what the file does not know yet')
+        ->assertSee('Use 3 answers in the file');
+    $this->as('caleb')->post("/papers/{$paper->key}/answers")->assertSessionHas('told', 'The file uses 3 answers.');
+    $this->seeAll();
+    $known = $file->knownFacts()->pluck('value', 'name');
+    expect($known['property.city'])
+        ->toBe('Pellingford')
+        ->and($known['property.area'])
+        ->toBe('2510')
+        ->and($known['list_price'])
+        ->toBe('538000.00')
+        ->and($file->knownFacts()->where('name', 'property.city')->value('source'))
+        ->toContain('Beatrix Palomar');
+    $this->as('caleb')->post("/papers/{$paper->key}/answers")->assertSessionHas('refused');
 });

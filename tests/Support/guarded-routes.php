@@ -43,6 +43,7 @@ function guardedRoutes(): array
         'mark facts as checked' => ['POST', '/files/{file}/checked-facts', ['facts' => ['property.parcel'], 'against' => 'x']],
         'see beside a paper' => ['GET', '/papers/{paper}/beside?of={paperkey}', []],
         'carry values over' => ['POST', '/papers/{paper}/carried', ['of' => '{paperkey}']],
+        'use a client’s answers' => ['POST', '/papers/{paper}/answers', []],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],

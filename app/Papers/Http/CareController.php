@@ -8,6 +8,7 @@ use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\User;
 use App\Papers\Actions\CareForPaper;
+use App\Papers\Actions\TakeAnswers;
 use App\Papers\Actions\TakeValues;
 use App\Terms\FactBook;
 use Illuminate\Http\RedirectResponse;
@@ -60,6 +61,19 @@ final class CareController
             'told',
             trim("“{$paper->title}”: new version uploaded. The earlier ones are kept. ".implode(' ', $notes)),
         );
+    }
+
+    /** The file uses what a client answered on it. */
+    public function useAnswers(Paper $paper, TakeAnswers $take): RedirectResponse
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'values']);
+        $this->authorize($paper);
+        [$used, $left] = $take($paper);
+
+        return redirect("/papers/{$paper->key}")->with(array_filter([
+            'told' => $used === 1 ? 'The file uses 1 answer.' : "The file uses {$used} answers.",
+            'refused' => $left === [] ? '' : 'These could not be read: '.implode(', ', $left).'. Enter them by hand.',
+        ]));
     }
 
     public function void(Request $request, Paper $paper, CareForPaper $care): RedirectResponse

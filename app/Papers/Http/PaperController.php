@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\StoreEntry;
+use App\Papers\Actions\TakeAnswers;
 use App\Papers\Actions\TakeUpload;
 use App\Papers\Beside;
 use App\Papers\PageStore;
@@ -68,6 +69,7 @@ final class PaperController
             'view' => PaperView::of($paper),
             'findings' => $findings,
             'onward' => self::onward($paper, $drafts),
+            'answers' => $canFill ? TakeAnswers::open($paper, $facts) : [],
             'besides' => $canFill ? Beside::choices($paper) : [],
             'pieces' => LayerController::of($paper),
             'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null,

@@ -17,6 +17,7 @@
         @foreach ($paper->requirement->remarks->whereNull('answered_at') as $remark)<p class="say now"><b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
     @endif
     @if ($newer = $paper->newerForm())<p class="say">Rev. {{ $newer->revision }} of this form is current. This paper uses rev. {{ $paper->form_revision }}. <a href="/papers/{{ $paper->key }}/revision">See what carries over</a></p>@elseif ($view->form->retired)<p class="say">This form is retired. This paper stays as it is. Use another form for a new one.</p>@endif
+    @if ($answers !== [])<div class="say">{{ implode(' and ', array_unique(array_column($answers, 'who'))) }} answered what the file does not know yet: {{ implode(', ', array_column($answers, 'label')) }}. <form class="inline" method="post" action="/papers/{{ $paper->key }}/answers">@csrf<button class="button tight">Use {{ count($answers) === 1 ? '1 answer' : count($answers).' answers' }} in the file</button></form></div>@endif
     <div class="desk" @if ($writes) data-paper="{{ $paper->key }}" data-pieces="{{ json_encode($pieces) }}" data-today="{{ $file->office->today()->long() }}" @endif>
         <nav class="thumbs" aria-label="Pages">
             @include('papers.zoom')
