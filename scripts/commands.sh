@@ -111,11 +111,11 @@ cmd_test() {
         run_pest junit.xml "$@" || echo tests >>"$broken"
     else
         say "style, analysis and all tests that need no browser, beside those in the browser; what they say is shown after them"
-        test_beside_the_browser "$broken" >var/test-beside.log 2>&1 &
+        test_beside_the_browser "$broken" >"$UNANIMUS_STATE/log/beside.log" 2>&1 &
         local beside=$!
         run_pest junit-browser.xml --testsuite=browser || echo tests-in-the-browser >>"$broken"
         wait "$beside" || echo what-runs-beside >>"$broken"
-        cat var/test-beside.log
+        cat "$UNANIMUS_STATE/log/beside.log"
         say "a backup, restored beside it"
         backup_round_trip "$broken"
     fi

@@ -12,7 +12,7 @@ fresh_test_databases() {
 run_pest() {
     local report=$1
     shift
-    as_app env UNANIMUS_TEST_URL="$(address)" php vendor/bin/pest --colors=never --log-junit="$UNANIMUS_STATE/$report" "$@"
+    as_app env UNANIMUS_TEST_URL="$(address)" php vendor/bin/pest --colors=never --cache-directory="$UNANIMUS_STATE/phpunit" --log-junit="$UNANIMUS_STATE/$report" "$@"
 }
 
 # Style, static analysis and the tests that need no browser. What was not green stands in the file named, a word each.

@@ -24,7 +24,7 @@ function artisanProcess(array $command): mixed
 
 function worker(string $what): void
 {
-    $state = dirname(__DIR__, 2).'/var/test';
+    $state = testState();
     exec("supervisorctl -c {$state}/run/supervisor.conf {$what} sealing 2>&1", $said, $code);
 }
 

@@ -69,7 +69,7 @@ function everyPage(): array
 /** Pages that other tests look at where they make what these show, and what is no page of its own. */
 function pagesElsewhere(): string
 {
-    return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|progress|original|kits|pdf)$|^(find|listings|up|storage/.*)$'.
+    return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|progress|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^(sign|fill|read|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|^papers/\{paper\}/revision$#';
 }

@@ -7,7 +7,7 @@ use Tests\Support\BrowserCase;
 /** @return array<string, array{string, int}> state and process id of each program of the test copy */
 function programs(): array
 {
-    $state = dirname(__DIR__, 2).'/var/test';
+    $state = testState();
     exec("supervisorctl -c {$state}/run/supervisor.conf status 2>&1", $lines);
     $found = [];
     foreach ($lines as $line) {

@@ -11,7 +11,7 @@ use Unanimus\Evidence\StampUnavailable;
 /** @return array<string, string> the test copy's settings */
 function settings(): array
 {
-    return parse_ini_file(dirname(__DIR__, 2).'/var/test/.env', false, INI_SCANNER_RAW) ?: [];
+    return parse_ini_file(testState().'/.env', false, INI_SCANNER_RAW) ?: [];
 }
 
 /** @param  list<string>  $headers @return array{int, string} */
@@ -65,7 +65,7 @@ it('stamps a digest over HTTP, and refuses what is no request', function () {
 
 it('shows every letter as its recipient sees it, and never runs what stands in one', function () {
     $room = settings()['UNANIMUS_POST_ROOM_URL'];
-    $folder = dirname(__DIR__, 2).'/var/test/mail/out';
+    $folder = testState().'/mail/out';
     file_put_contents(
         "{$folder}/20260101000000.000000-00000001.eml",
         "From: a@b.example\r\nTo: mallory@client.example\r\nSubject: <script>alert(1)</script>\r\n\r\n<script>alert(2)</script> http://127.0.0.1/x\r\n",

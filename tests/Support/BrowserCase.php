@@ -104,7 +104,7 @@ abstract class BrowserCase extends TestCase
     /** What the test copy's own authority vouches for, read without the application. */
     public static function trusted(): TrustList
     {
-        $root = dirname(__DIR__, 2).'/var/test/secrets/authority/root.crt';
+        $root = testState().'/secrets/authority/root.crt';
 
         return TrustList::fromFiles([$root], [$root]);
     }

@@ -27,7 +27,7 @@ final class PostRoom
     private function letter(string $address, string $subject, string $text = ''): RawMail
     {
         for ($end = microtime(true) + 20; microtime(true) < $end; usleep(200_000)) {
-            $files = glob((getenv('UNANIMUS_TEST_MAIL') ?: dirname(__DIR__, 2).'/var/test/mail/out').'/*.eml') ?: [];
+            $files = glob((getenv('UNANIMUS_TEST_MAIL') ?: testState().'/mail/out').'/*.eml') ?: [];
             foreach (array_reverse($files) as $file) {
                 $raw = (string) file_get_contents($file);
                 $mail = RawMail::read($raw);

@@ -35,7 +35,7 @@ function isClean(string $pdf): bool
 /** The folder of the test copy's own certificates. */
 function authority(): string
 {
-    return dirname(__DIR__, 2).'/var/test/secrets/authority';
+    return testState().'/secrets/authority';
 }
 
 function ourRoots(): TrustList
@@ -159,7 +159,7 @@ function bothSides(): App\Models\DealFile
 function ledger(): PDO
 {
     static $pdo = null;
-    $state = dirname(__DIR__, 2).'/var/test';
+    $state = testState();
     $env = parse_ini_file("{$state}/.env", false, INI_SCANNER_RAW) ?: [];
 
     return $pdo ??= new PDO(
