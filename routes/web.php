@@ -235,7 +235,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/own-forms/{own}/try', [OwnFormController::class, 'printTrial']);
     Route::post('/own-forms/{own}/in-force', [OwnFormController::class, 'putInForce']);
     Route::post('/own-forms/{own}/revise', [OwnFormController::class, 'revise']);
-    Route::post('/own-forms/{own}/turn', [OwnFormController::class, 'turn']);
+    Route::post('/own-forms/{own}/retired', [OwnFormController::class, 'toggleRetired']);
     Route::delete('/own-forms/{own}', [OwnFormController::class, 'drop']);
     Route::get('/files/{file}/forms', [FormsController::class, 'index']);
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
@@ -336,7 +336,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/rules', [RuleController::class, 'store']);
     Route::get('/rules/{rule}', [RuleController::class, 'edit']);
     Route::put('/rules/{rule}', [RuleController::class, 'store']);
-    Route::post('/rules/{rule}/turn', [RuleController::class, 'turn']);
+    Route::post('/rules/{rule}/active', [RuleController::class, 'toggle']);
     Route::delete('/rules/{rule}', [RuleController::class, 'destroy']);
 });
 

@@ -18,7 +18,7 @@ final class OwnShelf implements FormShelf
     /** @var array<string, Form|null> */
     private array $known = [];
 
-    private int $turn = -1;
+    private int $epoch = -1;
 
     public function find(string $number, ?string $revision = null): ?Form
     {
@@ -68,8 +68,8 @@ final class OwnShelf implements FormShelf
 
     private function forgetOthers(): void
     {
-        if ($this->turn !== Sight::$turn) {
-            $this->turn = Sight::$turn;
+        if ($this->epoch !== Sight::$epoch) {
+            $this->epoch = Sight::$epoch;
             $this->forget();
         }
     }

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 final class Sight
 {
     /** Counts up whenever someone else's work begins: what was read before is not theirs. */
-    public static int $turn = 0;
+    public static int $epoch = 0;
 
     /** For whom is worked now, as the application knows it; null: for itself or someone from outside. */
     private static ?User $person = null;
@@ -117,7 +117,7 @@ final class Sight
         if (DB::transactionLevel() === 0) {
             throw new \LogicException('Sight is told to a transaction; there is none.');
         }
-        self::$turn++;
+        self::$epoch++;
         DB::select(
             "SELECT set_config('unanimus.brokerage', ?, true), set_config('unanimus.person', ?, true), set_config('unanimus.offices', ?, true), set_config('unanimus.file', ?, true), set_config('unanimus.sight', ?, true)",
             [$brokerage, $person, $offices, $file, $sight],

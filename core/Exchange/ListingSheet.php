@@ -25,7 +25,7 @@ final class ListingSheet
 
     private function __construct(private readonly Listing $listing, private readonly string $source)
     {
-        $this->turn();
+        $this->newPage();
     }
 
     /**
@@ -52,7 +52,7 @@ final class ListingSheet
         return $sheet->pages;
     }
 
-    private function turn(): void
+    private function newPage(): void
     {
         $page = (new Drawing(612, 792))
             ->text(self::LEFT, 66, 16, $this->listing->address(), weight: 'bold')
@@ -65,7 +65,7 @@ final class ListingSheet
 
     private function page(float $needs): Drawing
     {
-        $this->y + $needs > self::BOTTOM && $this->turn();
+        $this->y + $needs > self::BOTTOM && $this->newPage();
 
         return $this->pages[count($this->pages) - 1];
     }

@@ -200,7 +200,7 @@ final readonly class Converter
         copy($path, $scratch->path('text.doc'));
         mkdir($scratch->path('profile/user'), recursive: true);
         $scratch->put('profile/user/registrymodifications.xcu', self::OFFICE_PROFILE);
-        $turn = $this->turn();
+        $turn = $this->waitForSlot();
         try {
             // What it names on the network or on this machine is not there: a text can link to pictures and to other texts.
             (new NativeTool(self::OFFICE_SECONDS, '0', [], self::OFFICE_MEMORY))->run([
@@ -240,7 +240,7 @@ final readonly class Converter
      *
      * @throws ToolFailed when its turn does not come
      */
-    private function turn()
+    private function waitForSlot()
     {
         $turn = fopen(sys_get_temp_dir().'/unanimus-office.lock', 'c');
         for ($waited = 0; $turn !== false && $waited < $this->officeTurn * 10; $waited++) {

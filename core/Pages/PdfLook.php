@@ -80,7 +80,7 @@ final class PdfLook
                 throw PdfRefused::pageSize();
             }
 
-            return $this->turn($page['dict']) % 180 === 0 ? $size : [$size[1], $size[0]];
+            return $this->rotation($page['dict']) % 180 === 0 ? $size : [$size[1], $size[0]];
         }, $this->leaves());
     }
 
@@ -267,7 +267,7 @@ final class PdfLook
         return [min($box[0], $box[2]), min($box[1], $box[3]), max($box[0], $box[2]), max($box[1], $box[3])];
     }
 
-    private function turn(object $page): int
+    private function rotation(object $page): int
     {
         $turn = $this->resolve($page->{'/Rotate'} ?? 0);
 
@@ -339,7 +339,7 @@ final class PdfLook
     public function frames(): array
     {
         return array_map(
-            fn (array $page) => [...$page, 'box' => $this->box($page['dict']), 'turn' => $this->turn($page['dict'])],
+            fn (array $page) => [...$page, 'box' => $this->box($page['dict']), 'turn' => $this->rotation($page['dict'])],
             $this->leaves(),
         );
     }

@@ -7,16 +7,16 @@ function settle() {
     for (const row of document.querySelectorAll('.sequence li')) {
         const taken = row.parentElement === sequence;
         row.querySelector('input').disabled = !taken;
-        row.querySelector('[data-turn]').textContent = taken ? 'Leave out' : 'Take';
+        row.querySelector('[data-toggle]').textContent = taken ? 'Leave out' : 'Add';
     }
     document.querySelector('#none').hidden = sequence.children.length > 0;
     document.querySelector('#others-head').hidden = others.children.length === 0;
 }
 
 document.querySelector('#assemble').addEventListener('click', (event) => {
-    const turn = event.target.closest('[data-turn]');
-    if (!turn) return;
-    const row = turn.closest('li');
+    const toggle = event.target.closest('[data-toggle]');
+    if (!toggle) return;
+    const row = toggle.closest('li');
     (row.parentElement === sequence ? others : sequence).append(row);
     settle();
     row.focus();
@@ -46,7 +46,7 @@ for (const list of [sequence, others]) {
             all[all.indexOf(row) + (event.key === 'ArrowUp' ? -1 : 1)]?.focus();
         } else if (event.key === ' ' || event.key === 'Delete') {
             event.preventDefault();
-            row.querySelector('[data-turn]').click();
+            row.querySelector('[data-toggle]').click();
         }
     });
 }

@@ -99,7 +99,7 @@ function draw() {
     if (focused || chosen) document.querySelector(`.piece[data-key="${chosen || focused}"]`)?.focus({ preventScroll: true });
 }
 
-function turn(on) {
+function setWriting(on) {
     writing = on;
     chosen = null;
     frame = null;
@@ -284,7 +284,7 @@ for (const svg of pages) {
             place(kinds[event.key]);
         } else if (event.key === 'Escape') {
             event.stopPropagation();
-            turn(false);
+            setWriting(false);
         }
     });
     svg.addEventListener('focusin', (event) => {
@@ -315,12 +315,12 @@ menu.addEventListener('keydown', (event) => {
         all.at((all.indexOf(document.activeElement) + (event.key === 'ArrowDown' ? 1 : -1)) % all.length)?.focus();
     }
 });
-button.addEventListener('click', () => turn(!writing));
-document.querySelector('#layer-end').addEventListener('click', () => turn(false));
+button.addEventListener('click', () => setWriting(!writing));
+document.querySelector('#layer-end').addEventListener('click', () => setWriting(false));
 document.addEventListener('keydown', (event) => {
     if (event.key === 'w' && !event.ctrlKey && !event.metaKey && !event.altKey && !event.target.matches('input, textarea, select')) {
         event.preventDefault();
-        turn(!writing);
+        setWriting(!writing);
     }
 });
 line.send();

@@ -285,12 +285,12 @@ it('keeps the rules of the brokerage, tried on a file, on and off', function () 
         ->and(OfficeRule::query()->count())
         ->toBe(19);
     $rule = OfficeRule::query()->orderByDesc('id')->firstOrFail();
-    $this->as('fenna')->post("/rules/{$rule->key}/turn");
+    $this->as('fenna')->post("/rules/{$rule->key}/active");
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '413,000']);
     $this->seeAll();
     expect($file->papers()->where('title', 'Proof of wealth')->value('state')->value)->toBe('void');
     $this->as('tomas')
-        ->post("/rules/{$rule->key}/turn")
+        ->post("/rules/{$rule->key}/active")
         ->assertForbidden();
     $this->as('tomas')
         ->delete("/rules/{$rule->key}")

@@ -185,7 +185,7 @@ it('retires a form: nothing is begun on it any more, what is on it stays', funct
     $file = $this->aFile();
     $this->as('tomas')->post("/files/{$file->key}/forms/QR-12", ['what' => 'take']);
     $this->as('ines')
-        ->post("/own-forms/{$own->key}/turn")
+        ->post("/own-forms/{$own->key}/retired")
         ->assertSessionHas('told');
     $this->as('tomas')
         ->get("/files/{$file->key}/forms?q=intake")
@@ -201,7 +201,7 @@ it('retires a form: nothing is begun on it any more, what is on it stays', funct
         ->assertOk()
         ->assertSee('This form is retired');
     $this->as('ines')
-        ->post("/own-forms/{$own->key}/turn")
+        ->post("/own-forms/{$own->key}/retired")
         ->assertSessionHas('told');
     $this->as('tomas')
         ->get("/files/{$file->key}/forms?q=intake")
@@ -323,7 +323,7 @@ it('is for coordinators, brokers and administrators; only the last two put in fo
         $this->as($who)
             ->post("/own-forms/{$own->key}/try")
             ->assertForbidden();
-        foreach (['in-force', 'revise', 'turn'] as $what) {
+        foreach (['in-force', 'revise', 'retired'] as $what) {
             $this->as($who)
                 ->post("/own-forms/{$own->key}/{$what}")
                 ->assertForbidden();
@@ -336,7 +336,7 @@ it('is for coordinators, brokers and administrators; only the last two put in fo
         ->post("/own-forms/{$own->key}/in-force")
         ->assertForbidden();
     $this->as('wendell')
-        ->post("/own-forms/{$own->key}/turn")
+        ->post("/own-forms/{$own->key}/retired")
         ->assertForbidden();
     $this->as('wendell')
         ->delete("/own-forms/{$own->key}")

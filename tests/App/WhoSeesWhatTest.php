@@ -151,7 +151,7 @@ it('leaves a trace of everything that is changed in an office', function () {
     $this->as('ines')->post('/rules/own');
     $this->seeAll();
     $rule = DB::table('office_rules')->orderBy('id')->value('key');
-    $this->as('ines')->post("/rules/{$rule}/turn");
+    $this->as('ines')->post("/rules/{$rule}/active");
     $this->as('tomas')->post('/calendar');
     $this->seeAll();
     expect(DB::table('brokerage_history')->orderBy('seq')->pluck('what')->all())

@@ -205,7 +205,7 @@ final class KeepOwnForm
     }
 
     /** Retires a form, or takes it up again. Papers on it stay as they are. @throws StepRefused when it is in neither state */
-    public function turn(OwnForm $own): OwnForm
+    public function toggleRetired(OwnForm $own): OwnForm
     {
         $to =
             ['in_force' => 'retired', 'retired' => 'in_force'][$own->status] ??

@@ -147,10 +147,10 @@ final class OwnFormController
         );
     }
 
-    public function turn(OwnForm $own, KeepOwnForm $keep): RedirectResponse
+    public function toggleRetired(OwnForm $own, KeepOwnForm $keep): RedirectResponse
     {
         Gate::authorize('put-forms-in-force');
-        $own = $keep->turn($own);
+        $own = $keep->toggleRetired($own);
 
         return redirect('/own-forms')->with(
             'told',

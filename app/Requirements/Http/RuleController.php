@@ -66,7 +66,7 @@ final class RuleController
         return redirect('/rules')->with('told', 'Rule saved. Files follow at their next change.');
     }
 
-    public function turn(OfficeRule $rule, KeepRules $keep): RedirectResponse
+    public function toggle(OfficeRule $rule, KeepRules $keep): RedirectResponse
     {
         Gate::authorize('keep-rules');
         $keep->switch($rule, ! $rule->active);

@@ -5,7 +5,7 @@
         @foreach ($own as $rule)
             @php($read = $rule->rule())
             <tr @class(['off' => ! $rule->active]) data-row><td><a href="/rules/{{ $rule->key }}" data-open><b>{{ $read->name }}</b></a></td><td class="dim">{{ $read->asks->when->words() }}</td><td>{{ $read->asks->title }} <span class="dim">{{ $read->asks->form }}</span></td>
-                <td class="right"><form method="post" action="/rules/{{ $rule->key }}/turn">@csrf<button class="button tight">{{ $rule->active ? 'Turn off' : 'Turn on' }}</button></form></td></tr>
+                <td class="right"><form method="post" action="/rules/{{ $rule->key }}/active">@csrf<button class="button tight">{{ $rule->active ? 'Turn off' : 'Turn on' }}</button></form></td></tr>
         @endforeach
         @foreach ($given as $read)
             <tr><td><b>{{ $read->name }}</b></td><td class="dim">{{ $read->asks->when->words() }}</td><td>{{ $read->asks->title }} <span class="dim">{{ $read->asks->form }}</span></td><td></td></tr>

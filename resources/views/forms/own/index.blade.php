@@ -8,7 +8,7 @@
                     <tr @class(['off' => $own->status === 'retired']) data-row><td>{{ $own->number }}</td><td><a href="/own-forms/{{ $own->key }}" data-open><b>{{ $own->title }}</b></a> <span class="dim small">{{ count($own->pages) === 1 ? '1 page' : count($own->pages).' pages' }}{{ $own->status === 'retired' ? ', retired' : '' }}</span>
                         @foreach ($earlier[$own->number] ?? [] as $old)<br><a class="small" href="/own-forms/{{ $old->key }}">rev. {{ $old->revision }}, until {{ \App\Terms\When::day($own->published_at, auth()->user()->zone()) }}</a>@endforeach</td>
                         <td>{{ $own->revision }}</td>
-                        <td class="right">@can('put-forms-in-force')<form method="post" action="/own-forms/{{ $own->key }}/turn">@csrf<button class="button tight">{{ $own->status === 'retired' ? 'Activate again' : 'Retire' }}</button></form>@endcan</td></tr>
+                        <td class="right">@can('put-forms-in-force')<form method="post" action="/own-forms/{{ $own->key }}/retired">@csrf<button class="button tight">{{ $own->status === 'retired' ? 'Activate again' : 'Retire' }}</button></form>@endcan</td></tr>
                 @endforeach
                 </tbody></table>@endif
             </div>
