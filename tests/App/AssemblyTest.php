@@ -183,6 +183,8 @@ it('has the worker make what is large, tells how far it is, and makes it once', 
         ->get("/sets/{$set->key}")
         ->assertOk()
         ->assertSee('Open the PDF');
+    // What a page asks for by itself leaves what is still to be told.
+    $this->flushHeaders()->flushSession();
     $lost = assembled($file, [$scan]);
     AssembledSet::query()
         ->whereKey($lost->id)

@@ -147,11 +147,11 @@ it('does not take the fetching of a page for its opening, and a person\'s act fo
     Auth::forgetGuards();
     $this->call('HEAD', $link)->assertOk();
     $this->get($link)->assertOk();
-    expect($this->signer($round, 'buyer.1')->status)->toBe('invited');
+    expect($this->signer($round, 'buyer.1')->status)->toBe(Unanimus\Signing\SignerStatus::Invited);
     $this->post("{$link}/opened")->assertNoContent();
     $this->post("{$link}/opened")->assertNoContent();
     expect($this->signer($round, 'buyer.1')->status)
-        ->toBe('opened')
+        ->toBe(Unanimus\Signing\SignerStatus::Opened)
         ->and($round->events()->where('kind', 'opened')->count())
         ->toBe(1);
 });
@@ -288,7 +288,7 @@ it('does not tell whether an address signs in elsewhere', function () {
         ->getSession()
         ->get('told');
     expect($told)->toBe($other);
-    $this->as('fenna')->get('/office/inbox')->assertOk()->assertSee('lucian@harborstone.example');
+    $this->as('fenna')->get('/office')->assertOk()->assertSee('lucian@harborstone.example');
     $this->seeAll();
     expect(Letter::query()->where('recipient', 'lucian@harborstone.example')->sole()->body)->toContain(
         'already use this address at another brokerage',

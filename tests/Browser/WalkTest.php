@@ -231,6 +231,8 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->shot('commission');
     $this->signOut()->signIn('tomas')->visit($file);
     $this->press('Close file');
+    // It says what is still open, and is closed by whoever has seen that.
+    $this->seeText('Close this file?')->press('Close file', '#close');
     $this->seeText('File closed.');
     $this->seeText('Closed', '.status');
 });
