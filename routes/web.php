@@ -223,6 +223,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
 
     Route::get('/files/{file}/fill-requests', [FillRequestController::class, 'index']);
     Route::post('/files/{file}/fill-requests', [FillRequestController::class, 'store']);
+    Route::post('/fill-requests/{fill}/seen', [FillRequestController::class, 'seen'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/fill-requests/{fill}/remind', [FillRequestController::class, 'remind']);
     Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/fill-requests/{fill}/renew', [FillRequestController::class, 'renew']);

@@ -32,6 +32,7 @@ use Unanimus\Forms\FillStatus;
  * @property Carbon|null $opened_at
  * @property string|null $reminded_on
  * @property Carbon|null $finished_at
+ * @property Carbon|null $seen_at when whoever asked put the answers away
  * @property-read DealFile $file
  * @property-read Party $party
  * @property-read User $asker
@@ -47,7 +48,7 @@ final class FillRequest extends Record
     private const FOUND_BY = 'fill_request_of_link';
 
     /** @var array<string, string> */
-    protected $casts = ['status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
+    protected $casts = ['seen_at' => 'datetime', 'status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
 
     protected $attributes = [
         'status' => 'out',

@@ -15,6 +15,9 @@ use Unanimus\Files\DealStatus;
 /** What one person's day holds: what waits on them, what they wait for, what comes; and every open file as a lane. */
 final readonly class Today
 {
+    /** Open files that one day can hold; the newest. */
+    private const FILES = 400;
+
     /** Days that are coming up. */
     private const AHEAD = 7;
 
@@ -22,9 +25,16 @@ final readonly class Today
      * @param list<TodayRow> $mine
      * @param list<TodayRow> $others
      * @param list<TodayRow> $coming
+     * @param int $beyond open files, the oldest, that are not looked at here
      */
-    private function __construct(public array $mine, public array $others, public array $coming, public Lanes $lanes, public int $open)
-    {
+    private function __construct(
+        public array $mine,
+        public array $others,
+        public array $coming,
+        public Lanes $lanes,
+        public int $open,
+        public int $beyond,
+    ) {
     }
 
     public static function of(User $user, string $span, ?int $person = null): self
@@ -32,9 +42,12 @@ final readonly class Today
         $files = DealFile::query()
             ->with(['office', 'knownFacts', 'kits', 'members'])
             ->whereIn('status', DealStatus::open())
-            ->orderBy('id')
-            ->limit(400)
-            ->get();
+            ->orderByDesc('id')
+            ->limit(self::FILES)
+            ->get()
+            ->reverse()
+            ->values();
+        $beyond = $files->count() < self::FILES ? 0 : DealFile::query()->whereIn('status', DealStatus::open())->count() - self::FILES;
         $today = $files->first()?->office->today() ?? LocalDate::at(now(), new \DateTimeZone('UTC'));
         $agendas = $files->mapWithKeys(static fn (DealFile $file) => [$file->key => Agenda::of($file)])->all();
         $shown = $person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person));
@@ -45,6 +58,7 @@ final readonly class Today
             self::coming($user, $files, $agendas),
             self::lanes($shown, $agendas, $today, $span),
             $files->count(),
+            $beyond,
         );
     }
 

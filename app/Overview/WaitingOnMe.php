@@ -19,9 +19,6 @@ use Unanimus\Signing\SignerStatus;
 /** What waits on one person: reviews, remarks, signatures, answers that came in, what is ready, tasks and dates that are due. */
 final readonly class WaitingOnMe
 {
-    /** Days for which an answered fill request is told. */
-    private const TOLD_FOR = 3;
-
     /**
      * @param Collection<int, DealFile> $files open ones in sight, by id
      * @param array<string, Agenda> $agendas by the file's key
@@ -118,7 +115,7 @@ final readonly class WaitingOnMe
     }
 
     /**
-     * What clients have filled in of late.
+     * What clients have filled in, until it is put away.
      *
      * @return list<TodayRow>
      */
@@ -129,7 +126,7 @@ final readonly class WaitingOnMe
             FillRequest::query()
                 ->with('papers')
                 ->where('status', 'finished')
-                ->where('finished_at', '>', now()->subDays(self::TOLD_FOR))
+                ->whereNull('seen_at')
                 ->where('asked_by', $this->user->id)
                 ->whereIn('deal_file_id', $this->files->keys())
                 ->orderByDesc('finished_at')
@@ -142,6 +139,7 @@ final readonly class WaitingOnMe
                 $this->files[$request->deal_file_id]->name,
                 $papers->isEmpty() ? "/files/{$this->files[$request->deal_file_id]->key}" : "/papers/{$papers->firstOrFail()->key}",
                 hot: true,
+                act: ['label' => 'Got it', 'to' => "/fill-requests/{$request->key}/seen", 'with' => []],
             );
         }
 

@@ -60,6 +60,7 @@ function guardedRoutes(): array
             '/files/{file}/fill-requests',
             ['to' => ['buyer.1'], 'papers' => ['{paperkey}'], 'last_day' => '2030-01-01'],
         ],
+        'put answers away' => ['POST', '/fill-requests/{fill}/seen', []],
         'remind to fill' => ['POST', '/fill-requests/{fill}/remind', []],
         'take a fill request back' => ['POST', '/fill-requests/{fill}/take-back', []],
         'renew a fill request' => ['POST', '/fill-requests/{fill}/renew', ['last_day' => '2030-01-01']],

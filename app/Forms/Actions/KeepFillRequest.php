@@ -99,6 +99,15 @@ final class KeepFillRequest
         $this->write($request, 'remind:'.now()->format('YmdHi'));
     }
 
+    /** Whoever asked has seen that it is filled in; Today no longer tells of it. */
+    public function putAway(FillRequest $request): void
+    {
+        if ($request->status !== FillStatus::Finished) {
+            throw new StepRefused("{$request->name} has not finished yet.");
+        }
+        $request->seen_at === null && $request->update(['seen_at' => now()]);
+    }
+
     public function takeBack(FillRequest $request): void
     {
         if ($request->status !== FillStatus::Out) {

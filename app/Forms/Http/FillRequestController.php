@@ -144,6 +144,13 @@ final class FillRequestController
         return back()->with('told', "Reminder sent to {$fill->name}.");
     }
 
+    public function seen(FillRequest $fill, KeepFillRequest $keep): RedirectResponse
+    {
+        $keep->putAway($this->mine($fill));
+
+        return back();
+    }
+
     public function takeBack(FillRequest $fill, KeepFillRequest $keep): RedirectResponse
     {
         $keep->takeBack($this->mine($fill));

@@ -9,6 +9,7 @@
     <p class="today-foot small">
         @if ($grouped)<a href="/?{{ http_build_query(array_diff_key($asked, ['group' => 1])) }}">Show by urgency</a>@else<a href="/?{{ http_build_query([...$asked, 'group' => 'file']) }}">Group by file</a>@endif
         · <a href="/tasks">All tasks</a></p>
+    @if ($today->beyond > 0)<p class="say">Today covers your 400 newest open files. <a href="/files">{{ $today->beyond }} older ones</a> are in the list of files.</p>@endif
     <div class="lanes-head">
         <h2>Lanes</h2><span class="dim">{{ count($today->lanes->rows) === 1 ? '1 open file' : count($today->lanes->rows).' open files' }}{{ $person ? ' of '.$person->name : '' }}</span>
         <form action="/" class="in-row right"><input type="hidden" name="by" value="{{ $span }}"><span class="select"><select name="who" aria-label="Whose lanes" data-sends><option value="">everyone’s</option>@foreach ($people as $one)<option value="{{ $one->key }}" @selected($person?->id === $one->id)>{{ $one->name }}</option>@endforeach</select></span><noscript><button class="button tight">Show</button></noscript></form>
