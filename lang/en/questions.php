@@ -10,7 +10,7 @@ return [
     'rows' => [
         'works' => '{1} :row: does it work?|[2,*] :row: do they work?',
         'age' => '{1} :row: how many years old is it?|[2,*] :row: how many years old are they?',
-        'mended' => '{1} :row: was it ever repaired?|[2,*] :row: were they ever repaired?',
+        'repaired' => '{1} :row: was it ever repaired?|[2,*] :row: were they ever repaired?',
         'yes' => ':row: is that so, as far as you know?',
     ],
     'choices' => [
