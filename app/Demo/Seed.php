@@ -56,8 +56,12 @@ final class Seed extends Command
             app(Scenario::class)->lay($people);
             app(MoreFiles::class)->lay($people);
             app(OwnSheets::class)->lay($people);
+            app(OfficeDay::class)->lay($people);
             app(Generator::class)->lay($people, (int) $this->option('generated'));
         });
+        foreach ($this->option('people') ? [] : Sight::brokerages() as $id) {
+            app(OfficeDay::class)->mail($id);
+        }
         $this->info('The demo is laid out.');
 
         return self::SUCCESS;

@@ -248,6 +248,31 @@ it('takes property and seller into the follow-on of a listing, and none of the d
         ->toBeFalse();
 });
 
+it('takes what the client has filled in along into the follow-on, and none of the deal’s own papers', function () {
+    $file = $this->aFile();
+    $disclosure = $this->paper($file, 'M-102');
+    $disclosure->keepEntry('other_licensee', 'Lucian Ferro', 'client-entry-1', null);
+    $this->paper($file, 'M-201')->keepEntry('excluded', 'the porch swing', 'client-entry-2', null);
+    $this->actingAs($this->people['tomas']->fresh());
+    app(MoveStatus::class)($file, DealStatus::Terminated, $this->people['tomas'], 'fell through');
+    $next = app(FollowOn::class)(
+        $file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest', 'papers.values']),
+        $this->people['tomas'],
+    );
+    $this->seeAll();
+    $papers = $next->papers()->where('form_number', 'M-102')->get();
+    expect($papers)
+        ->toHaveCount(1)
+        ->and($papers[0]->entries()['other_licensee'])
+        ->toBe('Lucian Ferro')
+        ->and($papers[0]->state->value)
+        ->toBe('draft')
+        ->and($next->papers()->where('form_number', 'M-201')->first()?->entries() ?? [])
+        ->not->toHaveKey('excluded')
+        ->and($disclosure->fresh()->entries()['other_licensee'])
+        ->toBe('Lucian Ferro');
+});
+
 it('takes each paper of the agency into the follow-on by itself, but none that is out for signature', function () {
     $file = $this->aFile();
     $first = $this->paper($file, 'M-102');
