@@ -59,12 +59,16 @@ final class Seed extends Command
             app(OfficeDay::class)->lay($people);
             app(Generator::class)->lay($people, (int) $this->option('generated'));
         });
-        foreach ($this->option('people') ? [] : Sight::brokerages() as $id) {
-            app(OfficeDay::class)->mail($id);
-        }
+        $this->option('people') || array_map(app(OfficeDay::class)->mail(...), $this->laidOut());
         $this->info('The demo is laid out.');
 
         return self::SUCCESS;
+    }
+
+    /** @return list<int> */
+    private function laidOut(): array
+    {
+        return Sight::brokerages();
     }
 
     /** @return array<string, User> by short name */

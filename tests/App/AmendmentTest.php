@@ -95,6 +95,7 @@ it('keeps possession at closing as what was said, and moves it with closing', fu
     $day = $file->office->today()->plusDays(30);
     expect(termsOf($file)->value('possession'))->toBe($day->iso());
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('at closing');
+    $this->as('tomas')->get("/files/{$file->key}/history")->assertOk()->assertSee('Possession changed from December 21, 2026 to at closing');
     $this->as('tomas')
         ->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => $day->plusDays(7)->iso(), 'reason' => 'agreed'])
         ->assertSessionHas('told');
