@@ -104,7 +104,8 @@ final class Millrace
             'internet_yes' => 'x',
             'both_yes' => 'x',
         ]);
-        $this->papers->signedByAll($file, ['M-101'], $people['priya'], ['broker.1' => [-63, '9:05']]);
+        $this->papers->fill($file, 'Q-20', ['bedrooms' => '2', 'baths' => '2', 'included' => 'washer and dryer']);
+        $this->papers->signedByAll($file, ['M-101', 'Q-20'], $people['priya'], ['broker.1' => [-63, '9:05']]);
         $this->story->at(-62, '9:00');
         ($this->move)($file->refresh(), DealStatus::Active, $people['priya']);
 
@@ -184,6 +185,7 @@ final class Millrace
             $this->story->at($day, '16:00');
             $this->met($file, $deadline);
         }
+        $this->papers->as($people['wendell'], fn () => $this->papers->tasksDone($file, $people['wendell']));
         $this->story->at(-3, '11:30');
         app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), [
             'rate' => '2.75',

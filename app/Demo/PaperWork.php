@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Files\Actions\KeepTasks;
+use App\Files\Agenda;
 use App\Models\Actor;
 use App\Models\DealFile;
 use App\Models\Paper;
@@ -42,6 +44,7 @@ final class PaperWork
         private readonly Decide $decide,
         private readonly BringIn $bringIn,
         private readonly CareForPaper $care,
+        private readonly KeepTasks $tasks,
         private readonly Press $press,
     ) {
     }
@@ -114,6 +117,21 @@ final class PaperWork
         ($this->submit)($requirement, $by);
 
         return $requirement;
+    }
+
+    /** Tasks that were due before today are done, each on its day; a deal on its way has nothing lying about. */
+    public function tasksDone(DealFile $file, User $by): void
+    {
+        $file->refresh()->load(['office', 'knownFacts', 'kits', 'tasks']);
+        $agenda = Agenda::of($file);
+        foreach ($file->tasks->whereNull('done_at') as $task) {
+            $due = $agenda->due($task, $file);
+            if ($due === null || ! $due->isBefore($this->story->today())) {
+                continue;
+            }
+            $this->story->at(-$due->daysUntil($this->story->today()), '15:05');
+            $this->tasks->mark($task, true, $by);
+        }
     }
 
     /** @param  list<string>  $lines  what the paper says */

@@ -131,6 +131,7 @@ final class Scenario
         $this->met($file, 'repair_answer');
         $this->story->at(-5, '13:15');
         $this->met($file, 'title');
+        $this->papers->as($people['wendell'], fn () => $this->papers->tasksDone($file, $people['wendell']));
         $this->story->at(-2, '16:05');
         app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), [
             'rate' => '2.75',

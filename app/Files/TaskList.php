@@ -9,6 +9,7 @@ use App\Models\Task;
 use App\Models\User;
 use Illuminate\Support\Collection;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\DealStatus;
 
 /** Tasks over all files a person sees, late ones first, with their days as the anchors stand now. */
 final readonly class TaskList
@@ -30,7 +31,7 @@ final readonly class TaskList
             ->whereHas(
                 'file',
                 static fn ($file) => $file
-                    ->whereIn('status', ['preparing', 'active', 'under_contract'])
+                    ->whereIn('status', DealStatus::open())
                     ->when($filter['office'] !== null, static fn ($query) => $query->where('office_id', $filter['office']))
                     ->when($filter['kind'] !== '', static fn ($query) => $query->where('kind', $filter['kind'])),
             )
