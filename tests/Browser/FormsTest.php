@@ -74,10 +74,10 @@ it('lets a client fill in on a phone, question by question and on the page', fun
     $phone = $this->newBrowser(390, 844);
     $this->browser = $phone;
     $this->visit($link)->seeText('one question at a time');
-    expect($this->axe())->toBe([]);
+    expect($this->clientAxe())->toBe([]);
     $this->press('Continue');
     $this->seeText('Save and continue');
-    expect($this->axe())->toBe([]);
+    expect($this->clientAxe())->toBe([]);
     $before = $this->browser->getCurrentURL();
     $this->all('input[name=choice]') === [] ? $this->find('#value')->sendKeys('12') : $this->find('input[name=choice]')->click();
     $this->press('Save and continue');

@@ -131,15 +131,19 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
         $this->browser = $this->newBrowser(390, 844);
         $this->visit($post->link($address));
         $index === 0 && $this->shot('signer-consent');
+        $index === 0 && expect($this->clientAxe())->toBe([]);
         $this->find('input[name=agree]')->click();
         $this->press('Continue');
         $this->seeText('Choose a signature style');
         $index === 0 && $this->shot('signer-adopt');
+        $index === 0 && expect($this->clientAxe())->toBe([]);
         $this->press('Use this signature');
         $this->find('#go')->click();
         usleep(500_000);
         $index === 0 && $this->shot('signer-page');
+        $index === 0 && expect($this->clientAxe())->toBe([]);
         $this->goThroughMarks()->seeText('Thank you');
+        $index === 0 && expect($this->clientAxe())->toBe([]);
         $this->browser->quit();
         $this->browser = $phone;
     }

@@ -160,6 +160,19 @@ abstract class BrowserCase extends TestCase
         $browser->executeAsyncScript('requestAnimationFrame(() => requestAnimationFrame(arguments[0]))');
     }
 
+    /** What axe says of a client's page as it stands: whole, in dark colors, and twice as large. @return list<string> */
+    public function clientAxe(): array
+    {
+        $found = $this->axe();
+        $this->shape($this->browser, 390, 844, 'dark');
+        array_push($found, ...$this->axe('colours'));
+        $this->shape($this->browser, 320, 500);
+        $this->browser->executeScript('return document.documentElement.scrollWidth') > 322 && ($found[] = 'scrolls sideways at 320');
+        $this->shape($this->browser, 390, 844);
+
+        return $found;
+    }
+
     public function signIn(string $who): static
     {
         $name = one("SELECT name FROM users WHERE email = '{$who}@quillmark.example'");
