@@ -242,6 +242,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/files/{file}/uploads', [PaperController::class, 'uploads']);
+    Route::post('/files/{file}/acceptance', [StatusController::class, 'accept']);
     Route::post('/files/{file}/order', [ArrangeController::class, 'order']);
     Route::post('/files/{file}/tags', [ArrangeController::class, 'tag'])->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/assign', [ArrangeController::class, 'assign'])->withoutMiddleware(OnlyOpenFiles::class);

@@ -12,6 +12,7 @@ use Unanimus\Dates\DealLine;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Override;
 use Unanimus\Dates\Schedule;
+use Unanimus\Dates\TimeOfDay;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
@@ -138,7 +139,8 @@ final readonly class Agenda
                 array_values($rules),
                 $file->office->calendar(),
                 $overrides,
-                [],
+                // "Accepted after 5 pm counts from the next day", where the hour is known.
+                isset($values['acceptance_time']) ? ['acceptance' => TimeOfDay::of($values['acceptance_time'])] : [],
                 $file->office->today()->year(),
             );
     }

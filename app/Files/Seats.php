@@ -64,6 +64,7 @@ final class Seats
                     [Term::OfferExpiry, ''],
                     [Term::OfferExpiryTime, '5pm'],
                     [Term::Acceptance, ''],
+                    [Term::AcceptanceTime, '4:10pm'],
                     [Term::Closing, '18 Dec'],
                     [Term::Possession, ''],
                     [Term::EarnestDays, 'days'],

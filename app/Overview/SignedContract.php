@@ -18,10 +18,11 @@ final readonly class SignedContract
 {
     /**
      * @param LocalDate|null $on the day the last one signed it here; null: not everyone has
+     * @param string|null $at that hour, as kept, in the office's zone
      * @param bool $isUploaded whether it came in signed, from the other side or on paper
      * @param bool $isUnsigned whether there is a contract form in the file and none of them is signed
      */
-    private function __construct(public ?LocalDate $on, public bool $isUnsigned, public bool $isUploaded)
+    private function __construct(public ?LocalDate $on, public ?string $at, public bool $isUnsigned, public bool $isUploaded)
     {
     }
 
@@ -34,7 +35,7 @@ final readonly class SignedContract
         $signed = $contracts->filter(static fn (Paper $paper) => $paper->state === PaperState::Signed);
         $scanned = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
         $seated = $file->parties->map(static fn (Party $party) => (string) $party->seat())->all();
-        $on = null;
+        [$on, $at] = [null, null];
         foreach ($signed as $paper) {
             $round = $file->rounds->first(
                 static fn ($round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id),
@@ -46,9 +47,10 @@ final readonly class SignedContract
                 ContractForms::unsigned($form, $seated, $round->signers->pluck('seat')->values()->all()) === []
             ) {
                 $on = LocalDate::at($round->over_at, $file->office->timeZone());
+                $at = $round->over_at->copy()->setTimezone($file->office->timeZone())->format('H:i');
             }
         }
 
-        return new self($on, $contracts->isNotEmpty() && $signed->isEmpty() && ! $scanned, $scanned);
+        return new self($on, $at, $contracts->isNotEmpty() && $signed->isEmpty() && ! $scanned, $scanned);
     }
 }

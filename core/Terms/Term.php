@@ -26,6 +26,7 @@ enum Term: string
     case OfferExpiry = 'offer_expiry';
     case OfferExpiryTime = 'offer_expiry_time';
     case Acceptance = 'acceptance';
+    case AcceptanceTime = 'acceptance_time';
     case Closing = 'closing';
     case Possession = 'possession';
     case Included = 'included';
@@ -67,6 +68,7 @@ enum Term: string
             self::OfferExpiry => 'Offer expires',
             self::OfferExpiryTime => 'Expires at',
             self::Acceptance => 'Accepted',
+            self::AcceptanceTime => 'Accepted at',
             self::EscrowHolder => 'Escrow with',
             self::LoanGiven => 'Loan amount',
             self::SaleOfHome => 'Sale of buyers’ home first',
@@ -117,7 +119,7 @@ enum Term: string
             self::LeaseStart,
             self::LeaseEnd,
             self::TaxPaidThrough => Kind::Date,
-            self::OfferExpiryTime => Kind::Time,
+            self::OfferExpiryTime, self::AcceptanceTime => Kind::Time,
             default => Kind::Text,
         };
     }

@@ -97,10 +97,13 @@ it('proposes the day of acceptance once everyone asked has signed the contract, 
         ->get("/files/{$file->key}")
         ->assertOk()
         ->assertSee('Everyone signed the contract on')
-        ->assertSee("Set acceptance to {$today->short($today->year())}");
+        ->assertSee("Set acceptance to {$today->short($today->year())}, ");
     $this->as('wendell')
-        ->put("/files/{$file->key}/facts", ['name' => 'acceptance', 'value' => $today->iso()])
-        ->assertRedirect();
+        ->post("/files/{$file->key}/acceptance", ['day' => $today->iso(), 'time' => '17:20'])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    expect($file->knownFacts()->whereIn('name', ['acceptance', 'acceptance_time'])->pluck('value', 'name')->all())
+        ->toEqualCanonicalizing(['acceptance' => $today->iso(), 'acceptance_time' => '17:20']);
     $this->as('tomas')
         ->get("/files/{$file->key}")
         ->assertOk()

@@ -36,6 +36,7 @@ function guardedRoutes(): array
         'place uploads' => ['POST', '/files/{file}/placing', ['to' => ['x' => '']]],
         'apply an amendment' => ['POST', '/papers/{paper}/amendment', []],
         'file the listing' => ['POST', '/files/{file}/listing/sheet', []],
+        'acceptance of a contract' => ['POST', '/files/{file}/acceptance', ['day' => '2026-11-20', 'time' => '16:10']],
         'order papers' => ['POST', '/files/{file}/order', ['papers' => ['{paperkey}']]],
         'tag papers' => ['POST', '/files/{file}/tags', ['papers' => ['{paperkey}'], 'tags' => 'x']],
         'assign papers' => ['POST', '/files/{file}/assign', ['papers' => ['{paperkey}']]],

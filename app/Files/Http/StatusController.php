@@ -7,6 +7,7 @@ namespace App\Files\Http;
 use App\Files\Actions\FollowOn;
 use App\Files\Actions\LabelFiles;
 use App\Files\Actions\MoveStatus;
+use App\Files\Actions\SetFact;
 use App\Models\DealFile;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
@@ -45,6 +46,19 @@ final class StatusController
                     ? 'File closed.'
                     : 'The file has ended. Everything in it is kept.'),
         );
+    }
+
+    /** The day and hour a contract was accepted: the file is under contract, and its deadlines follow. */
+    public function accept(Request $request, DealFile $file, SetFact $setFact): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $given = $request->validate(['day' => 'required|string|max:40', 'time' => 'nullable|string|max:20']);
+        $setFact->many($file->load(['office', 'knownFacts']), [
+            'acceptance' => $given['day'],
+            ...($given['time'] ?? '') === '' ? [] : ['acceptance_time' => (string) $given['time']],
+        ]);
+
+        return redirect("/files/{$file->key}")->with('told', 'The file is under contract. Its deadlines are set.');
     }
 
     public function followOn(Request $request, DealFile $file, FollowOn $followOn): RedirectResponse

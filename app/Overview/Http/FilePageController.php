@@ -67,6 +67,7 @@ final class FilePageController
         $worksHere = Gate::allows('work-on', $file) && $file->status->isOpen();
 
         return view('files.show', [
+            'signedAt' => $contract->at,
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,

@@ -5,9 +5,11 @@
             <form class="inline" method="post" action="/join-requests/{{ $one->key }}">@csrf<button class="button tight now" name="in" value="1">Add {{ $one->asker->name }}</button> <button class="button tight" name="in" value="0">Decline</button></form></div>
     @endforeach
     @if ($signedOn !== null)
-        <div class="say now">Everyone signed the contract on <b>{{ $signedOn->long() }}</b>. <form class="inline" method="post" action="/files/{{ $file->key }}/facts">@csrf @method('put')<input type="hidden" name="name" value="acceptance"><input type="hidden" name="value" value="{{ $signedOn->iso() }}"><button class="button tight now">Set acceptance to {{ $signedOn->short($agenda->today->year()) }}</button></form> This puts the file under contract and sets its deadlines.</div>
+        <div class="say now">Everyone signed the contract on <b>{{ $signedOn->long() }}</b> at <b>{{ \Unanimus\Terms\Kind::Time->show($signedAt) }}</b>. <form class="inline" method="post" action="/files/{{ $file->key }}/acceptance">@csrf<input type="hidden" name="day" value="{{ $signedOn->iso() }}"><input type="hidden" name="time" value="{{ $signedAt }}"><button class="button tight now">Set acceptance to {{ $signedOn->short($agenda->today->year()) }}, {{ \Unanimus\Terms\Kind::Time->show($signedAt) }}</button></form> This puts the file under contract and sets its deadlines.</div>
     @elseif ($isUploaded)
-        <p class="say now">The signed contract was uploaded. <a href="#fact-acceptance">Enter the day of acceptance</a> to put the file under contract and set its deadlines.</p>
+        <div class="say now">The signed contract was uploaded. When was it accepted?
+            <form class="inline" method="post" action="/files/{{ $file->key }}/acceptance">@csrf<input class="input short" name="day" required maxlength="40" autocomplete="off" aria-label="Day of acceptance" placeholder="{{ $agenda->today->short($agenda->today->year()) }}"> <input class="input short" name="time" maxlength="20" autocomplete="off" aria-label="Hour of acceptance, if it matters" placeholder="4:10 pm"> <button class="button tight now">Put under contract</button></form>
+            Its deadlines are counted from then.</div>
     @elseif ($unsigned)
         <p class="say now">This file is under contract, but its contract is not signed by everyone here. Upload the signed contract, or send it for signature.</p>
     @endif
