@@ -128,11 +128,13 @@ final readonly class WaitingOnOthers
                 ->where('state', PaperState::Expected)
                 ->whereIn('deal_file_id', $contracts->keys())
                 ->orderBy('position')
-                ->get(['id', 'deal_file_id', 'title'])
+                // Read past the models: forty files expect some two hundred documents.
+                ->toBase()
+                ->get(['deal_file_id', 'title'])
                 ->groupBy('deal_file_id') as $id => $group
         ) {
             $rows[] = new TodayRow(
-                $group->count() === 1 ? $group->firstOrFail()->title : "{$group->count()} expected documents",
+                $group->count() === 1 ? (string) $group->first()?->title : "{$group->count()} expected documents",
                 $group->count() === 1 ? 'expected' : $group->take(2)->pluck('title')->implode(', ').($group->count() > 2 ? ' …' : ''),
                 $this->files[$id]->name,
                 "/files/{$this->files[$id]->key}",
