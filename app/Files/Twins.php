@@ -7,6 +7,7 @@ namespace App\Files;
 use App\Models\DealFile;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\Representation;
 
 /** Whether there is a file on the same listing or address already, and what a person may do about it. */
 final class Twins
@@ -32,7 +33,7 @@ final class Twins
                 'join' => $joins,
                 'told' => isset($seen[$row->file_id])
                     ? "There is already a file on this listing or address: {$seen[$row->file_id]}."
-                    : ($joins || in_array($row->side, ['seller', 'landlord', 'both'], true)
+                    : ($joins || Representation::from((string) $row->side)->isListing()
                         ? "{$row->agent} of {$row->office} already has a file on this listing."
                         : 'A colleague also has a file on this listing or address.'),
             ];

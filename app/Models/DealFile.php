@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\Representation;
 use Unanimus\Files\StepRefused;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
@@ -118,6 +119,12 @@ final class DealFile extends Record
     public function commission(): HasOne
     {
         return $this->hasOne(Commission::class);
+    }
+
+    /** Whom the brokerage represents in it. */
+    public function represents(): Representation
+    {
+        return Representation::from($this->side);
     }
 
     /** The side that offers the property. */

@@ -54,7 +54,7 @@ final class BringListing
             foreach (['seller.1' => [], 'coagent.1' => ['firm' => $listing->facts['coagent.1.firm'] ?? '']] as $seat => $more) {
                 $name = $listing->facts["{$seat}.name"] ?? '';
                 $place = Seat::of($seat);
-                $ours = $place->role === 'coagent' && in_array($file->side, ['seller', 'both', 'landlord'], true);
+                $ours = $place->role === 'coagent' && $file->represents()->isListing();
                 if (
                     $name !== '' &&
                     ! $ours &&

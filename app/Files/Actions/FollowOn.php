@@ -53,7 +53,7 @@ final class FollowOn
         if ($next !== null) {
             throw new StepRefused("There is already a follow-on file: {$next->name}.");
         }
-        $ofListing = in_array($before->side, ['seller', 'both', 'landlord'], true);
+        $ofListing = $before->represents()->isListing();
         $side = $before->side === 'both' ? 'seller' : $before->side;
         $file = ($this->open)($by, $side, $before->kind, $before->office_id);
         $file->update(['follows_on' => $before->id, 'listing_number' => $ofListing ? $before->listing_number : null]);

@@ -34,7 +34,7 @@ final class KeepOffers
      */
     public function record(DealFile $file, array $given, ?Offer $counters = null): Offer
     {
-        if (! in_array($file->side, ['seller', 'both', 'landlord'], true)) {
+        if (! $file->represents()->isListing()) {
             throw new StepRefused('You compare offers on our own listings. This file is for a buyer, so its terms are the offer.');
         }
         $facts = $this->read($file, $given['terms']);

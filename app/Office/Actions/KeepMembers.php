@@ -42,7 +42,7 @@ final class KeepMembers
                 ->with(['members.user', 'office'])
                 ->findOrFail($fileId);
             if (
-                ! in_array($file->side, ['seller', 'landlord'], true) ||
+                ! $file->represents()->isListingAlone() ||
                 ! $file->status->isOpen() ||
                 $file->members->contains('user_id', $by->id)
             ) {

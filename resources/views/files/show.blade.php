@@ -36,7 +36,7 @@
                             @endif
                         </div>
                     </details>
-                    @if (in_array($file->side, ['seller', 'both', 'landlord']) && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
+                    @if ($file->represents()->isListing() && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>
             </div>
@@ -92,7 +92,7 @@
                 <div class="acts">
                     <button class="button tight plain" type="button" data-opens="#members">People on this file</button>
                     <button class="button tight plain" type="button" data-opens="#labels">Tags</button>
-                    @if ($file->status->value === 'preparing' && in_array($file->side, ['seller', 'both', 'landlord']))
+                    @if ($file->status->value === 'preparing' && $file->represents()->isListing())
                         <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="active"><button class="button tight">Make active</button></form>
                     @endif
                     @if ($file->status->value === 'under_contract')
