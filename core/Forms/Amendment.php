@@ -41,6 +41,22 @@ final class Amendment
         return in_array($number, self::NUMBERS, true);
     }
 
+    /**
+     * What a new value in that blank replaces.
+     *
+     * @return array{blank: string, term: string|null, deadline: string|null}|null the blank that says how it was until now, and the
+     *                                                                             term or the deadline it is the value of
+     */
+    public static function replaces(Form $form, string $blank): ?array
+    {
+        $until = preg_replace('/^new_/', 'old_', $blank, 1, $found);
+        if ($found !== 1 || $form->blank((string) $until) === null) {
+            return null;
+        }
+
+        return ['blank' => (string) $until, 'term' => self::TERMS[$blank] ?? null, 'deadline' => self::DEADLINES[$blank] ?? null];
+    }
+
     /** @param  array<string, string>  $values  what stands in its blanks, as kept */
     public static function of(Form $form, array $values): self
     {

@@ -124,3 +124,29 @@ it('says what is still open before a file is closed, and closes it when that was
     $this->seeAll();
     expect($file->fresh()->status->value)->toBe('closed');
 });
+
+it('says beside a new value how it was until now, and leaves what a person has written there', function () {
+    $file = $this->aFile(['acceptance' => 'yesterday', 'closing' => '+30', 'price' => '400,000']);
+    $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertSuccessful();
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-207');
+    $enter = function (string $blank, string $value) use ($paper) {
+        $answer = $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'key' => "until-{$blank}"]);
+        $answer->assertOk();
+        $this->seeAll();
+
+        return [$answer->getContent(), $paper->refresh()->load('values')->entries()];
+    };
+    expect($enter('old_price', '401,000')[1])->not->toHaveKey('old_closing');
+    expect($enter('new_price', '395,500')[1]['old_price'])->toBe('401000.00');
+    $closing = termsOf($file)->value('closing');
+    [$answer, $entries] = $enter('new_closing', $file->office->today()->plusDays(44)->iso());
+    expect($entries['old_closing'])->toBe($closing)->and($answer)->toContain('old_closing')->and($entries)->not->toHaveKey('old_possession');
+    $inspection = Agenda::of(DealFile::query()->with(['office', 'knownFacts', 'kits'])->findOrFail($file->id))->deadline('inspection');
+    $entries = $enter('new_inspection', $file->office->today()->plusDays(12)->iso())[1];
+    expect($entries['old_inspection'] ?? null)->toBe($inspection?->due->iso());
+    // What the file knows nothing of stays open for a person.
+    $possession = termsOf($file)->value('possession');
+    $entries = $enter('new_possession', $file->office->today()->plusDays(46)->iso())[1];
+    expect($entries['old_possession'] ?? null)->toBe($possession);
+});

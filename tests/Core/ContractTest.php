@@ -78,6 +78,18 @@ it('takes from an amendment what is new in it', function () {
         ->toBeFalse();
 });
 
+it('knows which value a new one replaces', function () {
+    $form = (new Library(dirname(__DIR__, 2).'/library'))->form('M-207');
+    expect(Amendment::replaces($form, 'new_price'))
+        ->toBe(['blank' => 'old_price', 'term' => 'price', 'deadline' => null])
+        ->and(Amendment::replaces($form, 'new_loan'))
+        ->toBe(['blank' => 'old_loan', 'term' => null, 'deadline' => 'loan'])
+        ->and(Amendment::replaces($form, 'earnest'))
+        ->toBeNull()
+        ->and(Amendment::replaces($form, 'old_price'))
+        ->toBeNull();
+});
+
 it('says what is open before a file is closed', function () {
     $today = LocalDate::of('2026-12-18');
     expect(ClosingCheck::of($today, $today, [], 0))

@@ -10,6 +10,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Papers\Actions\EntryMet;
 use App\Papers\Actions\KeepPiece;
+use App\Papers\Actions\KeepUntilNow;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Actions\TakeAnswers;
 use App\Papers\Actions\TakeUpload;
@@ -96,7 +97,7 @@ final class PaperController
         return null;
     }
 
-    public function entry(Request $request, Paper $paper, StoreEntry $store): JsonResponse
+    public function entry(Request $request, Paper $paper, StoreEntry $store, KeepUntilNow $untilNow): JsonResponse
     {
         $paper->loadMissing(['file.office', 'file.members']);
         Gate::authorize('work-on', $paper->file);
@@ -121,6 +122,7 @@ final class PaperController
                 $facts,
                 $given['from'] ?? null,
             );
+            $facts === null || $untilNow($paper, $given['blank'], 'web:'.$given['key'], $facts);
         } catch (EntryMet $met) {
             return new JsonResponse(['message' => $met->getMessage(), 'theirs' => $met->theirs, 'who' => $met->who], 409);
         } catch (EntryUnreadable $unreadable) {
