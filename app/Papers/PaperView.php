@@ -53,15 +53,13 @@ final readonly class PaperView
             $filling = Filling::of($form, $paper->entries(), $facts ?? FactBook::of($paper->file));
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
-            $by = $asked
-                ? DB::table('paper_values')
-                    ->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')
-                    ->where('paper_values.paper_id', $paper->id)
-                    ->where(static fn ($entries) => $entries->whereNotNull('by_name')->orWhereNotNull('source'))
-                    ->selectRaw("paper_values.blank, coalesce('from ' || source, 'entered by ' || by_name) AS told")
-                    ->pluck('told', 'blank')
-                    ->all()
-                : [];
+            $by = DB::table('paper_values')
+                ->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')
+                ->where('paper_values.paper_id', $paper->id)
+                ->where(static fn ($entries) => $entries->whereNotNull('by_name')->orWhereNotNull('source'))
+                ->selectRaw("paper_values.blank, coalesce('from ' || source, 'entered by ' || by_name) AS told")
+                ->pluck('told', 'blank')
+                ->all();
 
             return new self(
                 $paper,
@@ -141,11 +139,10 @@ final readonly class PaperView
         $all = [];
         $continued = $this->form === null || $this->filling === null ? [] : Continuation::numbers($this->form, $this->filling);
         foreach ($this->filling->blanks ?? [] as $name => $filled) {
+            $source = $this->by[$name] ?? $filled->source;
             $all[$name] = [
                 'shown' => self::shown($filled),
-                'source' => isset($continued[$name])
-                    ? "{$filled->source}; continues on the continuation page ({$continued[$name]})"
-                    : $filled->source,
+                'source' => isset($continued[$name]) ? "{$source}; continues on the continuation page ({$continued[$name]})" : $source,
                 'departs' => $filled->departs,
             ];
         }

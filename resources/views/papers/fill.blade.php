@@ -71,7 +71,7 @@
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')
                     <li data-list="{{ $filled->blank->name }}" @class(['missing' => $view->isMissing($filled->blank->name)])>
                         <button type="button" data-go="{{ $filled->blank->name }}"><span class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ? ($filled->value === '' ? '' : 'checked') : \App\Papers\PaperView::shown($filled) }}</span></button>
-                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : (isset($view->by[$filled->blank->name]) ? $view->by[$filled->blank->name] : $filled->source) }}</small>
+                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : $view->by[$filled->blank->name] ?? $filled->source }}</small>
                     </li>
                     @endif
                 @endforeach
