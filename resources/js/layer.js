@@ -1,12 +1,12 @@
 // Writing on a page: text, ticks, dates, lines through printed words and covers, put over it by hand. First the place is
 // pointed at, with the mouse or the cursor, then it is said what comes there.
+import { at, element } from './on-page.js';
 import { newKey, waitingLine } from './waiting.js';
 
 const desk = document.querySelector('[data-pieces]');
 const button = document.querySelector('#write');
 const told = document.querySelector('#layer-told');
 const menu = document.querySelector('#layer-menu');
-const NS = 'http://www.w3.org/2000/svg';
 const pages = [...document.querySelectorAll('svg[data-layer]')];
 const kinds = { t: 'text', x: 'tick', d: 'date', l: 'line', c: 'cover' };
 let pieces = JSON.parse(desk.dataset.pieces);
@@ -38,12 +38,6 @@ const line = waitingLine({
 function say(words, late = false) {
     told.textContent = words;
     told.className = late ? 'stored waiting' : 'stored';
-}
-
-function element(name, attributes) {
-    const made = document.createElementNS(NS, name);
-    for (const [attribute, value] of Object.entries(attributes)) made.setAttribute(attribute, value);
-    return made;
 }
 
 // What still waiting on this device stands on the page too, told apart, until the server has it.
@@ -119,11 +113,6 @@ function setWriting(on) {
     } else {
         button.focus({ preventScroll: true });
     }
-}
-
-function at(svg, event) {
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
-    return [point.x, point.y];
 }
 
 function aimAt(svg, place) {

@@ -1,6 +1,7 @@
 // The making of a form: blanks and marks are placed, moved and described on its pages. Every change goes to the server as
 // it is made, with a key of its own; while there is no connection changes wait on the device, in order.
 
+import { at, element } from './on-page.js';
 import { newKey, waitingLine } from './waiting.js';
 
 const desk = document.querySelector('#own-form');
@@ -9,7 +10,6 @@ const stored = document.querySelector('#stored');
 const panel = document.querySelector('#item');
 const order = document.querySelector('#order');
 const undo = document.querySelector('#undo');
-const NS = 'http://www.w3.org/2000/svg';
 let items = JSON.parse(desk.dataset.items);
 let chosen = null;
 const past = [];
@@ -139,13 +139,6 @@ function nameFrom(label) {
 
 // Drawing
 
-function element(name, attributes, text = null) {
-    const made = document.createElementNS(NS, name);
-    for (const [attribute, value] of Object.entries(attributes)) made.setAttribute(attribute, value);
-    if (text !== null) made.textContent = text;
-    return made;
-}
-
 const words = (item) => item.mark ? `${item.kind} · ${item.seat ? item.seat.replace('.', ' ') : 'no one yet'}` : item.label || item.name;
 
 function draw() {
@@ -273,11 +266,6 @@ function choose(id, go = false) {
 }
 
 // With the mouse, or a finger
-
-function at(svg, event) {
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
-    return [point.x, point.y];
-}
 
 const within = (item, page) => {
     const svg = page.querySelector('svg');

@@ -1,6 +1,8 @@
 // The review desk: a remark is pinned where the page is clicked, or by keyboard: p puts the pin on the page, arrows move it,
 // Enter goes on to the words.
 
+import { at, element } from './on-page.js';
+
 const form = document.querySelector('#send-back');
 let pin = null;
 
@@ -11,8 +13,7 @@ function put(page, x, y) {
     form.elements.y.value = y.toFixed(1);
     document.querySelector('#pinned').textContent = `Pinned to page ${page.dataset.pinPage}.`;
     document.querySelectorAll('.pin.new').forEach((old) => old.remove());
-    const mark = document.createElementNS('http://www.w3.org/2000/svg', 'g');
-    mark.setAttribute('class', 'pin new');
+    const mark = element('g', { class: 'pin new' });
     mark.innerHTML = `<circle cx="${x}" cy="${y}" r="7"/>`;
     svg.append(mark);
     pin = { page, x, y };
@@ -25,8 +26,7 @@ function lookedAt() {
 
 if (form) {
     document.querySelectorAll('[data-pin-page]').forEach((page) => page.addEventListener('click', (event) => {
-        const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(page.querySelector('svg').getScreenCTM().inverse());
-        put(page, point.x, point.y);
+        put(page, ...at(page.querySelector('svg'), event));
         form.elements.remark.focus();
     }));
     document.querySelector('#pin')?.addEventListener('click', () => {

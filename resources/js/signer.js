@@ -1,5 +1,6 @@
 // The signer's page: from mark to mark with one big control. Each mark is stored as it is made.
 
+import { at, element } from './on-page.js';
 import { proof } from './proof.js';
 
 const root = document.querySelector('[data-sign]');
@@ -102,17 +103,11 @@ function adopt() {
     const field = document.querySelector('#strokes');
     const strokes = [];
     let stroke = null;
-    const point = (event) => {
-        const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(pad.getScreenCTM().inverse());
-        return [Math.round(at.x), Math.round(at.y)];
-    };
+    const point = (event) => at(pad, event).map(Math.round);
     const draw = () => {
         pad.querySelectorAll('.ink').forEach((old) => old.remove());
         for (const line of strokes) {
-            const path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
-            path.setAttribute('class', 'ink');
-            path.setAttribute('d', line.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(''));
-            pad.append(path);
+            pad.append(element('path', { class: 'ink', d: line.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join('') }));
         }
         field.value = strokes.length ? JSON.stringify(strokes) : '';
     };

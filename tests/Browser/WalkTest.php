@@ -203,6 +203,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->press('Answer remark');
     $this->seeText('Name the program of the loan.');
     $this->press('Submit to broker again');
+    $this->seeText('was submitted to the broker');
     $this->signOut()->signIn('ines');
     for ($guard = 0; $guard < 10; $guard++) {
         $this->visit('/review');
