@@ -23,6 +23,29 @@ function outsidePaper(Scratch $scratch, string $name): string
     );
 }
 
+/** Draws a signature, wipes it, and draws another. */
+function drawnByHand(BrowserCase $case): void
+{
+    $ink = static fn () => $case->browser->executeScript(
+        'return [document.querySelectorAll(".pad-field .ink").length, document.querySelector("#strokes").value]',
+    );
+    $stroke = static function () use ($case): void {
+        $pad = $case->find('.pad-field');
+        $case->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$pad]);
+        $hand = $case->browser->action()->moveToElement($pad, -80, 0)->clickAndHold();
+        for ($wave = 0; $wave < 12; $wave++) {
+            $hand->moveByOffset(12, $wave % 2 === 0 ? -16 : 16);
+        }
+        $hand->release()->perform();
+    };
+    $stroke();
+    expect($ink()[0])->toBe(1)->and(count(json_decode((string) $ink()[1], true)[0]))->toBeGreaterThan(8);
+    $case->find('#clear')->click();
+    expect($ink())->toBe([0, '']);
+    $stroke();
+    expect($ink()[0])->toBe(1);
+}
+
 it('opens a file, fills the contract, has it signed by everyone, reviewed, paid and closed', function () {
     /** @var BrowserCase $this */
     $post = new PostRoom();
@@ -137,6 +160,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
         $this->seeText('Choose a signature style');
         $index === 0 && $this->shot('signer-adopt');
         $index === 0 && expect($this->clientAxe())->toBe([]);
+        $index === 1 && drawnByHand($this);
         $this->press('Use this signature');
         $this->find('#go')->click();
         usleep(500_000);
