@@ -4,7 +4,8 @@ fresh_test_databases() {
     stop_services
     local name
     for name in unanimus unanimus_tests; do psql_owner -d postgres -c "DROP DATABASE IF EXISTS $name WITH (FORCE)"; done
-    rm -f "$UNANIMUS_STATE"/mail/out/*.eml
+    # The stamps of a database that is gone would tell of files that are missing.
+    rm -f "$UNANIMUS_STATE"/mail/out/*.eml "$UNANIMUS_STATE"/anchors/*
     prepare_database
     psql_owner -d postgres -c 'CREATE DATABASE unanimus_tests TEMPLATE unanimus'
 }
