@@ -37,7 +37,13 @@ it('tags papers, shows the tags, and takes them away', function () {
     $this->as('tomas')
         ->post("/files/{$file->key}/tags", ['papers' => $papers, 'tags' => 'urgent'])
         ->assertSessionHas('told', 'Tags saved: 0 papers changed.');
-    $this->as('tomas')->post("/files/{$file->key}/tags", ['papers' => [$papers[0]], 'tags' => '']);
+    // A field left empty takes nothing away.
+    $this->as('tomas')
+        ->post("/files/{$file->key}/tags", ['papers' => $papers, 'tags' => ' , '])
+        ->assertSessionHas('refused', 'Type at least one tag. The tags stay as they are.');
+    $this->seeAll();
+    expect($this->paper($file, 'M-201')->tags)->toHaveCount(2);
+    $this->as('tomas')->post("/files/{$file->key}/tags", ['papers' => [$papers[0]], 'tags' => '', 'remove' => '1']);
     $this->seeAll();
     expect($this->paper($file, 'M-201')->tags)->toBe([])->and($this->paper($file, 'M-102')->tags)->toHaveCount(2);
     $this->as('tomas')->post("/files/{$file->key}/tags", ['papers' => [], 'tags' => 'x'])->assertSessionHasErrors('papers');
@@ -66,5 +72,19 @@ it('reminds whoever owes something on the selected papers, once each, and says w
         ->assertSessionHas('told', fn (string $told) => substr_count($told, 'Sunniva Eide') === 1 && str_contains($told, 'José'))
         ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Lead-based paint disclosure') && ! str_contains($told, 'Agency'));
     $this->seeAll();
-    expect(DB::table('round_events')->where('deal_file_id', $file->id)->where('kind', 'reminded')->count())->toBe(2);
+    $events = fn () => DB::table('round_events')->where('deal_file_id', $file->id)->where('kind', 'reminded')->count();
+    $letters = fn () => DB::table('letters')->where('once_key', 'like', 'remind:%')->count();
+    [$sent, $reminded] = [$letters(), $events()];
+    expect($reminded)->toBe(2);
+    // Pressed again, or in another tab: nothing more is sent, and that is said.
+    $this->as('tomas')
+        ->post("/files/{$file->key}/reminders", ['papers' => $papers('M-102')])
+        ->assertSessionMissing('told')
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Already reminded a few minutes ago: Sunniva Eide'));
+    $this->seeAll();
+    expect($events())->toBe(2)->and($letters())->toBe($sent);
+    $this->travel(11)->minutes();
+    $this->as('tomas')->post("/files/{$file->key}/reminders", ['papers' => $papers('M-102')])->assertSessionHas('told');
+    $this->seeAll();
+    expect($events())->toBe(4)->and($letters())->toBe($sent + 2);
 });

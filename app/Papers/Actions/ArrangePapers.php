@@ -60,10 +60,12 @@ final class ArrangePapers
     }
 
     /**
-     * Adds tags to papers, or takes them all away where none are given.
+     * Adds tags to papers.
      *
      * @param list<string> $keys
      * @return int how many papers changed
+     *
+     * @throws StepRefused when no tag is given
      */
     public function tag(DealFile $file, array $keys, string $typed): int
     {
@@ -71,9 +73,37 @@ final class ArrangePapers
             array_map(static fn (string $tag) => mb_substr(trim((string) preg_replace('/\s+/u', ' ', $tag)), 0, 40), explode(',', $typed)),
             static fn (string $tag) => $tag !== '',
         );
+        if ($tags === []) {
+            throw new StepRefused('Type at least one tag. The tags stay as they are.');
+        }
+
+        return $this->keepTags(
+            $file,
+            $keys,
+            static fn (array $had) => array_slice(array_values(array_unique([...$had, ...$tags])), 0, self::MOST_TAGS),
+        );
+    }
+
+    /**
+     * Takes all tags off papers.
+     *
+     * @param list<string> $keys
+     * @return int how many papers changed
+     */
+    public function untag(DealFile $file, array $keys): int
+    {
+        return $this->keepTags($file, $keys, static fn () => []);
+    }
+
+    /**
+     * @param list<string> $keys
+     * @param callable(list<string>): list<string> $change
+     */
+    private function keepTags(DealFile $file, array $keys, callable $change): int
+    {
         $changed = 0;
         foreach (SelectedPapers::from($file, $keys) as $paper) {
-            $now = $tags === [] ? [] : array_slice(array_values(array_unique([...$paper->tags, ...$tags])), 0, self::MOST_TAGS);
+            $now = $change($paper->tags);
             if ($now === $paper->tags) {
                 continue;
             }

@@ -28,7 +28,9 @@ final class ArrangeController
         Gate::authorize('work-on', $file);
         $given = $request->validate(['tags' => 'nullable|string|max:200']);
         $papers = $this->papers($request);
-        $changed = $arrange->tag($file, $papers, (string) ($given['tags'] ?? ''));
+        $changed = $request->boolean('remove')
+            ? $arrange->untag($file, $papers)
+            : $arrange->tag($file, $papers, (string) ($given['tags'] ?? ''));
 
         return redirect("/files/{$file->key}")->with('told', 'Tags saved: '.($changed === 1 ? '1 paper' : "{$changed} papers").' changed.');
     }

@@ -166,9 +166,9 @@ final class RoundController
     {
         Gate::authorize('work-on', $round->file);
         abort_unless($signer->round_id === $round->id, 404);
-        $remind($round, $signer);
+        $told = $remind($round, $signer) ? "Reminder sent to {$signer->name}." : "{$signer->name} was reminded a few minutes ago.";
 
-        return redirect("/rounds/{$round->key}")->with('told', "Reminder sent to {$signer->name}.");
+        return redirect("/rounds/{$round->key}")->with('told', $told);
     }
 
     public function image(Round $round, int $position, int $page, Bytes $bytes): Response

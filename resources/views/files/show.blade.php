@@ -32,7 +32,7 @@
                             @if ($works)
                                 <form method="post" action="/files/{{ $file->key }}/reminders">@csrf<button class="button plain" data-with-taken>Send reminders for them</button></form>
                                 <form method="post" action="/files/{{ $file->key }}/assign">@csrf<button class="button plain" data-with-taken>Move to another row</button></form>
-                                <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf<label>Tags for them<input class="input" name="tags" maxlength="200" autocomplete="off" placeholder="urgent, lender"></label><button class="button tight" data-with-taken>Save tags</button></form>
+                                <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf<label>Tags for them<input class="input" name="tags" maxlength="200" autocomplete="off" placeholder="urgent, lender"></label><button class="button tight" data-with-taken>Add tags</button> <button class="button tight" name="remove" value="1" data-with-taken>Remove all tags</button></form>
                             @endif
                         </div>
                     </details>
