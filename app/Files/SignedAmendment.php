@@ -50,7 +50,8 @@ final readonly class SignedAmendment
     {
         $waiting = [];
         foreach ($file->papers as $paper) {
-            if (! Amendment::has($paper->form_number) || $paper->state !== PaperState::Signed || $facts->value(self::mark($paper)) !== null) {
+            $isSigned = Amendment::has($paper->form_number) && $paper->state === PaperState::Signed;
+            if (! $isSigned || $facts->value(self::mark($paper)) !== null) {
                 continue;
             }
             $one = self::isByAll($file, $paper) ? self::of($file, $paper, $facts) : null;

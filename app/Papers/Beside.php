@@ -59,7 +59,10 @@ final readonly class Beside
     {
         $facts = $file->knownFacts
             ->filter(static fn (KnownFact $fact) => self::isOfListing($fact))
-            ->map(static fn (KnownFact $fact) => ['label' => FactCatalog::label($fact->name), 'value' => FactCatalog::shows($fact->name, $fact->value)])
+            ->map(static fn (KnownFact $fact) => [
+                'label' => FactCatalog::label($fact->name),
+                'value' => FactCatalog::shows($fact->name, $fact->value),
+            ])
             ->sortBy('label');
 
         return new self('The listing', 'the listing', array_values($facts->all()));

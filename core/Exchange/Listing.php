@@ -129,7 +129,8 @@ final readonly class Listing
             if (! is_scalar($value) || in_array($field, self::NOT_TOLD, true) || trim((string) $value) === '') {
                 continue;
             }
-            $label = ucfirst(strtolower(trim((string) preg_replace('/(?<=[a-z0-9])(?=[A-Z])/', ' ', preg_replace('/(YN|FullName|Integer|Timestamp)$/', '', $field) ?? ''))));
+            $named = preg_replace('/(YN|FullName|Integer|Timestamp)$/', '', $field) ?? '';
+            $label = ucfirst(strtolower(trim((string) preg_replace('/(?<=[a-z0-9])(?=[A-Z])/', ' ', $named))));
             $isMoney = preg_match('/(Price|Amount|Fee)$/', $field) === 1 && is_numeric($value);
             $told[$label] = match (true) {
                 is_bool($value) => $value ? 'yes' : 'no',

@@ -14,7 +14,11 @@ final readonly class RoundFault
      * @param string|null $signer key of the signer it is about
      * @param string|null $paper key of the paper it is about
      */
-    public function __construct(public RoundFaultKind $kind, public string $text, public ?string $signer = null, public ?string $paper = null)
-    {
+    public function __construct(
+        public RoundFaultKind $kind,
+        public string $text,
+        public ?string $signer = null,
+        public ?string $paper = null,
+    ) {
     }
 }

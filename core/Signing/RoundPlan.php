@@ -99,11 +99,13 @@ final class RoundPlan
         }
         $count = count($paper->missing);
         if ($count > 0) {
-            $told = "“{$paper->title}” has ".($count === 1 ? 'a required blank' : "{$count} required blanks")." empty: {$paper->missing[0]}";
+            $blanks = $count === 1 ? 'a required blank' : "{$count} required blanks";
+            $told = "“{$paper->title}” has {$blanks} empty: {$paper->missing[0]}";
             $faults[] = new RoundFault(RoundFaultKind::BlankMissing, $told.($count > 1 ? ' …' : '.'), paper: $paper->key);
         }
         if (! $paper->state->isOpen()) {
-            $faults[] = new RoundFault(RoundFaultKind::PaperNotOpen, "“{$paper->title}” is {$paper->state->readable()}.", paper: $paper->key);
+            $told = "“{$paper->title}” is {$paper->state->readable()}.";
+            $faults[] = new RoundFault(RoundFaultKind::PaperNotOpen, $told, paper: $paper->key);
         }
 
         return $faults;

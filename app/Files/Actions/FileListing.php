@@ -49,7 +49,8 @@ final class FileListing
                 'position' => ((int) array_search($stage, Stage::keys(), true) + 1) * 1000 + 940,
                 'reason' => "from {$exchange}",
             ]);
-        $paper->addVersion($this->bytes->keep($file->brokerage_id, $this->press->print($pages)), count($pages), MadeBy::Exchange, $hour->format('g:i a T'));
+        $sha256 = $this->bytes->keep($file->brokerage_id, $this->press->print($pages));
+        $paper->addVersion($sha256, count($pages), MadeBy::Exchange, $hour->format('g:i a T'));
         History::add(
             $file->brokerage_id,
             $file->id,
@@ -64,7 +65,11 @@ final class FileListing
 
     private function isSame(DealFile $file, string $says): bool
     {
-        return DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Listing filed')->whereRaw("data->>'says' = ?", [$says])->exists();
+        return DB::table('history')
+            ->where('deal_file_id', $file->id)
+            ->where('what', 'Listing filed')
+            ->whereRaw("data->>'says' = ?", [$says])
+            ->exists();
     }
 
     /** Whether one was filed since the contract was made. */

@@ -32,7 +32,9 @@ final class ArrangePapers
         $papers = SelectedPapers::from($file, $keys);
         $stages = array_unique(array_map(static fn (Paper $paper) => $paper->stage, $papers));
         if (count($stages) !== 1) {
-            throw new StepRefused('Papers are put in order within one part of the board. To move one to another part, open it and change its stage.');
+            throw new StepRefused(
+                'Papers are put in order within one part of the board. To move one to another part, open it and change its stage.',
+            );
         }
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $places = array_map(static fn (Paper $paper) => $paper->position, $papers);

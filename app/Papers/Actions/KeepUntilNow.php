@@ -39,7 +39,8 @@ final class KeepUntilNow
             return;
         }
         try {
-            ($this->store)($paper, $until->name, $until->kind->show($was), "until:{$clientKey}", 'paper', null, $facts, 'the file’s terms');
+            $shown = $until->kind->show($was);
+            ($this->store)($paper, $until->name, $shown, "until:{$clientKey}", 'paper', null, $facts, 'the file’s terms');
         } catch (EntryUnreadable) {
             // What the file keeps in other words is left for a person to write.
             return;
