@@ -66,10 +66,15 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([StepRefused::class, DateUnreadable::class, EntryUnreadable::class, AmountUnreadable::class]);
         $exceptions->dontFlash(['password', 'current_password']);
-        $tell = static fn (Throwable $refused, Request $request, int $status) => $request->expectsJson() ||
-        $request->header('HX-Request') !== null
-            ? response()->json(['message' => $refused->getMessage()], $status)
-            : back()->withInput()->with('refused', $refused->getMessage());
+        $tell = static function (Throwable $refused, Request $request, int $status) {
+            $reason = $refused instanceof StepRefused ? ['reason' => $refused->reason->value] : [];
+
+            return $request->expectsJson() || $request->header('HX-Request') !== null
+                ? response()->json(['message' => $refused->getMessage(), ...$reason], $status)
+                : back()
+                    ->withInput()
+                    ->with(['refused' => $refused->getMessage(), ...$reason]);
+        };
         $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
         // Numbers too large for their column, texts too long, bytes that are no text: told in words, and nothing is stored.
         $exceptions->render(

@@ -94,8 +94,8 @@ cmd_test() {
     as_app php artisan authority:prepare >/dev/null
     as_app php artisan optimize:clear >/dev/null 2>&1 || true
     # Pest keeps notes of its own beside its plugin, the analysis beside the logs.
-    mkdir -p vendor/pestphp/pest-plugin-mutate/.temp/mutations "$UNANIMUS_STATE/phpstan"
-    chmod -R a+rwX vendor/pestphp/pest-plugin-mutate/.temp "$UNANIMUS_STATE/phpstan"
+    mkdir -p vendor/pestphp/pest-plugin-mutate/.temp/mutations vendor/pestphp/pest/.temp "$UNANIMUS_STATE/phpstan"
+    chmod -R a+rwX vendor/pestphp/pest-plugin-mutate/.temp vendor/pestphp/pest/.temp "$UNANIMUS_STATE/phpstan"
     if [ "${1:-}" = --mutate ]; then
         # One area at a time says soonest where a test is missing.
         [ -z "${2:-}" ] || [ -d "core/$2" ] || fail "core has no area $2; there are: $(ls core | paste -sd' ')"

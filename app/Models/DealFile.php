@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\Representation;
 use Unanimus\Files\StepRefused;
 use Unanimus\Review\Completeness;
@@ -207,7 +208,7 @@ final class DealFile extends Record
     public function mustBeOwnListing(): void
     {
         if (! $this->isOwnAffair($this->listingSide())) {
-            throw new StepRefused("Only the {$this->listingSide()}’s own agent can change the listing.");
+            throw FileRefusal::NotOwnListing->because(side: $this->listingSide());
         }
     }
 

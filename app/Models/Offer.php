@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Files\OfferState;
 use Unanimus\Terms\Facts;
 
 /**
@@ -21,7 +22,7 @@ use Unanimus\Terms\Facts;
  * @property string $agent
  * @property array<string, string> $facts
  * @property string $note
- * @property string $state open, countered, chosen, declined
+ * @property OfferState $state
  * @property Carbon $created_at
  * @property-read DealFile $file
  */
@@ -32,7 +33,7 @@ final class Offer extends Record
     protected $attributes = ['counters' => null, 'agent' => '', 'note' => '', 'state' => 'open'];
 
     /** @var array<string, string> */
-    protected $casts = ['facts' => 'array'];
+    protected $casts = ['facts' => 'array', 'state' => OfferState::class];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -125,7 +126,7 @@ final class Paper extends Record
     }
 
     /** Why nothing on it can be changed now; null when it can. */
-    public function refusesChange(): ?string
+    public function refusesChange(): ?PaperRefusal
     {
         return $this->state->refusesChange($this->requirement?->review_state->isWithReviewer() ?? false);
     }
@@ -141,11 +142,11 @@ final class Paper extends Record
             DB::selectOne(
                 'SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p',
                 [$this->id],
-            ) ?? throw new StepRefused('You can no longer see this paper. Nothing was changed.');
+            ) ?? throw PaperRefusal::NotSeen->because();
         $this->setRawAttributes([...$this->getAttributes(), 'state' => $now->state], true);
         $refusal = $this->state->refusesChange(ReviewState::tryFrom((string) $now->review_state)?->isWithReviewer() ?? false);
         if ($refusal !== null) {
-            throw new StepRefused($refusal);
+            throw $refusal->because();
         }
     }
 

@@ -9,6 +9,7 @@ use App\Models\PaperPiece;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
 use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
@@ -41,7 +42,7 @@ final class PaperPrint
                 PaperPiece::layer($paper),
             );
         }
-        $version = $paper->latest ?? throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
+        $version = $paper->latest ?? throw PaperRefusal::NothingToPrint->because(title: $paper->title);
 
         if ($version->made_by === MadeBy::Signed) {
             return $this->press->part(

@@ -6,7 +6,7 @@ namespace App\Papers;
 
 use App\Models\DealFile;
 use App\Models\Paper;
-use Unanimus\Files\StepRefused;
+use Unanimus\Files\PaperRefusal;
 
 /**
  * Papers taken on the board, with all that printing or sending them needs.
@@ -25,7 +25,7 @@ final class SelectedPapers
         $papers = $file->papers->keyBy('key');
         $chosen = [];
         foreach (array_unique($keys) as $key) {
-            $chosen[] = ($papers->get($key) ?? throw new StepRefused('One of these papers is no longer in this file.'))->setRelation(
+            $chosen[] = ($papers->get($key) ?? throw PaperRefusal::NoLongerInFile->because())->setRelation(
                 'file',
                 $file,
             );

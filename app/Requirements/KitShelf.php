@@ -12,6 +12,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\Kit;
+use Unanimus\Requirements\KitRefusal;
 
 /** The kits at hand: those that come with the brokerage, the offices' own, and a person's own. */
 final class KitShelf
@@ -49,7 +50,7 @@ final class KitShelf
     /** @throws StepRefused when there is none */
     public static function get(string $key, int $version = 0): Kit
     {
-        return self::find($key, $version) ?? throw new StepRefused('This kit is no longer available.');
+        return self::find($key, $version) ?? throw KitRefusal::NoSuchKit->because();
     }
 
     /** @return list<Kit> the kits that come with the brokerage */

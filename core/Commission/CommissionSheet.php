@@ -31,8 +31,11 @@ final readonly class CommissionSheet
         $gross = $entries->price->share($entries->rate);
         $share = $gross->share($entries->agentShare);
         $company = $gross->minus($share);
-        if ($entries->fee->isNegative() || $entries->fee->exceeds($share)) {
-            throw new StepRefused("The fee {$entries->fee} is more than the agent's share of {$share}.");
+        if ($entries->fee->isNegative()) {
+            throw CommissionRefusal::FeeNegative->because();
+        }
+        if ($entries->fee->exceeds($share)) {
+            throw CommissionRefusal::FeeTooLarge->because(fee: $entries->fee, share: $share);
         }
         $agentNet = $share->minus($entries->fee);
         $companyNet = $company->plus($entries->fee);

@@ -20,16 +20,16 @@ final class Release
     public static function check(Completeness $review, ?CommissionSheet $sheet, bool $byBroker): void
     {
         if (! $byBroker) {
-            throw new StepRefused('Only the broker authorizes a disbursement.');
+            throw CommissionRefusal::OnlyBroker->because();
         }
         if (! $review->isWhole()) {
-            throw new StepRefused("The review is not complete: {$review->settled} of {$review->all} requirements are settled.");
+            throw CommissionRefusal::ReviewOpen->because(settled: $review->settled, all: $review->all);
         }
         if ($sheet === null) {
-            throw new StepRefused('The commission is not entered yet. Enter the price, the percentage and the split first.');
+            throw CommissionRefusal::NothingEntered->because();
         }
         if (! $sheet->tiesOut() || $sheet->gross->isZero()) {
-            throw new StepRefused('The sheet does not add up yet.');
+            throw CommissionRefusal::DoesNotAddUp->because();
         }
     }
 }

@@ -15,6 +15,32 @@ final class ClosingCheck
     private const NAMED = 3;
 
     /**
+     * A file is closed once its commission is paid out.
+     *
+     * @param bool $isPaid whether the disbursement of every side we serve is authorized
+     *
+     * @throws StepRefused when it is not
+     */
+    public static function paid(bool $isPaid): void
+    {
+        $isPaid || throw FileRefusal::NotPaidOut->because();
+    }
+
+    /**
+     * What is still open is told once, before the file is closed all the same.
+     *
+     * @param list<string> $open as from `of`
+     *
+     * @throws StepRefused when something is
+     */
+    public static function nothingOpen(array $open): void
+    {
+        $open === [] || throw FileRefusal::StillOpen->because(open: implode(' ', $open));
+    }
+
+    /**
+     * What is still open.
+     *
      * @param LocalDate|null $closing the day of closing, where it is known
      * @param list<string> $openDeadlines labels of those that are not met
      * @param int $unsettled papers that a reviewer has not settled

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Dates\LocalDate;
+
 /**
  * Where a file stands, and where it may go from there.
  */
@@ -54,7 +56,7 @@ enum DealStatus: string
     public function to(self $status): self
     {
         if (! in_array($status, $this->next(), true)) {
-            throw new StepRefused("A file that is {$this->readable()} cannot become {$status->readable()}.");
+            throw FileRefusal::NoSuchStep->because(from: $this->readable(), to: $status->readable());
         }
 
         return $status;
@@ -68,6 +70,29 @@ enum DealStatus: string
     public function movedBy(): string
     {
         return $this->isOpen() ? 'server' : 'broker';
+    }
+
+    /**
+     * Lets pass a move of the file by a person.
+     *
+     * @param bool $byBroker whether the broker moves it, or the application itself
+     * @param string $reason as given
+     * @param LocalDate|null $on the day it ended; null: today
+     *
+     * @throws StepRefused when it cannot go there from here, they may not, no reason is given where one is needed, or it ends in the future
+     */
+    public function move(self $status, bool $byBroker, string $reason, ?LocalDate $on, LocalDate $today): void
+    {
+        $this->to($status);
+        match (true) {
+            $this->movedBy() === 'broker' && ! $byBroker => throw FileRefusal::OnlyBrokerReopens->because(status: $this->readable()),
+            $reason === '' && $this->needsReason($status) => throw ($status->isOpen()
+                ? FileRefusal::NoReasonToReopen
+                : FileRefusal::NoReasonToEnd
+            )->because(),
+            $on !== null && $on->isAfter($today) => throw FileRefusal::EndsInTheFuture->because(),
+            default => null,
+        };
     }
 
     /** Whether moving there needs a reason: whatever ends a file without closing it, and whatever opens it again. */
@@ -85,7 +110,7 @@ enum DealStatus: string
     public function mustBeOpen(): void
     {
         if (! $this->isOpen()) {
-            throw new StepRefused("This file is {$this->readable()}. What was agreed stays as it is. The broker can reopen it.");
+            throw FileRefusal::HasEnded->because(status: $this->readable());
         }
     }
 

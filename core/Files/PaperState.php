@@ -50,7 +50,7 @@ enum PaperState: string
     public function to(self $state): self
     {
         if ($state !== $this && ! in_array($state, $this->next(), true)) {
-            throw new StepRefused("A paper that is {$this->readable()} cannot become {$state->readable()}.");
+            throw PaperRefusal::NoSuchStep->because(from: $this->readable(), to: $state->readable());
         }
 
         return $state;
@@ -73,14 +73,31 @@ enum PaperState: string
      *
      * @param bool $withReviewer whether it was handed in, and not sent back since
      */
-    public function refusesChange(bool $withReviewer = false): ?string
+    public function refusesChange(bool $withReviewer = false): ?PaperRefusal
     {
         return match (true) {
-            $this === self::Out => 'This paper is out for signature. Recall the round to change it.',
-            $this === self::Signed => 'This paper is signed. A change needs an amendment.',
-            $this === self::Expected => 'This paper has not arrived yet.',
-            $this === self::Void => 'This paper is void. Add it to the file again first.',
-            $withReviewer => 'This paper is with the reviewer. It can be changed when it is sent back.',
+            $this === self::Out => PaperRefusal::OutForSignature,
+            $this === self::Signed => PaperRefusal::Signed,
+            $this === self::Expected => PaperRefusal::NotArrived,
+            $this === self::Void => PaperRefusal::Void,
+            $withReviewer => PaperRefusal::InReview,
+            default => null,
+        };
+    }
+
+    /**
+     * Lets pass what takes the paper out of its file.
+     *
+     * @param string|null $calledFor why a rule calls for it; null: none does
+     *
+     * @throws StepRefused when it is called for, out for signature, signed or out of the file already
+     */
+    public function mustLeave(string $title, ?string $calledFor): void
+    {
+        match (true) {
+            $this === self::Void => throw PaperRefusal::AlreadyRemoved->because(title: $title),
+            $this->isFixed() => throw PaperRefusal::StaysInFile->because(title: $title, state: $this->readable()),
+            $calledFor !== null => throw PaperRefusal::CalledFor->because(title: $title, reason: $calledFor),
             default => null,
         };
     }
@@ -93,8 +110,8 @@ enum PaperState: string
     public function mustBeInHand(string $title): void
     {
         match ($this) {
-            self::Out => throw new StepRefused("“{$title}” is out for signature. Recall the round first."),
-            self::Void => throw new StepRefused("“{$title}” is void. Add it to the file again first."),
+            self::Out => throw PaperRefusal::IsOut->because(title: $title),
+            self::Void => throw PaperRefusal::IsVoid->because(title: $title),
             default => null,
         };
     }

@@ -62,18 +62,10 @@ final readonly class SeenBy
     public function to(self $wanted, array $sides, ?string $own, bool $isStaff): self
     {
         match (true) {
-            $wanted->side !== null && ! in_array($wanted->side, $sides, true) => throw new StepRefused(
-                'This file has no such side. Nothing was changed.',
-            ),
-            $wanted->side !== $this->side && $own !== null && $this->side !== $own => throw new StepRefused(
-                'Both sides see this paper. Only the file’s coordinator or the broker can limit it to one side.',
-            ),
-            $wanted->side !== null && $own !== null && $wanted->side !== $own => throw new StepRefused(
-                'You can show a paper to the other side, but you must still be able to see it.',
-            ),
-            $wanted->staffOnly !== $this->staffOnly && ! $isStaff => throw new StepRefused(
-                'Only the file’s coordinator or the broker can limit a paper to the office.',
-            ),
+            $wanted->side !== null && ! in_array($wanted->side, $sides, true) => throw SightRefusal::NoSuchSide->because(),
+            $wanted->side !== $this->side && $own !== null && $this->side !== $own => throw SightRefusal::BothSidesSeeIt->because(),
+            $wanted->side !== null && $own !== null && $wanted->side !== $own => throw SightRefusal::OutOfOwnSight->because(),
+            $wanted->staffOnly !== $this->staffOnly && ! $isStaff => throw SightRefusal::OnlyStaff->because(),
             default => null,
         };
 

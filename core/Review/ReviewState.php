@@ -44,9 +44,9 @@ enum ReviewState: string
     {
         return match ($this) {
             self::NotSubmitted, self::SentBack => self::Submitted,
-            self::Submitted => throw new StepRefused('This was already submitted and is waiting for the broker.'),
-            self::Accepted => throw new StepRefused('This was already accepted.'),
-            self::DoesNotApply => throw new StepRefused('This was marked as not applicable.'),
+            self::Submitted => throw ReviewRefusal::AlreadySubmitted->because(),
+            self::Accepted => throw ReviewRefusal::AlreadyAccepted->because(),
+            self::DoesNotApply => throw ReviewRefusal::DoesNotApply->because(),
         };
     }
 
@@ -68,7 +68,7 @@ enum ReviewState: string
     public function sendBack(string $remark): self
     {
         if (trim($remark) === '') {
-            throw new StepRefused('Say in a remark what to fix.');
+            throw ReviewRefusal::NoRemark->because();
         }
 
         return $this->reviewed(self::SentBack);
@@ -82,10 +82,10 @@ enum ReviewState: string
     public function waive(string $reason): self
     {
         if ($this->isSettled()) {
-            throw new StepRefused('This is already done.');
+            throw ReviewRefusal::AlreadySettled->because();
         }
         if (trim($reason) === '') {
-            throw new StepRefused('Say why it does not apply.');
+            throw ReviewRefusal::NoReason->because();
         }
 
         return self::DoesNotApply;
@@ -93,6 +93,6 @@ enum ReviewState: string
 
     private function reviewed(self $to): self
     {
-        return $this === self::Submitted ? $to : throw new StepRefused('Only a submitted paper can be accepted or sent back.');
+        return $this === self::Submitted ? $to : throw ReviewRefusal::NotSubmitted->because();
     }
 }

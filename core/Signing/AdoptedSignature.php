@@ -39,7 +39,7 @@ final readonly class AdoptedSignature
     public static function typed(string $name, string $initials, string $hand): self
     {
         if (! isset(self::HANDS[$hand])) {
-            throw new StepRefused('Choose one of the styles shown.');
+            throw SigningRefusal::NoSuchStyle->because();
         }
 
         return new self(self::named($name, 120), self::named($initials, 8), $hand, []);
@@ -65,14 +65,14 @@ final readonly class AdoptedSignature
                     ! is_numeric($point[1] ?? null) ||
                     ++$points > self::MOST_POINTS
                 ) {
-                    throw new StepRefused('The drawing could not be read. Clear it and draw again.');
+                    throw SigningRefusal::DrawingUnreadable->because();
                 }
                 $line[] = [max(0, min(self::FIELD[0], (int) $point[0])), max(0, min(self::FIELD[1], (int) $point[1]))];
             }
             $line === [] || ($clean[] = $line);
         }
         if ($points < 8) {
-            throw new StepRefused('Draw your signature in the field first.');
+            throw SigningRefusal::NothingDrawn->because();
         }
 
         return new self(self::named($name, 120), self::named($initials, 8), null, $clean);
@@ -175,7 +175,7 @@ final readonly class AdoptedSignature
     {
         $text = trim((string) preg_replace('/[\p{Cc}\p{Cf}\s]+/u', ' ', $text));
         if ($text === '' || mb_strlen($text) > $most) {
-            throw new StepRefused($text === '' ? 'Enter your name and your initials first.' : "That is longer than {$most} characters.");
+            throw $text === '' ? SigningRefusal::NoName->because() : SigningRefusal::TooLong->because(most: $most);
         }
 
         return $text;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Unanimus\Signing;
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
+use Unanimus\Files\StepRefused;
 
 /**
  * A round before it goes out: who signs and in which turn, until when, and what is wrong with it.
@@ -13,6 +15,21 @@ final class RoundPlan
 {
     /** Days that a round is given when nobody says otherwise. */
     public const DAYS = 5;
+
+    /**
+     * Lets pass papers that can go out.
+     *
+     * @param list<array{string, PaperState}> $papers title and state of each
+     *
+     * @throws StepRefused when there is none, or one is out, signed, void or not here
+     */
+    public static function mustGoOut(array $papers): void
+    {
+        $papers !== [] || throw SigningRefusal::NoPapers->because();
+        foreach ($papers as [$title, $state]) {
+            $state->isOpen() || throw SigningRefusal::PaperNotOpen->because(title: $title, state: $state->readable());
+        }
+    }
 
     /**
      * Who signs: those that the forms have a place for, that are in the file, and that this side asks; clients first, then

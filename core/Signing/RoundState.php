@@ -67,7 +67,7 @@ final readonly class RoundState
         if ($event->seat === null) {
             return $this->afterSender($event);
         }
-        $standing = $this->signers[$event->seat] ?? throw new StepRefused('You are not asked to sign this.');
+        $standing = $this->signers[$event->seat] ?? throw SigningRefusal::NotAsked->because();
         $this->refuseUnlessAsked($standing);
 
         return match ($event->kind) {
@@ -81,7 +81,7 @@ final readonly class RoundState
                 status: RoundStatus::Declined,
                 reason: (string) ($event->data['reason'] ?? ''),
             ),
-            default => throw new StepRefused('Only the sender of the round can do that.'),
+            default => throw SigningRefusal::OnlySender->because(),
         };
     }
 
@@ -119,53 +119,53 @@ final readonly class RoundState
     {
         if ($event->kind === EventKind::Sent) {
             if ($this->status !== RoundStatus::Drafting) {
-                throw new StepRefused('This round was already sent.');
+                throw SigningRefusal::SentTwice->because();
             }
             if ($this->turns === []) {
-                throw new StepRefused('No one is asked to sign in this round.');
+                throw SigningRefusal::NobodyAsked->because();
             }
 
             return $this->copy(status: RoundStatus::Out)->invite();
         }
         if ($this->status !== RoundStatus::Out) {
-            throw new StepRefused("This round is {$this->status->value}. It can no longer change.");
+            throw SigningRefusal::RoundEnded->because(status: $this->status->value);
         }
 
         return match ($event->kind) {
             EventKind::Recalled => $this->copy(status: RoundStatus::Recalled, reason: (string) ($event->data['reason'] ?? '')),
             EventKind::Lapsed => $this->copy(status: RoundStatus::Lapsed),
             EventKind::Reminded => $this,
-            default => throw new StepRefused('Only a signer can do that.'),
+            default => throw SigningRefusal::OnlySigner->because(),
         };
     }
 
     private function refuseUnlessAsked(SignerStatus $standing): void
     {
         match ($this->status) {
-            RoundStatus::Drafting => throw new StepRefused('This has not been sent yet.'),
-            RoundStatus::Complete => throw new StepRefused('Everyone has signed. There is nothing left to do.'),
-            RoundStatus::Declined => throw new StepRefused('This signing has ended: someone declined to sign.'),
-            RoundStatus::Recalled => throw new StepRefused('The sender took these documents back.'),
-            RoundStatus::Lapsed => throw new StepRefused('The last day to sign these documents has passed.'),
+            RoundStatus::Drafting => throw SigningRefusal::NotSent->because(),
+            RoundStatus::Complete => throw SigningRefusal::EveryoneSigned->because(),
+            RoundStatus::Declined => throw SigningRefusal::Declined->because(),
+            RoundStatus::Recalled => throw SigningRefusal::Recalled->because(),
+            RoundStatus::Lapsed => throw SigningRefusal::Lapsed->because(),
             RoundStatus::Out => null,
         };
         match ($standing) {
-            SignerStatus::Waiting => throw new StepRefused('It is not your turn yet. You will get an email when it is.'),
-            SignerStatus::Finished => throw new StepRefused('You are done signing. There is nothing left to do.'),
+            SignerStatus::Waiting => throw SigningRefusal::NotYet->because(),
+            SignerStatus::Finished => throw SigningRefusal::Finished->because(),
             default => null,
         };
     }
 
     private function consented(SignerStatus $standing): self
     {
-        return $standing === SignerStatus::Consented ? $this : throw new StepRefused('Agree to sign electronically first.');
+        return $standing === SignerStatus::Consented ? $this : throw SigningRefusal::NotConsented->because();
     }
 
     private function adopted(string $seat, SignerStatus $standing): self
     {
         $this->consented($standing);
         if ($this->made[$seat] !== []) {
-            throw new StepRefused('You already signed some places, so your signature stays as it is.');
+            throw SigningRefusal::AdoptedForGood->because();
         }
 
         return $this->copy(adopted: [...$this->adopted, $seat => true]);
@@ -175,10 +175,10 @@ final readonly class RoundState
     {
         $this->consented($standing);
         if (! isset($this->adopted[$seat])) {
-            throw new StepRefused('Choose how your signature looks first.');
+            throw SigningRefusal::NotAdopted->because();
         }
         if (! in_array($mark, $this->turns[$seat]->owes, true)) {
-            throw new StepRefused('That place is not yours to sign.');
+            throw SigningRefusal::NotTheirs->because();
         }
 
         return in_array($mark, $this->made[$seat], true)
@@ -191,7 +191,7 @@ final readonly class RoundState
         $this->consented($standing);
         $left = count($this->owes($seat));
         if ($left > 0) {
-            throw new StepRefused($left === 1 ? '1 place is left to sign.' : "{$left} places are left to sign.");
+            throw $left === 1 ? SigningRefusal::PlaceLeft->because() : SigningRefusal::PlacesLeft->because(count: $left);
         }
         $next = $this->with($seat, SignerStatus::Finished);
         $open = array_filter($next->signers, static fn (SignerStatus $status) => $status !== SignerStatus::Finished);

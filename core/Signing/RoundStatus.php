@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Files\StepRefused;
+
 /** Where a round stands. */
 enum RoundStatus: string
 {
@@ -13,6 +15,16 @@ enum RoundStatus: string
     case Declined = 'declined';
     case Lapsed = 'lapsed';
     case Recalled = 'recalled';
+
+    /**
+     * Lets pass a change of who signs what until when.
+     *
+     * @throws StepRefused when it was sent
+     */
+    public function mustBeDraft(): void
+    {
+        $this === self::Drafting || throw SigningRefusal::AlreadyOut->because();
+    }
 
     /** Whether nothing can be added to it any more. */
     public function isOver(): bool

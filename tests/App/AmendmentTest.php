@@ -8,6 +8,8 @@ use App\Models\DealFile;
 use App\Models\Paper;
 use App\Terms\FactBook;
 use Illuminate\Http\UploadedFile;
+use Unanimus\Files\FileRefusal;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Pages\Scratch;
 
 /** An amendment in a file, filled and come back signed on paper. @param  array<string, string>  $entries */
@@ -61,7 +63,7 @@ it('offers what a signed amendment changes, applies it once with what moves, and
     $told = DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Amendment applied')->pluck('data');
     expect($told)->toHaveCount(1)->and($told[0])->toContain('Price from $400,000 to $395,500');
     // A second press, and a second tab: nothing more.
-    $this->as('tomas')->post("/papers/{$paper->key}/amendment", [])->assertSessionHas('refused');
+    $this->as('tomas')->post("/papers/{$paper->key}/amendment", [])->assertSessionHas('reason', FormRefusal::AmendmentNotOpen->value);
     $this->as('tomas')->get("/files/{$file->key}")->assertDontSee('Apply signed change');
 });
 
@@ -79,7 +81,7 @@ it('offers nothing before an amendment is signed, and nothing that it does not c
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertSuccessful();
     $this->seeAll();
     $draft = $this->paper($file, 'M-207');
-    $this->as('tomas')->post("/papers/{$draft->key}/amendment", [])->assertSessionHas('refused');
+    $this->as('tomas')->post("/papers/{$draft->key}/amendment", [])->assertSessionHas('reason', FormRefusal::AmendmentNotOpen->value);
     $same = $this->aFile(['acceptance' => 'yesterday', 'closing' => '+30', 'price' => '400,000']);
     signedAmendment($this, $same, ['new_price' => '400,000']);
     $whole = DealFile::query()
@@ -117,7 +119,7 @@ it('says what is still open before a file is closed, and closes it when that was
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('Close this file?')->assertSee('which has not come yet');
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'closed'])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'deadlines are open'));
+        ->assertSessionHas('reason', FileRefusal::StillOpen->value);
     $this->seeAll();
     expect($file->fresh()->status->value)->toBe('under_contract');
     $this->as('tomas')->post("/files/{$file->key}/status", ['status' => 'closed', 'sure' => '1'])->assertSessionHas('told');

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 use App\Models\Paper;
 use Illuminate\Http\UploadedFile;
+use Unanimus\Files\FileRefusal;
+use Unanimus\Files\PaperRefusal;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Forms\Xfdf;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\Scratch;
@@ -30,7 +33,7 @@ it('renames a paper and moves it to another stage', function () {
         ->toBe('Agency paper');
     $this->as('tomas')
         ->put("/papers/{$paper->key}", ['title' => 'x', 'stage' => 'nowhere'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PaperRefusal::NoName->value);
 });
 
 it('puts the scan of a paper signed on paper over the form, and keeps what was', function () use ($pdf) {
@@ -60,7 +63,7 @@ it('makes a paper void with a reason only, and keeps what is called for', functi
     $paper = $this->paper($file, 'M-207');
     $this->as('tomas')
         ->post("/papers/{$paper->key}/void", ['reason' => ' '])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PaperRefusal::NoReason->value);
     $this->as('tomas')
         ->post("/papers/{$paper->key}/void", ['reason' => 'made twice'])
         ->assertSessionHas('told');
@@ -71,7 +74,7 @@ it('makes a paper void with a reason only, and keeps what is called for', functi
         ->toBe('void: made twice');
     $this->as('tomas')
         ->post("/papers/{$this->paper($file, 'M-201')->key}/void", ['reason' => 'x'])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'is required'));
+        ->assertSessionHas('reason', PaperRefusal::CalledFor->value);
 });
 
 it('copies a draft with its entries, and what came in with its pages, to a file one works on', function () use ($pdf) {
@@ -94,7 +97,7 @@ it('copies a draft with its entries, and what came in with its pages, to a file 
         ->assertSessionHas('told');
     $this->as('tomas')
         ->post("/papers/{$survey->key}/copy", ['to' => 'no such file'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::NotAFileOfYours->value);
     $this->seeAll();
     expect(Paper::query()->where('deal_file_id', $other->id)->where('title', 'Survey of the parcel')->sole()->latest->sha256)->toBe(
         $survey->latest->sha256,
@@ -133,7 +136,7 @@ it('gives values out as XFDF and a fillable PDF, and takes them in again', funct
     expect($paper->load('values')->entries()['seller_status'])->toBe('widowed');
     $this->as('tomas')
         ->post("/papers/{$paper->key}/values", ['file' => $upload(Xfdf::write(['other' => 'x']))])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Nothing in this file belongs to M-201'));
+        ->assertSessionHas('reason', FormRefusal::NothingBelongs->value);
     $this->as('tomas')
         ->post("/papers/{$paper->key}/values", ['file' => $upload('hello')])
         ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'This is no XFDF file'));

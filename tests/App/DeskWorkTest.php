@@ -13,7 +13,9 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
+use Unanimus\Dates\DateRefusal;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 
@@ -42,7 +44,7 @@ it('shows what moves with an anchor before it moves, and asks why once the contr
         ->assertSee('signed amendment');
     $this->as('tomas')
         ->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => '2026-12-28', 'reason' => ' '])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', DateRefusal::NoReasonUnderContract->value);
     $this->seeAll();
     expect($file->knownFacts()->where('name', 'closing')->value('value'))->toBe('2026-12-21');
     $this->as('tomas')
@@ -68,7 +70,7 @@ it('moves no contract date by emptying its field, and no date that is no anchor'
     );
     $this->as('tomas')
         ->post("/files/{$file->key}/shift", ['anchor' => 'price', 'day' => '2026-12-28', 'reason' => 'x'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', DateRefusal::NothingCountsFromIt->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => 'soonish', 'reason' => 'x'])
         ->assertSessionHas('refused');
@@ -92,10 +94,10 @@ it('sets a single date by hand with a reason, and brings it back', function () {
         ->assertSessionHas('told');
     $this->as('tomas')
         ->delete("/files/{$file->key}/dates/inspection")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', DateRefusal::FollowsTheContract->value);
     $this->as('tomas')
         ->put("/files/{$file->key}/dates/nothing", ['day' => '12/4', 'reason' => 'x'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', DateRefusal::NoSuchDeadline->value);
 });
 
 it('gives a file and a person a calendar by a secret address that can be taken back', function () {
@@ -184,7 +186,7 @@ it('leaves others\' tasks alone', function () {
     $key = $file->tasks()->firstOrFail()->key;
     $this->as('caleb')
         ->post('/tasks', ['tasks' => [$key], 'do' => 'done'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::TaskGone->value);
     $this->as('marguerite')
         ->post('/tasks', ['tasks' => [$key], 'do' => 'done'])
         ->assertForbidden();
@@ -197,10 +199,10 @@ it('ends a file on a day, opens it again by the broker alone, and starts the fol
     $file = $this->aFile(['acceptance' => '2026-11-20']);
     $this->as('tomas')
         ->post("/files/{$file->key}/follow-on")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::DealStillOpen->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'the loan was refused', 'on' => '2099-01-01'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::EndsInTheFuture->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'the loan was refused', 'on' => '2026-11-21'])
         ->assertSessionHas('told');
@@ -208,13 +210,13 @@ it('ends a file on a day, opens it again by the broker alone, and starts the fol
     expect($file->refresh()->ended_on)->toBe('2026-11-21')->and($file->end_reason)->toBe('the loan was refused');
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'active', 'reason' => 'again'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::OnlyBrokerReopens->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/follow-on")
         ->assertSessionHas('told');
     $this->as('tomas')
         ->post("/files/{$file->key}/follow-on")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::HasFollowOn->value);
     $this->seeAll();
     $next = DealFile::query()->where('follows_on', $file->id)->firstOrFail();
     expect($next->parties()->where('role', 'buyer')->pluck('name')->all())

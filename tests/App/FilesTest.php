@@ -8,6 +8,8 @@ use App\Models\DealFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Unanimus\Dates\DateRefusal;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
 
 $listing = [
@@ -330,7 +332,7 @@ it('marks a deadline as done and open again', function () {
     $this->as('tomas')->post("/files/{$file->key}/deadlines/inspection", ['done' => '0']);
     $this->as('tomas')
         ->post("/files/{$file->key}/deadlines/nonsense")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', DateRefusal::NoSuchDeadline->value);
     $this->seeAll();
     expect($file->knownFacts()->where('name', 'done.inspection')->exists())->toBeFalse();
 });
@@ -339,7 +341,7 @@ it('ends a file with a reason, keeps everything, and takes no more terms', funct
     $file = $this->aFile();
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => ''])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', FileRefusal::NoReasonToEnd->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'loan refused'])
         ->assertRedirect();
@@ -355,7 +357,7 @@ it('does not close a file before its disbursement is authorized', function () {
     $file = $this->aFile(['acceptance' => '2026-11-03']);
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'closed'])
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not authorized'));
+        ->assertSessionHas('reason', FileRefusal::NotPaidOut->value);
 });
 
 it('has a Today with lanes for everyone', function (string $who) {

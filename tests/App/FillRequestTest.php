@@ -15,6 +15,8 @@ use App\Papers\PaperView;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PartyRefusal;
+use Unanimus\Forms\FillRefusal;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Kind;
 
@@ -141,7 +143,7 @@ it('goes one question at a time, back and forth, and rests what a choice leaves 
 it('tells what is missing, finishes once, and tells the agent once', function () {
     $fill = asked(['some' => []]);
     $paper = $fill->papers->first();
-    $this->post("/fill/{$fill->token()}/finish")->assertSessionHas('refused', fn (string $told) => str_contains($told, 'still missing'));
+    $this->post("/fill/{$fill->token()}/finish")->assertSessionHas('reason', FillRefusal::AnswersMissing->value);
     $facts = fn () => DB::table('facts')->where('deal_file_id', $fill->deal_file_id)->pluck('value', 'name')->all();
     $before = $facts();
     // Only the first of the ticks that exclude each other; the loop ends when nothing is left.
@@ -226,7 +228,7 @@ it('asks nothing of nobody, in words', function () {
         ->assertSessionHasErrors('papers');
     $this->as('tomas')
         ->post($url, ['to' => ['seller.4'], 'papers' => [$paper->key], 'last_day' => '2030-01-01'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PartyRefusal::NotInFile->value);
     $this->as('tomas')
         ->post($url, [
             'to' => ['buyer.1'],
@@ -234,7 +236,7 @@ it('asks nothing of nobody, in words', function () {
             'papers' => [$paper->key],
             'last_day' => '2020-01-01',
         ])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'has passed'));
+        ->assertSessionHas('reason', FillRefusal::LastDayPassed->value);
     $this->as('tomas')->get($url)->assertOk()->assertSee('No requests yet');
 });
 
@@ -337,5 +339,5 @@ it('lets the owner complete the listing input sheet by link, and the file use th
         ->toBe('538000.00')
         ->and($file->knownFacts()->where('name', 'property.city')->value('source'))
         ->toContain('Beatrix Palomar');
-    $this->as('caleb')->post("/papers/{$paper->key}/answers")->assertSessionHas('refused');
+    $this->as('caleb')->post("/papers/{$paper->key}/answers")->assertSessionHas('reason', FillRefusal::AnswersAreThere->value);
 });

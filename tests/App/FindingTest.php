@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\KnownFact;
 use App\Models\Office;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Terms\TermRefusal;
 
 it('prefers a form to others like it where a broker or administrator of the office says so', function () {
     $office = Office::query()->where('name', 'Tidewick')->firstOrFail();
@@ -49,11 +50,11 @@ it('lists facts of a contract that nobody has checked before it is sent, and rem
     $round = $file->rounds()->latest('id')->firstOrFail();
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('On the contract and not checked yet')->assertSee('Mark as checked');
     $path = "/files/{$file->key}/checked-facts";
-    $this->as('tomas')->post($path, ['facts' => ['property.street'], 'against' => ' '])->assertSessionHas('refused');
+    $this->as('tomas')->post($path, ['facts' => ['property.street'], 'against' => ' '])->assertSessionHas('reason', TermRefusal::CheckedAgainstNothing->value);
     $this->as('tomas')
         ->post($path, ['facts' => ['property.street', 'property.county', 'price'], 'against' => 'county record'])
         ->assertSessionHas('told', '2 facts marked as checked.');
-    $this->as('tomas')->post($path, ['facts' => ['property.street'], 'against' => 'deed'])->assertSessionHas('refused');
+    $this->as('tomas')->post($path, ['facts' => ['property.street'], 'against' => 'deed'])->assertSessionHas('reason', TermRefusal::NothingToCheck->value);
     $this->as('tomas')->get("/rounds/{$round->key}")->assertDontSee('not checked yet');
     $this->seeAll();
     $fact = KnownFact::query()->where('deal_file_id', $file->id)->where('name', 'property.street')->sole();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Paper;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperRefusal;
 
 it('finds forms by number, fragments and mistyped words, and what is used comes first', function (string $typed, string $first) {
     $file = $this->aFile();
@@ -134,7 +135,7 @@ it('shows every earlier state of a paper and brings one back without losing what
     expect($paper->load('values')->entries())->not->toHaveKeys(['seller_status', 'title_other']);
     $this->as('tomas')
         ->post("/papers/{$paper->key}/log", ['at' => 9999, 'key' => 'back-00003'])
-        ->assertSessionHas('refused', 'This paper never looked like that.');
+        ->assertSessionHas('reason', PaperRefusal::NoSuchState->value);
 });
 
 it('shows what differs from the terms on the board and at its place on the page', function () {

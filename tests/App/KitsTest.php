@@ -6,6 +6,7 @@ use App\Models\DealFile;
 use App\Models\OfficeRule;
 use App\Models\StoredKit;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Requirements\KitRefusal;
 
 /** A kit of Tomás's own, as a copy of the land kit. */
 function ownKit(string $who = 'tomas', string $of = 'me'): StoredKit
@@ -96,7 +97,7 @@ it('takes generic answers on the form, and refuses what is a deal\'s own', funct
     $bound = collect(app(Unanimus\Forms\Library::class)->form('M-201')->blanks)->first(fn ($blank) => $blank->binding === 'price');
     $this->as('tomas')
         ->put("/kits/{$kit->key}", ['part' => 'answers', 'seen' => 2, 'form' => 'M-201', 'answers' => [$bound->name => '400,000']])
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'belongs to a deal'));
+        ->assertSessionHas('reason', KitRefusal::HoldsDealData->value);
 });
 
 it('asks for one paper of a kit only under conditions of its own', function () {
@@ -119,7 +120,7 @@ it('asks for one paper of a kit only under conditions of its own', function () {
         ->assertSessionHas('told');
     $this->as('tomas')
         ->put("/kits/{$kit->key}", ['part' => 'item', 'place' => 99, 'seen' => 2, 'when' => []])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', KitRefusal::NoSuchItem->value);
     $this->seeAll();
     $items = $kit->refresh()->versions()->firstOrFail()->definition['items'];
     expect($items[2]['when'])
@@ -130,20 +131,20 @@ it('asks for one paper of a kit only under conditions of its own', function () {
         ->toBe(8);
     $this->as('caleb')
         ->get("/kits/{$kit->key}/papers/2")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', KitRefusal::NoSuchKit->value);
 });
 
 it('lets nobody change a kit of another, nor an office\'s without running it', function () {
     $kit = ownKit();
     $this->as('caleb')
         ->get("/kits/{$kit->key}")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', KitRefusal::NoSuchKit->value);
     $this->as('caleb')
         ->put("/kits/{$kit->key}", ['part' => 'fees', 'seen' => 1])
         ->assertNotFound();
     $this->as('tomas')
         ->post('/kits', ['name' => 'For all', 'of' => 'all'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', KitRefusal::OfficeKit->value);
     $office = ownKit('fenna', 'all');
     $this->as('tomas')
         ->get("/kits/{$office->key}")

@@ -6,6 +6,7 @@ use App\Files\Actions\FileListing;
 use App\Models\DealFile;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\Http;
+use Unanimus\Exchange\ExchangeRefusal;
 use Unanimus\Exchange\Listing;
 use Unanimus\Files\PaperState;
 
@@ -83,5 +84,5 @@ it('files it by itself when the contract is made, once, and by hand at any time'
     $this->work();
     expect($sheets())->toBe(1);
     $none = $this->aFile();
-    $this->as('tomas')->post("/files/{$none->key}/listing/sheet")->assertSessionHas('refused');
+    $this->as('tomas')->post("/files/{$none->key}/listing/sheet")->assertSessionHas('reason', ExchangeRefusal::NoListingNumber->value);
 });

@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Forms\Blank;
 use Unanimus\Pages\DiskFull;
+use Unanimus\Signing\SigningRefusal;
 use Unanimus\Terms\Kind;
 
 it('says in words that there is no room on the disk, keeps nothing by half, and takes the same once there is room', function () {
@@ -115,7 +116,7 @@ it('tells a signer who has finished that it is done, also when the deal ended be
     $this->post("{$link}/finish")
         ->assertRedirect($link)
         ->assertSessionMissing('refused');
-    $this->post('/sign/'.$this->signer($round, 'buyer.2')->token().'/consent', ['agree' => '1'])->assertSessionHas('refused');
+    $this->post('/sign/'.$this->signer($round, 'buyer.2')->token().'/consent', ['agree' => '1'])->assertSessionHas('reason', SigningRefusal::DealEnded->value);
 });
 
 /** What a client is asked to fill of a paper, with their link. @return array{string, Paper} */

@@ -8,6 +8,10 @@ use App\Models\Offer;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Unanimus\Access\AccessRefusal;
+use Unanimus\Files\OfferRefusal;
+use Unanimus\Files\OfferState;
+use Unanimus\Files\PartyRefusal;
 
 /** A table brought in and tried by someone. @param  list<string>  $rows */
 function tried(string $who, array $rows, string $heading = 'Address;Agent;Side;Buyer;Price;Listing #'): Import
@@ -210,7 +214,7 @@ it('lays offers side by side, counters, chooses one and keeps the others', funct
     ]);
     $this->as('tomas')
         ->put("/files/{$file->key}/offers/{$first->key}", ['do' => 'choose'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', OfferRefusal::WasCountered->value);
     $this->seeAll();
     $counter = Offer::query()->where('counters', $first->id)->firstOrFail();
     $this->as('tomas')
@@ -218,7 +222,7 @@ it('lays offers side by side, counters, chooses one and keeps the others', funct
         ->assertRedirect("/files/{$file->key}");
     $this->as('tomas')
         ->put("/files/{$file->key}/offers/{$second->key}", ['do' => 'choose'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', OfferRefusal::AnotherIsTheContract->value);
     $this->seeAll();
     expect($file->refresh()->status->value)
         ->toBe('under_contract')
@@ -227,7 +231,7 @@ it('lays offers side by side, counters, chooses one and keeps the others', funct
         ->and($file->parties()->where('role', 'buyer')->orderBy('number')->pluck('name')->all())
         ->toBe(['Halvard Ostergaard', 'Mina Ostergaard'])
         ->and(Offer::query()->orderBy('id')->pluck('state')->all())
-        ->toBe(['countered', 'open', 'chosen']);
+        ->toBe([OfferState::Countered, OfferState::Open, OfferState::Chosen]);
     $this->as('caleb')
         ->put("/files/{$file->key}/offers/{$second->key}", ['do' => 'decline'])
         ->assertNotFound();
@@ -293,7 +297,7 @@ it('finds files also when mistyped, by fields, out as CSV, in kept views', funct
     $key = DB::table('saved_views')->value('key');
     $this->as('caleb')
         ->delete("/views/{$key}")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', AccessRefusal::NotOwnView->value);
     $this->as('tomas')
         ->delete("/views/{$key}")
         ->assertSessionHas('told');
@@ -323,7 +327,7 @@ it('seats trusts and attorneys, remembers people, and lets numbers follow the or
     [$one, $two] = $file->parties()->where('role', 'buyer')->orderBy('number')->pluck('key')->all();
     $this->as('tomas')
         ->post("/files/{$file->key}/parties/buyer/order", ['keys' => [$two]])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PartyRefusal::ListChanged->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/parties/buyer/order", ['keys' => [$two, $one]])
         ->assertSessionHas('told');
@@ -349,7 +353,7 @@ it('seats trusts and attorneys, remembers people, and lets numbers follow the or
     expect($file->parties()->where('role', 'escrow')->firstOrFail()->email)->toBe('nadia@a.example');
     $this->as('tomas')
         ->post('/contacts', ['name' => 'X', 'role' => 'escrow', 'standing' => 1])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PartyRefusal::MayNotKeepContacts->value);
     $this->as('wendell')
         ->post('/contacts', ['name' => 'Owen Gallagher', 'role' => 'lender', 'standing' => 1])
         ->assertSessionHas('told');

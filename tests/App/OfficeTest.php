@@ -12,6 +12,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
+use Unanimus\Access\AccessRefusal;
 use Unanimus\Access\Totp;
 
 it('invites someone by mail, who chooses a password once', function () {
@@ -26,7 +27,7 @@ it('invites someone by mail, who chooses a password once', function () {
         ->assertSessionHas('told');
     $this->as('fenna')
         ->post('/people', ['name' => 'Again', 'email' => 'Ottilie@Quillmark.example', 'office' => $office->key, 'role' => 'agent'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', AccessRefusal::AddressTaken->value);
     $this->seeAll();
     $user = User::query()->where('email', 'ottilie@quillmark.example')->firstOrFail();
     $letter = Letter::query()->where('recipient', 'ottilie@quillmark.example')->sole();
@@ -91,10 +92,10 @@ it('sets roles, closes access on every device, and never leaves the brokerage wi
     $fenna = $this->people['fenna'];
     $this->as('fenna')
         ->post("/people/{$fenna->key}/active")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', AccessRefusal::OwnAccess->value);
     $this->as('fenna')
         ->put("/people/{$fenna->key}/roles", ['office' => $tidewick->key, 'roles' => []])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', AccessRefusal::LastAdministrator->value);
     foreach ([['GET', ''], ['PUT', '/roles'], ['POST', '/active'], ['POST', '/invitation']] as [$method, $path]) {
         $this->as('tomas')
             ->call($method, "/people/{$caleb->key}{$path}", ['office' => $tidewick->key])

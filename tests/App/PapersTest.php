@@ -13,6 +13,7 @@ use GuzzleHttp\Middleware;
 use GuzzleHttp\Psr7\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\Scratch;
 
@@ -174,10 +175,10 @@ it('assembles nothing from nothing, and nothing that has not come in', function 
     $expected = $file->papers()->where('state', 'expected')->firstOrFail();
     $this->as('tomas')
         ->post("/files/{$file->key}/assembled", ['papers' => [$expected->key]])
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'has not arrived yet'));
+        ->assertSessionHas('reason', PaperRefusal::NothingToPrint->value);
     $this->as('tomas')
         ->post("/files/{$file->key}/assembled", ['papers' => ['01ARZ3NDEKTSV4RRFFQ69G5FAV']])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PaperRefusal::NoLongerInFile->value);
 });
 
 it('brings in a PDF for the placeholder that waits for it', function () {

@@ -8,6 +8,8 @@ use App\Models\InboundItem;
 use App\Models\Requirement;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Commission\CommissionRefusal;
+use Unanimus\Review\ReviewRefusal;
 
 /** A file whose agency disclosure is signed and sealed. */
 function aSignedFile(array $terms = []): DealFile
@@ -95,12 +97,12 @@ it('decides only what was handed in, once', function () {
     $requirement = requirement($file, 'Agency disclosure');
     $this->as('ines')
         ->post("/requirements/{$requirement->key}/accept")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', ReviewRefusal::NotSubmitted->value);
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/accept");
     $this->as('ines')
         ->post("/requirements/{$requirement->key}/send-back", ['remark' => 'too late'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', ReviewRefusal::NotSubmitted->value);
     $this->seeAll();
     expect($requirement->refresh()->review_state->value)
         ->toBe('accepted')
@@ -159,7 +161,7 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
     $file = aSignedFile(['acceptance' => '2026-11-21']);
     $this->as('ines')
         ->post("/files/{$file->key}/commission/authorize")
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not complete'));
+        ->assertSessionHas('reason', CommissionRefusal::ReviewOpen->value);
     $this->seeAll();
     foreach ($file->requirements()->get() as $requirement) {
         $this->as('ines')
@@ -168,7 +170,7 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
     }
     $this->as('dario')
         ->post("/files/{$file->key}/commission/authorize")
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'not entered yet'));
+        ->assertSessionHas('reason', CommissionRefusal::NothingEntered->value);
     $this->as('tomas')
         ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])
         ->assertSessionHas('told');
@@ -177,10 +179,10 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
         ->assertSessionHas('told');
     $this->as('ines')
         ->post("/files/{$file->key}/commission/authorize")
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'already'));
+        ->assertSessionHas('reason', CommissionRefusal::AlreadyAuthorized->value);
     $this->as('tomas')
         ->put("/files/{$file->key}/commission", ['rate' => '9', 'agent_share' => '99'])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', CommissionRefusal::FiguresAreFinal->value);
     $this->seeAll();
     $paper = $file->papers()->where('title', 'Commission disbursement authorization')->firstOrFail();
     $text = textOf(app(Bytes::class)->read($paper->latest->sha256));
@@ -205,7 +207,7 @@ it('has no sheet without a price', function () {
         ->assertSee('based on the price');
     $this->as('ines')
         ->post("/files/{$file->key}/commission/authorize")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', CommissionRefusal::ReviewOpen->value);
 });
 
 $letter = static fn (string $id = 'one') => 'From: =?UTF-8?B?'.

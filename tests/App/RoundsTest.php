@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Pages\Scratch;
+use Unanimus\Signing\SigningRefusal;
 
 it('keeps a signer to their own steps, in order', function () {
     $round = $this->aRound($this->aFile());
@@ -19,20 +20,20 @@ it('keeps a signer to their own steps, in order', function () {
     Auth::forgetGuards();
     $this->postJson("{$link}/marks/{$own->key}")->assertStatus(409);
     $this->post("{$link}/consent")->assertSessionHasErrors('agree');
-    $this->post("{$link}/adopt", ['name' => 'S', 'initials' => 'S', 'hand' => 'flowing'])->assertSessionHas('refused');
+    $this->post("{$link}/adopt", ['name' => 'S', 'initials' => 'S', 'hand' => 'flowing'])->assertSessionHas('reason', SigningRefusal::NotConsented->value);
     $this->post("{$link}/consent", ['agree' => '1']);
-    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'nonsense'])->assertSessionHas('refused');
+    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'nonsense'])->assertSessionHas('reason', SigningRefusal::NoSuchStyle->value);
     $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'brisk']);
     $this->postJson("{$link}/marks/{$others->key}")->assertStatus(409);
     $this->postJson("{$link}/marks/01ARZ3NDEKTSV4RRFFQ69G5FAV")->assertNotFound();
-    $this->post("{$link}/finish")->assertSessionHas('refused', fn (string $text) => str_contains($text, 'left to sign'));
+    $this->post("{$link}/finish")->assertSessionHas('reason', SigningRefusal::PlaceLeft->value);
     $this->postJson("{$link}/marks/{$own->key}")
         ->assertOk()
         ->assertJsonStructure(['drawn', 'left']);
     $this->postJson("{$link}/marks/{$own->key}")
         ->assertOk()
         ->assertJson(['left' => 0]);
-    $this->post("{$link}/adopt", ['name' => 'Someone Else', 'initials' => 'X', 'hand' => 'plain'])->assertSessionHas('refused');
+    $this->post("{$link}/adopt", ['name' => 'Someone Else', 'initials' => 'X', 'hand' => 'plain'])->assertSessionHas('reason', SigningRefusal::AdoptedForGood->value);
     $this->post("{$link}/finish")->assertRedirect($link);
     $this->post("{$link}/finish")->assertRedirect();
     $this->seeAll();
@@ -109,7 +110,7 @@ it('reminds only who is asked', function () {
         ->assertSessionHas('told');
     $this->as('tomas')
         ->post("/rounds/{$round->key}/signers/{$this->signer($round, 'agent.1')->key}/remind")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', SigningRefusal::NotTheirTurn->value);
     $this->seeAll();
     expect(lettersTo('sunniva@eide.example'))->toHaveCount(2)->and(lettersTo('tomas@quillmark.example'))->toBe([]);
 });
@@ -139,7 +140,7 @@ it('sends no paper that is out already in a second round', function () {
     $this->aRound($file);
     $this->as('tomas')
         ->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]])
-        ->assertSessionHas('refused', fn (string $text) => str_contains($text, 'cannot go out'));
+        ->assertSessionHas('reason', SigningRefusal::PaperNotOpen->value);
 });
 
 it('verifies a sealed set from the command line', function () {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Upload;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperRefusal;
 
 it('puts papers of one part in order, and refuses to mix parts', function () {
     $file = $this->aFile();
@@ -40,7 +41,7 @@ it('tags papers, shows the tags, and takes them away', function () {
     // A field left empty takes nothing away.
     $this->as('tomas')
         ->post("/files/{$file->key}/tags", ['papers' => $papers, 'tags' => ' , '])
-        ->assertSessionHas('refused', 'Type at least one tag. The tags stay as they are.');
+        ->assertSessionHas('reason', PaperRefusal::NoTag->value);
     $this->seeAll();
     expect($this->paper($file, 'M-201')->tags)->toHaveCount(2);
     $this->as('tomas')->post("/files/{$file->key}/tags", ['papers' => [$papers[0]], 'tags' => '', 'remove' => '1']);

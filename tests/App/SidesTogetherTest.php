@@ -8,6 +8,8 @@ use App\Models\Sight;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PartyRefusal;
+use Unanimus\Files\SightRefusal;
 
 it('refuses in words what is the other side\'s affair, and offers no field for it', function () {
     $file = bothSides();
@@ -38,7 +40,7 @@ it('refuses in words what is the other side\'s affair, and offers no field for i
         ->toContain('Only their own agent can change');
     $this->as('priya')
         ->post("/files/{$file->key}/parties/buyer/order", ['keys' => [$file->parties()->where('role', 'buyer')->value('key')]])
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', PartyRefusal::OtherSides->value);
     $this->as('priya')
         ->get("/files/{$file->key}/opening")
         ->assertDontSee('id="buyer.1-name"', false)
@@ -100,7 +102,7 @@ it('keeps what one side takes or brings to that side until it shows the other, a
         ->assertDontSee($paper->key);
     $this->as('caleb')
         ->post("/papers/{$paper->key}/seen-by", ['side' => 'seller'])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'still be able to see it'));
+        ->assertSessionHas('reason', SightRefusal::OutOfOwnSight->value);
     $this->as('caleb')
         ->post("/papers/{$paper->key}/seen-by", ['side' => ''])
         ->assertSessionHas('told');
@@ -109,10 +111,10 @@ it('keeps what one side takes or brings to that side until it shows the other, a
         ->assertOk();
     $this->as('priya')
         ->post("/papers/{$paper->key}/seen-by", ['side' => 'seller'])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Both sides see this paper'));
+        ->assertSessionHas('reason', SightRefusal::BothSidesSeeIt->value);
     $this->as('priya')
         ->post("/papers/{$paper->key}/seen-by", ['staff' => '1'])
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'limit a paper to the office'));
+        ->assertSessionHas('reason', SightRefusal::OnlyStaff->value);
     $this->seeAll();
     expect($paper->refresh()->side)->toBeNull()->and($paper->staff_only)->toBeFalse();
 });

@@ -17,6 +17,7 @@ use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
+use Unanimus\Signing\SigningRefusal;
 
 it('composes a round from the forms\' marks: the buyers together, then the agent', function () {
     $file = $this->aFile();
@@ -50,7 +51,7 @@ it('says on the spot what keeps it from being sent, and sends nothing', function
         ->assertSee('required blank');
     $this->as('tomas')
         ->post("/rounds/{$round->key}/send")
-        ->assertSessionHas('refused');
+        ->assertSessionHas('reason', SigningRefusal::RoundHasFaults->value);
     $this->seeAll();
     expect($round->refresh()->status->value)
         ->toBe('drafting')
@@ -275,7 +276,7 @@ it('takes back a round that is out', function () {
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();
     $this->get($link)->assertSee('took the documents back');
-    $this->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('refused');
+    $this->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('reason', SigningRefusal::Recalled->value);
     $this->seeAll();
     expect($this->paper($file, 'M-102')->state->value)->toBe('draft');
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\DealFile;
 use App\Models\FillRequest;
+use Unanimus\Forms\FillRefusal;
 
 it('tells of a client’s answers until whoever asked puts them away', function () {
     $file = $this->aFile();
@@ -13,7 +14,7 @@ it('tells of a client’s answers until whoever asked puts them away', function 
         ->assertSessionHas('told');
     $this->seeAll();
     $fill = FillRequest::query()->where('deal_file_id', $file->id)->sole();
-    $this->as('tomas')->post("/fill-requests/{$fill->key}/seen")->assertSessionHas('refused');
+    $this->as('tomas')->post("/fill-requests/{$fill->key}/seen")->assertSessionHas('reason', FillRefusal::NotFinished->value);
     $this->seeAll();
     $fill->update(['status' => 'finished', 'finished_at' => now()->subDays(20)]);
     $this->as('tomas')->get('/')->assertSee('Sunniva Eide filled in')->assertSee('Got it');

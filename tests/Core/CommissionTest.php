@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
+use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
 use Unanimus\Commission\Proposed;
 use Unanimus\Commission\Release;
-use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
 use Unanimus\Review\Completeness;
@@ -72,10 +72,10 @@ it('takes a fee as large as the agent’s share and no larger, and does not rele
     expect(sheetOf('412500.00', '7940.63')->payees[0]->amount->isZero())
         ->toBeTrue()
         ->and(fn () => sheetOf('412500.00', '7940.64'))
-        ->toThrow(StepRefused::class, 'more than the agent')
+        ->toBeRefused(CommissionRefusal::FeeTooLarge)
         ->and(fn () => sheetOf('412500.00', '-1.00'))
-        ->toThrow(StepRefused::class);
+        ->toBeRefused(CommissionRefusal::FeeNegative);
     $whole = Completeness::of([ReviewState::Accepted]);
-    expect(fn () => Release::check($whole, sheetOf('0.00', '0.00'), true))->toThrow(StepRefused::class, 'does not add up');
+    expect(fn () => Release::check($whole, sheetOf('0.00', '0.00'), true))->toBeRefused(CommissionRefusal::DoesNotAddUp);
     Release::check($whole, sheetOf('412500.00', '395.00'), true);
 });

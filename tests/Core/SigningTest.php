@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Rect;
@@ -16,6 +15,7 @@ use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
+use Unanimus\Signing\SigningRefusal;
 use Unanimus\Signing\Turn;
 
 $turns = [new Turn('buyer.1', 1, ['a', 'b']), new Turn('buyer.2', 1, ['c']), new Turn('agent.1', 2, ['d'])];
@@ -66,60 +66,60 @@ it('ends for everyone when one declines', function () use ($turns, $did) {
         $did(EventKind::Declined, 'buyer.1', ['reason' => 'The price is wrong.']),
     ]);
     expect($state->status)->toBe(RoundStatus::Declined)->and($state->reason)->toBe('The price is wrong.');
-    $state->after($did(EventKind::Opened, 'buyer.2'));
-})->throws(StepRefused::class, 'someone declined');
+    expect(fn () => $state->after($did(EventKind::Opened, 'buyer.2')))->toBeRefused(SigningRefusal::Declined);
+});
 
-it('refuses what comes too early, too late or from someone else', function (array $before, RoundEvent $event, string $message) use (
+it('refuses what comes too early, too late or from someone else', function (array $before, RoundEvent $event, SigningRefusal $reason) use (
     $turns,
 ) {
-    expect(fn () => RoundState::fold($turns, [...$before, $event]))->toThrow(StepRefused::class, $message);
+    expect(fn () => RoundState::fold($turns, [...$before, $event]))->toBeRefused($reason);
 })->with([
-    'not sent yet' => [[], new RoundEvent(EventKind::Opened, 'buyer.1'), 'not been sent'],
-    'not in the round' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Opened, 'seller.1'), 'not asked'],
-    'a later turn' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Opened, 'agent.1'), 'not your turn'],
+    'not sent yet' => [[], new RoundEvent(EventKind::Opened, 'buyer.1'), SigningRefusal::NotSent],
+    'not in the round' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Opened, 'seller.1'), SigningRefusal::NotAsked],
+    'a later turn' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Opened, 'agent.1'), SigningRefusal::NotYet],
     'a mark before consent' => [
         [new RoundEvent(EventKind::Sent)],
         new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
-        'Agree to sign',
+        SigningRefusal::NotConsented,
     ],
     'a mark before a signature' => [
         [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')],
         new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
-        'how your signature looks',
+        SigningRefusal::NotAdopted,
     ],
     'another\'s mark' => [
         [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1'), new RoundEvent(EventKind::Adopted, 'buyer.1')],
         new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'c']),
-        'not yours',
+        SigningRefusal::NotTheirs,
     ],
     'finishing with marks open' => [
         [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Consented, 'buyer.1')],
         new RoundEvent(EventKind::Finished, 'buyer.1'),
-        '2 places are left',
+        SigningRefusal::PlacesLeft,
     ],
     'signing after finishing' => [
         [new RoundEvent(EventKind::Sent), ...wholeWay('buyer.2', 'c')],
         new RoundEvent(EventKind::Marked, 'buyer.2', ['mark' => 'c']),
-        'are done signing',
+        SigningRefusal::Finished,
     ],
-    'sent twice' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Sent), 'already sent'],
+    'sent twice' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Sent), SigningRefusal::SentTwice],
     'recalled after recall' => [
         [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)],
         new RoundEvent(EventKind::Recalled),
-        'can no longer change',
+        SigningRefusal::RoundEnded,
     ],
     'signing after recall' => [
         [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Recalled)],
         new RoundEvent(EventKind::Opened, 'buyer.1'),
-        'took these documents back',
+        SigningRefusal::Recalled,
     ],
     'signing after the last day' => [
         [new RoundEvent(EventKind::Sent), new RoundEvent(EventKind::Lapsed)],
         new RoundEvent(EventKind::Opened, 'buyer.1'),
-        'last day',
+        SigningRefusal::Lapsed,
     ],
-    'a signer recalling' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Recalled, 'buyer.1'), 'Only the sender'],
-    'a sender signing' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Finished), 'Only a signer'],
+    'a signer recalling' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Recalled, 'buyer.1'), SigningRefusal::OnlySender],
+    'a sender signing' => [[new RoundEvent(EventKind::Sent)], new RoundEvent(EventKind::Finished), SigningRefusal::OnlySigner],
 ]);
 
 it('counts the same mark once', function () use ($turns, $did) {
@@ -172,19 +172,17 @@ it('takes a drawn signature as points only', function () {
         ->toBe($strokes);
 });
 
-it('refuses signatures that are none', function (callable $adopt) {
-    $adopt();
-})
-    ->with([
-        'no name' => [fn () => AdoptedSignature::typed(' ', 'A', 'flowing')],
-        'unknown hand' => [fn () => AdoptedSignature::typed('A', 'A', 'fancy')],
-        'nothing drawn' => [fn () => AdoptedSignature::drawn('A', 'A', [])],
-        'a dot' => [fn () => AdoptedSignature::drawn('A', 'A', [[[1, 1]]])],
-        'no points' => [fn () => AdoptedSignature::drawn('A', 'A', [[['x', 'y'], [1, 2]]])],
-        'text' => [fn () => AdoptedSignature::drawn('A', 'A', '"><script>')],
-        'too much' => [fn () => AdoptedSignature::drawn('A', 'A', [array_fill(0, 7000, [1, 1])])],
-    ])
-    ->throws(StepRefused::class);
+it('refuses signatures that are none', function (callable $adopt, SigningRefusal $reason) {
+    expect($adopt)->toBeRefused($reason);
+})->with([
+    'no name' => [fn () => AdoptedSignature::typed(' ', 'A', 'flowing'), SigningRefusal::NoName],
+    'unknown hand' => [fn () => AdoptedSignature::typed('A', 'A', 'fancy'), SigningRefusal::NoSuchStyle],
+    'nothing drawn' => [fn () => AdoptedSignature::drawn('A', 'A', []), SigningRefusal::NothingDrawn],
+    'a dot' => [fn () => AdoptedSignature::drawn('A', 'A', [[[1, 1]]]), SigningRefusal::NothingDrawn],
+    'no points' => [fn () => AdoptedSignature::drawn('A', 'A', [[['x', 'y'], [1, 2]]]), SigningRefusal::DrawingUnreadable],
+    'text' => [fn () => AdoptedSignature::drawn('A', 'A', '"><script>'), SigningRefusal::NothingDrawn],
+    'too much' => [fn () => AdoptedSignature::drawn('A', 'A', [array_fill(0, 7000, [1, 1])]), SigningRefusal::DrawingUnreadable],
+]);
 
 it('gives each seat its shape', function (string $seat, string $shape, string $letter) {
     expect(Seat::of($seat)->shape())

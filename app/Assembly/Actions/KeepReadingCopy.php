@@ -14,6 +14,7 @@ use App\Models\User;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
+use Unanimus\Pages\SetRefusal;
 
 /** Gives papers put together to someone to read, on a link with a last day, and ends that. */
 final class KeepReadingCopy
@@ -25,12 +26,10 @@ final class KeepReadingCopy
     {
         $today = $set->file->office->today();
         match (true) {
-            ! $set->isReady() => throw new StepRefused('These papers are still being combined. Wait until they are ready.'),
-            trim($name) === '' => throw new StepRefused('Enter the name of the person who will read it.'),
-            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed."),
-            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw new StepRefused(
-                'A reading copy can stay open for one year at most.',
-            ),
+            ! $set->isReady() => throw SetRefusal::StillCombined->because(),
+            trim($name) === '' => throw SetRefusal::NoReader->because(),
+            $lastDay->isBefore($today) => throw SetRefusal::LastDayPassed->because(day: $lastDay->short($today->year())),
+            $today->plusDays(self::FARTHEST)->isBefore($lastDay) => throw SetRefusal::LastDayTooFar->because(),
             default => null,
         };
         $copy = ReadingCopy::create([

@@ -13,11 +13,13 @@ use App\Models\Sight;
 use App\Models\User;
 use App\Papers\SelectedPapers;
 use App\Storage\Bytes;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetOptions;
+use Unanimus\Pages\SetRefusal;
 use Unanimus\Pages\ToolFailed;
 
 /** Puts papers together and keeps them so; large sets are made by the worker, paper by paper. */
@@ -38,12 +40,12 @@ final class KeepSet
     public function begin(DealFile $file, array $papers, SetOptions $options, User $by): AssembledSet
     {
         if ($papers === []) {
-            throw new StepRefused('Select at least one paper to combine.');
+            throw SetRefusal::NoPapers->because();
         }
         foreach ($papers as $paper) {
             $paper->isDraft() ||
                 $paper->latest !== null ||
-                throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to print.");
+                throw PaperRefusal::NothingToPrint->because(title: $paper->title);
         }
         $sides = array_values(array_unique(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers))));
         $set = AssembledSet::create([

@@ -13,6 +13,7 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetOptions;
+use Unanimus\Pages\SetRefusal;
 
 /** Puts chosen papers in chosen order into one PDF: with bookmarks, and as asked a cover sheet, stamped pages, no blank ones. */
 final class MakeSet
@@ -93,7 +94,7 @@ final class MakeSet
     public function together(array $parts, SetOptions $options, string $title, array $lines, Scratch $scratch): array
     {
         if ($parts === []) {
-            throw new StepRefused('Select at least one paper to combine.');
+            throw SetRefusal::NoPapers->because();
         }
         $notes = array_values(array_filter(array_column($parts, 'note')));
         $cover = $options->cover ? CoverSheet::count(count($parts)) : 0;

@@ -27,6 +27,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\SetOptions;
+use Unanimus\Pages\SetRefusal;
 
 /** Papers put together: printed, kept as a set, given to read. */
 final class AssemblyController
@@ -114,7 +115,7 @@ final class AssemblyController
 
         return $set->isReady()
             ? PdfAnswer::of($bytes->read((string) $set->sha256), $set->title)
-            : throw new StepRefused('These papers are still being combined.');
+            : throw SetRefusal::StillCombined->because();
     }
 
     public function give(Request $request, AssembledSet $set, KeepReadingCopy $keep): RedirectResponse
@@ -132,7 +133,7 @@ final class AssemblyController
         try {
             $day = LocalDate::parse($given['last_day'], $set->file->office->today());
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+            throw StepRefused::unreadable($unreadable);
         }
         $copy = $keep->give(
             $set,

@@ -11,6 +11,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
+use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\DisbursementPage;
 use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;
@@ -33,7 +34,7 @@ final class AuthorizeDisbursement
     {
         $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
-            throw new StepRefused('The disbursement is already authorized.');
+            throw CommissionRefusal::AlreadyAuthorized->because();
         }
         $file->setRelation('commission', $commission);
         $sheet = SetCommission::sheet($file, $side);

@@ -10,6 +10,7 @@ use App\Models\DealFile;
 use App\Requirements\KitShelf;
 use App\Terms\FactBook;
 use Illuminate\Database\Eloquent\Builder;
+use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
 use Unanimus\Commission\Proposed;
@@ -32,7 +33,7 @@ final class SetCommission
     {
         $commission = self::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
-            throw new StepRefused('The disbursement is authorized. Its figures are final.');
+            throw CommissionRefusal::FiguresAreFinal->because();
         }
         $values = [
             'rate' => Percent::of($given['rate'])->decimal(),

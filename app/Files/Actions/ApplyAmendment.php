@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Terms\Term;
 
 /** Has the file follow a signed amendment: its terms, its days, and what is counted from them. Once. */
@@ -78,7 +79,7 @@ final class ApplyAmendment
                 return $one;
             }
         }
-        throw new StepRefused("“{$paper->title}” is not signed by everyone, or its changes were already applied.");
+        throw FormRefusal::AmendmentNotOpen->because(title: $paper->title);
     }
 
     private function remember(DealFile $file, Paper $paper, string $how): void

@@ -7,6 +7,7 @@ namespace App\Files\Actions;
 use App\History\History;
 use App\Models\DealFile;
 use App\Requirements\Actions\ApplyKit;
+use Unanimus\Exchange\ExchangeRefusal;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\Listing;
 use Unanimus\Exchange\ListingExchange;
@@ -33,7 +34,7 @@ final class BringListing
     {
         $listing =
             $this->exchange->listing(trim($number)) ??
-            throw new StepRefused("{$this->exchange->name()} has no listing {$number}. Check the number, or enter the property by hand.");
+            throw ExchangeRefusal::NoSuchListing->because(exchange: $this->exchange->name(), number: $number);
         $source = "{$this->exchange->name()}, ".$file->office->today()->short();
         $this->applyKit->afterwards($file, function () use ($file, $listing, $source): void {
             $file->update(['listing_number' => $listing->number]);
@@ -92,6 +93,6 @@ final class BringListing
     public function again(DealFile $file): Listing
     {
         return $this->exchange->listing((string) $file->listing_number) ??
-            throw new StepRefused("{$this->exchange->name()} has no listing {$file->listing_number} any more. What was imported stays.");
+            throw ExchangeRefusal::ListingGone->because(exchange: $this->exchange->name(), number: $file->listing_number);
     }
 }

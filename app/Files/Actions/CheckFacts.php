@@ -11,6 +11,7 @@ use App\Models\User;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\FactCatalog;
+use Unanimus\Terms\TermRefusal;
 
 /** Remembers that facts from elsewhere were checked, by whom and against what. A new value has to be checked anew. */
 final class CheckFacts
@@ -24,7 +25,7 @@ final class CheckFacts
     {
         $against = mb_substr(trim((string) preg_replace('/\s+/u', ' ', $against)), 0, 120);
         if ($against === '') {
-            throw new StepRefused('Say what you checked them against, such as “county record” or “deed”.');
+            throw TermRefusal::CheckedAgainstNothing->because();
         }
         $facts = $file
             ->knownFacts()
@@ -32,7 +33,7 @@ final class CheckFacts
             ->get()
             ->filter(static fn (KnownFact $fact) => $file->isOwnAffair($fact->side) && $fact->isUnchecked());
         if ($facts->isEmpty()) {
-            throw new StepRefused('These are checked already, or no longer in the file.');
+            throw TermRefusal::NothingToCheck->because();
         }
         $labels = [];
         foreach ($facts as $fact) {

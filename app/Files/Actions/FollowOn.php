@@ -10,6 +10,7 @@ use App\Models\Paper;
 use App\Models\PaperPiece;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -45,13 +46,11 @@ final class FollowOn
     public function __invoke(DealFile $before, User $by): DealFile
     {
         if ($before->status->isOpen()) {
-            throw new StepRefused(
-                'This deal is still open. Terminate it first. Then a follow-on file can use what belongs to the listing.',
-            );
+            throw FileRefusal::DealStillOpen->because();
         }
         $next = DealFile::query()->where('follows_on', $before->id)->first();
         if ($next !== null) {
-            throw new StepRefused("There is already a follow-on file: {$next->name}.");
+            throw FileRefusal::HasFollowOn->because(name: $next->name);
         }
         $ofListing = $before->represents()->isListing();
         $side = $before->side === 'both' ? 'seller' : $before->side;

@@ -15,6 +15,7 @@ use App\Requirements\Actions\ApplyKit;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Exchange\ColumnMatch;
+use Unanimus\Exchange\ExchangeRefusal;
 use Unanimus\Exchange\ImportRow;
 use Unanimus\Exchange\Sheet;
 use Unanimus\Files\SeenBy;
@@ -87,7 +88,7 @@ final class ImportFiles
     public function try(Import $import, array $matched, int $officeId, User $by): void
     {
         if (in_array($import->state, ['running', 'done'], true)) {
-            throw new StepRefused('Rows of this spreadsheet are already opened, so its columns cannot change.');
+            throw ExchangeRefusal::RowsAlreadyOpened->because();
         }
         $targets = ColumnMatch::targets();
         $matched = array_map(
@@ -96,7 +97,7 @@ final class ImportFiles
         );
         $twice = array_keys(array_filter(array_count_values(array_filter($matched)), static fn (int $times) => $times > 1));
         if ($twice !== []) {
-            throw new StepRefused("Two columns hold “{$targets[$twice[0]]}”. Ignore one of them.");
+            throw ExchangeRefusal::ColumnTwice->because(column: $targets[$twice[0]]);
         }
         foreach ($matched as $column => $fact) {
             DB::table('column_matches')->upsert(
@@ -120,7 +121,7 @@ final class ImportFiles
     public function start(Import $import): void
     {
         if ($import->state === 'matching') {
-            throw new StepRefused('Test the import first to see what would be opened.');
+            throw ExchangeRefusal::NotTested->because();
         }
         $import->update(['state' => 'running']);
         OpenImported::dispatch($import->brokerage_id, $import->id);

@@ -9,6 +9,8 @@ use App\Models\DealFile;
 use App\Models\Offer;
 use App\Requirements\Actions\ApplyKit;
 use Unanimus\Files\Names;
+use Unanimus\Files\OfferRefusal;
+use Unanimus\Files\OfferState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
@@ -35,7 +37,7 @@ final class KeepOffers
     public function record(DealFile $file, array $given, ?Offer $counters = null): Offer
     {
         if (! $file->represents()->isListing()) {
-            throw new StepRefused('You compare offers on our own listings. This file is for a buyer, so its terms are the offer.');
+            throw OfferRefusal::NotOurListing->because();
         }
         $facts = $this->read($file, $given['terms']);
         $offer = Offer::create([
@@ -47,7 +49,7 @@ final class KeepOffers
             'note' => trim((string) ($given['note'] ?? '')),
             'facts' => $facts,
         ]);
-        $counters?->update(['state' => 'countered']);
+        $counters?->update(['state' => OfferState::Countered]);
         History::add(
             $file->brokerage_id,
             $file->id,
@@ -62,9 +64,7 @@ final class KeepOffers
     /** @param  array<string, string|null>  $terms */
     public function change(Offer $offer, DealFile $file, array $terms, string $note): void
     {
-        if (in_array($offer->state, ['chosen', 'countered'], true)) {
-            throw new StepRefused("This offer is {$offer->state} and can no longer change.");
-        }
+        $offer->state->mustChange();
         $before = $offer->facts;
         $offer->update(['facts' => $this->read($file, $terms), 'note' => $note]);
         History::add(
@@ -78,12 +78,7 @@ final class KeepOffers
 
     public function decline(Offer $offer, DealFile $file): void
     {
-        if ($offer->state === 'chosen') {
-            throw new StepRefused(
-                'This offer is the contract. Terminate the file, or reopen it as active, before you accept another offer.',
-            );
-        }
-        $offer->update(['state' => 'declined']);
+        $offer->update(['state' => $offer->state->decline()]);
         History::add($file->brokerage_id, $file->id, 'Offer declined', ['buyers' => $offer->buyers], SeenBy::side($file->listingSide()));
     }
 
@@ -94,16 +89,11 @@ final class KeepOffers
      */
     public function choose(Offer $offer, DealFile $file, string $acceptedOn): void
     {
-        $chosen = Offer::query()->where('deal_file_id', $file->id)->where('state', 'chosen')->lockForUpdate()->first();
-        if ($chosen !== null) {
-            throw new StepRefused("The offer from {$chosen->buyers} is already the contract.");
-        }
-        if (in_array($offer->state, ['countered'], true)) {
-            throw new StepRefused('This offer was countered. Accept the counteroffer, or record a new offer.');
-        }
+        $contract = Offer::query()->where('deal_file_id', $file->id)->where('state', OfferState::Chosen)->lockForUpdate()->first();
+        $state = $offer->state->choose($contract?->buyers);
         $accepted = SetFact::read($file, Term::Acceptance->value, $acceptedOn === '' ? $file->office->today()->iso() : $acceptedOn);
-        $this->applyKit->afterwards($file, function () use ($offer, $file, $accepted): void {
-            $offer->update(['state' => 'chosen']);
+        $this->applyKit->afterwards($file, function () use ($offer, $file, $state, $accepted): void {
+            $offer->update(['state' => $state]);
             History::add(
                 $file->brokerage_id,
                 $file->id,

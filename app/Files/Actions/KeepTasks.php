@@ -29,7 +29,7 @@ final class KeepTasks
         try {
             $due = $anchor !== '' || $day === '' ? null : LocalDate::parse($day, $file->office->today())->iso();
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The task is not saved yet.", previous: $unreadable);
+            throw StepRefused::unreadable($unreadable, 'The task is not saved yet.');
         }
         $task = $file->tasks()->create([
             'brokerage_id' => $file->brokerage_id,

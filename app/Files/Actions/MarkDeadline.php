@@ -9,6 +9,7 @@ use App\History\History;
 use App\Models\DealFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\DateRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
@@ -55,6 +56,6 @@ final class MarkDeadline
                 return;
             }
         }
-        throw new StepRefused('This file has no such deadline.');
+        throw DateRefusal::NoSuchDeadline->because();
     }
 }

@@ -9,6 +9,7 @@ use App\History\History;
 use App\Models\DealFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\DateRefusal;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Shift;
@@ -62,14 +63,14 @@ final class MoveDates
         $term = self::anchor($name);
         $reason = trim($reason);
         if ($reason === '' && self::isAskedFirst($file, $name)) {
-            throw new StepRefused('There is a contract. Give a reason for the new date, such as “amendment 1 signed”.');
+            throw DateRefusal::NoReasonUnderContract->because();
         }
         $before = Agenda::of($file);
         $stands = ($before->anchors[$name]['day'] ?? null)?->iso() ?? '';
         if ($seen !== null && $seen !== $stands && $stands !== $day->iso()) {
             $who = $file->knownFacts->firstWhere('name', $name)->user->name ?? 'Someone';
             $did = $stands === '' ? 'removed this date' : 'moved it to '.LocalDate::parse($stands, $before->today)->long();
-            throw new StepRefused("{$who} {$did} while you were on this page. Check it, then move it again if you still need to.");
+            throw DateRefusal::ChangedMeanwhile->because(who: $who, did: $did);
         }
         $shift = self::preview($file, $name, $day);
         ($this->setFact)($file, $name, $day->iso());
@@ -95,15 +96,15 @@ final class MoveDates
     public function setByHand(DealFile $file, string $name, string $typed, string $reason): void
     {
         $this->lock($file);
-        $deadline = Agenda::of($file)->deadline($name) ?? throw new StepRefused('This file has no such deadline.');
+        $deadline = Agenda::of($file)->deadline($name) ?? throw DateRefusal::NoSuchDeadline->because();
         $reason = trim($reason);
         if ($reason === '') {
-            throw new StepRefused('Give a reason why this date differs from the contract.');
+            throw DateRefusal::NoReason->because();
         }
         try {
             $day = LocalDate::parse($typed, $file->office->today());
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The date stays as it is.", previous: $unreadable);
+            throw StepRefused::unreadable($unreadable, 'The date stays as it is.');
         }
         $file
             ->knownFacts()
@@ -135,7 +136,7 @@ final class MoveDates
             $file
                 ->knownFacts()
                 ->where('name', "day.{$name}")
-                ->first() ?? throw new StepRefused('This date already follows the contract.');
+                ->first() ?? throw DateRefusal::FollowsTheContract->because();
         $known->delete();
         History::add(
             $file->brokerage_id,
@@ -159,6 +160,6 @@ final class MoveDates
 
         return $term !== null && in_array($term, Term::anchors(), true)
             ? $term
-            : throw new StepRefused('No other dates are counted from this one.');
+            : throw DateRefusal::NothingCountsFromIt->because();
     }
 }

@@ -39,25 +39,13 @@ final class MoveStatus
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->first();
         $file->refresh();
         $from = $file->status;
-        $from->to($to);
-        if ($by !== null && $from->movedBy() === 'broker' && ! $by->holds(Role::Broker, $file->office_id)) {
-            throw new StepRefused("Only the broker can reopen a file that is {$from->readable()}.");
-        }
         $by === null || $file->mustBeOwnListing();
-        $reason = trim($reason);
-        if ($reason === '' && $from->needsReason($to)) {
-            throw new StepRefused($to->isOpen() ? 'Give a reason for reopening the file.' : 'Give a reason for ending the file.');
-        }
         $today = $file->office->today();
-        if ($on !== null && $on->isAfter($today)) {
-            throw new StepRefused('A file ends today or earlier, not in the future.');
-        }
-        if ($to === DealStatus::Closed && ! $this->isPaidOut($file)) {
-            throw new StepRefused('The commission disbursement is not authorized yet. The broker authorizes it on the commission sheet.');
-        }
-        $open = $isSure || $to !== DealStatus::Closed ? [] : self::stillOpen($file);
-        if ($open !== []) {
-            throw new StepRefused(implode(' ', $open).' The file was not closed. Press “Close file” again to close it all the same.');
+        $reason = trim($reason);
+        $from->move($to, $by === null || $by->holds(Role::Broker, $file->office_id), $reason, $on, $today);
+        if ($to === DealStatus::Closed) {
+            ClosingCheck::paid($this->isPaidOut($file));
+            $isSure || ClosingCheck::nothingOpen(self::stillOpen($file));
         }
         $ended = $to->isOpen() ? null : ($on ?? $today)->iso();
         $file->update([

@@ -14,6 +14,7 @@ use App\Models\User;
 use App\Requirements\Actions\ApplyKit;
 use App\Requirements\KitShelf;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\TaskRule;
@@ -29,7 +30,7 @@ final class OpenFile
                 in_array($role->role, ['agent', 'coordinator', 'broker'], true),
         );
         if ($own === null) {
-            throw new StepRefused('Only agents, coordinators, and brokers open files. Ask your administrator for one of these roles.');
+            throw FileRefusal::MayNotOpenFiles->because();
         }
         $agent = $by->holds(Role::Agent);
         // The member before the file: a file is seen by those it names, also by the one who is just opening it.
@@ -108,9 +109,9 @@ final class OpenFile
             $file = DealFile::query()->with('members')->whereKey($fileId)->lockForUpdate()->firstOrFail();
             $other =
                 ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ??
-                throw new StepRefused('You cannot join this file for a side. Ask its agent or the broker.');
+                throw FileRefusal::MayNotJoin->because();
             if ($file->members->contains('user_id', $by->id) || ! $file->status->isOpen()) {
-                throw new StepRefused('There is no open side in this file to join.');
+                throw FileRefusal::NoOpenSide->because();
             }
             foreach ($file->members as $member) {
                 $member->role === 'agent' && $member->side === null && $member->update(['side' => $file->side]);

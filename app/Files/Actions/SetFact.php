@@ -21,6 +21,7 @@ use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
+use Unanimus\Terms\TermRefusal;
 
 /** Stores a term or a fact of the property; what follows from it follows at once. */
 final class SetFact
@@ -69,10 +70,7 @@ final class SetFact
             $same = false;
         }
         if (! $same) {
-            throw new StepRefused(
-                ($known->user->name ?? 'Someone').
-                    " changed {$item->label()} to “{$shown}” while you were on this page. To replace it, enter yours again.",
-            );
+            throw TermRefusal::ChangedMeanwhile->because(who: $known->user->name ?? 'Someone', label: $item->label(), value: $shown);
         }
     }
 
@@ -152,7 +150,7 @@ final class SetFact
      */
     public static function read(DealFile $file, string $name, string $typed): string
     {
-        $fact = Term::tryFrom($name) ?? (PropertyFact::tryFrom($name) ?? throw new StepRefused("There is no term “{$name}”."));
+        $fact = Term::tryFrom($name) ?? (PropertyFact::tryFrom($name) ?? throw TermRefusal::NoSuchTerm->because(name: $name));
 
         $same = $fact instanceof Term ? SameAs::read($fact, $typed) : null;
         if ($same !== null) {
@@ -173,7 +171,7 @@ final class SetFact
     {
         $side = Term::tryFrom($name)?->side();
         if (! $file->isOwnAffair($side)) {
-            throw new StepRefused("This belongs to the {$side}s’ side. Only their own agent can change it.");
+            throw TermRefusal::OtherSides->because(side: $side);
         }
         // Locked, so that the history says what stood, not what a page once showed.
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');

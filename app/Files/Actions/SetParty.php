@@ -10,6 +10,7 @@ use App\Models\DealFile;
 use App\Models\Party;
 use App\Requirements\Actions\ApplyKit;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PartyRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
@@ -112,9 +113,7 @@ final class SetParty
         foreach (self::TOLD as $key => $label) {
             $stands = (string) $party->getAttribute($key);
             if (isset($seen[$key], $given[$key]) && $stands !== '' && $stands !== $seen[$key] && $stands !== trim((string) $given[$key])) {
-                throw new StepRefused(
-                    "Someone changed {$label} to “{$stands}” while you were on this page. To replace it, enter yours again.",
-                );
+                throw PartyRefusal::ChangedMeanwhile->because(label: $label, value: $stands);
             }
         }
     }
@@ -131,10 +130,10 @@ final class SetParty
         $this->refuseOthers($file, Seat::of("{$role}.1")->side());
         $parties = $file->parties()->where('role', $role)->orderBy('number')->get()->keyBy('key');
         if ($parties->keys()->sort()->values()->all() !== collect($keys)->sort()->values()->all()) {
-            throw new StepRefused('Someone was added or removed. Check the list and try again.');
+            throw PartyRefusal::ListChanged->because();
         }
         if ($file->rounds()->where('status', 'out')->exists()) {
-            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is done.');
+            throw PartyRefusal::RoundNamesThem->because();
         }
         // Two steps, as no seat may be held twice even for a moment.
         foreach ($keys as $index => $key) {
@@ -156,20 +155,20 @@ final class SetParty
     private function refuseOthers(DealFile $file, ?string $side): void
     {
         if (! $file->isOwnAffair($side)) {
-            throw new StepRefused("Only their own agent can change the {$side}s.");
+            throw PartyRefusal::OtherSides->because(side: $side);
         }
     }
 
     private function unseat(DealFile $file, Seat $seat, Party $party): void
     {
         if ($file->rounds()->whereHas('signers', static fn ($signers) => $signers->where('party_id', $party->id))->exists()) {
-            throw new StepRefused("{$party->name} was asked to sign in this file and cannot be removed.");
+            throw PartyRefusal::AskedToSign->because(name: $party->name);
         }
         if (
             $file->rounds()->where('status', 'out')->exists() &&
             $file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->exists()
         ) {
-            throw new StepRefused('Papers are out for signature under these numbers. Recall the round first, or wait until it is done.');
+            throw PartyRefusal::RoundNamesThem->because();
         }
         $party->delete();
         foreach ($file->parties()->where('role', $seat->role)->where('number', '>', $seat->number)->orderBy('number')->get() as $next) {

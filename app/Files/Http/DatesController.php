@@ -102,7 +102,7 @@ final class DatesController
         try {
             return LocalDate::parse($typed, $file->office->today());
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+            throw StepRefused::unreadable($unreadable);
         }
     }
 }

@@ -25,6 +25,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
+use Unanimus\Dates\DateRefusal;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\Seat;
@@ -91,7 +92,7 @@ final class FileController
             if ($request->header('HX-Request') !== null && MoveDates::isAskedFirst($file, $given['name'])) {
                 $day = SetFact::read($file, $given['name'], (string) $given['value']);
                 if ($day === '') {
-                    throw new StepRefused('There is a contract. You can move its dates, but not remove them.');
+                    throw DateRefusal::AnchorOfContract->because();
                 }
 
                 return $this->asked($file, $given['name'], $day, (string) $request->query('at'));

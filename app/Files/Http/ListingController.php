@@ -13,6 +13,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Exchange\ExchangeRefusal;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\PaperState;
@@ -60,7 +61,7 @@ final class ListingController
     {
         Gate::authorize('work-on', $file);
         if ($file->listing_number === null) {
-            throw new StepRefused('This file has no listing number yet. Import the listing first.');
+            throw ExchangeRefusal::NoListingNumber->because();
         }
         PrintListing::begin($file->brokerage_id, $file->id);
 
@@ -77,7 +78,7 @@ final class ListingController
         try {
             $bring->take($file, array_values($given['facts']));
         } catch (ExchangeUnavailable $unavailable) {
-            throw new StepRefused($unavailable->getMessage(), previous: $unavailable);
+            throw StepRefused::unreadable($unavailable);
         }
 
         return redirect("/files/{$file->key}/listing")->with('told', 'Values updated from the listing.');

@@ -14,6 +14,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\OfferState;
 use Unanimus\Files\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\NetSheet;
@@ -33,7 +34,7 @@ final class OfferController
             static fn (Offer $offer) => [$offer->id => OfferView::of($offer->terms(), $listing, $file->office->today())],
         );
         $nets = $offers
-            ->filter(static fn (Offer $offer) => in_array($offer->state, ['open', 'chosen'], true) && $views[$offer->id]->net !== null)
+            ->filter(static fn (Offer $offer) => $offer->state->isLive() && $views[$offer->id]->net !== null)
             ->map(static fn (Offer $offer) => $views[$offer->id]->net->net->cents);
 
         return view('files.offers', [
@@ -42,7 +43,7 @@ final class OfferController
             'views' => $views,
             'best' => $nets->max(),
             'works' => Gate::allows('work-on', $file),
-            'chosen' => $offers->firstWhere('state', 'chosen'),
+            'chosen' => $offers->firstWhere('state', OfferState::Chosen),
         ]);
     }
 
@@ -139,10 +140,7 @@ final class OfferController
         try {
             $work();
         } catch (EntryUnreadable $unreadable) {
-            throw new StepRefused(
-                "{$unreadable->getMessage()} The offer is not saved yet. Your entries are still in the fields.",
-                previous: $unreadable,
-            );
+            throw StepRefused::unreadable($unreadable, 'The offer is not saved yet. Your entries are still in the fields.');
         }
     }
 }

@@ -19,7 +19,7 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Exchange\Vcard;
-use Unanimus\Files\StepRefused;
+use Unanimus\Files\PartyRefusal;
 use Unanimus\Signing\Seat;
 
 /** Parties in order, the address book, people as vCards in and out. */
@@ -105,7 +105,7 @@ final class PartiesController
         );
         $standing = (bool) ($given['standing'] ?? false);
         if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
-            throw new StepRefused('Only coordinators, brokers, and administrators keep shared contacts.');
+            throw PartyRefusal::MayNotKeepContacts->because();
         }
         $contacts->keep(
             $user,

@@ -33,7 +33,7 @@ final class StatusController
         try {
             $on = ($given['on'] ?? '') === '' ? null : LocalDate::parse((string) $given['on'], $file->office->today());
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+            throw StepRefused::unreadable($unreadable);
         }
         $status = DealStatus::from($given['status']);
         $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on, $request->boolean('sure'));

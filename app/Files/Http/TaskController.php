@@ -14,7 +14,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
+use Unanimus\Files\FileRefusal;
 
 /** Tasks: the list over all files, and those of one. */
 final class TaskController
@@ -87,7 +87,7 @@ final class TaskController
             ->whereIn('key', array_unique($given['tasks']))
             ->get();
         if ($found->count() !== count(array_unique($given['tasks']))) {
-            throw new StepRefused('One of these tasks is gone. Nothing was changed. Check the list and try again.');
+            throw FileRefusal::TaskGone->because();
         }
         foreach ($found as $task) {
             Gate::authorize('work-on', $task->file);
@@ -96,7 +96,7 @@ final class TaskController
         $to =
             $given['do'] === 'give'
                 ? User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ??
-                    throw new StepRefused('Choose who to assign the tasks to.')
+                    throw FileRefusal::NobodyChosen->because()
                 : null;
         foreach ($found as $task) {
             match ($given['do']) {

@@ -16,6 +16,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\FillRefusal;
 use Unanimus\Forms\FillStatus;
 
 /** What a client enters on their link, and their finishing. */
@@ -47,7 +48,7 @@ final class AnswerFillRequest
         }
         $this->keep->mustTake($request);
         if (! in_array($blank, FillRequest::asked($paper), true)) {
-            throw new StepRefused('This is not yours to fill in.');
+            throw FillRefusal::NotTheirBlank->because();
         }
         ($this->store)($paper->setRelation('file', $request->file), $blank, $typed, "fill:{$key}", 'paper', $seen);
     }
@@ -66,12 +67,11 @@ final class AnswerFillRequest
         $this->keep->mustTake($request);
         $left = self::left($request);
         if ($left !== []) {
-            throw new StepRefused(
-                (count($left) === 1 ? 'One answer is' : count($left).' answers are').
-                    ' still missing: '.
-                    implode(', ', array_map(static fn (array $one) => $one[1]->label, array_slice($left, 0, 6))).
-                    (count($left) > 6 ? ' …' : '.'),
-            );
+            $labels = implode(', ', array_map(static fn (array $one) => $one[1]->label, array_slice($left, 0, 6)));
+            $labels .= count($left) > 6 ? ' …' : '.';
+            throw count($left) === 1
+                ? FillRefusal::AnswerMissing->because(labels: $labels)
+                : FillRefusal::AnswersMissing->because(count: count($left), labels: $labels);
         }
         $locked->update(['status' => FillStatus::Finished, 'finished_at' => now()]);
         History::add(

@@ -18,6 +18,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\FillRefusal;
 use Unanimus\Forms\FillStatus;
 use Unanimus\Forms\Questions;
 
@@ -45,10 +46,9 @@ final class KeepFillRequest
     ): array {
         $today = $file->office->today();
         match (true) {
-            $clients === [] => throw new StepRefused('Choose who fills it in.'),
-            $papers === [] => throw new StepRefused('Select at least one paper to fill in.'),
-            $lastDay->isBefore($today) => throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed."),
-            default => null,
+            $clients === [] => throw FillRefusal::NobodyAsked->because(),
+            $papers === [] => throw FillRefusal::NoPapers->because(),
+            default => FillStatus::mustBeAhead($lastDay, $today),
         };
         $asked = $this->asked($file, $papers, $blanks);
         $requests = [];
@@ -102,18 +102,13 @@ final class KeepFillRequest
     /** Whoever asked has seen that it is filled in; Today no longer tells of it. */
     public function putAway(FillRequest $request): void
     {
-        if ($request->status !== FillStatus::Finished) {
-            throw new StepRefused("{$request->name} has not finished yet.");
-        }
+        $request->status->mustBeFinished($request->name);
         $request->seen_at === null && $request->update(['seen_at' => now()]);
     }
 
     public function takeBack(FillRequest $request): void
     {
-        if ($request->status !== FillStatus::Out) {
-            throw new StepRefused("{$request->name} already finished. What they entered is in the papers.");
-        }
-        $request->update(['status' => FillStatus::TakenBack]);
+        $request->update(['status' => $request->status->takeBack($request->name)]);
         History::add(
             $request->brokerage_id,
             $request->deal_file_id,
@@ -126,10 +121,7 @@ final class KeepFillRequest
     /** A new link with a new last day; the old one is dead. */
     public function renew(FillRequest $request, LocalDate $lastDay): void
     {
-        $today = $request->file->office->today();
-        if ($lastDay->isBefore($today)) {
-            throw new StepRefused("The last day, {$lastDay->short($today->year())}, has passed.");
-        }
+        FillStatus::mustBeAhead($lastDay, $request->file->office->today());
         $request->update([
             'status' => FillStatus::Out,
             'last_day' => $lastDay->iso(),
@@ -151,7 +143,7 @@ final class KeepFillRequest
     public function mustTake(FillRequest $request): void
     {
         if (! $request->takes()) {
-            throw new StepRefused('This link no longer works. What you entered is saved. Ask for a new link to continue.');
+            throw FillRefusal::LinkEnded->because();
         }
     }
 
@@ -167,7 +159,7 @@ final class KeepFillRequest
         foreach ($papers as $paper) {
             $form = $paper->form();
             if ($form === null || ! $paper->isDraft()) {
-                throw new StepRefused("“{$paper->title}” cannot be filled in. Only drafts can.");
+                throw FillRefusal::NotADraft->because(title: $paper->title);
             }
             $filling = Filling::of($form, $paper->entries(), $facts);
             $names = array_key_exists($paper->key, $blanks)
@@ -176,7 +168,7 @@ final class KeepFillRequest
             $names === [] || ($asked[] = [$paper, $names]);
         }
         if ($asked === []) {
-            throw new StepRefused('Nothing is left to fill in on these papers.');
+            throw FillRefusal::NothingOpen->because();
         }
 
         return $asked;

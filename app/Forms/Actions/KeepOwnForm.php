@@ -13,6 +13,7 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\DraftItem;
 use Unanimus\Forms\DraftRefused;
 use Unanimus\Forms\FormDraft;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Forms\FoundItems;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\Proposal;
@@ -87,7 +88,7 @@ final class KeepOwnForm
     {
         $making = OwnForm::query()->where('number', $own->number)->where('status', 'making')->first();
         if ($making !== null) {
-            throw new StepRefused("The next revision of {$own->number} is already started as “{$making->title}”. Continue with that one.");
+            throw FormRefusal::NextIsStarted->because(number: $own->number, title: $making->title);
         }
         $pages = null;
         $sha256 = $own->sha256;
@@ -155,7 +156,7 @@ final class KeepOwnForm
                 default => throw new DraftRefused('That is not a change to the form. Nothing was changed.'),
             };
         } catch (DraftRefused $refused) {
-            throw new StepRefused($refused->getMessage(), previous: $refused);
+            throw StepRefused::unreadable($refused);
         }
         $own->save();
 
@@ -172,12 +173,10 @@ final class KeepOwnForm
         $own = OwnForm::query()->whereKey($own->id)->lockForUpdate()->firstOrFail();
         $this->mustBeInTheMaking($own);
         if (preg_match(Library::NUMBER, $own->number) !== 1) {
-            throw new StepRefused(
-                'Give the form a number first: one to three capital letters, a hyphen and up to four digits, such as QR-12.',
-            );
+            throw FormRefusal::NoNumber->because();
         }
         if ($this->library->isBuiltIn($own->number)) {
-            throw new StepRefused("{$own->number} is a form of the library. Give yours another number.");
+            throw FormRefusal::NumberOfLibrary->because(number: $own->number);
         }
         if (
             $own->revision === '' ||
@@ -187,12 +186,12 @@ final class KeepOwnForm
                 ->whereIn('status', ['in_force', 'superseded', 'retired'])
                 ->exists()
         ) {
-            throw new StepRefused("{$own->number} was already active as revision “{$own->revision}”. Use another revision.");
+            throw FormRefusal::RevisionTaken->because(number: $own->number, revision: $own->revision);
         }
         try {
             OwnShelf::form($own);
         } catch (DraftRefused $refused) {
-            throw new StepRefused($refused->getMessage(), previous: $refused);
+            throw StepRefused::unreadable($refused);
         }
         OwnForm::query()
             ->where('number', $own->number)
@@ -209,7 +208,7 @@ final class KeepOwnForm
     {
         $to =
             ['in_force' => 'retired', 'retired' => 'in_force'][$own->status] ??
-            throw new StepRefused('Only an active form can be retired.');
+            throw FormRefusal::NotActive->because();
         $own->update(['status' => $to]);
         $this->shelf->forget();
 
@@ -225,7 +224,7 @@ final class KeepOwnForm
 
     private function mustBeInTheMaking(OwnForm $own): void
     {
-        $own->isInTheMaking() || throw new StepRefused('This form is active and can no longer change. Start its next revision.');
+        $own->isInTheMaking() || throw FormRefusal::IsActive->because();
     }
 
     /** @param  array<string, mixed>  $change */

@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\Gate;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\PartyRefusal;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Questions;
@@ -95,10 +96,10 @@ final class FillRequestController
         foreach ($given['to'] as $seat) {
             $party =
                 $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ??
-                throw new StepRefused('One of these people is no longer in the file.');
+                throw PartyRefusal::NotInFile->because();
             $email = trim((string) ($given['email'][str_replace('.', '_', $seat)] ?? '')) ?: (string) $party->email;
             if ($email === '') {
-                throw new StepRefused("{$party->name} has no email address yet. Enter it next to the name. It is saved in the file.");
+                throw PartyRefusal::NoAddress->because(name: $party->name);
             }
             $clients[] = ['party' => $party, 'email' => $email];
         }
@@ -178,7 +179,7 @@ final class FillRequestController
         try {
             return LocalDate::parse($typed, $file->office->today());
         } catch (DateUnreadable $unreadable) {
-            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+            throw StepRefused::unreadable($unreadable);
         }
     }
 }

@@ -24,6 +24,7 @@ use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Bindings;
 use Unanimus\Forms\DraftFault;
 use Unanimus\Forms\DraftRefused;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 
@@ -45,7 +46,7 @@ final class OwnFormController
     public function store(Request $request, KeepOwnForm $keep): RedirectResponse
     {
         Gate::authorize('make-forms');
-        $upload = $this->upload($request) ?? throw new StepRefused('Choose a PDF to make a form from.');
+        $upload = $this->upload($request) ?? throw FormRefusal::NoPdf->because();
         try {
             $own = $keep->begin(User::signedIn($request), $upload->getPathname(), $upload->getClientOriginalName());
         } catch (BringRefused $refused) {
@@ -91,7 +92,7 @@ final class OwnFormController
         try {
             $filling = $try->fill($own, $file);
         } catch (DraftRefused $refused) {
-            throw new StepRefused($refused->getMessage(), previous: $refused);
+            throw StepRefused::unreadable($refused);
         }
 
         return view('forms.own.try', [
@@ -114,7 +115,7 @@ final class OwnFormController
         try {
             [$pdf, $left] = $try->print($own, array_map(strval(...), $given['v'] ?? []));
         } catch (DraftRefused $refused) {
-            throw new StepRefused($refused->getMessage(), previous: $refused);
+            throw StepRefused::unreadable($refused);
         }
 
         return $left === [] ? PdfAnswer::of($pdf, "{$own->title}, tryout") : back()->withInput()->with('refused', implode(' ', $left));

@@ -19,7 +19,9 @@ use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Access\AccessRefusal;
 use Unanimus\Files\DealStatus;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
@@ -46,13 +48,13 @@ final class KeepMembers
                 ! $file->status->isOpen() ||
                 $file->members->contains('user_id', $by->id)
             ) {
-                throw new StepRefused('There is no open side in this file to join.');
+                throw FileRefusal::NoOpenSide->because();
             }
             $asked = JoinRequest::query()
                 ->where(['deal_file_id' => $fileId, 'user_id' => $by->id, 'state' => 'asked'])
                 ->exists();
             if ($asked) {
-                throw new StepRefused('You already asked. You will get an email when the file’s agent or broker decides.');
+                throw AccessRefusal::AlreadyAsked->because();
             }
             $request = JoinRequest::create([
                 'brokerage_id' => $file->brokerage_id,
@@ -84,11 +86,11 @@ final class KeepMembers
             ->with(['members.user', 'office'])
             ->findOrFail($request->deal_file_id);
         if ($this->deciders($file)->doesntContain('id', $by->id)) {
-            throw new StepRefused('Only the file’s own agent or the broker decides who joins.');
+            throw AccessRefusal::MayNotAdmit->because();
         }
         $standing = DB::table('join_requests')->where('id', $request->id)->lockForUpdate()->value('state');
         if ($standing !== 'asked') {
-            throw new StepRefused("This was already {$standing}.");
+            throw AccessRefusal::AlreadyDecided->because(standing: $standing);
         }
         $asker = $request->asker;
         $request->update(['state' => $in ? 'granted' : 'refused', 'decided_by' => $by->id, 'decided_at' => now()]);
@@ -122,12 +124,12 @@ final class KeepMembers
      */
     public function remove(DealFile $file, User $who, User $by): void
     {
-        $member = $file->members->firstWhere('user_id', $who->id) ?? throw new StepRefused("{$who->name} does not work on this file.");
+        $member = $file->members->firstWhere('user_id', $who->id) ?? throw AccessRefusal::NotAMember->because(name: $who->name);
         $broker = $by->holds(Role::Broker, $file->office_id);
         $own = $file->members->firstWhere('user_id', $by->id);
         $listing = $own !== null && $own->role === 'agent' && in_array($own->side, [null, $file->listingSide()], true);
         if (! $broker && ! $listing && $who->id !== $by->id) {
-            throw new StepRefused('Only the file’s own agent or the broker can remove colleagues.');
+            throw AccessRefusal::MayNotRemove->because();
         }
         $left = $file->members->filter(
             static fn (Member $one) => $one->role === 'agent' &&
@@ -135,7 +137,7 @@ final class KeepMembers
                 in_array($one->side, [null, $member->side], true),
         );
         if ($member->role === 'agent' && $left->isEmpty() && ! ($broker && $file->side === 'both')) {
-            throw new StepRefused('Someone has to work for this side of the file. Add another agent first.');
+            throw AccessRefusal::LastOfTheirSide->because();
         }
         Sight::asTheFile($file->id, function () use ($file, $member, $who, $by): void {
             $file->members()->whereKey($member->id)->delete();

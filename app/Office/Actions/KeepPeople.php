@@ -17,6 +17,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
+use Unanimus\Access\AccessRefusal;
 use Unanimus\Files\StepRefused;
 
 /** People of the brokerage: invited, given roles, deactivated. */
@@ -37,7 +38,7 @@ final class KeepPeople
                 )
                 ->exists()
         ) {
-            throw new StepRefused('Someone here already signs in with this address.');
+            throw AccessRefusal::AddressTaken->because();
         }
         // Whether it signs in anywhere else is nobody's business here: the answer is the same, the email tells its owner.
         $elsewhere = DB::selectOne('SELECT 1 FROM user_by_address(?)', [$email]) !== null;
@@ -105,7 +106,7 @@ final class KeepPeople
                 ->whereIn('user_id', User::query()->where('active', true)->select('id'))
                 ->doesntExist()
         ) {
-            throw new StepRefused('The brokerage needs an administrator. Make someone else administrator first.');
+            throw AccessRefusal::LastAdministrator->because();
         }
         $held
             ? OfficeRole::query()->firstOrCreate([
@@ -133,7 +134,7 @@ final class KeepPeople
     public function deactivate(User $by, User $user): void
     {
         if ($user->id === $by->id) {
-            throw new StepRefused('You cannot close your own access. Ask another administrator.');
+            throw AccessRefusal::OwnAccess->because();
         }
         foreach ($user->officeRoles as $role) {
             $this->mayRun($by, $role->office, Role::from($role->role));
@@ -146,7 +147,7 @@ final class KeepPeople
                 ->whereIn('user_id', User::query()->where('active', true)->select('id'))
                 ->doesntExist()
         ) {
-            throw new StepRefused('The brokerage needs an administrator. Make someone else administrator first.');
+            throw AccessRefusal::LastAdministrator->because();
         }
         $user->update(['active' => false]);
         RememberedDevices::forget($user);
@@ -188,10 +189,8 @@ final class KeepPeople
         ) {
             return;
         }
-        throw new StepRefused(
-            in_array($role, [Role::Broker, Role::Administrator], true)
-                ? 'Only an administrator of that office can make brokers and administrators.'
-                : "You do not manage {$office->name}.",
-        );
+        throw in_array($role, [Role::Broker, Role::Administrator], true)
+            ? AccessRefusal::OnlyAdministrator->because()
+            : AccessRefusal::NotTheirOffice->because(office: $office->name);
     }
 }

@@ -17,8 +17,8 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\ValidationException;
+use Unanimus\Access\AccessRefusal;
 use Unanimus\Access\Totp;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\NativeTool;
 
 /** A person's own sign-in: second factor, sessions, calendar address. */
@@ -48,7 +48,7 @@ final class AccountController
     {
         $user = $this->sure($request);
         if (SecondFactor::isOn($user)) {
-            throw new StepRefused('Two-step sign-in is already on. Turn it off first to set it up again.');
+            throw AccessRefusal::SecondFactorOn->because();
         }
         SecondFactor::prepare($user);
 
@@ -76,7 +76,7 @@ final class AccountController
     {
         $given = $request->validate(['code' => 'required|string|max:20']);
         if (SecondFactor::isOn(User::signedIn($request))) {
-            throw new StepRefused('Two-step sign-in is already on. Your recovery codes did not change.');
+            throw AccessRefusal::SecondFactorKept->because();
         }
         $codes =
             SecondFactor::turnOn(User::signedIn($request), $given['code']) ??

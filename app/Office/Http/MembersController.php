@@ -12,7 +12,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
+use Unanimus\Access\AccessRefusal;
 
 /** Who serves a file. */
 final class MembersController
@@ -27,7 +27,7 @@ final class MembersController
             $file->address_key,
             $file->id,
         ]);
-        $row = collect($rows)->firstWhere('key', $twin) ?? throw new StepRefused('That file is no longer on this listing or address.');
+        $row = collect($rows)->firstWhere('key', $twin) ?? throw AccessRefusal::TwinGone->because();
         $members->ask($file, (int) $row->file_id, User::signedIn($request));
 
         return redirect("/files/{$file->key}/opening")->with(

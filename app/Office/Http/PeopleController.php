@@ -17,7 +17,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
+use Unanimus\Access\AccessRefusal;
 
 /** People and offices, kept by those who run them. */
 final class PeopleController
@@ -64,7 +64,7 @@ final class PeopleController
     {
         Gate::authorize('run-office');
         $user->invited_at === null
-            ? throw new StepRefused("{$user->name} already has a password.")
+            ? throw AccessRefusal::HasPassword->because(name: $user->name)
             : $people->sendInvitation($user, User::signedIn($request));
 
         return redirect("/people/{$user->key}")->with('told', 'Invitation sent again.');

@@ -6,6 +6,7 @@ namespace App\Overview\Actions;
 
 use App\Models\SavedView;
 use App\Models\User;
+use Unanimus\Access\AccessRefusal;
 use Unanimus\Files\StepRefused;
 
 /** Views of the files list that a person saved. */
@@ -23,7 +24,7 @@ final class KeepViews
     public function drop(User $user, SavedView $view): void
     {
         if ($view->user_id !== $user->id) {
-            throw new StepRefused('Only the person who saved a shared view can delete it.');
+            throw AccessRefusal::NotOwnView->because();
         }
         $view->delete();
     }

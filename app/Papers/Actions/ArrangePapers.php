@@ -11,6 +11,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Papers\SelectedPapers;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -32,9 +33,7 @@ final class ArrangePapers
         $papers = SelectedPapers::from($file, $keys);
         $stages = array_unique(array_map(static fn (Paper $paper) => $paper->stage, $papers));
         if (count($stages) !== 1) {
-            throw new StepRefused(
-                'Papers are put in order within one part of the board. To move one to another part, open it and change its stage.',
-            );
+            throw PaperRefusal::SeveralStages->because();
         }
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $places = array_map(static fn (Paper $paper) => $paper->position, $papers);
@@ -76,7 +75,7 @@ final class ArrangePapers
             static fn (string $tag) => $tag !== '',
         );
         if ($tags === []) {
-            throw new StepRefused('Type at least one tag. The tags stay as they are.');
+            throw PaperRefusal::NoTag->because();
         }
 
         return $this->keepTags(

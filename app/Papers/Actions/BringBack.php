@@ -8,6 +8,7 @@ use App\History\History;
 use App\Models\Paper;
 use App\Papers\PaperLog;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 
@@ -24,11 +25,11 @@ final class BringBack
     {
         $paper->lockForChange();
         if (! $paper->isDraft()) {
-            throw new StepRefused('This paper can no longer be filled in. Its versions stay as they are.');
+            throw PaperRefusal::VersionsStay->because();
         }
         $log = PaperLog::of($paper);
         if ($state < 0 || $state > $log->count()) {
-            throw new StepRefused('This paper never looked like that.');
+            throw PaperRefusal::NoSuchState->because();
         }
         $values = $log->bringingBack($state, $blank === null ? null : [$blank]);
         $changed = 0;

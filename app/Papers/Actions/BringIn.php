@@ -21,6 +21,7 @@ use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Brought;
 use Unanimus\Intake\Converter;
+use Unanimus\Intake\IntakeRefusal;
 use Unanimus\Intake\Placeholder;
 use Unanimus\Intake\Stack;
 use Unanimus\Intake\StackPart;
@@ -70,7 +71,7 @@ final class BringIn
             $placeholder !== null &&
             DB::table('papers')->where('id', $placeholder->id)->lockForUpdate()->value('state') !== PaperState::Expected->value
         ) {
-            throw new StepRefused("“{$placeholder->title}” has already arrived. Open it and upload this file as a new version.");
+            throw IntakeRefusal::AlreadyArrived->because(title: $placeholder->title);
         }
         $texts = $this->texts($brought);
         // At a row it was put there by hand: nothing is asked but whether it is one paper.

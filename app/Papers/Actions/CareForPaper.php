@@ -12,7 +12,9 @@ use App\Models\User;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
@@ -39,7 +41,7 @@ final class CareForPaper
     {
         $title = mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', $title)), 0, 120, '…');
         if ($title === '' || ! in_array($stage, Stage::keys(), true)) {
-            throw new StepRefused('A paper needs a name and a stage. The old ones were kept.');
+            throw PaperRefusal::NoName->because();
         }
         if ($title === $paper->title && $stage === $paper->stage) {
             return;
@@ -96,12 +98,10 @@ final class CareForPaper
         $paper->state->mustBeInHand($paper->title);
         $reason = mb_substr(trim($reason), 0, 300);
         if ($reason === '') {
-            throw new StepRefused('Give a reason for voiding the paper. It stays in the file’s history.');
+            throw PaperRefusal::NoReason->because();
         }
         if ($paper->called_by === 'rule' && in_array($paper->state, [PaperState::Draft, PaperState::Expected], true)) {
-            throw new StepRefused(
-                "“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.",
-            );
+            throw PaperRefusal::CalledFor->because(title: $paper->title, reason: $paper->reason);
         }
         $paper->moveTo(PaperState::Void, ['reason' => "void: {$reason}"]);
         $this->tell($paper, 'Paper void', ['why' => $reason]);
@@ -116,11 +116,11 @@ final class CareForPaper
     public function copy(Paper $paper, DealFile $to, User $by): Paper
     {
         if (! $to->status->isOpen()) {
-            throw new StepRefused("{$to->name} has ended. Reopen it to copy papers into it.");
+            throw FileRefusal::OtherHasEnded->because(name: $to->name);
         }
         $version = $paper->latest;
         if (! $paper->isDraft() && $version === null) {
-            throw new StepRefused("“{$paper->title}” has not arrived yet, so there is nothing to copy.");
+            throw PaperRefusal::NothingToCopy->because(title: $paper->title);
         }
         $place = ((int) array_search($paper->stage, Stage::keys(), true) + 1) * 1000 + 950;
         $draft = $paper->isDraft();

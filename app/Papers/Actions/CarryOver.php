@@ -13,6 +13,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Carryover as Plan;
+use Unanimus\Forms\FormRefusal;
 
 /** Takes a draft over to the revision of its form that is in force now, with its entries. */
 final class CarryOver
@@ -37,15 +38,11 @@ final class CarryOver
         $plan = self::plan($paper);
         $new = $paper->newerForm();
         if ($plan === null || $new === null) {
-            throw new StepRefused(
-                $paper->isDraft()
-                    ? 'This paper already uses the current revision.'
-                    : 'This paper can no longer be filled in. It keeps its revision.',
-            );
+            throw ($paper->isDraft() ? FormRefusal::IsCurrent : FormRefusal::KeepsRevision)->because();
         }
         $paper->lockForChange();
         if ($new->revision !== $revision) {
-            throw new StepRefused("Revision {$new->revision} is now the current one. Look at that one first. Nothing was changed.");
+            throw FormRefusal::NewerRevision->because(revision: $new->revision);
         }
         $before = (string) $paper->form_revision;
         $entries = $paper->entries();

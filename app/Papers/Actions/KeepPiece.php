@@ -13,10 +13,12 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
+use Unanimus\Files\Reason;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
+use Unanimus\Pages\LayerRefusal;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
@@ -49,18 +51,18 @@ final class KeepPiece
         if ($this->isKept($paper, $clientKey)) {
             return;
         }
-        $kind = LayerKind::tryFrom($given['kind']) ?? throw new StepRefused('This cannot be added to a page.');
+        $kind = LayerKind::tryFrom($given['kind']) ?? throw LayerRefusal::NoSuchKind->because();
         if ($kind === LayerKind::Cover && $paper->isDraft()) {
-            throw new StepRefused('You cannot cover a form’s own words. Strike them out instead, so everyone can see it.');
+            throw LayerRefusal::CoversForm->because();
         }
         [$path, $sizes] = $this->pages($paper);
         $page = (int) $given['page'];
-        $size = $sizes[$page - 1] ?? throw new StepRefused("This paper has no page {$page}.");
+        $size = $sizes[$page - 1] ?? throw LayerRefusal::NoSuchPage->because(page: $page);
         $place = self::place($given['place'], $size);
         $text = $kind->isWritten() ? $this->text($paper, $kind, (string) ($given['text'] ?? '')) : '';
         $old = $instead === null ? null : $this->standing($paper, $instead);
         if ($old === null && PaperPiece::standing($paper)->count() >= self::MOST) {
-            throw new StepRefused('This paper has as many additions as it can hold.');
+            throw LayerRefusal::Full->because();
         }
         $places = $kind->followsWords() ? LayerPiece::over($place, PageWords::of($path, $page)[$page] ?? []) : [$place];
         $new = PaperPiece::create([
@@ -118,11 +120,7 @@ final class KeepPiece
                     User::query()
                         ->whereKey($next === null ? $piece->gone_by : $next->user_id)
                         ->value('name') ?? 'Someone';
-                throw new StepRefused(
-                    "{$who} ".
-                        ($next === null ? 'removed this from the page' : 'changed this').
-                        ' while you were on this page. It was left as it is now.',
-                );
+                throw ($next === null ? LayerRefusal::RemovedMeanwhile : LayerRefusal::ChangedMeanwhile)->because(who: $who);
             }
             $piece = $next;
         }
@@ -130,8 +128,8 @@ final class KeepPiece
         return $piece;
     }
 
-    /** Whether anything may be put on it now; else why not, in words. */
-    public static function refusal(Paper $paper, Bytes $bytes): ?string
+    /** Whether anything may be put on it now; else why not. */
+    public static function refusal(Paper $paper): ?Reason
     {
         $version = $paper->latest;
         $refusal = $paper->refusesChange();
@@ -140,9 +138,9 @@ final class KeepPiece
             $refusal !== null, $paper->isDraft() => $refusal,
             $version === null => PaperState::Expected->refusesChange(),
             $version->made_by === MadeBy::Signed => PaperState::Signed->refusesChange(),
-            $version->made_by === MadeBy::Exchange => 'This shows a listing as it stood. It cannot be changed.',
-            $version->made_by === MadeBy::Computed => 'This paper was authorized with the file’s figures. It cannot be changed.',
-            $version->original_sha256 !== null => 'This PDF has a digital signature, so nothing can be added to it. Print it to PDF and upload that instead.',
+            $version->made_by === MadeBy::Exchange => LayerRefusal::ListingAsItStood,
+            $version->made_by === MadeBy::Computed => LayerRefusal::AuthorizedFigures,
+            $version->original_sha256 !== null => LayerRefusal::DigitallySigned,
             default => null,
         };
     }
@@ -151,9 +149,9 @@ final class KeepPiece
     {
         DB::table('papers')->where('id', $paper->id)->lockForUpdate()->value('state');
         $paper = $paper->refresh()->load(['latest', 'requirement', 'file.office']);
-        $refusal = self::refusal($paper, $this->bytes);
+        $refusal = self::refusal($paper);
 
-        return $refusal === null ? $paper : throw new StepRefused($refusal);
+        return $refusal === null ? $paper : throw $refusal->because();
     }
 
     /** @return array{string, list<array{float, float}>} */
@@ -176,7 +174,7 @@ final class KeepPiece
     {
         $given = array_values($given);
         if (count($given) !== 4 || array_filter($given, is_numeric(...)) !== $given) {
-            throw new StepRefused('That is not a place on the page.');
+            throw LayerRefusal::OffThePage->because();
         }
         [$width, $height] = [max(2.0, min((float) $given[2], $size[0])), max(2.0, min((float) $given[3], $size[1]))];
 
@@ -197,10 +195,10 @@ final class KeepPiece
                     ? $text
                     : Kind::Date->show(Kind::Date->parse($text, $paper->file->office->today()));
         } catch (EntryUnreadable $unreadable) {
-            throw new StepRefused($unreadable->getMessage(), previous: $unreadable);
+            throw StepRefused::unreadable($unreadable);
         }
 
-        return $text !== '' ? $text : throw new StepRefused('Enter some text first. Nothing was added.');
+        return $text !== '' ? $text : throw LayerRefusal::NoText->because();
     }
 
     private function tell(Paper $paper, string $what, PaperPiece $piece): void

@@ -13,11 +13,13 @@ use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
+use Unanimus\Intake\IntakeRefusal;
 use Unanimus\Intake\StackPart;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PdfLook;
@@ -86,7 +88,7 @@ final class PlaceUpload
         $from = $this->standing($upload);
         $parts = $upload->stack();
         if ($parts === []) {
-            throw new StepRefused("“{$upload->name}” holds one paper only.");
+            throw IntakeRefusal::OnePaperOnly->because(name: $upload->name);
         }
         $version = PaperVersion::query()->findOrFail($upload->version_id);
         // Cut first: where that cannot be done, nothing has moved.
@@ -124,7 +126,7 @@ final class PlaceUpload
             $isWhole = [];
         }
         if (count($isWhole) !== $part->pages) {
-            throw new StepRefused("“{$upload->name}” could not be separated. It stays in the file as one paper.");
+            throw IntakeRefusal::NotSeparated->because(name: $upload->name);
         }
 
         return $this->bytes->keep($upload->brokerage_id, $scratch->get('part.pdf'));
@@ -171,10 +173,10 @@ final class PlaceUpload
     /** @throws StepRefused when a newer version lies over it, or what it stands at is with a reviewer, out, or void */
     private function standing(Upload $upload): Paper
     {
-        $paper = $upload->paper ?? throw new StepRefused("“{$upload->name}” is not in the file.");
+        $paper = $upload->paper ?? throw IntakeRefusal::NotInFile->because(name: $upload->name);
         $paper->refresh();
         if ($paper->latest_version_id !== $upload->version_id) {
-            throw new StepRefused("“{$paper->title}” has a newer version than this upload. Nothing was moved.");
+            throw IntakeRefusal::NewerVersion->because(title: $paper->title);
         }
         self::mustTake($paper);
 
@@ -186,7 +188,7 @@ final class PlaceUpload
     {
         $paper->state->mustBeInHand($paper->title);
         if ($paper->requirement?->review_state->isWithReviewer() ?? false) {
-            throw new StepRefused("“{$paper->title}” is with the reviewer. It can be changed when it is sent back.");
+            throw PaperRefusal::WithReviewer->because(title: $paper->title);
         }
     }
 

@@ -14,6 +14,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
@@ -52,7 +53,7 @@ final class StoreEntry
         ?string $source = null,
     ): string {
         $form = $paper->form();
-        $blank = $form?->blank($blankName) ?? throw new StepRefused('This paper has no such blank.');
+        $blank = $form?->blank($blankName) ?? throw FormRefusal::NoSuchBlank->because();
         // The key first, for every scope: what was stored already is told as stored, whatever has happened to the paper or the term since.
         try {
             $paper->lockForChange();

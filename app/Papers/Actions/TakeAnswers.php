@@ -9,6 +9,7 @@ use App\Models\Paper;
 use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\FillRefusal;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\PropertyFact;
@@ -61,7 +62,7 @@ final class TakeAnswers
     {
         $open = self::open($paper, FactBook::of($paper->file));
         if ($open === []) {
-            throw new StepRefused('The file has these answers already.');
+            throw FillRefusal::AnswersAreThere->because();
         }
         $used = 0;
         $left = [];

@@ -8,9 +8,11 @@ use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Terms\SearchRow;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\Stage;
 
@@ -31,11 +33,11 @@ final class TakeForm
     public function take(DealFile $file, string $number, bool $more = false): Paper
     {
         if (! $file->status->isOpen()) {
-            throw new StepRefused('This file has ended. Reopen it to add forms.');
+            throw FileRefusal::EndedForForms->because();
         }
         $form = $this->library->form($number);
         if ($form->retired) {
-            throw new StepRefused("{$form->number} {$form->title} is retired. You cannot start new papers on it. Existing papers stay.");
+            throw FormRefusal::Retired->because(number: $form->number, title: $form->title);
         }
         $same = $file->papers()->where('form_number', $form->number)->lockForUpdate()->orderBy('id')->get();
         $there = $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void);
@@ -78,19 +80,7 @@ final class TakeForm
      */
     public function out(Paper $paper): void
     {
-        if ($paper->state === PaperState::Void || $paper->state->isFixed()) {
-            throw new StepRefused(
-                "“{$paper->title}” is ".
-                    ($paper->state === PaperState::Void
-                        ? 'already removed from the file.'
-                        : "{$paper->state->readable()} and stays in the file."),
-            );
-        }
-        if ($paper->called_by === 'rule') {
-            throw new StepRefused(
-                "“{$paper->title}” is required: {$paper->reason}. It goes away when that changes, or a reviewer can mark it as not applicable.",
-            );
-        }
+        $paper->state->mustLeave($paper->title, $paper->called_by === 'rule' ? $paper->reason : null);
         $paper->requirement()->delete();
         $paper->moveTo(PaperState::Void, ['reason' => 'removed']);
         $this->tell($paper->file, 'Form taken out', $paper);

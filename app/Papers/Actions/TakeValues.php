@@ -6,8 +6,10 @@ namespace App\Papers\Actions;
 
 use App\Models\Paper;
 use App\Terms\FactBook;
+use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\FormRefusal;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 
@@ -29,11 +31,11 @@ final class TakeValues
     {
         $form = $paper->form();
         if ($form === null || ! $paper->isDraft()) {
-            throw new StepRefused('This paper can no longer be filled in.');
+            throw PaperRefusal::NoLongerFilled->because();
         }
         $known = array_filter($values, static fn (string $name) => $form->blank($name) !== null, ARRAY_FILTER_USE_KEY);
         if ($known === []) {
-            throw new StepRefused("Nothing in this file belongs to {$form->number} {$form->title}. Nothing was changed.");
+            throw FormRefusal::NothingBelongs->because(number: $form->number, title: $form->title);
         }
         $filling = Filling::of($form, $paper->load('values')->entries(), FactBook::of($paper->file));
         $changed = 0;

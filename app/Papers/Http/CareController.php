@@ -17,8 +17,8 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FillablePdf;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Xfdf;
@@ -105,7 +105,7 @@ final class CareController
             ->orderByDesc('id')
             ->first();
         if ($typed === '' || $to === null || Gate::denies('work-on', $to)) {
-            throw new StepRefused('Choose a file you work on, by its name or listing number. Nothing was copied.');
+            throw FileRefusal::NotAFileOfYours->because();
         }
         $user = User::signedIn($request);
         $care->copy($paper->load(['values', 'latest']), $to, $user);

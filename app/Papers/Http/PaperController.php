@@ -73,7 +73,7 @@ final class PaperController
             'answers' => $canFill ? TakeAnswers::open($paper, $facts) : [],
             'besides' => $canFill ? Beside::choices($paper) : [],
             'pieces' => LayerController::of($paper),
-            'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper, $bytes) === null,
+            'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper) === null,
         ]);
     }
 

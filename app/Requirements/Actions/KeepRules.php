@@ -78,7 +78,7 @@ final class KeepRules
 
             return $rule;
         } catch (ConditionUnreadable|FormUnknown $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The rule is not saved.", previous: $unreadable);
+            throw StepRefused::unreadable($unreadable, 'The rule is not saved.');
         }
     }
 }

@@ -15,6 +15,7 @@ use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\Kit;
+use Unanimus\Requirements\KitRefusal;
 
 /** Keeps kits: each change is a version of its own, and files keep the version they were started with. */
 final class SaveKit
@@ -43,7 +44,7 @@ final class SaveKit
     public function start(User $by, string $name, bool $personal, ?int $officeId, ?Kit $copied = null): StoredKit
     {
         if (! $personal && ! self::mayForOffice($by, $officeId)) {
-            throw new StepRefused('Only the broker or administrator keeps an office’s kits. You can always make a kit of your own.');
+            throw KitRefusal::OfficeKit->because();
         }
         $definition = [...$copied?->toArray() ?? ['items' => []], 'name' => $name];
         $kit = $this->read('new', $definition);
@@ -73,9 +74,7 @@ final class SaveKit
     {
         $stored = StoredKit::query()->whereKey($stored->id)->lockForUpdate()->firstOrFail();
         if ($stored->version !== $seen) {
-            throw new StepRefused(
-                "Someone saved version {$stored->version} of this kit. Your change is not saved. Look at theirs, then make your change again.",
-            );
+            throw KitRefusal::SavedMeanwhile->because(version: $stored->version);
         }
         $before = KitShelf::get($stored->key, $stored->version)->toArray();
         $kit = $this->read($stored->key, [...$before, ...$parts]);
@@ -127,7 +126,7 @@ final class SaveKit
                 $item->form === null || $this->library->form($item->form);
             }
         } catch (ConditionUnreadable|FormUnknown $unreadable) {
-            throw new StepRefused("{$unreadable->getMessage()} The kit did not change.", previous: $unreadable);
+            throw StepRefused::unreadable($unreadable, 'The kit did not change.');
         }
         $told = $kit->ofTheDeal(function (string $form, string $blank): ?string {
             try {
@@ -137,7 +136,7 @@ final class SaveKit
             }
         });
         if ($told !== []) {
-            throw new StepRefused(implode(' ', $told));
+            throw KitRefusal::HoldsDealData->because(faults: implode(' ', $told));
         }
 
         return $kit;

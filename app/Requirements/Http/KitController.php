@@ -25,6 +25,7 @@ use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\Group;
 use Unanimus\Requirements\Kit;
 use Unanimus\Requirements\KitItem;
+use Unanimus\Requirements\KitRefusal;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 
@@ -197,7 +198,7 @@ final class KitController
     {
         Gate::authorize('work-on', $file);
         if (! $file->status->isOpen()) {
-            throw new StepRefused("This file is {$file->status->readable()}. You can only apply kits to open files.");
+            throw KitRefusal::FileHasEnded->because(status: $file->status->readable());
         }
         $apply->byHand($file, $key, (int) (StoredKit::query()->where('key', $key)->value('version') ?? 0));
 
@@ -209,7 +210,7 @@ final class KitController
     {
         $items = array_map(static fn (KitItem $item) => $item->toArray(), $kit->items);
         $place = $request->integer('place');
-        isset($items[$place]) || throw new StepRefused('This paper is no longer in the kit. Check the list again.');
+        isset($items[$place]) || throw KitRefusal::NoSuchItem->because();
         $items[$place]['when'] = GivenConditions::from($request);
 
         return $items;
@@ -267,7 +268,7 @@ final class KitController
                 $given[(string) $blank] =
                     $known->kind === Kind::Tick ? 'x' : $known->parse($typed, LocalDate::at(now(), new \DateTimeZone('UTC')));
             } catch (EntryUnreadable $unreadable) {
-                throw new StepRefused("{$known->label}: {$unreadable->getMessage()} The answers did not change.", previous: $unreadable);
+                throw StepRefused::unreadable($unreadable, 'The answers did not change.', $known->label);
             }
         }
 

@@ -16,7 +16,10 @@ use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
+use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
+use Unanimus\Review\ReviewRefusal;
+use Unanimus\Review\SubmitCheck;
 
 /** Gives papers to review. A form that nobody signs is fixed as it is handed in: what is accepted is what was read. */
 final class SubmitPaper
@@ -31,12 +34,10 @@ final class SubmitPaper
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh();
         $paper = $requirement->paper;
-        if ($paper === null || ! in_array($paper->state, [PaperState::Ready, PaperState::Signed, PaperState::Draft], true)) {
-            throw new StepRefused("“{$requirement->title}” has not arrived yet, so there is nothing to submit.");
+        if ($paper === null) {
+            throw ReviewRefusal::NotArrived->because(title: $requirement->title);
         }
-        if ($paper->state === PaperState::Draft && ($paper->form()->marks ?? []) !== []) {
-            throw new StepRefused("“{$requirement->title}” is not signed yet. Send it for signature, then submit it.");
-        }
+        SubmitCheck::paper($requirement->title, $paper->state, ($paper->form()->marks ?? []) !== []);
         $state = $requirement->review_state->submit();
         if ($paper->isDraft()) {
             $paper->lockForChange();
@@ -73,7 +74,7 @@ final class SubmitPaper
         foreach ($file->papers()->whereIn('key', $keys)->get() as $paper) {
             $requirement = $requirements->firstWhere('paper_id', $paper->id);
             try {
-                $requirement === null ? throw new StepRefused("“{$paper->title}” is not on the checklist.") : $this($requirement, $by);
+                $requirement === null ? throw ReviewRefusal::NotOnChecklist->because(title: $paper->title) : $this($requirement, $by);
                 $count++;
             } catch (StepRefused $refused) {
                 $why[] = str_contains($refused->getMessage(), $paper->title)
@@ -90,15 +91,6 @@ final class SubmitPaper
     {
         $form = $paper->form();
         $missing = $form === null ? [] : Filling::of($form, $paper->load('values')->entries(), FactBook::of($paper->file))->missing();
-        if ($missing !== []) {
-            $count = count($missing);
-            throw new StepRefused(
-                "“{$paper->title}” has ".
-                    ($count === 1 ? 'a required blank' : "{$count} required blanks").
-                    " empty: {$missing[0]->label}".
-                    ($count > 1 ? ' …' : '').
-                    '. Fill it in, then submit it.',
-            );
-        }
+        SubmitCheck::blanks($paper->title, array_values(array_map(static fn (Blank $blank) => $blank->label, $missing)));
     }
 }

@@ -13,6 +13,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
 
 /** Changes a round that has not been sent. */
 final class ChangeRound
@@ -27,7 +28,7 @@ final class ChangeRound
     {
         $this->mustBeDraft($round);
         if ($lastDay !== null && $lastDay->isBefore($round->file->office->today())) {
-            throw new StepRefused('The last day to sign is in the past.');
+            throw SigningRefusal::LastDayPassed->because();
         }
         $round->update(['message' => $message, 'last_day' => $lastDay?->iso()]);
         $changed = $round->wasChanged();
@@ -79,8 +80,6 @@ final class ChangeRound
     /** Held until the transaction ends: it is not sent from another tab while it is changed here. */
     private function mustBeDraft(Round $round): void
     {
-        if (DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('status') !== RoundStatus::Drafting->value) {
-            throw new StepRefused('This round has been sent. Recall it to change it.');
-        }
+        RoundStatus::from((string) DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('status'))->mustBeDraft();
     }
 }

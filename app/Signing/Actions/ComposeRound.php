@@ -38,14 +38,7 @@ final class ComposeRound
      */
     public function __invoke(DealFile $file, array $papers, User $by): Round
     {
-        if ($papers === []) {
-            throw new StepRefused('Select at least one paper to send for signature.');
-        }
-        foreach ($papers as $paper) {
-            if (! $paper->state->isOpen()) {
-                throw new StepRefused("“{$paper->title}” is {$paper->state->readable()} and cannot go out for signature.");
-            }
-        }
+        RoundPlan::mustGoOut(array_map(static fn (Paper $paper) => [$paper->title, $paper->state], $papers));
         $side = array_values(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers)))[0] ?? null;
         $round = Round::create([
             'side' => $side,

@@ -20,6 +20,7 @@ use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
+use Unanimus\Signing\SigningRefusal;
 
 /**
  * The one way anything happens in a round: the round is locked, its events folded, the new one decided upon, stored once
@@ -44,7 +45,7 @@ final class RecordEvent
         }
         $event->seat === null ||
             $round->file->status->isOpen() ||
-            throw new StepRefused('This deal has ended. There is nothing left to sign.');
+            throw SigningRefusal::DealEnded->because();
         $after = $before->after($event);
         if ($event->kind === EventKind::Opened && $after->signers === $before->signers) {
             return $before;

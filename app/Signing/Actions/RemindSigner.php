@@ -13,6 +13,7 @@ use Illuminate\Support\Str;
 use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\SigningRefusal;
 
 /** Reminds somebody whose turn it is to sign; pressed again within minutes, or in another tab, nothing more is sent. */
 final class RemindSigner
@@ -43,7 +44,7 @@ final class RemindSigner
         $once = (string) Str::ulid();
         $state = ($this->record)($round, new RoundEvent(EventKind::Reminded, null, ['seat' => $signer->seat]), "remind:{$once}");
         if (! in_array($signer->seat, $state->asked(), true)) {
-            throw new StepRefused("{$signer->name} is not asked to sign right now.");
+            throw SigningRefusal::NotTheirTurn->because(name: $signer->name);
         }
         Post::reminder($round, $signer, $once);
 

@@ -14,6 +14,7 @@ use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
 
 /** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
 final class SendRound
@@ -38,7 +39,8 @@ final class SendRound
         $round->load(['papers.paper.values', 'papers.paper.latest', 'signers', 'marks']);
         $faults = array_values(array_filter(ComposeRound::faults($round), static fn (RoundFault $fault) => $fault->kind->isBlocking()));
         if ($faults !== []) {
-            throw new StepRefused($faults[0]->text.(count($faults) > 1 ? ' And '.(count($faults) - 1).' more.' : ''));
+            $more = count($faults) - 1;
+            throw SigningRefusal::RoundHasFaults->because(faults: $faults[0]->text.($more > 0 ? " And {$more} more." : ''));
         }
         foreach ($round->papers as $sent) {
             $version = ($this->fix)($sent->paper, MadeBy::Sent, 'sent for signature', $round->user_id);

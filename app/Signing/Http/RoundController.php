@@ -25,10 +25,10 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
 
 /** Rounds, for those who send and watch them. */
 final class RoundController
@@ -78,7 +78,7 @@ final class RoundController
     {
         Gate::authorize('work-on', $round->file);
         if ($round->status !== RoundStatus::Complete || $round->sealedSet !== null) {
-            throw new StepRefused('There is nothing to seal.');
+            throw SigningRefusal::NothingToSeal->because();
         }
         SealRound::again($round->brokerage_id, $round->id);
 
@@ -183,7 +183,7 @@ final class RoundController
     public function set(Round $round, Bytes $bytes): Response
     {
         Gate::authorize('see', $round->file);
-        $set = $round->sealedSet ?? throw new StepRefused('The sealed set is not ready yet.');
+        $set = $round->sealedSet ?? throw SigningRefusal::NotSealedYet->because();
 
         return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
     }

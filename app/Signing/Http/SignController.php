@@ -19,7 +19,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Drawing;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
@@ -27,6 +26,7 @@ use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
+use Unanimus\Signing\SigningRefusal;
 
 /** The signer's pages: no account, one link. */
 final class SignController
@@ -123,7 +123,7 @@ final class SignController
             'where' => $mark->kind->value.', '.($sent->title ?? '').", page {$mark->page}",
         ]);
         $drawing = new Drawing(612, 792);
-        $signature = $signer->signature() ?? throw new StepRefused('Choose how your signature looks first.');
+        $signature = $signer->signature() ?? throw SigningRefusal::NotAdopted->because();
         MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, '');
 
         return new JsonResponse([

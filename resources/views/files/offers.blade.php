@@ -4,13 +4,13 @@
     @if ($offers->isEmpty())
         <div class="leaf pad"><p class="empty">Compare offers side by side here: what the sellers net, how certain each one is, and its timing. Record the first offer below.</p></div>
     @else
-    @php($warning = \Unanimus\Terms\OfferView::warning($offers->whereIn('state', ['open', 'chosen'])->map(fn ($offer) => $offer->terms())->values()->all()))
+    @php($warning = \Unanimus\Terms\OfferView::warning($offers->filter(fn ($offer) => $offer->state->isLive())->map(fn ($offer) => $offer->terms())->values()->all()))
     @if ($warning)<p class="say now">{{ $warning }}</p>@endif
     <div class="leaf pad scrolls">
         <table class="ledger offers">
-            <thead><tr><th><span class="unseen">Term</span></th>@foreach ($offers as $offer)<th scope="col" @class(['off' => in_array($offer->state, ['countered', 'declined'])])><b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' : '' }}</span><br><span class="status {{ $offer->state === 'chosen' ? 'closed' : '' }}">{{ ['open' => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state] }}</span></th>@endforeach</tr></thead>
+            <thead><tr><th><span class="unseen">Term</span></th>@foreach ($offers as $offer)<th scope="col" @class(['off' => ! $offer->state->isLive()])><b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' : '' }}</span><br><span class="status {{ $offer->state === \Unanimus\Files\OfferState::Chosen ? 'closed' : '' }}">{{ ['open' => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state->value] }}</span></th>@endforeach</tr></thead>
             <tbody>
-            <tr class="net"><th scope="row">Sellers net</th>@foreach ($offers as $offer)@php($net = $views[$offer->id]->net)<td>@if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best && in_array($offer->state, ['open', 'chosen'])) <span class="ok">most</span>@elseif ($best !== null && in_array($offer->state, ['open', 'chosen'])) <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
+            <tr class="net"><th scope="row">Sellers net</th>@foreach ($offers as $offer)@php($net = $views[$offer->id]->net)<td>@if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best && $offer->state->isLive()) <span class="ok">most</span>@elseif ($best !== null && $offer->state->isLive()) <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
                 <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)<tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">{{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}</td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as zero: {{ implode(', ', $net->open) }}</td></tr>@endif</table></details>@else<span class="dim">no price</span>@endif</td>@endforeach</tr>
             <tr><th scope="row">How certain</th>@foreach ($offers as $offer)<td class="dim">{{ implode(', ', $views[$offer->id]->strength) ?: '–' }}</td>@endforeach</tr>
             <tr><th scope="row">Timing</th>@foreach ($offers as $offer)<td>@include('files.offer-line', ['view' => $views[$offer->id]])</td>@endforeach</tr>
@@ -23,7 +23,7 @@
             @if ($offers->contains(fn ($offer) => $offer->note !== ''))<tr><th scope="row">Note</th>@foreach ($offers as $offer)<td class="dim">{{ $offer->note }}</td>@endforeach</tr>@endif
             @if ($works)
             <tr><th><span class="unseen">Actions</span></th>@foreach ($offers as $offer)<td>
-                @if (! $chosen && in_array($offer->state, ['open', 'declined']))<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight" name="do" value="choose">Accept offer</button> @if ($offer->state === 'open')<button class="button tight plain" name="do" value="decline">Decline offer</button>@endif</form>
+                @if (! $chosen && $offer->state->mayBeChosen())<form method="post" action="/files/{{ $file->key }}/offers/{{ $offer->key }}">@csrf @method('put')<label class="unseen" for="on-{{ $offer->key }}">Accepted on</label><input class="input on" id="on-{{ $offer->key }}" name="on" placeholder="accepted today" maxlength="40"><button class="button tight" name="do" value="choose">Accept offer</button> @if ($offer->state === \Unanimus\Files\OfferState::Open)<button class="button tight plain" name="do" value="decline">Decline offer</button>@endif</form>
                 <a class="small" href="?counter={{ $offer->key }}#record">Counter</a>@endif
             </td>@endforeach</tr>
             @endif

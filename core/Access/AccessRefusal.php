@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Access;
+
+use Unanimus\Files\Reason;
+use Unanimus\Files\Refuses;
+
+/** Why someone is not let in, or their access is not changed. */
+enum AccessRefusal: string implements Reason
+{
+    use Refuses;
+
+    case LastOfTheirSide = 'access.last-of-their-side';
+    case MayNotRemove = 'access.may-not-remove';
+    case NotAMember = 'access.not-a-member';
+    case AlreadyDecided = 'access.already-decided';
+    case MayNotAdmit = 'access.may-not-admit';
+    case AlreadyAsked = 'access.already-asked';
+    case LastAdministrator = 'access.last-administrator';
+    case OwnAccess = 'access.own-access';
+    case AddressTaken = 'access.address-taken';
+    case SecondFactorKept = 'access.second-factor-kept';
+    case SecondFactorOn = 'access.second-factor-on';
+    case TwinGone = 'access.twin-gone';
+    case HasPassword = 'access.has-password';
+    case NotOwnView = 'access.not-own-view';
+    case OnlyAdministrator = 'access.only-administrator';
+    case NotTheirOffice = 'access.not-their-office';
+
+    /** What the person is told. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::LastOfTheirSide => 'Someone has to work for this side of the file. Add another agent first.',
+            self::MayNotRemove => 'Only the file’s own agent or the broker can remove colleagues.',
+            self::NotAMember => '{name} does not work on this file.',
+            self::AlreadyDecided => 'This was already {standing}.',
+            self::MayNotAdmit => 'Only the file’s own agent or the broker decides who joins.',
+            self::AlreadyAsked => 'You already asked. You will get an email when the file’s agent or broker decides.',
+            self::LastAdministrator => 'The brokerage needs an administrator. Make someone else administrator first.',
+            self::OwnAccess => 'You cannot close your own access. Ask another administrator.',
+            self::AddressTaken => 'Someone here already signs in with this address.',
+            self::SecondFactorKept => 'Two-step sign-in is already on. Your recovery codes did not change.',
+            self::SecondFactorOn => 'Two-step sign-in is already on. Turn it off first to set it up again.',
+            self::TwinGone => 'That file is no longer on this listing or address.',
+            self::HasPassword => '{name} already has a password.',
+            self::NotOwnView => 'Only the person who saved a shared view can delete it.',
+            self::OnlyAdministrator => 'Only an administrator of that office can make brokers and administrators.',
+            self::NotTheirOffice => 'You do not manage {office}.',
+        };
+    }
+}

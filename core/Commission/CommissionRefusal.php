@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Commission;
+
+use Unanimus\Files\Reason;
+use Unanimus\Files\Refuses;
+
+/** Why figures of a commission are not taken, or its disbursement not authorized. */
+enum CommissionRefusal: string implements Reason
+{
+    use Refuses;
+
+    case AlreadyAuthorized = 'commission.already-authorized';
+    case FiguresAreFinal = 'commission.figures-are-final';
+    case FeeTooLarge = 'commission.fee-too-large';
+    case DoesNotAddUp = 'commission.does-not-add-up';
+    case NothingEntered = 'commission.nothing-entered';
+    case ReviewOpen = 'commission.review-open';
+    case OnlyBroker = 'commission.only-broker';
+    case FeeNegative = 'commission.fee-negative';
+
+    /** What the person is told. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::AlreadyAuthorized => 'The disbursement is already authorized.',
+            self::FiguresAreFinal => 'The disbursement is authorized. Its figures are final.',
+            self::FeeTooLarge => 'The fee {fee} is more than the agent’s share of {share}.',
+            self::DoesNotAddUp => 'The sheet does not add up yet.',
+            self::NothingEntered => 'The commission is not entered yet. Enter the price, the percentage and the split first.',
+            self::ReviewOpen => 'The review is not complete: {settled} of {all} requirements are settled.',
+            self::OnlyBroker => 'Only the broker authorizes a disbursement.',
+            self::FeeNegative => 'A fee cannot be negative. Enter 0 when there is none.',
+        };
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Intake;
+
+use Unanimus\Files\Reason;
+use Unanimus\Files\Refuses;
+
+/** Why what was uploaded is not put where it was meant to go. */
+enum IntakeRefusal: string implements Reason
+{
+    use Refuses;
+
+    case AlreadyArrived = 'intake.already-arrived';
+    case NewerVersion = 'intake.newer-version';
+    case NotInFile = 'intake.not-in-file';
+    case NotSeparated = 'intake.not-separated';
+    case OnePaperOnly = 'intake.one-paper-only';
+
+    /** What the person is told. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::AlreadyArrived => '“{title}” has already arrived. Open it and upload this file as a new version.',
+            self::NewerVersion => '“{title}” has a newer version than this upload. Nothing was moved.',
+            self::NotInFile => '“{name}” is not in the file.',
+            self::NotSeparated => '“{name}” could not be separated. It stays in the file as one paper.',
+            self::OnePaperOnly => '“{name}” holds one paper only.',
+        };
+    }
+}

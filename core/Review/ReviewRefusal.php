@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Review;
+
+use Unanimus\Files\Reason;
+use Unanimus\Files\Refuses;
+
+/** Why a paper is not submitted, accepted or sent back. */
+enum ReviewRefusal: string implements Reason
+{
+    use Refuses;
+
+    case NotOnChecklist = 'review.not-on-checklist';
+    case NotSigned = 'review.not-signed';
+    case NotArrived = 'review.not-arrived';
+    case NotSubmitted = 'review.not-submitted';
+    case NoReason = 'review.no-reason';
+    case AlreadySettled = 'review.already-settled';
+    case NoRemark = 'review.no-remark';
+    case DoesNotApply = 'review.does-not-apply';
+    case AlreadyAccepted = 'review.already-accepted';
+    case AlreadySubmitted = 'review.already-submitted';
+    case BlankEmpty = 'review.blank-empty';
+    case BlanksEmpty = 'review.blanks-empty';
+
+    /** What the person is told. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::NotOnChecklist => '“{title}” is not on the checklist.',
+            self::NotSigned => '“{title}” is not signed yet. Send it for signature, then submit it.',
+            self::NotArrived => '“{title}” has not arrived yet, so there is nothing to submit.',
+            self::NotSubmitted => 'Only a submitted paper can be accepted or sent back.',
+            self::NoReason => 'Say why it does not apply.',
+            self::AlreadySettled => 'This is already done.',
+            self::NoRemark => 'Say in a remark what to fix.',
+            self::DoesNotApply => 'This was marked as not applicable.',
+            self::AlreadyAccepted => 'This was already accepted.',
+            self::AlreadySubmitted => 'This was already submitted and is waiting for the broker.',
+            self::BlankEmpty => '“{title}” has a required blank empty: {label}. Fill it in, then submit it.',
+            self::BlanksEmpty => '“{title}” has {count} required blanks empty: {label} …. Fill it in, then submit it.',
+        };
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Review;
+
+use Unanimus\Files\PaperState;
+use Unanimus\Files\StepRefused;
+
+/**
+ * Whether a paper can be handed to the reviewer.
+ */
+final class SubmitCheck
+{
+    /**
+     * Lets pass a paper that is here: pages from outside, a signed one, or a form that nobody signs.
+     *
+     * @param bool $isForSigning whether its form has places for signatures
+     *
+     * @throws StepRefused when it has not come in, is out or void, or is still to be signed
+     */
+    public static function paper(string $title, PaperState $state, bool $isForSigning): void
+    {
+        match (true) {
+            ! in_array($state, [PaperState::Ready, PaperState::Signed, PaperState::Draft], true) => throw ReviewRefusal::NotArrived->because(
+                title: $title,
+            ),
+            $state === PaperState::Draft && $isForSigning => throw ReviewRefusal::NotSigned->because(title: $title),
+            default => null,
+        };
+    }
+
+    /**
+     * Lets pass a filled form: the reviewer reads it as it is filled, and with required blanks empty there is nothing to read.
+     *
+     * @param list<string> $missing labels of required blanks that are empty
+     *
+     * @throws StepRefused when there are any
+     */
+    public static function blanks(string $title, array $missing): void
+    {
+        match (count($missing)) {
+            0 => null,
+            1 => throw ReviewRefusal::BlankEmpty->because(title: $title, label: $missing[0]),
+            default => throw ReviewRefusal::BlanksEmpty->because(title: $title, count: count($missing), label: $missing[0]),
+        };
+    }
+}

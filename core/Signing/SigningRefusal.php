@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Files\Reason;
+use Unanimus\Files\Refuses;
+
+/** Why a round is not sent, changed or signed. */
+enum SigningRefusal: string implements Reason
+{
+    use Refuses;
+
+    case AlreadyOut = 'signing.already-out';
+    case LastDayPassed = 'signing.last-day-passed';
+    case PaperNotOpen = 'signing.paper-not-open';
+    case NoPapers = 'signing.no-papers';
+    case DealEnded = 'signing.deal-ended';
+    case NotTheirTurn = 'signing.not-their-turn';
+    case NotSealedYet = 'signing.not-sealed-yet';
+    case NothingToSeal = 'signing.nothing-to-seal';
+    case NotAdopted = 'signing.not-adopted';
+    case NothingDrawn = 'signing.nothing-drawn';
+    case DrawingUnreadable = 'signing.drawing-unreadable';
+    case NoSuchStyle = 'signing.no-such-style';
+    case NotTheirs = 'signing.not-theirs';
+    case AdoptedForGood = 'signing.adopted-for-good';
+    case NotConsented = 'signing.not-consented';
+    case Finished = 'signing.finished';
+    case NotYet = 'signing.not-yet';
+    case Lapsed = 'signing.lapsed';
+    case Recalled = 'signing.recalled';
+    case Declined = 'signing.declined';
+    case EveryoneSigned = 'signing.everyone-signed';
+    case NotSent = 'signing.not-sent';
+    case OnlySigner = 'signing.only-signer';
+    case RoundEnded = 'signing.round-ended';
+    case NobodyAsked = 'signing.nobody-asked';
+    case SentTwice = 'signing.sent-twice';
+    case OnlySender = 'signing.only-sender';
+    case NotAsked = 'signing.not-asked';
+    case RoundHasFaults = 'signing.round-has-faults';
+    case NoName = 'signing.no-name';
+    case TooLong = 'signing.too-long';
+    case PlaceLeft = 'signing.place-left';
+    case PlacesLeft = 'signing.places-left';
+
+    /** What the person is told. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::AlreadyOut => 'This round has been sent. Recall it to change it.',
+            self::LastDayPassed => 'The last day to sign is in the past.',
+            self::PaperNotOpen => '“{title}” is {state} and cannot go out for signature.',
+            self::NoPapers => 'Select at least one paper to send for signature.',
+            self::DealEnded => 'This deal has ended. There is nothing left to sign.',
+            self::NotTheirTurn => '{name} is not asked to sign right now.',
+            self::NotSealedYet => 'The sealed set is not ready yet.',
+            self::NothingToSeal => 'There is nothing to seal.',
+            self::NotAdopted => 'Choose how your signature looks first.',
+            self::NothingDrawn => 'Draw your signature in the field first.',
+            self::DrawingUnreadable => 'The drawing could not be read. Clear it and draw again.',
+            self::NoSuchStyle => 'Choose one of the styles shown.',
+            self::NotTheirs => 'That place is not yours to sign.',
+            self::AdoptedForGood => 'You already signed some places, so your signature stays as it is.',
+            self::NotConsented => 'Agree to sign electronically first.',
+            self::Finished => 'You are done signing. There is nothing left to do.',
+            self::NotYet => 'It is not your turn yet. You will get an email when it is.',
+            self::Lapsed => 'The last day to sign these documents has passed.',
+            self::Recalled => 'The sender took these documents back.',
+            self::Declined => 'This signing has ended: someone declined to sign.',
+            self::EveryoneSigned => 'Everyone has signed. There is nothing left to do.',
+            self::NotSent => 'This has not been sent yet.',
+            self::OnlySigner => 'Only a signer can do that.',
+            self::RoundEnded => 'This round is {status}. It can no longer change.',
+            self::NobodyAsked => 'No one is asked to sign in this round.',
+            self::SentTwice => 'This round was already sent.',
+            self::OnlySender => 'Only the sender of the round can do that.',
+            self::NotAsked => 'You are not asked to sign this.',
+            self::RoundHasFaults => '{faults}',
+            self::NoName => 'Enter your name and your initials first.',
+            self::TooLong => 'That is longer than {most} characters.',
+            self::PlaceLeft => '1 place is left to sign.',
+            self::PlacesLeft => '{count} places are left to sign.',
+        };
+    }
+}
