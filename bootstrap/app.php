@@ -21,9 +21,9 @@ use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Unanimus\Dates\DateUnreadable;
-use Unanimus\Files\StepRefused;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Pages\DiskFull;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 
 // A running copy keeps everything it writes in one state folder; caches of configuration follow it there.

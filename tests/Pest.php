@@ -5,8 +5,8 @@ declare(strict_types=1);
 use PHPUnit\Framework\AssertionFailedError;
 use Tests\Support\AppCase;
 use Tests\Support\BrowserCase;
-use Unanimus\Files\Reason;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\StepRefused;
 
 pest()->extend(AppCase::class)->in('App');
 /** Refused, and for this reason: what the person is told may change its words. */

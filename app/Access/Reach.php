@@ -6,8 +6,10 @@ namespace App\Access;
 
 use App\Models\DealFile;
 use App\Models\Offer;
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
+use Unanimus\Parties\Side;
 
 /**
  * Which rows a person may reach: those of their brokerage; of its files those they serve or answer for; in a file of both
@@ -49,7 +51,7 @@ final class Reach
             ($file->members->contains('user_id', $user->id) || in_array($file->office_id, $user->officesInSight(), true));
     }
 
-    /** @param  array{string|null, bool}  $whose */
+    /** @param  array{Side|null, bool}  $whose */
     private static function ofSide(User $user, DealFile $file, array $whose): bool
     {
         [$side, $staffOnly] = $whose;
@@ -59,10 +61,10 @@ final class Reach
             return true;
         }
 
-        return ($side === null || in_array($member?->side, [null, $side], true)) && (! $staffOnly || $member?->role === 'coordinator');
+        return ($side === null || in_array($member?->side, [null, $side], true)) && (! $staffOnly || $member?->role === Role::Coordinator);
     }
 
-    /** @return array{string|null, bool} whose own a row is, by itself or by what it hangs on */
+    /** @return array{Side|null, bool} whose own a row is, by itself or by what it hangs on */
     private static function sideOf(Model $row): array
     {
         if ($row instanceof Offer) {
@@ -70,7 +72,7 @@ final class Reach
         }
         $has = $row->getAttributes();
         if (array_key_exists('side', $has)) {
-            return [$has['side'], (bool) ($has['staff_only'] ?? false)];
+            return [$row->getAttribute('side'), (bool) ($has['staff_only'] ?? false)];
         }
         foreach (['round', 'set', 'paper'] as $above) {
             $parent = method_exists($row, $above) ? $row->getRelationValue($above) : null;

@@ -9,6 +9,7 @@ use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Models\Role;
 use App\Models\Sight;
 use App\Models\User;
 use App\Papers\Actions\TakeForm;
@@ -17,6 +18,7 @@ use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;
+use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
 
 /**
@@ -67,8 +69,8 @@ final class SixtyPapers
     {
         $agent = User::query()->where('email', 'tomas@quillmark.example')->firstOrFail();
         Auth::setUser($agent);
-        $file = ($this->open)($agent, 'buyer');
-        $this->open->join($file, User::query()->where('email', 'wendell@quillmark.example')->firstOrFail(), 'coordinator');
+        $file = ($this->open)($agent, Representation::Buyer);
+        $this->open->join($file, User::query()->where('email', 'wendell@quillmark.example')->firstOrFail(), Role::Coordinator);
         foreach (self::SEATS as $index => $seat) {
             ($this->setParty)($file, Seat::of($seat), [
                 'name' => "Perpetua Ashdown {$index}",

@@ -129,7 +129,7 @@ final class Generator
             'brokerage_id' => $agent->brokerage_id,
             'office_id' => $officeId,
             'name' => "{$street}, {$town}",
-            'side' => $side,
+            'represents' => $side,
             'kind' => 'sale',
             'status' => $open ? ($listed ? 'active' : 'under_contract') : 'closed',
             'listing_number' => sprintf('TR-%s-%05d', $open ? '26' : '25', 5000 + $index),

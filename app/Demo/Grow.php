@@ -83,7 +83,7 @@ final class Grow extends Command
             [$more],
         );
         DB::statement(
-            "INSERT INTO deal_files (id, key, brokerage_id, office_id, name, side, kind, status, listing_number, required, settled, closed_on, opened_by) OVERRIDING SYSTEM VALUE
+            "INSERT INTO deal_files (id, key, brokerage_id, office_id, name, represents, kind, status, listing_number, required, settled, closed_on, opened_by) OVERRIDING SYSTEM VALUE
             SELECT id, upper(substr(md5('grown' || id), 1, 26)), ?, office_id, street || ', ' || town, 'buyer', 'sale', status, 'TR-25-' || (20000 + i), 7, i % 8, CASE WHEN status = 'closed' THEN current_date - i % 700 END, user_id FROM grown",
             [$brokerage],
         );

@@ -13,11 +13,13 @@ use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Models\DealFile;
+use App\Models\Role;
 use App\Models\User;
 use App\Papers\Actions\TakeForm;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
 
 /** An in-house deal that closes next week: signed, reviewed, and complete but for the closing statement. */
@@ -80,8 +82,8 @@ final class Millrace
     {
         $this->story->at(-64, '10:30');
         Auth::setUser($people['priya']);
-        $file = ($this->open)($people['priya'], 'seller');
-        $this->open->join($file, $people['wendell'], 'coordinator');
+        $file = ($this->open)($people['priya'], Representation::Seller);
+        $this->open->join($file, $people['wendell'], Role::Coordinator);
         $this->listing($file);
         $today = $this->story->today();
         ($this->setParty)($file, Seat::of('seller.1'), [
@@ -144,7 +146,7 @@ final class Millrace
         ]);
         $this->takeForm->take($file, 'M-202');
         $file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers']);
-        $file->putLabels(['both sides']);
+        $file->update(['labels' => ['both sides']]);
         $this->papers->fill($file, 'M-202', self::AGREEMENT);
         $this->papers->fill($file, 'M-214', self::FINANCING);
         $this->papers->fill($file, 'M-222', ['dues' => '210', 'dues_month' => 'x', 'papers_days' => '7', 'read_days' => '5']);

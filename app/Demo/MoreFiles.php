@@ -18,10 +18,14 @@ use App\Models\Actor;
 use App\Models\Contact;
 use App\Models\DealFile;
 use App\Models\FillRequest;
+use App\Models\Role;
 use App\Models\SavedView;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\DealStatus;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
 
 /** The scenario's further files, each to show something: offers to compare, both sides in the brokerage, a deal that fell through, land, a lease, a referral. */
@@ -58,7 +62,7 @@ final class MoreFiles
     private function copperbeech(array $people): void
     {
         $this->story->at(-20, '9:40');
-        $file = $this->start($people, 'caleb', 'seller', 'TR-26-03977');
+        $file = $this->start($people, 'caleb', Representation::Seller, 'TR-26-03977');
         $today = $this->story->today();
         ($this->setParty)($file, Seat::of('seller.1'), [
             'name' => 'Beatrix Palomar',
@@ -141,7 +145,7 @@ final class MoreFiles
     private function askedToFill(DealFile $file, User $asker): void
     {
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
-        $seller = $file->parties->where('role', 'seller')->firstOrFail();
+        $seller = $file->parties->where('role', PartyRole::Seller)->firstOrFail();
         $paper = $file->papers->where('form_number', 'M-231')->firstOrFail();
         $this->fillRequests->ask(
             $file,
@@ -181,7 +185,7 @@ final class MoreFiles
     private function eideFirstTry(array $people): void
     {
         $this->story->at(-62, '10:15');
-        $file = $this->start($people, 'tomas', 'buyer', 'TR-26-04533');
+        $file = $this->start($people, 'tomas', Representation::Buyer, 'TR-26-04533');
         $today = $this->story->today();
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Torvald Eide', 'email' => 'torvald@eide.example']);
         $this->setFact->many($file, [
@@ -200,7 +204,7 @@ final class MoreFiles
     private function orchard(array $people): void
     {
         $this->story->at(-9, '13:05');
-        $file = $this->start($people, 'rosalind', 'seller');
+        $file = $this->start($people, 'rosalind', Representation::Seller);
         $today = $this->story->today();
         $this->setFact->many($file, [
             'property.street' => '3 Orchard Bank',
@@ -224,14 +228,14 @@ final class MoreFiles
             'email' => 'odalys@greywater.example',
         ]);
         ($this->move)($file, DealStatus::Active, $people['rosalind']);
-        $file->putLabels(['trust', 'land']);
+        $file->update(['labels' => ['trust', 'land']]);
     }
 
     /** @param  array<string, User>  $people */
     private function leaseAndReferral(array $people): void
     {
         $this->story->at(-6, '15:30');
-        $lease = $this->start($people, 'priya', 'landlord', null, 'lease');
+        $lease = $this->start($people, 'priya', Representation::Landlord, null, DealKind::Lease);
         $today = $this->story->today();
         $this->setFact->many($lease, [
             'property.street' => '55 Tollgate',
@@ -255,7 +259,7 @@ final class MoreFiles
             'email' => 'ruben@holdings.example',
         ]);
         ($this->setParty)($lease, Seat::of('tenant.1'), ['name' => 'Noor Petterson', 'email' => 'noor@petterson.example']);
-        $referral = $this->start($people, 'tomas', 'buyer', null, 'referral');
+        $referral = $this->start($people, 'tomas', Representation::Buyer, null, DealKind::Referral);
         ($this->setParty)($referral, Seat::of('buyer.1'), ['name' => 'Cosima Lindqvist', 'email' => 'cosima@lindqvist.example']);
         $this->setFact->many($referral, ['referred_to' => 'Harborstone Homes', 'referral_percent' => '25']);
     }
@@ -264,7 +268,7 @@ final class MoreFiles
     private function expiredListing(array $people): void
     {
         $this->story->at(-192, '11:00');
-        $file = $this->start($people, 'caleb', 'seller');
+        $file = $this->start($people, 'caleb', Representation::Seller);
         $today = $this->story->today();
         $this->setFact->many($file, [
             'property.street' => '91 Bellfounder Street',
@@ -324,11 +328,11 @@ final class MoreFiles
     }
 
     /** @param  array<string, User>  $people */
-    private function start(array $people, string $agent, string $side, ?string $listing = null, string $kind = 'sale'): DealFile
+    private function start(array $people, string $agent, Representation $represents, ?string $listing = null, DealKind $kind = DealKind::Sale): DealFile
     {
         Auth::setUser($people[$agent]);
-        $file = ($this->open)($people[$agent], $side, $kind);
-        $this->open->join($file, $people['wendell'], 'coordinator');
+        $file = ($this->open)($people[$agent], $represents, $kind);
+        $this->open->join($file, $people['wendell'], Role::Coordinator);
         $listing === null || app(BringListing::class, ['exchange' => OneListing::at($listing)])($file, $listing);
 
         return $file->refresh()->load(['office', 'members']);

@@ -12,11 +12,13 @@ use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Models\DealFile;
+use App\Models\Role;
 use App\Models\User;
 use App\Review\Actions\Decide;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Rect;
+use Unanimus\Parties\Representation;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\Seat;
 
@@ -50,8 +52,8 @@ final class Scenario
         $today = $this->story->today();
         $this->story->at(-29, '9:14');
         Auth::setUser($tomas);
-        $file = ($this->open)($tomas, 'buyer');
-        $this->open->join($file, $people['wendell'], 'coordinator');
+        $file = ($this->open)($tomas, Representation::Buyer);
+        $this->open->join($file, $people['wendell'], Role::Coordinator);
         $this->listing($file, 'TR-26-04182');
         $this->people($file);
         $this->setFact->many($file, ['buyer_commission' => '2.75']);
@@ -176,8 +178,8 @@ final class Scenario
     {
         $this->story->at(-4, '10:20');
         Auth::setUser($people['rosalind']);
-        $file = ($this->open)($people['rosalind'], 'buyer');
-        $this->open->join($file, $people['wendell'], 'coordinator');
+        $file = ($this->open)($people['rosalind'], Representation::Buyer);
+        $this->open->join($file, $people['wendell'], Role::Coordinator);
         ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Imogen Hollis', 'email' => 'imogen@hollis.example']);
         ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'Bastien Wren', 'email' => 'bastien@wren.example']);
         ($this->setFact)($file, 'offer_date', $this->story->today()->plusDays(-4)->iso());

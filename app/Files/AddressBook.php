@@ -33,7 +33,7 @@ final class AddressBook
                 (string) Str::ulid(),
                 $party->brokerage_id,
                 $user->id,
-                $party->role,
+                $party->role->value,
                 $party->name,
                 $party->firm,
                 $party->email,

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Models\DealFile;
-use Unanimus\Signing\Seat;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Terms\Term;
 
 /** Which seats and terms the opening sheet asks for: by side and kind, those that are taken and one more of each. */
@@ -15,16 +18,20 @@ final class Seats
     public static function asked(DealFile $file): array
     {
         $least = match ($file->kind) {
-            'lease' => ['tenant' => 2, 'landlord' => 1],
-            'referral' => [in_array($file->side, ['seller', 'landlord', 'tenant'], true) ? $file->side : 'buyer' => 1, 'coagent' => 1],
-            default => $file->side === 'seller' ? ['seller' => 2, 'buyer' => 2] : ['buyer' => 2, 'seller' => 2],
+            DealKind::Lease => ['tenant' => 2, 'landlord' => 1],
+            DealKind::Referral => [($file->represents->side() ?? Side::Buyer)->value => 1, 'coagent' => 1],
+            DealKind::Sale => $file->represents === Representation::Seller ? ['seller' => 2, 'buyer' => 2] : ['buyer' => 2, 'seller' => 2],
         };
         $seats = [];
-        foreach ([...$least, 'coagent' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 0] as $role => $count) {
+        foreach ([...$least, 'coagent' => 1, 'escrow' => 1, 'lender' => 1, 'other' => 0] as $name => $count) {
+            $role = PartyRole::from($name);
+            if (! $file->isOwnAffair($role->side())) {
+                continue;
+            }
             $taken = (int) $file->parties->where('role', $role)->max('number');
-            $more = in_array($role, ['buyer', 'seller', 'tenant', 'landlord', 'other'], true) ? 1 : 0;
+            $more = $role->isClient() || $role === PartyRole::Other ? 1 : 0;
             for ($number = 1; $number <= max($count, $taken + $more) && $number < 50; $number++) {
-                $file->isOwnAffair(Seat::of("{$role}.{$number}")->side()) && ($seats[] = "{$role}.{$number}");
+                $seats[] = "{$role->value}.{$number}";
             }
         }
 
@@ -35,15 +42,15 @@ final class Seats
     public static function terms(DealFile $file): array
     {
         $columns = match ($file->kind) {
-            'lease' => [
+            DealKind::Lease => [
                 [[Term::Rent, 'a month'], [Term::Deposit, '']],
                 [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']],
             ],
-            'referral' => [
+            DealKind::Referral => [
                 [[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']],
                 [[Term::Price, ''], [Term::Closing, '']],
             ],
-            default => [
+            DealKind::Sale => [
                 [
                     [Term::Price, '412,500 or 450k'],
                     [Term::EarnestMoney, ''],
@@ -59,7 +66,7 @@ final class Seats
                     [Term::Excluded, ''],
                 ],
                 [
-                    ...in_array($file->side, ['seller', 'both'], true) ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : [],
+                    ...$file->represents->isListing() ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : [],
                     [Term::OfferDate, '11/23'],
                     [Term::OfferExpiry, ''],
                     [Term::OfferExpiryTime, '5pm'],

@@ -29,7 +29,7 @@ final class History
             $fileId,
             $what,
             $json,
-            $seenBy->side,
+            $seenBy->side?->value,
             $seenBy->staffOnly ? 'true' : 'false',
         ]);
         self::head($brokerageId, $fileId, (int) $new->new_seq, $new->new_hash);

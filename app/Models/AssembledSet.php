@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use Unanimus\Pages\SetOptions;
+use Unanimus\Parties\Side;
 
 /**
  * Papers put together, kept as they were then.
@@ -18,7 +19,7 @@ use Unanimus\Pages\SetOptions;
  * @property string $key
  * @property int $brokerage_id
  * @property int $deal_file_id
- * @property string|null $side
+ * @property Side|null $side
  * @property bool $staff_only
  * @property string $title
  * @property list<string> $papers keys, in order
@@ -39,7 +40,7 @@ final class AssembledSet extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['papers' => 'array', 'options' => 'array', 'notes' => 'array', 'staff_only' => 'boolean'];
+    protected $casts = ['side' => Side::class, 'papers' => 'array', 'options' => 'array', 'notes' => 'array', 'staff_only' => 'boolean'];
 
     protected $attributes = [
         'side' => null,

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Parties\Side;
 
 /**
  * What a file's commission is computed from, and whether its disbursement is authorized.
@@ -13,7 +14,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $brokerage_id
  * @property int $deal_file_id
- * @property string|null $side whose commission it is; null: the file has but one side of ours
+ * @property Side|null $side whose commission it is; null: the file has but one side of ours
  * @property string $rate
  * @property string $agent_share
  * @property string $fee
@@ -30,7 +31,7 @@ final class Commission extends Record
     public const CREATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['authorized_at' => 'datetime'];
+    protected $casts = ['side' => Side::class, 'authorized_at' => 'datetime'];
 
     protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null];
 

@@ -11,12 +11,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Access\AccessRefusal;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
-use Unanimus\Files\Representation;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
+use Unanimus\Steps\StepRefused;
 
 /**
  * One property, one deal.
@@ -26,8 +29,8 @@ use Unanimus\Review\ReviewState;
  * @property int $brokerage_id
  * @property int $office_id
  * @property string $name
- * @property string $side
- * @property string $kind
+ * @property Representation $represents
+ * @property DealKind $kind
  * @property DealStatus $status
  * @property string|null $listing_number
  * @property int $settled
@@ -36,6 +39,7 @@ use Unanimus\Review\ReviewState;
  * @property string|null $ended_on
  * @property string|null $end_reason
  * @property int|null $follows_on
+ * @property list<string> $labels
  * @property string $address_key
  * @property int $calendar_version
  * @property int|null $opened_by
@@ -57,10 +61,10 @@ final class DealFile extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['status' => DealStatus::class];
+    protected $casts = ['represents' => Representation::class, 'kind' => DealKind::class, 'status' => DealStatus::class, 'labels' => 'array'];
 
     protected $attributes = [
-        'side' => 'buyer',
+        'represents' => 'buyer',
         'kind' => 'sale',
         'status' => 'preparing',
         'settled' => 0,
@@ -70,7 +74,7 @@ final class DealFile extends Record
         'follows_on' => null,
         'ended_on' => null,
         'end_reason' => null,
-        'labels' => '{}',
+        'labels' => '[]',
         'address_key' => '',
     ];
 
@@ -122,16 +126,10 @@ final class DealFile extends Record
         return $this->hasOne(Commission::class);
     }
 
-    /** Whom the brokerage represents in it. */
-    public function represents(): Representation
-    {
-        return Representation::from($this->side);
-    }
-
     /** The side that offers the property. */
-    public function listingSide(): string
+    public function listingSide(): Side
     {
-        return $this->kind === 'lease' ? 'landlord' : 'seller';
+        return $this->kind->listingSide();
     }
 
     public function isServedBy(User $user): bool
@@ -173,31 +171,15 @@ final class DealFile extends Record
         return $this->belongsTo(self::class, 'follows_on');
     }
 
-    /** @return list<string> */
-    public function labels(): array
-    {
-        return array_values(
-            array_filter(
-                str_getcsv(trim((string) $this->getAttribute('labels'), '{}'), ',', '"', '\\'),
-                static fn ($label) => $label !== null && $label !== '',
-            ),
-        );
-    }
-
-    /** @param  list<string>  $labels */
-    public function putLabels(array $labels): void
-    {
-        $this->update([
-            'labels' => '{'.implode(',', array_map(static fn (string $label) => '"'.addcslashes($label, '"\\').'"', $labels)).'}',
-        ]);
-    }
-
     /** Whether what belongs to that side is the affair of whoever is signed in; the application itself may do everything. */
-    public function isOwnAffair(?string $side): bool
+    public function isOwnAffair(?Side $side): bool
     {
         $user = Auth::user();
 
-        return $side === null || $this->side !== 'both' || ! ($user instanceof User) || in_array($this->sideOf($user), [null, $side], true);
+        return $side === null ||
+            ! $this->represents->isBoth() ||
+            ! ($user instanceof User) ||
+            in_array($this->sideOf($user), [null, $this->kind->side($side)], true);
     }
 
     /**
@@ -208,30 +190,36 @@ final class DealFile extends Record
     public function mustBeOwnListing(): void
     {
         if (! $this->isOwnAffair($this->listingSide())) {
-            throw FileRefusal::NotOwnListing->because(side: $this->listingSide());
+            throw FileRefusal::NotOwnListing->because(side: $this->listingSide()->value);
         }
     }
 
-    /** The side a person works for in this file; null: the whole file. */
-    public function sideOf(User $user): ?string
+    /**
+     * The side a person works for in this file; null: the whole file.
+     *
+     * @throws StepRefused when they neither work on it nor answer for its office
+     */
+    public function sideOf(User $user): ?Side
     {
-        return $user->holds(Role::Broker, $this->office_id) ? null : $this->members->firstWhere('user_id', $user->id)?->side;
+        if ($user->holds(Role::Broker, $this->office_id)) {
+            return null;
+        }
+        $member = $this->members->firstWhere('user_id', $user->id);
+        if ($member === null && ! in_array($this->office_id, $user->officesInSight(), true)) {
+            throw AccessRefusal::NotAMember->because(name: $user->name);
+        }
+
+        return $member?->side;
     }
 
     /** In words: "We represent the buyers · sale". */
     public function sides(): string
     {
-        $word = match ($this->side) {
-            'buyer' => 'the buyers',
-            'seller' => 'the seller',
-            'both' => null,
-            'tenant' => 'the tenants',
-            default => 'the landlord',
-        };
+        $word = $this->represents->people();
 
         return $word === null
             ? 'In-house deal, both sides ours'
-            : ($this->kind === 'referral'
+            : ($this->kind === DealKind::Referral
                 ? "Referral of {$word}"
                 : "We represent {$word}");
     }

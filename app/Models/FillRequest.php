@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Support\Carbon;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\FillStatus;
+use Unanimus\Parties\Side;
 
 /**
  * What one client is asked to fill, on which papers, until when.
@@ -21,7 +22,7 @@ use Unanimus\Forms\FillStatus;
  * @property int $brokerage_id
  * @property int $deal_file_id
  * @property int $party_id
- * @property string|null $side
+ * @property Side|null $side
  * @property string $name
  * @property string $email
  * @property string $message
@@ -48,7 +49,7 @@ final class FillRequest extends Record
     private const FOUND_BY = 'fill_request_of_link';
 
     /** @var array<string, string> */
-    protected $casts = ['seen_at' => 'datetime', 'status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
+    protected $casts = ['side' => Side::class, 'seen_at' => 'datetime', 'status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
 
     protected $attributes = [
         'status' => 'out',

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Parties\Side;
 
 /**
  * A term or a fact of the property, with where it is known from.
@@ -16,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property string $source
  * @property Carbon $stored_at
  * @property int|null $user_id
- * @property string|null $side whose own affair it is; null: both sides'
+ * @property Side|null $side whose own affair it is; null: both sides'
  * @property Carbon|null $checked_at when somebody held it against something else
  * @property string|null $checked_against
  * @property-read User|null $user
@@ -28,7 +29,7 @@ final class KnownFact extends Record
     protected $table = 'facts';
 
     /** @var array<string, string> */
-    protected $casts = ['stored_at' => 'datetime', 'checked_at' => 'datetime'];
+    protected $casts = ['side' => Side::class, 'stored_at' => 'datetime', 'checked_at' => 'datetime'];
 
     protected $attributes = ['checked_at' => null, 'checked_by' => null, 'checked_against' => null];
 

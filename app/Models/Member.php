@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Unanimus\Parties\Side;
 
 /**
  * A colleague who serves a file.
@@ -12,12 +13,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $deal_file_id
  * @property int $user_id
- * @property string $role
- * @property string|null $side
+ * @property Role $role
+ * @property Side|null $side
  * @property-read User $user
  */
 final class Member extends Record
 {
+    /** @var array<string, string> */
+    protected $casts = ['role' => Role::class, 'side' => Side::class];
+
     public $timestamps = false;
 
     /** @return BelongsTo<User, $this> */

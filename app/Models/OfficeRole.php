@@ -13,11 +13,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $brokerage_id
  * @property int $user_id
  * @property int $office_id
- * @property string $role
+ * @property Role $role
  * @property-read Office $office
  */
 final class OfficeRole extends Record
 {
+    /** @var array<string, string> */
+    protected $casts = ['role' => Role::class];
+
     public $timestamps = false;
 
     /** @return BelongsTo<Office, $this> */

@@ -14,11 +14,12 @@ use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
+use Unanimus\Parties\Side;
 use Unanimus\Review\ReviewState;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Anything in a file that can be printed.
@@ -34,7 +35,7 @@ use Unanimus\Review\ReviewState;
  * @property PaperState $state
  * @property int $position
  * @property string $reason
- * @property string|null $side whose own it is; null: both sides'
+ * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property string $called_by
  * @property list<string> $tags
@@ -61,7 +62,7 @@ final class Paper extends Record
     ];
 
     /** @var array<string, string> */
-    protected $casts = ['staff_only' => 'boolean', 'state' => PaperState::class, 'tags' => 'array'];
+    protected $casts = ['side' => Side::class, 'staff_only' => 'boolean', 'state' => PaperState::class, 'tags' => 'array'];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

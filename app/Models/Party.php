@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\Seat;
 
 /**
@@ -15,7 +16,7 @@ use Unanimus\Signing\Seat;
  * @property string $key
  * @property int $brokerage_id
  * @property int $deal_file_id
- * @property string $role
+ * @property PartyRole $role
  * @property int $number
  * @property string $name
  * @property string $signing_name
@@ -50,7 +51,7 @@ final class Party extends Record
     protected $with = ['contact'];
 
     /** @var array<string, string> */
-    protected $casts = ['prints_contact' => 'boolean'];
+    protected $casts = ['role' => PartyRole::class, 'prints_contact' => 'boolean'];
 
     /** @return HasOne<PartyContact, $this> how to reach them; only their own side sees it */
     public function contact(): HasOne
@@ -98,7 +99,7 @@ final class Party extends Record
 
     public function seat(): Seat
     {
-        return Seat::of("{$this->role}.{$this->number}");
+        return Seat::at($this->role, $this->number);
     }
 
     /** The name under a glyph: the first of it. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Unanimus\Parties\Side;
+
 /**
  * How to reach a party.
  *
@@ -14,6 +16,9 @@ namespace App\Models;
  */
 final class PartyContact extends Record
 {
+    /** @var array<string, string> */
+    protected $casts = ['side' => Side::class];
+
     public $timestamps = false;
 
     public $incrementing = false;

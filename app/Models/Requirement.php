@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Unanimus\Parties\Side;
 use Unanimus\Review\ReviewState;
 
 /**
@@ -27,7 +28,7 @@ use Unanimus\Review\ReviewState;
  * @property int|null $submitted_by
  * @property Carbon|null $decided_at
  * @property string $note
- * @property string|null $side whose own it is; null: both sides'
+ * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property-read DealFile $file
  * @property-read Paper|null $paper
@@ -39,6 +40,7 @@ final class Requirement extends Record
 
     /** @var array<string, string> */
     protected $casts = [
+        'side' => Side::class,
         'staff_only' => 'boolean',
         'review_state' => ReviewState::class,
         'submitted_at' => 'datetime',

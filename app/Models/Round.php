@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
+use Unanimus\Parties\Side;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
@@ -24,7 +25,7 @@ use Unanimus\Signing\Turn;
  * @property string $key
  * @property int $brokerage_id
  * @property int $deal_file_id
- * @property string|null $side whose own it is; null: both sides'
+ * @property Side|null $side whose own it is; null: both sides'
  * @property string $title
  * @property string $message
  * @property RoundStatus $status
@@ -46,7 +47,7 @@ final class Round extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
+    protected $casts = ['side' => Side::class, 'status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
 
     protected $attributes = [
         'side' => null,

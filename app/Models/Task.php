@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Parties\Side;
 
 /**
  * Something to be done for a file, by somebody, by a day that may follow an anchor.
@@ -16,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property int $brokerage_id
  * @property int $deal_file_id
  * @property string $title
- * @property string|null $side
+ * @property Side|null $side
  * @property int|null $user_id
  * @property string|null $anchor
  * @property int $days
@@ -46,7 +47,7 @@ final class Task extends Record
     ];
 
     /** @var array<string, string> */
-    protected $casts = ['business' => 'boolean', 'done_at' => 'datetime'];
+    protected $casts = ['side' => Side::class, 'business' => 'boolean', 'done_at' => 'datetime'];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -84,7 +84,7 @@ final class User extends Authenticatable
     public function holds(Role $role, ?int $officeId = null): bool
     {
         return $this->officeRoles->contains(
-            static fn (OfficeRole $held) => $held->role === $role->value && ($officeId === null || $held->office_id === $officeId),
+            static fn (OfficeRole $held) => $held->role === $role && ($officeId === null || $held->office_id === $officeId),
         );
     }
 
@@ -111,7 +111,7 @@ final class User extends Authenticatable
     {
         return array_values(
             $this->officeRoles
-                ->filter(static fn (OfficeRole $held) => Role::from($held->role)->seesOffice())
+                ->filter(static fn (OfficeRole $held) => $held->role->seesOffice())
                 ->pluck('office_id')
                 ->unique()
                 ->all(),

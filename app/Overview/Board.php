@@ -11,6 +11,7 @@ use App\Models\Requirement;
 use App\Models\Round;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Requirements\Stage;
 use Unanimus\Review\NextStep;
 use Unanimus\Review\ReviewState;
@@ -62,7 +63,7 @@ final readonly class Board
             ];
         }
         $seats = $parties->filter(
-            static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, ['buyer', 'seller', 'agent'], true),
+            static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, [PartyRole::Buyer, PartyRole::Seller, PartyRole::Agent], true),
         );
 
         return new self(array_values($seats->all()), array_filter($stages));

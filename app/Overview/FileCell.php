@@ -37,11 +37,11 @@ final class FileCell
             'client' => self::clients($file),
             'next' => self::next($file, $bare),
             'owes' => self::owes($file),
-            'side' => $file->side,
+            'side' => $file->represents->value,
             'closing' => $day($known('closing')),
             'price' => $known('price') === null ? '' : ($bare ? (string) $known('price') : (string) Money::of((string) $known('price'))),
             'complete' => $file->required === 0 ? ($bare ? '' : '–') : intdiv($file->settled * 100, $file->required).($bare ? '' : '%'),
-            'labels' => implode(', ', $file->labels()),
+            'labels' => implode(', ', $file->labels),
             'opened' => $day($file->created_at->setTimezone($file->office->zone)->format('Y-m-d')),
             default => $day($file->ended_on),
         };
@@ -49,10 +49,10 @@ final class FileCell
 
     private static function clients(DealFile $file): string
     {
-        $roles = $file->side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord'] : [$file->side];
+        $side = $file->represents->side();
 
         return $file->parties
-            ->whereIn('role', $roles)
+            ->filter(static fn (Party $party) => $side === null ? $party->role->isClient() : $party->role->side() === $side)
             ->sortBy(static fn (Party $party) => $party->seat()->order())
             ->pluck('name')
             ->implode(', ');

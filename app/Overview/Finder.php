@@ -7,6 +7,7 @@ namespace App\Overview;
 use App\Files\Agenda;
 use App\Models\DealFile;
 use App\Models\Party;
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +31,7 @@ final class Finder
         'client' => ['Client', null],
         'next' => ['Next deadline', null],
         'owes' => ['Has to sign', null],
-        'side' => ['Side', 'deal_files.side'],
+        'side' => ['Side', 'deal_files.represents'],
         'closing' => ['Closing', "(SELECT value FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'closing')"],
         'price' => ['Price', "(SELECT value::numeric FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'price')"],
         'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'],
@@ -69,13 +70,13 @@ final class Finder
         return [
             'agent' => User::query()
                 ->where('active', true)
-                ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', 'agent'))
+                ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', Role::Agent))
                 ->orderBy('name')
                 ->pluck('name')
                 ->all(),
             'label' => array_map(
                 static fn (object $row) => (string) $row->label,
-                DB::select('SELECT DISTINCT unnest(labels) AS label FROM deal_files ORDER BY 1 LIMIT 40'),
+                DB::select('SELECT DISTINCT jsonb_array_elements_text(labels) AS label FROM deal_files ORDER BY 1 LIMIT 40'),
             ),
             'office' => DB::table('offices')->orderBy('name')->pluck('name')->all(),
         ];
@@ -117,12 +118,13 @@ final class Finder
                 'contract' => $where->where('deal_files.status', 'under_contract'),
                 default => $where->where('deal_files.status', $value),
             },
-            'side', 'kind' => $where->where("deal_files.{$field}", $value),
+            'side' => $where->where('deal_files.represents', $value),
+            'kind' => $where->where('deal_files.kind', $value),
             'agent' => $where->whereHas(
                 'members',
                 static fn ($members) => $value === 'me'
                     ? $members->where('user_id', $user->id)
-                    : $members->where('role', 'agent')->whereIn(
+                    : $members->where('role', Role::Agent)->whereIn(
                         'user_id',
                         User::query()
                             ->get(['id', 'name'])
@@ -136,7 +138,7 @@ final class Finder
                     ->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')
                     ->pluck('id'),
             ),
-            'label' => $where->whereRaw('EXISTS (SELECT 1 FROM unnest(deal_files.labels) AS l WHERE lower(l) LIKE ?)', [
+            'label' => $where->whereRaw('EXISTS (SELECT 1 FROM jsonb_array_elements_text(deal_files.labels) AS l WHERE lower(l) LIKE ?)', [
                 '%'.addcslashes($value, '%_\\').'%',
             ]),
             'owes' => $where->whereHas(

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Parties\Representation;
 
 /** What one person's day holds: what waits on them, what they wait for, what comes; and every open file as a lane. */
 final readonly class Today
@@ -123,7 +124,7 @@ final readonly class Today
             $rows[] = [
                 'key' => $file->key,
                 'name' => $file->name,
-                'shape' => $file->side === 'seller' ? 'seller.1' : 'buyer.1',
+                'shape' => $file->represents === Representation::Seller ? 'seller.1' : 'buyer.1',
                 'percent' => $percent,
                 'start' => $agenda->anchors['acceptance']['day'] ?? null,
                 'closing' => $agenda->anchors['closing']['day'] ?? null,

@@ -50,7 +50,7 @@ final readonly class WaitingOnMe
     /** @return list<TodayRow> */
     private function reviews(): array
     {
-        $offices = $this->user->officeRoles->where('role', 'broker')->pluck('office_id')->all();
+        $offices = $this->user->officeRoles->where('role', Role::Broker)->pluck('office_id')->all();
         $count =
             $offices === []
                 ? 0

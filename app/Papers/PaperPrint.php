@@ -10,7 +10,6 @@ use App\Storage\Bytes;
 use App\Terms\FactBook;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperRefusal;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\ReadBack;
@@ -18,6 +17,7 @@ use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
+use Unanimus\Steps\StepRefused;
 
 /** A paper as PDF, as it stands now. */
 final class PaperPrint

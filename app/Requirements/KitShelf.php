@@ -10,9 +10,9 @@ use App\Models\KitVersion;
 use App\Models\StoredKit;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\Kit;
 use Unanimus\Requirements\KitRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** The kits at hand: those that come with the brokerage, the offices' own, and a person's own. */
 final class KitShelf

@@ -9,7 +9,7 @@ use App\Models\Paper;
 use App\Models\Party;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
-use Unanimus\Signing\Seat;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Fact;
 use Unanimus\Terms\Facts;
@@ -32,8 +32,8 @@ final class FactBook
             $facts['attached.'.strtolower($number)] = new Fact('yes', 'paper in the file');
         }
         $facts['brokerage.name'] = new Fact(self::brokerage($file), 'office');
-        $facts['side'] = new Fact($file->side, 'file');
-        $facts['kind'] = new Fact($file->kind, 'file');
+        $facts['represents'] = new Fact($file->represents->value, 'file');
+        $facts['kind'] = new Fact($file->kind->value, 'file');
         $facts['status'] = new Fact($file->status->value, 'file');
         $facts['office'] = new Fact($file->office->name, 'file');
         foreach (
@@ -78,9 +78,9 @@ final class FactBook
             foreach ($party->prints_contact ? ['email', 'phone', 'address'] : [] as $way) {
                 $party->{$way} === null || ($facts["{$seat}.{$way}"] = new Fact($party->{$way}, $seat->label()));
             }
-            $names[$party->role][] = $party->name;
+            $names[$party->role->value][] = $party->name;
         }
-        foreach (array_intersect_key($names, array_flip(Seat::ROLES)) as $role => $all) {
+        foreach (array_intersect_key($names, array_flip(PartyRole::values())) as $role => $all) {
             $last = array_pop($all);
             $facts["{$role}s.names"] = new Fact($all === [] ? $last : implode(', ', $all)." and {$last}", "{$role}s");
             $facts["{$role}s.count"] = new Fact((string) (count($all) + 1), "{$role}s");

@@ -37,7 +37,7 @@ final class SearchRow
                 $paper->state !== PaperState::Void &&
                 array_push($words, $paper->title, $paper->form_number ?? '');
         }
-        array_push($words, ...$file->labels());
+        array_push($words, ...$file->labels);
         DB::table('search_rows')->upsert(
             [
                 [

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Access;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why someone is not let in, or their access is not changed. */
 enum AccessRefusal: string implements Reason

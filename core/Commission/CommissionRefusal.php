@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Commission;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why figures of a commission are not taken, or its disbursement not authorized. */
 enum CommissionRefusal: string implements Reason

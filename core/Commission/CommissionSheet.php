@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Commission;
 
-use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
+use Unanimus\Steps\StepRefused;
 
 /**
  * The computation of one file's commission: every step with its formula, and who is paid what.

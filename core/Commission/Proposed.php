@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Commission;
 
 use Unanimus\Money\Money;
+use Unanimus\Parties\Side;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Term;
 
@@ -24,16 +25,16 @@ final readonly class Proposed
     }
 
     /**
-     * @param string $side whose commission it is: buyer, tenant, seller, landlord; "both" where one agent has both
+     * @param Side|null $side whose commission it is; null: both, in one agent's hand
      * @param list<array{label: string, amount: string|null}> $fees of the file's kits; amount null: left open
      */
-    public static function of(Facts $facts, string $side, array $fees): self
+    public static function of(Facts $facts, ?Side $side, array $fees): self
     {
-        $term = match ($side) {
-            'buyer', 'tenant' => Term::BuyerCommission,
-            'seller', 'landlord' => Term::ListingCommission,
+        $term = match ($side?->isListing()) {
+            false => Term::BuyerCommission,
+            true => Term::ListingCommission,
             // With both sides in one hand the terms do not say how they add up.
-            default => null,
+            null => null,
         };
         $stands = $term === null ? '' : (string) $facts->value($term->value);
         $rate = $stands === '' ? null : $stands;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Commission;
 
-use Unanimus\Files\StepRefused;
 use Unanimus\Review\Completeness;
+use Unanimus\Steps\StepRefused;
 
 /**
  * When a commission disbursement may be authorized.

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Dates;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a date of a file is not moved or marked. */
 enum DateRefusal: string implements Reason

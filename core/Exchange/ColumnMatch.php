@@ -16,7 +16,7 @@ final class ColumnMatch
     public const OTHERS = [
         'listing.number' => 'Listing number',
         'address' => 'Address in one line',
-        'side' => 'Side',
+        'represents' => 'Side',
         'kind' => 'Kind of deal',
         'status' => 'Status',
         'agent' => 'Agent',
@@ -49,7 +49,7 @@ final class ColumnMatch
         'property.association' => ['association', 'hoa'],
         'list_price' => ['list price', 'asking price', 'listed at'],
         'price' => ['price', 'sale price', 'sales price', 'contract price', 'purchase price', 'sold price'],
-        'side' => ['side', 'we represent', 'representing'],
+        'represents' => ['side', 'we represent', 'representing'],
         'kind' => ['kind', 'deal type', 'transaction type', 'type'],
         'status' => ['status', 'stage', 'state of deal'],
         'agent' => ['agent', 'our agent', 'agent name', 'agent email', 'realtor', 'assigned to'],

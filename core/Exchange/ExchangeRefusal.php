@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Exchange;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why nothing is brought in from the exchange or a spreadsheet. */
 enum ExchangeRefusal: string implements Reason

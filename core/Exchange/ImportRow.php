@@ -6,6 +6,9 @@ namespace Unanimus\Exchange;
 
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Terms\Address;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\PropertyFact;
@@ -85,8 +88,8 @@ final readonly class ImportRow
         public array $facts,
         public array $parties,
         public string $listing,
-        public string $side,
-        public string $kind,
+        public Representation $represents,
+        public DealKind $kind,
         public DealStatus $status,
         public string $agent,
         public array $labels,
@@ -132,8 +135,10 @@ final readonly class ImportRow
             $facts += self::address($given['address']);
         }
         $parties = array_filter($parties, static fn (array $party) => isset($party['name']));
-        $kind = self::word('kind', $given['kind'] ?? '', self::KINDS, 'sale', $faults);
-        $side = self::word('side', $given['side'] ?? '', self::SIDES, self::guessSide($kind, $parties), $faults);
+        $kind = DealKind::from(self::word('kind', $given['kind'] ?? '', self::KINDS, 'sale', $faults));
+        $represents = Representation::from(
+            self::word('side', $given['represents'] ?? '', self::SIDES, self::guessSide($kind, $parties)->value, $faults),
+        );
         $status = self::word(
             'status',
             $given['status'] ?? '',
@@ -149,7 +154,7 @@ final readonly class ImportRow
             $facts,
             $parties,
             mb_strtoupper(trim($given['listing.number'] ?? '')),
-            $side,
+            $represents,
             $kind,
             DealStatus::from($status),
             trim($given['agent'] ?? ''),
@@ -254,16 +259,11 @@ final readonly class ImportRow
     }
 
     /** @param  array<string, array<string, string>>  $parties */
-    private static function guessSide(string $kind, array $parties): string
+    private static function guessSide(DealKind $kind, array $parties): Side
     {
-        $has = static fn (string $role) => isset($parties["{$role}.1"]);
+        $has = static fn (Side $side) => isset($parties["{$side->value}.1"]);
+        $listing = $kind->listingSide();
 
-        return $kind === 'lease'
-            ? ($has('landlord') && ! $has('tenant')
-                ? 'landlord'
-                : 'tenant')
-            : ($has('seller') && ! $has('buyer')
-                ? 'seller'
-                : 'buyer');
+        return $has($listing) && ! $has($listing->across()) ? $listing : $listing->across();
     }
 }

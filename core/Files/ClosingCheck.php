@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Files;
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Steps\StepRefused;
 
 /**
  * What a person should know before a file is closed; told, and left to them.

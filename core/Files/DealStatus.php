@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Files;
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Where a file stands, and where it may go from there.

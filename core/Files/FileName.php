@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
 use Unanimus\Terms\Facts;
 
 /**
@@ -21,19 +23,14 @@ final class FileName
 
             return $street.($unit === null ? '' : " {$unit}").($city === null ? '' : ", {$city}");
         }
-        $clients = match ($facts->value('side')) {
-            'seller' => 'seller',
-            'both' => $facts->value('kind') === 'lease' ? 'landlord' : 'seller',
-            'tenant' => 'tenant',
-            'landlord' => 'landlord',
-            default => 'buyer',
-        };
+        $kind = DealKind::tryFrom((string) $facts->value('kind')) ?? DealKind::Sale;
+        $side = (Representation::tryFrom((string) $facts->value('represents')) ?? Representation::Buyer)->firstSide($kind);
+        $clients = $side->value;
         $names = array_filter([$facts->value("{$clients}.1.name"), $facts->value("{$clients}.2.name")]);
         $surnames = array_map(static fn (string $name) => preg_replace('/^.*\s/u', '', $name), $names);
-        $deal = match ($facts->value('kind')) {
-            'lease' => 'lease',
-            'referral' => 'referral',
-            default => $clients === 'seller' ? 'sale' : 'purchase',
+        $deal = match (true) {
+            $kind !== DealKind::Sale => $kind->value,
+            default => $side->isListing() ? 'sale' : 'purchase',
         };
 
         return $surnames === [] ? 'New file' : implode(' & ', array_unique($surnames))." {$deal}";

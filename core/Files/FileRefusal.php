@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
+
 /** Why a file is not opened, joined, moved or ended. */
 enum FileRefusal: string implements Reason
 {

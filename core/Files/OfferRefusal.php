@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
+
 /** Why an offer is not recorded, changed or chosen. */
 enum OfferRefusal: string implements Reason
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\StepRefused;
+
 /**
  * Where an offer on a listing stands.
  */

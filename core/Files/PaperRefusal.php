@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
+
 /** Why a paper is not changed, moved or taken out. */
 enum PaperRefusal: string implements Reason
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\StepRefused;
+
 /**
  * Where a paper stands in its file, and where it may go from there.
  */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
+
 /** Why a person of a file is not added, changed or removed. */
 enum PartyRefusal: string implements Reason
 {

@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
+use Unanimus\Steps\StepRefused;
+
 /**
  * Who sees a paper, a round, an entry of the history: in a file of both sides one of them or both, and of those the office alone or its agents too.
  */
 final readonly class SeenBy
 {
-    private const SIDES = ['sale' => ['buyer', 'seller'], 'lease' => ['tenant', 'landlord']];
-
     /**
-     * @param string|null $side null: both sides
+     * @param Side|null $side null: both sides
      * @param bool $staffOnly whether agents do not see it
      */
-    public function __construct(public ?string $side, public bool $staffOnly)
+    public function __construct(public ?Side $side, public bool $staffOnly)
     {
     }
 
@@ -26,21 +29,21 @@ final readonly class SeenBy
     }
 
     /** One side of the file, or everyone where it is nobody's own affair. */
-    public static function side(?string $side): self
+    public static function side(?Side $side): self
     {
         return new self($side, false);
     }
 
-    /** @return list<string> the sides a paper of such a file may belong to; none where the brokerage serves one side only */
-    public static function sides(string $kind, string $served): array
+    /** @return list<Side> the sides a paper of such a file may belong to; none where the brokerage serves one side only */
+    public static function sides(DealKind $kind, Representation $represents): array
     {
-        return $served === 'both' ? self::SIDES[$kind] ?? [] : [];
+        return $represents->isBoth() ? $kind->sides() : [];
     }
 
     /** In words. */
     public function readable(): string
     {
-        return ($this->side === null ? 'everyone on the file' : "the {$this->side}’s side").($this->staffOnly ? ', office only' : '');
+        return ($this->side === null ? 'everyone on the file' : "the {$this->side->value}’s side").($this->staffOnly ? ', office only' : '');
     }
 
     /** Whether the same people see it. */
@@ -53,13 +56,13 @@ final readonly class SeenBy
      * Lets pass what a person may say of a paper: their own side's they show to the other and take back, what is common
      * only the coordinator and the broker make one side's own, and only they keep a paper to the office.
      *
-     * @param list<string> $sides those of the file
-     * @param string|null $own the side the person serves; null: both
+     * @param list<Side> $sides those of the file
+     * @param Side|null $own the side the person serves; null: both
      * @param bool $isStaff whether the person answers for the file or is its coordinator
      *
      * @throws StepRefused when it is not theirs to say
      */
-    public function to(self $wanted, array $sides, ?string $own, bool $isStaff): self
+    public function to(self $wanted, array $sides, ?Side $own, bool $isStaff): self
     {
         match (true) {
             $wanted->side !== null && ! in_array($wanted->side, $sides, true) => throw SightRefusal::NoSuchSide->because(),

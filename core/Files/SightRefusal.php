@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Files;
 
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
+
 /** Why it does not change who sees a paper. */
 enum SightRefusal: string implements Reason
 {

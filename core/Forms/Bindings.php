@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Kind;
 use Unanimus\Terms\PropertyFact;
@@ -35,7 +36,7 @@ final class Bindings
         foreach ([...PropertyFact::cases(), ...Term::cases()] as $item) {
             $all[$item->value] = $item->label();
         }
-        foreach (Seat::ROLES as $role) {
+        foreach (PartyRole::values() as $role) {
             in_array($role, ['agent', 'coagent', 'broker', 'escrow', 'lender'], true) ||
                 ($all["{$role}s.names"] = ucfirst("{$role}s, all names"));
             foreach (in_array($role, ['buyer', 'seller'], true) ? [1, 2, 3] : [1] as $number) {
@@ -58,11 +59,11 @@ final class Bindings
         return isset(self::COMPOSED[$fact]) ||
             PropertyFact::tryFrom($fact) !== null ||
             Term::tryFrom($fact) !== null ||
-            in_array($fact, ['side', 'kind', 'status', 'office', 'entity.party', 'attorney.party'], true) ||
+            in_array($fact, ['represents', 'kind', 'status', 'office', 'entity.party', 'attorney.party'], true) ||
             preg_match('/^attached\.[a-z]{1,3}-\d{1,4}$/', $fact) === 1 ||
-            (preg_match('/^([a-z]+)s\.(names|count)$/', $fact, $m) === 1 && in_array($m[1], Seat::ROLES, true)) ||
+            (preg_match('/^([a-z]+)s\.(names|count)$/', $fact, $m) === 1 && in_array($m[1], PartyRole::values(), true)) ||
             (preg_match('/^([a-z]+)\.[1-9]\d?\.([a-z]+)$/', $fact, $m) === 1 &&
-                in_array($m[1], Seat::ROLES, true) &&
+                in_array($m[1], PartyRole::values(), true) &&
                 isset(self::OF_SEAT[$m[2]]));
     }
 

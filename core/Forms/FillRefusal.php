@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a client is not asked to fill in, or an answer is not taken. */
 enum FillRefusal: string implements Reason

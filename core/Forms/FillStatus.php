@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Dates\LocalDate;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Where a fill request stands: a link on which a client fills the blanks that are theirs.

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a form, or a paper on one, is not taken or changed. */
 enum FormRefusal: string implements Reason

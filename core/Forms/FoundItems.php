@@ -8,8 +8,8 @@ use Unanimus\Pages\FieldKind;
 use Unanimus\Pages\PdfField;
 use Unanimus\Pages\PdfFields;
 use Unanimus\Pages\Rect;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\MarkKind;
-use Unanimus\Signing\Seat;
 use Unanimus\Terms\Kind;
 
 /**
@@ -154,7 +154,7 @@ final class FoundItems
     private static function seat(string $words): string
     {
         $seat =
-            preg_match('/\b('.implode('|', Seat::ROLES).')s?\W*(\d)?/i', $words, $m) === 1
+            preg_match('/\b('.implode('|', PartyRole::values()).')s?\W*(\d)?/i', $words, $m) === 1
                 ? strtolower($m[1]).'.'.max(1, (int) ($m[2] ?? 1))
                 : '';
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Intake;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why what was uploaded is not put where it was meant to go. */
 enum IntakeRefusal: string implements Reason

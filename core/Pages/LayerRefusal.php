@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Pages;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why something is not put on a page. */
 enum LayerRefusal: string implements Reason

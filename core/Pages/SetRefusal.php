@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Pages;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why papers are not combined, or not given out to read. */
 enum SetRefusal: string implements Reason

@@ -15,7 +15,7 @@ use Unanimus\Terms\Term;
 final class FactCatalog
 {
     private const OTHERS = [
-        'side' => [
+        'represents' => [
             'We represent',
             [
                 'buyer' => 'the buyer',

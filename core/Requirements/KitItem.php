@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Requirements;
 
+use Unanimus\Parties\Side;
 use Unanimus\Terms\Facts;
 
 /**
@@ -16,7 +17,7 @@ final readonly class KitItem
      * @param Group $when asked of the deal; empty: always
      * @param string $reason why it is asked for, as read; may name facts as {property.year_built}
      * @param bool $required whether the checklist asks for it
-     * @param string|null $side the side whose private paper it is; null: common to both
+     * @param Side|null $side the side whose private paper it is; null: common to both
      */
     public function __construct(
         public string $title,
@@ -25,7 +26,7 @@ final readonly class KitItem
         public Group $when,
         public string $reason,
         public bool $required = true,
-        public ?string $side = null,
+        public ?Side $side = null,
     ) {
     }
 
@@ -63,7 +64,7 @@ final readonly class KitItem
             $when,
             $reason,
             (bool) ($data['required'] ?? true),
-            in_array($side, ['buyer', 'seller', 'tenant', 'landlord'], true) ? $side : null,
+            is_string($side) ? Side::tryFrom($side) : null,
         );
     }
 
@@ -77,7 +78,7 @@ final readonly class KitItem
                 'stage' => $this->stage,
                 'when' => $this->when->isEmpty() ? null : $this->when->toArray(),
                 'reason' => $this->reason,
-                'side' => $this->side,
+                'side' => $this->side?->value,
             ],
             static fn ($value) => $value !== null,
         ) + ['required' => $this->required];

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Requirements;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a kit is not kept or applied. */
 enum KitRefusal: string implements Reason

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Review;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a paper is not submitted, accepted or sent back. */
 enum ReviewRefusal: string implements Reason

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Review;
 
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Where a requirement stands in review, and where it may go.

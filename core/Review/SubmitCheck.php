@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Review;
 
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Whether a paper can be handed to the reviewer.

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\Typeface;
+use Unanimus\Steps\StepRefused;
 
 /**
  * The signature and initials a signer has chosen as theirs: set in one of the shipped hands, or drawn.

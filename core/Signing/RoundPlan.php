@@ -6,7 +6,9 @@ namespace Unanimus\Signing;
 
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
+use Unanimus\Steps\StepRefused;
 
 /**
  * A round before it goes out: who signs and in which turn, until when, and what is wrong with it.
@@ -35,14 +37,14 @@ final class RoundPlan
      * Who signs: those that the forms have a place for, that are in the file, and that this side asks; clients first, then
      * those who serve them, the broker last.
      *
-     * @param string $side whom the file serves
+     * @param Representation $represents whom the file serves
      * @param list<Seat> $places seats that the forms have a place for
      * @param list<string> $taken seats that somebody of the file holds
      * @return array<string, int> turn by seat, in order
      */
-    public static function turns(string $side, array $places, array $taken): array
+    public static function turns(Representation $represents, array $places, array $taken): array
     {
-        $asked = Seat::askedBy($side);
+        $asked = Seat::askedBy($represents);
         $seats = [];
         foreach ($places as $seat) {
             if (in_array((string) $seat, $taken, true) && in_array($seat->role, $asked, true)) {
@@ -58,8 +60,8 @@ final class RoundPlan
     public static function turn(Seat $seat): int
     {
         return match ($seat->role) {
-            'agent', 'coagent' => 2,
-            'broker' => 3,
+            PartyRole::Agent, PartyRole::Coagent => 2,
+            PartyRole::Broker => 3,
             default => 1,
         };
     }

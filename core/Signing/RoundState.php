@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /**
  * A round as its events make it: who has been asked, who owes which marks, whether it is over.

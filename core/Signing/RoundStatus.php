@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Where a round stands. */
 enum RoundStatus: string

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
+
 /**
  * A place at the table: a role and its number, "buyer 2".
  */
 final readonly class Seat implements \Stringable
 {
-    /** The roles, in the order they stand on the board. */
-    public const ROLES = ['buyer', 'seller', 'tenant', 'landlord', 'agent', 'coagent', 'broker', 'escrow', 'lender', 'other'];
-
-    private function __construct(public string $role, public int $number)
+    private function __construct(public PartyRole $role, public int $number)
     {
     }
 
@@ -23,32 +24,42 @@ final readonly class Seat implements \Stringable
      */
     public static function of(string $text): self
     {
-        if (preg_match('/^([a-z]+)\.([1-9]\d?)$/', $text, $m) !== 1 || ! in_array($m[1], self::ROLES, true)) {
+        $role = preg_match('/^([a-z]+)\.([1-9]\d?)$/', $text, $m) === 1 ? PartyRole::tryFrom($m[1]) : null;
+        if ($role === null) {
             throw new \InvalidArgumentException("“{$text}” is no seat in a deal.");
         }
 
-        return new self($m[1], (int) $m[2]);
+        return new self($role, (int) $m[2]);
+    }
+
+    /** The seat of a role; numbered from 1. */
+    public static function at(PartyRole $role, int $number = 1): self
+    {
+        return new self($role, $number);
     }
 
     /**
      * The roles whom those who serve a side ask to sign: their clients, themselves and their broker; the other side signs with
      * its own agent, unless both are ours.
      *
-     * @return list<string>
+     * @return list<PartyRole>
      */
-    public static function askedBy(string $side): array
+    public static function askedBy(Representation $represents): array
     {
-        return $side === 'both' ? ['buyer', 'seller', 'tenant', 'landlord', 'agent', 'broker'] : [$side, 'agent', 'broker'];
+        $side = $represents->side();
+        $clients = $side === null ? PartyRole::clients() : [PartyRole::from($side->value)];
+
+        return [...$clients, PartyRole::Agent, PartyRole::Broker];
     }
 
     /** The shape it is drawn in: buyers circle, sellers square, agents diamond, broker hexagon, others triangle. */
     public function shape(): string
     {
         return match ($this->role) {
-            'buyer', 'tenant' => 'circle',
-            'seller', 'landlord' => 'square',
-            'agent', 'coagent' => 'diamond',
-            'broker' => 'hexagon',
+            PartyRole::Buyer, PartyRole::Tenant => 'circle',
+            PartyRole::Seller, PartyRole::Landlord => 'square',
+            PartyRole::Agent, PartyRole::Coagent => 'diamond',
+            PartyRole::Broker => 'hexagon',
             default => 'triangle',
         };
     }
@@ -57,11 +68,11 @@ final readonly class Seat implements \Stringable
     public function letter(): string
     {
         return match ($this->role) {
-            'agent' => $this->number === 1 ? 'A' : "A{$this->number}",
-            'coagent' => 'L',
-            'broker' => 'B',
-            'escrow' => 'E',
-            'lender' => '$',
+            PartyRole::Agent => $this->number === 1 ? 'A' : "A{$this->number}",
+            PartyRole::Coagent => 'L',
+            PartyRole::Broker => 'B',
+            PartyRole::Escrow => 'E',
+            PartyRole::Lender => '$',
             default => (string) $this->number,
         };
     }
@@ -70,10 +81,10 @@ final readonly class Seat implements \Stringable
     public function label(): string
     {
         return match ($this->role) {
-            'agent' => $this->number === 1 ? 'agent' : "agent {$this->number}",
-            'coagent' => 'other agent',
-            'broker', 'escrow', 'lender' => $this->role,
-            default => "{$this->role} {$this->number}",
+            PartyRole::Agent => $this->number === 1 ? 'agent' : "agent {$this->number}",
+            PartyRole::Coagent => 'other agent',
+            PartyRole::Broker, PartyRole::Escrow, PartyRole::Lender => $this->role->value,
+            default => "{$this->role->value} {$this->number}",
         };
     }
 
@@ -90,20 +101,20 @@ final readonly class Seat implements \Stringable
     }
 
     /** The side it sits on, whose own affairs are not the other's; null for those who serve both. */
-    public function side(): ?string
+    public function side(): ?Side
     {
-        return in_array($this->role, ['buyer', 'seller', 'tenant', 'landlord'], true) ? $this->role : null;
+        return $this->role->side();
     }
 
     /** Where it stands in the order of seats. */
     public function order(): int
     {
-        return (int) array_search($this->role, self::ROLES, true) * 100 + $this->number;
+        return (int) array_search($this->role, PartyRole::cases(), true) * 100 + $this->number;
     }
 
     /** "buyer.2". */
     public function __toString(): string
     {
-        return "{$this->role}.{$this->number}";
+        return "{$this->role->value}.{$this->number}";
     }
 }

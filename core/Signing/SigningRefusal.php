@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a round is not sent, changed or signed. */
 enum SigningRefusal: string implements Reason

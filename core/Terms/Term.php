@@ -6,6 +6,7 @@ namespace Unanimus\Terms;
 
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Money\Money;
+use Unanimus\Parties\Side;
 
 /**
  * The terms of a deal that papers are fed from, with what each may hold.
@@ -156,11 +157,11 @@ enum Term: string
     }
 
     /** The side whose own affair it is, not the other's; null for what both agree on. */
-    public function side(): ?string
+    public function side(): ?Side
     {
         return match ($this) {
-            self::Payoff, self::SecondPayoff, self::TitleCosts, self::OtherCosts, self::ListingCommission => 'seller',
-            self::BuyerCosts => 'buyer',
+            self::Payoff, self::SecondPayoff, self::TitleCosts, self::OtherCosts, self::ListingCommission => Side::Seller,
+            self::BuyerCosts => Side::Buyer,
             default => null,
         };
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Terms;
 
-use Unanimus\Files\Reason;
-use Unanimus\Files\Refuses;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\Refuses;
 
 /** Why a term or a fact of a file is not set. */
 enum TermRefusal: string implements Reason

@@ -20,7 +20,7 @@ return new class extends Migration
                 brokerage_id bigint NOT NULL REFERENCES brokerages,
                 office_id bigint NOT NULL REFERENCES offices,
                 name text NOT NULL,
-                side text NOT NULL DEFAULT 'buyer' CHECK (side IN ('buyer', 'seller', 'both', 'tenant', 'landlord')),
+                represents text NOT NULL DEFAULT 'buyer' CHECK (represents IN ('buyer', 'seller', 'both', 'tenant', 'landlord')),
                 kind text NOT NULL DEFAULT 'sale' CHECK (kind IN ('sale', 'lease', 'referral')),
                 status text NOT NULL DEFAULT 'preparing' CHECK (status IN ('preparing', 'active', 'under_contract', 'closed', 'terminated', 'expired', 'withdrawn')),
                 listing_number text,
@@ -33,7 +33,7 @@ return new class extends Migration
                 follows_on bigint REFERENCES deal_files,
                 ended_on date,
                 end_reason text,
-                labels text[] NOT NULL DEFAULT '{}',
+                labels jsonb NOT NULL DEFAULT '[]',
                 address_key text NOT NULL DEFAULT '',
                 calendar_version smallint NOT NULL DEFAULT 1,
                 CONSTRAINT file_key_once UNIQUE (key)

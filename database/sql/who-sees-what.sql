@@ -136,9 +136,9 @@ CREATE OR REPLACE FUNCTION work_waiting() RETURNS TABLE (kind text, waiting bigi
 -- 4. What is looked for over files that are not in sight: enough to warn or to count, nothing of the deal itself.
 
 -- Other open files of the brokerage on the same listing or address.
-CREATE OR REPLACE FUNCTION twins_of(brokerage bigint, number text, address text, own bigint) RETURNS TABLE (file_id bigint, key text, side text, status text, office text, agent text)
+CREATE OR REPLACE FUNCTION twins_of(brokerage bigint, number text, address text, own bigint) RETURNS TABLE (file_id bigint, key text, represents text, status text, office text, agent text)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT f.id, f.key::text, f.side, f.status, o.name, (SELECT u.name FROM file_members m JOIN users u ON u.id = m.user_id WHERE m.deal_file_id = f.id AND m.role = 'agent' ORDER BY m.id LIMIT 1)
+    SELECT f.id, f.key::text, f.represents, f.status, o.name, (SELECT u.name FROM file_members m JOIN users u ON u.id = m.user_id WHERE m.deal_file_id = f.id AND m.role = 'agent' ORDER BY m.id LIMIT 1)
     FROM deal_files f JOIN offices o ON o.id = f.office_id
     WHERE f.brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
       AND ((number <> '' AND f.listing_number = number) OR (address <> '' AND f.address_key = address))

@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
+use Unanimus\Parties\Side;
 use Unanimus\Signing\SigningRefusal;
 
 /** A file with a form that nobody signs, on its checklist. @return array{DealFile, Paper, Requirement} */
@@ -180,7 +181,7 @@ it('follows the price until it is authorized', function () {
 it('tells of one side’s round and review in that side’s history only', function () {
     $file = $this->aFile();
     $priya = $this->people['priya'];
-    $file->update(['side' => 'both']);
+    $file->update(['represents' => 'both']);
     DB::table('file_members')
         ->where('deal_file_id', $file->id)
         ->where('user_id', $this->people['tomas']->id)
@@ -197,7 +198,7 @@ it('tells of one side’s round and review in that side’s history only', funct
     $paper->update(['side' => 'buyer']);
     $paper->requirement()->update(['side' => 'buyer']);
     $round = $this->aRound($file->refresh());
-    expect($round->side)->toBe('buyer');
+    expect($round->side)->toBe(Side::Buyer);
     foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
         $this->signs($round, $seat);
     }

@@ -232,7 +232,7 @@ it('ends a file on a day, opens it again by the broker alone, and starts the fol
 
 it('takes property and seller into the follow-on of a listing, and none of the deal', function () {
     $file = $this->aFile(['price' => '400,000']);
-    $file->update(['side' => 'seller', 'listing_number' => 'TR-26-04182']);
+    $file->update(['represents' => 'seller', 'listing_number' => 'TR-26-04182']);
     $this->actingAs($this->people['tomas']->fresh());
     app(MoveStatus::class)($file, DealStatus::Terminated, $this->people['tomas'], 'fell through');
     $next = app(FollowOn::class)(
@@ -308,7 +308,7 @@ it('takes each paper of the agency into the follow-on by itself, but none that i
 
 it('lets a listing expire the day after its last, in its office\'s own zone', function () {
     $file = $this->aFile();
-    $file->update(['side' => 'seller', 'status' => 'active']);
+    $file->update(['represents' => 'seller', 'status' => 'active']);
     $file
         ->knownFacts()
         ->updateOrCreate(
@@ -334,14 +334,14 @@ it('lets a listing expire the day after its last, in its office\'s own zone', fu
 
 it('labels taken files together, and only those one works on', function () {
     [$one, $two] = [$this->aFile(), $this->aFile()];
-    $one->putLabels(['probate']);
+    $one->update(['labels' => ['probate']]);
     $this->as('tomas')
         ->post('/labels', ['label' => 'relocation', 'take' => [$one->key, $two->key]])
         ->assertSessionHas('told', '“relocation” is on 2 files.');
     $this->seeAll();
-    expect($one->refresh()->labels())
+    expect($one->refresh()->labels)
         ->toBe(['probate', 'relocation'])
-        ->and($two->refresh()->labels())
+        ->and($two->refresh()->labels)
         ->toBe(['relocation']);
     $this->as('tomas')
         ->post('/labels', ['label' => 'relocation', 'take' => [$one->key]])
@@ -353,7 +353,7 @@ it('labels taken files together, and only those one works on', function () {
         ->post('/labels', ['label' => 'x'])
         ->assertSessionHasErrors('take');
     $this->seeAll();
-    expect($one->refresh()->labels())->toBe(['probate', 'relocation']);
+    expect($one->refresh()->labels)->toBe(['probate', 'relocation']);
 });
 
 it('labels a file, and finds it by label', function () {
@@ -362,7 +362,7 @@ it('labels a file, and finds it by label', function () {
         ->put("/files/{$file->key}/labels", ['labels' => 'probate, "odd", re{loc}ation , probate'])
         ->assertSessionHas('told');
     $this->seeAll();
-    expect($file->refresh()->labels())->toBe(['probate', 'odd', 'relocation']);
+    expect($file->refresh()->labels)->toBe(['probate', 'odd', 'relocation']);
     $this->as('tomas')->get('/files?q=label:prob')->assertSee('14 Lanternfish');
     $this->as('tomas')->get('/files?q=-label:prob')->assertDontSee('14 Lanternfish');
 });

@@ -32,7 +32,7 @@ $listing = [
 it('opens a file from a listing number, with everything the exchange knows and where it came from', function () use ($listing) {
     Http::fake(['*' => Http::response(['value' => [$listing]])]);
     $this->as('tomas')
-        ->post('/files', ['first' => 'tr-26-04182', 'side' => 'buyer'])
+        ->post('/files', ['first' => 'tr-26-04182', 'represents' => 'buyer'])
         ->assertRedirect();
     $this->seeAll();
     $file = DealFile::query()->firstOrFail();

@@ -308,7 +308,7 @@ it('asks by default whom the blanks belong to, and says when somebody else was a
 
 it('lets the owner complete the listing input sheet by link, and the file use the answers it does not know', function () {
     Illuminate\Support\Facades\Auth::setUser($this->people['caleb']);
-    $file = app(App\Files\Actions\OpenFile::class)($this->people['caleb'], 'seller');
+    $file = app(App\Files\Actions\OpenFile::class)($this->people['caleb'], \Unanimus\Parties\Representation::Seller);
     app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example']);
     app(App\Files\Actions\SetFact::class)->many($file->refresh(), ['property.street' => '208 Copperbeech Road', 'property.year_built' => '1987']);
     $paper = $this->paper($file, 'Q-20');

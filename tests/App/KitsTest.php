@@ -232,7 +232,7 @@ it('says to which files conditions would apply', function () {
             'when' => [
                 ['fact' => 'property.year_built', 'operator' => 'below', 'value' => '1978', 'group' => '0'],
                 ['fact' => 'financing', 'operator' => 'is', 'value' => 'cash', 'group' => '1'],
-                ['fact' => 'side', 'operator' => 'is', 'value' => 'buyer', 'group' => '1'],
+                ['fact' => 'represents', 'operator' => 'is', 'value' => 'buyer', 'group' => '1'],
             ],
             'inner' => ['1' => 'any'],
         ])
@@ -250,7 +250,7 @@ it('says to which files conditions would apply', function () {
     $this->as('caleb')
         ->post('/conditions/preview', [
             'mode' => 'all',
-            'when' => [['fact' => 'side', 'operator' => 'is', 'value' => 'buyer', 'group' => '0']],
+            'when' => [['fact' => 'represents', 'operator' => 'is', 'value' => 'buyer', 'group' => '0']],
         ])
         ->assertSee('apply to none')
         ->assertDontSee('Lanternfish');
@@ -327,7 +327,7 @@ it('puts standing fees of the kit into the commission', function () {
 
 it('opens a lease and a referral with their own papers', function (string $kind, string $side, string $paper) {
     $this->as('priya')
-        ->post('/files', ['first' => 'Noor Petterson', 'side' => $side, 'kind' => $kind])
+        ->post('/files', ['first' => 'Noor Petterson', 'represents' => $side, 'kind' => $kind])
         ->assertRedirect();
     $this->seeAll();
     $file = DealFile::query()->firstOrFail();

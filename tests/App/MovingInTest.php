@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\DealFile;
 use App\Models\Import;
 use App\Models\Offer;
+use App\Models\Role;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -62,7 +63,7 @@ it('opens files from a table: proposed, tried without effect, reported row by ro
         ->and($file->knownFacts()->where('name', 'price')->first())
         ->toMatchArray(['value' => '412500.00', 'source' => 'table “files.csv”'])
         ->and($file->members()->pluck('role', 'user_id')->all())
-        ->toBe([$this->people['priya']->id => 'agent', $this->people['wendell']->id => 'coordinator'])
+        ->toBe([$this->people['priya']->id => Role::Agent, $this->people['wendell']->id => Role::Coordinator])
         ->and($import->refresh()->state)
         ->toBe('done')
         ->and($import->lines()->where('number', 2)->value('outcome'))
@@ -177,7 +178,7 @@ it('shows what a listing has otherwise, and takes over only what is ticked', fun
 
 it('lays offers side by side, counters, chooses one and keeps the others', function () {
     $file = $this->aFile(['price' => '']);
-    $file->update(['side' => 'seller', 'status' => 'active']);
+    $file->update(['represents' => 'seller', 'status' => 'active']);
     $terms = [
         'price' => '541,000',
         'financing' => 'conventional',

@@ -7,6 +7,7 @@ use App\Access\SecondFactor;
 use App\Mail\ActionLink;
 use App\Models\Letter;
 use App\Models\Office;
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -75,8 +76,8 @@ it('sets roles, closes access on every device, and never leaves the brokerage wi
         ->assertSessionHas('told');
     $this->seeAll();
     expect($caleb->fresh()->officeRoles()->where('office_id', $tidewick->id)->orderBy('role')->pluck('role')->all())->toBe([
-        'agent',
-        'coordinator',
+        Role::Agent,
+        Role::Coordinator,
     ]);
     DB::table('sessions')->insert(['id' => 'caleb-session', 'user_id' => $caleb->id, 'payload' => '', 'last_activity' => time()]);
     $this->as('fenna')

@@ -98,7 +98,7 @@ it('knows a paper’s latest version by itself, whoever added it', function () {
 
 it('never shows one side what was reckoned for the other', function () {
     $file = $this->aFile();
-    $file->update(['side' => 'both']);
+    $file->update(['represents' => 'both']);
     DB::table('file_members')
         ->where('deal_file_id', $file->id)
         ->where('user_id', $this->people['tomas']->id)

@@ -10,6 +10,8 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Access\AccessRefusal;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 
 it('shows each side what is common and its own, never the other\'s: in the database', function () {
     $file = bothSides();
@@ -49,7 +51,7 @@ it('shows each side what is common and its own, never the other\'s: in the datab
             'fee_name' => 'Fee',
         ],
     ]);
-    History::add($file->brokerage_id, $file->id, 'Buyers’ affair', [], SeenBy::side('buyer'));
+    History::add($file->brokerage_id, $file->id, 'Buyers’ affair', [], SeenBy::side(Side::Buyer));
     $sees = function (string $who) use ($file): array {
         Sight::ofPerson(test()->people[$who]->fresh());
         $seen = [
@@ -182,10 +184,10 @@ it('lets an entry of one side bring the other side\'s papers, unseen by the one 
 });
 
 it('lets a colleague ask for the other side of a listing, and only the file\'s own agent or broker let them in', function () {
-    $this->as('priya')->post('/files', ['first' => '77 Millrace Court 3B, Pellingford, MW 20410', 'side' => 'seller']);
+    $this->as('priya')->post('/files', ['first' => '77 Millrace Court 3B, Pellingford, MW 20410', 'represents' => 'seller']);
     $this->seeAll();
     $listing = DealFile::query()->firstOrFail();
-    $this->as('caleb')->post('/files', ['first' => '77 millrace ct #3B, Pellingford, MW 20410', 'side' => 'buyer']);
+    $this->as('caleb')->post('/files', ['first' => '77 millrace ct #3B, Pellingford, MW 20410', 'represents' => 'buyer']);
     $this->seeAll();
     $begun = DealFile::query()->orderByDesc('id')->firstOrFail();
     expect($begun->address_key)->toBe($listing->address_key)->not->toBe('');
@@ -209,8 +211,8 @@ it('lets a colleague ask for the other side of a listing, and only the file\'s o
         ->assertNotFound();
     $this->seeAll();
     $asked = JoinRequest::query()->sole();
-    expect($listing->refresh()->side)
-        ->toBe('seller')
+    expect($listing->refresh()->represents)
+        ->toBe(Representation::Seller)
         ->and($begun->refresh()->status->value)
         ->toBe('preparing')
         ->and(lettersTo('priya@quillmark.example'))
@@ -228,12 +230,12 @@ it('lets a colleague ask for the other side of a listing, and only the file\'s o
         ->post("/join-requests/{$asked->key}", ['in' => 1])
         ->assertRedirect("/files/{$listing->key}");
     $this->seeAll();
-    expect($listing->refresh()->side)
-        ->toBe('both')
+    expect($listing->refresh()->represents)
+        ->toBe(Representation::Both)
         ->and($listing->members()->where('user_id', $this->people['caleb']->id)->value('side'))
-        ->toBe('buyer')
+        ->toBe(Side::Buyer)
         ->and($listing->members()->where('user_id', $this->people['priya']->id)->value('side'))
-        ->toBe('seller')
+        ->toBe(Side::Seller)
         ->and($begun->refresh()->status->value)
         ->toBe('withdrawn')
         ->and(DB::table('history')->where('deal_file_id', $listing->id)->where('what', 'Joined the file')->value('who'))
@@ -284,8 +286,8 @@ it('keeps offers and all that is said of them from the buyers\' agent', function
 });
 
 it('tells of another buyers\' file without a word of whose it is', function () {
-    $this->as('priya')->post('/files', ['first' => '9 Netloft Lane, Pellingford, MW 20410', 'side' => 'buyer']);
-    $this->as('caleb')->post('/files', ['first' => '9 Netloft Ln, Pellingford, MW 20410', 'side' => 'buyer']);
+    $this->as('priya')->post('/files', ['first' => '9 Netloft Lane, Pellingford, MW 20410', 'represents' => 'buyer']);
+    $this->as('caleb')->post('/files', ['first' => '9 Netloft Ln, Pellingford, MW 20410', 'represents' => 'buyer']);
     $this->seeAll();
     [$first, $begun] = DealFile::query()->orderBy('id')->get()->all();
     $this->as('caleb')

@@ -10,6 +10,8 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Files\SightRefusal;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Side;
 
 it('refuses in words what is the other side\'s affair, and offers no field for it', function () {
     $file = bothSides();
@@ -54,7 +56,7 @@ it('refuses in words what is the other side\'s affair, and offers no field for i
 });
 
 it('gives papers brought in before to the side that brought them, with their line of the checklist', function () {
-    $this->as('priya')->post('/files', ['first' => '5 Quarryside, Pellingford, MW 20410', 'side' => 'seller']);
+    $this->as('priya')->post('/files', ['first' => '5 Quarryside, Pellingford, MW 20410', 'represents' => 'seller']);
     $this->seeAll();
     $file = DealFile::query()->firstOrFail();
     $paper = $file
@@ -92,7 +94,7 @@ it('keeps what one side takes or brings to that side until it shows the other, a
         ->assertOk();
     $this->seeAll();
     $paper = $this->paper($file, 'M-207');
-    expect($paper->side)->toBe('buyer');
+    expect($paper->side)->toBe(Side::Buyer);
     $this->as('priya')
         ->get("/papers/{$paper->key}")
         ->assertNotFound();
@@ -218,7 +220,7 @@ it('lets one side\'s agent send what both sides sign, without showing them the o
 
 it('asks both clients of a lease of which both sides are ours, and calls the file by the landlord', function () {
     Auth::setUser($this->people['priya']);
-    $file = app(App\Files\Actions\OpenFile::class)($this->people['priya'], 'both', 'lease');
+    $file = app(App\Files\Actions\OpenFile::class)($this->people['priya'], \Unanimus\Parties\Representation::Both, \Unanimus\Parties\DealKind::Lease);
     foreach (['landlord.1' => 'Idris Vantongeren', 'tenant.1' => 'Leonie Abara'] as $seat => $name) {
         app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of($seat), [
             'name' => $name,
@@ -229,7 +231,7 @@ it('asks both clients of a lease of which both sides are ours, and calls the fil
     expect($file->name)->toBe('Vantongeren lease');
     $paper = $file->papers->first(
         static fn ($paper) => $paper->isDraft() &&
-            array_filter($paper->form()->marks ?? [], static fn ($mark) => $mark->seat->role === 'tenant') !== [],
+            array_filter($paper->form()->marks ?? [], static fn ($mark) => $mark->seat->role === PartyRole::Tenant) !== [],
     );
     expect($paper)->not->toBeNull();
     $round = app(App\Signing\Actions\ComposeRound::class)($file, [$paper], $this->people['priya']);

@@ -39,7 +39,7 @@ it('says how many open files there are beyond those it covers', function () {
             'brokerage_id' => $file->brokerage_id,
             'office_id' => $file->office_id,
             'name' => "{$i} Gannet Steps",
-            'side' => 'buyer',
+            'represents' => 'buyer',
             'kind' => 'sale',
             'status' => 'preparing',
             'opened_by' => $this->people['tomas']->id,

@@ -9,22 +9,24 @@ declare(strict_types=1);
  */
 
 const CORE = [
-    'Access' => [],
-    'Commission' => ['Terms', 'Files', 'Money', 'Pages', 'Review'],
-    'Dates' => ['Pages'],
+    'Access' => ['Steps'],
+    'Commission' => ['Files', 'Money', 'Pages', 'Parties', 'Review', 'Steps', 'Terms'],
+    'Dates' => ['Pages', 'Steps'],
     'Evidence' => ['Pages'],
-    'Exchange' => ['Dates', 'Files', 'Money', 'Pages', 'Terms'],
-    'Files' => ['Dates', 'Terms'],
+    'Exchange' => ['Dates', 'Files', 'Money', 'Pages', 'Parties', 'Steps', 'Terms'],
+    'Files' => ['Dates', 'Parties', 'Steps', 'Terms'],
     'Finding' => ['Dates'],
-    'Forms' => ['Dates', 'Money', 'Pages', 'Signing', 'Terms'],
+    'Forms' => ['Dates', 'Money', 'Pages', 'Parties', 'Signing', 'Steps', 'Terms'],
     'History' => [],
-    'Intake' => ['Evidence', 'Finding', 'Forms', 'Pages'],
+    'Intake' => ['Evidence', 'Finding', 'Forms', 'Pages', 'Steps'],
     'Money' => [],
-    'Pages' => [],
-    'Requirements' => ['Dates', 'Money', 'Terms'],
-    'Review' => ['Files'],
-    'Signing' => ['Dates', 'Files', 'Pages'],
-    'Terms' => ['Dates', 'Money', 'Pages'],
+    'Pages' => ['Steps'],
+    'Parties' => [],
+    'Requirements' => ['Dates', 'Money', 'Parties', 'Steps', 'Terms'],
+    'Review' => ['Files', 'Steps'],
+    'Signing' => ['Dates', 'Files', 'Pages', 'Parties', 'Steps'],
+    'Steps' => [],
+    'Terms' => ['Dates', 'Money', 'Pages', 'Parties', 'Steps'],
 ];
 
 /** The application, from what everything stands on to what stands on everything; demo and measurements use it as a person would. */

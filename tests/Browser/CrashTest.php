@@ -33,7 +33,7 @@ function sentRound(Visitor $agent, string $name): array
 {
     $slug = strtolower($name);
     $agent->signIn('tomas@quillmark.example');
-    $file = $agent->post('/files', ['first' => "{$name} Ashdown", 'side' => 'buyer']);
+    $file = $agent->post('/files', ['first' => "{$name} Ashdown", 'represents' => 'buyer']);
     preg_match('~/files/(\w{26})~', $file, $m);
     foreach ([1, 2] as $number) {
         $agent->put("/files/{$m[1]}/parties/buyer.{$number}", [

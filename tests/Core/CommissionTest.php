@@ -9,11 +9,12 @@ use Unanimus\Commission\Proposed;
 use Unanimus\Commission\Release;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
+use Unanimus\Parties\Side;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
 use Unanimus\Terms\Facts;
 
-it('proposes the rate the terms have for that side, and the standing fees together', function (string $side, ?string $rate) {
+it('proposes the rate the terms have for that side, and the standing fees together', function (?Side $side, ?string $rate) {
     $facts = Facts::from(['buyer_commission' => '2.5', 'listing_commission' => '2.75']);
     $proposed = Proposed::of($facts, $side, [
         ['label' => 'Transaction fee', 'amount' => '395.00'],
@@ -29,14 +30,14 @@ it('proposes the rate the terms have for that side, and the standing fees togeth
         ->toBe('Transaction fee and Archive fee')
         ->and($proposed->rateFrom)
         ->toBe($rate === null ? null : ($rate === '2.5' ? 'Commission, buyer side' : 'Commission, listing side'));
-})->with([['buyer', '2.5'], ['tenant', '2.5'], ['seller', '2.75'], ['landlord', '2.75'], ['both', null]]);
+})->with([[Side::Buyer, '2.5'], [Side::Tenant, '2.5'], [Side::Seller, '2.75'], [Side::Landlord, '2.75'], [null, null]]);
 
 it('proposes nothing where nothing is known, and shortens a long name of fees', function () {
-    $none = Proposed::of(Facts::from([]), 'buyer', [['label' => 'Left open', 'amount' => null]]);
+    $none = Proposed::of(Facts::from([]), Side::Buyer, [['label' => 'Left open', 'amount' => null]]);
     expect([$none->rate, $none->rateFrom, $none->fee, $none->feeName])->toBe([null, null, null, '']);
-    $long = Proposed::of(Facts::from([]), 'buyer', [['label' => str_repeat('a', 60), 'amount' => '1.00']]);
+    $long = Proposed::of(Facts::from([]), Side::Buyer, [['label' => str_repeat('a', 60), 'amount' => '1.00']]);
     expect($long->feeName)->toBe(str_repeat('a', 60));
-    $longer = Proposed::of(Facts::from([]), 'buyer', [['label' => str_repeat('a', 61), 'amount' => '1.00']]);
+    $longer = Proposed::of(Facts::from([]), Side::Buyer, [['label' => str_repeat('a', 61), 'amount' => '1.00']]);
     expect($longer->feeName)->toBe(str_repeat('a', 59).'…');
 });
 

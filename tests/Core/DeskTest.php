@@ -17,6 +17,9 @@ use Unanimus\Files\SightRefusal;
 use Unanimus\History\Chain;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Requirements\Condition;
 use Unanimus\Requirements\Kit;
 use Unanimus\Review\Completeness;
@@ -165,33 +168,33 @@ it('lets a paper be changed only while it is in the agent’s hands', function (
 it('lets people say who sees a paper as far as it is theirs to say', function (
     array $now,
     array $wanted,
-    ?string $own,
+    ?Side $own,
     bool $staff,
     ?SightRefusal $refused,
 ) {
-    $sides = SeenBy::sides('sale', 'both');
+    $sides = SeenBy::sides(DealKind::Sale, Representation::Both);
     $say = static fn () => (new SeenBy(...$now))->to(new SeenBy(...$wanted), $sides, $own, $staff);
     $refused === null ? expect($say()->is(new SeenBy(...$wanted)))->toBeTrue() : expect($say)->toBeRefused($refused);
 })->with([
-    'the buyers’ agent shows the buyers’ paper' => [['buyer', false], [null, false], 'buyer', false, null],
-    'the coordinator gives a common paper to one side' => [[null, false], ['seller', false], null, true, null],
+    'the buyers’ agent shows the buyers’ paper' => [[Side::Buyer, false], [null, false], Side::Buyer, false, null],
+    'the coordinator gives a common paper to one side' => [[null, false], [Side::Seller, false], null, true, null],
     'the coordinator keeps it to the office' => [[null, false], [null, true], null, true, null],
-    'an agent takes what both sides see' => [[null, false], ['buyer', false], 'buyer', false, SightRefusal::BothSidesSeeIt],
-    'an agent gives theirs away' => [['buyer', false], ['seller', false], 'buyer', false, SightRefusal::OutOfOwnSight],
-    'an agent keeps a paper to the office' => [['buyer', false], ['buyer', true], 'buyer', false, SightRefusal::OnlyStaff],
-    'a side that is none' => [[null, false], ['tenant', false], null, true, SightRefusal::NoSuchSide],
+    'an agent takes what both sides see' => [[null, false], [Side::Buyer, false], Side::Buyer, false, SightRefusal::BothSidesSeeIt],
+    'an agent gives theirs away' => [[Side::Buyer, false], [Side::Seller, false], Side::Buyer, false, SightRefusal::OutOfOwnSight],
+    'an agent keeps a paper to the office' => [[Side::Buyer, false], [Side::Buyer, true], Side::Buyer, false, SightRefusal::OnlyStaff],
+    'a side that is none' => [[null, false], [Side::Tenant, false], null, true, SightRefusal::NoSuchSide],
 ]);
 
 it('knows sides only where the brokerage serves both', function () {
-    expect(SeenBy::sides('sale', 'both'))
-        ->toBe(['buyer', 'seller'])
-        ->and(SeenBy::sides('lease', 'both'))
-        ->toBe(['tenant', 'landlord'])
-        ->and(SeenBy::sides('sale', 'buyer'))
+    expect(SeenBy::sides(DealKind::Sale, Representation::Both))
+        ->toBe([Side::Buyer, Side::Seller])
+        ->and(SeenBy::sides(DealKind::Lease, Representation::Both))
+        ->toBe([Side::Tenant, Side::Landlord])
+        ->and(SeenBy::sides(DealKind::Sale, Representation::Buyer))
         ->toBe([])
-        ->and(SeenBy::sides('referral', 'both'))
+        ->and(SeenBy::sides(DealKind::Referral, Representation::Both))
         ->toBe([])
-        ->and((new SeenBy('buyer', true))->readable())
+        ->and((new SeenBy(Side::Buyer, true))->readable())
         ->toBe('the buyer’s side, office only')
         ->and((new SeenBy(null, false))->readable())
         ->toBe('everyone on the file');
@@ -292,7 +295,7 @@ it('reads several people in one line', fn (string $line, array $people) => expec
     ['', []],
 ]);
 
-it('begins a commission sheet with what the file says, and with nothing where it says nothing', function (string $side, ?string $rate) {
+it('begins a commission sheet with what the file says, and with nothing where it says nothing', function (?Side $side, ?string $rate) {
     $facts = new Facts(['listing_commission' => new Fact('2.7500', 'x'), 'buyer_commission' => new Fact('2.5000', 'x')]);
     $proposed = Proposed::of($facts, $side, [
         ['label' => 'Transaction fee', 'amount' => '395.00'],
@@ -302,4 +305,4 @@ it('begins a commission sheet with what the file says, and with nothing where it
     expect($proposed->rate)->toBe($rate)->and($proposed->fee)->toBe('400.50')->and($proposed->feeName)->toBe('Transaction fee and Storage');
     $empty = Proposed::of(new Facts([]), $side, []);
     expect([$empty->rate, $empty->rateFrom, $empty->fee, $empty->feeName])->toBe([null, null, null, '']);
-})->with([['buyer', '2.5000'], ['tenant', '2.5000'], ['seller', '2.7500'], ['landlord', '2.7500'], ['both', null]]);
+})->with([[Side::Buyer, '2.5000'], [Side::Tenant, '2.5000'], [Side::Seller, '2.7500'], [Side::Landlord, '2.7500'], [null, null]]);

@@ -114,7 +114,7 @@ it('reads papers of a kit with their defaults, and writes them as they were read
         ->and(KitItem::fromArray(['title' => str_repeat('é', 120)], STAGES)->title)
         ->toHaveLength(120);
     foreach (['buyer', 'seller', 'tenant', 'landlord'] as $side) {
-        expect(KitItem::fromArray(['title' => 'x', 'side' => $side], STAGES)->side)->toBe($side);
+        expect(KitItem::fromArray(['title' => 'x', 'side' => $side], STAGES)->side?->value)->toBe($side);
     }
     unreadable(fn () => KitItem::fromArray(['title' => str_repeat('é', 121)], STAGES), 'title of up to 120 letters');
     unreadable(fn () => KitItem::fromArray(['title' => ' '], STAGES), 'title of up to 120 letters');
@@ -127,9 +127,9 @@ it('says a reason with the deal’s facts in it', function () {
     expect($item->reasonFor(Facts::from(['property.year_built' => '1962', 'financing' => 'cash', 'price' => '412500.00'])))->toBe(
         'built 1962, cash, $412,500, …',
     );
-    expect(FactCatalog::shows('side', 'buyer, both'))
+    expect(FactCatalog::shows('represents', 'buyer, both'))
         ->toBe('the buyer or both sides')
-        ->and(FactCatalog::shows('side', 'nobody'))
+        ->and(FactCatalog::shows('represents', 'nobody'))
         ->toBe('nobody')
         ->and(FactCatalog::shows('price', 'about 5'))
         ->toBe('about 5')
@@ -141,7 +141,7 @@ it('says a reason with the deal’s facts in it', function () {
         ->toBe(['sale' => 'sale', 'lease' => 'lease', 'referral' => 'referral']);
     $sorted = FactCatalog::all();
     asort($sorted);
-    expect(FactCatalog::all())->toHaveKeys(['side', 'price', 'property.year_built', 'buyers.count'])->toBe($sorted);
+    expect(FactCatalog::all())->toHaveKeys(['represents', 'price', 'property.year_built', 'buyers.count'])->toBe($sorted);
 });
 
 it('reads tasks of a kit with their defaults, and writes them as they were read', function () {

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use Unanimus\Files\EntryRefusal;
 use Unanimus\Files\PaperRefusal;
-use Unanimus\Files\Reason;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\EntryRefusal;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\StepRefused;
 
 /** @return list<Reason> every reason there is */
 function reasons(): array

@@ -111,7 +111,7 @@ it('refuses what is no condition, in words', function (array $data, string $told
 ]);
 
 it('asks by the brokerage\'s rules for what each thing calls for', function (array $facts, array $papers) use ($rules, $called) {
-    $sheet = CallSheet::of([], $rules(), Facts::from(['kind' => 'sale', 'side' => 'buyer', ...$facts]));
+    $sheet = CallSheet::of([], $rules(), Facts::from(['kind' => 'sale', 'represents' => 'buyer', ...$facts]));
     expect($called($sheet))->toEqualCanonicalizing($papers);
 })->with([
     'nothing' => [[], []],
@@ -132,15 +132,15 @@ it('asks by the brokerage\'s rules for what each thing calls for', function (arr
     'trust' => [['entity.party' => 'yes'], ['Authority to sign for the entity']],
     'attorney' => [['attorney.party' => 'yes'], ['Power of attorney']],
     'lease' => [['kind' => 'lease', 'property.year_built' => '1950'], ['Lease of a dwelling', 'Lead-based paint disclosure']],
-    'referral' => [['kind' => 'referral', 'side' => 'buyer'], ['Referral agreement']],
-    'dual agency' => [['side' => 'both'], ['Agency confirmation and consent to act for both sides']],
+    'referral' => [['kind' => 'referral', 'represents' => 'buyer'], ['Referral agreement']],
+    'dual agency' => [['represents' => 'both'], ['Agency confirmation and consent to act for both sides']],
     'new construction' => [['property.new_construction' => 'yes'], ['Builder’s warranty']],
 ]);
 
 it('asks for a paper once, with every reason', function () use ($kitsPath, $rules) {
     $facts = Facts::from([
         'kind' => 'sale',
-        'side' => 'buyer',
+        'represents' => 'buyer',
         'property.kind' => 'condo',
         'property.association' => 'Millrace Court Owners',
         'financing' => 'government',
@@ -164,14 +164,14 @@ it('holds every shipped kit to its own form, with conditions that choose between
     }
     expect($chosen)->toBe(explode(' ', $key));
 })->with([
-    ['purchase-buyer', ['kind' => 'sale', 'side' => 'buyer']],
-    ['condo-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'condo']],
-    ['land-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.kind' => 'land']],
-    ['listing-seller', ['kind' => 'sale', 'side' => 'seller']],
-    ['listing-seller', ['kind' => 'sale', 'side' => 'both']],
-    ['lease', ['kind' => 'lease', 'side' => 'landlord']],
-    ['referral', ['kind' => 'referral', 'side' => 'buyer']],
-    ['new-construction purchase-buyer', ['kind' => 'sale', 'side' => 'buyer', 'property.new_construction' => 'yes']],
+    ['purchase-buyer', ['kind' => 'sale', 'represents' => 'buyer']],
+    ['condo-buyer', ['kind' => 'sale', 'represents' => 'buyer', 'property.kind' => 'condo']],
+    ['land-buyer', ['kind' => 'sale', 'represents' => 'buyer', 'property.kind' => 'land']],
+    ['listing-seller', ['kind' => 'sale', 'represents' => 'seller']],
+    ['listing-seller', ['kind' => 'sale', 'represents' => 'both']],
+    ['lease', ['kind' => 'lease', 'represents' => 'landlord']],
+    ['referral', ['kind' => 'referral', 'represents' => 'buyer']],
+    ['new-construction purchase-buyer', ['kind' => 'sale', 'represents' => 'buyer', 'property.new_construction' => 'yes']],
 ]);
 
 it('refuses a kit with a deal\'s own data, and says which', function (string $fact) {
@@ -211,5 +211,5 @@ it('names every fact it offers', function () {
     foreach (FactCatalog::all() as $name => $label) {
         expect(FactCatalog::label($name))->toBe($label)->and($label)->not->toBe('');
     }
-    expect(FactCatalog::shows('price', '412500'))->toBe('$412,500')->and(FactCatalog::choices('side'))->toHaveKey('both');
+    expect(FactCatalog::shows('price', '412500'))->toBe('$412,500')->and(FactCatalog::choices('represents'))->toHaveKey('both');
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
+use Unanimus\Parties\Representation;
 use Unanimus\Signing\PlannedPaper;
 use Unanimus\Signing\PlannedSigner;
 use Unanimus\Signing\RoundFault;
@@ -11,20 +12,20 @@ use Unanimus\Signing\RoundFaultKind;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\Seat;
 
-it('asks its own clients first, then those who serve them, the broker last', function (string $side, array $expected) {
+it('asks its own clients first, then those who serve them, the broker last', function (Representation $represents, array $expected) {
     $places = array_map(Seat::of(...), ['broker.1', 'agent.1', 'seller.1', 'buyer.2', 'buyer.1', 'agent.1', 'lender.1', 'buyer.3']);
     $taken = ['buyer.1', 'buyer.2', 'seller.1', 'agent.1', 'broker.1', 'lender.1'];
-    expect(RoundPlan::turns($side, $places, $taken))->toBe($expected);
+    expect(RoundPlan::turns($represents, $places, $taken))->toBe($expected);
 })->with([
-    'a buyer’s file' => ['buyer', ['buyer.1' => 1, 'buyer.2' => 1, 'agent.1' => 2, 'broker.1' => 3]],
-    'a listing' => ['seller', ['seller.1' => 1, 'agent.1' => 2, 'broker.1' => 3]],
-    'both sides ours' => ['both', ['buyer.1' => 1, 'buyer.2' => 1, 'seller.1' => 1, 'agent.1' => 2, 'broker.1' => 3]],
+    'a buyer’s file' => [Representation::Buyer, ['buyer.1' => 1, 'buyer.2' => 1, 'agent.1' => 2, 'broker.1' => 3]],
+    'a listing' => [Representation::Seller, ['seller.1' => 1, 'agent.1' => 2, 'broker.1' => 3]],
+    'both sides ours' => [Representation::Both, ['buyer.1' => 1, 'buyer.2' => 1, 'seller.1' => 1, 'agent.1' => 2, 'broker.1' => 3]],
 ]);
 
 it('asks nobody who is not in the file, and nobody without a place', function () {
-    expect(RoundPlan::turns('buyer', [Seat::of('buyer.1')], []))
+    expect(RoundPlan::turns(Representation::Buyer, [Seat::of('buyer.1')], []))
         ->toBe([])
-        ->and(RoundPlan::turns('buyer', [], ['buyer.1']))
+        ->and(RoundPlan::turns(Representation::Buyer, [], ['buyer.1']))
         ->toBe([]);
 });
 

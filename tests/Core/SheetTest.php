@@ -78,7 +78,7 @@ $row = static fn (array $given) => ImportRow::read(array_values($given), array_k
 it('reads a row as a file', function () use ($row) {
     $read = $row([
         'address' => '77 Millrace Court Apt 3B, Pellingford, MW 20410',
-        'side' => 'Listing',
+        'represents' => 'Listing',
         'status' => 'Pending',
         'seller.1.name' => 'Idris Vantongeren',
         'seller.1.email' => 'idris@v.example',
@@ -92,7 +92,7 @@ it('reads a row as a file', function () use ($row) {
     ]);
     expect($read->faults)
         ->toBe([])
-        ->and($read->side)
+        ->and($read->represents->value)
         ->toBe('seller')
         ->and($read->status->value)
         ->toBe('under_contract')
@@ -117,7 +117,7 @@ it('says of a row what cannot be read', function (array $given, string $told) us
 })->with([
     [['price' => 'a lot', 'address' => '1 A Street'], 'Price'],
     [['closing' => 'soonish'], 'Closing'],
-    [['side' => 'upside', 'address' => '1 A Street'], 'no side known'],
+    [['represents' => 'upside', 'address' => '1 A Street'], 'no side known'],
     [['status' => 'sleeping', 'address' => '1 A Street'], 'no status known'],
     [['buyer.1.name' => 'x', 'buyer.1.email' => 'nowhere'], 'not an email address'],
     [['labels' => 'x'], 'no address, name, or listing number'],

@@ -71,8 +71,8 @@ abstract class AppCase extends TestCase
     public function aFile(array $terms = []): DealFile
     {
         Auth::setUser($this->people['tomas']);
-        $file = app(OpenFile::class)($this->people['tomas'], 'buyer');
-        app(OpenFile::class)->join($file, $this->people['wendell'], 'coordinator');
+        $file = app(OpenFile::class)($this->people['tomas'], \Unanimus\Parties\Representation::Buyer);
+        app(OpenFile::class)->join($file, $this->people['wendell'], \App\Models\Role::Coordinator);
         app(SetParty::class)($file, Seat::of('buyer.1'), ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example']);
         app(SetParty::class)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example']);
         app(SetParty::class)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar']);

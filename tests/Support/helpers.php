@@ -130,7 +130,7 @@ function bothSides(): App\Models\DealFile
 {
     $test = test();
     Illuminate\Support\Facades\Auth::setUser($test->people['priya']);
-    $file = app(App\Files\Actions\OpenFile::class)($test->people['priya'], 'seller');
+    $file = app(App\Files\Actions\OpenFile::class)($test->people['priya'], \Unanimus\Parties\Representation::Seller);
     $file->update(['listing_number' => 'TR-26-03544']);
     app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), [
         'name' => 'Idris Vantongeren',

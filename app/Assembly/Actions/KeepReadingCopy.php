@@ -13,8 +13,8 @@ use App\Models\ReadingCopy;
 use App\Models\User;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\SetRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Gives papers put together to someone to read, on a link with a last day, and ends that. */
 final class KeepReadingCopy

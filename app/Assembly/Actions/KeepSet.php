@@ -9,18 +9,20 @@ use App\History\History;
 use App\Models\AssembledSet;
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Models\Party;
 use App\Models\Sight;
 use App\Models\User;
 use App\Papers\SelectedPapers;
 use App\Storage\Bytes;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\SetRefusal;
 use Unanimus\Pages\ToolFailed;
+use Unanimus\Parties\Side;
+use Unanimus\Steps\StepRefused;
 
 /** Puts papers together and keeps them so; large sets are made by the worker, paper by paper. */
 final class KeepSet
@@ -47,14 +49,15 @@ final class KeepSet
                 $paper->latest !== null ||
                 throw PaperRefusal::NothingToPrint->because(title: $paper->title);
         }
-        $sides = array_values(array_unique(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers))));
+        $sides = array_values(array_filter(array_map(static fn (Paper $paper) => $paper->side, $papers)));
+        $side = Side::common($sides);
         $set = AssembledSet::create([
             'brokerage_id' => $file->brokerage_id,
             'deal_file_id' => $file->id,
-            'side' => count($sides) === 1 ? $sides[0] : null,
+            'side' => $side,
             'title' => $file->name,
             // Where papers of both sides or for the office alone are in it, it is for those who see them all.
-            'staff_only' => count($sides) > 1 || array_filter($papers, static fn (Paper $paper) => $paper->staff_only) !== [],
+            'staff_only' => ($side === null && $sides !== []) || array_filter($papers, static fn (Paper $paper) => $paper->staff_only) !== [],
             'papers' => array_map(static fn (Paper $paper) => $paper->key, $papers),
             'options' => $options->toArray(),
             'user_id' => $by->id,
@@ -146,9 +149,9 @@ final class KeepSet
     private static function lines(DealFile $file, User $by): array
     {
         $people = $file->parties
-            ->whereIn('role', ['buyer', 'seller', 'tenant', 'landlord'])
-            ->sortBy(static fn ($party) => $party->seat()->order())
-            ->groupBy('role')
+            ->filter(static fn (Party $party) => $party->role->isClient())
+            ->sortBy(static fn (Party $party) => $party->seat()->order())
+            ->groupBy(static fn (Party $party) => $party->role->value)
             ->map(
                 static fn ($parties, $role) => ucfirst((string) $role).
                     (count($parties) > 1 ? 's' : '').

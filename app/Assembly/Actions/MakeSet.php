@@ -6,7 +6,6 @@ namespace App\Assembly\Actions;
 
 use App\Models\Paper;
 use App\Papers\PaperPrint;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\BlankPages;
 use Unanimus\Pages\CoverSheet;
 use Unanimus\Pages\NativeTool;
@@ -14,6 +13,7 @@ use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\SetRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Puts chosen papers in chosen order into one PDF: with bookmarks, and as asked a cover sheet, stamped pages, no blank ones. */
 final class MakeSet

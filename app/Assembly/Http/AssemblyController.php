@@ -25,9 +25,9 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\SetRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Papers put together: printed, kept as a set, given to read. */
 final class AssemblyController

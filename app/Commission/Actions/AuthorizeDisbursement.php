@@ -19,8 +19,9 @@ use Unanimus\Dates\Moment;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Press;
+use Unanimus\Parties\Side;
+use Unanimus\Steps\StepRefused;
 
 /** Authorizes the disbursement: only when everything is settled, once, as a PDF in the file. */
 final class AuthorizeDisbursement
@@ -30,7 +31,7 @@ final class AuthorizeDisbursement
     }
 
     /** @throws StepRefused saying what is missing */
-    public function __invoke(DealFile $file, User $by, ?string $side = null): Paper
+    public function __invoke(DealFile $file, User $by, ?Side $side = null): Paper
     {
         $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
@@ -64,7 +65,7 @@ final class AuthorizeDisbursement
             ->papers()
             ->create([
                 'brokerage_id' => $file->brokerage_id,
-                'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side} side"),
+                'title' => 'Commission disbursement authorization'.($side === null ? '' : ", {$side->value} side"),
                 'stage' => 'closing',
                 'state' => PaperState::Ready,
                 'position' => 5950,

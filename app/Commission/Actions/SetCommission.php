@@ -7,6 +7,7 @@ namespace App\Commission\Actions;
 use App\History\History;
 use App\Models\Commission;
 use App\Models\DealFile;
+use App\Models\Role;
 use App\Requirements\KitShelf;
 use App\Terms\FactBook;
 use Illuminate\Database\Eloquent\Builder;
@@ -15,10 +16,12 @@ use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
 use Unanimus\Commission\Proposed;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Side;
 use Unanimus\Requirements\Kit;
+use Unanimus\Steps\StepRefused;
 
 /** Stores what a commission is computed from, and computes its sheet. */
 final class SetCommission
@@ -29,7 +32,7 @@ final class SetCommission
      * @throws StepRefused when the disbursement is authorized already, or the fee is too large
      * @throws \Unanimus\Money\AmountUnreadable when an entry is no amount or percentage
      */
-    public function __invoke(DealFile $file, array $given, ?string $side = null): Commission
+    public function __invoke(DealFile $file, array $given, ?Side $side = null): Commission
     {
         $commission = self::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
@@ -52,31 +55,31 @@ final class SetCommission
     }
 
     /** @return Builder<Commission> the commission of a side; of the whole file when it has but one */
-    public static function of(DealFile $file, ?string $side): Builder
+    public static function of(DealFile $file, ?Side $side): Builder
     {
         return Commission::query()->where('deal_file_id', $file->id)->where('side', $side);
     }
 
     /** The agent of that side, where each side of the file has its own. */
-    private static function agent(DealFile $file, ?string $side): ?string
+    private static function agent(DealFile $file, ?Side $side): ?string
     {
-        $ids = $side === null ? [] : $file->members->where('side', $side)->where('role', 'agent')->pluck('user_id')->all();
+        $ids = $side === null ? [] : $file->members->where('side', $side)->where('role', Role::Agent)->pluck('user_id')->all();
 
-        return $file->parties->first(static fn ($party) => $party->role === 'agent' && in_array($party->user_id, $ids, true))?->name;
+        return $file->parties->first(static fn ($party) => $party->role === PartyRole::Agent && in_array($party->user_id, $ids, true))?->name;
     }
 
     /** What the file's terms and kits say, to begin with; nothing is computed from it before someone has confirmed it. */
-    public static function proposed(DealFile $file, ?string $side): Proposed
+    public static function proposed(DealFile $file, ?Side $side): Proposed
     {
         return Proposed::of(
             FactBook::of($file),
-            $side ?? $file->side,
+            $side ?? $file->represents->side(),
             array_merge([], ...array_map(static fn (Kit $kit) => $kit->fees, KitShelf::ofFile($file))),
         );
     }
 
     /** The sheet as it stands, or null while there is no price or nobody has entered figures. @throws StepRefused when the fee is too large */
-    public static function sheet(DealFile $file, ?string $side = null): ?CommissionSheet
+    public static function sheet(DealFile $file, ?Side $side = null): ?CommissionSheet
     {
         $facts = FactBook::of($file);
         $commission = $file->commission;

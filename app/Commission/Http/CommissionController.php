@@ -16,6 +16,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use Unanimus\Money\AmountUnreadable;
+use Unanimus\Parties\Side;
 
 /** Commission sheets. */
 final class CommissionController
@@ -85,7 +86,7 @@ final class CommissionController
             throw ValidationException::withMessages(['rate' => $unreadable->getMessage()]);
         }
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with(
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with(
             'told',
             'Commission computed and saved.',
         );
@@ -101,28 +102,29 @@ final class CommissionController
             $side = $this->side($request, $file),
         );
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side}"))->with(
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with(
             'told',
             'Disbursement authorized. The CDA is in the file.',
         );
     }
 
     /** Which side's commission it is about; null where the file has but one of ours. */
-    private function side(Request $request, DealFile $file): ?string
+    private function side(Request $request, DealFile $file): ?Side
     {
         $sides = $this->sides($request, $file);
-        $asked = (string) $request->input('side', '');
+        $asked = Side::tryFrom((string) $request->input('side', ''));
 
-        return $sides === [] ? null : (in_array($asked, $sides, true) ? $asked : $sides[0]);
+        return in_array($asked, $sides, true) ? $asked : $sides[0] ?? null;
     }
 
-    /** @return list<string> the sides this person may look at, where each has its own agent */
+    /** @return list<Side> the sides this person may look at, where each has its own agent */
     private function sides(Request $request, DealFile $file): array
     {
         $user = $request->user();
-        $all = array_values($file->members->pluck('side')->filter()->unique()->sort()->all());
+        $sides = $file->members->pluck('side');
+        $all = array_values(array_filter(Side::cases(), static fn (Side $side) => $sides->contains($side)));
         $own = $user instanceof User ? $file->sideOf($user) : null;
 
-        return $file->side !== 'both' || $all === [] ? [] : ($own === null ? $all : [$own]);
+        return ! $file->represents->isBoth() || $all === [] ? [] : ($own === null ? $all : [$own]);
     }
 }

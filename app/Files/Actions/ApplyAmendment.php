@@ -14,8 +14,8 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormRefusal;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\Term;
 
 /** Has the file follow a signed amendment: its terms, its days, and what is counted from them. Once. */

@@ -12,8 +12,9 @@ use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\Listing;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\Seat;
+use Unanimus\Steps\StepRefused;
 
 /** Brings a listing's facts into a file, each marked with where and when it came from. */
 final class BringListing
@@ -55,7 +56,7 @@ final class BringListing
             foreach (['seller.1' => [], 'coagent.1' => ['firm' => $listing->facts['coagent.1.firm'] ?? '']] as $seat => $more) {
                 $name = $listing->facts["{$seat}.name"] ?? '';
                 $place = Seat::of($seat);
-                $ours = $place->role === 'coagent' && $file->represents()->isListing();
+                $ours = $place->role === PartyRole::Coagent && $file->represents->isListing();
                 if (
                     $name !== '' &&
                     ! $ours &&

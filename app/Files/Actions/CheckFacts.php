@@ -9,8 +9,8 @@ use App\Models\DealFile;
 use App\Models\KnownFact;
 use App\Models\User;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Requirements\FactCatalog;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\TermRefusal;
 
 /** Remembers that facts from elsewhere were checked, by whom and against what. A new value has to be checked anew. */

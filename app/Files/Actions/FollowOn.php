@@ -13,9 +13,9 @@ use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\ReadBack;
-use Unanimus\Signing\Seat;
+use Unanimus\Parties\Representation;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Starts the next buyers' file on the same listing, or the next search of the same buyers: it takes what belongs to the
@@ -52,9 +52,9 @@ final class FollowOn
         if ($next !== null) {
             throw FileRefusal::HasFollowOn->because(name: $next->name);
         }
-        $ofListing = $before->represents()->isListing();
-        $side = $before->side === 'both' ? 'seller' : $before->side;
-        $file = ($this->open)($by, $side, $before->kind, $before->office_id);
+        $ofListing = $before->represents->isListing();
+        $side = $before->represents->firstSide($before->kind);
+        $file = ($this->open)($by, Representation::from($side->value), $before->kind, $before->office_id);
         $file->update(['follows_on' => $before->id, 'listing_number' => $ofListing ? $before->listing_number : null]);
         foreach ($before->members as $member) {
             $file
@@ -68,10 +68,9 @@ final class FollowOn
             }
         }
         $this->setFact->fromListing($file, $facts, "from {$before->name}, first try");
-        $roles = $ofListing ? ['seller', 'landlord'] : [$before->side];
         foreach ($before->parties as $party) {
-            if (in_array($party->role, $roles, true)) {
-                ($this->setParty)($file, Seat::of("{$party->role}.{$party->number}"), [
+            if ($party->role->side() === $side) {
+                ($this->setParty)($file, $party->seat(), [
                     'name' => $party->name,
                     'signing_name' => $party->signing_name,
                     'initials' => $party->initials,
@@ -99,7 +98,7 @@ final class FollowOn
                 ! in_array($paper->stage, $stages, true) ||
                 ($paper->latest === null && ($paper->state !== PaperState::Draft || $paper->values->isEmpty())) ||
                 in_array($paper->state, [PaperState::Void, PaperState::Out], true) ||
-                in_array($paper->side, ['buyer', 'tenant'], true)
+                $paper->side?->isListing() === false
             ) {
                 continue;
             }

@@ -19,9 +19,9 @@ use Unanimus\Exchange\ExchangeRefusal;
 use Unanimus\Exchange\ImportRow;
 use Unanimus\Exchange\Sheet;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Finding\Query;
 use Unanimus\Signing\Seat;
+use Unanimus\Steps\StepRefused;
 
 /**
  * Files from a spreadsheet: taken in, columns matched, tried without effect, then opened row by row. Each row is opened
@@ -136,10 +136,10 @@ final class ImportFiles
         }
         $row = ImportRow::read($line->cells, $import->matched, $import->office->today());
         $agent = $row->agent === '' ? $by : $this->agents()[Query::plain($row->agent)] ?? $by;
-        $file = ($this->open)($agent, $row->side, $row->kind, $import->office_id);
+        $file = ($this->open)($agent, $row->represents, $row->kind, $import->office_id);
         $this->applyKit->afterwards($file, function () use ($file, $row, $import, $agent, $by): void {
             if ($agent->id !== $by->id && $by->holds(Role::Coordinator)) {
-                $file->members()->firstOrCreate(['user_id' => $by->id], ['brokerage_id' => $file->brokerage_id, 'role' => 'coordinator']);
+                $file->members()->firstOrCreate(['user_id' => $by->id], ['brokerage_id' => $file->brokerage_id, 'role' => Role::Coordinator]);
             }
             $row->listing === '' || $file->update(['listing_number' => $row->listing]);
             $this->setFact->fromListing($file, $row->facts, "table “{$import->name}”");
@@ -150,7 +150,7 @@ final class ImportFiles
                     'phone' => $party['phone'] ?? null,
                 ]);
             }
-            $row->labels === [] || $file->putLabels($row->labels);
+            $row->labels === [] || $file->update(['labels' => $row->labels]);
         });
         $ended = $row->status->isOpen() ? null : $row->facts['closing'] ?? $file->office->today()->iso();
         $file->update(['status' => $row->status, 'closed_on' => $row->status->value === 'closed' ? $ended : null, 'ended_on' => $ended]);
@@ -184,7 +184,7 @@ final class ImportFiles
         } elseif (
             $agent->officeRoles
                 ->where('office_id', $import->office_id)
-                ->whereIn('role', ['agent', 'coordinator', 'broker'])
+                ->whereIn('role', [Role::Agent, Role::Coordinator, Role::Broker])
                 ->isEmpty()
         ) {
             $faults[] = "{$agent->name} does not open files in {$import->office->name}.";

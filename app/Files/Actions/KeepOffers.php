@@ -12,8 +12,11 @@ use Unanimus\Files\Names;
 use Unanimus\Files\OfferRefusal;
 use Unanimus\Files\OfferState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Signing\Seat;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\OfferView;
 use Unanimus\Terms\Term;
@@ -36,7 +39,7 @@ final class KeepOffers
      */
     public function record(DealFile $file, array $given, ?Offer $counters = null): Offer
     {
-        if (! $file->represents()->isListing()) {
+        if (! $file->represents->isListing()) {
             throw OfferRefusal::NotOurListing->because();
         }
         $facts = $this->read($file, $given['terms']);
@@ -103,10 +106,10 @@ final class KeepOffers
             );
             $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
             // Where the buyers have an agent of the brokerage, that agent seats them.
-            foreach ($file->isOwnAffair('buyer') ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
-                ($this->setParty)($file, Seat::of('buyer.'.($index + 1)), ['name' => $name]);
+            foreach ($file->isOwnAffair(Side::Buyer) ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
+                ($this->setParty)($file, Seat::at(PartyRole::Buyer, $index + 1), ['name' => $name]);
             }
-            $offer->agent === '' || $file->side !== 'seller' || ($this->setParty)($file, Seat::of('coagent.1'), ['name' => $offer->agent]);
+            $offer->agent === '' || $file->represents !== Representation::Seller || ($this->setParty)($file, Seat::at(PartyRole::Coagent), ['name' => $offer->agent]);
             ($this->setFact)($file, Term::Acceptance->value, $accepted);
         });
     }

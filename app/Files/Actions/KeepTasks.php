@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Tasks by hand, and which are done by whom. */
 final class KeepTasks
@@ -40,7 +40,7 @@ final class KeepTasks
             'days' => $anchor === '' ? 0 : $given['days'] ?? 0,
             'business' => (bool) ($given['business'] ?? false),
             'due' => $due,
-            'side' => $file->side === 'both' ? $file->sideOf($by) : null,
+            'side' => $file->represents->isBoth() ? $file->sideOf($by) : null,
         ]);
         History::add($file->brokerage_id, $file->id, 'Task added', ['task' => $task->title], SeenBy::side($task->side));
 

@@ -30,8 +30,8 @@ final class LabelFiles
     {
         $changed = 0;
         foreach ($files as $file) {
-            $labels = $this->read(implode(',', [...$file->labels(), ...$this->read($typed)]));
-            if ($labels !== $file->labels()) {
+            $labels = $this->read(implode(',', [...$file->labels, ...$this->read($typed)]));
+            if ($labels !== $file->labels) {
                 $this->keep($file, $labels);
                 $changed++;
             }
@@ -54,8 +54,8 @@ final class LabelFiles
     /** @param  list<string>  $labels */
     private function keep(DealFile $file, array $labels): void
     {
-        $before = $file->labels();
-        $file->putLabels($labels);
+        $before = $file->labels;
+        $file->update(['labels' => $labels]);
         SearchRow::keep($file->load(['knownFacts', 'parties', 'papers']));
         History::add(
             $file->brokerage_id,

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\DateRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Says that a deadline is done, or takes that back. */
 final class MarkDeadline

@@ -15,7 +15,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Shift;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\Term;
 
 /** Moves anchors and single dates; what moves with them is known before it moves. */

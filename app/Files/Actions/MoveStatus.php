@@ -16,7 +16,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\ClosingCheck;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Moves a file through its statuses, each time by someone who may. */
 final class MoveStatus
@@ -83,7 +83,7 @@ final class MoveStatus
     {
         return Sight::asTheFile($file->id, static function () use ($file): bool {
             $sides =
-                $file->side === 'both'
+                $file->represents->isBoth()
                     ? max(1, DB::table('file_members')->where('deal_file_id', $file->id)->whereNotNull('side')->distinct()->count('side'))
                     : 1;
             $sheets = DB::table('commissions')

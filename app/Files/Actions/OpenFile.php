@@ -16,18 +16,26 @@ use App\Requirements\KitShelf;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Requirements\TaskRule;
+use Unanimus\Steps\StepRefused;
 
 /** Opens a file: it exists from the first entry on. */
 final class OpenFile
 {
     /** @throws StepRefused when the person may not open files */
-    public function __invoke(User $by, string $side = 'buyer', string $kind = 'sale', ?int $officeId = null): DealFile
-    {
+    public function __invoke(
+        User $by,
+        Representation $represents = Representation::Buyer,
+        DealKind $kind = DealKind::Sale,
+        ?int $officeId = null,
+    ): DealFile {
         $own = $by->officeRoles->first(
             static fn (OfficeRole $role) => ($officeId === null || $role->office_id === $officeId) &&
-                in_array($role->role, ['agent', 'coordinator', 'broker'], true),
+                in_array($role->role, [Role::Agent, Role::Coordinator, Role::Broker], true),
         );
         if ($own === null) {
             throw FileRefusal::MayNotOpenFiles->because();
@@ -39,24 +47,25 @@ final class OpenFile
             'brokerage_id' => $by->brokerage_id,
             'deal_file_id' => $id,
             'user_id' => $by->id,
-            'role' => $agent ? 'agent' : 'coordinator',
+            'role' => $agent ? Role::Agent : Role::Coordinator,
         ]);
         $file = DealFile::create([
             'id' => $id,
             'brokerage_id' => $by->brokerage_id,
             'office_id' => $own->office_id,
             'name' => 'New file',
-            'side' => $side,
+            'represents' => $represents,
             'kind' => $kind,
             'opened_by' => $by->id,
         ]);
-        History::add($file->brokerage_id, $file->id, 'File opened', ['side' => $side, 'kind' => $kind], SeenBy::everyone());
+        $told = ['side' => $represents->value, 'kind' => $kind->value];
+        History::add($file->brokerage_id, $file->id, 'File opened', $told, SeenBy::everyone());
         if ($agent) {
-            $this->seat($file, 'agent', $by);
+            $this->seat($file, PartyRole::Agent, $by);
         }
-        $broker = OfficeRole::query()->where('office_id', $own->office_id)->where('role', 'broker')->orderBy('id')->first();
+        $broker = OfficeRole::query()->where('office_id', $own->office_id)->where('role', Role::Broker)->orderBy('id')->first();
         if ($broker !== null) {
-            $this->seat($file, 'broker', User::query()->findOrFail($broker->user_id));
+            $this->seat($file, PartyRole::Broker, User::query()->findOrFail($broker->user_id));
         }
         app(ApplyKit::class)($file);
 
@@ -64,7 +73,7 @@ final class OpenFile
     }
 
     /** Gives a colleague a part in the file. */
-    public function join(DealFile $file, User $user, string $role, ?string $side = null): void
+    public function join(DealFile $file, User $user, Role $role, ?Side $side = null): void
     {
         $file
             ->members()
@@ -74,20 +83,20 @@ final class OpenFile
             $file->brokerage_id,
             $file->id,
             'Joined the file',
-            array_filter(['who' => $user->name, 'as' => $role, 'side' => $side]),
+            array_filter(['who' => $user->name, 'as' => $role->value, 'side' => $side?->value]),
             SeenBy::everyone(),
         );
     }
 
     /** The kits' tasks that are meant for such a role become theirs, where nobody has done them. */
-    private function handOver(DealFile $file, User $user, string $role): void
+    private function handOver(DealFile $file, User $user, Role $role): void
     {
         foreach (KitShelf::ofFile($file->load('kits')) as $kit) {
             $titles = array_map(
                 static fn (TaskRule $task) => $task->title,
-                array_filter($kit->tasks, static fn (TaskRule $task) => $task->for === $role),
+                array_filter($kit->tasks, static fn (TaskRule $task) => $task->for === $role->value),
             );
-            $role === 'agent' ||
+            $role === Role::Agent ||
                 $file
                     ->tasks()
                     ->where('origin', $kit->key)
@@ -107,14 +116,15 @@ final class OpenFile
     {
         return Sight::asTheFile($fileId, function () use ($fileId, $by): DealFile {
             $file = DealFile::query()->with('members')->whereKey($fileId)->lockForUpdate()->firstOrFail();
-            $other =
-                ['seller' => 'buyer', 'landlord' => 'tenant'][$file->side] ??
+            $side = $file->represents->isListingAlone() ? $file->represents->side() : null;
+            if ($side === null) {
                 throw FileRefusal::MayNotJoin->because();
+            }
             if ($file->members->contains('user_id', $by->id) || ! $file->status->isOpen()) {
                 throw FileRefusal::NoOpenSide->because();
             }
             foreach ($file->members as $member) {
-                $member->role === 'agent' && $member->side === null && $member->update(['side' => $file->side]);
+                $member->role === Role::Agent && $member->side === null && $member->update(['side' => $side]);
             }
             // What was brought in or sent before belongs to the side that did so; what the kits know as common becomes so below.
             foreach (['papers', 'rounds'] as $table) {
@@ -122,24 +132,24 @@ final class OpenFile
                     ->where('deal_file_id', $file->id)
                     ->whereNull('side')
                     ->when($table === 'papers', static fn ($papers) => $papers->where('called_by', ''))
-                    ->update(['side' => $file->side]);
+                    ->update(['side' => $side]);
             }
             DB::update(
                 'UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS NOT NULL',
                 [$file->id],
             );
-            $file->update(['side' => 'both']);
-            $this->join($file, $by, 'agent', $other);
+            $file->update(['represents' => Representation::Both]);
+            $this->join($file, $by, Role::Agent, $side->across());
             $file
                 ->members()
                 ->where('user_id', $by->id)
                 ->update(['joined_at' => DB::raw('clock_timestamp()')]);
-            $number = (int) $file->parties()->where('role', 'agent')->max('number') + 1;
+            $number = (int) $file->parties()->where('role', PartyRole::Agent)->max('number') + 1;
             $file
                 ->parties()
                 ->create([
                     'brokerage_id' => $file->brokerage_id,
-                    'role' => 'agent',
+                    'role' => PartyRole::Agent,
                     'number' => $number,
                     'name' => $by->name,
                     'signing_name' => $by->name,
@@ -154,7 +164,7 @@ final class OpenFile
     }
 
     /** Seats a colleague as one of ours. */
-    public function seat(DealFile $file, string $role, User $user): Party
+    public function seat(DealFile $file, PartyRole $role, User $user): Party
     {
         $party = $file->parties()->updateOrCreate(
             ['role' => $role, 'number' => 1],

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\Address;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Fact;
@@ -169,9 +169,10 @@ final class SetFact
 
     private function store(DealFile $file, string $name, string $value, string $source): void
     {
-        $side = Term::tryFrom($name)?->side();
+        $own = Term::tryFrom($name)?->side();
+        $side = $own === null ? null : $file->kind->side($own);
         if (! $file->isOwnAffair($side)) {
-            throw TermRefusal::OtherSides->because(side: $side);
+            throw TermRefusal::OtherSides->because(side: (string) $side?->value);
         }
         // Locked, so that the history says what stood, not what a page once showed.
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');

@@ -12,8 +12,10 @@ use App\Requirements\Actions\ApplyKit;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Side;
 use Unanimus\Signing\Seat;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\Phone;
 
 /** Seats a person in the deal, or changes who sits there. */
@@ -125,9 +127,9 @@ final class SetParty
      *
      * @throws StepRefused when it is not all of them, or a round is out that names their seats
      */
-    public function reorder(DealFile $file, string $role, array $keys): void
+    public function reorder(DealFile $file, PartyRole $role, array $keys): void
     {
-        $this->refuseOthers($file, Seat::of("{$role}.1")->side());
+        $this->refuseOthers($file, $role->side());
         $parties = $file->parties()->where('role', $role)->orderBy('number')->get()->keyBy('key');
         if ($parties->keys()->sort()->values()->all() !== collect($keys)->sort()->values()->all()) {
             throw PartyRefusal::ListChanged->because();
@@ -146,16 +148,16 @@ final class SetParty
             $file->brokerage_id,
             $file->id,
             'Parties put in order',
-            ['role' => $role, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')],
+            ['role' => $role->value, 'order' => $parties->sortBy('number')->pluck('name')->implode(', ')],
             SeenBy::everyone(),
         );
         ($this->applyKit)($file);
     }
 
-    private function refuseOthers(DealFile $file, ?string $side): void
+    private function refuseOthers(DealFile $file, ?Side $side): void
     {
         if (! $file->isOwnAffair($side)) {
-            throw PartyRefusal::OtherSides->because(side: $side);
+            throw PartyRefusal::OtherSides->because(side: (string) $side?->value);
         }
     }
 

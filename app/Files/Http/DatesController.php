@@ -14,7 +14,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\Term;
 
 /** A file's dates: how each is computed, what moves with an anchor, single days set by hand. */

@@ -27,8 +27,11 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
 use Unanimus\Dates\DateRefusal;
 use Unanimus\Exchange\ExchangeUnavailable;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
@@ -51,11 +54,15 @@ final class FileController
         Gate::authorize('open-files');
         $given = $request->validate([
             'first' => 'nullable|string|max:200',
-            'side' => 'nullable|in:buyer,seller,both,tenant,landlord',
+            'represents' => 'nullable|in:buyer,seller,both,tenant,landlord',
             'kind' => 'nullable|in:sale,lease,referral',
             'listing' => 'nullable|string|max:40',
         ]);
-        $file = $open(User::signedIn($request), $given['side'] ?? 'buyer', $given['kind'] ?? 'sale');
+        $file = $open(
+            User::signedIn($request),
+            Representation::from($given['represents'] ?? Representation::Buyer->value),
+            DealKind::from($given['kind'] ?? DealKind::Sale->value),
+        );
         $first = trim($given['listing'] ?? ($given['first'] ?? ''));
         $told = null;
         if (preg_match('/^[A-Z]{2}-\d{2}-\d+$/i', $first) === 1) {
@@ -67,7 +74,7 @@ final class FileController
         } elseif (preg_match('/^\d+\S*\s+\S/', $first) === 1) {
             $setFact($file, 'property.street', $first);
         } elseif ($first !== '') {
-            $setParty($file, Seat::of(($file->side === 'both' ? 'seller' : $file->side).'.1'), ['name' => $first]);
+            $setParty($file, Seat::at(PartyRole::from($file->represents->firstSide($file->kind)->value)), ['name' => $first]);
         }
 
         return redirect("/files/{$file->key}/opening")->with('refused', $told);

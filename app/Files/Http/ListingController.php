@@ -17,7 +17,7 @@ use Unanimus\Exchange\ExchangeRefusal;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** A file and its listing: reading it again. */
 final class ListingController

@@ -15,7 +15,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\OfferState;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\NetSheet;
 use Unanimus\Terms\OfferView;
@@ -108,7 +108,7 @@ final class OfferController
     {
         $user = Auth::user();
         abort_if(
-            $file->side === 'both' && $user instanceof User && ! in_array($file->sideOf($user), [null, 'seller', 'landlord'], true),
+            $file->represents->isBoth() && $user instanceof User && $file->sideOf($user)?->isListing() === false,
             404,
         );
     }

@@ -8,7 +8,7 @@ use App\Models\DealFile;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** The one rule for every change to a deal: none once it has ended. Routes that go on after the end are named without it. */
 final class OnlyOpenFiles

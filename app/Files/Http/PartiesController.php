@@ -20,7 +20,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Exchange\Vcard;
 use Unanimus\Files\PartyRefusal;
-use Unanimus\Signing\Seat;
+use Unanimus\Parties\PartyRole;
 
 /** Parties in order, the address book, people as vCards in and out. */
 final class PartiesController
@@ -28,9 +28,8 @@ final class PartiesController
     public function order(Request $request, DealFile $file, string $role, SetParty $setParty): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        abort_unless(in_array($role, Seat::ROLES, true), 404);
         $given = $request->validate(['keys' => 'required|array|max:50', 'keys.*' => 'string|size:26']);
-        $setParty->reorder($file, $role, array_values($given['keys']));
+        $setParty->reorder($file, PartyRole::tryFrom($role) ?? abort(404), array_values($given['keys']));
 
         return redirect("/files/{$file->key}/opening")->with(
             'told',
@@ -98,7 +97,7 @@ final class PartiesController
                 'firm' => 'nullable|string|max:120',
                 'email' => 'nullable|email|max:200',
                 'phone' => 'nullable|string|max:40',
-                'role' => 'required|in:'.implode(',', Seat::ROLES),
+                'role' => 'required|in:'.implode(',', PartyRole::values()),
                 'standing' => 'nullable|boolean',
             ],
             ['email.email' => 'This is not an email address.'],

@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\Gate;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Where a file stands: closing, ending, opening again, following on, labels. */
 final class StatusController

@@ -13,11 +13,11 @@ use App\Models\Paper;
 use App\Papers\Actions\StoreEntry;
 use App\Terms\FactBook;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\FillRefusal;
 use Unanimus\Forms\FillStatus;
+use Unanimus\Steps\StepRefused;
 
 /** What a client enters on their link, and their finishing. */
 final class AnswerFillRequest

@@ -16,11 +16,11 @@ use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\FillRefusal;
 use Unanimus\Forms\FillStatus;
 use Unanimus\Forms\Questions;
+use Unanimus\Steps\StepRefused;
 
 /** Asks clients to fill their part of papers; reminds them, takes it back, gives them another link. */
 final class KeepFillRequest
@@ -58,7 +58,7 @@ final class KeepFillRequest
                 'brokerage_id' => $file->brokerage_id,
                 'deal_file_id' => $file->id,
                 'party_id' => $party->id,
-                'side' => $file->side === 'both' ? $file->sideOf($asker) : null,
+                'side' => $file->represents->isBoth() ? $file->sideOf($asker) : null,
                 'name' => $party->name,
                 'email' => $email,
                 'message' => mb_substr(trim($message), 0, 2000),

@@ -9,7 +9,6 @@ use App\Models\OwnForm;
 use App\Models\User;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\DraftItem;
 use Unanimus\Forms\DraftRefused;
 use Unanimus\Forms\FormDraft;
@@ -27,6 +26,7 @@ use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Requirements\Stage;
+use Unanimus\Steps\StepRefused;
 
 /** Makes forms of the brokerage’s own out of PDFs, changes them while they are made, puts them in force and retires them. */
 final class KeepOwnForm

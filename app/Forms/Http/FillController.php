@@ -20,10 +20,10 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filled;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Questions;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 
 /** The client's pages of a fill request: no account, one link, question by question or on the page. */

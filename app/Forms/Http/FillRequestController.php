@@ -19,15 +19,14 @@ use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\PartyRefusal;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Questions;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Steps\StepRefused;
 
 /** Asking clients to fill their part, and watching it. */
 final class FillRequestController
 {
-    private const CLIENTS = ['buyer', 'seller', 'tenant', 'landlord', 'other'];
-
     public function index(Request $request, DealFile $file): View
     {
         Gate::authorize('work-on', $file);
@@ -59,7 +58,9 @@ final class FillRequestController
             'file' => $file,
             'drafts' => $drafts,
             'requests' => $requests,
-            'clients' => $file->parties->whereIn('role', self::CLIENTS)->sortBy(static fn ($party) => $party->seat()->order()),
+            'clients' => $file->parties
+                ->filter(static fn (Party $party) => $party->role->isClient() || $party->role === PartyRole::Other)
+                ->sortBy(static fn (Party $party) => $party->seat()->order()),
             'chosen' => $chosen = (array) $request->query('papers', []),
             // Whose blanks they are is asked, unless the person says otherwise.
             'roles' => $drafts->whereIn('paper.key', $chosen)->pluck('by')->filter()->unique()->values()->all(),
@@ -131,7 +132,7 @@ final class FillRequestController
      */
     private function notTheirs(array $papers, array $clients): string
     {
-        $roles = array_unique(array_map(static fn (array $one) => $one['party']->role, $clients));
+        $roles = array_unique(array_map(static fn (array $one) => $one['party']->role->value, $clients));
         $others = array_filter($papers, static fn (Paper $paper) => ! in_array($paper->form()?->answeredBy() ?? $roles[0], $roles, true));
         $told = array_map(static fn (Paper $paper) => "“{$paper->title}” is usually the {$paper->form()?->answeredBy()}’s to fill in.", $others);
 

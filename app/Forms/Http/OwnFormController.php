@@ -20,13 +20,13 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Bindings;
 use Unanimus\Forms\DraftFault;
 use Unanimus\Forms\DraftRefused;
 use Unanimus\Forms\FormRefusal;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
+use Unanimus\Steps\StepRefused;
 
 /** Making forms of the brokerage’s own out of PDFs. */
 final class OwnFormController

@@ -23,7 +23,7 @@ use Unanimus\Access\AccessRefusal;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Who serves a file: asked for, let in, removed. Each change stands in the history and is told to those it concerns. */
 final class KeepMembers
@@ -44,7 +44,7 @@ final class KeepMembers
                 ->with(['members.user', 'office'])
                 ->findOrFail($fileId);
             if (
-                ! $file->represents()->isListingAlone() ||
+                ! $file->represents->isListingAlone() ||
                 ! $file->status->isOpen() ||
                 $file->members->contains('user_id', $by->id)
             ) {
@@ -62,7 +62,7 @@ final class KeepMembers
                 'user_id' => $by->id,
                 'from_file_id' => $from->id,
             ]);
-            History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], SeenBy::side($file->side));
+            History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], SeenBy::side($file->represents->side()));
             foreach ($this->deciders($file) as $person) {
                 Post::ofFile(
                     $file,
@@ -127,16 +127,16 @@ final class KeepMembers
         $member = $file->members->firstWhere('user_id', $who->id) ?? throw AccessRefusal::NotAMember->because(name: $who->name);
         $broker = $by->holds(Role::Broker, $file->office_id);
         $own = $file->members->firstWhere('user_id', $by->id);
-        $listing = $own !== null && $own->role === 'agent' && in_array($own->side, [null, $file->listingSide()], true);
+        $listing = $own !== null && $own->role === Role::Agent && in_array($own->side, [null, $file->listingSide()], true);
         if (! $broker && ! $listing && $who->id !== $by->id) {
             throw AccessRefusal::MayNotRemove->because();
         }
         $left = $file->members->filter(
-            static fn (Member $one) => $one->role === 'agent' &&
+            static fn (Member $one) => $one->role === Role::Agent &&
                 $one->user_id !== $who->id &&
                 in_array($one->side, [null, $member->side], true),
         );
-        if ($member->role === 'agent' && $left->isEmpty() && ! ($broker && $file->side === 'both')) {
+        if ($member->role === Role::Agent && $left->isEmpty() && ! ($broker && $file->represents->isBoth())) {
             throw AccessRefusal::LastOfTheirSide->because();
         }
         Sight::asTheFile($file->id, function () use ($file, $member, $who, $by): void {
@@ -150,7 +150,7 @@ final class KeepMembers
                 $file->brokerage_id,
                 $file->id,
                 'Left the file',
-                array_filter(['who' => $who->name, 'side' => $member->side, 'removed by' => $who->id === $by->id ? null : $by->name]),
+                array_filter(['who' => $who->name, 'side' => $member->side?->value, 'removed by' => $who->id === $by->id ? null : $by->name]),
                 SeenBy::everyone(),
             );
         });
@@ -168,9 +168,9 @@ final class KeepMembers
     public function deciders(DealFile $file): Collection
     {
         $agents = $file->members
-            ->filter(static fn (Member $member) => $member->role === 'agent' && in_array($member->side, [null, $file->listingSide()], true))
+            ->filter(static fn (Member $member) => $member->role === Role::Agent && in_array($member->side, [null, $file->listingSide()], true))
             ->pluck('user_id');
-        $brokers = OfficeRole::query()->where('office_id', $file->office_id)->where('role', 'broker')->pluck('user_id');
+        $brokers = OfficeRole::query()->where('office_id', $file->office_id)->where('role', Role::Broker)->pluck('user_id');
 
         return User::query()
             ->where('active', true)

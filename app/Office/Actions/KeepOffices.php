@@ -9,7 +9,7 @@ use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
 use Unanimus\Dates\Holidays;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Offices: their name, time zone and holidays. */
 final class KeepOffices

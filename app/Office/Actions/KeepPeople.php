@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Unanimus\Access\AccessRefusal;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** People of the brokerage: invited, given roles, deactivated. */
 final class KeepPeople
@@ -101,7 +101,7 @@ final class KeepPeople
             ! $held &&
             $role === Role::Administrator &&
             OfficeRole::query()
-                ->where('role', 'administrator')
+                ->where('role', Role::Administrator)
                 ->where('user_id', '<>', $user->id)
                 ->whereIn('user_id', User::query()->where('active', true)->select('id'))
                 ->doesntExist()
@@ -137,12 +137,12 @@ final class KeepPeople
             throw AccessRefusal::OwnAccess->because();
         }
         foreach ($user->officeRoles as $role) {
-            $this->mayRun($by, $role->office, Role::from($role->role));
+            $this->mayRun($by, $role->office, $role->role);
         }
         if (
             $user->holds(Role::Administrator) &&
             OfficeRole::query()
-                ->where('role', 'administrator')
+                ->where('role', Role::Administrator)
                 ->where('user_id', '<>', $user->id)
                 ->whereIn('user_id', User::query()->where('active', true)->select('id'))
                 ->doesntExist()
@@ -161,7 +161,7 @@ final class KeepPeople
     public function activate(User $by, User $user): void
     {
         foreach ($user->officeRoles as $role) {
-            $this->mayRun($by, $role->office, Role::from($role->role));
+            $this->mayRun($by, $role->office, $role->role);
         }
         $user->update(['active' => true]);
         History::ofBrokerage($by->brokerage_id, 'Access opened', ['person' => $user->name]);

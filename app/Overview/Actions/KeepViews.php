@@ -7,7 +7,7 @@ namespace App\Overview\Actions;
 use App\Models\SavedView;
 use App\Models\User;
 use Unanimus\Access\AccessRefusal;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Views of the files list that a person saved. */
 final class KeepViews

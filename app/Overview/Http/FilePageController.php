@@ -92,7 +92,7 @@ final class FilePageController
             'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
             'placing' => $uploads->where('is_question', true),
             'uploads' => $uploads->where('seen', false),
-            'joining' => $works && $file->represents()->isListingAlone()
+            'joining' => $works && $file->represents->isListingAlone()
                     ? JoinRequest::query()
                         ->with('asker')
                         ->where(['deal_file_id' => $file->id, 'state' => 'asked'])

@@ -14,7 +14,8 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Parties\Side;
+use Unanimus\Steps\StepRefused;
 
 /** What is done to several papers of the board at once: their order, their tags, the rows they belong to. */
 final class ArrangePapers
@@ -147,10 +148,8 @@ final class ArrangePapers
     }
 
     /** @param  list<Paper>  $papers */
-    private static function commonSide(array $papers): ?string
+    private static function commonSide(array $papers): ?Side
     {
-        $sides = array_unique(array_map(static fn (Paper $paper) => $paper->side, $papers));
-
-        return count($sides) === 1 ? $sides[0] : null;
+        return Side::common(array_map(static fn (Paper $paper) => $paper->side, $papers));
     }
 }

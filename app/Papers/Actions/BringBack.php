@@ -10,7 +10,7 @@ use App\Papers\PaperLog;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Has an earlier state of a draft again. What stood there in between stays in the log and can be had again as well. */
 final class BringBack

@@ -15,7 +15,6 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\BringRefused;
@@ -29,6 +28,7 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Requirements\Stage;
+use Unanimus\Steps\StepRefused;
 
 /** Takes a file from outside into a deal file: as a paper of its own, or as the paper a placeholder waits for. */
 final class BringIn

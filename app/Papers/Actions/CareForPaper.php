@@ -8,6 +8,7 @@ use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\PaperPiece;
+use App\Models\Role;
 use App\Models\User;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
@@ -17,13 +18,14 @@ use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\StackPart;
+use Unanimus\Parties\Side;
 use Unanimus\Requirements\Stage;
+use Unanimus\Steps\StepRefused;
 
 /** What happens to a paper besides filling and signing: its name and stage, a newer version, its end, a copy elsewhere. */
 final class CareForPaper
@@ -135,7 +137,7 @@ final class CareForPaper
                 'state' => $draft ? PaperState::Draft : PaperState::Ready,
                 'position' => $place,
                 'reason' => "copied from {$paper->file->name}",
-                'side' => $to->side === 'both' ? $paper->side ?? $to->sideOf($by) : null,
+                'side' => $to->represents->isBoth() ? $paper->side ?? $to->sideOf($by) : null,
             ]);
         foreach ($draft ? $paper->entries() : [] as $blank => $value) {
             $copy->keepEntry((string) $blank, $value, "copy:{$paper->key}:{$blank}", (int) Auth::id() ?: null);
@@ -159,18 +161,18 @@ final class CareForPaper
     }
 
     /** Whose a paper is that someone takes or brings into a file of both sides: their own side's, until they show the other. */
-    public static function ownSide(DealFile $file): ?string
+    public static function ownSide(DealFile $file): ?Side
     {
         $user = Auth::user();
 
-        return $file->side === 'both' && $user instanceof User ? $file->loadMissing('members')->sideOf($user) : null;
+        return $file->represents->isBoth() && $user instanceof User ? $file->loadMissing('members')->sideOf($user) : null;
     }
 
     /** Whether someone decides for the office alone about a paper of that file: those who answer for it, and its coordinator. */
     public static function isStaff(User $user, DealFile $file): bool
     {
         return in_array($file->office_id, $user->officesInSight(), true) ||
-            $file->members->contains(static fn ($member) => $member->user_id === $user->id && $member->role === 'coordinator');
+            $file->members->contains(static fn ($member) => $member->user_id === $user->id && $member->role === Role::Coordinator);
     }
 
     /**
@@ -182,7 +184,7 @@ final class CareForPaper
     {
         $file = $paper->file;
         $before = $paper->seenBy();
-        $after = $before->to($wanted, SeenBy::sides($file->kind, $file->side), $file->sideOf($by), self::isStaff($by, $file));
+        $after = $before->to($wanted, SeenBy::sides($file->kind, $file->represents), $file->sideOf($by), self::isStaff($by, $file));
         $paper->state->mustBeInHand($paper->title);
         if ($after->is($before)) {
             return;

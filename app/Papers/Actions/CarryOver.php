@@ -10,10 +10,10 @@ use App\Models\PaperPiece;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Carryover as Plan;
 use Unanimus\Forms\FormRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Takes a draft over to the revision of its form that is in force now, with its entries. */
 final class CarryOver

@@ -6,7 +6,7 @@ namespace App\Papers\Actions;
 
 use App\Models\Paper;
 use App\Papers\Beside;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 
 /** Carries values of another paper over into the empty blanks that ask for the same, each with where it comes from. */

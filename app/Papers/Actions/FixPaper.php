@@ -9,9 +9,9 @@ use App\Models\PaperVersion;
 use App\Papers\PaperPrint;
 use App\Storage\Bytes;
 use Unanimus\Files\MadeBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;
+use Unanimus\Steps\StepRefused;
 
 /** Keeps a paper as it stands now as a version of its own, which nothing changes any more. */
 final class FixPaper

@@ -13,15 +13,15 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\Reason;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\LayerKind;
 use Unanimus\Pages\LayerPiece;
 use Unanimus\Pages\LayerRefusal;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
+use Unanimus\Steps\Reason;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 

@@ -16,7 +16,6 @@ use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Intake\IntakeRefusal;
@@ -26,6 +25,7 @@ use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
+use Unanimus\Steps\StepRefused;
 
 /** Puts an upload where its uploader says it belongs: at a row of the board, on its own, or as the several papers it holds. */
 final class PlaceUpload

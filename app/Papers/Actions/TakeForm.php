@@ -11,10 +11,10 @@ use App\Terms\SearchRow;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormRefusal;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\Stage;
+use Unanimus\Steps\StepRefused;
 
 /** Takes forms of the library into a file, and out again as long as nobody has signed them. */
 final class TakeForm

@@ -14,11 +14,11 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Brought;
 use Unanimus\Intake\BroughtKind;
 use Unanimus\Pages\PlainText;
+use Unanimus\Steps\StepRefused;
 
 /** Takes one uploaded file, once: sent again under its key, or the same bytes a second time, it stays one. */
 final class TakeUpload

@@ -7,9 +7,9 @@ namespace App\Papers\Actions;
 use App\Models\Paper;
 use App\Terms\FactBook;
 use Unanimus\Files\PaperRefusal;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\FormRefusal;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 

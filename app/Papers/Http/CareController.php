@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
+use Unanimus\Files\SightRefusal;
 use Unanimus\Forms\FillablePdf;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Xfdf;
@@ -30,6 +31,7 @@ use Unanimus\Pages\PdfFields;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Press;
+use Unanimus\Parties\Side;
 
 /** A paper's name, versions, end and copies; its values out and in. */
 final class CareController
@@ -89,7 +91,9 @@ final class CareController
         $this->authorize($paper);
         $given = $request->validate(['side' => 'nullable|string|max:20', 'staff' => 'nullable|boolean']);
         $user = User::signedIn($request);
-        $care->show($paper, new SeenBy($given['side'] ?? '' ?: null, (bool) ($given['staff'] ?? false)), $user);
+        $wanted = (string) ($given['side'] ?? '');
+        $side = $wanted === '' ? null : Side::tryFrom($wanted) ?? throw SightRefusal::NoSuchSide->because();
+        $care->show($paper, new SeenBy($side, (bool) ($given['staff'] ?? false)), $user);
 
         return redirect("/papers/{$paper->key}")->with('told', 'Now visible to '.$paper->seenBy()->readable().'.');
     }

@@ -12,11 +12,11 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
 use Unanimus\Finding\FormFinder;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
+use Unanimus\Steps\StepRefused;
 
 /** Finding forms of the library and taking them into a file. */
 final class FormsController
@@ -101,7 +101,7 @@ final class FormsController
                 'deal_file_id',
                 DB::table('deal_files')
                     ->where('kind', $file->kind)
-                    ->where('side', $file->side)
+                    ->where('represents', $file->represents)
                     ->orderByDesc('id')
                     ->limit(300)
                     ->select('id'),

@@ -11,7 +11,7 @@ use App\Papers\Actions\PlaceUpload;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\StepRefused;
+use Unanimus\Steps\StepRefused;
 
 /** Where the files just uploaded belong, as their uploader says. */
 final class PlacingController

@@ -10,6 +10,7 @@ use App\Models\Party;
 use App\Requirements\KitShelf;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Requirements\Kit;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Facts;
@@ -73,7 +74,7 @@ final class AttachKits
                 ]);
         }
         foreach ($kit->contacts as $contact) {
-            $seat = Seat::of("{$contact['role']}.1");
+            $seat = Seat::at(PartyRole::from($contact['role']));
             if (! $file->parties()->where('role', $seat->role)->exists()) {
                 $party = $file
                     ->parties()

@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Library;
+use Unanimus\Parties\Side;
 use Unanimus\Requirements\CallSheet;
 use Unanimus\Requirements\Kit;
 use Unanimus\Requirements\KitItem;
@@ -68,7 +69,7 @@ final class CallPapers
             $told = ['paper' => $paper->title, 'why' => $reason];
             History::add($file->brokerage_id, $file->id, 'Paper called for', $told, new SeenBy($paper->side, $paper->staff_only));
         }
-        if ($file->side === 'both' && $item->side !== null && $paper->side === null) {
+        if ($file->represents->isBoth() && $item->side !== null && $paper->side === null) {
             $paper->update(['side' => $item->side]);
             $file
                 ->requirements()
@@ -96,7 +97,7 @@ final class CallPapers
         if ($form?->retired) {
             return;
         }
-        $side = $file->side === 'both' ? $item->side : null;
+        $side = $file->represents->isBoth() ? $item->side : null;
         $paper = $void ?? new Paper(['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id]);
         $paper
             ->fill([
@@ -121,7 +122,7 @@ final class CallPapers
     }
 
     /** @return bool whether it was not asked for before */
-    private function require(DealFile $file, Paper $paper, KitItem $item, string $reason, int $position, ?string $side): bool
+    private function require(DealFile $file, Paper $paper, KitItem $item, string $reason, int $position, ?Side $side): bool
     {
         if (DB::table('requirements')->where('paper_id', $paper->id)->exists()) {
             return false;

@@ -8,11 +8,11 @@ use App\History\History;
 use App\Models\OfficeRule;
 use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\Auth;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\Rule;
+use Unanimus\Steps\StepRefused;
 
 /** Keeps the rules of the brokerage. Files follow with their next change. */
 final class KeepRules

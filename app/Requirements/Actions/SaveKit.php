@@ -10,12 +10,12 @@ use App\Models\Role;
 use App\Models\StoredKit;
 use App\Models\User;
 use App\Requirements\KitShelf;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\ConditionUnreadable;
 use Unanimus\Requirements\Kit;
 use Unanimus\Requirements\KitRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Keeps kits: each change is a version of its own, and files keep the version they were started with. */
 final class SaveKit

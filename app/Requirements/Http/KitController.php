@@ -18,7 +18,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Requirements\ConditionUnreadable;
@@ -26,6 +25,7 @@ use Unanimus\Requirements\Group;
 use Unanimus\Requirements\Kit;
 use Unanimus\Requirements\KitItem;
 use Unanimus\Requirements\KitRefusal;
+use Unanimus\Steps\StepRefused;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
 

@@ -10,9 +10,9 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Pages\Rect;
 use Unanimus\Review\ReviewState;
+use Unanimus\Steps\StepRefused;
 
 /** The reviewer's decision on a requirement: accept, send back with a remark, or grant that it does not apply. */
 final class Decide

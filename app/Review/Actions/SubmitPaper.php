@@ -15,11 +15,11 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filling;
 use Unanimus\Review\ReviewRefusal;
 use Unanimus\Review\SubmitCheck;
+use Unanimus\Steps\StepRefused;
 
 /** Gives papers to review. A form that nobody signs is fixed as it is handed in: what is accepted is what was read. */
 final class SubmitPaper

@@ -6,6 +6,7 @@ namespace App\Review\Http;
 
 use App\Models\DealFile;
 use App\Models\Requirement;
+use App\Models\Role;
 use App\Models\User;
 use App\Papers\PaperView;
 use App\Review\Actions\Decide;
@@ -125,7 +126,7 @@ final class ReviewController
     private function waiting(): \Illuminate\Database\Eloquent\Builder
     {
         $user = request()->user();
-        $offices = $user instanceof User ? $user->officeRoles->where('role', 'broker')->pluck('office_id')->all() : [];
+        $offices = $user instanceof User ? $user->officeRoles->where('role', Role::Broker)->pluck('office_id')->all() : [];
 
         return Requirement::query()
             ->with(['file.office', 'paper'])

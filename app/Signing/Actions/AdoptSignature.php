@@ -19,7 +19,7 @@ final class AdoptSignature
     /**
      * @param array{address: string|null, device: string|null} $from
      *
-     * @throws \Unanimus\Files\StepRefused when they may not choose now
+     * @throws \Unanimus\Steps\StepRefused when they may not choose now
      */
     public function __invoke(Signer $signer, AdoptedSignature $signature, array $from): void
     {

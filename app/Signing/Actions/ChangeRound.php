@@ -11,9 +11,9 @@ use App\Models\Signer;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Changes a round that has not been sent. */
 final class ChangeRound

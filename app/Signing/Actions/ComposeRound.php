@@ -17,7 +17,6 @@ use App\Models\User;
 use App\Terms\FactBook;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\Filling;
@@ -27,6 +26,7 @@ use Unanimus\Signing\PlannedPaper;
 use Unanimus\Signing\PlannedSigner;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundPlan;
+use Unanimus\Steps\StepRefused;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
 final class ComposeRound
@@ -56,7 +56,7 @@ final class ComposeRound
         );
         $forms = array_map(static fn (Paper $paper) => $paper->form()->marks ?? [], $papers);
         $places = array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms));
-        $turns = RoundPlan::turns($file->side, $places, $parties->keys()->all());
+        $turns = RoundPlan::turns($file->represents, $places, $parties->keys()->all());
         $position = 0;
         foreach ($papers as $index => $paper) {
             /** @var RoundPaper $sent */

@@ -14,13 +14,13 @@ use App\Signing\Jobs\SealRound;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
 
 /**
  * The one way anything happens in a round: the round is locked, its events folded, the new one decided upon, stored once

@@ -10,10 +10,10 @@ use App\Models\Round;
 use App\Models\Signer;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Reminds somebody whose turn it is to sign; pressed again within minutes, or in another tab, nothing more is sent. */
 final class RemindSigner

@@ -9,12 +9,12 @@ use App\Papers\Actions\FixPaper;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
 final class SendRound

@@ -9,6 +9,7 @@ use App\Mail\Addressee;
 use App\Mail\Post;
 use App\Mail\Wording;
 use App\Models\OfficeRole;
+use App\Models\Role;
 use App\Models\Round;
 use App\Models\User;
 use Illuminate\Support\Facades\Log;
@@ -33,7 +34,7 @@ final class StopSealing
         );
         $brokers = User::query()
             ->where('active', true)
-            ->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', 'broker')->select('user_id'))
+            ->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', Role::Broker)->select('user_id'))
             ->get();
         foreach ($brokers->push($round->sender)->unique('id') as $person) {
             Post::ofFile(

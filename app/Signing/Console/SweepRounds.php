@@ -10,10 +10,10 @@ use App\Signing\Actions\RecordEvent;
 use App\Signing\Jobs\SealRound;
 use Illuminate\Console\Command;
 use Unanimus\Dates\LocalDate;
-use Unanimus\Files\StepRefused;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Steps\StepRefused;
 
 /** Picks up complete rounds without their sealed set, and ends rounds whose last day has passed. */
 final class SweepRounds extends Command

@@ -1,6 +1,6 @@
 <x-layout :title="'Commission: '.$file->name" place="commission">
     <div class="head-row"><h1>Commission</h1><span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span><x-status :status="$file->status" />
-        @foreach (count($sides) > 1 ? $sides : [] as $one)<a href="?side={{ $one }}" @if ($one === $side) aria-current="true" class="strong" @endif>{{ ucfirst($one) }} side</a>@endforeach
+        @foreach (count($sides) > 1 ? $sides : [] as $one)<a href="?side={{ $one->value }}" @if ($one === $side) aria-current="true" class="strong" @endif>{{ ucfirst($one->value) }} side</a>@endforeach
         <span class="right">@if ($file->commission?->paper)<a class="button solid" href="/papers/{{ $file->commission->paper->key }}">The CDA</a>@endif</span></div>
     @if ($facts->value('price') === null)
         <div class="leaf empty">Commission is based on the price. <a href="/files/{{ $file->key }}">Enter the price in the file's terms</a> first.</div>
@@ -11,7 +11,7 @@
                     <h2>Entries</h2>
                     @php($locked = $file->commission?->authorized_at !== null)
                     <form method="post" action="/files/{{ $file->key }}/commission">
-                        @csrf @method('put')<input type="hidden" name="side" value="{{ $side }}">
+                        @csrf @method('put')<input type="hidden" name="side" value="{{ $side?->value }}">
                         <div class="money-entries">
                             <label class="line"><span>Gross commission, % of price</span><input class="input" name="rate" value="{{ old('rate', $entries !== null ? \Unanimus\Money\Percent::of($entries->rate)->decimal() : ($proposed->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal())) }}" @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>Agent’s split, % of gross commission</span><input class="input" name="agent_share" value="{{ old('agent_share', $entries === null ? '' : \Unanimus\Money\Percent::of($entries->agent_share)->decimal()) }}" @disabled($locked) inputmode="decimal"></label>
@@ -31,7 +31,7 @@
                     @else
                         <p>The review is <b>{{ $whole->percent() }}%</b> complete: {{ $whole->settled }} of {{ $whole->all }} requirements are done.@unless ($whole->isWhole()) You can authorize the disbursement when all are done.@endunless</p><br>
                         @can('authorize-disbursement', $file)
-                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side" value="{{ $side }}"><button class="button now" @disabled(! $whole->isWhole() || $sheet === null)>Authorize disbursement</button></form>
+                            <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side" value="{{ $side?->value }}"><button class="button now" @disabled(! $whole->isWhole() || $sheet === null)>Authorize disbursement</button></form>
                         @else
                             <p class="dim">The broker authorizes the disbursement.</p>
                         @endcan

@@ -12,7 +12,7 @@
         <h2>Add a person</h2>
         <form method="post" action="/contacts">@csrf
             @foreach (['name' => 'Name', 'firm' => 'Company', 'email' => 'Email address', 'phone' => 'Phone'] as $field => $label)<label class="line"><span>{{ $label }}</span><input class="input" name="{{ $field }}" @required($field === 'name') autocomplete="off"></label>@endforeach
-            <label class="line"><span>Usual role</span><span class="select"><select name="role">@foreach (\Unanimus\Signing\Seat::ROLES as $role)<option @selected($role === 'other') value="{{ $role }}">{{ $role === 'coagent' ? 'other agent' : $role }}</option>@endforeach</select></span></label>
+            <label class="line"><span>Usual role</span><span class="select"><select name="role">@foreach (\Unanimus\Parties\PartyRole::values() as $role)<option @selected($role === 'other') value="{{ $role }}">{{ $role === 'coagent' ? 'other agent' : $role }}</option>@endforeach</select></span></label>
             <p><label class="checkbox"><input type="checkbox" name="standing" value="1"> Shared with the whole brokerage</label></p><br>
             <button class="button now">Save contact</button> <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
         </form>

@@ -1,7 +1,7 @@
 <p class="say now" id="held-here" hidden><b></b> on this file. <button class="button tight" type="button" data-held>See unsaved entries</button></p>
 <div class="file-head">
-    <div><h1>{{ $file->name }}</h1><x-status :status="$file->status" />@foreach ($file->labels() as $label)<span class="label">{{ $label }}</span>@endforeach
-        <div class="dim">{{ $file->sides() }} · {{ $file->kind }}@if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif @if ($file->listing_number) · {{ $file->listing_number }}@endif · {{ $facts->value('agent.1.name') ?? $file->office->name }}</div>
+    <div><h1>{{ $file->name }}</h1><x-status :status="$file->status" />@foreach ($file->labels as $label)<span class="label">{{ $label }}</span>@endforeach
+        <div class="dim">{{ $file->sides() }} · {{ $file->kind->value }}@if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif @if ($file->listing_number) · {{ $file->listing_number }}@endif · {{ $facts->value('agent.1.name') ?? $file->office->name }}</div>
     </div>
     <div class="price">
         <b>{{ $facts->value('price') ? \Unanimus\Money\Money::of($facts->value('price')) : '' }}</b>

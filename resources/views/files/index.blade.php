@@ -39,7 +39,7 @@
                 @endforeach
                 </tbody>
             </table></div>
-            <div class="with-taken"><button class="button tight">Download selected as CSV</button> <label class="in-row"><span class="small">or add the tag</span> <input class="input" name="label" maxlength="120" list="labels-known" autocomplete="off" aria-label="Tag for the selected files"></label> <button class="button tight" formaction="/labels">to them</button><datalist id="labels-known">@foreach ($files->getCollection()->flatMap->labels()->unique()->sort() as $label)<option value="{{ $label }}">@endforeach</datalist></div>
+            <div class="with-taken"><button class="button tight">Download selected as CSV</button> <label class="in-row"><span class="small">or add the tag</span> <input class="input" name="label" maxlength="120" list="labels-known" autocomplete="off" aria-label="Tag for the selected files"></label> <button class="button tight" formaction="/labels">to them</button><datalist id="labels-known">@foreach ($files->getCollection()->flatMap->labels->unique()->sort() as $label)<option value="{{ $label }}">@endforeach</datalist></div>
             </form>
             <p class="small"><br>@if ($files->previousPageUrl())<a href="{{ $files->previousPageUrl() }}">Back</a>@endif @if ($files->nextPageUrl())<a href="{{ $files->nextPageUrl() }}">More</a>@endif</p>
         @endif

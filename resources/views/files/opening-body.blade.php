@@ -21,7 +21,7 @@
             @php($party = $file->parties->first(fn ($party) => (string) $party->seat() === $key))
             <form class="who" hx-put="/files/{{ $file->key }}/parties/{{ $key }}" hx-trigger="change" hx-target="#follows" hx-swap="innerHTML">
                 <x-seat :seat="$seat" />
-                <input class="input" id="{{ $key }}-name" name="name" value="{{ $party?->name }}" placeholder="{{ ucfirst($seat->label()) }}" aria-label="{{ ucfirst($seat->label()) }}, legal name" autocomplete="off" list="book" hx-get="/contacts/propose?role={{ $seat->role }}" hx-trigger="input changed delay:200ms" hx-target="#book" hx-swap="innerHTML" hx-params="name">
+                <input class="input" id="{{ $key }}-name" name="name" value="{{ $party?->name }}" placeholder="{{ ucfirst($seat->label()) }}" aria-label="{{ ucfirst($seat->label()) }}, legal name" autocomplete="off" list="book" hx-get="/contacts/propose?role={{ $seat->role->value }}" hx-trigger="input changed delay:200ms" hx-target="#book" hx-swap="innerHTML" hx-params="name">
                 <input class="input" id="{{ $key }}-signs" name="signing_name" value="{{ $party?->signing_name }}" aria-label="{{ ucfirst($seat->label()) }}, name to sign with" autocomplete="off">
                 <input class="input" id="{{ $key }}-initials" name="initials" value="{{ $party?->initials }}" aria-label="{{ ucfirst($seat->label()) }}, initials" autocomplete="off">
                 <input class="input" id="{{ $key }}-email" name="email" value="{{ $party?->email }}" aria-label="{{ ucfirst($seat->label()) }}, email address" autocomplete="off">
@@ -38,7 +38,7 @@
             </form>
             <p class="late" id="fault-{{ $key }}" hidden role="alert"></p>
         @endforeach
-        @foreach ($file->parties->groupBy('role')->filter(fn ($all, $role) => $all->count() > 1 && $role !== 'agent') as $role => $all)
+        @foreach ($file->parties->groupBy(fn ($party) => $party->role->value)->filter(fn ($all, $role) => $all->count() > 1 && $role !== 'agent') as $role => $all)
             <details class="by-hand"><summary>Order of the {{ $role }}s</summary>
                 @foreach ($sorted = $all->sortBy('number')->values() as $n => $party)
                     <form method="post" action="/files/{{ $file->key }}/parties/{{ $role }}/order" class="in-row">@csrf
@@ -51,7 +51,7 @@
         <datalist id="book"></datalist>
         <datalist id="capacities">@foreach (['as trustee', 'as attorney-in-fact', 'as its manager', 'as its president', 'as personal representative', 'as executor'] as $capacity)<option value="{{ $capacity }}">@endforeach</datalist>
         <datalist id="addresses">@foreach ($file->parties->pluck('address')->filter()->unique() as $address)<option value="{{ $address }}">@endforeach</datalist>
-        <h2>{{ ['lease' => 'Terms of the lease', 'referral' => 'Terms of the referral'][$file->kind] ?? 'Terms of the offer' }}</h2>
+        <h2>{{ ['lease' => 'Terms of the lease', 'referral' => 'Terms of the referral'][$file->kind->value] ?? 'Terms of the offer' }}</h2>
         <div class="pairs">
             <div class="facts">@foreach (\App\Files\Seats::terms($file)[0] as [$item, $hint])<x-fact :$file :$facts :$item :$hint />@endforeach</div>
             <div class="facts">@foreach (\App\Files\Seats::terms($file)[1] as [$item, $hint])<x-fact :$file :$facts :$item :$hint />@endforeach</div>

@@ -14,11 +14,11 @@
                     <div id="found" aria-live="polite"></div>
                     <fieldset class="ways">
                         <legend>We represent</legend>
-                        <label class="radio"><input type="radio" name="side" value="buyer" checked> the buyers</label>
-                        <label class="radio"><input type="radio" name="side" value="seller"> the seller</label>
-                        <label class="radio"><input type="radio" name="side" value="both"> both sides</label>
-                        <label class="radio"><input type="radio" name="side" value="tenant"> the tenants</label>
-                        <label class="radio"><input type="radio" name="side" value="landlord"> the landlord</label>
+                        <label class="radio"><input type="radio" name="represents" value="buyer" checked> the buyers</label>
+                        <label class="radio"><input type="radio" name="represents" value="seller"> the seller</label>
+                        <label class="radio"><input type="radio" name="represents" value="both"> both sides</label>
+                        <label class="radio"><input type="radio" name="represents" value="tenant"> the tenants</label>
+                        <label class="radio"><input type="radio" name="represents" value="landlord"> the landlord</label>
                     </fieldset>
                     <fieldset class="ways">
                         <legend>in a</legend>

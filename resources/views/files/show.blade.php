@@ -36,7 +36,7 @@
                             @endif
                         </div>
                     </details>
-                    @if ($file->represents()->isListing() && in_array($file->sideOf(auth()->user()), [null, 'seller', 'landlord'], true))<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
+                    @if ($file->represents->isListing() && $file->sideOf(auth()->user())?->isListing() !== false)<a class="button tight" href="/files/{{ $file->key }}/offers">Offers</a>@endif
                     <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
                 </div>
             </div>
@@ -92,7 +92,7 @@
                 <div class="acts">
                     <button class="button tight plain" type="button" data-opens="#members">People on this file</button>
                     <button class="button tight plain" type="button" data-opens="#labels">Tags</button>
-                    @if ($file->status->value === 'preparing' && $file->represents()->isListing())
+                    @if ($file->status->value === 'preparing' && $file->represents->isListing())
                         <form method="post" action="/files/{{ $file->key }}/status">@csrf<input type="hidden" name="status" value="active"><button class="button tight">Make active</button></form>
                     @endif
                     @if ($file->status->value === 'under_contract')
@@ -156,7 +156,7 @@
         <table class="ledger"><tbody>
             @foreach ($file->members as $member)
                 @php($person = $people[$member->user_id] ?? null)
-                @if ($person)<tr><td><b>{{ $person->name }}</b><br><span class="dim small">{{ $member->role }}{{ $member->side ? ", for the {$member->side}s" : '' }}</span></td><td class="right">@if ($works)<form method="post" action="/files/{{ $file->key }}/members/{{ $person->key }}">@csrf @method('delete')<button class="button tight">{{ $person->id === auth()->id() ? 'Leave this file' : "Remove {$person->name}" }}</button></form>@endif</td></tr>@endif
+                @if ($person)<tr><td><b>{{ $person->name }}</b><br><span class="dim small">{{ $member->role->value }}{{ $member->side ? ", for {$member->side->people()}" : '' }}</span></td><td class="right">@if ($works)<form method="post" action="/files/{{ $file->key }}/members/{{ $person->key }}">@csrf @method('delete')<button class="button tight">{{ $person->id === auth()->id() ? 'Leave this file' : "Remove {$person->name}" }}</button></form>@endif</td></tr>@endif
             @endforeach
         </tbody></table>
         <form method="dialog"><button class="button">Close</button></form>
@@ -165,7 +165,7 @@
         <h2>Tags</h2>
         <form method="post" action="/files/{{ $file->key }}/labels">
             @csrf @method('put')
-            <label class="line"><span>Tags, separated by commas</span><input class="input" name="labels" value="{{ implode(', ', $file->labels()) }}" maxlength="400" placeholder="probate, relocation" autocomplete="off"></label>
+            <label class="line"><span>Tags, separated by commas</span><input class="input" name="labels" value="{{ implode(', ', $file->labels) }}" maxlength="400" placeholder="probate, relocation" autocomplete="off"></label>
             <button class="button now">Save tags</button> <button class="button" formmethod="dialog" formnovalidate>Close</button>
         </form>
     </dialog>

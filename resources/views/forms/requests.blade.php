@@ -5,7 +5,7 @@
         @csrf
         <fieldset><legend>Who</legend>
         @forelse ($clients as $party)
-            <div class="in-row line"><label class="checkbox"><input type="checkbox" name="to[]" value="{{ $party->seat() }}" data-role="{{ $party->role }}" @checked(in_array((string) $party->seat(), (array) old('to', [])) || (old('to') === null && in_array($party->role, $roles, true)))> <x-seat :seat="$party->seat()" :title="$party->seat()->label()" /> {{ $party->name }}</label> <input class="input" type="email" name="email[{{ str_replace('.', '_', (string) $party->seat()) }}]" value="{{ old('email.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address" aria-label="Email address of {{ $party->name }}" autocomplete="off"></div>
+            <div class="in-row line"><label class="checkbox"><input type="checkbox" name="to[]" value="{{ $party->seat() }}" data-role="{{ $party->role->value }}" @checked(in_array((string) $party->seat(), (array) old('to', [])) || (old('to') === null && in_array($party->role->value, $roles, true)))> <x-seat :seat="$party->seat()" :title="$party->seat()->label()" /> {{ $party->name }}</label> <input class="input" type="email" name="email[{{ str_replace('.', '_', (string) $party->seat()) }}]" value="{{ old('email.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address" aria-label="Email address of {{ $party->name }}" autocomplete="off"></div>
         @empty<p class="empty">There is no client in this file yet. Add one on <a href="/files/{{ $file->key }}">the file</a> first.</p>@endforelse
         @error('to')<p class="late">{{ $message }}</p>@enderror @error('email.*')<p class="late">{{ $message }}</p>@enderror
         </fieldset>

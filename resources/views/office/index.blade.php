@@ -5,7 +5,7 @@
             @foreach ($people as $person)
                 <tr data-row>
                     <td>@can('run-office')<a href="/people/{{ $person->key }}" data-open><b>{{ $person->name }}</b></a>@else<b>{{ $person->name }}</b>@endcan @if (! $person->active)<span class="dim small">access closed</span>@elseif ($person->invited_at)<span class="dim small">invited</span>@endif</td>
-                    <td class="dim">{{ $person->officeRoles->groupBy('role')->map(fn ($held, $role) => $role.', '.$held->pluck('office.name')->implode(' and '))->implode(' · ') }}</td>
+                    <td class="dim">{{ $person->officeRoles->groupBy(fn ($held) => $held->role->value)->map(fn ($held, $role) => $role.', '.$held->pluck('office.name')->implode(' and '))->implode(' · ') }}</td>
                     <td class="dim">{{ $person->address() }}</td><td class="dim phone">{{ $person->phone }}</td>
                 </tr>
             @endforeach

@@ -8,9 +8,9 @@
         @endif
         <form method="post" action="/papers/{{ $paper->key }}/versions" enctype="multipart/form-data">@csrf<label class="button tight">{{ $paper->form_number === null ? 'Upload new version' : 'Upload signed scan' }}<input class="unseen" type="file" name="file" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="Newer version"></label></form>
         @php($staff = \App\Papers\Actions\CareForPaper::isStaff(auth()->user(), $file))
-        @if ($file->side === 'both' || $staff)
+        @if ($file->represents->isBoth() || $staff)
         <form method="post" action="/papers/{{ $paper->key }}/seen-by">@csrf
-            @if ($file->side === 'both')<label class="line"><span>Visible to</span><span class="select"><select name="side"><option value="">both sides</option>@foreach (\Unanimus\Files\SeenBy::sides($file->kind, $file->side) as $side)<option value="{{ $side }}" @selected($paper->side === $side)>the {{ $side }}’s side alone</option>@endforeach</select></span></label>@endif
+            @if ($file->represents->isBoth())<label class="line"><span>Visible to</span><span class="select"><select name="side"><option value="">both sides</option>@foreach (\Unanimus\Files\SeenBy::sides($file->kind, $file->represents) as $side)<option value="{{ $side->value }}" @selected($paper->side === $side)>the {{ $side->value }}’s side alone</option>@endforeach</select></span></label>@endif
             @if ($staff)<label class="checkbox"><input type="checkbox" name="staff" value="1" @checked($paper->staff_only)> the office only, not its agents</label>@endif
             <button class="button tight">Save visibility</button></form>
         @endif

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Unanimus\Files;
+namespace Unanimus\Steps;
 
 /** Why something typed is refused, wherever it is typed. */
 enum EntryRefusal: string implements Reason

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Unanimus\Files;
+namespace Unanimus\Steps;
 
 /**
  * Why a step is refused: one case for each rule that refuses. Whoever must act on it asks for the case, the person reads its words.

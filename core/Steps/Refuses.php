@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Unanimus\Files;
+namespace Unanimus\Steps;
 
 /**
  * Makes the refusal of a reason.
