@@ -71,7 +71,7 @@ final readonly class Agenda
     public function due(Task $task, DealFile $file): ?LocalDate
     {
         if ($task->anchor === null) {
-            return $task->due === null ? null : LocalDate::of($task->due);
+            return $task->due;
         }
         $anchor =
             $task->anchor === 'opened'

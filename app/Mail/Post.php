@@ -11,7 +11,6 @@ use App\Models\Round;
 use App\Models\SealedSet;
 use App\Models\Signer;
 use Illuminate\Support\Str;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
@@ -31,7 +30,7 @@ final class Post
                 'invite',
                 [
                     ...self::about($round),
-                    'until' => $round->last_day === null ? '' : (string) __('mail.invite.until', ['day' => LocalDate::of($round->last_day)->long()]),
+                    'until' => $round->last_day === null ? '' : (string) __('mail.invite.until', ['day' => $round->last_day->long()]),
                     'message' => $round->message,
                 ],
                 $round->papers->count(),

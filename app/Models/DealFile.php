@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsDay;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -12,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Access\AccessRefusal;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Parties\DealKind;
@@ -35,8 +37,8 @@ use Unanimus\Steps\StepRefused;
  * @property string|null $listing_number
  * @property int $settled
  * @property int $required
- * @property string|null $closed_on
- * @property string|null $ended_on
+ * @property LocalDate|null $closed_on
+ * @property LocalDate|null $ended_on
  * @property string|null $end_reason
  * @property int|null $follows_on
  * @property list<string> $labels
@@ -61,7 +63,7 @@ final class DealFile extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['represents' => Representation::class, 'kind' => DealKind::class, 'status' => DealStatus::class, 'labels' => 'array'];
+    protected $casts = ['ended_on' => AsDay::class, 'closed_on' => AsDay::class, 'represents' => Representation::class, 'kind' => DealKind::class, 'status' => DealStatus::class, 'labels' => 'array'];
 
     protected $attributes = [
         'represents' => 'buyer',

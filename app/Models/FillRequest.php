@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsDay;
 use App\Models\Concerns\HasKey;
 use App\Models\Concerns\HasLink;
 use Illuminate\Database\Eloquent\Collection;
@@ -26,12 +27,12 @@ use Unanimus\Parties\Side;
  * @property string $name
  * @property string $email
  * @property string $message
- * @property string $last_day
+ * @property LocalDate $last_day
  * @property FillStatus $status
  * @property int $link_version
  * @property int $asked_by
  * @property Carbon|null $opened_at
- * @property string|null $reminded_on
+ * @property LocalDate|null $reminded_on
  * @property Carbon|null $finished_at
  * @property Carbon|null $seen_at when whoever asked put the answers away
  * @property-read DealFile $file
@@ -49,7 +50,7 @@ final class FillRequest extends Record
     private const FOUND_BY = 'fill_request_of_link';
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'seen_at' => 'datetime', 'status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
+    protected $casts = ['reminded_on' => AsDay::class, 'last_day' => AsDay::class, 'side' => Side::class, 'seen_at' => 'datetime', 'status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
 
     protected $attributes = [
         'status' => 'out',
@@ -93,13 +94,8 @@ final class FillRequest extends Record
         );
     }
 
-    public function lastDay(): LocalDate
-    {
-        return LocalDate::of($this->last_day);
-    }
-
     public function takes(): bool
     {
-        return $this->file->status->isOpen() && $this->status->takes($this->lastDay(), $this->file->office->today());
+        return $this->file->status->isOpen() && $this->status->takes($this->last_day, $this->file->office->today());
     }
 }

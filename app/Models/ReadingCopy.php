@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsDay;
 use App\Models\Concerns\HasKey;
 use App\Models\Concerns\HasLink;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -22,7 +23,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $name
  * @property string $email
  * @property string $message
- * @property string $last_day
+ * @property LocalDate $last_day
  * @property int $link_version
  * @property Carbon|null $ended_at
  * @property int $user_id
@@ -41,7 +42,7 @@ final class ReadingCopy extends Record
     private const FOUND_BY = 'reading_copy_of_link';
 
     /** @var array<string, string> */
-    protected $casts = ['ended_at' => 'datetime'];
+    protected $casts = ['last_day' => AsDay::class, 'ended_at' => 'datetime'];
 
     protected $attributes = ['email' => '', 'message' => '', 'link_version' => 1, 'ended_at' => null];
 
@@ -63,14 +64,9 @@ final class ReadingCopy extends Record
         return $this->belongsTo(User::class, 'user_id');
     }
 
-    public function lastDay(): LocalDate
-    {
-        return LocalDate::of($this->last_day);
-    }
-
     public function isOpen(): bool
     {
-        return $this->ended_at === null && ! $this->lastDay()->isBefore($this->file->office->today());
+        return $this->ended_at === null && ! $this->last_day->isBefore($this->file->office->today());
     }
 
     /** Notes that it was looked at. */

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsDay;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Parties\Side;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
@@ -29,7 +31,7 @@ use Unanimus\Signing\Turn;
  * @property string $title
  * @property string $message
  * @property RoundStatus $status
- * @property string|null $last_day
+ * @property LocalDate|null $last_day
  * @property int $user_id
  * @property string|null $reason
  * @property Carbon|null $sent_at
@@ -47,7 +49,7 @@ final class Round extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
+    protected $casts = ['last_day' => AsDay::class, 'side' => Side::class, 'status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
 
     protected $attributes = [
         'side' => null,

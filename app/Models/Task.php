@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsDay;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Parties\Side;
 
 /**
@@ -22,7 +24,7 @@ use Unanimus\Parties\Side;
  * @property string|null $anchor
  * @property int $days
  * @property bool $business
- * @property string|null $due
+ * @property LocalDate|null $due
  * @property string $origin
  * @property Carbon|null $done_at
  * @property int|null $done_by
@@ -47,7 +49,7 @@ final class Task extends Record
     ];
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'business' => 'boolean', 'done_at' => 'datetime'];
+    protected $casts = ['due' => AsDay::class, 'side' => Side::class, 'business' => 'boolean', 'done_at' => 'datetime'];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

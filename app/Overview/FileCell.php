@@ -43,7 +43,7 @@ final class FileCell
             'complete' => $file->required === 0 ? ($bare ? '' : '–') : intdiv($file->settled * 100, $file->required).($bare ? '' : '%'),
             'labels' => implode(', ', $file->labels),
             'opened' => $day($file->created_at->setTimezone($file->office->zone)->format('Y-m-d')),
-            default => $day($file->ended_on),
+            default => $day($file->ended_on?->iso()),
         };
     }
 

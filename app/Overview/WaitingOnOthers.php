@@ -57,7 +57,7 @@ final readonly class WaitingOnOthers
                 $signer->status === SignerStatus::Invited ? 'has not opened' : 'opened, has not signed',
                 $file->name,
                 "/rounds/{$signer->round->key}",
-                $signer->round->last_day === null ? 30 : $this->today->daysUntil(LocalDate::of($signer->round->last_day)),
+                $signer->round->last_day === null ? 30 : $this->today->daysUntil($signer->round->last_day),
                 seat: $signer->place(),
                 act: ['label' => 'Remind', 'to' => "/rounds/{$signer->round->key}/signers/{$signer->key}/remind", 'with' => []],
             );
@@ -84,7 +84,7 @@ final readonly class WaitingOnOthers
                 $request->opened_at === null ? 'has not opened the request' : 'is filling in',
                 $file->name,
                 "/files/{$file->key}/fill-requests",
-                $this->today->daysUntil($request->lastDay()),
+                $this->today->daysUntil($request->last_day),
                 seat: $request->party->seat(),
                 act: ['label' => 'Remind', 'to' => "/fill-requests/{$request->key}/remind", 'with' => []],
             );

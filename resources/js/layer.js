@@ -1,102 +1,18 @@
 // Writing on a page: text, ticks, dates, lines through printed words and covers, put over it by hand. First the place is
 // pointed at, with the mouse or the cursor, then it is said what comes there.
+
 import { at, element } from './on-page.js';
-import { newKey, waitingLine } from './waiting.js';
+import { draw, pages } from './layer/drawing.js';
+import { add, around, desk, find, move, send, state, takeOff } from './layer/store.js';
 
-const desk = document.querySelector('[data-pieces]');
 const button = document.querySelector('#write');
-const told = document.querySelector('#layer-told');
 const menu = document.querySelector('#layer-menu');
-const pages = [...document.querySelectorAll('svg[data-layer]')];
 const kinds = { t: 'text', x: 'tick', d: 'date', l: 'line', c: 'cover' };
-let pieces = JSON.parse(desk.dataset.pieces);
-let writing = false;
-let chosen = null;
-let frame = null;
-
-const line = waitingLine({
-    shelf: `pieces:${desk.dataset.paper}`,
-    url: `/papers/${desk.dataset.paper}/pieces`,
-    noun: 'change',
-    says: (change) => (change.off ? 'Something removed from a page' : `${words[change.kind]} on page ${change.page}${change.text ? `: “${change.text.slice(0, 60)}”` : ''}`),
-    told: (why) => say(why, true),
-    stored(body) {
-        if (line.waits()) return;
-        const at = chosen && pieces.findIndex((one) => one.key === chosen);
-        pieces = body.pieces;
-        // What is changed gets a new key; it stays chosen.
-        if (chosen && !pieces.some((one) => one.key === chosen)) chosen = at >= 0 ? pieces.at(-1)?.key ?? null : null;
-        draw();
-        say(`saved at ${new Date().toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' }).toLowerCase()}`);
-    },
-    refused(why) {
-        draw();
-        say(why, true);
-    },
-});
-
-function say(words, late = false) {
-    told.textContent = words;
-    told.className = late ? 'stored waiting' : 'stored';
-}
-
-// What still waiting on this device stands on the page too, told apart, until the server has it.
-function waiting(where) {
-    const held = line.all();
-    const gone = new Set(held.filter((one) => !one.refused || one.instead).map((one) => one.instead || one.off).filter(Boolean));
-    const fresh = held.filter((one) => one.kind && one.page === where).map((one) => {
-        const [x, y, width, height] = one.place;
-        const group = element('g', { class: one.refused ? 'waits refused' : 'waits', role: 'img', 'aria-label': `${words[one.kind]}${one.text ? ` “${one.text}”` : ''}, ${one.refused || 'waiting on this device'}` });
-        group.append(element('rect', { x, y, width: Math.max(width, 8), height: Math.max(height, 10) }));
-        if (one.kind === 'tick') group.append(element('path', { d: `M${x + 1.5} ${y + height / 2}l${width / 4} ${height / 3}l${width / 2.2} ${-height / 1.6}` }));
-        if (one.kind === 'line') group.append(element('path', { d: `M${x} ${y + height / 2}h${width}` }));
-        (one.text || '').split('\n').forEach((row, index) => {
-            const text = element('text', { x: x + 1.5, y: y + 10 + index * 12 });
-            text.textContent = row;
-            group.append(text);
-        });
-        return group;
-    });
-    return { gone, fresh };
-}
-
-const words = { text: 'text', tick: 'tick', date: 'date', line: 'line-through', cover: 'cover' };
-
-function around(piece) {
-    const left = Math.min(...piece.places.map((place) => place[0]));
-    const top = Math.min(...piece.places.map((place) => place[1]));
-    return [left, top, Math.max(...piece.places.map((place) => place[0] + place[2])) - left, Math.max(...piece.places.map((place) => place[1] + place[3])) - top];
-}
-
-function draw() {
-    const focused = document.activeElement?.closest?.('.piece')?.dataset.key;
-    for (const svg of pages) {
-        const layer = svg.querySelector('.layer');
-        const { gone, fresh } = waiting(Number(svg.dataset.layer));
-        layer.replaceChildren(...pieces.filter((piece) => piece.page === Number(svg.dataset.layer) && !gone.has(piece.key)).map((piece) => {
-            const group = element('g', { class: `piece${piece.key === chosen ? ' chosen' : ''}`, 'data-key': piece.key, role: 'button', 'aria-label': `${words[piece.kind]}${piece.text ? ` “${piece.text}”` : ''}, page ${piece.page}` });
-            if (writing) group.setAttribute('tabindex', '0');
-            group.innerHTML = piece.svg;
-            const [x, y, width, height] = around(piece);
-            group.append(element('rect', { class: 'hit', x: x - 1, y: y - 1, width: width + 2, height: height + 2 }), element('rect', { class: 'grip', x: x + width - 3, y: y + height - 3, width: 6, height: 6 }));
-            return group;
-        }), ...fresh);
-        svg.querySelector('.aim')?.remove();
-        if (writing && frame && frame.page === Number(svg.dataset.layer)) {
-            const [x, y, width, height] = frame.place;
-            const aim = element('g', { class: 'aim' });
-            aim.append(element('path', { d: `M${x - 7} ${y}h14M${x} ${y - 7}v14` }));
-            if (width > 2 || height > 2) aim.append(element('rect', { x, y, width, height }));
-            svg.append(aim);
-        }
-    }
-    if (focused || chosen) document.querySelector(`.piece[data-key="${chosen || focused}"]`)?.focus({ preventScroll: true });
-}
 
 function setWriting(on) {
-    writing = on;
-    chosen = null;
-    frame = null;
+    state.writing = on;
+    state.chosen = null;
+    state.frame = null;
     button.setAttribute('aria-pressed', String(on));
     desk.classList.toggle('writing', on);
     document.querySelector('#layer-bar').hidden = !on;
@@ -117,14 +33,16 @@ function setWriting(on) {
 
 function aimAt(svg, place) {
     const { width, height } = svg.viewBox.baseVal;
-    frame = { page: Number(svg.dataset.layer), place: [Math.max(0, Math.min(place[0], width)), Math.max(0, Math.min(place[1], height)), Math.max(0, place[2]), Math.max(0, place[3])] };
+    const within = (n, most) => Math.max(0, Math.min(n, most));
+    const [x, y, w, h] = place;
+    state.frame = { page: Number(svg.dataset.layer), place: [within(x, width), within(y, height), Math.max(0, w), Math.max(0, h)] };
     draw();
 }
 
 // What comes there
 
 function offer(svg) {
-    const corner = new DOMPoint(frame.place[0], frame.place[1] + frame.place[3]).matrixTransform(svg.getScreenCTM());
+    const corner = new DOMPoint(state.frame.place[0], state.frame.place[1] + state.frame.place[3]).matrixTransform(svg.getScreenCTM());
     menu.hidden = false;
     menu.style.left = `${Math.min(corner.x + 8, window.innerWidth - menu.offsetWidth - 12)}px`;
     menu.style.top = `${Math.min(corner.y + 8, window.innerHeight - menu.offsetHeight - 12)}px`;
@@ -134,17 +52,17 @@ function offer(svg) {
 // A click says where; how large follows from what comes there.
 function sized(kind, [x, y, width, height]) {
     if (width > 3 || height > 3) return [x, y, Math.max(width, 4), Math.max(height, kind === 'text' || kind === 'date' ? 10 : 4)];
-    return { text: [x, y - 11, 180, 14], date: [x, y - 11, 110, 14], tick: [x - 5, y - 5, 10, 10], line: [x - 1, y - 2, 2, 4], cover: [x - 1, y - 2, 2, 4] }[kind];
+    const point = [x - 1, y - 2, 2, 4];
+    return { text: [x, y - 11, 180, 14], date: [x, y - 11, 110, 14], tick: [x - 5, y - 5, 10, 10], line: point, cover: point }[kind];
 }
 
 function place(kind) {
-    const svg = pages.find((one) => Number(one.dataset.layer) === frame.page);
+    const svg = pages.find((one) => Number(one.dataset.layer) === state.frame.page);
     menu.hidden = true;
-    const where = sized(kind, frame.place);
+    const where = sized(kind, state.frame.place);
     if (kind === 'text' || kind === 'date') return write(svg, kind, where, kind === 'date' ? desk.dataset.today : '');
-    line.add({ kind, page: frame.page, place: where });
+    add({ kind, page: state.frame.page, place: where });
     draw();
-    say('storing');
     svg.focus({ preventScroll: true });
 }
 
@@ -164,11 +82,10 @@ function write(svg, kind, where, text, instead = null) {
         const typed = field.value.trim();
         holder.remove();
         if (keep && typed && (typed !== text || !instead)) {
-            line.add({ kind, page: Number(svg.dataset.layer), place: where, text: typed, instead });
-            say('storing');
+            add({ kind, page: Number(svg.dataset.layer), place: where, text: typed, instead });
         }
         draw();
-        if (writing) svg.focus({ preventScroll: true });
+        if (state.writing) svg.focus({ preventScroll: true });
     };
     field.addEventListener('keydown', (event) => {
         event.stopPropagation();
@@ -180,33 +97,18 @@ function write(svg, kind, where, text, instead = null) {
     field.addEventListener('blur', () => end(true));
 }
 
-function change(piece, where) {
-    const key = newKey();
-    line.add({ kind: piece.kind, page: piece.page, place: where, text: piece.text, instead: piece.key });
-    say('storing');
-    return key;
-}
-
-function takeOff(key) {
-    chosen = null;
-    pieces = pieces.filter((piece) => piece.key !== key);
-    draw();
-    line.add({ off: key });
-    say('storing');
-}
-
 // With the mouse
 
 for (const svg of pages) {
     let start = null;
     svg.addEventListener('pointerdown', (event) => {
-        if (!writing || event.button !== 0 || event.target.closest('foreignObject')) return;
+        if (!state.writing || event.button !== 0 || event.target.closest('foreignObject')) return;
         event.preventDefault();
         menu.hidden = true;
-        const piece = pieces.find((one) => one.key === event.target.closest('.piece')?.dataset.key);
+        const piece = find(event.target.closest('.piece')?.dataset.key);
         start = { point: at(svg, event), piece, size: event.target.classList.contains('grip') };
-        chosen = piece?.key ?? null;
-        frame = null;
+        state.chosen = piece?.key ?? null;
+        state.frame = null;
         draw();
         svg.setPointerCapture(event.pointerId);
     });
@@ -218,10 +120,14 @@ for (const svg of pages) {
         start.moved = true;
         if (start.piece) {
             const [left, top, width, height] = around(start.piece);
-            start.where = start.size ? [left, top, Math.max(4, width + dx), Math.max(4, height + dy)] : [left + dx, top + dy, width, height];
+            start.where = start.size
+                ? [left, top, Math.max(4, width + dx), Math.max(4, height + dy)]
+                : [left + dx, top + dy, width, height];
             const group = svg.querySelector(`.piece[data-key="${start.piece.key}"]`);
-            if (start.size) for (const [name, value] of Object.entries({ width: start.where[2], height: start.where[3] })) group.querySelector('.hit').setAttribute(name, value);
-            else group.setAttribute('transform', `translate(${dx} ${dy})`);
+            if (start.size) {
+                group.querySelector('.hit').setAttribute('width', start.where[2]);
+                group.querySelector('.hit').setAttribute('height', start.where[3]);
+            } else group.setAttribute('transform', `translate(${dx} ${dy})`);
         } else {
             aimAt(svg, [Math.min(x, start.point[0]), Math.min(y, start.point[1]), Math.abs(dx), Math.abs(dy)]);
         }
@@ -229,7 +135,7 @@ for (const svg of pages) {
     svg.addEventListener('pointerup', () => {
         if (!start) return;
         if (start.piece) {
-            if (start.where) change(start.piece, start.where);
+            if (start.where) move(start.piece, start.where);
         } else {
             if (!start.moved) aimAt(svg, [...start.point, 0, 0]);
             offer(svg);
@@ -238,14 +144,14 @@ for (const svg of pages) {
     });
     svg.addEventListener('pointercancel', () => { start = null; draw(); });
     svg.addEventListener('dblclick', (event) => {
-        const piece = writing && pieces.find((one) => one.key === event.target.closest('.piece')?.dataset.key);
+        const piece = state.writing && find(event.target.closest('.piece')?.dataset.key);
         if (piece?.text) write(svg, piece.kind, around(piece), piece.text, piece.key);
     });
 
     // With the keyboard
     svg.addEventListener('keydown', (event) => {
-        if (!writing || event.ctrlKey || event.metaKey) return;
-        const piece = pieces.find((one) => one.key === event.target.closest('.piece')?.dataset.key);
+        if (!state.writing || event.ctrlKey || event.metaKey) return;
+        const piece = find(event.target.closest('.piece')?.dataset.key);
         const step = event.altKey ? 1 : piece ? 2 : 8;
         const way = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
         if (way) {
@@ -253,10 +159,12 @@ for (const svg of pages) {
             event.stopPropagation();
             if (piece) {
                 const [x, y, width, height] = around(piece);
-                chosen = piece.key;
-                change(piece, event.shiftKey ? [x, y, Math.max(4, width + way[0]), Math.max(4, height + way[1])] : [x + way[0], y + way[1], width, height]);
+                state.chosen = piece.key;
+                move(piece, event.shiftKey
+                    ? [x, y, Math.max(4, width + way[0]), Math.max(4, height + way[1])]
+                    : [x + way[0], y + way[1], width, height]);
             } else {
-                const [x, y, width, height] = frame?.page === Number(svg.dataset.layer) ? frame.place : [60, 60, 0, 0];
+                const [x, y, width, height] = state.frame?.page === Number(svg.dataset.layer) ? state.frame.place : [60, 60, 0, 0];
                 aimAt(svg, event.shiftKey ? [x, y, width + way[0], height + way[1]] : [x + way[0], y + way[1], width, height]);
                 svg.querySelector('.aim')?.scrollIntoView({ block: 'nearest' });
             }
@@ -267,7 +175,7 @@ for (const svg of pages) {
         } else if (piece && event.key === 'Enter' && piece.text) {
             event.preventDefault();
             write(svg, piece.kind, around(piece), piece.text, piece.key);
-        } else if (!piece && frame && kinds[event.key] && menu.querySelector(`[data-kind="${kinds[event.key]}"]`)) {
+        } else if (!piece && state.frame && kinds[event.key] && menu.querySelector(`[data-kind="${kinds[event.key]}"]`)) {
             event.preventDefault();
             event.stopPropagation();
             place(kinds[event.key]);
@@ -278,10 +186,10 @@ for (const svg of pages) {
     });
     svg.addEventListener('focusin', (event) => {
         const key = event.target.closest('.piece')?.dataset.key;
-        if (writing && key && key !== chosen) {
-            chosen = key;
+        if (state.writing && key && key !== state.chosen) {
+            state.chosen = key;
             draw();
-        } else if (writing && !key && frame?.page !== Number(svg.dataset.layer)) aimAt(svg, [60, 60, 0, 0]);
+        } else if (state.writing && !key && state.frame?.page !== Number(svg.dataset.layer)) aimAt(svg, [60, 60, 0, 0]);
     });
 }
 
@@ -298,18 +206,18 @@ menu.addEventListener('keydown', (event) => {
         place(kind);
     } else if (event.key === 'Escape') {
         menu.hidden = true;
-        pages.find((one) => Number(one.dataset.layer) === frame?.page)?.focus({ preventScroll: true });
+        pages.find((one) => Number(one.dataset.layer) === state.frame?.page)?.focus({ preventScroll: true });
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
         event.preventDefault();
         all.at((all.indexOf(document.activeElement) + (event.key === 'ArrowDown' ? 1 : -1)) % all.length)?.focus();
     }
 });
-button.addEventListener('click', () => setWriting(!writing));
+button.addEventListener('click', () => setWriting(!state.writing));
 document.querySelector('#layer-end').addEventListener('click', () => setWriting(false));
 document.addEventListener('keydown', (event) => {
     if (event.key === 'w' && !event.ctrlKey && !event.metaKey && !event.altKey && !event.target.matches('input, textarea, select')) {
         event.preventDefault();
-        setWriting(!writing);
+        setWriting(!state.writing);
     }
 });
-line.send();
+send();

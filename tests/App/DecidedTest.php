@@ -161,7 +161,7 @@ it('says of a closed file when it closed, not how long it has yet', function () 
         ->get("/files/{$file->key}")
         ->assertSee('as they were when it ended')
         ->assertDontSee('closes <strong>', false)
-        ->assertSee('closed <strong>'.$file->office->today()->short($file->office->today()->year()), false);
+        ->assertSeeInOrder(['closed', '<strong>'.$file->office->today()->short($file->office->today()->year())], false);
 });
 
 it('follows the price until it is authorized', function () {

@@ -207,7 +207,7 @@ it('ends a file on a day, opens it again by the broker alone, and starts the fol
         ->post("/files/{$file->key}/status", ['status' => 'terminated', 'reason' => 'the loan was refused', 'on' => '2026-11-21'])
         ->assertSessionHas('told');
     $this->seeAll();
-    expect($file->refresh()->ended_on)->toBe('2026-11-21')->and($file->end_reason)->toBe('the loan was refused');
+    expect($file->refresh()->ended_on?->iso())->toBe('2026-11-21')->and($file->end_reason)->toBe('the loan was refused');
     $this->as('tomas')
         ->post("/files/{$file->key}/status", ['status' => 'active', 'reason' => 'again'])
         ->assertSessionHas('reason', FileRefusal::OnlyBrokerReopens->value);
@@ -325,7 +325,7 @@ it('lets a listing expire the day after its last, in its office\'s own zone', fu
     $this->seeAll();
     expect($file->refresh()->status->value)
         ->toBe('expired')
-        ->and($file->ended_on)
+        ->and($file->ended_on?->iso())
         ->toBe('2026-11-23')
         ->and(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'Expired')->count())
         ->toBe(1);

@@ -295,7 +295,7 @@ it('asks by default whom the blanks belong to, and says when somebody else was a
     $this->seeAll();
     $paper = $this->paper($file, 'M-103');
     $page = $this->as('tomas')->get("/files/{$file->key}/fill-requests?papers[]={$paper->key}")->assertOk()->getContent();
-    expect(preg_match_all('/value="(\S+)" data-role="\w+"\s+checked/', $page, $m))->toBe(2)->and($m[1])->toBe(['buyer.1', 'buyer.2']);
+    expect(preg_match_all('/value="(\S+)"\s+data-role="\w+"\s+checked/', $page, $m))->toBe(2)->and($m[1])->toBe(['buyer.1', 'buyer.2']);
     $ask = fn (string $seat) => $this->as('tomas')->post("/files/{$file->key}/fill-requests", [
         'to' => [$seat],
         'email' => ['seller_1' => 'beatrix@palomar.example'],

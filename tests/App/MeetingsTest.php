@@ -177,7 +177,7 @@ it('lets a client take their own check mark off again, question by question', fu
         $page = $this->get("{$link}/questions/{$number}")
             ->assertOk()
             ->getContent();
-        if (preg_match('/type="checkbox" name="choice" value="([^"]+)"/', $page, $tick) === 1) {
+        if (preg_match('/type="checkbox" name="choice"\s+value="([^"]+)"/', $page, $tick) === 1) {
             break;
         }
     }

@@ -184,7 +184,7 @@ final class KeepFillRequest
                 'asker' => $request->asker->name,
                 'papers' => $request->load('papers')->papers->pluck('title')->implode(', '),
                 'file' => $request->file->name,
-                'day' => $request->lastDay()->long(),
+                'day' => $request->last_day->long(),
                 'message' => $request->message,
             ]),
             "fill {$request->key}",

@@ -39,7 +39,7 @@ final class SweepFillRequests extends Command
                     $today = $fill->file->office->today();
                     // Whoever was asked only just now is not reminded at once.
                     $fresh = $fill->created_at?->greaterThan(now()->subDay()) ?? false;
-                    ! $fresh && $fill->takes() && ! $today->plusDays(self::DAYS_BEFORE)->isBefore($fill->lastDay()) && $keep->remind($fill);
+                    ! $fresh && $fill->takes() && ! $today->plusDays(self::DAYS_BEFORE)->isBefore($fill->last_day) && $keep->remind($fill);
                 }
             });
         }

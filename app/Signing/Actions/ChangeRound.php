@@ -30,7 +30,7 @@ final class ChangeRound
         if ($lastDay !== null && $lastDay->isBefore($round->file->office->today())) {
             throw SigningRefusal::LastDayPassed->because();
         }
-        $round->update(['message' => $message, 'last_day' => $lastDay?->iso()]);
+        $round->update(['message' => $message, 'last_day' => $lastDay]);
         $changed = $round->wasChanged();
         foreach ($round->signers as $signer) {
             $signer->update(['turn' => $turns[$signer->key] ?? $signer->turn]);

@@ -46,7 +46,7 @@ final class ComposeRound
             'deal_file_id' => $file->id,
             'title' => $this->title($papers),
             'user_id' => $by->id,
-            'last_day' => $file->office->today()->plusDays(RoundPlan::DAYS)->iso(),
+            'last_day' => $file->office->today()->plusDays(RoundPlan::DAYS),
         ]);
         $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
         // Of the other side's clients their own agent keeps the address; a round asks them there all the same.
@@ -123,7 +123,7 @@ final class ComposeRound
         return RoundPlan::faults(
             array_values($signers->all()),
             array_values($papers->all()),
-            $round->last_day === null ? null : LocalDate::of($round->last_day),
+            $round->last_day,
             $expiry === null ? null : LocalDate::of($expiry),
             array_map(FactCatalog::label(...), self::unchecked($round)),
         );

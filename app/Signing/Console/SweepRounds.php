@@ -9,7 +9,6 @@ use App\Models\Sight;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Jobs\SealRound;
 use Illuminate\Console\Command;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
@@ -38,7 +37,7 @@ final class SweepRounds extends Command
                 foreach (Round::query()->with('file.office')->where('status', 'out')->whereNotNull('last_day')->get() as $round) {
                     if (
                         $round->status === RoundStatus::Out &&
-                        LocalDate::of((string) $round->last_day)->isBefore($round->file->office->today())
+                        $round->last_day?->isBefore($round->file->office->today())
                     ) {
                         try {
                             $record($round, new RoundEvent(EventKind::Lapsed), 'lapsed');

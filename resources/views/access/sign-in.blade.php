@@ -6,14 +6,18 @@
         <form method="post" action="/sign-in" data-again>
             @csrf
             <br>
-            <label class="line"><span>Email address</span><input class="input" type="email" name="email" value="{{ old('email') }}" required autofocus autocomplete="username"></label>
-            <label class="line"><span>Password</span><input class="input" type="password" name="password" required autocomplete="current-password"></label>
-            <p><label class="checkbox"><input type="checkbox" name="remember" value="1"> Stay signed in on this device for 30 days</label></p>
+            <label class="line"><span>Email address</span><input class="input" type="email" name="email" value="{{ old('email') }}"
+                required autofocus autocomplete="username"></label>
+            <label class="line"><span>Password</span><input class="input" type="password" name="password" required
+                autocomplete="current-password"></label>
+            <p><label class="checkbox"><input type="checkbox" name="remember" value="1"> Stay signed in on this device for 30 days</label>
+                </p>
             <br>
             <button class="button solid">Sign in</button>
         </form>
         @if (config('unanimus.demo'))
-            <p class="dim small"><br>Demo: wendell@quillmark.example, tomas@quillmark.example or ines@quillmark.example, password <b>lanternfish</b></p>
+            <p class="dim small"><br>Demo: wendell@quillmark.example, tomas@quillmark.example or ines@quillmark.example, password
+                <b>lanternfish</b></p>
         @endif
     </div>
 </x-layout>

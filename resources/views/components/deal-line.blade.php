@@ -1,6 +1,8 @@
 @props(['line', 'file', 'moves' => false])
 @php($base = 18 + $line->height)
-<svg class="deal-line" viewBox="0 0 1232 {{ $base + 33 + $line->depth() * 15 }}" role="group" @if ($moves) data-deal-line="/files/{{ $file->key }}/shift" data-unit="{{ $line->unit }}" @endif aria-label="Deal line: {{ count($line->posts) }} anchors and {{ count($line->flags) }} deadlines">
+<svg class="deal-line" viewBox="0 0 1232 {{ $base + 33 + $line->depth() * 15 }}" role="group" @if ($moves)
+    data-deal-line="/files/{{ $file->key }}/shift" data-unit="{{ $line->unit }}" @endif
+    aria-label="Deal line: {{ count($line->posts) }} anchors and {{ count($line->flags) }} deadlines">
     <line class="rail" x1="16" y1="{{ $base }}" x2="1216" y2="{{ $base }}"/>
     @if ($line->today !== null && $line->today > $line->from)
         <line class="run" x1="{{ $line->from }}" y1="{{ $base }}" x2="{{ min($line->today, $line->to) }}" y2="{{ $base }}"/>
@@ -32,9 +34,13 @@
         <text class="today-label" x="{{ $line->today }}" y="10">today</text>
     @endif
     @foreach ($line->posts as $post)
-        <g @class(['post', 'past' => $post['past'], 'moves' => $moves]) @if ($moves) tabindex="0" role="slider" aria-valuemin="-3660" aria-valuemax="3660" aria-valuenow="0" aria-valuetext="{{ $post['day'] }}" aria-label="{{ $post['label'] }}: arrow keys move it, Enter shows what moves with it" data-anchor="{{ $post['key'] }}" data-drop="{{ ($line->depth() - $post['row']) * 15 }}" data-day="{{ $post['iso'] }}" @endif>
+        <g @class(['post', 'past' => $post['past'], 'moves' => $moves]) @if ($moves) tabindex="0" role="slider" aria-valuemin="-3660"
+            aria-valuemax="3660" aria-valuenow="0" aria-valuetext="{{ $post['day'] }}"
+            aria-label="{{ $post['label'] }}: arrow keys move it, Enter shows what moves with it" data-anchor="{{ $post['key'] }}"
+            data-drop="{{ ($line->depth() - $post['row']) * 15 }}" data-day="{{ $post['iso'] }}" @endif>
             <rect x="{{ $post['x'] - 4 }}" y="{{ $base - 13 }}" width="8" height="26" rx="1.5"/>
-            <text x="{{ $post['left'] }}" y="{{ $base + 40 + $post['row'] * 15 }}"><tspan class="name">{{ $post['label'] }}</tspan> <tspan class="day">{{ $post['day'] }}</tspan></text>
+            <text x="{{ $post['left'] }}" y="{{ $base + 40 + $post['row'] * 15 }}"><tspan class="name">{{ $post['label'] }}</tspan> <tspan
+                class="day">{{ $post['day'] }}</tspan></text>
         </g>
     @endforeach
 </svg>
@@ -42,7 +48,9 @@
     <caption>Dates of this file</caption>
     <thead><tr><th scope="col">Date</th><th scope="col">Day</th><th scope="col">Standing</th></tr></thead>
     <tbody>
-    @foreach ($line->posts as $post)<tr><th scope="row">{{ $post['label'] }}</th><td>{{ $post['day'] }}</td><td>{{ $post['past'] ? 'past' : 'ahead' }}</td></tr>@endforeach
-    @foreach ($line->flags as $flag)<tr><th scope="row">{{ $flag['name'] }}</th><td>{{ $flag['day'] }}</td><td>{{ $flag['state'] }}: {{ $flag['because'] }}</td></tr>@endforeach
+    @foreach ($line->posts as $post)<tr><th scope="row">{{ $post['label'] }}</th><td>{{ $post['day'] }}</td><td>
+        {{ $post['past'] ? 'past' : 'ahead' }}</td></tr>@endforeach
+    @foreach ($line->flags as $flag)<tr><th scope="row">{{ $flag['name'] }}</th><td>{{ $flag['day'] }}</td><td>
+        {{ $flag['state'] }}: {{ $flag['because'] }}</td></tr>@endforeach
     </tbody>
 </table></div>

@@ -11,7 +11,9 @@
     @vite(['resources/scss/app.scss', 'resources/js/app.js', ...$scripts])
 </head>
 <body class="guest" @if ($opened) data-opened="{{ $opened }}" @endif>
-<header class="guest-bar"><x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">{{ __('client.from', ['name' => $from]) }}</span>@endif @if (request()->hasSession())<x-held />@endif</header>
+<header class="guest-bar">
+    <x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">{{ __('client.from', ['name' => $from]) }}</span>@endif
+    @if (request()->hasSession())<x-held />@endif</header>
 <main id="main">
     @if (request()->hasSession())<x-says />@endif
     {{ $slot }}

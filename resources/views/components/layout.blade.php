@@ -18,7 +18,8 @@
 <header class="bar">
     <a class="wordmark" href="/"><x-wordmark /> Unanimus</a>
     <nav aria-label="Main menu">
-        @foreach (['today' => ['/', 'Today'], 'files' => ['/files', 'Files'], 'review' => ['/review', 'Review'], 'commission' => ['/commission', 'Commission'], 'office' => ['/office', 'Office']] as $key => [$href, $name])
+        @foreach (['today' => ['/', 'Today'], 'files' => ['/files', 'Files'], 'review' => ['/review', 'Review'], 'commission' =>
+            ['/commission', 'Commission'], 'office' => ['/office', 'Office']] as $key => [$href, $name])
             @if (! in_array($key, ['review', 'commission']) || Gate::allows($key === 'review' ? 'review-desk' : 'commission-place'))
                 <a href="{{ $href }}" @if ($place === $key) aria-current="page" @endif>{{ $name }}</a>
             @endif
@@ -26,7 +27,10 @@
     </nav>
     <form class="find" action="/files" role="search" data-again><input type="hidden" name="go" value="1">
         <label class="unseen" for="find">Find a file, person, number</label>
-        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}" placeholder="Find a file, person, number" maxlength="400" autocomplete="off" role="combobox" aria-expanded="false" aria-autocomplete="list" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus" hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
+        <input class="input" id="find" name="q" value="{{ request()->is('files') ? request('q') : '' }}"
+            placeholder="Find a file, person, number" maxlength="400" autocomplete="off" role="combobox" aria-expanded="false"
+            aria-autocomplete="list" aria-controls="completions" hx-get="/find" hx-trigger="input changed delay:180ms, focus"
+            hx-target="#completions" hx-swap="innerHTML" hx-sync="this:replace">
         <kbd aria-hidden="true">/</kbd>
         <ul id="completions" class="completions" role="listbox" aria-label="Suggestions"></ul>
     </form>
@@ -54,15 +58,18 @@
     <h2>Sign in again</h2>
     <p>Your session ended. What you typed is still here and will be saved once you sign in.</p>
     <form method="post" action="/sign-in" data-again>
-        <label class="line" data-step="password"><span>Password for {{ auth()->user()->email }}</span><input class="input" type="password" name="password" autocomplete="current-password" maxlength="200"></label>
-        <label class="line" data-step="code" hidden><span>Code from your authenticator app, or a recovery code</span><input class="input" name="code" autocomplete="one-time-code" maxlength="40"></label>
+        <label class="line" data-step="password"><span>Password for {{ auth()->user()->email }}</span><input class="input" type="password"
+            name="password" autocomplete="current-password" maxlength="200"></label>
+        <label class="line" data-step="code" hidden><span>Code from your authenticator app, or a recovery code</span><input class="input"
+            name="code" autocomplete="one-time-code" maxlength="40"></label>
         <p class="late" role="alert" hidden></p>
         <button class="button now">Sign in</button>
     </form>
 </dialog>
 <dialog id="keys" class="leaf pad" aria-label="Keys">
     <h2>Keys</h2>
-    <p><kbd>/</kbd> find · <kbd>n</kbd> open a file · <kbd>g</kbd> then <kbd>t</kbd> <kbd>f</kbd> <kbd>r</kbd> <kbd>c</kbd> <kbd>o</kbd> Today, Files, Review, Commission, Office</p>
+    <p><kbd>/</kbd> find · <kbd>n</kbd> open a file · <kbd>g</kbd> then <kbd>t</kbd> <kbd>f</kbd> <kbd>r</kbd> <kbd>c</kbd> <kbd>o</kbd>
+        Today, Files, Review, Commission, Office</p>
     <p>In lists: <kbd>j</kbd> <kbd>k</kbd> move · <kbd>space</kbd> select · <kbd>enter</kbd> open · <kbd>.</kbd> the row's next action</p>
     <p>In a paper: <kbd>enter</kbd> next blank · <kbd>[</kbd> <kbd>]</kbd> page</p>
     <p>On the review desk: <kbd>a</kbd> accept · <kbd>b</kbd> send back · <kbd>m</kbd> remark · <kbd>p</kbd> pin it to a place</p>

@@ -1,2 +1,3 @@
 @props(['whole'])
-<svg class="meter" viewBox="0 0 100 5" preserveAspectRatio="none" aria-hidden="true"><rect width="{{ $whole->percent() }}" height="5"/></svg> {{ $whole->percent() }}%
+<svg class="meter" viewBox="0 0 100 5" preserveAspectRatio="none" aria-hidden="true"><rect width="{{ $whole->percent() }}" height="5"/>
+    </svg> {{ $whole->percent() }}%

@@ -4,12 +4,14 @@
         <nav class="office-index" aria-label="Office">
             <ul>
                 @foreach (\App\Office\OfficeIndex::entries(app(\Unanimus\Forms\Library::class)) as $entry)
-                    <li><a href="{{ $entry['href'] }}" @if ($entry['key'] === $at) aria-current="page" @endif><b>{{ $entry['name'] }}</b> <small>{{ $entry['stands'] }}</small></a></li>
+                    <li><a href="{{ $entry['href'] }}" @if ($entry['key'] === $at) aria-current="page" @endif><b>{{ $entry['name'] }}</b>
+                        <small>{{ $entry['stands'] }}</small></a></li>
                 @endforeach
             </ul>
         </nav>
         <div>
-            <div class="head-row"><h1>{{ $title }}</h1><span class="dim">{{ $about }}</span><span class="right in-row">{{ $acts ?? '' }}</span></div>
+            <div class="head-row"><h1>{{ $title }}</h1>
+                <span class="dim">{{ $about }}</span><span class="right in-row">{{ $acts ?? '' }}</span></div>
             {{ $slot }}
         </div>
     </div>

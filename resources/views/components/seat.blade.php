@@ -1,5 +1,6 @@
 @props(['seat', 'state' => 'plain', 'title' => null])
-<svg {{ $attributes->class(['seat', "tone-{$seat->tone()}", $state]) }} viewBox="0 0 20 20" @if ($title) role="img" aria-label="{{ $title }}" @else aria-hidden="true" @endif>
+<svg {{ $attributes->class(['seat', "tone-{$seat->tone()}", $state]) }} viewBox="0 0 20 20" @if ($title) role="img"
+    aria-label="{{ $title }}" @else aria-hidden="true" @endif>
     @if ($title)<title>{{ $title }}</title>@endif
     @switch($seat->shape())
         @case('circle')<circle class="shape" cx="10" cy="10" r="8"/>@break

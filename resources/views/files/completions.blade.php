@@ -1,4 +1,6 @@
 @foreach ($faults as $fault)<li class="dim" role="presentation">{{ $fault }}</li>@endforeach
-@foreach ($completions as $one)<li role="option" aria-selected="false" data-complete="{{ $one['text'] }}"><b>{{ trim($one['text']) }}</b> <span>{{ $one['about'] }}</span></li>@endforeach
+@foreach ($completions as $one)<li role="option" aria-selected="false" data-complete="{{ $one['text'] }}">
+    <b>{{ trim($one['text']) }}</b> <span>{{ $one['about'] }}</span></li>@endforeach
 @php($matched = $files->isEmpty() ? [] : \App\Overview\Finder::matched($files, $words))
-@foreach ($files as $file)<li role="option" aria-selected="false" data-go="/files/{{ $file->key }}"><b>{{ $file->name }}</b> <span>{{ $matched[$file->key] ?? $file->status->readable() }}</span></li>@endforeach
+@foreach ($files as $file)<li role="option" aria-selected="false" data-go="/files/{{ $file->key }}">
+    <b>{{ $file->name }}</b> <span>{{ $matched[$file->key] ?? $file->status->readable() }}</span></li>@endforeach

@@ -1,15 +1,26 @@
-<p class="say now" id="held-here" hidden><b></b> on this file. <button class="button tight" type="button" data-held>See unsaved entries</button></p>
+<p class="say now" id="held-here" hidden>
+    <b></b> on this file. <button class="button tight" type="button" data-held>See unsaved entries</button></p>
 <div class="file-head">
-    <div><h1>{{ $file->name }}</h1><x-status :status="$file->status" />@foreach ($file->labels as $label)<span class="label">{{ $label }}</span>@endforeach
-        <div class="dim">{{ $file->sides() }} · {{ $file->kind->value }}@if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif @if ($file->listing_number) · {{ $file->listing_number }}@endif · {{ $facts->value('agent.1.name') ?? $file->office->name }}</div>
+    <div><h1>{{ $file->name }}</h1>
+        <x-status :status="$file->status" />@foreach ($file->labels as $label)<span class="label">{{ $label }}</span>@endforeach
+        <div class="dim">
+            {{ $file->sides() }}
+            · {{ $file->kind->value }}@if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif
+            @if ($file->listing_number) · {{ $file->listing_number }}@endif · {{ $facts->value('agent.1.name') ?? $file->office->name }}
+            </div>
     </div>
     <div class="price">
         <b>{{ $facts->value('price') ? \Unanimus\Money\Money::of($facts->value('price')) : '' }}</b>
         @if (! $file->status->isOpen())
-            <span class="dim">{{ $file->status->readable() }}@if ($file->ended_on) <strong>{{ \Unanimus\Dates\LocalDate::of($file->ended_on)->short($agenda->today->year()) }}</strong>@endif</span>
+            <span class="dim">{{ $file->status->readable() }}@if ($file->ended_on)
+                <strong>{{ $file->ended_on->short($agenda->today->year()) }}</strong>@endif</span>
         @elseif ($agenda->daysToClosing() !== null)
-            <span class="dim">{{ $agenda->daysToClosing() < 0 ? 'was to close' : 'closes' }} <strong>{{ $agenda->anchors['closing']['day']->short($agenda->today->year()) }}</strong> · {{ $agenda->anchors['closing']['day']->from($agenda->today) }}</span>
+            <span class="dim">{{ $agenda->daysToClosing() < 0 ? 'was to close' : 'closes' }}
+                <strong>{{ $agenda->anchors['closing']['day']->short($agenda->today->year()) }}</strong>
+                · {{ $agenda->anchors['closing']['day']->from($agenda->today) }}</span>
         @endif
     </div>
 </div>
-@if ($line)<div class="deal-line-wrap" tabindex="0" role="region" aria-label="Deal line" data-scroll-to=".today"><x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" /></div>@else<p class="dim small">The deal line appears once there is an acceptance, closing, or expiration date.</p>@endif
+@if ($line)<div class="deal-line-wrap" tabindex="0" role="region" aria-label="Deal line" data-scroll-to=".today">
+    <x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" /></div>@else<p class="dim small">
+    The deal line appears once there is an acceptance, closing, or expiration date.</p>@endif

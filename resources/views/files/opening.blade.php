@@ -3,12 +3,15 @@
         <div class="leaf opening">
             <section>
                 <h1>Open a file</h1>
-                <p class="dim">Start with a listing number, an address, or a client’s name. The file is saved from the first entry on.</p><br>
+                <p class="dim">Start with a listing number, an address, or a client’s name. The file is saved from the first entry on.</p>
+                    <br>
                 <form method="post" action="/files">
                     @csrf
                     <label class="unseen" for="first">Listing number, address, or name</label>
                     <div class="first-field">
-                        <input class="input" id="first" name="first" autofocus autocomplete="off" maxlength="200" placeholder="TR-26-04182, 14 Lanternfish Lane, or Sunniva Eide" hx-get="/listings" hx-trigger="focus once, input changed delay:250ms" hx-target="#found" hx-swap="innerHTML">
+                        <input class="input" id="first" name="first" autofocus autocomplete="off" maxlength="200"
+                            placeholder="TR-26-04182, 14 Lanternfish Lane, or Sunniva Eide" hx-get="/listings"
+                            hx-trigger="focus once, input changed delay:250ms" hx-target="#found" hx-swap="innerHTML">
                         <button class="button solid">Open file</button>
                     </div>
                     <div id="found" aria-live="polite"></div>
@@ -35,7 +38,8 @@
             </section>
         </div>
     @else
-        <div class="head-row"><h1>{{ $file->name }}</h1><x-status :status="$file->status" /><span class="right"><a class="button solid" href="/files/{{ $file->key }}" data-press="f">Go to the file</a></span></div>
+        <div class="head-row"><h1>{{ $file->name }}</h1><x-status :status="$file->status" /><span class="right"><a class="button solid"
+            href="/files/{{ $file->key }}" data-press="f">Go to the file</a></span></div>
         @include('files.opening-body')
     @endif
 </x-layout>

@@ -11,12 +11,16 @@
                     <span class="grip" aria-hidden="true">⠿</span>
                     <span class="what"><b>{{ $upload->name }}</b>
                         <span class="dim small">
-                            @if ($upload->meant_id !== null && $parts === []) looks like the {{ $rows->firstWhere('id', $upload->meant_id)?->title }}
+                            @if ($upload->meant_id !== null && $parts === []) looks like the {{ $rows->firstWhere('id',
+                                $upload->meant_id)?->title }}
                             @elseif ($upload->before_state !== null) was matched to {{ $upload->paper?->title }}
                             @endif
                         </span>
                         @if ($parts !== [])
-                            <label class="check"><input type="checkbox" name="apart[]" value="{{ $upload->key }}" @checked($upload->placeholder_id === null)> Separate the {{ count($parts) }} papers in it: {{ implode(', ', array_map(fn ($part) => $part->readable(), $parts)) }}</label>
+                            <label class="check"><input type="checkbox" name="apart[]" value="{{ $upload->key }}"
+                                @checked($upload->placeholder_id === null)>
+                                Separate the {{ count($parts) }} papers in it:
+                                {{ implode(', ', array_map(fn ($part) => $part->readable(), $parts)) }}</label>
                         @endif
                     </span>
                     <span class="select"><select name="to[{{ $upload->key }}]" aria-label="Where {{ $upload->name }} goes">
@@ -30,7 +34,8 @@
             @endforeach
         </ul>
         <button class="button tight now">Place {{ $placing->count() === 1 ? '1 file' : $placing->count().' files' }}</button>
-        <button class="button tight plain" name="leave" value="1">Leave {{ $placing->count() === 1 ? 'it where it is' : 'them where they are' }}</button>
+        <button class="button tight plain" name="leave" value="1">Leave {{ $placing->count() === 1 ? 'it where it is' :
+            'them where they are' }}</button>
         <span class="dim small">Choose another row, or drag a file onto its row below.</span>
     </form>
 </section>

@@ -1,1 +1,2 @@
-@foreach ($found as $contact)<option value="{{ $contact->name }}">{{ implode(', ', array_filter([$contact->firm, $contact->email])) }}</option>@endforeach
+@foreach ($found as $contact)<option value="{{ $contact->name }}">{{ implode(', ', array_filter([$contact->firm, $contact->email])) }}
+    </option>@endforeach

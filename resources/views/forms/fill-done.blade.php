@@ -1,4 +1,5 @@
 <x-guest :title="__('client.fill.title')" :from="$fill->asker->name">
     @php($who = ['name' => $fill->asker->name, 'file' => $fill->file->name])
-    <div class="sheet"><h1>{{ __('client.fill.done') }}</h1><p>{{ __('client.fill.done_more', $who) }}</p><p class="dim small">{{ __('client.fill.done_wrong', $who) }}</p></div>
+    <div class="sheet"><h1>{{ __('client.fill.done') }}</h1><p>{{ __('client.fill.done_more', $who) }}</p><p class="dim small">
+        {{ __('client.fill.done_wrong', $who) }}</p></div>
 </x-guest>

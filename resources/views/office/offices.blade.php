@@ -1,12 +1,17 @@
 <x-office title="Offices" at="offices" about="where they are, and when they are closed">
-    @if ($opens)<x-slot:acts><button class="button now" type="button" data-opens="#open-office">Open another office</button></x-slot:acts> @endif
+    @if ($opens)<x-slot:acts><button class="button now" type="button" data-opens="#open-office">Open another office</button></x-slot:acts>
+        @endif
     <div class="leaf pad">
-        <table class="ledger"><thead><tr><th>Office</th><th>Time zone</th><th>Holidays besides federal ones</th><th class="amount">Open files</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
+        <table class="ledger"><thead><tr><th>Office</th><th>Time zone</th><th>Holidays besides federal ones</th><th class="amount">
+            Open files</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
             @foreach ($offices as $office)
                 <tr data-row><td><b>{{ $office->name }}</b></td><td class="dim">{{ str_replace('_', ' ', $office->zone) }}</td>
-                    <td class="dim">{{ $office->holidays === [] ? 'none' : collect($office->holidays)->map(fn ($name, $day) => \Unanimus\Dates\LocalDate::of($day)->short().' '.$name)->implode(', ') }}</td>
+                    <td class="dim">
+                        {{ $office->holidays === [] ? 'none' : collect($office->holidays)->map(fn ($name, $day) =>
+                        \Unanimus\Dates\LocalDate::of($day)->short().' '.$name)->implode(', ') }}</td>
                     <td class="amount">{{ $files[$office->id] ?? 0 }}</td>
-                    <td class="right">@can('run-office')<button class="button tight" type="button" data-opens="#office-{{ $office->key }}" data-open>Change {{ $office->name }}</button>@endcan</td></tr>
+                    <td class="right">@can('run-office')<button class="button tight" type="button" data-opens="#office-{{ $office->key }}"
+                        data-open>Change {{ $office->name }}</button>@endcan</td></tr>
             @endforeach
         </tbody></table>
     </div>
@@ -15,10 +20,16 @@
             <dialog id="office-{{ $office->key }}" class="leaf pad" aria-label="{{ $office->name }}">
                 <h2>{{ $office->name }}</h2>
                 <form method="post" action="/offices/{{ $office->key }}">@csrf @method('put')
-                    <label class="line"><span>Name</span><input class="input" name="name" value="{{ $office->name }}" required maxlength="80"></label>
-                    <label class="line"><span>Time zone</span><input class="input" name="zone" value="{{ $office->zone }}" list="zones" required></label>
-                    <label class="line"><span>Office holidays besides federal ones, one per line: date and name</span><textarea class="textarea" name="holidays" rows="5" placeholder="2026-12-24 Christmas Eve">{{ collect($office->holidays)->map(fn ($name, $day) => "{$day} {$name}")->implode("\n") }}</textarea></label>
-                    <button class="button now">Save office</button> <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
+                    <label class="line"><span>Name</span><input class="input" name="name" value="{{ $office->name }}" required
+                        maxlength="80"></label>
+                    <label class="line"><span>Time zone</span><input class="input" name="zone" value="{{ $office->zone }}" list="zones"
+                        required></label>
+                    <label class="line"><span>Office holidays besides federal ones, one per line: date and
+                        name</span><textarea class="textarea" name="holidays" rows="5"
+                        placeholder="2026-12-24 Christmas Eve">{{ collect($office->holidays)->map(fn ($name, $day) =>
+                        "{$day} {$name}")->implode("\n") }}</textarea></label>
+                    <button class="button now">Save office</button> <button class="button" formmethod="dialog"
+                        formnovalidate>Cancel</button>
                 </form>
             </dialog>
         @endforeach
@@ -28,10 +39,12 @@
             <h2>Open another office</h2>
             <form method="post" action="/offices">@csrf
                 <label class="line"><span>Name</span><input class="input" name="name" required maxlength="80"></label>
-                <label class="line"><span>Time zone</span><input class="input" name="zone" list="zones" required value="America/New_York"></label>
+                <label class="line"><span>Time zone</span><input class="input" name="zone" list="zones" required
+                    value="America/New_York"></label>
                 <button class="button now">Open office</button> <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
             </form>
         </dialog>
     @endif
-    <datalist id="zones">@foreach (\DateTimeZone::listIdentifiers(\DateTimeZone::PER_COUNTRY, 'US') as $zone)<option value="{{ $zone }}">@endforeach</datalist>
+    <datalist id="zones">@foreach (\DateTimeZone::listIdentifiers(\DateTimeZone::PER_COUNTRY, 'US') as $zone)<option value="{{ $zone }}">
+        @endforeach</datalist>
 </x-office>

@@ -6,7 +6,9 @@
     </div>
     <form class="leaf pad log-slide" action="/papers/{{ $paper->key }}/log">
         <label for="at">As it was after entry</label>
-        <input type="range" id="at" name="at" min="0" max="{{ $log->count() }}" value="{{ $at }}" hx-get="/papers/{{ $paper->key }}/log" hx-trigger="input changed delay:90ms" hx-target="#state" hx-swap="innerHTML" hx-sync="this:replace" aria-describedby="state-words">
+        <input type="range" id="at" name="at" min="0" max="{{ $log->count() }}" value="{{ $at }}" hx-get="/papers/{{ $paper->key }}/log"
+            hx-trigger="input changed delay:90ms" hx-target="#state" hx-swap="innerHTML" hx-sync="this:replace"
+            aria-describedby="state-words">
         <noscript><button class="button tight">Show</button></noscript>
     </form>
     <div id="state">@include('papers.log-state')</div>

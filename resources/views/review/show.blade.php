@@ -2,13 +2,18 @@
     <div class="desk-bar">
         <h1>{{ $requirement->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $requirement->reason }}</span>
-        <div class="acts"><x-meter :$whole /> @if ($next)<a class="button tight" href="/review/{{ $next }}" data-press="j">Next waiting</a>@endif</div>
+        <div class="acts"><x-meter :$whole /> @if ($next)<a class="button tight" href="/review/{{ $next }}"
+            data-press="j">Next waiting</a>@endif</div>
     </div>
     <div class="review-desk">
         <nav class="leaf" aria-label="Checklist">
             <ul class="checklist">
                 @foreach ($file->requirements as $line)
-                    <li><a href="/review/{{ $line->key }}" @if ($line->id === $requirement->id) aria-current="true" @endif>{{ $line->title }} <span @class(['mark-state', 'ok' => $line->review_state->isSettled(), 'hot' => $line->review_state->value === 'submitted'])>{{ ['not_submitted' => '–', 'submitted' => 'waits', 'sent_back' => 'sent back', 'accepted' => '✓', 'does_not_apply' => 'n/a'][$line->review_state->value] }}</span></a></li>
+                    <li><a href="/review/{{ $line->key }}" @if ($line->id === $requirement->id) aria-current="true"
+                        @endif>{{ $line->title }}
+                        <span @class(['mark-state', 'ok' => $line->review_state->isSettled(), 'hot' => $line->review_state->value ===
+                        'submitted'])>{{ ['not_submitted' => '–', 'submitted' => 'waits', 'sent_back' => 'sent back', 'accepted' => '✓',
+                        'does_not_apply' => 'n/a'][$line->review_state->value] }}</span></a></li>
                 @endforeach
             </ul>
         </nav>
@@ -25,25 +30,32 @@
             <h2 class="minor">Remarks</h2>
             <ol>
                 @forelse ($requirement->remarks as $n => $remark)
-                    <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b> {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ \App\Terms\When::day($remark->at, $file->office->zone) }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
+                    <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b>
+                        {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ \App\Terms\When::day($remark->at,
+                        $file->office->zone) }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
                 @empty
                     <li class="dim">None yet. Click a place on the page to add one.</li>
                 @endforelse
             </ol>
             <div class="decide">
                 @if ($requirement->review_state->value === 'submitted')
-                    <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf<button class="button solid" data-press="a" data-weighs="accept “{{ $requirement->title }}”">Accept <kbd>a</kbd></button></form>
+                    <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf
+                        <button class="button solid" data-press="a" data-weighs="accept “{{ $requirement->title }}”">Accept
+                        <kbd>a</kbd></button></form>
                     <form method="post" action="/requirements/{{ $requirement->key }}/send-back" id="send-back">
                         @csrf
                         <input type="hidden" name="page"><input type="hidden" name="x"><input type="hidden" name="y">
-                        <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark" maxlength="2000" data-press="m">{{ old('remark') }}</textarea></label>
+                        <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark"
+                            maxlength="2000" data-press="m">{{ old('remark') }}</textarea></label>
                         <button class="button tight plain" type="button" id="pin" data-press="p">Pin to the page <kbd>p</kbd></button>
                         <button class="button" data-press="b" data-weighs="send it back">Send back <kbd>b</kbd></button>
                     </form>
                 @endif
                 @if (! $requirement->review_state->isSettled())
                     <details><summary>Not applicable</summary>
-                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf<label class="line"><span>Reason</span><input class="input" name="reason" maxlength="500" required></label><button class="button">Mark as not applicable</button></form>
+                        <form method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf
+                            <label class="line"><span>Reason</span><input class="input" name="reason" maxlength="500" required></label>
+                            <button class="button">Mark as not applicable</button></form>
                     </details>
                 @endif
             </div>

@@ -4,18 +4,23 @@
         <p>{{ __('client.sign.how_more') }}</p>
         <form method="post" action="/sign/{{ $token }}/adopt">
             @csrf
-            <label class="line"><span>{{ __('client.sign.name') }}</span><input class="input" id="adopt-name" name="name" value="{{ old('name', $signer->name) }}" required maxlength="120"></label>
-            <label class="line"><span>{{ __('client.sign.initials') }}</span><input class="input" name="initials" value="{{ old('initials', $signer->initials) }}" required maxlength="8"></label>
+            <label class="line"><span>{{ __('client.sign.name') }}</span><input class="input" id="adopt-name" name="name"
+                value="{{ old('name', $signer->name) }}" required maxlength="120"></label>
+            <label class="line"><span>{{ __('client.sign.initials') }}</span><input class="input" name="initials"
+                value="{{ old('initials', $signer->initials) }}" required maxlength="8"></label>
             <fieldset class="hands"><legend class="unseen">{{ __('client.sign.styles') }}</legend>
                 @foreach (['flowing', 'upright', 'brisk', 'plain'] as $hand)
                     <label>
-                        <input type="radio" name="hand" value="{{ $hand }}" aria-label="{{ __('client.sign.style', ['style' => ucfirst($hand)]) }}" @checked(old('hand', 'flowing') === $hand)>
+                        <input type="radio" name="hand" value="{{ $hand }}"
+                            aria-label="{{ __('client.sign.style', ['style' => ucfirst($hand)]) }}"
+                            @checked(old('hand', 'flowing') === $hand)>
                         <span class="hand hand-{{ $hand }}">{{ old('name', $signer->name) }}</span>
                     </label>
                 @endforeach
             </fieldset>
             <p class="dim">{{ __('client.sign.draw') }}</p>
-            <svg class="pad-field" viewBox="0 0 600 180" role="img" aria-label="{{ __('client.sign.draw_field') }}"><path class="base" d="M30 140H570"/></svg>
+            <svg class="pad-field" viewBox="0 0 600 180" role="img" aria-label="{{ __('client.sign.draw_field') }}">
+                <path class="base" d="M30 140H570"/></svg>
             <input type="hidden" name="strokes" id="strokes">
             <p><button class="button" type="button" id="clear">{{ __('client.sign.clear') }}</button></p>
             <button class="button solid wide-button">{{ __('client.sign.use') }}</button>

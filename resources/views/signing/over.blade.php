@@ -4,7 +4,8 @@
         @if ($round->sealedSet)
             <h1>{{ __('client.over.sealed') }}</h1>
             <p>{{ __('client.over.sealed_more', ['file' => $round->file->name, 'pages' => $round->sealedSet->pages]) }}</p>
-            @if ($signer->seesSet())<a class="button solid wide-button" href="/sign/{{ $token }}/set.pdf">{{ __('client.over.open') }}</a>@else<p>{{ __('client.over.ended', $who) }}</p>@endif
+            @if ($signer->seesSet())<a class="button solid wide-button"
+                href="/sign/{{ $token }}/set.pdf">{{ __('client.over.open') }}</a>@else<p>{{ __('client.over.ended', $who) }}</p>@endif
         @elseif ($round->status->value === 'complete')
             <h1>{{ __('client.over.complete') }}</h1><p>{{ __('client.over.complete_more') }}</p>
         @elseif ($signer->status->value === 'finished')
@@ -14,7 +15,7 @@
         @elseif ($round->status->value === 'recalled')
             <h1>{{ __('client.over.recalled') }}</h1><p>{{ __('client.over.recalled_more', $who) }}</p>
         @elseif ($round->status->value === 'lapsed')
-            <h1>{{ __('client.over.lapsed') }}</h1><p>{{ __('client.over.lapsed_more', [...$who, 'day' => \Unanimus\Dates\LocalDate::of($round->last_day)->long()]) }}</p>
+            <h1>{{ __('client.over.lapsed') }}</h1><p>{{ __('client.over.lapsed_more', [...$who, 'day' => $round->last_day->long()]) }}</p>
         @else
             <h1>{{ __('client.over.waits') }}</h1><p>{{ __('client.over.waits_more') }}</p>
         @endif

@@ -3,31 +3,44 @@
     <div class="desk-bar">
         <h1>{{ $round->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
-        <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out for signature', 'complete' => $round->sealedSet ? 'Signed by everyone' : 'Being sealed', 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled' => 'Recalled'][$round->status->value] }}</span>
+        <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out for signature', 'complete' =>
+            $round->sealedSet ? 'Signed by everyone' : 'Being sealed', 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled'
+            => 'Recalled'][$round->status->value] }}</span>
         <div class="acts">
-            @if ($round->sealedSet)<a class="button tight solid" href="/rounds/{{ $round->key }}/set.pdf" target="_blank">Sealed set, {{ $round->sealedSet->pages }} pages</a>@endif
+            @if ($round->sealedSet)<a class="button tight solid" href="/rounds/{{ $round->key }}/set.pdf"
+                target="_blank">Sealed set, {{ $round->sealedSet->pages }} pages</a>@endif
             @if ($round->status->value === 'out')
-                @can('work-on', $file)<form method="post" action="/rounds/{{ $round->key }}/recall">@csrf<input type="hidden" name="reason" value=""><button class="button tight">Recall</button></form>@endcan
+                @can('work-on', $file)<form method="post" action="/rounds/{{ $round->key }}/recall">@csrf<input type="hidden" name="reason"
+                    value=""><button class="button tight">Recall</button></form>@endcan
             @endif
-            @if ($drafting)<form method="post" action="/rounds/{{ $round->key }}">@csrf @method('delete')<button class="button tight plain">Discard draft</button></form>@endif
+            @if ($drafting)<form method="post" action="/rounds/{{ $round->key }}">@csrf @method('delete')
+                <button class="button tight plain">Discard draft</button></form>@endif
         </div>
     </div>
     @include('signing.waits')
-    @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b> {{ $round->reason }}</p>@endif
+    @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b>
+        {{ $round->reason }}</p>@endif
     <div class="desk">
         <nav class="thumbs" aria-label="Papers">
-            @foreach ($view->pages as $index => $page)<a href="#p{{ $index }}"><img src="{{ $page['image'] }}" alt="" loading="lazy" width="76" height="98">{{ $page['page'] === 1 ? mb_strimwidth($page['paper']->title, 0, 16, '…') : $page['page'] }}</a>@endforeach
+            @foreach ($view->pages as $index => $page)<a href="#p{{ $index }}"><img src="{{ $page['image'] }}" alt="" loading="lazy"
+                width="76" height="98">{{ $page['page'] === 1 ? mb_strimwidth($page['paper']->title, 0, 16, '…') :
+                $page['page'] }}</a>@endforeach
         </nav>
         <div>
             @foreach ($view->pages as $index => $page)
                 <section class="page" id="p{{ $index }}" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
                     <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
-                        <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
+                        <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}"
+                            height="{{ $page['height'] }}"/>
                         {!! $page['inner'] !!}
                         @foreach ($page['marks'] as $shown)
                             @php($m = $shown['mark']) @php($seat = $m->seatOf()) @php($place = $m->place())
                             <g class="tone-{{ $seat->tone() }}">
-                                @if ($shown['drawn'] === '')<rect class="place" x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}"/><text class="place-word" x="{{ $place->x + 2 }}" y="{{ $place->y + 7 }}">{{ $m->kind->value === 'initials' ? '' : $m->kind->label().' · ' }}{{ $seat->label() }}</text>@endif
+                                @if ($shown['drawn'] === '')
+                                    <rect class="place" x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}"
+                                    height="{{ $place->height }}"/>
+                                    <text class="place-word" x="{{ $place->x + 2 }}" y="{{ $place->y + 7 }}">{{ $m->kind->value ===
+                                    'initials' ? '' : $m->kind->label().' · ' }}{{ $seat->label() }}</text>@endif
                                 {!! $shown['drawn'] !!}
                             </g>
                         @endforeach
@@ -44,20 +57,28 @@
                     <div class="bands">
                         @foreach ($round->signers as $signer)
                             <div class="signer-row">
-                                <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b><span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label></span></div>
-                                @if ($file->isOwnAffair($signer->place()->side()))<input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="email address" aria-label="Email address of {{ $signer->name }}">@else<span class="dim small">{{ $signer->email ? 'at the address their own agent has' : 'no address yet. Their own agent adds it.' }}</span>@endif
+                                <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b><span class="turn">
+                                    <label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]"
+                                    value="{{ $signer->turn }}"></label></span></div>
+                                @if ($file->isOwnAffair($signer->place()->side()))<input class="input" type="email"
+                                    name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="email address"
+                                    aria-label="Email address of {{ $signer->name }}">@else<span class="dim small">{{ $signer->email ?
+                                    'at the address their own agent has' : 'no address yet. Their own agent adds it.' }}</span>@endif
                                 <span class="dim small">{{ $round->marks->where('seat', $signer->seat)->count() }} marks</span>
                                 <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
                             </div>
                         @endforeach
                     </div>
                     <br>
-                    <label class="line"><span>Message in the email</span><textarea class="textarea" name="message" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
-                    <label class="line"><span>Last day to sign</span><input class="input" name="last_day" value="{{ $round->last_day ? \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) : '' }}"></label>
+                    <label class="line"><span>Message in the email</span><textarea class="textarea" name="message"
+                        maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
+                    <label class="line"><span>Last day to sign</span><input class="input" name="last_day"
+                        value="{{ $round->last_day ? $round->last_day->short($file->office->today()->year()) : '' }}"></label>
                     @php([$blocking, $worth] = collect($faults)->partition(fn ($fault) => $fault->kind->isBlocking()))
                     @if ($blocking->isNotEmpty())
                         <h2 class="minor">Before you can send</h2>
-                        <ul class="faults">@foreach ($blocking as $fault)<li>{{ $fault->text }} @if ($fault->paper)<a href="/papers/{{ $fault->paper }}">Fix</a>@endif</li>@endforeach</ul>
+                        <ul class="faults">@foreach ($blocking as $fault)<li>
+                            {{ $fault->text }} @if ($fault->paper)<a href="/papers/{{ $fault->paper }}">Fix</a>@endif</li>@endforeach</ul>
                     @endif
                     @if ($worth->isNotEmpty())
                         <h2 class="minor">Please check</h2>
@@ -65,16 +86,20 @@
                     @endif
                     <br>
                     <button class="button">Save draft</button>
-                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $blocking->isEmpty() ? 'Send' : 'Save and try to send' }}</button>
+                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $blocking->isEmpty() ? 'Send' :
+                        'Save and try to send' }}</button>
                 </form>
                 @if ($unchecked !== [])
                     <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">
                         @csrf @foreach ($unchecked as $name)<input type="hidden" name="facts[]" value="{{ $name }}">@endforeach
-                        <label class="line"><span>Checked against</span><input class="input" name="against" maxlength="120" autocomplete="off" placeholder="county record, deed" required></label>
+                        <label class="line"><span>Checked against</span><input class="input" name="against" maxlength="120"
+                            autocomplete="off" placeholder="county record, deed" required></label>
                         <button class="button tight">Mark as checked</button>
                     </form>
                 @endif
-                @foreach ($round->signers as $signer)<form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('delete')</form>@endforeach
+                @foreach ($round->signers as $signer)
+                    <form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf
+                    @method('delete')</form>@endforeach
             @else
                 @include('signing.standing')
             @endif

@@ -2,16 +2,30 @@
     <h1 class="unseen">{{ __('client.sign.title') }}</h1>
     <div data-sign="marks" data-url="/sign/{{ $token }}" data-words="{{ json_encode(__('client.sign.script')) }}">
         @foreach ($view->pages as $index => $page)
-            @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }} <a class="as-text" href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">{{ __('client.read_as_text') }}<span class="unseen">: {{ $page['paper']->title }}</span></a></h2>@endif
-            <section class="page" aria-label="{{ __('client.document_page', ['document' => $page['paper']->title, 'page' => $page['page']]) }}">
-                <svg viewBox="{{ $page['width'] * 0.065 }} {{ $page['height'] * 0.035 }} {{ $page['width'] * 0.87 }} {{ $page['height'] * 0.95 }}">
-                    <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}" height="{{ $page['height'] }}"/>
+            @if ($page['page'] === 1)<h2 class="paper-title">
+                {{ $page['paper']->title }}
+                <a class="as-text"
+                href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">{{ __('client.read_as_text') }}<span
+                class="unseen">: {{ $page['paper']->title }}</span></a></h2>@endif
+            <section class="page"
+                aria-label="{{ __('client.document_page', ['document' => $page['paper']->title, 'page' => $page['page']]) }}">
+                <svg viewBox="{{ $page['width'] * 0.065 }} {{ $page['height'] * 0.035 }} {{ $page['width'] * 0.87 }} {{ $page['height'] *
+                    0.95 }}">
+                    <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}"
+                        height="{{ $page['height'] }}"/>
                     @foreach ($page['marks'] as $shown)
-                        @php($m = $shown['mark']) @php($place = $m->place()) @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
+                        @php($m = $shown['mark']) @php($place = $m->place())
+                            @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
                         @if ($mine)
-                            <g @class(['mark mine', 'made' => $shown['made']]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}" tabindex="0" role="button" aria-label="{{ __($m->kind->value === 'signature' ? 'client.sign.sign_here' : 'client.sign.initials_here') }}, {{ __('client.page', ['page' => $m->page]) }}{{ $shown['made'] ? __('client.sign.done') : '' }}">
-                                <rect x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}" rx="1.5"/>
-                                <text class="word" x="{{ $place->x + $place->width / 2 }}" y="{{ $place->y + $place->height / 2 + 2.5 }}">{{ __($m->kind->value === 'signature' ? 'client.sign.sign_here' : 'client.sign.initials_here') }}</text>
+                            <g @class(['mark mine', 'made' => $shown['made']]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}"
+                                tabindex="0" role="button" aria-label="{{ __($m->kind->value === 'signature' ? 'client.sign.sign_here' :
+                                'client.sign.initials_here') }}, {{ __('client.page', ['page' => $m->page]) }}{{ $shown['made'] ?
+                                __('client.sign.done') : '' }}">
+                                <rect x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}"
+                                    rx="1.5"/>
+                                <text class="word" x="{{ $place->x + $place->width / 2 }}" y="{{ $place->y + $place->height / 2 +
+                                    2.5 }}">{{ __($m->kind->value === 'signature' ? 'client.sign.sign_here' :
+                                    'client.sign.initials_here') }}</text>
                                 <g class="drawn" aria-hidden="true">{!! $shown['drawn'] !!}</g>
                             </g>
                         @elseif ($shown['drawn'] !== '')
@@ -23,6 +37,9 @@
         @endforeach
         @include('signing.ask')
         <form id="finish" method="post" action="/sign/{{ $token }}/finish">@csrf</form>
-        <div class="go-bar"><span class="left-count" id="left" role="status">{{ trans_choice('client.sign.left', $left) }}</span><button class="button" id="larger" type="button" aria-pressed="false" title="{{ __('client.sign.larger') }}"><span aria-hidden="true">A+</span><span class="unseen">{{ __('client.sign.larger') }}</span></button><button class="button now" id="go" type="button">{{ __('client.sign.start') }}</button></div>
+        <div class="go-bar"><span class="left-count" id="left" role="status">{{ trans_choice('client.sign.left', $left) }}</span>
+            <button class="button" id="larger" type="button" aria-pressed="false" title="{{ __('client.sign.larger') }}"><span
+            aria-hidden="true">A+</span><span class="unseen">{{ __('client.sign.larger') }}</span></button>
+            <button class="button now" id="go" type="button">{{ __('client.sign.start') }}</button></div>
     </div>
 </x-guest>

@@ -1,26 +1,44 @@
-<div id="standing" @if ($round->status->value === 'out' || ($round->status->value === 'complete' && $round->sealedSet === null)) hx-get="/rounds/{{ $round->key }}/standing" hx-trigger="every 6s" hx-swap="outerHTML" @endif>
+<div id="standing" @if ($round->status->value === 'out' || ($round->status->value === 'complete' && $round->sealedSet === null))
+    hx-get="/rounds/{{ $round->key }}/standing" hx-trigger="every 6s" hx-swap="outerHTML" @endif>
     <h2>Signers</h2>
     <div class="bands">
         @foreach ($round->signers as $signer)
             @php($glyph = $signer->status->cell())
             <div class="signer-row">
-                <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span class="state">{{ $signer->status->label($signer->turn) }}</span></div>
-                <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email : "at the address their own agent has" }}</span>
-                @php($refused = $round->status->value === 'out' && $signer->status->value === 'invited' && $file->isOwnAffair($signer->place()->side()) ? \App\Mail\Refused::to($signer) : null)
-                @if ($refused)<p class="say late small">The email did not go out: {{ $refused }} Send the link another way, or recall and correct the address.</p>@endif
+                <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span
+                    class="state">{{ $signer->status->label($signer->turn) }}</span></div>
+                <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email :
+                    "at the address their own agent has" }}</span>
+                @php($refused = $round->status->value === 'out' && $signer->status->value === 'invited' &&
+                    $file->isOwnAffair($signer->place()->side()) ? \App\Mail\Refused::to($signer) : null)
+                @if ($refused)<p class="say late small">The email did not go out: {{ $refused }} Send the link another way, or recall and
+                    correct the address.</p>@endif
                 @if ($round->status->value === 'out' && $signer->status->isAsked())
                     @can('work-on', $file)
-                        @if ($file->isOwnAffair($signer->place()->side()))<textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1" aria-hidden="true">Hello {{ $signer->name }}, here is the link to sign {{ $round->title }} for {{ $file->name }}: {{ $signer->link() }}</textarea>@endif
-                        <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf<button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->place()->side()))<button type="button" class="button tight plain" data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
+                        @if ($file->isOwnAffair($signer->place()->side()))
+                            @php($text = "Hello {$signer->name}, here is the link to sign {$round->title} for {$file->name}: "
+                                .$signer->link())
+                            <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1"
+                                aria-hidden="true">{{ $text }}</textarea>
+                        @endif
+                        <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf
+                            <button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->place()->side()))
+                            <button type="button" class="button tight plain"
+                            data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
                     @endcan
                 @endif
             </div>
         @endforeach
     </div>
-    @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ \Unanimus\Dates\LocalDate::of($round->last_day)->short($file->office->today()->year()) }}</p>@endif
+    @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ $round->last_day->short($file->office->today()->year()) }}</p>@endif
     <h2 class="minor"><br>Activity</h2>
     <ul class="watch">
         @php($names = $round->signers->pluck('name', 'seat'))
-        @foreach ($round->events->reverse()->take(60) as $event)<li><span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ? ($names[$event->seat] ?? $event->seat) : $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>@endforeach
+        @foreach ($round->events->reverse()->take(60) as $event)<li>
+            <span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ?
+            ($names[$event->seat] ?? $event->seat) :
+            $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ?
+            ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>
+            @endforeach
     </ul>
 </div>
