@@ -155,7 +155,14 @@ final class Generator
         if (! $listed) {
             $facts += ['acceptance' => $accepted->iso(), 'closing' => $closing->iso()];
             foreach (
-                ['earnest' => 5, 'inspection' => 10, 'repair_answer' => 13, 'title' => 15, 'appraisal' => 25, 'loan' => 35] as $name => $days
+                [
+                    'earnest' => 5,
+                    'inspection' => 10,
+                    'repair_answer' => 13,
+                    'title' => 15,
+                    'appraisal' => 25,
+                    'loan' => 35,
+                ] as $name => $days
             ) {
                 $due = $accepted->plusDays($days + 2);
                 if ($due->isBefore($today) && mt_rand(0, 28) !== 0) {

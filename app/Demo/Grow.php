@@ -58,11 +58,13 @@ final class Grow extends Command
             );
         }
         DB::statement(
-            "INSERT INTO parties (key, brokerage_id, deal_file_id, role, number, name, signing_name, initials) SELECT upper(substr(md5('party' || id), 1, 26)), ?, id, 'buyer', 1, buyer, buyer, 'B' FROM grown",
+            'INSERT INTO parties (key, brokerage_id, deal_file_id, role, number, name, signing_name, initials) SELECT '.
+                "upper(substr(md5('party' || id), 1, 26)), ?, id, 'buyer', 1, buyer, buyer, 'B' FROM grown",
             [$brokerage],
         );
         DB::statement(
-            "INSERT INTO search_rows (deal_file_id, brokerage_id, words) SELECT id, ?, lower(street || ' ' || town || ' ' || buyer || ' tr 25 ' || (20000 + i)) FROM grown",
+            "INSERT INTO search_rows (deal_file_id, brokerage_id, words) SELECT id, ?, lower(street || ' ' || town || ' ' || buyer || ' ".
+                "tr 25 ' || (20000 + i)) FROM grown",
             [$brokerage],
         );
         $this->papers($brokerage);
@@ -73,18 +75,23 @@ final class Grow extends Command
     {
         DB::statement(
             'CREATE TEMPORARY TABLE grown ON COMMIT DROP AS
-            WITH agents AS (SELECT user_id, office_id, row_number() OVER (ORDER BY user_id) - 1 AS n, count(*) OVER () AS all_of FROM office_roles WHERE role = \'agent\')
+            WITH agents AS (SELECT user_id, office_id, row_number() OVER (ORDER BY user_id) - 1 AS n, count(*) OVER () AS all_of
+                FROM office_roles WHERE role = \'agent\')
             SELECT nextval(pg_get_serial_sequence(\'deal_files\', \'id\')) AS id, i, a.user_id, a.office_id,
-                (100 + i) || (ARRAY[\' Sawmill Terrace\', \' Fennel Row\', \' Gannet Steps\', \' Heron Weir\', \' Netloft Lane\', \' Thistle Hollow\', \' Saltpan Lane\'])[1 + i % 7] AS street,
+                (100 + i) || (ARRAY[\' Sawmill Terrace\', \' Fennel Row\', \' Gannet Steps\', \' Heron Weir\',
+                    \' Netloft Lane\', \' Thistle Hollow\', \' Saltpan Lane\'])[1 + i % 7] AS street,
                 (ARRAY[\'Pellingford\', \'Tidewick\', \'Upper Quoin\', \'Saltreach\'])[1 + i % 4] AS town,
-                (ARRAY[\'Mira Ashdown\', \'Joachim Okonjo\', \'Adaeze Vandermeer\', \'Linus Castellanos\', \'Perpetua Merriweather\', \'Zofia Lindqvist\'])[1 + i % 6] || \' \' || i AS buyer,
+                (ARRAY[\'Mira Ashdown\', \'Joachim Okonjo\', \'Adaeze Vandermeer\',
+                    \'Linus Castellanos\', \'Perpetua Merriweather\', \'Zofia Lindqvist\'])[1 + i % 6] || \' \' || i AS buyer,
                 CASE WHEN i % 33 = 0 THEN \'under_contract\' ELSE \'closed\' END AS status
             FROM generate_series(1, ?) AS i JOIN agents a ON a.n = i % a.all_of',
             [$more],
         );
         DB::statement(
-            "INSERT INTO deal_files (id, key, brokerage_id, office_id, name, represents, kind, status, listing_number, required, settled, closed_on, opened_by) OVERRIDING SYSTEM VALUE
-            SELECT id, upper(substr(md5('grown' || id), 1, 26)), ?, office_id, street || ', ' || town, 'buyer', 'sale', status, 'TR-25-' || (20000 + i), 7, i % 8, CASE WHEN status = 'closed' THEN current_date - i % 700 END, user_id FROM grown",
+            "INSERT INTO deal_files (id, key, brokerage_id, office_id, name, represents, kind, status, listing_number,
+                required, settled, closed_on, opened_by) OVERRIDING SYSTEM VALUE
+            SELECT id, upper(substr(md5('grown' || id), 1, 26)), ?, office_id, street || ', ' || town, 'buyer', 'sale', status,
+                'TR-25-' || (20000 + i), 7, i % 8, CASE WHEN status = 'closed' THEN current_date - i % 700 END, user_id FROM grown",
             [$brokerage],
         );
         DB::statement("INSERT INTO file_members (brokerage_id, deal_file_id, user_id, role) SELECT ?, id, user_id, 'agent' FROM grown", [
@@ -99,17 +106,22 @@ final class Grow extends Command
             ->first(['sha256', 'pages']);
         DB::statement(
             "INSERT INTO papers (key, brokerage_id, deal_file_id, title, stage, state, position)
-            SELECT upper(substr(md5('paper' || id || '-' || n), 1, 26)), ?, id, 'Paper ' || n || ' from outside', (ARRAY['offer', 'contract', 'closing'])[1 + n % 3], 'ready', n FROM grown, generate_series(1, ?) AS n",
+            SELECT upper(substr(md5('paper' || id || '-' || n), 1, 26)), ?, id, 'Paper ' || n || ' from outside',
+                (ARRAY['offer', 'contract', 'closing'])[1 + n % 3], 'ready', n FROM grown, generate_series(1, ?) AS n",
             [$brokerage, self::PAPERS],
         );
         DB::statement(
             "INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages)
-            SELECT upper(substr(md5('version' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, 1, 'uploaded', ?, ? FROM papers p JOIN grown g ON g.id = p.deal_file_id",
+            SELECT upper(
+                substr(md5('version' || p.id), 1, 26),
+            ), p.brokerage_id, p.deal_file_id, p.id, 1, 'uploaded', ?, ? FROM papers p JOIN grown g ON g.id = p.deal_file_id",
             [$bytes->sha256, $bytes->pages],
         );
         DB::statement(
             "INSERT INTO requirements (key, brokerage_id, deal_file_id, paper_id, title, stage, position, review_state)
-            SELECT upper(substr(md5('required' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, p.title, p.stage, p.position, 'accepted' FROM papers p JOIN grown g ON g.id = p.deal_file_id WHERE p.position <= 7",
+            SELECT upper(substr(md5('required' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, p.title, p.stage,
+                p.position, 'accepted'
+            FROM papers p JOIN grown g ON g.id = p.deal_file_id WHERE p.position <= 7",
             [],
         );
     }

@@ -175,11 +175,13 @@ final class Millrace
             'Nadia Petrov, closer',
         ]);
         $this->story->at(-27, '14:45');
-        $this->papers->uploaded($file, 'Condominium declaration and bylaws', ['Millrace Court Owners, declaration and bylaws as recorded in 2004.']);
+        $this->papers->uploaded($file, 'Condominium declaration and bylaws', ['Millrace Court Owners, declaration and bylaws as recorded '.
+            'in 2004.']);
         $this->papers->scanned($file, 'M-231', ['Filled in and signed on paper by Idris Vantongeren.']);
         $this->story->at(-26, '9:20');
         foreach (
-            ['M-101', 'M-102', 'M-104', 'M-202', 'M-214', 'M-222', 'M-231', 'Earnest money receipt', 'Condominium declaration and bylaws'] as $which
+            ['M-101', 'M-102', 'M-104', 'M-202', 'M-214', 'M-222', 'M-231', 'Earnest money receipt', 'Condominium declaration and '.
+                'bylaws'] as $which
         ) {
             $this->papers->accepted($file, $which, $priya, $ines);
         }

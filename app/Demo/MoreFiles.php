@@ -28,7 +28,10 @@ use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
 
-/** The scenario's further files, each to show something: offers to compare, both sides in the brokerage, a deal that fell through, land, a lease, a referral. */
+/**
+ * The scenario's further files, each to show something: offers to compare, both sides in the brokerage, a deal that fell through, land, a
+ * lease, a referral.
+ */
 final class MoreFiles
 {
     public function __construct(
@@ -328,8 +331,13 @@ final class MoreFiles
     }
 
     /** @param  array<string, User>  $people */
-    private function start(array $people, string $agent, Representation $represents, ?string $listing = null, DealKind $kind = DealKind::Sale): DealFile
-    {
+    private function start(
+        array $people,
+        string $agent,
+        Representation $represents,
+        ?string $listing = null,
+        DealKind $kind = DealKind::Sale,
+    ): DealFile {
         Auth::setUser($people[$agent]);
         $file = ($this->open)($people[$agent], $represents, $kind);
         $this->open->join($file, $people['wendell'], Role::Coordinator);

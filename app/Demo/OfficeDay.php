@@ -50,12 +50,14 @@ final class OfficeDay
         $note = fn (string $title, string $line) => $this->press->print([
             (new Drawing(612, 792))->text(60, 90, 18, $title, weight: 'bold')->text(60, 130, 11, $line),
         ]);
-        $this->send($brokerageId, 'Nadia Petrov <nadia.petrov@anchorfield.example>', 'Survey for 208 Copperbeech Road', 'The survey came back today. No encroachments.', [
-            'survey 208 copperbeech.pdf' => $note('Boundary survey', '208 Copperbeech Road, Pellingford'),
-        ]);
-        $this->send($brokerageId, 'Tomás Reyes-Whitlock <tomas@quillmark.example>', 'Earnest money check', 'Photo of the check, taken at the table.', [
-            'check.jpg' => $this->photograph(),
-        ]);
+        $this->send($brokerageId, 'Nadia Petrov <nadia.petrov@anchorfield.example>', 'Survey for 208 Copperbeech Road', 'The survey came '.
+            'back today. No encroachments.', [
+                'survey 208 copperbeech.pdf' => $note('Boundary survey', '208 Copperbeech Road, Pellingford'),
+            ]);
+        $this->send($brokerageId, 'Tomás Reyes-Whitlock <tomas@quillmark.example>', 'Earnest money check', 'Photo of the check, taken at '.
+            'the table.', [
+                'check.jpg' => $this->photograph(),
+            ]);
         $this->send($brokerageId, 'scanner@quillmark.example', 'Scan, 23 pages', '', ['scan0042.pdf' => $this->stack($scratch)]);
     }
 
@@ -66,9 +68,13 @@ final class OfficeDay
         foreach (['M-201', 'M-214', 'M-231', 'M-102'] as $number) {
             $pages[] = $this->library->form($number)->pdf;
         }
-        $empty = $scratch->put('empty.pdf', $this->press->print([(new Drawing(612, 792))->text(0, 0, 1, ' '), (new Drawing(612, 792))->text(0, 0, 1, ' ')]));
+        $empty = $scratch->put(
+            'empty.pdf',
+            $this->press->print([(new Drawing(612, 792))->text(0, 0, 1, ' '), (new Drawing(612, 792))->text(0, 0, 1, ' ')]),
+        );
         (new NativeTool(30))->run([
-            'qpdf', '--warning-exit-0', '--empty', '--rotate=+180:12', '--pages', $pages[0], $pages[1], $empty, $pages[2], $pages[3], $pages[3], $pages[1], '--', $scratch->path('stack.pdf'),
+            'qpdf', '--warning-exit-0', '--empty', '--rotate=+180:12', '--pages',
+            $pages[0], $pages[1], $empty, $pages[2], $pages[3], $pages[3], $pages[1], '--', $scratch->path('stack.pdf'),
         ]);
 
         return $scratch->get('stack.pdf');
@@ -78,7 +84,8 @@ final class OfficeDay
     {
         $picture = imagecreatetruecolor(1200, 540);
         imagefill($picture, 0, 0, (int) imagecolorallocate($picture, 236, 240, 232));
-        foreach (['Sunniva Eide', 'Pay to the order of Anchorfield Title & Escrow', 'Eight thousand and 00/100', '$8,000.00', 'memo: 14 Lanternfish Lane'] as $at => $line) {
+        foreach (['Sunniva Eide', 'Pay to the order of Anchorfield Title & Escrow', 'Eight thousand and '.
+            '00/100', '$8,000.00', 'memo: 14 Lanternfish Lane'] as $at => $line) {
             imagestring($picture, 5, 60, 60 + 80 * $at, $line, (int) imagecolorallocate($picture, 40, 50, 60));
         }
         ob_start();
@@ -94,11 +101,14 @@ final class OfficeDay
         $parts = ["Content-Type: text/plain; charset=utf-8\r\n\r\n{$text}\r\n"];
         foreach ($files as $name => $bytes) {
             $type = str_ends_with($name, '.pdf') ? 'application/pdf' : 'image/jpeg';
-            $parts[] = "Content-Type: {$type}; name=\"{$name}\"\r\nContent-Disposition: attachment; filename=\"{$name}\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(base64_encode($bytes));
+            $parts[] = "Content-Type: {$type}; name=\"{$name}\"\r\nContent-Disposition: attachment; ".
+                "filename=\"{$name}\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(base64_encode($bytes));
         }
         ($this->takeMail)(
             $brokerageId,
-            "From: {$from}\r\nTo: papers@quillmark.example\r\nSubject: {$subject}\r\nMessage-ID: <".md5($subject)."@demo.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; boundary=\"{$edge}\"\r\n\r\n--{$edge}\r\n".
+            "From: {$from}\r\nTo: papers@quillmark.example\r\nSubject: ".
+                "{$subject}\r\nMessage-ID: <".md5($subject)."@demo.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; ".
+                "boundary=\"{$edge}\"\r\n\r\n--{$edge}\r\n".
                 implode("\r\n--{$edge}\r\n", $parts)."\r\n--{$edge}--\r\n",
         );
     }

@@ -46,7 +46,11 @@ final class HttpExchange implements ListingExchange
     {
         $papers = [];
         foreach (
-            $listing->key === '' ? [] : $this->get('Media', "ResourceRecordKey eq '".str_replace("'", "''", $listing->key)."'", 30) as $media
+            $listing->key === '' ? [] : $this->get(
+                'Media',
+                "ResourceRecordKey eq '".str_replace("'", "''", $listing->key)."'",
+                30,
+            ) as $media
         ) {
             $address = $media['MediaURL'] ?? null;
             // Only what lies at the exchange itself is fetched.
@@ -69,7 +73,11 @@ final class HttpExchange implements ListingExchange
         usort($photographs, static fn (array $a, array $b) => ($a['Order'] ?? 0) <=> ($b['Order'] ?? 0));
 
         return array_map(
-            static fn (array $one) => mb_substr(is_string($one['ShortDescription'] ?? null) ? $one['ShortDescription'] : 'no description', 0, 120),
+            static fn (array $one) => mb_substr(
+                is_string($one['ShortDescription'] ?? null) ? $one['ShortDescription'] : 'no description',
+                0,
+                120,
+            ),
             $photographs,
         );
     }

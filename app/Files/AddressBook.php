@@ -28,7 +28,9 @@ final class AddressBook
         }
         DB::insert(
             'INSERT INTO contacts (key, brokerage_id, user_id, role, name, firm, email, phone, address) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
-             ON CONFLICT (brokerage_id, coalesce(user_id, 0), lower(name), lower(coalesce(email, \'\'))) DO UPDATE SET role = excluded.role, firm = coalesce(excluded.firm, contacts.firm), phone = coalesce(excluded.phone, contacts.phone), address = coalesce(excluded.address, contacts.address), used_at = now()',
+             ON CONFLICT (brokerage_id, coalesce(user_id, 0), lower(name), lower(coalesce(email, \'\'))) DO UPDATE SET role = '.
+                 'excluded.role, firm = coalesce(excluded.firm, contacts.firm), phone = coalesce(excluded.phone, contacts.phone), address '.
+                 '= coalesce(excluded.address, contacts.address), used_at = now()',
             [
                 (string) Str::ulid(),
                 $party->brokerage_id,
@@ -57,7 +59,10 @@ final class AddressBook
             ->get();
     }
 
-    /** @return array{array{email?: string|null, phone?: string|null, address?: string|null}, string|null} how someone of exactly that name is reached, and their firm */
+    /**
+     * @return array{array{email?: string|null, phone?: string|null, address?: string|null}, string|null} how someone of exactly that name
+     *                                                                                                    is reached, and their firm
+     */
     public function reachOf(string $name): array
     {
         $found = Contact::query()

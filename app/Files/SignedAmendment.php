@@ -85,7 +85,11 @@ final readonly class SignedAmendment
             $deadline = $agenda->deadline($name);
             $deadline === null ||
                 $deadline->due->iso() === $day ||
-                ($changes[] = ['label' => $deadline->label, 'from' => $deadline->due->short($year), 'to' => LocalDate::of($day)->short($year)]);
+                ($changes[] = [
+                    'label' => $deadline->label,
+                    'from' => $deadline->due->short($year),
+                    'to' => LocalDate::of($day)->short($year),
+                ]);
         }
 
         return $changes === []

@@ -48,7 +48,8 @@ final class History
         $new = DB::selectOne('SELECT * FROM add_brokerage_history(?, ?, ?)', [$officeId, $what, $json]);
         DB::insert(
             'INSERT INTO brokerage_history_heads (brokerage_id, seq, hash, mac) VALUES (?, ?, ?, ?)
-                ON CONFLICT (brokerage_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac, moved_at = clock_timestamp()',
+                ON CONFLICT (brokerage_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac,
+                    moved_at = clock_timestamp()',
             [
                 $brokerageId,
                 $new->new_seq,
@@ -72,7 +73,8 @@ final class History
     {
         DB::insert(
             'INSERT INTO history_heads (deal_file_id, brokerage_id, seq, hash, mac) VALUES (?, ?, ?, ?, ?)
-                ON CONFLICT (deal_file_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac, moved_at = clock_timestamp()',
+                ON CONFLICT (deal_file_id) DO UPDATE SET seq = excluded.seq, hash = excluded.hash, mac = excluded.mac,
+                    moved_at = clock_timestamp()',
             [$fileId, $brokerageId, $seq, $hash, Chain::seal(self::key(), $fileId, $seq, $hash)],
         );
     }

@@ -12,7 +12,9 @@ use Unanimus\Terms\PropertyFact;
 use Unanimus\Terms\SameAs;
 use Unanimus\Terms\Term;
 
-/** An entry of a history as a sentence: lang/en/history.php has the words, with a variant where there was nothing before or is nothing now. */
+/**
+ * An entry of a history as a sentence: lang/en/history.php has the words, with a variant where there was nothing before or is nothing now.
+ */
 final class Sentence
 {
     private const LONGEST = 80;
@@ -85,10 +87,16 @@ final class Sentence
                 match (true) {
                     $text === '' => '',
                     $name === 'name' => $item?->label() ?? $text,
-                    in_array($name, ['before', 'after'], true) && $item !== null && $text !== SameAs::readable(SameAs::CLOSING) => $item->kind()->inSentence($text),
+                    in_array($name, ['before', 'after'], true) && $item !== null && $text !== SameAs::readable(SameAs::CLOSING) => $item
+                        ->kind()
+                        ->inSentence($text),
                     $name === 'seat' => preg_match('/^[a-z]+\.\d+$/', $text) === 1 ? Seat::of($text)->label() : $text,
                     in_array($name, self::DAYS, true) && preg_match('/^\d{4}-\d{2}-\d{2}$/', $text) === 1 => LocalDate::of($text)->long(),
-                    $name === 'days' => (string) preg_replace_callback('/\d{4}-\d{2}-\d{2}/', static fn (array $m) => LocalDate::of($m[0])->long(), $text),
+                    $name === 'days' => (string) preg_replace_callback(
+                        '/\d{4}-\d{2}-\d{2}/',
+                        static fn (array $m) => LocalDate::of($m[0])->long(),
+                        $text,
+                    ),
                     in_array($name, self::MONEY, true) && is_numeric($text) => (string) Money::of($text),
                     default => $text,
                 },

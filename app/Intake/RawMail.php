@@ -86,6 +86,8 @@ final readonly class RawMail
     private static function decoded(string $text): string
     {
         // Bare UTF-8 is allowed too (RFC 6532), and would be dropped by what reads encoded words.
-        return str_contains($text, '=?') ? mb_scrub(iconv_mime_decode($text, ICONV_MIME_DECODE_CONTINUE_ON_ERROR, 'UTF-8') ?: $text) : mb_scrub($text);
+        return str_contains($text, '=?') ? mb_scrub(
+            iconv_mime_decode($text, ICONV_MIME_DECODE_CONTINUE_ON_ERROR, 'UTF-8') ?: $text,
+        ) : mb_scrub($text);
     }
 }

@@ -148,7 +148,10 @@ final class Post
         ?string $attachment = null,
     ): void {
         $of = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
-        $with = $attachment === null ? [] : ['attachment' => $attachment, 'attachment_name' => (string) __('mail.finished.signer.attachment')];
+        $with = $attachment === null ? [] : [
+            'attachment' => $attachment,
+            'attachment_name' => (string) __('mail.finished.signer.attachment'),
+        ];
         self::put($once, [...$of, ...$with], $to, $words, $action);
     }
 

@@ -63,7 +63,14 @@ final class DealFile extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['ended_on' => AsDay::class, 'closed_on' => AsDay::class, 'represents' => Representation::class, 'kind' => DealKind::class, 'status' => DealStatus::class, 'labels' => 'array'];
+    protected $casts = [
+        'ended_on' => AsDay::class,
+        'closed_on' => AsDay::class,
+        'represents' => Representation::class,
+        'kind' => DealKind::class,
+        'status' => DealStatus::class,
+        'labels' => 'array',
+    ];
 
     protected $attributes = [
         'represents' => 'buyer',

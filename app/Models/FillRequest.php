@@ -50,7 +50,15 @@ final class FillRequest extends Record
     private const FOUND_BY = 'fill_request_of_link';
 
     /** @var array<string, string> */
-    protected $casts = ['reminded_on' => AsDay::class, 'last_day' => AsDay::class, 'side' => Side::class, 'seen_at' => 'datetime', 'status' => FillStatus::class, 'opened_at' => 'datetime', 'finished_at' => 'datetime'];
+    protected $casts = [
+        'reminded_on' => AsDay::class,
+        'last_day' => AsDay::class,
+        'side' => Side::class,
+        'seen_at' => 'datetime',
+        'status' => FillStatus::class,
+        'opened_at' => 'datetime',
+        'finished_at' => 'datetime',
+    ];
 
     protected $attributes = [
         'status' => 'out',

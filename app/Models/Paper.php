@@ -141,7 +141,8 @@ final class Paper extends Record
     {
         $now =
             DB::selectOne(
-                'SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR UPDATE OF p',
+                'SELECT p.state, r.review_state FROM papers p LEFT JOIN requirements r ON r.paper_id = p.id WHERE p.id = ? LIMIT 1 FOR '.
+                    'UPDATE OF p',
                 [$this->id],
             ) ?? throw PaperRefusal::NotSeen->because();
         $this->setRawAttributes([...$this->getAttributes(), 'state' => $now->state], true);
@@ -192,8 +193,19 @@ final class Paper extends Record
     public function keepEntry(string $blank, ?string $value, string $clientKey, ?int $userId, ?string $source = null): bool
     {
         $new = DB::selectOne(
-            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id, by_name, source) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
-            [$this->brokerage_id, $this->deal_file_id, $this->id, $blank, $value, $clientKey, $userId, app(Actor::class)->outsider(), $source],
+            'INSERT INTO paper_entries (brokerage_id, deal_file_id, paper_id, blank, value, client_key, user_id, by_name, source) VALUES '.
+                '(?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (paper_id, client_key) DO NOTHING RETURNING id',
+            [
+                $this->brokerage_id,
+                $this->deal_file_id,
+                $this->id,
+                $blank,
+                $value,
+                $clientKey,
+                $userId,
+                app(Actor::class)->outsider(),
+                $source,
+            ],
         );
         if ($new === null) {
             return false;

@@ -49,7 +49,13 @@ final class Round extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['last_day' => AsDay::class, 'side' => Side::class, 'status' => RoundStatus::class, 'sent_at' => 'datetime', 'over_at' => 'datetime'];
+    protected $casts = [
+        'last_day' => AsDay::class,
+        'side' => Side::class,
+        'status' => RoundStatus::class,
+        'sent_at' => 'datetime',
+        'over_at' => 'datetime',
+    ];
 
     protected $attributes = [
         'side' => null,

@@ -119,7 +119,8 @@ final class Sight
         }
         self::$epoch++;
         DB::select(
-            "SELECT set_config('unanimus.brokerage', ?, true), set_config('unanimus.person', ?, true), set_config('unanimus.offices', ?, true), set_config('unanimus.file', ?, true), set_config('unanimus.sight', ?, true)",
+            "SELECT set_config('unanimus.brokerage', ?, true), set_config('unanimus.person', ?, true), set_config('unanimus.offices', ?, ".
+                "true), set_config('unanimus.file', ?, true), set_config('unanimus.sight', ?, true)",
             [$brokerage, $person, $offices, $file, $sight],
         );
     }

@@ -24,7 +24,9 @@ final readonly class Board
 {
     /**
      * @param list<Party> $seats the columns
-     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string, findings: list<\Unanimus\Forms\Finding>, next: array{step: NextStep, label: string, target: string}|null}>> $stages rows by stage name
+     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string,
+     *     findings: list<\Unanimus\Forms\Finding>, next: array{step: NextStep, label: string, target: string}|null}>> $stages rows by
+     *     stage name
      */
     private function __construct(public array $seats, public array $stages)
     {
@@ -63,7 +65,11 @@ final readonly class Board
             ];
         }
         $seats = $parties->filter(
-            static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array($party->role, [PartyRole::Buyer, PartyRole::Seller, PartyRole::Agent], true),
+            static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array(
+                $party->role,
+                [PartyRole::Buyer, PartyRole::Seller, PartyRole::Agent],
+                true,
+            ),
         );
 
         return new self(array_values($seats->all()), array_filter($stages));
@@ -79,7 +85,9 @@ final readonly class Board
             }
             foreach ($round->papers as $sent) {
                 foreach ($round->signers as $signer) {
-                    if ($round->marks->contains(static fn ($mark) => $mark->round_paper_id === $sent->id && $mark->seat === $signer->seat)) {
+                    if (
+                        $round->marks->contains(static fn ($mark) => $mark->round_paper_id === $sent->id && $mark->seat === $signer->seat)
+                    ) {
                         $standing[$sent->paper_id][$signer->seat] = $signer->status;
                     }
                 }

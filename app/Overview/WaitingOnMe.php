@@ -188,7 +188,11 @@ final readonly class WaitingOnMe
     {
         $rows = [];
         foreach (
-            Task::query()->whereNull('done_at')->where('user_id', $this->user->id)->whereIn('deal_file_id', $this->files->keys())->get() as $task
+            Task::query()
+                ->whereNull('done_at')
+                ->where('user_id', $this->user->id)
+                ->whereIn('deal_file_id', $this->files->keys())
+                ->get() as $task
         ) {
             $file = $this->files[$task->deal_file_id];
             $day = $this->agendas[$file->key]->due($task, $file);

@@ -79,7 +79,8 @@ final class PageStore
     {
         $text = $broken ? 'This page cannot be shown. Download the PDF to read it.' : 'This page takes a moment. It will show up here.';
         $svg =
-            '<svg xmlns="http://www.w3.org/2000/svg" width="612" height="792" viewBox="0 0 612 792"><rect width="612" height="792" fill="#fffdf8"/><text x="306" y="380" font-family="sans-serif" font-size="16" fill="#56635c" text-anchor="middle">'.
+            '<svg xmlns="http://www.w3.org/2000/svg" width="612" height="792" viewBox="0 0 612 792"><rect width="612" height="792" '.
+                'fill="#fffdf8"/><text x="306" y="380" font-family="sans-serif" font-size="16" fill="#56635c" text-anchor="middle">'.
             $text.
             '</text></svg>';
 

@@ -18,7 +18,10 @@ use Unanimus\Terms\Facts;
 /** What is to be looked at on a paper: within itself, against the file's terms, against the other papers. */
 final class PaperCheck
 {
-    /** @return list<Finding> what is to be looked at on a paper that takes no entries: pages that lack, blanks that say otherwise than the terms */
+    /**
+     * @return list<Finding> what is to be looked at on a paper that takes no entries: pages that lack, blanks that say otherwise than the
+     *                       terms
+     */
     public static function findings(Paper $paper, Facts $facts): array
     {
         $version = $paper->isDraft() || $paper->state === PaperState::Void ? null : $paper->latest;

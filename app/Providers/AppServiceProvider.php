@@ -82,7 +82,9 @@ final class AppServiceProvider extends ServiceProvider
         // here and not in the configuration, which is put together, and kept, by a command that answers no request.
         PHP_SAPI === 'fpm-fcgi' &&
             config([
-                'database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options'),
+                'database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config(
+                    'database.connections.pgsql.options',
+                ),
             ]);
         Model::unguard();
         // Addresses in letters and pages are this installation's own, whatever a request calls it.

@@ -38,7 +38,8 @@ final class GivenConditions
      * A stored group as lines for the editor's fields; groups in groups of groups are flattened to the first depth.
      *
      * @param array<mixed> $group
-     * @return array{mode: string, inner: array<int|string, string>, lines: list<array{fact: string, operator: string, value: string, group: string}>}
+     * @return array{mode: string, inner: array<int|string, string>, lines: list<array{fact: string, operator: string, value: string,
+     *     group: string}>}
      */
     public static function lines(array $group): array
     {

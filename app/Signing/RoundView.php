@@ -21,7 +21,8 @@ use Unanimus\Signing\SignerStatus;
 final readonly class RoundView
 {
     /**
-     * @param list<array{paper: RoundPaper, page: int, width: float, height: float, image: string, inner: string, marks: list<array{mark: SigningMark, made: bool, drawn: string}>}> $pages
+     * @param list<array{paper: RoundPaper, page: int, width: float, height: float, image: string, inner: string,
+     *     marks: list<array{mark: SigningMark, made: bool, drawn: string}>}> $pages
      */
     private function __construct(public array $pages)
     {

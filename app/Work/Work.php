@@ -49,11 +49,14 @@ abstract class Work implements ShouldQueue
     /** What is done; called again it finds what is done already. */
     abstract protected function work(): void;
 
-    /** Has it done, in the transaction of whatever asks for it; while it is under way or waiting for its next try, nothing more is begun. */
+    /**
+     * Has it done, in the transaction of whatever asks for it; while it is under way or waiting for its next try, nothing more is begun.
+     */
     final public static function begin(int $brokerageId, int $thing): void
     {
         $claimed = DB::selectOne(
-            "INSERT INTO pending_work (kind, thing, brokerage_id, job, claimed_until) VALUES (?, ?, ?, ?, clock_timestamp() + ? * interval '1 minute')
+            "INSERT INTO pending_work (kind, thing, brokerage_id, job, claimed_until)
+                VALUES (?, ?, ?, ?, clock_timestamp() + ? * interval '1 minute')
                 ON CONFLICT (kind, thing) DO UPDATE SET claimed_until = excluded.claimed_until, ticket = pending_work.ticket + 1
                     WHERE NOT pending_work.stopped AND pending_work.claimed_until < clock_timestamp()
                 RETURNING ticket",
@@ -66,7 +69,8 @@ abstract class Work implements ShouldQueue
     final public static function again(int $brokerageId, int $thing): void
     {
         $row = DB::selectOne(
-            "UPDATE pending_work SET stopped = false, next_try_at = NULL, claimed_until = clock_timestamp() + ? * interval '1 minute', ticket = ticket + 1
+            "UPDATE pending_work SET stopped = false, next_try_at = NULL,
+                claimed_until = clock_timestamp() + ? * interval '1 minute', ticket = ticket + 1
                 WHERE kind = ? AND thing = ? RETURNING ticket",
             [self::CLAIM, static::KIND, $thing],
         );
@@ -171,7 +175,8 @@ abstract class Work implements ShouldQueue
             $next = $until ?? now()->addSeconds(static::PAUSES[min($tries, count(static::PAUSES) - 1)]);
 
             return DB::selectOne(
-                'UPDATE pending_work SET tries = ?, fault = ?, next_try_at = ?, claimed_until = ?, ticket = ticket + 1 WHERE kind = ? AND thing = ? AND ticket = ? RETURNING ticket, next_try_at',
+                'UPDATE pending_work SET tries = ?, fault = ?, next_try_at = ?, claimed_until = ?, ticket = ticket + 1 WHERE kind = ? AND '.
+                    'thing = ? AND ticket = ? RETURNING ticket, next_try_at',
                 [$tries + ($counts ? 1 : 0), $fault, $next, $next->copy()->addMinutes(self::CLAIM), ...array_values($mine)],
             );
         });

@@ -38,7 +38,8 @@ final class DisbursementPage
         $y += 8;
         foreach (
             Typeface::wrap(
-                "To {$escrow}: from the commission due to {$company} at closing, pay the amounts below to the people named. This authorization ends if the sale does not close.",
+                "To {$escrow}: from the commission due to {$company} at closing, pay the amounts below to the people named. This ".
+                    'authorization ends if the sale does not close.',
                 10,
                 490,
             ) as $line

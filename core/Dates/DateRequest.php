@@ -235,7 +235,8 @@ final readonly class DateRequest
     {
         $holidays = [];
         foreach (
-            is_array($given) ? $given : throw new RuleUnreadable('“holidays” is a list of days, or days with their names.') as $key => $value
+            is_array($given) ? $given : throw new RuleUnreadable('“holidays” is a list of days, or days with their '.
+                'names.') as $key => $value
         ) {
             [$day, $name] = match (true) {
                 is_array($value) => [

@@ -203,7 +203,9 @@ final readonly class DeadlineRule
         };
     }
 
-    /** @return array{LocalDate, string} the day and time so many hours from the anchor; from the end of its day where its time is not known */
+    /**
+     * @return array{LocalDate, string} the day and time so many hours from the anchor; from the end of its day where its time is not known
+     */
     private function hours(LocalDate $start, ?TimeOfDay $at): array
     {
         $minutes = ($at === null ? 1440 : $at->minutes) + $this->days * 60;

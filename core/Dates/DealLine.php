@@ -34,8 +34,10 @@ final readonly class DealLine
     private const GAP = 10.0;
 
     /**
-     * @param list<array{x: float, label: string, day: string, iso: string, key: string, left: float, row: int, past: bool}> $posts left: where its name begins, in which row under the line
-     * @param list<array{x: float, row: int, width: float, label: string, name: string, day: string, state: string, key: string, because: string}> $flags x is where the flag's foot stands; state: done, late, due, ahead
+     * @param list<array{x: float, label: string, day: string, iso: string, key: string, left: float, row: int,
+     *     past: bool}> $posts left: where its name begins, in which row under the line
+     * @param list<array{x: float, row: int, width: float, label: string, name: string, day: string, state: string, key: string,
+     *     because: string}> $flags x is where the flag's foot stands; state: done, late, due, ahead
      * @param list<array{x: float, label: string}> $ticks
      * @param float $from where the thick line begins
      * @param float $to where the line ends
@@ -123,7 +125,8 @@ final readonly class DealLine
      * @param list<Deadline> $deadlines
      * @param list<string> $done
      * @param callable(LocalDate): float $x
-     * @return list<array{x: float, row: int, width: float, label: string, name: string, day: string, state: string, key: string, because: string}>
+     * @return list<array{x: float, row: int, width: float, label: string, name: string, day: string, state: string, key: string,
+     *     because: string}>
      */
     private static function flags(array $deadlines, array $done, LocalDate $today, callable $x): array
     {

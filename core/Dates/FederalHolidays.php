@@ -7,7 +7,8 @@ namespace Unanimus\Dates;
 /**
  * The legal public holidays of the United States, on the day they are observed.
  *
- * @link https://www.law.cornell.edu/uscode/text/5/6103 5 U.S.C. § 6103(a) names them; (b) moves one that falls on a Saturday to the Friday before,
+ * @link https://www.law.cornell.edu/uscode/text/5/6103 5 U.S.C. § 6103(a) names them; (b) moves one that falls on a Saturday to the
+ *     Friday before,
  * and Executive Order 11582 § 3 one that falls on a Sunday to the Monday after.
  *
  * @internal to its area

@@ -20,10 +20,13 @@ final readonly class Lanes
     public const LANE = 24;
 
     /**
-     * @param list<array{key: string, name: string, shape: string, percent: int, y: float, from: float|null, to: float|null, close: array{x: float, label: string, late: bool}|null, flags: list<array{x: float, state: string, title: string}>, open: bool}> $rows
+     * @param list<array{key: string, name: string, shape: string, percent: int, y: float, from: float|null, to: float|null,
+     *     close: array{x: float, label: string, late: bool}|null, flags: list<array{x: float, state: string, title: string}>,
+     *     open: bool}> $rows
      * @param list<array{x: float, label: string}> $ticks
      * @param list<array{x: float, width: float}> $weekends
-     * @param array{x: float, width: float, count: int, now: bool}|null $fullWeek the week shown with most closings, from three on; of several the next
+     * @param array{x: float, width: float, count: int, now: bool}|null $fullWeek the week shown with most closings, from three on; of
+     *                                                                            several the next
      */
     private function __construct(
         public array $rows,
@@ -38,7 +41,8 @@ final readonly class Lanes
     /**
      * Lays out the lanes, a third of the span behind today and two thirds ahead.
      *
-     * @param list<array{key: string, name: string, shape: string, percent: int, start: LocalDate|null, closing: LocalDate|null, deadlines: list<Deadline>, done: list<string>}> $files
+     * @param list<array{key: string, name: string, shape: string, percent: int, start: LocalDate|null, closing: LocalDate|null,
+     *     deadlines: list<Deadline>, done: list<string>}> $files
      * @param int $span days across
      */
     public static function lay(array $files, LocalDate $today, int $span): self

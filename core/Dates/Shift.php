@@ -10,7 +10,8 @@ namespace Unanimus\Dates;
 final readonly class Shift
 {
     /**
-     * @param list<array{name: string, label: string, from: LocalDate|null, to: LocalDate|null, days: int, because: string, conflicts: list<string>}> $moves only what changes; from or to is null when it comes or goes
+     * @param list<array{name: string, label: string, from: LocalDate|null, to: LocalDate|null, days: int, because: string,
+     *     conflicts: list<string>}> $moves only what changes; from or to is null when it comes or goes
      * @param list<string> $anchorConflicts what speaks against the new days of the anchors themselves, in words
      */
     private function __construct(public array $moves, public array $anchorConflicts)

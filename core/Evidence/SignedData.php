@@ -226,7 +226,10 @@ final class SignedData
         }
     }
 
-    /** Whether every certificate it carries is the signer's, a root of these, or one they vouch for: none of them is covered by the signature itself. */
+    /**
+     * Whether every certificate it carries is the signer's, a root of these, or one they vouch for: none of them is covered by the
+     * signature itself.
+     */
     public function carriesOnly(TrustList $trust): bool
     {
         preg_match_all('/-----BEGIN CERTIFICATE-----.+?-----END CERTIFICATE-----/s', $this->beside, $carried);

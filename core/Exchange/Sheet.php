@@ -85,7 +85,8 @@ final readonly class Sheet
                 $long === []
                     ? ''
                     : self::lines($long).
-                        " more cells than the {$count} columns, perhaps a separator that is not in quotes. What is over is kept with the row and not used.",
+                        " more cells than the {$count} columns, perhaps a separator that is not in quotes. What is over is kept with the ".
+                            'row and not used.',
             ]),
         );
 
@@ -199,7 +200,8 @@ final readonly class Sheet
                 $end = strpos($text, '"', $at + 1);
                 if ($end === false) {
                     throw new SheetUnreadable(
-                        "A quote that begins in line {$begins} never ends; all that follows would be taken for one cell. Close it, or take it out, and upload the table again.",
+                        "A quote that begins in line {$begins} never ends; all that follows would be taken for one cell. Close it, or ".
+                            'take it out, and upload the table again.',
                     );
                 }
                 $piece = substr($text, $at + 1, $end - $at - 1);

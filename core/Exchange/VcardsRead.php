@@ -37,7 +37,8 @@ final readonly class VcardsRead
                             number_format(Vcard::MOST).
                             ' are read in one go. Upload the rest as a file of its own.',
                     $this->aside
-                        ? 'Pictures, second addresses and whatever else the cards hold were left out; the address book keeps name, company, one email address, one phone number, and one address.'
+                        ? 'Pictures, second addresses and whatever else the cards hold were left out; the address book keeps name, '.
+                            'company, one email address, one phone number, and one address.'
                         : '',
                 ],
                 static fn (string $told) => $told !== '',

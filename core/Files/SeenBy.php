@@ -10,7 +10,8 @@ use Unanimus\Parties\Side;
 use Unanimus\Steps\StepRefused;
 
 /**
- * Who sees a paper, a round, an entry of the history: in a file of both sides one of them or both, and of those the office alone or its agents too.
+ * Who sees a paper, a round, an entry of the history: in a file of both sides one of them or both, and of those the office alone or its
+ * agents too.
  */
 final readonly class SeenBy
 {
@@ -43,7 +44,8 @@ final readonly class SeenBy
     /** In words. */
     public function readable(): string
     {
-        return ($this->side === null ? 'everyone on the file' : "the {$this->side->value}’s side").($this->staffOnly ? ', office only' : '');
+        return ($this->side === null ? 'everyone on '.
+            'the file' : "the {$this->side->value}’s side").($this->staffOnly ? ', office only' : '');
     }
 
     /** Whether the same people see it. */

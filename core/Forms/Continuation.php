@@ -94,7 +94,8 @@ final class Continuation
                 self::MARGIN,
                 80,
                 8.5,
-                "This page is part of {$form->number} rev. {$form->revision}, {$form->title}. What was too long for its space continues here.",
+                "This page is part of {$form->number} rev. {$form->revision}, {$form->title}. What was too long for its space ".
+                    'continues here.',
                 fill: '#444444',
             )
             ->line(self::MARGIN, 88, self::WIDTH - self::MARGIN, 88, 1.2, '#222222')

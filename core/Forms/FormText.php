@@ -73,7 +73,8 @@ final class FormText
             $body,
         );
         $foot = htmlspecialchars(
-            "{$this->head['number']} · rev. {$this->head['revision']} · {$this->head['set']} · sample form of a fictional state, not legal advice",
+            "{$this->head['number']} · rev. {$this->head['revision']} · {$this->head['set']} · sample form of a fictional state, not ".
+                'legal advice',
         );
 
         $type = $this->head['type'] ?? '10/1.6';
@@ -84,16 +85,27 @@ final class FormText
         <!doctype html><html lang="en"><head><meta charset="utf-8"><style>
         @page { size: 612pt 792pt; margin: {$top}pt 50pt {$bottom}pt 50pt;
             @bottom-left { content: "{$foot}"; font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; }
-            @bottom-right { content: "page " counter(page) " of " counter(pages); font: 7pt 'Noto Sans'; color: #555; vertical-align: bottom; padding-bottom: 16pt; } }
+            @bottom-right { content: "page " counter(page) " of " counter(pages); font: 7pt 'Noto Sans'; color: #555;
+                vertical-align: bottom; padding-bottom: 16pt; }
+            }
         body { font: {$size}pt/{$lead} 'Noto Serif', serif; color: #111; margin: 0; }
-        h1 { font: 700 17pt/1.2 'Noto Serif'; margin: 0 0 2pt; } .set { font: 8pt 'Noto Sans'; color: #444; margin: 0 0 10pt; border-bottom: 1.4pt solid #222; padding-bottom: 6pt; }
-        h2 { font: 700 10.4pt/1.3 'Noto Sans'; margin: 11pt 0 3pt; break-after: avoid; } p { margin: 0 0 5.5pt; } ol { margin: 0 0 5pt; padding-left: 17pt; } li { margin-bottom: 3.5pt; }
-        a.b { display: inline-block; height: 13pt; border-bottom: .6pt solid #333; vertical-align: -2.6pt; overflow: hidden; font-size: 1pt; color: transparent; text-decoration: none; }
-        a.t { display: inline-block; width: 8.6pt; height: 8.6pt; border: .7pt solid #222; vertical-align: -1pt; overflow: hidden; font-size: 1pt; color: transparent; }
-        span.nb { white-space: nowrap; } a.b, a.t, a.l, tr { break-inside: avoid; } a.l { display: block; border: .6pt solid #777; overflow: hidden; font-size: 1pt; color: transparent; margin: 2pt 0 6pt; }
-        table { width: 100%; border-collapse: collapse; margin: 3pt 0 7pt; font-size: 9pt; } td, th { border: .6pt solid #888; padding: 2.5pt 4pt; text-align: left; vertical-align: middle; }
-        th { font: 600 8pt 'Noto Sans'; background: #f2f2ee; } .sign { display: grid; grid-template-columns: 1fr 1fr; gap: 9pt 26pt; margin-top: 8pt; } .sign > div { break-inside: avoid; font: 7.5pt 'Noto Sans'; }
-        .sign a.b { height: 24pt; width: 100%; vertical-align: bottom; } .sign a.b.short { width: 76pt; height: 14pt; } .sign a.b.half { width: 92pt; height: 14pt; } .keep { break-inside: avoid; } .brk { break-before: page; }
+        h1 { font: 700 17pt/1.2 'Noto Serif'; margin: 0 0 2pt; }
+        .set { font: 8pt 'Noto Sans'; color: #444; margin: 0 0 10pt; border-bottom: 1.4pt solid #222; padding-bottom: 6pt; }
+        h2 { font: 700 10.4pt/1.3 'Noto Sans'; margin: 11pt 0 3pt; break-after: avoid; } p { margin: 0 0 5.5pt; }
+        ol { margin: 0 0 5pt; padding-left: 17pt; } li { margin-bottom: 3.5pt; }
+        a.b { display: inline-block; height: 13pt; border-bottom: .6pt solid #333; vertical-align: -2.6pt; overflow: hidden;
+            font-size: 1pt; color: transparent; text-decoration: none; }
+        a.t { display: inline-block; width: 8.6pt; height: 8.6pt; border: .7pt solid #222; vertical-align: -1pt; overflow: hidden;
+            font-size: 1pt; color: transparent; }
+        span.nb { white-space: nowrap; } a.b, a.t, a.l, tr { break-inside: avoid; }
+        a.l { display: block; border: .6pt solid #777; overflow: hidden; font-size: 1pt; color: transparent; margin: 2pt 0 6pt; }
+        table { width: 100%; border-collapse: collapse; margin: 3pt 0 7pt; font-size: 9pt; }
+        td, th { border: .6pt solid #888; padding: 2.5pt 4pt; text-align: left; vertical-align: middle; }
+        th { font: 600 8pt 'Noto Sans'; background: #f2f2ee; }
+        .sign { display: grid; grid-template-columns: 1fr 1fr; gap: 9pt 26pt; margin-top: 8pt; }
+        .sign > div { break-inside: avoid; font: 7.5pt 'Noto Sans'; }
+        .sign a.b { height: 24pt; width: 100%; vertical-align: bottom; } .sign a.b.short { width: 76pt; height: 14pt; }
+        .sign a.b.half { width: 92pt; height: 14pt; } .keep { break-inside: avoid; } .brk { break-before: page; }
         </style></head><body><h1>{$this->head['title']}</h1><p class="set">{$foot}</p>{$body}</body></html>
         HTML;
     }

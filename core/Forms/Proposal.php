@@ -35,7 +35,8 @@ final class Proposal
         '/expires|expiration/' => 'offer_expiry',
         '/escrow (holder|agent|company)|title company/' => 'escrow_holder',
         '/^lender|name of lender/' => 'lender',
-        '/property address|address of (the )?property|real property (located )?at|street address|(^|for |the )property$|premises/' => 'property.address',
+        '/property address|address of (the )?property|real property (located )?at/' => 'property.address',
+        '/street address|(^|for |the )property$|premises/' => 'property.address',
         '/parcel|tax id|assessor/' => 'property.parcel',
         '/legal description/' => 'property.legal',
         '/county/' => 'property.county',
@@ -232,7 +233,10 @@ final class Proposal
         return match (true) {
             $around->follows('$') || str_ends_with($before, '$') => Kind::Money,
             preg_match('/^(%|percent|per cent)/', $after) === 1 => Kind::Percent,
-            preg_match('/^(o.clock|a\.?m\b|p\.?m\b)/', $after) === 1 || preg_match('/\btime$|^time\b|\bhour$/', $before) === 1 => Kind::Time,
+            preg_match(
+                '/^(o.clock|a\.?m\b|p\.?m\b)/',
+                $after
+            ) === 1 || preg_match('/\btime$|^time\b|\bhour$/', $before) === 1 => Kind::Time,
             preg_match('/\bdate(d)?\b|\bon or before$|\bday of$/', $before) === 1 && preg_match('/days/', $after) !== 1 => Kind::Date,
             preg_match('/^(business |calendar )?(days?|years?|months?|hours?|acres?|square|sq\b|miles?)/', $after) === 1 ||
                 preg_match('/\bnumber of\b|how many|year built|square f|\bage\b|\bacres\b/', $before) === 1 => Kind::Number,

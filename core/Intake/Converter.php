@@ -40,8 +40,10 @@ final readonly class Converter
     private const OFFICE_PROFILE = <<<'XML'
     <?xml version="1.0" encoding="UTF-8"?>
     <oor:items xmlns:oor="http://openoffice.org/2001/registry">
-    <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>
-    <item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>
+    <item oor:path="/org.openoffice.Office.Common/Security/Scripting">
+        <prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>
+    <item oor:path="/org.openoffice.Office.Common/Security/Scripting">
+        <prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>
     <item oor:path="/org.openoffice.Office.Writer/Content/Update"><prop oor:name="Link" oor:op="fuse"><value>2</value></prop></item>
     </oor:items>
     XML;
@@ -193,7 +195,8 @@ final readonly class Converter
         self::refuseBomb($path);
         if (! self::canBeCutOff()) {
             throw new BringRefused(
-                'Word documents cannot be converted on this server, because it cannot keep them apart from everything else. Save it as PDF and upload that.',
+                'Word documents cannot be converted on this server, because it cannot keep them apart from everything else. Save it as '.
+                    'PDF and upload that.',
             );
         }
         $scratch = new Scratch();

@@ -19,7 +19,8 @@ final class Appearances
     /**
      * New objects to be written beside those of a PDF.
      *
-     * @param non-empty-list<array{drawing: Drawing, turn: int}> $pieces each of the size of its widget as its text reads, and how it is turned against its page
+     * @param non-empty-list<array{drawing: Drawing, turn: int}> $pieces each of the size of its widget as its text reads, and how it is
+     *                                                                   turned against its page
      * @param int $after the highest object number in use
      * @return array{array<string, mixed>, list<string>} the objects as qpdf's JSON takes them, and the name of each piece's stream
      *

@@ -14,7 +14,8 @@ final class DiskFull extends \RuntimeException
     public static function told(): self
     {
         return new self(
-            'The server is out of disk space. Nothing was saved, and what you entered is still here. Tell your administrator, then try again.',
+            'The server is out of disk space. Nothing was saved, and what you entered is still here. Tell your administrator, then try '.
+                'again.',
         );
     }
 

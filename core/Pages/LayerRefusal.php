@@ -38,7 +38,8 @@ enum LayerRefusal: string implements Reason
             self::ChangedMeanwhile => '{who} changed this while you were on this page. It was left as it is now.',
             self::ListingAsItStood => 'This shows a listing as it stood. It cannot be changed.',
             self::AuthorizedFigures => 'This paper was authorized with the file’s figures. It cannot be changed.',
-            self::DigitallySigned => 'This PDF has a digital signature, so nothing can be added to it. Print it to PDF and upload that instead.',
+            self::DigitallySigned => 'This PDF has a digital signature, so nothing can be added to it. Print it to PDF and upload that '.
+                'instead.',
         };
     }
 }

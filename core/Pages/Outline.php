@@ -22,7 +22,7 @@ final class Outline
      * The PDF with one bookmark a paper and, folded beneath it, one a section, and no bookmarks or actions of its own.
      *
      * @param string $pdf bytes as qpdf writes them without object streams, its pages in one list
-     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $starts the page each paper begins on, from 1, and its sections with theirs
+     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $starts pages from 1
      * @param string $title of the whole; the first bookmark's when there is none
      *
      * @throws \UnexpectedValueException when it is not written so
@@ -63,7 +63,8 @@ final class Outline
         [$objects, $top] = self::level($starts, $first + 1, $first, $kids[1]);
         $last = count($top);
         $objects[$catalog] =
-            "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << /DisplayDocTitle true >> /PageLabels << /Nums [".
+            "<< /Type /Catalog /Pages {$pages} 0 R /Outlines {$first} 0 R /PageMode /UseOutlines /Lang (en-US) /ViewerPreferences << ".
+                '/DisplayDocTitle true >> /PageLabels << /Nums ['.
             self::labels($starts).
             '] >> >>';
         $objects[$first] = "<< /Type /Outlines /First {$top[0]} 0 R /Last {$top[$last - 1]} 0 R /Count {$last} >>";

@@ -17,7 +17,8 @@ final class PdfClean
     /**
      * A PDF as it may be kept and shown.
      *
-     * @return array{string|null, list<string>, int} its bytes, null when it can be kept as it came; what was done, in words; how many pages it has
+     * @return array{string|null, list<string>, int} its bytes, null when it can be kept as it came; what was done, in words; how many pages
+     *                                               it has
      *
      * @throws PdfRefused when it is none, cut off, broken beyond mending, locked, or of a size that is not taken
      * @throws ToolFailed when its fields cannot be drawn

@@ -151,7 +151,8 @@ final class PdfEdit
      * Writes the PDF and reads it back.
      *
      * @param list<string> $options further words for qpdf, between the file and its end
-     * @param \Closure(PdfLook, string): ?string $lost looks at what was written (and its path) and says what is missing; null when all is there
+     * @param \Closure(PdfLook, string): ?string $lost looks at what was written (and its path) and says what is missing; null when all is
+     *                                                 there
      * @return string the bytes
      *
      * @throws EditLost when something did not arrive

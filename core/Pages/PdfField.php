@@ -40,7 +40,9 @@ final readonly class PdfField
     ) {
     }
 
-    /** @return array<string, mixed> as told to other programs; places in points from the page's lower left corner, in the file's own measure */
+    /**
+     * @return array<string, mixed> as told to other programs; places in points from the page's lower left corner, in the file's own measure
+     */
     public function toArray(): array
     {
         $first = $this->widgets[0] ?? null;

@@ -77,7 +77,10 @@ final class PdfFields
         foreach ($this->frames as $index => $frame) {
             $annotations = $frame['dict']->{'/Annots'} ?? [];
             foreach (
-                PdfLook::isReference($annotations) ? [$annotations, ...(array) $this->look->resolve($annotations)] : (array) $annotations as $annotation
+                PdfLook::isReference($annotations) ? [
+                    $annotations,
+                    ...(array) $this->look->resolve($annotations),
+                ] : (array) $annotations as $annotation
             ) {
                 PdfLook::isReference($annotation) &&
                     ($this->pagesOf[$annotation] = array_values(array_unique([...$this->pagesOf[$annotation] ?? [], $index + 1])));
@@ -337,7 +340,10 @@ final class PdfFields
         if ($options === [] && $kind->isTicked()) {
             foreach (
                 array_unique(
-                    array_filter(array_map(static fn (PdfWidget $widget) => $widget->on, $widgets), static fn (?string $on) => $on !== null),
+                    array_filter(
+                        array_map(static fn (PdfWidget $widget) => $widget->on, $widgets),
+                        static fn (?string $on) => $on !== null,
+                    ),
                 ) as $on
             ) {
                 $options[] = ['value' => PdfString::nameText($on), 'label' => PdfString::nameText($on)];

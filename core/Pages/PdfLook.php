@@ -315,7 +315,10 @@ final class PdfLook
         return is_array($value) ? array_map(self::plain(...), $value) : $value;
     }
 
-    /** An object as it stands in the file, of a stream its dictionary, to be written back with changes; null when there is none of that name. */
+    /**
+     * An object as it stands in the file, of a stream its dictionary, to be written back with changes; null when there is none of that
+     * name.
+     */
     public function object(string $name): mixed
     {
         if ($name === 'trailer') {

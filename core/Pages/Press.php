@@ -167,8 +167,11 @@ final class Press
     /**
      * Papers one after the other in one PDF, with a bookmark for each and for its sections.
      *
-     * @param non-empty-list<array{title: string, pdf: string, pages?: int, only?: string, sections?: list<array{title: string, page: int}>}> $papers paths, the number of pages where it is known already, which pages where not all are taken ("1,3,5"), and headings with the page of the paper they are on
-     * @param callable(int, int): (Drawing|string|null)|null $stamp gets page and count, gives what is drawn over it; a text of plain letters stands at its lower right
+     * @param non-empty-list<array{title: string, pdf: string, pages?: int, only?: string, sections?: list<array{title: string,
+     *     page: int}>}> $papers paths, the number of pages where it is known already, which pages where not all are taken ("1,3,5"), and
+     *     headings with the page of the paper they are on
+     * @param callable(int, int): (Drawing|string|null)|null $stamp gets page and count, gives what is drawn over it; a text of plain
+     *                                                              letters stands at its lower right
      * @param string $title shown by readers in place of a file name
      * @return string the PDF's bytes
      *

@@ -19,7 +19,9 @@ final readonly class Kit
     public const CONTACT_ROLES = ['escrow', 'lender', 'other'];
 
     /** Bound to these a blank holds the deal's own data, which a kit does not carry. */
-    private const DEALS_OWN = '/^(buyers?|sellers?|tenants?|landlords?|coagent|property|listing)\b|^(price|list_price|earnest_money|loan_amount|down_payment|balance|concessions|acceptance|closing|possession|offer_date|offer_expiry)\b/';
+    private const DEALS_OWN = '/^(buyers?|sellers?|tenants?|landlords?|coagent|property|listing)\b|'.
+        '^(price|list_price|earnest_money|loan_amount|down_payment|'.
+        'balance|concessions|acceptance|closing|possession|offer_date|offer_expiry)\b/';
 
     /**
      * @param list<KitItem> $items in order

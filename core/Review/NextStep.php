@@ -34,7 +34,11 @@ enum NextStep: string
             $missing > 0 => self::Fill,
             $state === PaperState::Draft && $hasMarks => self::Send,
             $isOut => self::SeeRound,
-            $review === ReviewState::NotSubmitted && in_array($state, [PaperState::Draft, PaperState::Ready, PaperState::Signed], true) => self::Submit,
+            $review === ReviewState::NotSubmitted && in_array(
+                $state,
+                [PaperState::Draft, PaperState::Ready, PaperState::Signed],
+                true,
+            ) => self::Submit,
             default => null,
         };
     }

@@ -22,7 +22,11 @@ final class SubmitCheck
     public static function paper(string $title, PaperState $state, bool $isForSigning): void
     {
         match (true) {
-            ! in_array($state, [PaperState::Ready, PaperState::Signed, PaperState::Draft], true) => throw ReviewRefusal::NotArrived->because(
+            ! in_array(
+                $state,
+                [PaperState::Ready, PaperState::Signed, PaperState::Draft],
+                true,
+            ) => throw ReviewRefusal::NotArrived->because(
                 title: $title,
             ),
             $state === PaperState::Draft && $isForSigning => throw ReviewRefusal::NotSigned->because(title: $title),

@@ -84,7 +84,9 @@ final readonly class AdoptedSignature
         return hash('sha256', json_encode($this->toArray(), JSON_THROW_ON_ERROR));
     }
 
-    /** @param  array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}  $data as from {@see toArray} */
+    /**
+     * @param array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>} $data as from {@see toArray}
+     */
     public static function fromArray(array $data): self
     {
         return new self($data['name'], $data['initials'], $data['hand'], $data['strokes']);
@@ -114,7 +116,8 @@ final readonly class AdoptedSignature
         $size = min($place->height * $scale, ($place->width - 4) / max(0.1, self::breadth($text, $hand)));
 
         return sprintf(
-            '<text x="%.2f" y="%.2f" font-family="%s, Noto Sans, Noto Sans Arabic, Noto Sans CJK SC" font-size="%.2f" fill="#16245c">%s</text>',
+            '<text x="%.2f" y="%.2f" font-family="%s, Noto Sans, Noto Sans Arabic, Noto Sans CJK SC" font-size="%.2f" '.
+                'fill="#16245c">%s</text>',
             $place->x + 2,
             $place->y + $place->height * 0.74,
             $family,
@@ -123,7 +126,10 @@ final readonly class AdoptedSignature
         );
     }
 
-    /** How wide a text sets in a hand at the size of one point. Letters with accents are as wide as without; what the hand has not comes from the plain face. */
+    /**
+     * How wide a text sets in a hand at the size of one point. Letters with accents are as wide as without; what the hand has not comes
+     * from the plain face.
+     */
     private static function breadth(string $text, string $hand): float
     {
         $letters = strtr((string) preg_replace('/\p{Mn}+/u', '', \Normalizer::normalize($text, \Normalizer::FORM_D) ?: $text), [

@@ -12,7 +12,8 @@ final class SentPlaces
 {
     /**
      * @param list<array{sha256: string, pages: int}> $papers in order
-     * @param list<array{key: string, paper: int, seat: string, kind: string, page: int, x: string, y: string, width: string, height: string}> $marks paper as its place in the order
+     * @param list<array{key: string, paper: int, seat: string, kind: string, page: int, x: string, y: string, width: string,
+     *     height: string}> $marks paper as its place in the order
      * @return string SHA-256 in hex
      */
     public static function digest(array $papers, array $marks): string

@@ -80,13 +80,18 @@ final readonly class Address
             array_map(
                 static fn (string $word) => match (true) {
                     in_array(mb_strtoupper($word), AddressWords::DIRECTIONS, true) => mb_strtoupper($word),
-                    preg_match('/^[\p{Ll}]+$/u', $word) === 1,
-                    mb_strlen($word) > 2 && $word === mb_strtoupper($word) && preg_match('/^\p{Lu}+$/u', $word) === 1 => mb_convert_case($word, MB_CASE_TITLE),
+                    self::isInOneCase($word) => mb_convert_case($word, MB_CASE_TITLE),
                     default => $word,
                 },
                 $words,
             ),
         );
+    }
+
+    /** Whether someone typed it without care for capitals: all small, or all large and no abbreviation. */
+    private static function isInOneCase(string $word): bool
+    {
+        return preg_match('/^[\p{Ll}]+$/u', $word) === 1 || (mb_strlen($word) > 2 && preg_match('/^\p{Lu}+$/u', $word) === 1);
     }
 
     /** One spelling for one place, without town and state: "14 N LANTERNFISH LN|3B|20417"; empty without a street. */
@@ -113,6 +118,7 @@ final readonly class Address
         // Behind the kind of street a direction may stand: "4th Avenue North".
         $tail =
             $last > 1 && AddressWords::direction($words[$last]) !== null && AddressWords::isSuffix($words[$last - 1]) ? $last - 1 : $last;
+        $beforeNumber = static fn (int $at): bool => preg_match('/^\d/', $words[$at + 1] ?? '') === 1;
         $keys = [];
         foreach ($words as $at => $word) {
             $leads = ($at === 1 && $tail > 2) || ($at === 1 && $tail === 2 && ! AddressWords::isSuffix($words[2]));
@@ -124,8 +130,8 @@ final readonly class Address
                 $at > 0 && $at < $tail && $word === 'st' => 'SAINT',
                 isset(AddressWords::ORDINALS[$word]) && $at > 0 => AddressWords::ORDINALS[$word],
                 // "Highway 12": the kind of road stands before its number.
-                $at > 0 && isset($words[$at + 1]) && preg_match('/^\d/', $words[$at + 1]) === 1 && AddressWords::isSuffix($word) => AddressWords::SUFFIXES[$word] ?? mb_strtoupper($word),
-                $at > 0 && $word === 'cr' && preg_match('/^\d/', $words[$at + 1] ?? '') === 1 => 'COUNTY RD',
+                $at > 0 && $beforeNumber($at) && AddressWords::isSuffix($word) => AddressWords::SUFFIXES[$word] ?? mb_strtoupper($word),
+                $at > 0 && $beforeNumber($at) && $word === 'cr' => 'COUNTY RD',
                 default => mb_strtoupper($word),
             };
         }

@@ -7,7 +7,8 @@ namespace Unanimus\Terms;
 /**
  * The words of United States addresses: kinds of street, directions, designators of units, numbers written out.
  *
- * @link https://pe.usps.com/text/pub28/welcome.htm USPS Publication 28: suffixes (appendix C1), unit designators (C2), directionals (section 233), highways (appendix F)
+ * @link https://pe.usps.com/text/pub28/welcome.htm USPS Publication 28: suffixes (appendix C1), unit designators (C2), directionals
+ *     (section 233), highways (appendix F)
  *
  * @internal to its area
  */
@@ -119,7 +120,9 @@ final class AddressWords
         'southwest' => 'SW',
     ];
 
-    /** Designators with a number behind them, and the short form each is kept under; those of one home are one ("Apt 3", "Unit 3", "#3"). */
+    /**
+     * Designators with a number behind them, and the short form each is kept under; those of one home are one ("Apt 3", "Unit 3", "#3").
+     */
     public const UNITS = [
         'apartment' => '',
         'apt' => '',

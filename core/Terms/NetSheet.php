@@ -124,7 +124,8 @@ final readonly class NetSheet
             : [
                 'label' => 'Property tax paid ahead, comes back',
                 'amount' => Money::zero()->minus($amount),
-                'formula' => $days === 0 ? "paid through {$through->long()}, {$who}" : "{$formula}; paid through {$through->long()}, {$who}",
+                'formula' => $days === 0 ? "paid through {$through->long()}, {$who}" : "{$formula}; paid through {$through->long()}, ".
+                    "{$who}",
             ];
     }
 

@@ -22,7 +22,8 @@ return new class extends Migration
                 name text NOT NULL,
                 represents text NOT NULL DEFAULT 'buyer' CHECK (represents IN ('buyer', 'seller', 'both', 'tenant', 'landlord')),
                 kind text NOT NULL DEFAULT 'sale' CHECK (kind IN ('sale', 'lease', 'referral')),
-                status text NOT NULL DEFAULT 'preparing' CHECK (status IN ('preparing', 'active', 'under_contract', 'closed', 'terminated', 'expired', 'withdrawn')),
+                status text NOT NULL DEFAULT 'preparing'
+                    CHECK (status IN ('preparing', 'active', 'under_contract', 'closed', 'terminated', 'expired', 'withdrawn')),
                 listing_number text,
                 settled smallint NOT NULL DEFAULT 0,
                 required smallint NOT NULL DEFAULT 0,
@@ -134,7 +135,8 @@ return new class extends Migration
                 updated_at timestamptz NOT NULL DEFAULT now(),
                 CONSTRAINT contact_key_once UNIQUE (key)
             );
-            CREATE UNIQUE INDEX contact_once ON contacts (brokerage_id, COALESCE(user_id, (0)::bigint), lower(name), lower(COALESCE(email, '')));
+            CREATE UNIQUE INDEX contact_once ON contacts
+                (brokerage_id, COALESCE(user_id, (0)::bigint), lower(name), lower(COALESCE(email, '')));
 
             CREATE TABLE tasks (
                 id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,

@@ -56,7 +56,8 @@ return new class extends Migration
                 updated_at timestamptz NOT NULL DEFAULT now(),
                 CONSTRAINT own_form_key_once UNIQUE (key)
             );
-            CREATE UNIQUE INDEX one_form_a_revision ON own_forms (brokerage_id, number, revision) WHERE (status IN ('in_force', 'superseded', 'retired'));
+            CREATE UNIQUE INDEX one_form_a_revision ON own_forms (brokerage_id, number, revision)
+                WHERE (status IN ('in_force', 'superseded', 'retired'));
             CREATE UNIQUE INDEX one_form_in_force ON own_forms (brokerage_id, number) WHERE (status IN ('in_force', 'retired'));
 
             CREATE TABLE own_form_changes (
@@ -212,7 +213,8 @@ return new class extends Migration
                 stage text NOT NULL,
                 position integer NOT NULL,
                 reason text NOT NULL DEFAULT '',
-                review_state text NOT NULL DEFAULT 'not_submitted' CHECK (review_state IN ('not_submitted', 'submitted', 'sent_back', 'accepted', 'does_not_apply')),
+                review_state text NOT NULL DEFAULT 'not_submitted'
+                    CHECK (review_state IN ('not_submitted', 'submitted', 'sent_back', 'accepted', 'does_not_apply')),
                 submitted_at timestamptz,
                 submitted_by bigint REFERENCES users,
                 decided_at timestamptz,

@@ -60,17 +60,17 @@ CREATE OR REPLACE FUNCTION chain_hash(h history) RETURNS text LANGUAGE sql STABL
 CREATE OR REPLACE FUNCTION chain_hash(h brokerage_history) RETURNS text LANGUAGE sql STABLE AS $$
     SELECT encode(sha256(convert_to(h.before || E'\n' || chain_part(h.brokerage_id::text) || chain_part(h.office_id::text) || chain_part(h.seq::text)
         || chain_moment(h.at) || chain_part(h.who) || chain_part(h.user_id::text) || chain_part(h.what) || chain_part(h.data::text), 'UTF8')), 'hex') $$;
-CREATE OR REPLACE FUNCTION told_name(person bigint, brokerage bigint) RETURNS text LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
+CREATE OR REPLACE FUNCTION acting_name(person bigint, brokerage bigint) RETURNS text LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
 BEGIN
-    RETURN coalesce(told('outsider'), (SELECT u.name FROM users u WHERE u.id = person AND u.brokerage_id = brokerage), 'Unanimus');
+    RETURN coalesce(session_of('outsider'), (SELECT u.name FROM users u WHERE u.id = person AND u.brokerage_id = brokerage), 'Unanimus');
 END $$;
-REVOKE ALL ON FUNCTION told_name(bigint, bigint) FROM PUBLIC;
+REVOKE ALL ON FUNCTION acting_name(bigint, bigint) FROM PUBLIC;
 
-CREATE OR REPLACE FUNCTION add_history(file bigint, told_what text, told_data jsonb, told_side text, told_staff boolean)
+CREATE OR REPLACE FUNCTION add_history(file bigint, given_what text, given_data jsonb, given_side text, given_staff boolean)
     RETURNS TABLE (new_seq integer, new_hash text) LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$
 DECLARE h history; last_seq integer;
 BEGIN
-    h.brokerage_id := told('brokerage')::bigint;
+    h.brokerage_id := session_of('brokerage')::bigint;
     IF NOT EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.brokerage_id = h.brokerage_id) THEN
         RAISE EXCEPTION 'no such file in this brokerage' USING ERRCODE = 'insufficient_privilege';
     END IF;
@@ -80,23 +80,23 @@ BEGIN
     h.seq := coalesce(last_seq, 0) + 1;
     h.before := coalesce(h.before, repeat('0', 64));
     h.at := the_moment();
-    h.user_id := CASE WHEN told('outsider') IS NULL THEN told('actor')::bigint END;
-    h.who := told_name(h.user_id, h.brokerage_id);
-    h.what := told_what;
-    h.data := told_data;
-    h.side := told_side;
-    h.staff_only := told_staff;
+    h.user_id := CASE WHEN session_of('outsider') IS NULL THEN session_of('actor')::bigint END;
+    h.who := acting_name(h.user_id, h.brokerage_id);
+    h.what := given_what;
+    h.data := given_data;
+    h.side := given_side;
+    h.staff_only := given_staff;
     h.hash := chain_hash(h);
     INSERT INTO history (brokerage_id, deal_file_id, seq, at, who, user_id, what, data, before, hash, side, staff_only)
         VALUES (h.brokerage_id, h.deal_file_id, h.seq, h.at, h.who, h.user_id, h.what, h.data, h.before, h.hash, h.side, h.staff_only);
     RETURN QUERY SELECT h.seq, h.hash::text;
 END $$;
 
-CREATE OR REPLACE FUNCTION add_brokerage_history(office bigint, told_what text, told_data jsonb)
+CREATE OR REPLACE FUNCTION add_brokerage_history(office bigint, given_what text, given_data jsonb)
     RETURNS TABLE (new_seq integer, new_hash text) LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$
 DECLARE h brokerage_history; last_seq integer;
 BEGIN
-    h.brokerage_id := told('brokerage')::bigint;
+    h.brokerage_id := session_of('brokerage')::bigint;
     IF h.brokerage_id IS NULL OR (office IS NOT NULL AND NOT EXISTS (SELECT 1 FROM offices o WHERE o.id = office AND o.brokerage_id = h.brokerage_id)) THEN
         RAISE EXCEPTION 'no such office in this brokerage' USING ERRCODE = 'insufficient_privilege';
     END IF;
@@ -106,10 +106,10 @@ BEGIN
     h.seq := coalesce(last_seq, 0) + 1;
     h.before := coalesce(h.before, repeat('0', 64));
     h.at := the_moment();
-    h.user_id := CASE WHEN told('outsider') IS NULL THEN told('actor')::bigint END;
-    h.who := told_name(h.user_id, h.brokerage_id);
-    h.what := told_what;
-    h.data := told_data;
+    h.user_id := CASE WHEN session_of('outsider') IS NULL THEN session_of('actor')::bigint END;
+    h.who := acting_name(h.user_id, h.brokerage_id);
+    h.what := given_what;
+    h.data := given_data;
     h.hash := chain_hash(h);
     INSERT INTO brokerage_history (brokerage_id, office_id, seq, at, who, user_id, what, data, before, hash)
         VALUES (h.brokerage_id, h.office_id, h.seq, h.at, h.who, h.user_id, h.what, h.data, h.before, h.hash);

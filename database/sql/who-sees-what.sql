@@ -8,16 +8,16 @@
 
 -- 1. What the transaction told
 
-CREATE OR REPLACE FUNCTION told(name text) RETURNS text LANGUAGE sql STABLE AS $$
+CREATE OR REPLACE FUNCTION session_of(name text) RETURNS text LANGUAGE sql STABLE AS $$
     SELECT nullif(current_setting('unanimus.' || name, true), '') $$;
 
 CREATE OR REPLACE FUNCTION who_asks() RETURNS text LANGUAGE sql STABLE AS $$
-    SELECT format('%s|%s|%s|%s|%s|', told('brokerage'), told('person'), told('offices'), told('file'), told('sight')) $$;
+    SELECT format('%s|%s|%s|%s|%s|', session_of('brokerage'), session_of('person'), session_of('offices'), session_of('file'), session_of('sight')) $$;
 
 CREATE OR REPLACE FUNCTION person_holds(wanted text[], office bigint) RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT coalesce(told('sight') = 'all', false) OR EXISTS (
+    SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (
         SELECT 1 FROM office_roles r JOIN users u ON u.id = r.user_id
-        WHERE r.user_id = told('person')::bigint AND r.brokerage_id = told('brokerage')::bigint AND u.active
+        WHERE r.user_id = session_of('person')::bigint AND r.brokerage_id = session_of('brokerage')::bigint AND u.active
           AND r.role = ANY (wanted) AND (office IS NULL OR r.office_id = office)
     ) $$;
 
@@ -74,17 +74,17 @@ END $$;
 -- In a file of both sides: one's own side's, and for whoever answers for the office both.
 CREATE OR REPLACE FUNCTION side_in_sight(file bigint, wanted text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
 BEGIN
-    RETURN wanted IS NULL OR told('sight') = 'all' OR told('file')::bigint = file
-        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (told('offices')::bigint[]))
-        OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = told('person')::bigint AND (m.side IS NULL OR m.side = wanted));
+    RETURN wanted IS NULL OR session_of('sight') = 'all' OR session_of('file')::bigint = file
+        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (session_of('offices')::bigint[]))
+        OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = session_of('person')::bigint AND (m.side IS NULL OR m.side = wanted));
 END $$;
 
 -- Papers for the office alone: those who answer for it and the file's coordinator see them, its agents do not.
 CREATE OR REPLACE FUNCTION staff_in_sight(file bigint) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
 BEGIN
-    RETURN told('sight') = 'all' OR told('file')::bigint = file
-        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (told('offices')::bigint[]))
-        OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = told('person')::bigint AND m.role = 'coordinator');
+    RETURN session_of('sight') = 'all' OR session_of('file')::bigint = file
+        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file AND f.office_id = ANY (session_of('offices')::bigint[]))
+        OR EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = file AND m.user_id = session_of('person')::bigint AND m.role = 'coordinator');
 END $$;
 
 -- 3. What is found before anybody is known: one row, by its id, address or key, and nothing else of it than is needed.
@@ -140,18 +140,18 @@ CREATE OR REPLACE FUNCTION twins_of(brokerage bigint, number text, address text,
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT f.id, f.key::text, f.represents, f.status, o.name, (SELECT u.name FROM file_members m JOIN users u ON u.id = m.user_id WHERE m.deal_file_id = f.id AND m.role = 'agent' ORDER BY m.id LIMIT 1)
     FROM deal_files f JOIN offices o ON o.id = f.office_id
-    WHERE f.brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
+    WHERE f.brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
       AND ((number <> '' AND f.listing_number = number) OR (address <> '' AND f.address_key = address))
     ORDER BY f.id LIMIT 5 $$;
 
 -- The listing numbers (n:) and addresses (a:) that open files of the brokerage are about.
 CREATE OR REPLACE FUNCTION listings_at_work(brokerage bigint) RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
-    UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = told('brokerage')::bigint AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
+    SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
+    UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
 
 -- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
 CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
-    SELECT deal_file_id FROM search_rows WHERE brokerage_id = told('brokerage')::bigint AND words LIKE patterns[1] AND words LIKE ALL (patterns) $$;
+    SELECT deal_file_id FROM search_rows WHERE brokerage_id = session_of('brokerage')::bigint AND words LIKE patterns[1] AND words LIKE ALL (patterns) $$;
 
 -- What is mistyped is compared with the words there are, each once, and files are looked for by the words that were meant.
 CREATE OR REPLACE FUNCTION files_with_words_like(patterns text[], mistyped text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100
@@ -159,9 +159,9 @@ CREATE OR REPLACE FUNCTION files_with_words_like(patterns text[], mistyped text[
     WITH meant AS MATERIALIZED (
         SELECT asked.n, array_agg(either.pattern) AS any_of FROM unnest(patterns, mistyped) WITH ORDINALITY AS asked (pattern, word, n)
         CROSS JOIN LATERAL (
-            SELECT asked.pattern UNION SELECT '%' || s.word || '%' FROM search_words s WHERE asked.word <> '' AND s.brokerage_id = told('brokerage')::bigint AND s.word % asked.word
+            SELECT asked.pattern UNION SELECT '%' || s.word || '%' FROM search_words s WHERE asked.word <> '' AND s.brokerage_id = session_of('brokerage')::bigint AND s.word % asked.word
         ) AS either GROUP BY asked.n)
-    SELECT r.deal_file_id FROM search_rows r WHERE r.brokerage_id = told('brokerage')::bigint AND r.words LIKE ANY ((SELECT any_of FROM meant WHERE n = 1)::text[])
+    SELECT r.deal_file_id FROM search_rows r WHERE r.brokerage_id = session_of('brokerage')::bigint AND r.words LIKE ANY ((SELECT any_of FROM meant WHERE n = 1)::text[])
         AND NOT EXISTS (SELECT 1 FROM meant m WHERE m.n > 1 AND NOT r.words LIKE ANY (m.any_of)) $$;
 
 -- 5. The policies, all of them: whatever was there before goes.
@@ -179,16 +179,16 @@ BEGIN
     END LOOP;
 
     FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
-        EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint))', name);
+        EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,commissions,facts,file_kits,fill_requests,history,offers,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
-        EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
+        EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{paper_entries,paper_pieces,paper_values,paper_versions}'::text[] LOOP
-        EXECUTE format('CREATE POLICY papers_in_sight ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint) AND paper_in_sight(paper_id, (SELECT who_asks())))', name);
+        EXECUTE format('CREATE POLICY papers_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND paper_in_sight(paper_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{marks,round_events,round_papers,sealed_sets,signers}'::text[] LOOP
-        EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
+        EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,commissions,facts,fill_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_side ON %I AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))', name);
@@ -197,39 +197,39 @@ BEGIN
         EXECUTE format('CREATE POLICY for_staff ON %I AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id))', name);
     END LOOP;
     FOREACH name IN ARRAY '{contacts,kits}'::text[] LOOP
-        EXECUTE format('CREATE POLICY own_or_common ON %I USING (brokerage_id = (SELECT told(''brokerage'')::bigint)
-            AND (user_id IS NULL OR user_id = (SELECT told(''person'')::bigint) OR (SELECT told(''sight'')) = ''all''))', name);
+        EXECUTE format('CREATE POLICY own_or_common ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint)
+            AND (user_id IS NULL OR user_id = (SELECT session_of(''person'')::bigint) OR (SELECT session_of(''sight'')) = ''all''))', name);
     END LOOP;
 END $$;
 
-CREATE POLICY own_brokerage ON brokerages USING (id = (SELECT told('brokerage')::bigint));
-CREATE POLICY own_or_common ON saved_views USING (brokerage_id = (SELECT told('brokerage')::bigint)
-    AND (shared OR user_id = (SELECT told('person')::bigint) OR (SELECT told('sight')) = 'all'));
+CREATE POLICY own_brokerage ON brokerages USING (id = (SELECT session_of('brokerage')::bigint));
+CREATE POLICY own_or_common ON saved_views USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (shared OR user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 
 CREATE POLICY files_in_sight ON deal_files USING (
-    brokerage_id = (SELECT told('brokerage')::bigint) AND (
-        (SELECT told('sight')) = 'all'
-        OR id = (SELECT told('file')::bigint)
-        OR office_id = ANY ((SELECT told('offices'))::bigint[])
-        OR id IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT told('person')::bigint))
+    brokerage_id = (SELECT session_of('brokerage')::bigint) AND (
+        (SELECT session_of('sight')) = 'all'
+        OR id = (SELECT session_of('file')::bigint)
+        OR office_id = ANY ((SELECT session_of('offices'))::bigint[])
+        OR id IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT session_of('person')::bigint))
     )
-) WITH CHECK (brokerage_id = (SELECT told('brokerage')::bigint));
+) WITH CHECK (brokerage_id = (SELECT session_of('brokerage')::bigint));
 
-CREATE POLICY own_or_asked ON join_requests USING (brokerage_id = (SELECT told('brokerage')::bigint)
-    AND (user_id = (SELECT told('person')::bigint) OR (SELECT told('sight')) = 'all' OR file_in_sight(deal_file_id, (SELECT who_asks()))));
+CREATE POLICY own_or_asked ON join_requests USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR file_in_sight(deal_file_id, (SELECT who_asks()))));
 
 -- Offers are the listing side's own; in a lease the landlord's.
 CREATE POLICY own_side ON offers AS RESTRICTIVE USING (side_in_sight(deal_file_id,
     CASE WHEN (SELECT f.kind FROM deal_files f WHERE f.id = offers.deal_file_id) = 'lease' THEN 'landlord' ELSE 'seller' END));
 
 -- OFFSET 0 keeps the planner from reading every row above first, to answer for a handful below.
-CREATE POLICY request_in_sight ON fill_request_papers USING (brokerage_id = (SELECT told('brokerage')::bigint)
+CREATE POLICY request_in_sight ON fill_request_papers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM fill_requests r WHERE r.id = fill_request_papers.fill_request_id OFFSET 0));
-CREATE POLICY set_in_sight ON reading_copies USING (brokerage_id = (SELECT told('brokerage')::bigint)
+CREATE POLICY set_in_sight ON reading_copies USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM assembled_sets s WHERE s.id = reading_copies.assembled_set_id OFFSET 0));
-CREATE POLICY copy_in_sight ON reading_copy_looks USING (brokerage_id = (SELECT told('brokerage')::bigint)
+CREATE POLICY copy_in_sight ON reading_copy_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM reading_copies r WHERE r.id = reading_copy_looks.reading_copy_id OFFSET 0));
-CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT told('brokerage')::bigint)
+CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND requirement_in_sight(requirement_id, (SELECT who_asks())));
 
 -- The history: an entry may be written whose side its writer does not see, and is read by its own side alone. Whoever
@@ -238,16 +238,16 @@ CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT tol
 CREATE POLICY own_side ON history AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side)) WITH CHECK (true);
 CREATE POLICY for_staff ON history AS RESTRICTIVE FOR SELECT USING (NOT staff_only OR staff_in_sight(deal_file_id));
 CREATE POLICY since_joined ON history AS RESTRICTIVE FOR SELECT USING (
-    (SELECT told('sight')) = 'all' OR (SELECT told('file')::bigint) = deal_file_id
-    OR deal_file_id NOT IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT told('person')::bigint) AND m.joined_at IS NOT NULL)
-    OR NOT EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = history.deal_file_id AND m.user_id = (SELECT told('person')::bigint) AND m.joined_at > history.at));
+    (SELECT session_of('sight')) = 'all' OR (SELECT session_of('file')::bigint) = deal_file_id
+    OR deal_file_id NOT IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT session_of('person')::bigint) AND m.joined_at IS NOT NULL)
+    OR NOT EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = history.deal_file_id AND m.user_id = (SELECT session_of('person')::bigint) AND m.joined_at > history.at));
 
 -- The history of the brokerage: for those who run an office, of their own offices and of what concerns all.
-CREATE POLICY who_runs_offices ON brokerage_history USING (brokerage_id = (SELECT told('brokerage')::bigint) AND person_holds('{administrator,broker}', office_id));
+CREATE POLICY who_runs_offices ON brokerage_history USING (brokerage_id = (SELECT session_of('brokerage')::bigint) AND person_holds('{administrator,broker}', office_id));
 
 -- Devices: one's own; those who run an office end the sessions of people there.
-CREATE POLICY own_devices ON remembered_devices USING (user_id = (SELECT told('person')::bigint) OR (SELECT told('sight')) = 'all'
-    OR (person_holds('{administrator,broker}', NULL) AND brokerage_id = (SELECT told('brokerage')::bigint)));
+CREATE POLICY own_devices ON remembered_devices USING (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'
+    OR (person_holds('{administrator,broker}', NULL) AND brokerage_id = (SELECT session_of('brokerage')::bigint)));
 
 -- Who changes what runs the brokerage. Brokers give roles in their own offices, but only an administrator makes brokers and
 -- administrators; whoever opens an office administers it.
@@ -255,13 +255,13 @@ CREATE POLICY administrators_open ON offices AS RESTRICTIVE FOR INSERT WITH CHEC
 CREATE POLICY who_runs_changes ON offices AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker}', id));
 CREATE POLICY who_runs_the_office ON office_roles AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', office_id)
     OR (role NOT IN ('broker', 'administrator') AND person_holds('{broker}', office_id))
-    OR (role = 'administrator' AND user_id = told('person')::bigint AND person_holds('{administrator}', NULL)));
+    OR (role = 'administrator' AND user_id = session_of('person')::bigint AND person_holds('{administrator}', NULL)));
 CREATE POLICY who_runs_the_office_changes ON office_roles AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator}', office_id));
 CREATE POLICY who_runs_the_office_takes ON office_roles AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', office_id)
     OR (role NOT IN ('broker', 'administrator') AND person_holds('{broker}', office_id)));
 -- People change themselves; others are changed by those who run an office.
 CREATE POLICY who_invites ON users AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker}', NULL));
-CREATE POLICY who_changes_people ON users AS RESTRICTIVE FOR UPDATE USING (id = told('person')::bigint OR person_holds('{administrator,broker}', NULL) OR told('person') IS NULL);
+CREATE POLICY who_changes_people ON users AS RESTRICTIVE FOR UPDATE USING (id = session_of('person')::bigint OR person_holds('{administrator,broker}', NULL) OR session_of('person') IS NULL);
 CREATE POLICY who_makes_rules ON office_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', NULL));
 CREATE POLICY who_changes_rules ON office_rules AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', NULL));
 CREATE POLICY who_drops_rules ON office_rules AS RESTRICTIVE FOR DELETE USING (person_holds('{broker,administrator}', NULL));

@@ -16,9 +16,12 @@ return [
 
     'link' => [
         'title' => 'This link does not work',
-        'sign' => 'Part of the link may be missing. Open it again from your email. If it still does not work, ask the person who sent it for a new one. Nothing you signed is lost.',
-        'fill' => 'Part of the link may be missing, or you were sent a newer one. Open the link in your newest email. If it still does not work, ask the person who sent it for a new one. Nothing you entered is lost.',
-        'read' => 'Part of the link may be missing. Open it again from your email. If it still does not work, ask the person who sent it for a new one.',
+        'sign' => 'Part of the link may be missing. Open it again from your email. If it still does not work, ask the person who sent it '.
+            'for a new one. Nothing you signed is lost.',
+        'fill' => 'Part of the link may be missing, or you were sent a newer one. Open the link in your newest email. If it still does '.
+            'not work, ask the person who sent it for a new one. Nothing you entered is lost.',
+        'read' => 'Part of the link may be missing. Open it again from your email. If it still does not work, ask the person who sent it '.
+            'for a new one.',
     ],
 
     'sign' => [
@@ -28,7 +31,9 @@ return [
         'takes' => 'It takes about :minutes.',
         'minutes' => '{1} 1 minute|[2,*] :count minutes',
         'before' => 'Before you start.',
-        'terms' => 'Signing here counts the same as signing on paper. You can stop at any time and come back with the same link. You can ask for paper copies at no cost. You can change your mind until you press Finish. When everyone has signed, you get all the documents by email. You need a device that opens PDF files.',
+        'terms' => 'Signing here counts the same as signing on paper. You can stop at any time and come back with the same link. You can '.
+            'ask for paper copies at no cost. You can change your mind until you press Finish. When everyone has signed, you get all the '.
+            'documents by email. You need a device that opens PDF files.',
         'agree' => 'I agree to get and sign these documents electronically.',
         'next' => 'Next you choose how your signature looks.',
 
@@ -59,8 +64,10 @@ return [
 
         // Said by the page while one signs
         'script' => [
-            'done' => 'All signed', 'one' => '1 place left', 'many' => ':count places left', 'finish' => 'Finish', 'start' => 'Start', 'next' => 'Next place', 'sign' => 'Sign here', 'initial' => 'Initial here', 'made' => 'done',
-            'old' => 'This page was open too long. Reload it. Everything you signed is saved.', 'failed' => 'That did not work. Try again.', 'offline' => 'There is no connection. What you signed so far is saved. Try again in a moment.',
+            'done' => 'All signed', 'one' => '1 place left', 'many' => ':count places left', 'finish' => 'Finish',
+            'start' => 'Start', 'next' => 'Next place', 'sign' => 'Sign here', 'initial' => 'Initial here', 'made' => 'done',
+            'old' => 'This page was open too long. Reload it. Everything you signed is saved.', 'failed' => 'That did not work. Try '.
+                'again.', 'offline' => 'There is no connection. What you signed so far is saved. Try again in a moment.',
         ],
 
         'text_intro' => 'The text of the document, to read or listen to.',
@@ -69,7 +76,8 @@ return [
 
     'over' => [
         'sealed' => 'Everyone has signed',
-        'sealed_more' => 'The documents for :file are complete: :pages pages, with a record of how they were signed. We emailed you a copy.',
+        'sealed_more' => 'The documents for :file are complete: :pages pages, with a record of how they were signed. We emailed you '.
+            'a copy.',
         'open' => 'Open the signed documents',
         'ended' => 'This link no longer shows them. Use the copy in your email, or ask :name for another.',
         'complete' => 'Everyone has signed',
@@ -79,7 +87,8 @@ return [
         'declined' => 'This signing has ended',
         'declined_more' => 'Someone declined to sign. You do not need to do anything. :name will be in touch.',
         'recalled' => 'There is nothing to sign right now',
-        'recalled_more' => ':name took the documents back, perhaps to change something. You will get a new email if there is something to sign.',
+        'recalled_more' => ':name took the documents back, perhaps to change something. You will get a new email if there is something '.
+            'to sign.',
         'lapsed' => 'The last day to sign has passed',
         'lapsed_more' => 'You could sign these documents until :day. Ask :name to send them again.',
         'waits' => 'It is not your turn yet',

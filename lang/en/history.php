@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /*
  * Entries of the histories as sentences, by what happened. "(first)": nothing stood there before. "(gone)": nothing stands
- * there now. "(why)": a reason was given. What stands in [brackets] is left out where its value is empty. :name and the like are filled from the entry.
+ * there now. "(why)": a reason was given. What stands in [brackets] is left out where its value is empty. :name and the like are filled
+ * from the entry.
  */
 return [
     // Terms, dates, status

@@ -11,7 +11,8 @@ return [
         'subject' => 'Please sign: :round',
         'body' => '{1} :sender asks you to sign a document for :file. :until'."\n\n:message\n\n".'The button opens the document. '.$yours.
             '|{2} :sender asks you to sign two documents for :file. :until'."\n\n:message\n\n".'The button opens the documents. '.$yours.
-            '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:message\n\n".'The button opens the documents. '.$yours,
+            '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:message\n\n".'The button opens the '.
+                'documents. '.$yours,
         'label' => 'Review and sign',
         'until' => 'Please sign by :day.',
     ],
@@ -42,7 +43,8 @@ return [
     'finished' => [
         'signer' => [
             'subject' => 'Signed by everyone: :round',
-            'body' => 'Everyone has signed the documents for :file. They are attached: :pages pages, with a record of how they were signed. Keep this email.',
+            'body' => 'Everyone has signed the documents for :file. They are attached: :pages pages, with a record of how they were '.
+                'signed. Keep this email.',
             'label' => 'See it online',
             'attachment' => 'Signed documents.pdf',
         ],
@@ -54,7 +56,8 @@ return [
     ],
     'seal_stopped' => [
         'subject' => 'Not sealed: :round',
-        'body' => 'Everyone has signed :round for :file, but we could not seal the documents. :why Nothing was changed. Ask your administrator to look at it before you use these documents.',
+        'body' => 'Everyone has signed :round for :file, but we could not seal the documents. :why Nothing was changed. Ask your '.
+            'administrator to look at it before you use these documents.',
         'label' => 'Open the round',
     ],
     'fill' => [
@@ -74,12 +77,14 @@ return [
     ],
     'read' => [
         'subject' => 'Documents to read: :file',
-        'body' => ":sender shares documents for :file with you: :pages pages, until :day.\n\n:message\n\nThis link is only for you. We record when it is opened.",
+        'body' => ":sender shares documents for :file with you: :pages pages, until :day.\n\n:message\n\nThis link is only for you. We ".
+            'record when it is opened.',
         'label' => 'Read the documents',
     ],
     'join_asked' => [
         'subject' => ':who asks to join :file',
-        'body' => ':who represents the other side and asks to work in your file :file. If you agree, they see what is shared and their own side’s papers, and nothing of your side’s.',
+        'body' => ':who represents the other side and asks to work in your file :file. If you agree, they see what is shared and their '.
+            'own side’s papers, and nothing of your side’s.',
         'label' => 'Decide in the file',
     ],
     'joined' => [
@@ -104,7 +109,8 @@ return [
     ],
     'invitation_taken' => [
         'subject' => ':by invites you to Unanimus',
-        'body' => ':by invited you to Unanimus. You already use this address at another brokerage, and each address works for one brokerage. Give :by another address to invite.',
+        'body' => ':by invited you to Unanimus. You already use this address at another brokerage, and each address works for one '.
+            'brokerage. Give :by another address to invite.',
         'label' => 'Unanimus',
     ],
 ];

@@ -211,7 +211,8 @@ it('holds the line in the database itself', function () {
     Sight::ofFile($file->brokerage_id + 1, $file->id);
     expect($count('deal_files'))->toBe(0);
     DB::select(
-        "SELECT set_config('unanimus.brokerage', '', true), set_config('unanimus.person', '', true), set_config('unanimus.offices', '{}', true), set_config('unanimus.file', '', true), set_config('unanimus.sight', '', true)",
+        "SELECT set_config('unanimus.brokerage', '', true), set_config('unanimus.person', '', true), set_config('unanimus.offices', '{}', ".
+            "true), set_config('unanimus.file', '', true), set_config('unanimus.sight', '', true)",
     );
     expect($count('facts'))->toBe(0)->and($count('users'))->toBe(0)->and($count('offices'))->toBe(0);
 });

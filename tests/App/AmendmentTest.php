@@ -40,7 +40,9 @@ function termsOf(DealFile $file): Unanimus\Terms\Facts
 it('offers what a signed amendment changes, applies it once with what moves, and says so', function () {
     $file = $this->aFile(['acceptance' => 'yesterday', 'closing' => '+30', 'possession' => '+33', 'price' => '400,000']);
     $closing = $file->office->today()->plusDays(44);
-    $walk = fn () => Agenda::of(DealFile::query()->with(['office', 'knownFacts', 'kits'])->findOrFail($file->id))->deadline('walk')?->due->iso();
+    $walk = fn () => Agenda::of(DealFile::query()->with(['office', 'knownFacts', 'kits'])->findOrFail($file->id))
+        ->deadline('walk')?->due
+        ->iso();
     $before = $walk();
     $paper = signedAmendment($this, $file, ['new_price' => '395,500', 'new_closing' => $closing->iso(), 'repairs' => 'the porch step']);
     $this->as('tomas')
@@ -97,7 +99,8 @@ it('keeps possession at closing as what was said, and moves it with closing', fu
     $day = $file->office->today()->plusDays(30);
     expect(termsOf($file)->value('possession'))->toBe($day->iso());
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('at closing');
-    $this->as('tomas')->get("/files/{$file->key}/history")->assertOk()->assertSee('Possession changed from December 21, 2026 to at closing');
+    $this->as('tomas')->get("/files/{$file->key}/history")->assertOk()->assertSee('Possession changed from December 21, 2026 to at '.
+        'closing');
     $this->as('tomas')
         ->post("/files/{$file->key}/shift", ['anchor' => 'closing', 'day' => $day->plusDays(7)->iso(), 'reason' => 'agreed'])
         ->assertSessionHas('told');
@@ -133,7 +136,9 @@ it('says beside a new value how it was until now, and leaves what a person has w
     $this->seeAll();
     $paper = $this->paper($file, 'M-207');
     $enter = function (string $blank, string $value) use ($paper) {
-        $answer = $this->as('tomas')->postJson("/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'key' => "until-{$blank}"]);
+        $answer = $this
+            ->as('tomas')
+            ->postJson("/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'key' => "until-{$blank}"]);
         $answer->assertOk();
         $this->seeAll();
 

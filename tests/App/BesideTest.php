@@ -16,7 +16,11 @@ it('shows the listing beside a paper, and tells where a value was carried over f
         ->update(['source' => 'Three Rivers Listing Exchange, Nov 20']);
     $paper = $this->paper($file, 'M-201');
     $this->as('tomas')->get("/papers/{$paper->key}")->assertSee('Show beside it')->assertSee('The listing');
-    $this->as('tomas')->get("/papers/{$paper->key}/beside?of=listing")->assertOk()->assertSee('Ostrander')->assertSee('data-use="Ostrander"', false);
+    $this->as('tomas')
+        ->get("/papers/{$paper->key}/beside?of=listing")
+        ->assertOk()
+        ->assertSee('Ostrander')
+        ->assertSee('data-use="Ostrander"', false);
     entry($paper, ['blank' => 'seller_status', 'value' => 'married', 'key' => 'beside-0001', 'from' => 'the listing']);
     // For an empty term it becomes the term, which says so too.
     entry($paper, ['blank' => 'excluded', 'value' => 'porch swing', 'key' => 'beside-0002', 'from' => 'the listing']);
@@ -36,7 +40,9 @@ it('finds what the other side’s paper says and ours does not, and fills our em
     $pdf = $this->as('tomas')->get("/papers/{$this->paper($theirs, 'M-201')->key}/pdf")->assertOk()->getContent();
     $scratch = new Scratch();
     $one = new UploadedFile($scratch->put('c.pdf', $pdf), 'counter from their agent.pdf', 'application/pdf', null, true);
-    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'counter-01'], ['Accept' => 'application/json'])->assertOk();
+    $this->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'counter-01'], ['Accept' => 'application/json'])
+        ->assertOk();
     $this->seeAll();
     $counter = $file->papers()->where('title', 'like', 'counter from%')->sole();
     $counter->update(['form_number' => 'M-201', 'form_revision' => $ours->form_revision]);

@@ -302,7 +302,8 @@ it('keeps every choice of a signature as its own event, and takes none after the
     $mark = $round->marks()->where('seat', 'buyer.1')->where('kind', 'signature')->firstOrFail();
     Auth::forgetGuards();
     $this->postJson("{$link}/marks/{$mark->key}")->assertOk();
-    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'plain'])->assertSessionHas('reason', SigningRefusal::AdoptedForGood->value);
+    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'plain'])
+        ->assertSessionHas('reason', SigningRefusal::AdoptedForGood->value);
     $this->seeAll();
     expect($this->signer($round, 'buyer.1')->signature()?->hand)->toBe('flowing');
 });

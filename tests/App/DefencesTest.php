@@ -28,7 +28,11 @@ function rowSecurity(bool $on): void
     }
 }
 
-/** Everyone who has no business in Tomás's file: another office's agent, its broker, another brokerage. @return array<string, App\Models\User> */
+/**
+ * Everyone who has no business in Tomás's file: another office's agent, its broker, another brokerage.
+ *
+ * @return array<string, App\Models\User>
+ */
 function intruders(): array
 {
     $outside = anotherOne();
@@ -180,7 +184,10 @@ it('finds a history that its owner wrote anew, cut, emptied, gave another side o
     }
 })->with([
     'rehashed by the owner' => [
-        "UPDATE history SET who = 'Someone else' WHERE deal_file_id = {file} AND seq = 2; DO \$\$ DECLARE h history; b text := repeat('0', 64); BEGIN FOR h IN SELECT * FROM history WHERE deal_file_id = {file} ORDER BY seq LOOP h.before := b; b := chain_hash(h); UPDATE history SET before = h.before, hash = b WHERE id = h.id; END LOOP; UPDATE history_heads SET hash = b WHERE deal_file_id = {file}; END \$\$;",
+        "UPDATE history SET who = 'Someone else' WHERE deal_file_id = {file} AND seq = 2; DO \$\$ DECLARE h history; b text := ".
+            "repeat('0', 64); BEGIN FOR h IN SELECT * FROM history WHERE deal_file_id = {file} ORDER BY seq LOOP h.before := b; b := ".
+            'chain_hash(h); UPDATE history SET before = h.before, hash = b WHERE id = h.id; END LOOP; UPDATE history_heads SET hash = b '.
+            'WHERE deal_file_id = {file}; END $$;',
         'sealed by someone else',
     ],
     'its end cut off' => ['DELETE FROM history WHERE deal_file_id = {file} AND seq > 3', 'ends at entry 3'],
@@ -190,7 +197,9 @@ it('finds a history that its owner wrote anew, cut, emptied, gave another side o
     ],
     'another side' => ["UPDATE history SET side = 'seller' WHERE deal_file_id = {file} AND seq = 2", 'entry 2 was changed'],
     'in another\'s name and earlier' => [
-        "INSERT INTO history (brokerage_id, deal_file_id, seq, at, who, what, data, before, hash) SELECT brokerage_id, deal_file_id, 100 + seq, at - interval '1 year', 'Ines Okafor-Lund', 'Agreed', '{}', hash, repeat('a', 64) FROM history WHERE deal_file_id = {file} AND seq = 2",
+        'INSERT INTO history (brokerage_id, deal_file_id, seq, at, who, what, data, before, hash) SELECT brokerage_id, deal_file_id, 100 '.
+            "+ seq, at - interval '1 year', 'Ines Okafor-Lund', 'Agreed', '{}', hash, repeat('a', 64) FROM history WHERE deal_file_id = ".
+            '{file} AND seq = 2',
         'was changed, moved or taken out',
     ],
 ]);
@@ -198,14 +207,18 @@ it('finds a history that its owner wrote anew, cut, emptied, gave another side o
 it('keeps what was sent from every change by the application', function (string $sql) {
     $round = $this->aRound($this->aFile());
     $this->seeAll();
-    expect(static fn () => DB::transaction(static fn () => DB::affectingStatement(strtr($sql, ['{round}' => (string) $round->id]))))->toThrow(
+    expect(
+        static fn () => DB::transaction(static fn () => DB::affectingStatement(strtr($sql, ['{round}' => (string) $round->id]))),
+    )->toThrow(
         QueryException::class,
     );
 })->with([
     'UPDATE marks SET x = 10 WHERE round_id = {round}',
     'DELETE FROM marks WHERE round_id = {round}',
     "UPDATE marks SET seat = 'buyer.2' WHERE round_id = {round}",
-    "INSERT INTO marks (key, brokerage_id, deal_file_id, round_id, round_paper_id, seat, kind, page, x, y, width, height, position) SELECT 'X' || substr(key, 2), brokerage_id, deal_file_id, round_id, round_paper_id, seat, kind, page, x, y, width, height, 99 FROM marks WHERE round_id = {round} LIMIT 1",
+    'INSERT INTO marks (key, brokerage_id, deal_file_id, round_id, round_paper_id, seat, kind, page, x, y, width, height, position) '.
+        "SELECT 'X' || substr(key, 2), brokerage_id, deal_file_id, round_id, round_paper_id, seat, kind, page, x, y, width, height, 99 ".
+        'FROM marks WHERE round_id = {round} LIMIT 1',
     "UPDATE round_papers SET sha256 = repeat('a', 64) WHERE round_id = {round}",
     'DELETE FROM round_papers WHERE round_id = {round}',
     "UPDATE signers SET name = 'Another' WHERE round_id = {round}",

@@ -299,7 +299,13 @@ it('takes each paper of the agency into the follow-on by itself, but none that i
         $this->people['tomas'],
     );
     $this->seeAll();
-    $states = $next->papers()->where('form_number', 'M-102')->orderBy('id')->get()->map(static fn (Paper $own) => $own->state->value)->all();
+    $states = $next
+        ->papers()
+        ->where('form_number', 'M-102')
+        ->orderBy('id')
+        ->get()
+        ->map(static fn (Paper $own) => $own->state->value)
+        ->all();
     expect($states)
         ->toEqualCanonicalizing(['signed', 'draft'])
         ->and($next->papers()->where('state', 'out')->exists())

@@ -23,7 +23,8 @@ function anotherBrokerage(): User
     $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
     App\Models\Sight::ofBrokerage($id);
     DB::insert(
-        'INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, ?, ?, ?)',
+        'INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, '.
+            '?, ?, ?)',
         [$id, (string) Str::ulid(), 'Harborstone Homes', hash('sha256', 'their-token'), 'Harborstone Homes', 'deals@harborstone.example'],
     );
     $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);

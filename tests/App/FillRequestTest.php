@@ -309,8 +309,15 @@ it('asks by default whom the blanks belong to, and says when somebody else was a
 it('lets the owner complete the listing input sheet by link, and the file use the answers it does not know', function () {
     Illuminate\Support\Facades\Auth::setUser($this->people['caleb']);
     $file = app(App\Files\Actions\OpenFile::class)($this->people['caleb'], \Unanimus\Parties\Representation::Seller);
-    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example']);
-    app(App\Files\Actions\SetFact::class)->many($file->refresh(), ['property.street' => '208 Copperbeech Road', 'property.year_built' => '1987']);
+    app(App\Files\Actions\SetParty::class)(
+        $file,
+        Unanimus\Signing\Seat::of('seller.1'),
+        ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example'],
+    );
+    app(App\Files\Actions\SetFact::class)->many(
+        $file->refresh(),
+        ['property.street' => '208 Copperbeech Road', 'property.year_built' => '1987'],
+    );
     $paper = $this->paper($file, 'Q-20');
     Illuminate\Support\Facades\Auth::forgetGuards();
     $this->as('caleb')
@@ -322,7 +329,10 @@ it('lets the owner complete the listing input sheet by link, and the file use th
     Illuminate\Support\Facades\Auth::forgetGuards();
     $answers = ['town' => 'Pellingford', 'area' => '2,510', 'bedrooms' => '4', 'list_price' => '538k'];
     foreach ($answers as $blank => $value) {
-        $this->postJson("/fill/{$fill->token()}/papers/{$paper->key}/entries", ['blank' => $blank, 'value' => $value, 'key' => "owner-{$blank}-1"])->assertOk();
+        $this->postJson(
+            "/fill/{$fill->token()}/papers/{$paper->key}/entries",
+            ['blank' => $blank, 'value' => $value, 'key' => "owner-{$blank}-1"],
+        )->assertOk();
     }
     $this->as('caleb')
         ->get("/papers/{$paper->key}")

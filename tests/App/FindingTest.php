@@ -18,7 +18,11 @@ it('prefers a form to others like it where a broker or administrator of the offi
     $this->seeAll();
     expect($office->fresh()->preferred_forms)->toBe(['M-214']);
     $file = $this->aFile();
-    $this->as('tomas')->get("/files/{$file->key}/forms?q=financing")->assertOk()->assertSee('preferred here')->assertDontSee('Stop preferring');
+    $this->as('tomas')
+        ->get("/files/{$file->key}/forms?q=financing")
+        ->assertOk()
+        ->assertSee('preferred here')
+        ->assertDontSee('Stop preferring');
     $this->as('dario')->post($path, ['on' => '0'])->assertNoContent();
     $this->seeAll();
     expect($office->fresh()->preferred_forms)
@@ -33,7 +37,8 @@ it('undoes the removal of a form with what was filled in', function () {
     $this->seeAll();
     $paper = $this->paper($file, 'M-207');
     entry($paper, ['blank' => 'repairs', 'value' => 'the porch step', 'key' => 'undo-0001']);
-    $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'out'])->assertSee('Removed. What was filled in is kept.')->assertSee('Undo');
+    $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'out'])->assertSee('Removed. What was filled in '.
+        'is kept.')->assertSee('Undo');
     $this->as('tomas')->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])->assertDontSee('Undo');
     $this->seeAll();
     expect($paper->fresh()->state->value)->toBe('draft')->and($paper->fresh()->entries()['repairs'])->toBe('the porch step');
@@ -50,11 +55,15 @@ it('lists facts of a contract that nobody has checked before it is sent, and rem
     $round = $file->rounds()->latest('id')->firstOrFail();
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('On the contract and not checked yet')->assertSee('Mark as checked');
     $path = "/files/{$file->key}/checked-facts";
-    $this->as('tomas')->post($path, ['facts' => ['property.street'], 'against' => ' '])->assertSessionHas('reason', TermRefusal::CheckedAgainstNothing->value);
+    $this->as('tomas')
+        ->post($path, ['facts' => ['property.street'], 'against' => ' '])
+        ->assertSessionHas('reason', TermRefusal::CheckedAgainstNothing->value);
     $this->as('tomas')
         ->post($path, ['facts' => ['property.street', 'property.county', 'price'], 'against' => 'county record'])
         ->assertSessionHas('told', '2 facts marked as checked.');
-    $this->as('tomas')->post($path, ['facts' => ['property.street'], 'against' => 'deed'])->assertSessionHas('reason', TermRefusal::NothingToCheck->value);
+    $this->as('tomas')
+        ->post($path, ['facts' => ['property.street'], 'against' => 'deed'])
+        ->assertSessionHas('reason', TermRefusal::NothingToCheck->value);
     $this->as('tomas')->get("/rounds/{$round->key}")->assertDontSee('not checked yet');
     $this->seeAll();
     $fact = KnownFact::query()->where('deal_file_id', $file->id)->where('name', 'property.street')->sole();

@@ -59,7 +59,8 @@ it('files the same listing once, and what has changed as a version beside it', f
 it('files it by itself when the contract is made, once, and by hand at any time', function () {
     Http::fake([
         '*/odata/Property*' => Http::response(['value' => [[
-            'ListingId' => 'TR-26-04182', 'ListingKey' => 'k1', 'StreetNumber' => '14', 'StreetName' => 'Lanternfish', 'ListPrice' => 412500,
+            'ListingId' => 'TR-26-04182', 'ListingKey' => 'k1', 'StreetNumber' => '14', 'StreetName' => 'Lanternfish',
+            'ListPrice' => 412500,
         ]]]),
         '*/odata/Media*' => Http::response(['value' => [
             ['MimeType' => 'image/jpeg', 'Order' => 2, 'ShortDescription' => 'Kitchen'],

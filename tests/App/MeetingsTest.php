@@ -63,8 +63,10 @@ it('writes all of a file or nothing of it, also where the disk takes no more', f
     $folder = sys_get_temp_dir().'/store-'.bin2hex(random_bytes(4));
     mkdir($folder);
     $code =
-        'require $argv[1]."/vendor/autoload.php"; $store = new App\\Storage\\LocalStore($argv[2]); $store->write(hash("sha256", "small"), "small");'.
-        'try { $store->write(hash("sha256", "large"), str_repeat("x", 3_000_000)); echo "written"; } catch (Unanimus\\Pages\\DiskFull $full) { echo $full->getMessage(); }';
+        'require $argv[1]."/vendor/autoload.php"; $store = new App\\Storage\\LocalStore($argv[2]); $store->write(hash("sha256", "small"), '.
+            '"small");'.
+        'try { $store->write(hash("sha256", "large"), str_repeat("x", 3_000_000)); echo "written"; } catch (Unanimus\\Pages\\DiskFull '.
+            '$full) { echo $full->getMessage(); }';
     // A limit on the size of files is to a program what a full disk is.
     exec(
         'trap "" XFSZ; ulimit -f 1000; php -r '.
@@ -116,7 +118,8 @@ it('tells a signer who has finished that it is done, also when the deal ended be
     $this->post("{$link}/finish")
         ->assertRedirect($link)
         ->assertSessionMissing('refused');
-    $this->post('/sign/'.$this->signer($round, 'buyer.2')->token().'/consent', ['agree' => '1'])->assertSessionHas('reason', SigningRefusal::DealEnded->value);
+    $this->post('/sign/'.$this->signer($round, 'buyer.2')->token().'/consent', ['agree' => '1'])
+        ->assertSessionHas('reason', SigningRefusal::DealEnded->value);
 });
 
 /** What a client is asked to fill of a paper, with their link. @return array{string, Paper} */

@@ -111,7 +111,14 @@ it('lets an agent bring in their own files only, and nobody see another\'s table
     $import = tried('priya', ['1 Ropewalk Lane;Caleb Nakagawa;buyer;;;']);
     expect($import->lines()->value('told'))->toContain('coordinator or broker');
     foreach (
-        [['GET', ''], ['GET', '/progress'], ['GET', '/left.csv'], ['POST', '/start'], ['POST', '/rows/2'], ['PUT', '/try']] as [$method, $path]
+        [
+            ['GET', ''],
+            ['GET', '/progress'],
+            ['GET', '/left.csv'],
+            ['POST', '/start'],
+            ['POST', '/rows/2'],
+            ['PUT', '/try'],
+        ] as [$method, $path]
     ) {
         $this->as('caleb')
             ->call($method, "/imports/{$import->key}{$path}", ['matched' => [], 'office' => 'x'])

@@ -359,7 +359,8 @@ it('fills where the page is read, also on a flat page that is cropped, trimmed a
         MadePdf::of([
             1 => '<< /Type /Catalog /Pages 2 0 R >>',
             2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
-            3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 700 900] /CropBox [40 50 652 842] /TrimBox [90 100 600 800] /Rotate 90 /Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> >>',
+            3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 700 900] /CropBox [40 50 652 842] /TrimBox [90 100 600 800] /Rotate 90 '.
+                '/Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> >>',
             4 => MadePdf::stream('', MadePdf::text(200, 400, 'A cropped and turned sheet')),
             5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
         ]),

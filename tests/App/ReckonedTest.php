@@ -87,7 +87,8 @@ it('knows a paper’s latest version by itself, whoever added it', function () {
         ->and($paper->fresh()->latest?->id)
         ->toBe($first->id);
     DB::insert(
-        "INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages) VALUES ('01ARZ3NDEKTSV4RRFFQ69G5FAV', ?, ?, ?, 2, 'uploaded', ?, 1)",
+        'INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages) VALUES '.
+            "('01ARZ3NDEKTSV4RRFFQ69G5FAV', ?, ?, ?, 2, 'uploaded', ?, 1)",
         [$file->brokerage_id, $file->id, $paper->id, $sum],
     );
     expect($paper->fresh()->latest?->number)

@@ -212,7 +212,9 @@ it('has no sheet without a price', function () {
 
 $letter = static fn (string $id = 'one') => 'From: =?UTF-8?B?'.
     base64_encode('José <jose@eide.example>').
-    "?=\r\nSubject: Survey\r\nMessage-ID: <{$id}@x.example>\r\nContent-Type: multipart/mixed; boundary=\"b\"\r\n\r\n--b\r\nContent-Type: text/plain; charset=utf-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\nHere it is =C3=A9\r\n--b\r\nContent-Type: application/pdf; name=\"survey.pdf\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".
+    "?=\r\nSubject: Survey\r\nMessage-ID: <{$id}@x.example>\r\nContent-Type: multipart/mixed; boundary=\"b\"\r\n\r\n--b\r\nContent-Type: ".
+        "text/plain; charset=utf-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\nHere it is =C3=A9\r\n--b\r\nContent-Type: ".
+        "application/pdf; name=\"survey.pdf\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".
     base64_encode('%PDF-1.4 survey').
     "\r\n--b--\r\n";
 

@@ -20,9 +20,11 @@ it('keeps a signer to their own steps, in order', function () {
     Auth::forgetGuards();
     $this->postJson("{$link}/marks/{$own->key}")->assertStatus(409);
     $this->post("{$link}/consent")->assertSessionHasErrors('agree');
-    $this->post("{$link}/adopt", ['name' => 'S', 'initials' => 'S', 'hand' => 'flowing'])->assertSessionHas('reason', SigningRefusal::NotConsented->value);
+    $this->post("{$link}/adopt", ['name' => 'S', 'initials' => 'S', 'hand' => 'flowing'])
+        ->assertSessionHas('reason', SigningRefusal::NotConsented->value);
     $this->post("{$link}/consent", ['agree' => '1']);
-    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'nonsense'])->assertSessionHas('reason', SigningRefusal::NoSuchStyle->value);
+    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'nonsense'])
+        ->assertSessionHas('reason', SigningRefusal::NoSuchStyle->value);
     $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'brisk']);
     $this->postJson("{$link}/marks/{$others->key}")->assertStatus(409);
     $this->postJson("{$link}/marks/01ARZ3NDEKTSV4RRFFQ69G5FAV")->assertNotFound();
@@ -33,7 +35,8 @@ it('keeps a signer to their own steps, in order', function () {
     $this->postJson("{$link}/marks/{$own->key}")
         ->assertOk()
         ->assertJson(['left' => 0]);
-    $this->post("{$link}/adopt", ['name' => 'Someone Else', 'initials' => 'X', 'hand' => 'plain'])->assertSessionHas('reason', SigningRefusal::AdoptedForGood->value);
+    $this->post("{$link}/adopt", ['name' => 'Someone Else', 'initials' => 'X', 'hand' => 'plain'])
+        ->assertSessionHas('reason', SigningRefusal::AdoptedForGood->value);
     $this->post("{$link}/finish")->assertRedirect($link);
     $this->post("{$link}/finish")->assertRedirect();
     $this->seeAll();

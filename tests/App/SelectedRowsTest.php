@@ -8,7 +8,14 @@ use Unanimus\Files\PaperRefusal;
 
 it('puts papers of one part in order, and refuses to mix parts', function () {
     $file = $this->aFile();
-    $offer = fn () => $file->papers()->where('stage', 'offer')->where('state', '<>', 'void')->orderBy('position')->orderBy('id')->pluck('key')->all();
+    $offer = fn () => $file
+        ->papers()
+        ->where('stage', 'offer')
+        ->where('state', '<>', 'void')
+        ->orderBy('position')
+        ->orderBy('id')
+        ->pluck('key')
+        ->all();
     $before = $offer();
     $wanted = [$before[2], $before[0], $before[1], ...array_slice($before, 3)];
     $this->as('tomas')->post("/files/{$file->key}/order", ['papers' => $wanted])->assertNoContent();
@@ -71,7 +78,8 @@ it('reminds whoever owes something on the selected papers, once each, and says w
     $this->as('tomas')
         ->post("/files/{$file->key}/reminders", ['papers' => $papers('M-102', 'M-201', 'M-230')])
         ->assertSessionHas('told', fn (string $told) => substr_count($told, 'Sunniva Eide') === 1 && str_contains($told, 'José'))
-        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Lead-based paint disclosure') && ! str_contains($told, 'Agency'));
+        ->assertSessionHas('refused', fn (string $told) => str_contains($told, 'Lead-based paint '.
+            'disclosure') && ! str_contains($told, 'Agency'));
     $this->seeAll();
     $events = fn () => DB::table('round_events')->where('deal_file_id', $file->id)->where('kind', 'reminded')->count();
     $letters = fn () => DB::table('letters')->where('once_key', 'like', 'remind:%')->count();

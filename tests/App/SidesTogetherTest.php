@@ -220,7 +220,11 @@ it('lets one side\'s agent send what both sides sign, without showing them the o
 
 it('asks both clients of a lease of which both sides are ours, and calls the file by the landlord', function () {
     Auth::setUser($this->people['priya']);
-    $file = app(App\Files\Actions\OpenFile::class)($this->people['priya'], \Unanimus\Parties\Representation::Both, \Unanimus\Parties\DealKind::Lease);
+    $file = app(App\Files\Actions\OpenFile::class)(
+        $this->people['priya'],
+        \Unanimus\Parties\Representation::Both,
+        \Unanimus\Parties\DealKind::Lease,
+    );
     foreach (['landlord.1' => 'Idris Vantongeren', 'tenant.1' => 'Leonie Abara'] as $seat => $name) {
         app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of($seat), [
             'name' => $name,

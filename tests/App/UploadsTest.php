@@ -187,7 +187,9 @@ function uploaded(object $case, object $file, string $name, string $pdf): void
 {
     $scratch = new Scratch();
     $one = new UploadedFile($scratch->put('one.pdf', $pdf), $name, 'application/pdf', null, true);
-    $case->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'up-'.md5($name)], ['Accept' => 'application/json'])->assertOk();
+    $case->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'up-'.md5($name)], ['Accept' => 'application/json'])
+        ->assertOk();
     $case->seeAll();
 }
 
@@ -198,8 +200,11 @@ it('proposes the row of a form that comes back, places it there in one step, and
     $scratch = new Scratch();
     $scan = press()->print([(new Drawing(612, 792))->text(72, 90, 14, 'no words that tell')]);
     $one = new UploadedFile($scratch->put('a.pdf', $scan), "{$agreement->title}.pdf", 'application/pdf', null, true);
-    $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'place-0001'], ['Accept' => 'application/json'])->assertOk();
-    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('Check where your uploads go')->assertSee("looks like the {$agreement->title}");
+    $this->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'place-0001'], ['Accept' => 'application/json'])
+        ->assertOk();
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertSee('Check where your uploads go')->assertSee('looks like the '.
+        "{$agreement->title}");
     // Nobody else is asked, and nobody else's answer counts.
     $this->as('wendell')->get("/files/{$file->key}")->assertOk()->assertDontSee('Check where your uploads go');
     $this->as('wendell')->post("/files/{$file->key}/placing", ['to' => ['place-0001' => $agreement->key]])->assertRedirect();
@@ -207,7 +212,10 @@ it('proposes the row of a form that comes back, places it there in one step, and
     $own = Upload::query()->where('key', 'place-0001')->sole()->paper;
     expect($agreement->fresh()->state->value)->toBe('draft')->and($own->state->value)->toBe('ready');
 
-    $place = fn (string $key) => $this->as('tomas')->post("/files/{$file->key}/placing", ['to' => ['place-0001' => $key]])->assertRedirect();
+    $place = fn (string $key) => $this
+        ->as('tomas')
+        ->post("/files/{$file->key}/placing", ['to' => ['place-0001' => $key]])
+        ->assertRedirect();
     $place($agreement->key);
     $this->seeAll();
     expect($agreement->fresh()->state->value)
@@ -246,7 +254,8 @@ it('sees that one PDF holds several forms, and puts each at its row', function (
     uploaded($this, $file, 'scan 77.pdf', (string) file_get_contents($scratch->path('all.pdf')));
     $upload = Upload::query()->where('name', 'scan 77.pdf')->sole();
     expect(array_map(fn ($part) => $part->form, $upload->stack()))->toBe(['M-201', 'M-230']);
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee('Separate the 2 papers in it')->assertSee('Lead-based paint disclosure (page');
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('Separate the 2 papers in it')->assertSee('Lead-based paint '.
+        'disclosure (page');
     $this->as('tomas')
         ->post("/files/{$file->key}/placing", ['to' => [$upload->key => ''], 'apart' => [$upload->key]])
         ->assertRedirect();

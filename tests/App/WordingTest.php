@@ -12,7 +12,8 @@ it('leaves no gap where a letter has no message and no last day, and puts in wha
             "Tomás Iriarte asks you to sign a document for 14 Lanternfish Lane.\n\n".
                 'The button opens the document. This link is only for you. Please do not forward this email.',
         )
-        ->and(Wording::of('invite', [...$with, 'message' => "Ask for :file | or\n\n\nring me", 'until' => 'Please sign by Friday.'], 2)->body)
+        ->and(Wording::of('invite', [...$with, 'message' => "Ask for :file | or\n\n\nring me", 'until' => 'Please sign by '.
+            'Friday.'], 2)->body)
         ->toContain("two documents for 14 Lanternfish Lane. Please sign by Friday.\n\nAsk for :file | or\n\nring me\n\nThe button")
         ->and(Wording::of('invite', $with, 7)->body)
         ->toContain('sign 7 documents for');

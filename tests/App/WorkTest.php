@@ -45,7 +45,8 @@ it('seals later when the time stamp cannot be had: one job however often it is l
     }
     expect(DB::table('jobs')->where('queue', SealRound::KIND)->count())->toBe(1)
         ->and(DB::table('letters')->whereNull('sent_at')->count())->toBe(0)
-        ->and(SealRound::waiting($round->id)?->sentence('Sealing', 'America/New_York'))->toContain('waits for the time stamp')->toContain('next try');
+        ->and(SealRound::waiting($round->id)?->sentence('Sealing', 'America/New_York'))->toContain('waits for the '.
+            'time stamp')->toContain('next try');
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('waits for the time stamp')->assertSee('Try again now');
     $this->as('tomas')->get("/files/{$round->file->key}")->assertSee('Sealing waits for the time stamp')->assertSee('Try again now');
     $this->get('/up')->assertSee('time stamp');
@@ -114,16 +115,30 @@ it('leaves one job that counts, however often a person asks for another try duri
     $job->handle();
     $job->handle();
     $this->seeAll();
-    expect($down::$tried)->toBe(1)->and(DB::table('pending_work')->where('kind', 'trial')->value('tries'))->toBe(1)->and((int) DB::table('pending_work')->where('kind', 'trial')->value('ticket'))->toBe($newest + 1);
+    expect($down::$tried)
+        ->toBe(1)
+        ->and(DB::table('pending_work')->where('kind', 'trial')->value('tries'))
+        ->toBe(1)
+        ->and((int) DB::table('pending_work')->where('kind', 'trial')->value('ticket'))
+        ->toBe($newest + 1);
 });
 
 it('stops a letter that the mail server refuses for good, and holds up no other by it', function () {
-    $letter = fn (string $to) => Post::toColleague($this->people['tomas']->brokerage_id, "trial:{$to}", new Addressee('Somebody', $to), Wording::of('invitation', ['by' => 'Trial']), '/files');
+    $letter = fn (string $to) => Post::toColleague(
+        $this->people['tomas']->brokerage_id,
+        "trial:{$to}",
+        new Addressee('Somebody', $to),
+        Wording::of('invitation', ['by' => 'Trial']),
+        '/files',
+    );
     Mail::extend('picky', fn () => new class extends AbstractTransport
     {
         protected function doSend(SentMessage $message): void
         {
-            str_contains($message->getEnvelope()->getRecipients()[0]->getAddress(), 'gone') && throw new UnexpectedResponseException('550 no such mailbox', 550);
+            str_contains(
+                $message->getEnvelope()->getRecipients()[0]->getAddress(),
+                'gone',
+            ) && throw new UnexpectedResponseException('550 no such mailbox', 550);
         }
 
         public function __toString(): string
@@ -146,7 +161,16 @@ it('tells the sender of a round that an address was refused, until another email
     $round = $this->aRound($this->aFile());
     $letter = DB::table('letters')->where('action', 'signer '.$this->signer($round, 'buyer.1')->key)->value('id');
     DB::table('letters')->where('id', $letter)->update(['sent_at' => null]);
-    DB::table('pending_work')->updateOrInsert(['kind' => 'letters', 'thing' => $letter], ['brokerage_id' => $round->brokerage_id, 'job' => SendLetter::class, 'claimed_until' => now(), 'stopped' => true, 'fault' => 'the mail server does not accept “x@gone.example”.']);
+    DB::table('pending_work')->updateOrInsert(
+        ['kind' => 'letters', 'thing' => $letter],
+        [
+            'brokerage_id' => $round->brokerage_id,
+            'job' => SendLetter::class,
+            'claimed_until' => now(),
+            'stopped' => true,
+            'fault' => 'the mail server does not accept “x@gone.example”.',
+        ],
+    );
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('The email did not go out')->assertSee('x@gone.example');
     $this->as('priya')->get("/rounds/{$round->key}")->assertDontSee('x@gone.example');
 });

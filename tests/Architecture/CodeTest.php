@@ -42,7 +42,9 @@ arch('the pages know nothing of forms, signing or money')
 function changesIn(string $code): array
 {
     $changes =
-        '/->(update|save|delete|create|forceFill|forceDelete|insert\w*|upsert|increment|decrement|firstOrCreate|updateOrCreate|touch|push|attach|detach|sync|lockForUpdate|sharedLock)\(|::(create|insert|upsert|updateOrCreate|firstOrCreate)\(|DB::(statement|insert|update|delete|unprepared|transaction)\(/';
+        '/->(update|save|delete|create|forceFill|forceDelete|insert\w*|upsert|increment|decrement|firstOrCreate|updateOrCreate|touch|'.
+        'push|attach|detach|sync|lockForUpdate|sharedLock)\(|'.
+        '::(create|insert|upsert|updateOrCreate|firstOrCreate)\(|DB::(statement|insert|update|delete|unprepared|transaction)\(/';
 
     return array_values(
         preg_grep('/session\(\)|->create\(.*Validator/', preg_grep($changes, explode("\n", $code)) ?: [], PREG_GREP_INVERT) ?: [],
@@ -60,7 +62,8 @@ it('lets controllers change nothing themselves: actions do, with their history',
         ->toBe([])
         ->and(
             changesIn(
-                "\$file->update(['status' => 'closed']);\n\$request->session()->put('x', 1);\nDB::table('rounds')->lockForUpdate()->first();\nPaper::create([]);",
+                "\$file->update(['status' => 'closed']);\n\$request->session()->put('x', ".
+                    "1);\nDB::table('rounds')->lockForUpdate()->first();\nPaper::create([]);",
             ),
         )
         ->toHaveCount(3);
@@ -81,4 +84,18 @@ it('names no file longer than 400 lines', function (string $file) {
             yield [(string) $file];
         }
     }
+});
+
+it('keeps lines to 140 columns, in PHP and in templates', function () {
+    $root = dirname(__DIR__, 2);
+    $long = [];
+    foreach (['core', 'app', 'database', 'lang', 'routes', 'config', 'resources/views', 'tests'] as $folder) {
+        $files = new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}"));
+        foreach (new RegexIterator($files, '/(?<!widths)\.php$/') as $file) {
+            foreach (file((string) $file, FILE_IGNORE_NEW_LINES) ?: [] as $number => $line) {
+                mb_strlen($line) <= 140 || ($long[] = substr((string) $file, strlen($root) + 1).':'.($number + 1));
+            }
+        }
+    }
+    expect($long)->toBe([]);
 });

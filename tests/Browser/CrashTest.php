@@ -28,7 +28,11 @@ function worker(string $what): void
     exec("supervisorctl -c {$state}/run/supervisor.conf {$what} sealing 2>&1", $said, $code);
 }
 
-/** A fresh round of one paper in a new file, sent, with the letters out. @return array{string, list<string>} round key and the three addresses */
+/**
+ * A fresh round of one paper in a new file, sent, with the letters out.
+ *
+ * @return array{string, list<string>} round key and the three addresses
+ */
 function sentRound(Visitor $agent, string $name): array
 {
     $slug = strtolower($name);
@@ -61,7 +65,8 @@ function upToFinish(string $link, string $seat, string $round): Visitor
     foreach (
         ledger()
             ->query(
-                "SELECT k.key FROM marks k JOIN rounds r ON r.id = k.round_id WHERE r.key = '{$round}' AND k.seat = '{$seat}' AND k.kind IN ('signature', 'initials')",
+                "SELECT k.key FROM marks k JOIN rounds r ON r.id = k.round_id WHERE r.key = '{$round}' AND k.seat = '{$seat}' AND k.kind ".
+                    "IN ('signature', 'initials')",
             )
             ->fetchAll(PDO::FETCH_COLUMN) as $mark
     ) {
@@ -87,7 +92,8 @@ it('takes two signers who finish at the same moment, each clicking twice, to one
         ->toBe('invited')
         ->and(
             one(
-                "SELECT count(*) FROM letters WHERE once_key LIKE 'invite:%' AND recipient = 'tomas@quillmark.example' AND deal_file_id = (SELECT deal_file_id FROM rounds WHERE id = {$id})",
+                "SELECT count(*) FROM letters WHERE once_key LIKE 'invite:%' AND recipient = 'tomas@quillmark.example' AND deal_file_id = ".
+                    "(SELECT deal_file_id FROM rounds WHERE id = {$id})",
             ),
         )
         ->toBe(1);
@@ -101,7 +107,8 @@ it('makes exactly one sealed set, though the worker is killed in the middle of i
         if ($index === 2) {
             $this->eventually(
                 fn () => one(
-                    "SELECT sent_at FROM letters WHERE once_key LIKE 'invite:%' AND recipient = '{$address}' AND deal_file_id = (SELECT deal_file_id FROM rounds WHERE id = {$id})",
+                    "SELECT sent_at FROM letters WHERE once_key LIKE 'invite:%' AND recipient = '{$address}' AND deal_file_id = (SELECT ".
+                        "deal_file_id FROM rounds WHERE id = {$id})",
                 ) ?:
                 null,
                 'the agent got no letter',
@@ -134,7 +141,8 @@ it('makes exactly one sealed set, though the worker is killed in the middle of i
         $sets = (int) one("SELECT count(*) FROM sealed_sets WHERE round_id = {$id}");
         expect(
             (int) one(
-                "SELECT count(*) FROM paper_versions v JOIN round_papers rp ON rp.paper_id = v.paper_id WHERE rp.round_id = {$id} AND v.made_by = 'signed'",
+                "SELECT count(*) FROM paper_versions v JOIN round_papers rp ON rp.paper_id = v.paper_id WHERE rp.round_id = {$id} AND ".
+                    "v.made_by = 'signed'",
             ),
         )->toBe($sets);
     }
@@ -163,7 +171,8 @@ it('stores each of many entries sent at once, none twice', function () {
     $agent = new Visitor(BrowserCase::url());
     $agent->signIn('tomas@quillmark.example');
     $paper = (string) one(
-        "SELECT p.key FROM papers p JOIN deal_files f ON f.id = p.deal_file_id JOIN parties y ON y.deal_file_id = f.id WHERE y.name = 'Perpetua Ashdown 1' AND p.form_number = 'M-201'",
+        'SELECT p.key FROM papers p JOIN deal_files f ON f.id = p.deal_file_id JOIN parties y ON y.deal_file_id = f.id WHERE y.name = '.
+            "'Perpetua Ashdown 1' AND p.form_number = 'M-201'",
     );
     $calls = [];
     foreach (range(1, 12) as $n) {
@@ -173,7 +182,8 @@ it('stores each of many entries sent at once, none twice', function () {
     Visitor::together($calls);
     expect(
         (int) one(
-            "SELECT count(*) FROM paper_entries e JOIN papers p ON p.id = e.paper_id WHERE p.key = '{$paper}' AND e.client_key LIKE 'web:at-once-%'",
+            "SELECT count(*) FROM paper_entries e JOIN papers p ON p.id = e.paper_id WHERE p.key = '{$paper}' AND e.client_key LIKE ".
+                "'web:at-once-%'",
         ),
     )
         ->toBe(12)

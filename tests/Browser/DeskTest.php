@@ -61,7 +61,8 @@ it('chooses an offer, and the file is under contract with its terms', function (
     $this->press('Record offer');
     $this->seeText('Orla Devereux-Kim', 'table');
     $this->browser->executeScript(
-        "[...document.querySelectorAll('button[value=choose]')].at(-1).scrollIntoView({block: 'center'}); [...document.querySelectorAll('button[value=choose]')].at(-1).click()",
+        "[...document.querySelectorAll('button[value=choose]')].at(-1).scrollIntoView({block: 'center'}); ".
+            "[...document.querySelectorAll('button[value=choose]')].at(-1).click()",
     );
     $this->seeText('It is the contract now');
     $this->seeText('$560,000', '.price');
@@ -78,7 +79,9 @@ it('copies a kit, changes it, and sees to which files its conditions would apply
     $this->press('Save', 'form:has(input[value=about])');
     $this->seeText('version 2');
     $this->browser->executeScript(
-        "const f = document.querySelector('form:has(input[value=when])'); f.querySelector('[name=\"when[0][fact]\"]').value = 'kind'; f.querySelector('[name=\"when[0][operator]\"]').value = 'is'; f.querySelector('[name=\"when[0][value]\"]').value = 'sale'; f.querySelector('[name=\"when[1][fact]\"]').value = ''; f.querySelector('[name=\"when[2][fact]\"]').value = ''",
+        "const f = document.querySelector('form:has(input[value=when])'); f.querySelector('[name=\"when[0][fact]\"]').value = 'kind'; ".
+            "f.querySelector('[name=\"when[0][operator]\"]').value = 'is'; f.querySelector('[name=\"when[0][value]\"]').value = 'sale'; ".
+            "f.querySelector('[name=\"when[1][fact]\"]').value = ''; f.querySelector('[name=\"when[2][fact]\"]').value = ''",
     );
     $this->press('Which files would it apply to?');
     $this->seeText('14 Lanternfish Lane', '.preview');

@@ -54,7 +54,8 @@ function everyPage(): array
         'review/{requirement}' => ['ines', "/review/{SELECT key FROM requirements WHERE review_state = 'submitted' ORDER BY id LIMIT 1}"],
         'rounds/{round}' => [
             'tomas',
-            "/rounds/{SELECT r.key FROM rounds r JOIN deal_files f ON f.id = r.deal_file_id WHERE f.name LIKE '14 Lanternfish Lane%' ORDER BY r.id LIMIT 1}",
+            "/rounds/{SELECT r.key FROM rounds r JOIN deal_files f ON f.id = r.deal_file_id
+                WHERE f.name LIKE '14 Lanternfish Lane%' ORDER BY r.id LIMIT 1}",
         ],
         'rules' => ['fenna', '/rules'],
         'rules/new' => ['fenna', '/rules/new'],
@@ -69,9 +70,11 @@ function everyPage(): array
 /** Pages that other tests look at where they make what these show, and what is no page of its own. */
 function pagesElsewhere(): string
 {
-    return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|progress|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
+    return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
+        'progress|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
-        '|^style/empty$|^(sign|fill|read|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|^papers/\{paper\}/revision$#';
+        '|^style/empty$|^(sign|fill|read|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
+        '^papers/\{paper\}/revision$#';
 }
 
 it('has nothing axe objects to on any page, in either theme, twice as large, and on a phone', function (string $who) {
@@ -95,7 +98,10 @@ it('has nothing axe objects to on any page, in either theme, twice as large, and
                 continue;
             }
             // In a kit that is only read, axe takes the links in the disabled fields for out of reach too; they are not.
-            $found = $route === 'kits/{key}' ? array_filter($this->axe('sizes'), fn ($one) => ! str_starts_with($one, 'scrollable')) : $this->axe('sizes');
+            $found = $route === 'kits/{key}' ? array_filter(
+                $this->axe('sizes'),
+                fn ($one) => ! str_starts_with($one, 'scrollable'),
+            ) : $this->axe('sizes');
             expect($found)->toBe([], "{$route} at {$width}");
         }
     }

@@ -74,7 +74,9 @@ it('signs with the keyboard alone', function () {
     expect($this->axe())->toBe([]);
     // Pressed the moment it says so it does nothing yet: a key held a moment too long is no finishing.
     $this->browser->executeScript(
-        'const go = document.querySelector("#go"); const looks = new MutationObserver(() => { if (!go.textContent.includes("Finish")) return; looks.disconnect(); go.click(); window.pressedAtOnce = document.querySelector("#go").dataset.sent ?? "not sent"; }); looks.observe(go, { childList: true, characterData: true, subtree: true })',
+        'const go = document.querySelector("#go"); const looks = new MutationObserver(() => { if (!go.textContent.includes("Finish")) '.
+            'return; looks.disconnect(); go.click(); window.pressedAtOnce = document.querySelector("#go").dataset.sent ?? "not sent"; }); '.
+            'looks.observe(go, { childList: true, characterData: true, subtree: true })',
     );
     $this->find('.mark.mine')->sendKeys(WebDriverKeys::ENTER);
     $this->waitFor('.mark.mine.made');

@@ -143,7 +143,9 @@ it('shows two people each other\'s entries, and asks when they meet in one blank
     $mine = $this->find('[data-blank=manager]');
     $mine->sendKeys(' and Tomás');
     $this->browser->executeScript(
-        'return fetch(arguments[0] + "/entries", { method: "POST", headers: { "Content-Type": "application/json", "Accept": "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ blank: "manager", value: "Changed elsewhere", key: "elsewhere-1" }) }).then(() => true)',
+        'return fetch(arguments[0] + "/entries", { method: "POST", headers: { "Content-Type": "application/json", "Accept": '.
+            '"application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ blank: '.
+            '"manager", value: "Changed elsewhere", key: "elsewhere-1" }) }).then(() => true)',
         [$paper],
     );
     $mine->sendKeys(WebDriverKeys::TAB);

@@ -53,7 +53,8 @@ it('brings back what was being typed when the tab died, in a blank and in a term
     $paper = draftPaper($this);
     $first = $this->browser->getWindowHandle();
     foreach (
-        [[$paper, '[data-blank=manager]', 'Harbor Rows, half typed'], [null, '#fact-escrow_holder', 'Anchorfield, half typed']] as [$where, $selector, $text]
+        [[$paper, '[data-blank=manager]', 'Harbor Rows, half typed'], [null, '#fact-escrow_holder', 'Anchorfield, '.
+            'half typed']] as [$where, $selector, $text]
     ) {
         if ($where === null) {
             $this->find('.desk-bar .dim a')->click();
@@ -65,7 +66,8 @@ it('brings back what was being typed when the tab died, in a blank and in a term
         enter($this, $selector, $text, false);
         // The tab dies without leaving the field: no event of leaving reaches the page.
         $this->browser->executeScript(
-            'window.onbeforeunload = null; window.stop(); for (const kind of ["blur", "beforeunload", "pagehide", "change"]) window.addEventListener(kind, (event) => event.stopImmediatePropagation(), true)',
+            'window.onbeforeunload = null; window.stop(); for (const kind of ["blur", "beforeunload", "pagehide", "change"]) '.
+                'window.addEventListener(kind, (event) => event.stopImmediatePropagation(), true)',
         );
         $this->browser->close();
         $this->browser->switchTo()->window($first);
@@ -136,7 +138,8 @@ it('fetches the pages of a long paper as one comes near', function () {
         30,
     );
     $asked =
-        'return performance.getEntriesByType("resource").filter((one) => /pages\\/(\\d+)\\.webp/.test(one.name) && Number(one.name.match(/pages\\/(\\d+)/)[1]) > 30).length';
+        'return performance.getEntriesByType("resource").filter((one) => /pages\\/(\\d+)\\.webp/.test(one.name) && '.
+            'Number(one.name.match(/pages\\/(\\d+)/)[1]) > 30).length';
     expect($this->browser->executeScript($asked))->toBe(0);
     $this->browser->executeScript('document.querySelector("#page-50").scrollIntoView()');
     $this->eventually(

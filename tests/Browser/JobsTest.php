@@ -34,7 +34,10 @@ it('opens a buyer’s file under contract, with five papers uploaded and submitt
     $this->waitFor('.board');
     $scratch = new Scratch();
     $titles = ['Agency disclosure', 'Purchase agreement', 'Financing addendum', 'Earnest money receipt', 'Closing statement'];
-    $hand->drop('.board', array_combine(array_map(fn ($name) => "{$name}.pdf", $titles), array_map(fn ($name) => onePager($scratch, $name), $titles)));
+    $hand->drop(
+        '.board',
+        array_combine(array_map(fn ($name) => "{$name}.pdf", $titles), array_map(fn ($name) => onePager($scratch, $name), $titles)),
+    );
     $this->waitFor('#placing', 40);
     $hand->click('Place 5 files');
     $this->seeText('Placed 5 files.');

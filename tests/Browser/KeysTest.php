@@ -9,7 +9,8 @@ use Tests\Support\BrowserCase;
 function held(BrowserCase $test, string $key, int $times = 5): void
 {
     $test->browser->executeScript(
-        'for (let n = 0; n < arguments[1]; n++) document.body.dispatchEvent(new KeyboardEvent("keydown", { key: arguments[0], bubbles: true, cancelable: true, repeat: n > 0 }))',
+        'for (let n = 0; n < arguments[1]; n++) document.body.dispatchEvent(new KeyboardEvent("keydown", { key: arguments[0], bubbles: '.
+            'true, cancelable: true, repeat: n > 0 }))',
         [$key, $times],
     );
 }
@@ -106,7 +107,9 @@ it('shows on the page the very signature that was chosen', function () {
     $this->press('See round');
     $this->waitFor('.page text[font-family]');
     $faces = $this->browser->executeScript(
-        'return [...document.querySelectorAll(".page text[font-family]")].map((one) => [one.getAttribute("font-family").split(",")[0].replaceAll("\'", "").trim(), getComputedStyle(one).fontFamily.split(",")[0].replaceAll("\"", "").trim()])',
+        'return [...document.querySelectorAll(".page text[font-family]")].map((one) => '.
+            '[one.getAttribute("font-family").split(",")[0].replaceAll("\'", "").trim(), '.
+            'getComputedStyle(one).fontFamily.split(",")[0].replaceAll("\"", "").trim()])',
     );
     expect($faces)->not->toBe([]);
     foreach ($faces as [$drawn, $seen]) {

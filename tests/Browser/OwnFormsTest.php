@@ -119,7 +119,9 @@ it('writes on a page from outside by mouse and by keyboard, and takes it off aga
     // Drawn over printed words with the mouse: the line takes its place from them.
     // From the middle of what is seen of the page, as pointers count.
     [$right, $down, $scale] = $this->browser->executeScript(
-        'const box = document.querySelector(\'svg[data-layer="1"]\').getBoundingClientRect(); const scale = box.width / 612; const middle = (from, to, most) => (Math.max(0, from) + Math.min(most, to)) / 2; return [box.left + 110 * scale - middle(box.left, box.right, innerWidth), box.top + 88 * scale - middle(box.top, box.bottom, innerHeight), scale]',
+        'const box = document.querySelector(\'svg[data-layer="1"]\').getBoundingClientRect(); const scale = box.width / 612; const middle '.
+            '= (from, to, most) => (Math.max(0, from) + Math.min(most, to)) / 2; return [box.left + 110 * scale - middle(box.left, '.
+            'box.right, innerWidth), box.top + 88 * scale - middle(box.top, box.bottom, innerHeight), scale]',
     );
     (new WebDriverActions($this->browser))
         ->moveToElement($this->find('svg[data-layer="1"]'), (int) $right, (int) $down)

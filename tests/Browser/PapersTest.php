@@ -81,7 +81,9 @@ it('fills a form on trial out of a file, and prints it', function () {
     $field->sendKeys('Quoin Harbor');
     // The print opens where it was asked for; what it holds is asked for a second time, as the browser sends it.
     $print = fn () => $this->browser->executeAsyncScript(
-        'const done = arguments[0], form = document.querySelector("#trial"); fetch(form.action, {method: "POST", body: new FormData(form)}).then(async (answer) => { const bytes = new Uint8Array(await answer.arrayBuffer()); done([answer.headers.get("Content-Type"), btoa(bytes.reduce((text, byte) => text + String.fromCharCode(byte), ""))]); })',
+        'const done = arguments[0], form = document.querySelector("#trial"); fetch(form.action, {method: "POST", body: new '.
+            'FormData(form)}).then(async (answer) => { const bytes = new Uint8Array(await answer.arrayBuffer()); '.
+            'done([answer.headers.get("Content-Type"), btoa(bytes.reduce((text, byte) => text + String.fromCharCode(byte), ""))]); })',
     );
     [$type, $bytes] = $print();
     $scratch = new Scratch();

@@ -35,7 +35,8 @@ it('comes back after any of its programs was killed, masters too, with nothing l
         "{$program} did not come back",
         60,
     );
-    $this->eventually(fn () => answersAt('/up?start=1') && answersAt('/sign-in') ?: null, "nothing answers after {$program} was killed", 60);
+    $this->eventually(fn () => answersAt('/up?start=1') && answersAt('/sign-in') ?: null, "nothing answers after {$program} was ".
+        'killed', 60);
     $this->eventually(
         function () use ($before): ?bool {
             exec("pgrep -r S,R,D -g {$before}", $left);

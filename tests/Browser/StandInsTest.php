@@ -68,7 +68,8 @@ it('shows every letter as its recipient sees it, and never runs what stands in o
     $folder = testState().'/mail/out';
     file_put_contents(
         "{$folder}/20260101000000.000000-00000001.eml",
-        "From: a@b.example\r\nTo: mallory@client.example\r\nSubject: <script>alert(1)</script>\r\n\r\n<script>alert(2)</script> http://127.0.0.1/x\r\n",
+        "From: a@b.example\r\nTo: mallory@client.example\r\nSubject: <script>alert(1)</script>\r\n\r\n<script>alert(2)</script> ".
+            "http://127.0.0.1/x\r\n",
     );
     [, $list] = ask("{$room}/?to=mallory");
     [, $letter] = ask("{$room}/letters/20260101000000.000000-00000001");

@@ -62,7 +62,8 @@ it('sends nothing that someone else left waiting on the same device', function (
     $path = parse_url($paper, PHP_URL_PATH);
     $left = "unanimus:entries:{$path}/entries:SOMEONEELSE/0-left-behind-key";
     $this->browser->executeScript(
-        'localStorage.setItem(arguments[0], JSON.stringify({key: "left-behind-key", blank: "manager", value: "not theirs", scope: "here"}))',
+        'localStorage.setItem(arguments[0], JSON.stringify({key: "left-behind-key", blank: "manager", value: "not theirs", scope: '.
+            '"here"}))',
         [$left],
     );
     $this->visit($paper)->waitFor('[data-blank]');

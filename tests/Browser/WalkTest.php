@@ -58,7 +58,10 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->seeText('Lead-based paint disclosure', '.will');
     $this->seeText('built 1954, before 1978', '.will');
     foreach (
-        [['buyer.1', 'Adaeze Fjordholm', 'adaeze@client.example'], ['buyer.2', 'Søren Fjordholm', 'soren@client.example']] as [$seat, $name, $mail]
+        [
+            ['buyer.1', 'Adaeze Fjordholm', 'adaeze@client.example'],
+            ['buyer.2', 'Søren Fjordholm', 'soren@client.example'],
+        ] as [$seat, $name, $mail]
     ) {
         $this->enter("[id=\"{$seat}-name\"]", $name);
         $this->enter("[id=\"{$seat}-email\"]", $mail);
@@ -78,7 +81,13 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     }
     $day = static fn (int $days) => (new DateTimeImmutable("+{$days} days", new DateTimeZone('America/New_York')))->format('Y-m-d');
     foreach (
-        ['offer_date' => $day(0), 'offer_expiry' => $day(2), 'offer_expiry_time' => '5pm', 'closing' => $day(35), 'possession' => $day(36)] as $term => $value
+        [
+            'offer_date' => $day(0),
+            'offer_expiry' => $day(2),
+            'offer_expiry_time' => '5pm',
+            'closing' => $day(35),
+            'possession' => $day(36),
+        ] as $term => $value
     ) {
         $this->enter("#fact-{$term}", $value);
     }

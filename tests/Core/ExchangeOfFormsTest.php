@@ -29,7 +29,9 @@ it('writes and reads values in any script, with lines and markup in them', funct
 
 it('reads what other programs write', function () {
     $xml =
-        '<?xml version="1.0" encoding="UTF-8"?><xfdf xmlns="http://ns.adobe.com/xfdf/" xml:space="preserve"><annots/><f href="a.pdf"/><fields><field name="a"><field name="b"><value>1</value></field></field><field name="tick"><value>Yes</value></field><field name="none"/></fields></xfdf>';
+        '<?xml version="1.0" encoding="UTF-8"?><xfdf xmlns="http://ns.adobe.com/xfdf/" xml:space="preserve"><annots/><f '.
+            'href="a.pdf"/><fields><field name="a"><field name="b"><value>1</value></field></field><field '.
+            'name="tick"><value>Yes</value></field><field name="none"/></fields></xfdf>';
     expect(Xfdf::read($xml))->toBe(['a.b' => '1', 'tick' => 'Yes']);
 });
 
@@ -57,7 +59,10 @@ it('gives a form out as a fillable PDF that keeps every blank, filled or not, an
     $pdf = $scratch->put('filled.pdf', FillablePdf::of($form, $values, $press));
     $back = array_filter(
         array_column(
-            array_map(fn (PdfField $field) => ['name' => $field->name, 'value' => $field->value], PdfFields::of(PdfLook::into($pdf))->all()),
+            array_map(
+                fn (PdfField $field) => ['name' => $field->name, 'value' => $field->value],
+                PdfFields::of(PdfLook::into($pdf))->all(),
+            ),
             'value',
             'name',
         ),

@@ -237,7 +237,10 @@ it('takes over the fields of a fillable PDF: kinds, options, what is required, t
 it('takes over what is proposed for a flat page, as a form that can be put in force', function () {
     $found = FoundItems::ofProposal(Proposal::of((new Library(dirname(__DIR__, 2).'/library'))->form('M-222')->pdf));
     $made = new FormDraft([[612.0, 792.0]], $found->items);
-    expect(count($made->items))->toBeGreaterThan(20)->and(array_filter($made->faults(), fn (DraftFault $fault) => $fault->blocks))->toBe([]);
+    expect(count($made->items))
+        ->toBeGreaterThan(20)
+        ->and(array_filter($made->faults(), fn (DraftFault $fault) => $fault->blocks))
+        ->toBe([]);
     $seats = array_map(
         fn (DraftItem $one) => $one->seat,
         array_filter($made->items, fn (DraftItem $one) => $one->kind === MarkKind::Signature),

@@ -125,10 +125,13 @@ it('ends a program that takes more memory or processor time than it was given, b
 it('takes out what starts, sends or moves, and says so', function () {
     $brought = ($this->take)(
         MadePdf::of([
-            1 => '<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert(1)) >> /Names << /EmbeddedFiles << /Names [(a) 6 0 R] >> /JavaScript << /Names [(b) 7 0 R] >> >> >>',
+            1 => '<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert(1)) >> /Names << /EmbeddedFiles << /Names '.
+                '[(a) 6 0 R] >> /JavaScript << /Names [(b) 7 0 R] >> >> >>',
             2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
-            3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /AA << /O 7 0 R >> /Annots [4 0 R << /Type /Annot /Subtype /FileAttachment /Rect [0 0 9 9] /FS 6 0 R >>] >>',
-            4 => '<< /Type /Annot /Subtype /Link /Rect [0 0 90 90] /A << /S /Launch /F (run.exe) /Next << /S /URI /URI (https://x.example) >> >> >>',
+            3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /AA << /O 7 0 R >> /Annots [4 0 R << /Type /Annot /Subtype '.
+                '/FileAttachment /Rect [0 0 9 9] /FS 6 0 R >>] >>',
+            4 => '<< /Type /Annot /Subtype /Link /Rect [0 0 90 90] /A << /S /Launch /F (run.exe) /Next << /S /URI /URI '.
+                '(https://x.example) >> >> >>',
             6 => '<< /Type /Filespec /F (a.bin) >>',
             7 => '<< /S /JavaScript /JS (app.launchURL\(1\)) >>',
         ]),
@@ -263,22 +266,49 @@ it('embeds no picture of this machine that a text links to', function (string $k
     chmod($this->scratch->path('secret.png'), 0644);
     $link = 'file://'.$this->scratch->path('secret.png');
     $drawing =
-        '<w:drawing><wp:inline><wp:extent cx="1905000" cy="1905000"/><wp:docPr id="1" name="p"/><a:graphic><a:graphicData uri="http://schemas.openxmlformats.org/drawingml/2006/picture"><pic:pic><pic:nvPicPr><pic:cNvPr id="1" name="p"/><pic:cNvPicPr/></pic:nvPicPr><pic:blipFill><a:blip r:link="rId1"/><a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="1905000" cy="1905000"/></a:xfrm><a:prstGeom prst="rect"/></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>';
+        '<w:drawing><wp:inline><wp:extent cx="1905000" cy="1905000"/><wp:docPr id="1" name="p"/><a:graphic><a:graphicData '.
+            'uri="http://schemas.openxmlformats.org/drawingml/2006/picture"><pic:pic><pic:nvPicPr><pic:cNvPr id="1" '.
+            'name="p"/><pic:cNvPicPr/></pic:nvPicPr><pic:blipFill><a:blip '.
+            'r:link="rId1"/><a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="1905000" '.
+            'cy="1905000"/></a:xfrm><a:prstGeom prst="rect"/></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>';
     $bytes = match ($kind) {
         'docx' => zipped($this->scratch, [
-            '[Content_Types].xml' => '<?xml version="1.0"?><Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/word/document.xml" ContentType="application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml"/></Types>',
-            '_rels/.rels' => '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>',
-            'word/_rels/document.xml.rels' => '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/image" Target="'.
+            '[Content_Types].xml' => '<?xml version="1.0"?><Types '.
+                'xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" '.
+                'ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/word/document.xml" '.
+                'ContentType="application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml"/></Types>',
+            '_rels/.rels' => '<?xml version="1.0"?><Relationships '.
+                'xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" '.
+                'Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" '.
+                'Target="word/document.xml"/></Relationships>',
+            'word/_rels/document.xml.rels' => '<?xml version="1.0"?><Relationships '.
+                'xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" '.
+                'Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/image" Target="'.
                 $link.
                 '" TargetMode="External"/></Relationships>',
-            'word/document.xml' => '<?xml version="1.0"?><w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships" xmlns:wp="http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main" xmlns:pic="http://schemas.openxmlformats.org/drawingml/2006/picture"><w:body><w:p><w:r><w:t>Linked text</w:t></w:r></w:p><w:p><w:r>'.
+            'word/document.xml' => '<?xml version="1.0"?><w:document '.
+                'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" '.
+                'xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships" '.
+                'xmlns:wp="http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing" '.
+                'xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main" '.
+                'xmlns:pic="http://schemas.openxmlformats.org/drawingml/2006/picture"><w:body><w:p><w:r><w:t>Linked '.
+                'text</w:t></w:r></w:p><w:p><w:r>'.
                 $drawing.
                 '</w:r></w:p></w:body></w:document>',
         ]),
         'odt' => zipped($this->scratch, [
             'mimetype' => 'application/vnd.oasis.opendocument.text',
-            'META-INF/manifest.xml' => '<?xml version="1.0"?><manifest:manifest manifest:version="1.3" xmlns:manifest="urn:oasis:names:tc:opendocument:xmlns:manifest:1.0"><manifest:file-entry manifest:full-path="/" manifest:media-type="application/vnd.oasis.opendocument.text"/><manifest:file-entry manifest:full-path="content.xml" manifest:media-type="text/xml"/></manifest:manifest>',
-            'content.xml' => '<?xml version="1.0"?><office:document-content office:version="1.3" xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink"><office:body><office:text><text:p>Linked text</text:p><text:p><draw:frame svg:width="5cm" svg:height="5cm" text:anchor-type="as-char"><draw:image xlink:href="'.
+            'META-INF/manifest.xml' => '<?xml version="1.0"?><manifest:manifest manifest:version="1.3" '.
+                'xmlns:manifest="urn:oasis:names:tc:opendocument:xmlns:manifest:1.0"><manifest:file-entry manifest:full-path="/" '.
+                'manifest:media-type="application/vnd.oasis.opendocument.text"/><manifest:file-entry manifest:full-path="content.xml" '.
+                'manifest:media-type="text/xml"/></manifest:manifest>',
+            'content.xml' => '<?xml version="1.0"?><office:document-content office:version="1.3" '.
+                'xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" '.
+                'xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" '.
+                'xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" '.
+                'xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" '.
+                'xmlns:xlink="http://www.w3.org/1999/xlink"><office:body><office:text><text:p>Linked text</text:p><text:p><draw:frame '.
+                'svg:width="5cm" svg:height="5cm" text:anchor-type="as-char"><draw:image xlink:href="'.
                 $link.
                 '" xlink:type="simple"/></draw:frame></text:p></office:text></office:body></office:document-content>',
         ]),

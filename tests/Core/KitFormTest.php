@@ -76,7 +76,11 @@ it('reads groups, refuses what is none, and says them in words', function () {
         ->toBe('not: a is known')
         ->and(Group::fromArray(['none' => [['a', 'known'], ['b', 'known']]])->words())
         ->toBe('neither a is known nor b is known')
-        ->and(Group::fromArray(['all' => [['a', 'known'], ['any' => [['b', 'known'], ['c', 'known']]], ['any' => [['d', 'known']]]]])->words())
+        ->and(
+            Group::fromArray(
+                ['all' => [['a', 'known'], ['any' => [['b', 'known'], ['c', 'known']]], ['any' => [['d', 'known']]]]],
+            )->words(),
+        )
         ->toBe('a is known and (b is known or c is known) and d is known')
         ->and(Group::fromArray([['a', 'is', 7]])->toArray())
         ->toBe(['all' => [['a', 'is', '7']]]);
@@ -100,7 +104,15 @@ it('reads papers of a kit with their defaults, and writes them as they were read
         ->toBe('survey')
         ->and($item->toArray())
         ->toBe(['title' => 'Survey', 'stage' => 'agency', 'reason' => 'because', 'required' => true]);
-    $full = ['title' => 'Deed', 'form' => 'M-1', 'stage' => 'offer', 'when' => ['all' => [['a', 'known']]], 'reason' => 'r', 'side' => 'seller', 'required' => false];
+    $full = [
+        'title' => 'Deed',
+        'form' => 'M-1',
+        'stage' => 'offer',
+        'when' => ['all' => [['a', 'known']]],
+        'reason' => 'r',
+        'side' => 'seller',
+        'required' => false,
+    ];
     expect(KitItem::fromArray($full, STAGES)->toArray())
         ->toBe($full)
         ->and(KitItem::fromArray($full, STAGES)->identity())
@@ -119,7 +131,8 @@ it('reads papers of a kit with their defaults, and writes them as they were read
     unreadable(fn () => KitItem::fromArray(['title' => str_repeat('é', 121)], STAGES), 'title of up to 120 letters');
     unreadable(fn () => KitItem::fromArray(['title' => ' '], STAGES), 'title of up to 120 letters');
     unreadable(fn () => KitItem::fromArray(['title' => 7], STAGES), 'title of up to 120 letters');
-    unreadable(fn () => KitItem::fromArray(['title' => 'x', 'stage' => 'nowhere'], STAGES), '“x” stands in no stage: choose agency, offer.');
+    unreadable(fn () => KitItem::fromArray(['title' => 'x', 'stage' => 'nowhere'], STAGES), '“x” stands in no stage: choose agency, '.
+        'offer.');
 });
 
 it('says a reason with the deal’s facts in it', function () {
@@ -164,7 +177,11 @@ it('reads tasks of a kit with their defaults, and writes them as they were read'
 });
 
 it('reads a rule of the office, and refuses one that asks always', function () {
-    $rule = ['name' => 'Old', 'when' => ['all' => [['a', 'known']]], 'asks' => ['title' => 'x', 'stage' => 'agency', 'reason' => 'r', 'required' => true]];
+    $rule = [
+        'name' => 'Old',
+        'when' => ['all' => [['a', 'known']]],
+        'asks' => ['title' => 'x', 'stage' => 'agency', 'reason' => 'r', 'required' => true],
+    ];
     expect(Rule::fromArray($rule)->toArray())
         ->toBe($rule)
         ->and(Rule::fromArray([...$rule, 'name' => ' '.str_repeat('é', 80).' '])->name)

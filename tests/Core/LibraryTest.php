@@ -173,10 +173,19 @@ it('refuses to build a form whose blank is cut by the end of a page', function (
     $check = new ReflectionMethod(FormPrinter::class, 'check');
     $text = FormText::read("number: X-1\nrevision: 1\ntitle: T\nset: S\nstage: offer\n---\n[[word lines h=120]] [[sum money]]");
     $text->html();
-    $link = fn (string $name, float $y, float $height) => ['page' => 1, 'uri' => "blank/{$name}", 'place' => new Rect(60, $y, 300, $height)];
+    $link = fn (string $name, float $y, float $height) => [
+        'page' => 1,
+        'uri' => "blank/{$name}",
+        'place' => new Rect(60, $y, 300, $height),
+    ];
     $check->invoke(null, $text, [$link('word', 500, 120), $link('sum', 640, 13)], [[612.0, 792.0]]);
     foreach (
-        [[$link('word', 500, 60)], [$link('word', 500, 120), $link('word', 50, 20)], [$link('sum', 720, 13)], [$link('sum', 40, 13)]] as $links
+        [
+            [$link('word', 500, 60)],
+            [$link('word', 500, 120), $link('word', 50, 20)],
+            [$link('sum', 720, 13)],
+            [$link('sum', 40, 13)],
+        ] as $links
     ) {
         expect(fn () => $check->invoke(null, $text, $links, [[612.0, 792.0]]))->toThrow(UnexpectedValueException::class);
     }

@@ -41,7 +41,8 @@ it('counts what follows from the day set by hand, and says both days', function 
         ->toBeTrue()
         ->and($inspection->because)
         ->toBe(
-            'Set by hand to Fri, Dec 4: amendment 1. By rule: 10 days after acceptance (Wed, Nov 18) is Sat, Nov 28, a Saturday, so Mon, Nov 30.',
+            'Set by hand to Fri, Dec 4: amendment 1. By rule: 10 days after acceptance (Wed, Nov 18) is Sat, Nov 28, a Saturday, so Mon, '.
+                'Nov 30.',
         )
         ->and($repair->due->iso())
         ->toBe('2026-12-07')

@@ -91,7 +91,10 @@ it('puts papers together in order, with a bookmark each and every page', functio
         $pages = array_map(static fn (int $n) => (new Drawing(612, 792))->text(72, 100, 20, "{$title} page {$n}"), range(1, $index + 2));
         $papers[] = ['title' => $title, 'pdf' => $scratch->put("{$index}.pdf", press()->print($pages))];
     }
-    $pdf = press()->assemble($papers, static fn (int $page, int $count) => (new Drawing(612, 792))->text(500, 780, 8, "{$page} / {$count}"));
+    $pdf = press()->assemble(
+        $papers,
+        static fn (int $page, int $count) => (new Drawing(612, 792))->text(500, 780, 8, "{$page} / {$count}"),
+    );
     $outline = json_decode((new NativeTool())->run(['qpdf', '--json', '--json-key=outlines', $scratch->put('all.pdf', $pdf)]), true)[
         'outlines'
     ];

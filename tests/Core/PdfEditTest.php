@@ -53,9 +53,11 @@ function writtenAs(string $how, string $pdf, Scratch $scratch): string
 function lively(): string
 {
     return MadePdf::of([
-        1 => '<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert(1)) >> /Names << /EmbeddedFiles << /Names [(a) 6 0 R] >> >> >>',
+        1 => '<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert(1)) >> /Names << /EmbeddedFiles << /Names [(a) '.
+            '6 0 R] >> >> >>',
         2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
-        3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /AA << /O 7 0 R >> /Annots [4 0 R 8 0 R 9 0 R 10 0 R 11 0 R] /Resources << /Font << /AA 5 0 R >> /XObject << /P 12 0 R >> >> /Contents 13 0 R >>',
+        3 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /AA << /O 7 0 R >> /Annots [4 0 R 8 0 R 9 0 R 10 0 R 11 0 R] '.
+            '/Resources << /Font << /AA 5 0 R >> /XObject << /P 12 0 R >> >> /Contents 13 0 R >>',
         4 => '<< /Type /Annot /Subtype /Link /Rect [0 0 90 90] /A << /S /Launch /F (run.exe) >> >>',
         5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
         6 => '<< /Type /Filespec /F (a.bin) >>',
@@ -64,7 +66,8 @@ function lively(): string
         9 => '<< /Type /Annot /Subtype /Link /Rect [0 200 90 290] /A << /S /URI /URI (file:///etc/passwd) >> >>',
         10 => '<< /Type /Annot /Subtype /Link /Rect [0 300 90 390] /A << /S /URI /URI (https://anchorfield.example/closing) >> >>',
         11 => '<< /Type /Annot /Subtype /Link /Rect [0 400 90 490] /A << /S /SubmitForm /F (https://x.example) >> >>',
-        12 => "<< /Type /XObject /Subtype /Image /Width 1 /Height 1 /BitsPerComponent 8 /ColorSpace /DeviceGray /F (//elsewhere/picture) /Length 1 >>\nstream\n0\nendstream",
+        12 => '<< /Type /XObject /Subtype /Image /Width 1 /Height 1 /BitsPerComponent 8 /ColorSpace /DeviceGray /F (//elsewhere/picture) '.
+            "/Length 1 >>\nstream\n0\nendstream",
         13 => MadePdf::stream('', 'BT /AA 12 Tf 72 700 Td (Kept words) Tj ET'),
     ]);
 }
@@ -311,7 +314,8 @@ it('reads texts and names in the file\'s own encoding, and states that only have
         3 => '<< /Type /Page /Parent 2 0 R /Annots [10 0 R 11 0 R 12 0 R] >>',
         4 => '<< /Type /Page /Parent 2 0 R /Annots [10 0 R] >>',
         10 => "<< /Type /Annot /Subtype /Widget /FT /Tx /T (Stra\xdfe \x80) /Rect [100 700 400 720] >>",
-        11 => '<< /Type /Annot /Subtype /Widget /FT /Btn /T (oui) /AS /Off /AP << /N << /Oui#e9 30 0 R /Off 30 0 R >> >> /Rect [100 600 120 620] >>',
+        11 => '<< /Type /Annot /Subtype /Widget /FT /Btn /T (oui) /AS /Off /AP << /N << /Oui#e9 30 0 R /Off 30 0 R >> >> /Rect [100 600 '.
+            '120 620] >>',
         12 => '<< /FT /Btn /Ff 49152 /T (latex) /V /Off /Kids [13 0 R 14 0 R] >>',
         13 => '<< /Type /Annot /Subtype /Widget /Parent 12 0 R /P 3 0 R /Rect [100 500 120 520] /AS /Off /AP << /N << /one /null >> >> >>',
         14 => '<< /Type /Annot /Subtype /Widget /Parent 12 0 R /P 3 0 R /Rect [140 500 160 520] /AS /Off /AP << /N << /two /null >> >> >>',
@@ -356,7 +360,8 @@ it('draws a value whose own picture shows nothing, once, also where pages are tu
         string $more,
     ) => "<< /Type /Annot /Subtype /Widget /FT /Tx /T ({$name}) /Rect [{$rect}] {$more} >>";
     $pdf = MadePdf::of([
-        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [10 0 R 11 0 R 12 0 R] /NeedAppearances true /DA (/Helv 0 Tf 0 g) /DR << /Font << /Helv 5 0 R >> >> >> >>',
+        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [10 0 R 11 0 R 12 0 R] /NeedAppearances true /DA (/Helv 0 Tf 0 g) /DR '.
+            '<< /Font << /Helv 5 0 R >> >> >> >>',
         2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 /MediaBox [0 0 612 792] >>',
         3 => '<< /Type /Page /Parent 2 0 R /Rotate 90 /Annots [10 0 R 11 0 R 12 0 R] >>',
         5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',

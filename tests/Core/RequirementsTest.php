@@ -92,7 +92,8 @@ it('reads conditions aloud', function () {
     ]);
     expect($group->words())
         ->toBe(
-            'Year built is below 1978 and (Kind of deal is sale or Financing is one of cash or government-insured loan) and Association is known',
+            'Year built is below 1978 and (Kind of deal is sale or Financing is one of cash or government-insured loan) and Association '.
+                'is known',
         )
         ->and($group->facts())
         ->toBe(['property.year_built', 'kind', 'financing', 'property.association']);

@@ -144,11 +144,13 @@ it('reads vCards of other makers', function (string $text, Vcard $expected) {
     expect(Vcard::read($text)->cards)->toEqual([$expected]);
 })->with([
     '2.1, quoted' => [
-        "BEGIN:VCARD\r\nVERSION:2.1\r\nN;CHARSET=UTF-8;ENCODING=QUOTED-PRINTABLE:=C3=98stergaard;Mina;;;\r\nTEL;CELL:555-0100\r\nEMAIL;INTERNET:mina@o.example\r\nEND:VCARD\r\n",
+        "BEGIN:VCARD\r\nVERSION:2.1\r\nN;CHARSET=UTF-8;ENCODING=QUOTED-PRINTABLE:=C3=98stergaard;Mina;;;\r\n".
+            "TEL;CELL:555-0100\r\nEMAIL;INTERNET:mina@o.example\r\nEND:VCARD\r\n",
         new Vcard('Mina Østergaard', '', 'mina@o.example', '555-0100'),
     ],
     '3.0, grouped and folded' => [
-        "BEGIN:VCARD\nVERSION:3.0\nFN:Nadia\n  Petrov\nitem1.EMAIL;type=WORK:nadia@a.example\nORG:Anchorfield\\, Title;Closing\nADR;TYPE=work:;;1 Quay;Tidewick;MW;20417;\nPHOTO;ENCODING=b:AAAA\nEND:VCARD",
+        "BEGIN:VCARD\nVERSION:3.0\nFN:Nadia\n  Petrov\nitem1.EMAIL;type=WORK:nadia@a.example\nORG:Anchorfield\\, ".
+            "Title;Closing\nADR;TYPE=work:;;1 Quay;Tidewick;MW;20417;\nPHOTO;ENCODING=b:AAAA\nEND:VCARD",
         new Vcard('Nadia Petrov', 'Anchorfield, Title', 'nadia@a.example', '', '1 Quay, Tidewick, MW, 20417'),
     ],
     '4.0, addresses' => [
@@ -159,7 +161,9 @@ it('reads vCards of other makers', function (string $text, Vcard $expected) {
 
 it('lets no card swallow another, and says what it could not read', function () {
     $photo = chunk_split(base64_encode(random_bytes(3000)), 72, "\r\n ");
-    $text = "BEGIN:VCARD\r\nVERSION:2.1\r\nN:Eide;Sunniva\r\nPHOTO;ENCODING=BASE64;TYPE=JPEG:\r\n {$photo}\r\n\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:3.0\r\nFN:Cut off\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Owen Gallagher\r\nEMAIL;PREF=2:second@b.example\r\nEMAIL;PREF=1:owen@b.example\r\nEND:VCARD\r\n";
+    $text = "BEGIN:VCARD\r\nVERSION:2.1\r\nN:Eide;Sunniva\r\nPHOTO;ENCODING=BASE64;TYPE=JPEG:\r\n ".
+        "{$photo}\r\n\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:3.0\r\nFN:Cut off\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Owen ".
+        "Gallagher\r\nEMAIL;PREF=2:second@b.example\r\nEMAIL;PREF=1:owen@b.example\r\nEND:VCARD\r\n";
     $read = Vcard::read($text);
     expect(array_map(static fn (Vcard $card) => $card->name, $read->cards))
         ->toBe(['Sunniva Eide', 'Owen Gallagher'])

@@ -65,7 +65,12 @@ it('fits a drawing into its place without bending it', function () {
     // A tall one is held by its height, a tiny one is not blown up beyond its field.
     $points = fn (array $stroke, Rect $place) => array_map(
         fn (array $one) => [(float) $one[1], (float) $one[2]],
-        preg_match_all('/[ML]([\d.]+) ([\d.]+)/', AdoptedSignature::drawn('A', 'A', [$stroke])->signatureIn($place), $n, PREG_SET_ORDER) ? $n : [],
+        preg_match_all(
+            '/[ML]([\d.]+) ([\d.]+)/',
+            AdoptedSignature::drawn('A', 'A', [$stroke])->signatureIn($place),
+            $n,
+            PREG_SET_ORDER,
+        ) ? $n : [],
     );
     $tall = $points([[0, 0], [10, 20], [0, 40], [10, 60], [0, 80], [10, 100], [0, 120], [60, 160]], new Rect(0, 0, 200, 34));
     expect(end($tall))->toBe([14.0, 33.0]);
@@ -191,10 +196,36 @@ it('says where a signer stands', function () {
 });
 
 it('puts seats in the order of their roles, then of their numbers', function () {
-    $seats = ['other.1', 'agent.2', 'seller.1', 'buyer.12', 'agent.1', 'buyer.2', 'lender.1', 'broker.1', 'coagent.1', 'buyer.99', 'seller.2'];
+    $seats = [
+        'other.1',
+        'agent.2',
+        'seller.1',
+        'buyer.12',
+        'agent.1',
+        'buyer.2',
+        'lender.1',
+        'broker.1',
+        'coagent.1',
+        'buyer.99',
+        'seller.2',
+    ];
     usort($seats, fn (string $a, string $b) => Seat::of($a)->order() <=> Seat::of($b)->order());
     expect($seats)
-        ->toBe(['buyer.2', 'buyer.12', 'buyer.99', 'seller.1', 'seller.2', 'agent.1', 'agent.2', 'coagent.1', 'broker.1', 'lender.1', 'other.1'])
+        ->toBe(
+            [
+                'buyer.2',
+                'buyer.12',
+                'buyer.99',
+                'seller.1',
+                'seller.2',
+                'agent.1',
+                'agent.2',
+                'coagent.1',
+                'broker.1',
+                'lender.1',
+                'other.1',
+            ],
+        )
         ->and(Seat::of('agent.1')->label())
         ->toBe('agent')
         ->and(Seat::of('agent.2')->label())

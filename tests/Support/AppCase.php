@@ -24,7 +24,10 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Signing\Seat;
 
-/** A brokerage with its people in a transaction that is taken back after each test; the application's own role, so that row-level security holds. */
+/**
+ * A brokerage with its people in a transaction that is taken back after each test; the application's own role, so that row-level security
+ * holds.
+ */
 abstract class AppCase extends TestCase
 {
     /** @var array<string, User> */

@@ -32,11 +32,17 @@ trait Axe
         $rules = match ($asked) {
             'whole' => ['type' => 'tag', 'values' => ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']],
             'colours' => ['type' => 'rule', 'values' => ['color-contrast', 'link-in-text-block']],
-            'sizes' => ['type' => 'rule', 'values' => ['target-size', 'scrollable-region-focusable', 'heading-order', 'page-has-heading-one']],
+            'sizes' => [
+                'type' => 'rule',
+                'values' => ['target-size', 'scrollable-region-focusable', 'heading-order', 'page-has-heading-one'],
+            ],
         };
         $more = $asked === 'whole' ? array_fill_keys(self::MORE_RULES, ['enabled' => true]) : (object) [];
         $result = $this->browser?->executeAsyncScript(
-            "const [rules, more, done] = arguments; axe.run(document, {runOnly: rules, rules: more, preload: false, iframes: false, resultTypes: ['violations']}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message || '')).join(' | '))));",
+            'const [rules, more, done] = arguments; axe.run(document, '.
+                "{runOnly: rules, rules: more, preload: false, iframes: false, resultTypes: ['violations']}).then((r) => ".
+                "done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ".
+                "|| '')).join(' | '))));",
             [$rules, $more],
         );
 

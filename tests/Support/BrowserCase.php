@@ -291,8 +291,14 @@ abstract class BrowserCase extends TestCase
         $this->eventually(function () use ($label, $in): ?RemoteWebElement {
             // Looked for on the page itself: asking the browser element by element takes a second on a full board.
             $found = $this->browser?->executeScript(
-                'const [root, label] = arguments; return [...document.querySelectorAll(["button", "a", "summary", "label.button"].map((kind) => `${root} ${kind}`).join(", "))]
-                    .find((one) => one.checkVisibility({visibilityProperty: true}) && (one.innerText ?? one.textContent).replace(/\\s+/g, " ").trim() === label) ?? null',
+                'const [root, label] = arguments;
+                return [...document.querySelectorAll(
+                    ["button", "a", "summary", "label.button"].map((kind) => `${root} ${kind}`).join(", "))]
+                    .find(
+                        (one) => one.checkVisibility({visibilityProperty: true}) && (
+                            one.innerText ?? one.textContent
+                        ).replace(/\\s+/g, " ").trim() === label,
+                    ) ?? null',
                 [$in, $label],
             );
             if (! is_array($found) || $this->browser === null) {

@@ -104,7 +104,8 @@ final class Hand
             for (const [name, bytes] of Object.entries(files))
                 data.items.add(new File([Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))], name, { type: "application/pdf" }));
             for (const kind of ["dragenter", "dragover", "drop"])
-                document.querySelector(selector).dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));',
+                document.querySelector(selector).dispatchEvent(
+                    new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));',
             [$selector, array_map(base64_encode(...), $files)],
         );
 

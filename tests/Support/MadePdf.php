@@ -48,12 +48,16 @@ final class MadePdf
         $look = static fn (string $on) => "/AS /Off /AP << /N << /{$on} 30 0 R /Off 31 0 R >> >>";
 
         return self::of([
-            1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [10 0 R 11 0 R 12 0 R 13 0 R 14 0 R 16 0 R 18 0 R 20 0 R 21 0 R 23 0 R] /DA (/Helv 0 Tf 0 g) /CO [10 0 R] /XFA (x) >> >>',
+            1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [10 0 R 11 0 R 12 0 R 13 0 R 14 0 R 16 0 R 18 0 R 20 0 R 21 0 R 23 '.
+                '0 R] /DA (/Helv 0 Tf 0 g) /CO [10 0 R] /XFA (x) >> >>',
             2 => '<< /Type /Pages /Kids [3 0 R 4 0 R 6 0 R] /Count 3 /MediaBox [0 0 612 792] >>',
-            3 => '<< /Type /Page /Parent 2 0 R /Annots [10 0 R 11 0 R 12 0 R 13 0 R 15 0 R 17 0 R 19 0 R 20 0 R 21 0 R 24 0 R << /Type /Annot /Subtype /Widget /FT /Tx /T (orphan) /Rect [300 100 500 120.] >>] >>',
+            3 => '<< /Type /Page /Parent 2 0 R /Annots [10 0 R 11 0 R 12 0 R 13 0 R 15 0 R 17 0 R 19 0 R 20 0 R 21 0 R 24 0 R << /Type '.
+                '/Annot /Subtype /Widget /FT /Tx /T (orphan) /Rect [300 100 500 120.] >>] >>',
             4 => '<< /Type /Page /Parent 2 0 R /Rotate 90 /Annots [22 0 R] >>',
-            6 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 700 900] /CropBox [50 60 650 860] /TrimBox [80 90 620 830] /Annots [23 0 R] >>',
-            10 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (name) /TU (Full name) /Ff 2 /Rect [100 700 400 720] /DA (/Helv 12 Tf 0 g) >>',
+            6 => '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 700 900] /CropBox [50 60 650 860] /TrimBox [80 90 620 830] /Annots [23 '.
+                '0 R] >>',
+            10 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (name) /TU (Full name) /Ff 2 /Rect [100 700 400 720] /DA (/Helv 12 Tf '.
+                '0 g) >>',
             11 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (notes) /Ff 4096 /Rect [100 600 400 680] /V (old) >>',
             12 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (zip) /Ff 16777216 /MaxLen 5 /Rect [100 560 200 580] >>',
             13 => "<< /Type /Annot /Subtype /Widget /FT /Btn /T (agree) /Rect [100 520 114 534] {$look('Ja')} >>",
@@ -64,7 +68,8 @@ final class MadePdf
             17 => '<< /Type /Annot /Subtype /Widget /Parent 16 0 R /Rect [100 440 200 460] >>',
             18 => '<< /FT /Tx /T (buyer) /Kids [19 0 R] /Q 2 /MaxLen 40 >>',
             19 => '<< /Type /Annot /Subtype /Widget /Parent 18 0 R /T (first) /Rect [400 420 100 400] >>',
-            20 => '<< /Type /Annot /Subtype /Widget /FT /Ch /Ff 2097152 /T (colours) /Opt [(red) (green) (blue)] /Rect [100 340 200 390] >>',
+            20 => '<< /Type /Annot /Subtype /Widget /FT /Ch /Ff 2097152 /T (colours) /Opt [(red) (green) (blue)] /Rect [100 340 200 '.
+                '390] >>',
             21 => '<< /Type /Annot /Subtype /Widget /FT /Sig /T (sig) /Rect [100 300 300 330] >>',
             22 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (turned) /MK << /R 90 >> /Rect [100 100 120 400] /P 4 0 R >>',
             23 => '<< /Type /Annot /Subtype /Widget /FT /Tx /T (cropped) /Rect [150 700 400 720] >>',

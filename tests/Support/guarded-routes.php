@@ -12,7 +12,11 @@ use App\Signing\Actions\ComposeRound;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Pages\SetOptions;
 
-/** Every route that names a file or something in one, with what to send it. @return array<string, array{string, string, array<string, mixed>}> */
+/**
+ * Every route that names a file or something in one, with what to send it.
+ *
+ * @return array<string, array{string, string, array<string, mixed>}>
+ */
 function guardedRoutes(): array
 {
     return [

@@ -57,7 +57,10 @@ final class KeepSet
             'side' => $side,
             'title' => $file->name,
             // Where papers of both sides or for the office alone are in it, it is for those who see them all.
-            'staff_only' => ($side === null && $sides !== []) || array_filter($papers, static fn (Paper $paper) => $paper->staff_only) !== [],
+            'staff_only' => ($side === null && $sides !== []) || array_filter(
+                $papers,
+                static fn (Paper $paper) => $paper->staff_only,
+            ) !== [],
             'papers' => array_map(static fn (Paper $paper) => $paper->key, $papers),
             'options' => $options->toArray(),
             'user_id' => $by->id,

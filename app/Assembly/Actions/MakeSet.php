@@ -85,7 +85,8 @@ final class MakeSet
     /**
      * Parts made ready, put together.
      *
-     * @param list<array{title: string, pdf: string, pages: int, only: string, note: string, sections?: list<array{title: string, page: int}>}> $parts
+     * @param list<array{title: string, pdf: string, pages: int, only: string, note: string, sections?: list<array{title: string,
+     *     page: int}>}> $parts
      * @param list<string> $lines
      * @return array{string, int, list<string>}
      *

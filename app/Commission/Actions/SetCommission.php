@@ -65,7 +65,9 @@ final class SetCommission
     {
         $ids = $side === null ? [] : $file->members->where('side', $side)->where('role', Role::Agent)->pluck('user_id')->all();
 
-        return $file->parties->first(static fn ($party) => $party->role === PartyRole::Agent && in_array($party->user_id, $ids, true))?->name;
+        return $file->parties->first(
+            static fn ($party) => $party->role === PartyRole::Agent && in_array($party->user_id, $ids, true),
+        )?->name;
     }
 
     /** What the file's terms and kits say, to begin with; nothing is computed from it before someone has confirmed it. */
@@ -78,7 +80,11 @@ final class SetCommission
         );
     }
 
-    /** The sheet as it stands, or null while there is no price or nobody has entered figures. @throws StepRefused when the fee is too large */
+    /**
+     * The sheet as it stands, or null while there is no price or nobody has entered figures.
+     *
+     * @throws StepRefused when the fee is too large
+     */
     public static function sheet(DealFile $file, ?Side $side = null): ?CommissionSheet
     {
         $facts = FactBook::of($file);

@@ -139,7 +139,10 @@ final class ImportFiles
         $file = ($this->open)($agent, $row->represents, $row->kind, $import->office_id);
         $this->applyKit->afterwards($file, function () use ($file, $row, $import, $agent, $by): void {
             if ($agent->id !== $by->id && $by->holds(Role::Coordinator)) {
-                $file->members()->firstOrCreate(['user_id' => $by->id], ['brokerage_id' => $file->brokerage_id, 'role' => Role::Coordinator]);
+                $file->members()->firstOrCreate(
+                    ['user_id' => $by->id],
+                    ['brokerage_id' => $file->brokerage_id, 'role' => Role::Coordinator],
+                );
             }
             $row->listing === '' || $file->update(['listing_number' => $row->listing]);
             $this->setFact->fromListing($file, $row->facts, "table “{$import->name}”");

@@ -109,7 +109,11 @@ final class KeepOffers
             foreach ($file->isOwnAffair(Side::Buyer) ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
                 ($this->setParty)($file, Seat::at(PartyRole::Buyer, $index + 1), ['name' => $name]);
             }
-            $offer->agent === '' || $file->represents !== Representation::Seller || ($this->setParty)($file, Seat::at(PartyRole::Coagent), ['name' => $offer->agent]);
+            $offer->agent === '' || $file->represents !== Representation::Seller || ($this->setParty)(
+                $file,
+                Seat::at(PartyRole::Coagent),
+                ['name' => $offer->agent],
+            );
             ($this->setFact)($file, Term::Acceptance->value, $accepted);
         });
     }

@@ -26,7 +26,8 @@ final class MoveStatus
      * @param LocalDate|null $on the day it ended; null: today
      * @param bool $isSure whether what is still open was seen; otherwise it is told, and the file stays open
      *
-     * @throws StepRefused when it cannot go there from here, they may not, no reason is given where one is needed, or its disbursement is not authorized
+     * @throws StepRefused when it cannot go there from here, they may not, no reason is given where one is needed, or its disbursement is
+     *                     not authorized
      */
     public function __invoke(
         DealFile $file,

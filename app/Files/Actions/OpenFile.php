@@ -135,7 +135,8 @@ final class OpenFile
                     ->update(['side' => $side]);
             }
             DB::update(
-                'UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS NOT NULL',
+                'UPDATE requirements r SET side = p.side FROM papers p WHERE p.id = r.paper_id AND p.deal_file_id = ? AND p.side IS '.
+                    'NOT NULL',
                 [$file->id],
             );
             $file->update(['represents' => Representation::Both]);

@@ -39,7 +39,9 @@ final class SetParty
     }
 
     /**
-     * @param array{name?: string|null, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null, address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null, prints_contact?: bool} $given what is left out stays as it is; an empty name takes the person off the seat
+     * @param array{name?: string|null, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null,
+     *     address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null,
+     *     prints_contact?: bool} $given what is left out stays as it is; an empty name takes the person off the seat
      * @param array<string, string> $seen what stood in those of the fields that tell it
      *
      * @throws StepRefused when the file is no longer worked on, or someone has changed the same meanwhile
@@ -61,7 +63,9 @@ final class SetParty
         $values = [
             'brokerage_id' => $file->brokerage_id,
             'name' => $name,
-            'signing_name' => $clean('signing_name') ?? ($party !== null && $party->signing_name !== $party->name ? $party->signing_name : $name),
+            'signing_name' => $clean('signing_name') ?? (
+                $party !== null && $party->signing_name !== $party->name ? $party->signing_name : $name
+            ),
             'initials' => $clean('initials') ??
                 ($party !== null && $party->name === $name
                     ? $party->initials

@@ -27,7 +27,9 @@ final class SweepFiles extends Command
                     ->where('status', 'active')
                     ->whereHas(
                         'knownFacts',
-                        static fn ($facts) => $facts->where('name', 'listing_expires')->where('value', '<', now()->addDay()->toDateString()),
+                        static fn ($facts) => $facts
+                            ->where('name', 'listing_expires')
+                            ->where('value', '<', now()->addDay()->toDateString()),
                     )
                     ->get();
                 foreach ($due as $file) {

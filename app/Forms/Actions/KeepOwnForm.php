@@ -244,14 +244,16 @@ final class KeepOwnForm
         }
         if (($number !== '' && preg_match(Library::NUMBER, $number) !== 1) || preg_match('/^[0-9A-Za-z.-]{0,12}$/', $revision) !== 1) {
             throw new DraftRefused(
-                'A number is one to three letters, a hyphen and up to four digits, such as QR-12. A revision has letters, digits, dots, and hyphens, such as 2026-11.',
+                'A number is one to three letters, a hyphen and up to four digits, such as QR-12. A revision has letters, digits, dots, '.
+                    'and hyphens, such as 2026-11.',
             );
         }
         $own->fill(['number' => $number, 'revision' => $revision, 'title' => $title, 'stage' => $stage]);
     }
 
     /**
-     * @return array{string, list<array{float, float}>, FoundItems, list<string>} the flat pages' SHA-256, their sizes, what they ask for, what was done
+     * @return array{string, list<array{float, float}>, FoundItems, list<string>} the flat pages' SHA-256, their sizes, what they ask for,
+     *                                                                            what was done
      *
      * @throws BringRefused
      */

@@ -14,7 +14,8 @@ use Unanimus\Pages\ToolFailed;
 /** Fills a fillable PDF with values from a JSON file. */
 final class FillPdf extends Command
 {
-    protected $signature = 'forms:fill {file : a PDF} {values : JSON, {"field name": value}; - reads standard input} {out : where the filled PDF goes} {--flatten : make what is filled a part of the page}';
+    protected $signature = 'forms:fill {file : a PDF} {values : JSON, {"field name": value}; - reads standard input} {out : where the '.
+        'filled PDF goes} {--flatten : make what is filled a part of the page}';
 
     protected $description = 'Fills the fields of a PDF from JSON (docs/formats.md)';
 

@@ -31,7 +31,8 @@ final class KeepWidths extends Command
         $this->keepLineFont();
         file_put_contents(
             base_path('core/Pages/widths.php'),
-            "<?php\n\ndeclare(strict_types=1);\n\n// Thousandths of an em in Noto Sans. Made by `./unanimus artisan fonts:widths`.\nreturn [\n{$lines}];\n",
+            "<?php\n\ndeclare(strict_types=1);\n\n// Thousandths of an em in Noto Sans. Made by `./unanimus artisan ".
+                "fonts:widths`.\nreturn [\n{$lines}];\n",
         );
 
         return self::SUCCESS;
@@ -76,7 +77,8 @@ final class KeepWidths extends Command
         ];
         file_put_contents(
             base_path('core/Pages/line-font.php'),
-            "<?php\n\ndeclare(strict_types=1);\n\n// The letters from space to tilde of Noto Sans (SIL Open Font License). Made by `./unanimus artisan fonts:widths`.\nreturn ".
+            "<?php\n\ndeclare(strict_types=1);\n\n// The letters from space to tilde of Noto Sans (SIL Open Font License). Made by ".
+                "`./unanimus artisan fonts:widths`.\nreturn ".
                 var_export($kept, true).
                 ";\n",
         );

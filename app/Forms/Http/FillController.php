@@ -86,7 +86,11 @@ final class FillController
         ]);
         try {
             foreach (
-                Questions::entries($asked['question'], (string) ($given['choice'] ?? ''), (string) ($given['value'] ?? '')) as $blank => $value
+                Questions::entries(
+                    $asked['question'],
+                    (string) ($given['choice'] ?? ''),
+                    (string) ($given['value'] ?? ''),
+                ) as $blank => $value
             ) {
                 $this->answer->enter(
                     $fill,

@@ -134,7 +134,8 @@ final class FillRequestController
     {
         $roles = array_unique(array_map(static fn (array $one) => $one['party']->role->value, $clients));
         $others = array_filter($papers, static fn (Paper $paper) => ! in_array($paper->form()?->answeredBy() ?? $roles[0], $roles, true));
-        $told = array_map(static fn (Paper $paper) => "“{$paper->title}” is usually the {$paper->form()?->answeredBy()}’s to fill in.", $others);
+        $told = array_map(static fn (Paper $paper) => "“{$paper->title}” is usually the {$paper->form()?->answeredBy()}’s to ".
+            'fill in.', $others);
 
         return $told === [] ? '' : implode(' ', $told).' Withdraw the request if you meant someone else.';
     }

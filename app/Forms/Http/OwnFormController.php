@@ -128,7 +128,8 @@ final class OwnFormController
 
         return redirect('/own-forms')->with(
             'told',
-            "{$own->number} {$own->title}, rev. {$own->revision}, is active. It is listed with the other forms. Papers on an earlier revision keep theirs.",
+            "{$own->number} {$own->title}, rev. {$own->revision}, is active. It is listed with the other forms. Papers on an earlier ".
+                'revision keep theirs.',
         );
     }
 

@@ -11,7 +11,10 @@ use App\Models\Sight;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Tells of the brokerage's own history and of every file whose history does not hold: entries, the sealed end, and what was stamped outside the database. */
+/**
+ * Tells of the brokerage's own history and of every file whose history does not hold: entries, the sealed end, and what was stamped outside
+ * the database.
+ */
 final class VerifyHistory extends Command
 {
     protected $signature = 'history:verify';

@@ -62,7 +62,8 @@ final class KeepMembers
                 'user_id' => $by->id,
                 'from_file_id' => $from->id,
             ]);
-            History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], SeenBy::side($file->represents->side()));
+            History::add($file->brokerage_id, $fileId, 'Asked to join '.
+                'the file', ['who' => $by->name], SeenBy::side($file->represents->side()));
             foreach ($this->deciders($file) as $person) {
                 Post::ofFile(
                     $file,
@@ -150,7 +151,9 @@ final class KeepMembers
                 $file->brokerage_id,
                 $file->id,
                 'Left the file',
-                array_filter(['who' => $who->name, 'side' => $member->side?->value, 'removed by' => $who->id === $by->id ? null : $by->name]),
+                array_filter(
+                    ['who' => $who->name, 'side' => $member->side?->value, 'removed by' => $who->id === $by->id ? null : $by->name],
+                ),
                 SeenBy::everyone(),
             );
         });
@@ -168,7 +171,9 @@ final class KeepMembers
     public function deciders(DealFile $file): Collection
     {
         $agents = $file->members
-            ->filter(static fn (Member $member) => $member->role === Role::Agent && in_array($member->side, [null, $file->listingSide()], true))
+            ->filter(
+                static fn (Member $member) => $member->role === Role::Agent && in_array($member->side, [null, $file->listingSide()], true),
+            )
             ->pluck('user_id');
         $brokers = OfficeRole::query()->where('office_id', $file->office_id)->where('role', Role::Broker)->pluck('user_id');
 

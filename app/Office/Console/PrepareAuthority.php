@@ -84,7 +84,10 @@ final class PrepareAuthority extends Command
             "{$folder}/seal.pem.part",
             implode(
                 '',
-                array_map(static fn (string $part) => (string) file_get_contents("{$folder}/{$part}"), ['seal.key', 'seal.crt', 'root.crt']),
+                array_map(
+                    static fn (string $part) => (string) file_get_contents("{$folder}/{$part}"),
+                    ['seal.key', 'seal.crt', 'root.crt'],
+                ),
             ),
         );
         rename("{$folder}/seal.pem.part", "{$folder}/seal.pem");

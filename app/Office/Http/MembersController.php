@@ -32,7 +32,8 @@ final class MembersController
 
         return redirect("/files/{$file->key}/opening")->with(
             'told',
-            "Request sent. {$row->agent} or the broker decides, and you get an email. Until then you cannot see that file. You can continue here.",
+            "Request sent. {$row->agent} or the broker decides, and you get an email. Until then you cannot see that file. You can ".
+                'continue here.',
         );
     }
 

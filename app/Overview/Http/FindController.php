@@ -56,7 +56,11 @@ final class FindController
         $query = Query::parse($typed);
 
         return view('files.completions', [
-            'completions' => $typed === '' ? [] : array_slice(Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []), 0, 8),
+            'completions' => $typed === '' ? [] : array_slice(
+                Query::completions($typed, str_contains($typed, ':') ? Finder::known() : []),
+                0,
+                8,
+            ),
             'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === []
                     ? collect()
                     : Finder::find($query, User::signedIn($request))->with('parties')->limit(6)->get(),

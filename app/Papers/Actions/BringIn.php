@@ -149,7 +149,10 @@ final class BringIn
                         static fn ($forms) => $forms
                             ->whereNotNull('form_number')
                             ->whereIn('state', [PaperState::Draft, PaperState::Ready])
-                            ->whereDoesntHave('requirement', static fn ($asked) => $asked->whereIn('review_state', ['submitted', 'accepted'])),
+                            ->whereDoesntHave(
+                                'requirement',
+                                static fn ($asked) => $asked->whereIn('review_state', ['submitted', 'accepted']),
+                            ),
                     ),
             )
             ->get(['key', 'title', 'form_number', 'state']);

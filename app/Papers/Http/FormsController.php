@@ -32,7 +32,10 @@ final class FormsController
         $words = array_map(static fn (Form $form) => "{$form->title} {$form->set} {$form->stage}", $all);
         $typed = mb_substr((string) $request->query('q', ''), 0, 80);
         $uses = $this->uses($file);
-        $found = array_map(static fn (string $number) => $all[$number], FormFinder::find($words, $typed, $uses, $file->office->preferred_forms));
+        $found = array_map(
+            static fn (string $number) => $all[$number],
+            FormFinder::find($words, $typed, $uses, $file->office->preferred_forms),
+        );
 
         return view($request->hasHeader('HX-Request') ? 'papers.forms-found' : 'papers.forms', [
             'file' => $file,

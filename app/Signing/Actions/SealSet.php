@@ -259,7 +259,8 @@ final class SealSet
                         static fn (Event $event) => [
                             'at' => Moment::record($event->at, $round->file->office->zone),
                             'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
-                            'what' => EventKind::from($event->kind)->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
+                            'what' => EventKind::from($event->kind)
+                                ->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
                             'from' => trim((string) $event->address),
                         ],
                     )

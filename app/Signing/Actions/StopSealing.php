@@ -34,7 +34,10 @@ final class StopSealing
         );
         $brokers = User::query()
             ->where('active', true)
-            ->whereIn('id', OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', Role::Broker)->select('user_id'))
+            ->whereIn(
+                'id',
+                OfficeRole::query()->where('office_id', $round->file->office_id)->where('role', Role::Broker)->select('user_id'),
+            )
             ->get();
         foreach ($brokers->push($round->sender)->unique('id') as $person) {
             Post::ofFile(

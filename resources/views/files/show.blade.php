@@ -252,7 +252,8 @@
         <form method="post" action="/files/{{ $file->key }}/status">
             @csrf
             <label class="line"><span>New status</span><span class="select"><select name="status">
-                @foreach ($file->status->next() as $status)@if ($status->isOpen())<option value="{{ $status->value }}">{{ $status->label() }}</option>
+                @foreach ($file->status->next() as $status)@if ($status->isOpen())
+                    <option value="{{ $status->value }}">{{ $status->label() }}</option>
                 @endif @endforeach</select></span></label>
             <label class="line"><span>Reason</span><textarea class="textarea" name="reason" required maxlength="500"></textarea></label>
             <button class="button now">Reopen file</button> <button class="button" formmethod="dialog" formnovalidate>Cancel</button>

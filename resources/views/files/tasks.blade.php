@@ -9,7 +9,8 @@
             href="{{ $link(['who' => $value]) }}" @if ($filter['who'] === $value) aria-current="true"
             @endif>{{ $word }}</a>@endforeach</span>
         @php($days = ['' => 'any day', 'late' => 'late', 'today' => 'due by today', 'week' => 'next 7 days', 'undated' => 'no date yet'])
-        <span>@foreach ($days as $value => $word)<a href="{{ $link(['when' => $value]) }}" @if ($filter['when'] === $value) aria-current="true"
+        <span>@foreach ($days as $value => $word)<a
+            href="{{ $link(['when' => $value]) }}" @if ($filter['when'] === $value) aria-current="true"
             @endif>{{ $word }}</a>@endforeach</span>
         <span>@foreach (['' => 'any kind', 'sale' => 'sales', 'lease' => 'leases', 'referral' => 'referrals'] as $value => $word)<a
             href="{{ $link(['kind' => $value]) }}" @if ($filter['kind'] === $value) aria-current="true"

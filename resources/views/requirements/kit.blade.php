@@ -88,7 +88,8 @@
                     $words)<option value="{{ $unit }}" @selected($rule?->unit->value === $unit)>{{ $words }}</option>
                     @endforeach</select></span></td>
                 <td><span class="select"><select name="lines[{{ $n }}][anchor]" aria-label="anchor {{ $n + 1 }}">
-                    @foreach ($anchors as $name => $label)<option value="{{ $name }}" @selected($rule?->anchor === $name)>{{ $label }}</option>
+                    @foreach ($anchors as $name => $label)
+                        <option value="{{ $name }}" @selected($rule?->anchor === $name)>{{ $label }}</option>
                     @endforeach</select></span></td>
                 <td><span class="select"><select name="lines[{{ $n }}][roll]"
                     aria-label="roll {{ $n + 1 }}">@foreach (['forward' => 'the next business day', 'backward' => 'the one before', 'none'
