@@ -103,7 +103,7 @@ final readonly class DealLine
             ! $day->isAfter($start->plusDays($span));
             $day = $day->plusDays($span > 120 ? 14 : 7)
         ) {
-            $ticks[] = ['x' => $x($day), 'label' => substr($day->short(), 4)];
+            $ticks[] = ['x' => $x($day), 'label' => substr($day->short(), 5)];
         }
         $at = $start->daysUntil($today);
 
@@ -201,7 +201,7 @@ final readonly class DealLine
             $posts[] = [
                 'x' => $x($anchor['day']),
                 'label' => $anchor['label'],
-                'day' => substr($anchor['day']->short(), 4),
+                'day' => substr($anchor['day']->short(), 5),
                 'iso' => $anchor['day']->iso(),
                 'key' => $key,
                 'left' => 0.0,

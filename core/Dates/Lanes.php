@@ -83,7 +83,7 @@ final readonly class Lanes
         $ticks = [];
         $weekends = [];
         for ($day = $start->plusDays((8 - $start->weekday()) % 7); $day->isBefore($end); $day = $day->plusDays(7)) {
-            $ticks[] = ['x' => $x($day), 'label' => substr($day->short(), 4)];
+            $ticks[] = ['x' => $x($day), 'label' => substr($day->short(), 5)];
             $weekends[] = ['x' => $x($day->plusDays(5)), 'width' => round(min(2 * $unit, self::RIGHT - $x($day->plusDays(5))), 1)];
         }
 
