@@ -57,19 +57,19 @@ Route::pattern('position', '\d{1,4}');
 Route::pattern('place', '\d{1,4}');
 
 Route::withoutMiddleware('web')->group(static function (): void {
-    Route::get('/up', HealthController::class);
-    Route::post('/intake/mail', MailController::class)->middleware('throttle:links');
+    Route::get('/up', HealthController::class)->name('up');
+    Route::post('/intake/mail', MailController::class)->name('intake.mail')->middleware('throttle:links');
 });
 
 Route::middleware('throttle:links')
     ->withoutMiddleware('web')
     ->prefix('/calendar')
     ->group(static function (): void {
-        Route::get('/file/{key}/{proof}.ics', [CalendarController::class, 'file'])->where([
+        Route::get('/file/{key}/{proof}.ics', [CalendarController::class, 'file'])->name('calendar.file')->where([
             'key' => '[0-9A-Z]{26}',
             'proof' => '[0-9a-f]{40}',
         ]);
-        Route::get('/person/{key}/{proof}.ics', [CalendarController::class, 'person'])->where([
+        Route::get('/person/{key}/{proof}.ics', [CalendarController::class, 'person'])->name('calendar.person')->where([
             'key' => '[0-9A-Z]{26}',
             'proof' => '[0-9a-f]{40}',
         ]);
@@ -77,269 +77,269 @@ Route::middleware('throttle:links')
 
 Route::middleware('guest')->group(static function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
-    Route::post('/sign-in', [SignInController::class, 'store'])
+    Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store')
         ->middleware('throttle:sign-in')
         ->withoutMiddleware(InOneTransaction::class);
 });
 
 Route::middleware('guest')->group(static function (): void {
-    Route::get('/sign-in/code', [SignInController::class, 'code']);
-    Route::post('/sign-in/code', [SignInController::class, 'second'])
+    Route::get('/sign-in/code', [SignInController::class, 'code'])->name('sign-in.code');
+    Route::post('/sign-in/code', [SignInController::class, 'second'])->name('sign-in.code.store')
         ->middleware('throttle:second-factor')
         ->withoutMiddleware(InOneTransaction::class);
-    Route::get('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'invitation'])
+    Route::get('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'invitation'])->name('invitation.show')
         ->middleware('throttle:links')
         ->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}']);
-    Route::post('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'takeUp'])
+    Route::post('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'takeUp'])->name('invitation.store')
         ->middleware('throttle:sign-in')
         ->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}'])
         ->withoutMiddleware(InOneTransaction::class);
 });
 
-Route::get('/sign-in/standing', [SignInController::class, 'standing']);
+Route::get('/sign-in/standing', [SignInController::class, 'standing'])->name('sign-in.standing');
 
 Route::prefix('/sign/{token}')
     ->middleware(['throttle:links', SignerLink::class])
     ->group(static function (): void {
-        Route::get('/', [SignController::class, 'show']);
-        Route::post('/opened', [SignController::class, 'opened']);
-        Route::post('/consent', [SignController::class, 'consent']);
-        Route::post('/adopt', [SignController::class, 'adopt']);
-        Route::post('/marks/{key}', [SignController::class, 'mark']);
-        Route::post('/finish', [SignController::class, 'finish']);
-        Route::post('/decline', [SignController::class, 'decline']);
-        Route::post('/ask', [SignController::class, 'ask'])->middleware('throttle:questions');
-        Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image']);
-        Route::get('/papers/{position}/text', [SignController::class, 'text'])->where('position', '\d{1,3}');
-        Route::get('/set.pdf', [SignController::class, 'set']);
+        Route::get('/', [SignController::class, 'show'])->name('sign');
+        Route::post('/opened', [SignController::class, 'opened'])->name('sign.opened');
+        Route::post('/consent', [SignController::class, 'consent'])->name('sign.consent');
+        Route::post('/adopt', [SignController::class, 'adopt'])->name('sign.adopt');
+        Route::post('/marks/{key}', [SignController::class, 'mark'])->name('sign.marks');
+        Route::post('/finish', [SignController::class, 'finish'])->name('sign.finish');
+        Route::post('/decline', [SignController::class, 'decline'])->name('sign.decline');
+        Route::post('/ask', [SignController::class, 'ask'])->name('sign.ask')->middleware('throttle:questions');
+        Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->name('sign.papers.pages');
+        Route::get('/papers/{position}/text', [SignController::class, 'text'])->name('sign.papers.text')->where('position', '\d{1,3}');
+        Route::get('/set.pdf', [SignController::class, 'set'])->name('sign.set-pdf');
     });
 
 Route::prefix('/fill/{token}')
     ->middleware(['throttle:links', FillLink::class])
     ->group(static function (): void {
-        Route::get('/', [FillController::class, 'show']);
-        Route::get('/questions/{number}', [FillController::class, 'question'])->where('number', '\d{1,6}');
-        Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->where('number', '\d{1,6}');
-        Route::get('/papers/{paperkey}', [FillController::class, 'paper']);
-        Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry']);
-        Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image']);
-        Route::post('/opened', [FillController::class, 'opened']);
-        Route::post('/finish', [FillController::class, 'finish']);
-        Route::post('/another', [FillController::class, 'another']);
+        Route::get('/', [FillController::class, 'show'])->name('fill');
+        Route::get('/questions/{number}', [FillController::class, 'question'])->name('fill.questions.show')->where('number', '\d{1,6}');
+        Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->name('fill.questions.store')->where('number', '\d{1,6}');
+        Route::get('/papers/{paperkey}', [FillController::class, 'paper'])->name('fill.papers.show');
+        Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry'])->name('fill.papers.entries');
+        Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->name('fill.papers.pages');
+        Route::post('/opened', [FillController::class, 'opened'])->name('fill.opened');
+        Route::post('/finish', [FillController::class, 'finish'])->name('fill.finish');
+        Route::post('/another', [FillController::class, 'another'])->name('fill.another');
     });
 
 Route::prefix('/read/{token}')
     ->middleware(['throttle:links', ReadingLink::class])
     ->group(static function (): void {
-        Route::get('/', [ReadingController::class, 'show']);
-        Route::get('/pages/{page}.webp', [ReadingController::class, 'image']);
-        Route::get('/text', [ReadingController::class, 'text']);
-        Route::get('/set.pdf', [ReadingController::class, 'pdf']);
-        Route::post('/opened', [ReadingController::class, 'opened']);
+        Route::get('/', [ReadingController::class, 'show'])->name('read');
+        Route::get('/pages/{page}.webp', [ReadingController::class, 'image'])->name('read.pages');
+        Route::get('/text', [ReadingController::class, 'text'])->name('read.text');
+        Route::get('/set.pdf', [ReadingController::class, 'pdf'])->name('read.set-pdf');
+        Route::post('/opened', [ReadingController::class, 'opened'])->name('read.opened');
     });
 
 Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
-    Route::post('/sign-out', [SignInController::class, 'destroy']);
-    Route::post('/sign-out/everywhere', [AccountController::class, 'everywhere']);
-    Route::put('/password', [AccountController::class, 'password'])->middleware('throttle:password');
+    Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
+    Route::post('/sign-out/everywhere', [AccountController::class, 'everywhere'])->name('sign-out.everywhere');
+    Route::put('/password', [AccountController::class, 'password'])->name('password.update')->middleware('throttle:password');
 
-    Route::get('/me', [AccountController::class, 'show']);
-    Route::post('/me/keys', [AccountController::class, 'keys']);
-    Route::post('/me/second-factor', [AccountController::class, 'prepare'])->middleware('throttle:second-factor');
-    Route::get('/me/second-factor.svg', [AccountController::class, 'picture']);
-    Route::post('/me/second-factor/on', [AccountController::class, 'turnOn'])->middleware('throttle:second-factor');
-    Route::delete('/me/second-factor', [AccountController::class, 'turnOff'])->middleware('throttle:second-factor');
-    Route::delete('/me/sessions/{hash}', [AccountController::class, 'endSession']);
-    Route::delete('/me/remembered/{device}', [AccountController::class, 'forget']);
-    Route::post('/people', [PeopleController::class, 'invite']);
-    Route::get('/people/{user}', [PeopleController::class, 'show']);
-    Route::post('/people/{user}/invitation', [PeopleController::class, 'again']);
-    Route::put('/people/{user}/roles', [PeopleController::class, 'roles']);
-    Route::post('/people/{user}/active', [PeopleController::class, 'active']);
-    Route::post('/offices', [PeopleController::class, 'openOffice']);
-    Route::post('/offices/{office}/forms/{number}', [PeopleController::class, 'prefer'])->where('number', '[A-Z]{1,3}-\d{1,4}');
-    Route::put('/offices/{office}', [PeopleController::class, 'office']);
+    Route::get('/me', [AccountController::class, 'show'])->name('me');
+    Route::post('/me/keys', [AccountController::class, 'keys'])->name('me.keys');
+    Route::post('/me/second-factor', [AccountController::class, 'prepare'])->name('me.second-factor')->middleware('throttle:second-factor');
+    Route::get('/me/second-factor.svg', [AccountController::class, 'picture'])->name('me.second-factor-svg');
+    Route::post('/me/second-factor/on', [AccountController::class, 'turnOn'])->name('me.second-factor.on')->middleware('throttle:second-factor');
+    Route::delete('/me/second-factor', [AccountController::class, 'turnOff'])->name('me.second-factor.destroy')->middleware('throttle:second-factor');
+    Route::delete('/me/sessions/{hash}', [AccountController::class, 'endSession'])->name('me.sessions.destroy');
+    Route::delete('/me/remembered/{device}', [AccountController::class, 'forget'])->name('me.remembered.destroy');
+    Route::post('/people', [PeopleController::class, 'invite'])->name('people.store');
+    Route::get('/people/{user}', [PeopleController::class, 'show'])->name('people.show');
+    Route::post('/people/{user}/invitation', [PeopleController::class, 'again'])->name('people.invitation');
+    Route::put('/people/{user}/roles', [PeopleController::class, 'roles'])->name('people.roles.update');
+    Route::post('/people/{user}/active', [PeopleController::class, 'active'])->name('people.active');
+    Route::post('/offices', [PeopleController::class, 'openOffice'])->name('offices.store');
+    Route::post('/offices/{office}/forms/{number}', [PeopleController::class, 'prefer'])->name('offices.forms')->where('number', '[A-Z]{1,3}-\d{1,4}');
+    Route::put('/offices/{office}', [PeopleController::class, 'office'])->name('offices.update');
 
-    Route::get('/', TodayController::class);
+    Route::get('/', TodayController::class)->name('today');
 
-    Route::get('/files', [FindController::class, 'index']);
-    Route::match(['get', 'post'], '/files.csv', [FindController::class, 'csv']);
-    Route::get('/find', [FindController::class, 'complete']);
-    Route::post('/views', [FindController::class, 'keep']);
-    Route::delete('/views/{view}', [FindController::class, 'drop']);
-    Route::get('/open', [FileController::class, 'create']);
-    Route::get('/listings', [FileController::class, 'listings']);
-    Route::post('/files', [FileController::class, 'store']);
-    Route::get('/files/{file}', [FilePageController::class, 'show']);
-    Route::get('/files/{file}/history', [FilePageController::class, 'history']);
-    Route::get('/files/{file}/opening', [FileController::class, 'opening']);
-    Route::put('/files/{file}/facts', [FileController::class, 'setFact']);
-    Route::post('/files/{file}/parties/{role}/order', [PartiesController::class, 'order']);
-    Route::get('/files/{file}/people.vcf', [PartiesController::class, 'ofFile']);
-    Route::get('/contacts', [PartiesController::class, 'book']);
-    Route::post('/contacts', [PartiesController::class, 'store']);
-    Route::get('/contacts.vcf', [PartiesController::class, 'export']);
-    Route::get('/contacts/propose', [PartiesController::class, 'propose']);
-    Route::post('/contacts/cards', [PartiesController::class, 'import']);
-    Route::delete('/contacts/{contact}', [PartiesController::class, 'drop']);
-    Route::put('/files/{file}/parties/{seat}', [FileController::class, 'setParty']);
-    Route::post('/files/{file}/listing', [FileController::class, 'bringListing']);
-    Route::get('/files/{file}/listing', [ListingController::class, 'show']);
-    Route::post('/files/{file}/listing/sheet', [ListingController::class, 'file']);
-    Route::post('/files/{file}/checked-facts', [ListingController::class, 'check']);
-    Route::post('/files/{file}/listing/facts', [ListingController::class, 'take']);
-    Route::post('/files/{file}/listing/papers', [ListingPapersController::class, 'store']);
-    Route::post('/files/{file}/join/{twin}', [MembersController::class, 'ask']);
-    Route::post('/join-requests/{joining}', [MembersController::class, 'decide']);
-    Route::delete('/files/{file}/members/{user}', [MembersController::class, 'remove'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/deadlines/{name}', [FileController::class, 'deadline']);
-    Route::get('/files/{file}/dates', [DatesController::class, 'show']);
-    Route::get('/files/{file}/shift', [DatesController::class, 'preview']);
-    Route::post('/files/{file}/shift', [DatesController::class, 'move']);
-    Route::put('/files/{file}/dates/{name}', [DatesController::class, 'setByHand']);
-    Route::delete('/files/{file}/dates/{name}', [DatesController::class, 'bringBack']);
-    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/calendar', [CalendarController::class, 'renewOwn']);
-    Route::post('/files/{file}/status', [StatusController::class, 'move'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::put('/files/{file}/labels', [StatusController::class, 'labels'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/labels', [StatusController::class, 'labelMany']);
+    Route::get('/files', [FindController::class, 'index'])->name('files.index');
+    Route::match(['get', 'post'], '/files.csv', [FindController::class, 'csv'])->name('files-csv');
+    Route::get('/find', [FindController::class, 'complete'])->name('find');
+    Route::post('/views', [FindController::class, 'keep'])->name('views.store');
+    Route::delete('/views/{view}', [FindController::class, 'drop'])->name('views.destroy');
+    Route::get('/open', [FileController::class, 'create'])->name('open');
+    Route::get('/listings', [FileController::class, 'listings'])->name('listings');
+    Route::post('/files', [FileController::class, 'store'])->name('files.store');
+    Route::get('/files/{file}', [FilePageController::class, 'show'])->name('files.show');
+    Route::get('/files/{file}/history', [FilePageController::class, 'history'])->name('files.history');
+    Route::get('/files/{file}/opening', [FileController::class, 'opening'])->name('files.opening');
+    Route::put('/files/{file}/facts', [FileController::class, 'setFact'])->name('files.facts.update');
+    Route::post('/files/{file}/parties/{role}/order', [PartiesController::class, 'order'])->name('files.parties.order');
+    Route::get('/files/{file}/people.vcf', [PartiesController::class, 'ofFile'])->name('files.people-vcf');
+    Route::get('/contacts', [PartiesController::class, 'book'])->name('contacts.index');
+    Route::post('/contacts', [PartiesController::class, 'store'])->name('contacts.store');
+    Route::get('/contacts.vcf', [PartiesController::class, 'export'])->name('contacts-vcf');
+    Route::get('/contacts/propose', [PartiesController::class, 'propose'])->name('contacts.propose');
+    Route::post('/contacts/cards', [PartiesController::class, 'import'])->name('contacts.cards');
+    Route::delete('/contacts/{contact}', [PartiesController::class, 'drop'])->name('contacts.destroy');
+    Route::put('/files/{file}/parties/{seat}', [FileController::class, 'setParty'])->name('files.parties.update');
+    Route::post('/files/{file}/listing', [FileController::class, 'bringListing'])->name('files.listing.store');
+    Route::get('/files/{file}/listing', [ListingController::class, 'show'])->name('files.listing');
+    Route::post('/files/{file}/listing/sheet', [ListingController::class, 'file'])->name('files.listing.sheet');
+    Route::post('/files/{file}/checked-facts', [ListingController::class, 'check'])->name('files.checked-facts');
+    Route::post('/files/{file}/listing/facts', [ListingController::class, 'take'])->name('files.listing.facts');
+    Route::post('/files/{file}/listing/papers', [ListingPapersController::class, 'store'])->name('files.listing.papers');
+    Route::post('/files/{file}/join/{twin}', [MembersController::class, 'ask'])->name('files.join');
+    Route::post('/join-requests/{joining}', [MembersController::class, 'decide'])->name('join-requests');
+    Route::delete('/files/{file}/members/{user}', [MembersController::class, 'remove'])->name('files.members.destroy')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/deadlines/{name}', [FileController::class, 'deadline'])->name('files.deadlines');
+    Route::get('/files/{file}/dates', [DatesController::class, 'show'])->name('files.dates.index');
+    Route::get('/files/{file}/shift', [DatesController::class, 'preview'])->name('files.shift');
+    Route::post('/files/{file}/shift', [DatesController::class, 'move'])->name('files.shift.store');
+    Route::put('/files/{file}/dates/{name}', [DatesController::class, 'setByHand'])->name('files.dates.update');
+    Route::delete('/files/{file}/dates/{name}', [DatesController::class, 'bringBack'])->name('files.dates.destroy');
+    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile'])->name('files.calendar')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/calendar', [CalendarController::class, 'renewOwn'])->name('calendar');
+    Route::post('/files/{file}/status', [StatusController::class, 'move'])->name('files.status')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn'])->name('files.follow-on')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::put('/files/{file}/labels', [StatusController::class, 'labels'])->name('files.labels.update')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/labels', [StatusController::class, 'labelMany'])->name('labels');
 
-    Route::get('/files/{file}/offers', [OfferController::class, 'index']);
-    Route::post('/files/{file}/offers', [OfferController::class, 'store']);
-    Route::put('/files/{file}/offers/{offer}', [OfferController::class, 'update']);
-    Route::get('/files/{file}/net', [OfferController::class, 'net']);
-    Route::get('/imports', [ImportController::class, 'index']);
-    Route::post('/imports', [ImportController::class, 'store']);
-    Route::get('/imports/{import}', [ImportController::class, 'show']);
-    Route::put('/imports/{import}/try', [ImportController::class, 'try']);
-    Route::post('/imports/{import}/start', [ImportController::class, 'start']);
-    Route::get('/imports/{import}/progress', [ImportController::class, 'progress']);
-    Route::post('/imports/{import}/rows/{number}', [ImportController::class, 'anyway'])->where('number', '\d{1,6}');
-    Route::get('/imports/{import}/left.csv', [ImportController::class, 'left']);
-    Route::get('/tasks', [TaskController::class, 'index']);
-    Route::post('/tasks', [TaskController::class, 'mark']);
-    Route::post('/files/{file}/tasks', [TaskController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/offers', [OfferController::class, 'index'])->name('files.offers.index');
+    Route::post('/files/{file}/offers', [OfferController::class, 'store'])->name('files.offers.store');
+    Route::put('/files/{file}/offers/{offer}', [OfferController::class, 'update'])->name('files.offers.update');
+    Route::get('/files/{file}/net', [OfferController::class, 'net'])->name('files.net');
+    Route::get('/imports', [ImportController::class, 'index'])->name('imports.index');
+    Route::post('/imports', [ImportController::class, 'store'])->name('imports.store');
+    Route::get('/imports/{import}', [ImportController::class, 'show'])->name('imports.show');
+    Route::put('/imports/{import}/try', [ImportController::class, 'try'])->name('imports.try.update');
+    Route::post('/imports/{import}/start', [ImportController::class, 'start'])->name('imports.start');
+    Route::get('/imports/{import}/progress', [ImportController::class, 'progress'])->name('imports.progress');
+    Route::post('/imports/{import}/rows/{number}', [ImportController::class, 'anyway'])->name('imports.rows')->where('number', '\d{1,6}');
+    Route::get('/imports/{import}/left.csv', [ImportController::class, 'left'])->name('imports.left-csv');
+    Route::get('/tasks', [TaskController::class, 'index'])->name('tasks');
+    Route::post('/tasks', [TaskController::class, 'mark'])->name('tasks.store');
+    Route::post('/files/{file}/tasks', [TaskController::class, 'store'])->name('files.tasks')->withoutMiddleware(OnlyOpenFiles::class);
 
-    Route::get('/files/{file}/fill-requests', [FillRequestController::class, 'index']);
-    Route::post('/files/{file}/fill-requests', [FillRequestController::class, 'store']);
-    Route::post('/fill-requests/{fill}/seen', [FillRequestController::class, 'seen'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/fill-requests/{fill}/remind', [FillRequestController::class, 'remind']);
-    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/fill-requests/{fill}/renew', [FillRequestController::class, 'renew']);
-    Route::get('/own-forms', [OwnFormController::class, 'index']);
-    Route::post('/own-forms', [OwnFormController::class, 'store']);
-    Route::get('/own-forms/{own}', [OwnFormController::class, 'show']);
-    Route::post('/own-forms/{own}/changes', [OwnFormController::class, 'change']);
-    Route::get('/own-forms/{own}/pages/{page}.webp', [OwnFormController::class, 'image']);
-    Route::get('/own-forms/{own}/try', [OwnFormController::class, 'tryOn']);
-    Route::post('/own-forms/{own}/try', [OwnFormController::class, 'printTrial']);
-    Route::post('/own-forms/{own}/in-force', [OwnFormController::class, 'putInForce']);
-    Route::post('/own-forms/{own}/revise', [OwnFormController::class, 'revise']);
-    Route::post('/own-forms/{own}/retired', [OwnFormController::class, 'toggleRetired']);
-    Route::delete('/own-forms/{own}', [OwnFormController::class, 'drop']);
-    Route::get('/files/{file}/forms', [FormsController::class, 'index']);
-    Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->where('number', '[A-Z]{1,3}-\d{1,4}');
-    Route::post('/files/{file}/papers', [PaperController::class, 'bring'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::get('/files/{file}/uploads', [PaperController::class, 'uploads']);
-    Route::post('/files/{file}/acceptance', [StatusController::class, 'accept']);
-    Route::post('/files/{file}/order', [ArrangeController::class, 'order']);
-    Route::post('/files/{file}/tags', [ArrangeController::class, 'tag'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/assign', [ArrangeController::class, 'assign'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/reminders', [ReminderController::class, 'store']);
-    Route::post('/files/{file}/placing', [PlacingController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])->where('upload', '[\w:-]{8,60}');
-    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])->withoutMiddleware(
+    Route::get('/files/{file}/fill-requests', [FillRequestController::class, 'index'])->name('files.fill-requests');
+    Route::post('/files/{file}/fill-requests', [FillRequestController::class, 'store'])->name('files.fill-requests.store');
+    Route::post('/fill-requests/{fill}/seen', [FillRequestController::class, 'seen'])->name('fill-requests.seen')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/fill-requests/{fill}/remind', [FillRequestController::class, 'remind'])->name('fill-requests.remind');
+    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack'])->name('fill-requests.take-back')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/fill-requests/{fill}/renew', [FillRequestController::class, 'renew'])->name('fill-requests.renew');
+    Route::get('/own-forms', [OwnFormController::class, 'index'])->name('own-forms.index');
+    Route::post('/own-forms', [OwnFormController::class, 'store'])->name('own-forms.store');
+    Route::get('/own-forms/{own}', [OwnFormController::class, 'show'])->name('own-forms.show');
+    Route::post('/own-forms/{own}/changes', [OwnFormController::class, 'change'])->name('own-forms.changes');
+    Route::get('/own-forms/{own}/pages/{page}.webp', [OwnFormController::class, 'image'])->name('own-forms.pages');
+    Route::get('/own-forms/{own}/try', [OwnFormController::class, 'tryOn'])->name('own-forms.try');
+    Route::post('/own-forms/{own}/try', [OwnFormController::class, 'printTrial'])->name('own-forms.try.store');
+    Route::post('/own-forms/{own}/in-force', [OwnFormController::class, 'putInForce'])->name('own-forms.in-force');
+    Route::post('/own-forms/{own}/revise', [OwnFormController::class, 'revise'])->name('own-forms.revise');
+    Route::post('/own-forms/{own}/retired', [OwnFormController::class, 'toggleRetired'])->name('own-forms.retired');
+    Route::delete('/own-forms/{own}', [OwnFormController::class, 'drop'])->name('own-forms.destroy');
+    Route::get('/files/{file}/forms', [FormsController::class, 'index'])->name('files.forms.index');
+    Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->name('files.forms')->where('number', '[A-Z]{1,3}-\d{1,4}');
+    Route::post('/files/{file}/papers', [PaperController::class, 'bring'])->name('files.papers')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/uploads', [PaperController::class, 'uploads'])->name('files.uploads.index');
+    Route::post('/files/{file}/acceptance', [StatusController::class, 'accept'])->name('files.acceptance');
+    Route::post('/files/{file}/order', [ArrangeController::class, 'order'])->name('files.order');
+    Route::post('/files/{file}/tags', [ArrangeController::class, 'tag'])->name('files.tags')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/assign', [ArrangeController::class, 'assign'])->name('files.assign')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/reminders', [ReminderController::class, 'store'])->name('files.reminders');
+    Route::post('/files/{file}/placing', [PlacingController::class, 'store'])->name('files.placing')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])->name('files.uploads.show')->where('upload', '[\w:-]{8,60}');
+    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])->name('files.assembled')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])->name('files.papers-zip')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])->name('files.assembling')->withoutMiddleware(
         OnlyOpenFiles::class,
     );
-    Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::get('/sets/{set}', [AssemblyController::class, 'show']);
-    Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf']);
-    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::get('/papers/{paper}', [PaperController::class, 'show']);
-    Route::put('/papers/{paper}', [CareController::class, 'update'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/papers/{paper}/versions', [CareController::class, 'replace'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/papers/{paper}/void', [CareController::class, 'void'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/papers/{paper}/copy', [CareController::class, 'copy'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable']);
-    Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values']);
-    Route::post('/papers/{paper}/values', [CareController::class, 'take']);
-    Route::post('/papers/{paper}/answers', [CareController::class, 'useAnswers']);
-    Route::get('/papers/{paper}/beside', [BesideController::class, 'show']);
-    Route::post('/papers/{paper}/carried', [BesideController::class, 'carry']);
-    Route::post('/papers/{paper}/amendment', [AmendmentController::class, 'store']);
-    Route::get('/papers/{paper}/log', [LogController::class, 'show']);
-    Route::post('/papers/{paper}/log', [LogController::class, 'bringBack']);
-    Route::get('/papers/{paper}/revision', [LogController::class, 'revision']);
-    Route::post('/papers/{paper}/revision', [LogController::class, 'carryOver']);
-    Route::post('/papers/{paper}/pieces', LayerController::class);
-    Route::get('/papers/{paper}/standing', [PaperController::class, 'standing']);
-    Route::post('/papers/{paper}/entries', [PaperController::class, 'entry']);
-    Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image']);
-    Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage']);
-    Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf']);
-    Route::get('/papers/{paper}/text', [PaperController::class, 'text']);
-    Route::get('/papers/{paper}/versions/{version}/original', [PaperController::class, 'original']);
+    Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->name('files.sets')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/sets/{set}', [AssemblyController::class, 'show'])->name('sets.show');
+    Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf'])->name('sets.set-pdf');
+    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give'])->name('sets.reading-copies')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end'])->name('reading-copies.end')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/papers/{paper}', [PaperController::class, 'show'])->name('papers.show');
+    Route::put('/papers/{paper}', [CareController::class, 'update'])->name('papers.update')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/versions', [CareController::class, 'replace'])->name('papers.versions.store')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/void', [CareController::class, 'void'])->name('papers.void')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show'])->name('papers.seen-by')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/copy', [CareController::class, 'copy'])->name('papers.copy')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable'])->name('papers.fillable-pdf');
+    Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values'])->name('papers.values-xfdf');
+    Route::post('/papers/{paper}/values', [CareController::class, 'take'])->name('papers.values');
+    Route::post('/papers/{paper}/answers', [CareController::class, 'useAnswers'])->name('papers.answers');
+    Route::get('/papers/{paper}/beside', [BesideController::class, 'show'])->name('papers.beside');
+    Route::post('/papers/{paper}/carried', [BesideController::class, 'carry'])->name('papers.carried');
+    Route::post('/papers/{paper}/amendment', [AmendmentController::class, 'store'])->name('papers.amendment');
+    Route::get('/papers/{paper}/log', [LogController::class, 'show'])->name('papers.log');
+    Route::post('/papers/{paper}/log', [LogController::class, 'bringBack'])->name('papers.log.store');
+    Route::get('/papers/{paper}/revision', [LogController::class, 'revision'])->name('papers.revision');
+    Route::post('/papers/{paper}/revision', [LogController::class, 'carryOver'])->name('papers.revision.store');
+    Route::post('/papers/{paper}/pieces', LayerController::class)->name('papers.pieces');
+    Route::get('/papers/{paper}/standing', [PaperController::class, 'standing'])->name('papers.standing');
+    Route::post('/papers/{paper}/entries', [PaperController::class, 'entry'])->name('papers.entries');
+    Route::get('/papers/{paper}/pages/{page}.webp', [PaperController::class, 'image'])->name('papers.pages');
+    Route::get('/library/{number}/pages/{page}.webp', [PaperController::class, 'blankPage'])->name('library.pages');
+    Route::get('/papers/{paper}/pdf', [PaperController::class, 'pdf'])->name('papers.pdf');
+    Route::get('/papers/{paper}/text', [PaperController::class, 'text'])->name('papers.text');
+    Route::get('/papers/{paper}/versions/{version}/original', [PaperController::class, 'original'])->name('papers.versions.original');
 
-    Route::post('/files/{file}/rounds', [RoundController::class, 'store']);
-    Route::get('/rounds/{round}', [RoundController::class, 'show']);
-    Route::get('/rounds/{round}/standing', [RoundController::class, 'standing']);
-    Route::put('/rounds/{round}', [RoundController::class, 'update']);
-    Route::delete('/rounds/{round}', [RoundController::class, 'discard'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/rounds/{round}/send', [RoundController::class, 'send']);
-    Route::post('/rounds/{round}/seal-again', [RoundController::class, 'sealAgain'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner']);
-    Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind']);
-    Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image']);
-    Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set']);
+    Route::post('/files/{file}/rounds', [RoundController::class, 'store'])->name('files.rounds');
+    Route::get('/rounds/{round}', [RoundController::class, 'show'])->name('rounds.show');
+    Route::get('/rounds/{round}/standing', [RoundController::class, 'standing'])->name('rounds.standing');
+    Route::put('/rounds/{round}', [RoundController::class, 'update'])->name('rounds.update');
+    Route::delete('/rounds/{round}', [RoundController::class, 'discard'])->name('rounds.destroy')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/rounds/{round}/send', [RoundController::class, 'send'])->name('rounds.send');
+    Route::post('/rounds/{round}/seal-again', [RoundController::class, 'sealAgain'])->name('rounds.seal-again')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])->name('rounds.recall')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
+    Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
+    Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
+    Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
-    Route::get('/review', [ReviewController::class, 'index']);
-    Route::get('/review/{requirement}', [ReviewController::class, 'show']);
-    Route::post('/files/{file}/submissions', [ReviewController::class, 'submitSeveral'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive'])->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/review', [ReviewController::class, 'index'])->name('review.index');
+    Route::get('/review/{requirement}', [ReviewController::class, 'show'])->name('review.show');
+    Route::post('/files/{file}/submissions', [ReviewController::class, 'submitSeveral'])->name('files.submissions')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])->name('requirements.submit')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])->name('requirements.accept')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack'])->name('requirements.send-back')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive'])->name('requirements.waive')->withoutMiddleware(OnlyOpenFiles::class);
 
-    Route::get('/commission', [CommissionController::class, 'index']);
-    Route::get('/files/{file}/commission', [CommissionController::class, 'show']);
-    Route::put('/files/{file}/commission', [CommissionController::class, 'update'])->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->withoutMiddleware(
+    Route::get('/commission', [CommissionController::class, 'index'])->name('commission');
+    Route::get('/files/{file}/commission', [CommissionController::class, 'show'])->name('files.commission');
+    Route::put('/files/{file}/commission', [CommissionController::class, 'update'])->name('files.commission.update')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->name('files.commission.authorize')->withoutMiddleware(
         OnlyOpenFiles::class,
     );
 
-    Route::get('/office/history', [OfficeController::class, 'history']);
-    Route::get('/office', [OfficeController::class, 'index']);
-    Route::get('/office/offices', [OfficeController::class, 'offices']);
-    Route::get('/office/library', [OfficeController::class, 'library']);
-    Route::get('/office/inbox', [OfficeController::class, 'inbox']);
+    Route::get('/office/history', [OfficeController::class, 'history'])->name('office.history');
+    Route::get('/office', [OfficeController::class, 'index'])->name('office');
+    Route::get('/office/offices', [OfficeController::class, 'offices'])->name('office.offices');
+    Route::get('/office/library', [OfficeController::class, 'library'])->name('office.library');
+    Route::get('/office/inbox', [OfficeController::class, 'inbox'])->name('office.inbox');
 
-    Route::get('/kits', [KitController::class, 'index']);
-    Route::post('/kits', [KitController::class, 'store']);
-    Route::post('/conditions/preview', [KitController::class, 'preview']);
-    Route::get('/kits/{key}', [KitController::class, 'show']);
-    Route::get('/kits/{key}/papers/{place}', [KitController::class, 'item']);
-    Route::get('/kits/{key}/forms/{number}', [KitController::class, 'form']);
-    Route::put('/kits/{kit}', [KitController::class, 'update']);
-    Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->where('version', '\d{1,6}');
-    Route::delete('/kits/{kit}', [KitController::class, 'retire']);
-    Route::get('/files/{file}/kits', [KitController::class, 'ofFile']);
-    Route::get('/files/{file}/kits/{key}', [KitController::class, 'tryOn']);
-    Route::post('/files/{file}/kits/{key}', [KitController::class, 'apply']);
-    Route::get('/rules', [RuleController::class, 'index']);
-    Route::post('/rules/own', [RuleController::class, 'makeOwn']);
-    Route::get('/rules/try', [RuleController::class, 'tryOn']);
-    Route::get('/rules/new', [RuleController::class, 'edit']);
-    Route::post('/rules', [RuleController::class, 'store']);
-    Route::get('/rules/{rule}', [RuleController::class, 'edit']);
-    Route::put('/rules/{rule}', [RuleController::class, 'store']);
-    Route::post('/rules/{rule}/active', [RuleController::class, 'toggle']);
-    Route::delete('/rules/{rule}', [RuleController::class, 'destroy']);
+    Route::get('/kits', [KitController::class, 'index'])->name('kits.index');
+    Route::post('/kits', [KitController::class, 'store'])->name('kits.store');
+    Route::post('/conditions/preview', [KitController::class, 'preview'])->name('conditions.preview');
+    Route::get('/kits/{key}', [KitController::class, 'show'])->name('kits.show');
+    Route::get('/kits/{key}/papers/{place}', [KitController::class, 'item'])->name('kits.papers.show');
+    Route::get('/kits/{key}/forms/{number}', [KitController::class, 'form'])->name('kits.forms.show');
+    Route::put('/kits/{kit}', [KitController::class, 'update'])->name('kits.update');
+    Route::post('/kits/{kit}/versions/{version}', [KitController::class, 'bringBack'])->name('kits.versions')->where('version', '\d{1,6}');
+    Route::delete('/kits/{kit}', [KitController::class, 'retire'])->name('kits.destroy');
+    Route::get('/files/{file}/kits', [KitController::class, 'ofFile'])->name('files.kits.index');
+    Route::get('/files/{file}/kits/{key}', [KitController::class, 'tryOn'])->name('files.kits.show');
+    Route::post('/files/{file}/kits/{key}', [KitController::class, 'apply'])->name('files.kits.store');
+    Route::get('/rules', [RuleController::class, 'index'])->name('rules.index');
+    Route::post('/rules/own', [RuleController::class, 'makeOwn'])->name('rules.own');
+    Route::get('/rules/try', [RuleController::class, 'tryOn'])->name('rules.try');
+    Route::get('/rules/new', [RuleController::class, 'edit'])->name('rules.new');
+    Route::post('/rules', [RuleController::class, 'store'])->name('rules.store');
+    Route::get('/rules/{rule}', [RuleController::class, 'edit'])->name('rules.show');
+    Route::put('/rules/{rule}', [RuleController::class, 'store'])->name('rules.update');
+    Route::post('/rules/{rule}/active', [RuleController::class, 'toggle'])->name('rules.active');
+    Route::delete('/rules/{rule}', [RuleController::class, 'destroy'])->name('rules.destroy');
 });
 
 if (config('unanimus.demo')) {

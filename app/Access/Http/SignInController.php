@@ -37,7 +37,7 @@ final class SignInController
                 ->session()
                 ->put('half-signed-in', ['id' => $known->id, 'remember' => $request->boolean('remember'), 'at' => now()->getTimestamp()]);
 
-            return $request->expectsJson() ? new JsonResponse(['code' => true]) : redirect('/sign-in/code');
+            return $request->expectsJson() ? new JsonResponse(['code' => true]) : to_route('sign-in.code');
         }
         Auth::login($known, $request->boolean('remember'));
 
@@ -46,7 +46,7 @@ final class SignInController
 
     public function code(Request $request): View|RedirectResponse
     {
-        return $request->session()->has('half-signed-in') ? view('access.code') : redirect('/sign-in');
+        return $request->session()->has('half-signed-in') ? view('access.code') : to_route('login');
     }
 
     public function second(Request $request): RedirectResponse|JsonResponse
@@ -60,7 +60,7 @@ final class SignInController
         if (! ($user instanceof User)) {
             $request->session()->forget('half-signed-in');
 
-            return redirect('/sign-in')->with('refused', 'That took longer than 10 minutes. Sign in again.');
+            return to_route('login')->with('refused', 'That took longer than 10 minutes. Sign in again.');
         }
         if (! SecondFactor::passes($user, $given['code'])) {
             throw ValidationException::withMessages([
@@ -101,6 +101,6 @@ final class SignInController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return redirect('/sign-in');
+        return to_route('login');
     }
 }

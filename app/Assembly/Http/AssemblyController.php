@@ -7,6 +7,7 @@ namespace App\Assembly\Http;
 use App\Assembly\Actions\KeepReadingCopy;
 use App\Assembly\Actions\KeepSet;
 use App\Assembly\Actions\MakeSet;
+use App\Assembly\Http\Requests\GiveReadingCopyRequest;
 use App\Models\AssembledSet;
 use App\Models\DealFile;
 use App\Models\Paper;
@@ -94,7 +95,7 @@ final class AssemblyController
             User::signedIn($request),
         );
 
-        return redirect("/sets/{$set->key}");
+        return to_route('sets.show', $set);
     }
 
     public function show(Request $request, AssembledSet $set): View
@@ -118,18 +119,9 @@ final class AssemblyController
             : throw SetRefusal::StillCombined->because();
     }
 
-    public function give(Request $request, AssembledSet $set, KeepReadingCopy $keep): RedirectResponse
+    public function give(GiveReadingCopyRequest $request, AssembledSet $set, KeepReadingCopy $keep): RedirectResponse
     {
-        Gate::authorize('work-on', $set->load(['file.office', 'file.members'])->file);
-        $given = $request->validate(
-            [
-                'name' => 'nullable|string|max:120',
-                'email' => 'nullable|email:rfc|max:200',
-                'last_day' => 'required|string|max:40',
-                'message' => 'nullable|string|max:2000',
-            ],
-            ['email.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.'],
-        );
+        $given = $request->validated();
         try {
             $day = LocalDate::parse($given['last_day'], $set->file->office->today());
         } catch (DateUnreadable $unreadable) {
@@ -144,7 +136,7 @@ final class AssemblyController
             User::signedIn($request),
         );
 
-        return redirect("/sets/{$set->key}")->with(
+        return to_route('sets.show', $set)->with(
             'told',
             $copy->email === '' ? "Send this link to {$copy->name}: {$copy->link()}" : "Email sent to {$copy->name}.",
         );
@@ -155,7 +147,7 @@ final class AssemblyController
         Gate::authorize('work-on', $copy->load(['file.office', 'file.members', 'set'])->file);
         $keep->end($copy);
 
-        return redirect("/sets/{$copy->set->key}")->with('told', "The link for {$copy->name} no longer works.");
+        return to_route('sets.show', $copy->set)->with('told', "The link for {$copy->name} no longer works.");
     }
 
     /** @return list<string> what its papers are called now */

@@ -7,6 +7,7 @@ namespace App\Commission\Http;
 use App\Commission\Actions\AuthorizeDisbursement;
 use App\Commission\Actions\SetCommission;
 use App\Commission\FlowDrawing;
+use App\Commission\Http\Requests\SetCommissionRequest;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Terms\FactBook;
@@ -56,21 +57,9 @@ final class CommissionController
         ]);
     }
 
-    public function update(Request $request, DealFile $file, SetCommission $set): RedirectResponse
+    public function update(SetCommissionRequest $request, DealFile $file, SetCommission $set): RedirectResponse
     {
-        Gate::authorize('set-commission', $file);
-        $given = $request->validate(
-            [
-                'rate' => 'required|string|max:20',
-                'agent_share' => 'required|string|max:20',
-                'fee' => 'nullable|string|max:20',
-                'fee_name' => 'nullable|string|max:60',
-            ],
-            [
-                'rate.required' => 'Enter the commission as a percent of the price.',
-                'agent_share.required' => 'Enter the agent’s split in percent.',
-            ],
-        );
+        $given = $request->validated();
         try {
             $set(
                 $file,

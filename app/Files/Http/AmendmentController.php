@@ -19,10 +19,10 @@ final class AmendmentController
         if ($request->boolean('leave')) {
             $apply->leave($paper->file, $paper);
 
-            return redirect("/files/{$paper->file->key}")->with('told', 'The terms stay as they are.');
+            return to_route('files.show', $paper->file)->with('told', 'The terms stay as they are.');
         }
         $apply($paper->file, $paper, $request->boolean('possession'));
 
-        return redirect("/files/{$paper->file->key}")->with('told', "The file now follows “{$paper->title}”.");
+        return to_route('files.show', $paper->file)->with('told', "The file now follows “{$paper->title}”.");
     }
 }

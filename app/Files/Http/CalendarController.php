@@ -31,7 +31,7 @@ final class CalendarController
         Gate::authorize('work-on', $file);
         $renew->ofFile($file);
 
-        return redirect("/files/{$file->key}/dates")->with('told', 'The calendar has a new address. The old one no longer works.');
+        return to_route('files.dates.index', $file)->with('told', 'The calendar has a new address. The old one no longer works.');
     }
 
     public function renewOwn(Request $request, RenewCalendar $renew): RedirectResponse

@@ -86,7 +86,7 @@ final class DatesController
         );
         $dates->setByHand($file->load(['office', 'knownFacts', 'kits']), $name, $given['day'], $given['reason']);
 
-        return redirect("/files/{$file->key}/dates")->with('told', 'Date set by hand. Dates counted from it now use the new date.');
+        return to_route('files.dates.index', $file)->with('told', 'Date set by hand. Dates counted from it now use the new date.');
     }
 
     public function bringBack(DealFile $file, string $name, MoveDates $dates): RedirectResponse
@@ -94,7 +94,7 @@ final class DatesController
         Gate::authorize('work-on', $file);
         $dates->bringBack($file->load(['office', 'knownFacts', 'kits']), $name);
 
-        return redirect("/files/{$file->key}/dates")->with('told', 'The date follows the contract again.');
+        return to_route('files.dates.index', $file)->with('told', 'The date follows the contract again.');
     }
 
     private function day(string $typed, DealFile $file): LocalDate

@@ -77,7 +77,7 @@ final class FileController
             $setParty($file, Seat::at(PartyRole::from($file->represents->firstSide($file->kind)->value)), ['name' => $first]);
         }
 
-        return redirect("/files/{$file->key}/opening")->with('refused', $told);
+        return to_route('files.opening', $file)->with('refused', $told);
     }
 
     public function opening(DealFile $file): View
@@ -187,7 +187,7 @@ final class FileController
             return back()->withInput()->with('refused', $unavailable->getMessage());
         }
 
-        return redirect("/files/{$file->key}/listing")->with(
+        return to_route('files.listing', $file)->with(
             'told',
             'Listing imported. Each value says where it came from. What was already in the file did not change.',
         );

@@ -51,7 +51,7 @@ final class ImportController
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
         }
 
-        return redirect("/imports/{$import->key}")->with(array_filter(['refused' => implode(' ', $warnings)]));
+        return to_route('imports.show', $import)->with(array_filter(['refused' => implode(' ', $warnings)]));
     }
 
     public function show(Request $request, Import $import): View
@@ -93,7 +93,7 @@ final class ImportController
             ->firstOrFail();
         $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, User::signedIn($request));
 
-        return redirect("/imports/{$import->key}")->with('told', 'Test done. Nothing was saved. Below you see what each row would become.');
+        return to_route('imports.show', $import)->with('told', 'Test done. Nothing was saved. Below you see what each row would become.');
     }
 
     public function start(Request $request, Import $import, ImportFiles $files): RedirectResponse
@@ -101,7 +101,7 @@ final class ImportController
         $this->own($request, $import);
         $files->start($import);
 
-        return redirect("/imports/{$import->key}")->with('told', 'Opening the files. You can leave this page. It keeps going.');
+        return to_route('imports.show', $import)->with('told', 'Opening the files. You can leave this page. It keeps going.');
     }
 
     /** How far it is, for the page that watches. */

@@ -29,7 +29,7 @@ final class ListingController
             $listing = $bring->again($file);
             $papers = $exchange->papers($listing);
         } catch (ExchangeUnavailable|StepRefused $refused) {
-            return redirect("/files/{$file->key}/opening")->with('refused', $refused->getMessage());
+            return to_route('files.opening', $file)->with('refused', $refused->getMessage());
         }
         $titles = $file->papers->where('state', '<>', PaperState::Void)->pluck('title')->all();
 
@@ -65,7 +65,7 @@ final class ListingController
         }
         PrintListing::begin($file->brokerage_id, $file->id);
 
-        return redirect("/files/{$file->key}")->with('told', 'The listing is being filed as it stands now. It will show up on the board.');
+        return to_route('files.show', $file)->with('told', 'The listing is being filed as it stands now. It will show up on the board.');
     }
 
     public function take(Request $request, DealFile $file, BringListing $bring): RedirectResponse
@@ -81,6 +81,6 @@ final class ListingController
             throw StepRefused::unreadable($unavailable);
         }
 
-        return redirect("/files/{$file->key}/listing")->with('told', 'Values updated from the listing.');
+        return to_route('files.listing', $file)->with('told', 'Values updated from the listing.');
     }
 }

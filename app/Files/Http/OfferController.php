@@ -57,7 +57,7 @@ final class OfferController
         $given = $this->given($request);
         $this->readable(static fn () => $offers->record($file, $given, $counters));
 
-        return redirect("/files/{$file->key}/offers")->with(
+        return to_route('files.offers.index', $file)->with(
             'told',
             $counters === null ? 'Offer recorded.' : 'Counteroffer recorded. The original offer is kept.',
         );

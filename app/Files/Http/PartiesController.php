@@ -7,6 +7,7 @@ namespace App\Files\Http;
 use App\Files\Actions\KeepContacts;
 use App\Files\Actions\SetParty;
 use App\Files\AddressBook;
+use App\Files\Http\Requests\KeepContactRequest;
 use App\Models\Contact;
 use App\Models\DealFile;
 use App\Models\Party;
@@ -31,7 +32,7 @@ final class PartiesController
         $given = $request->validate(['keys' => 'required|array|max:50', 'keys.*' => 'string|size:26']);
         $setParty->reorder($file, PartyRole::tryFrom($role) ?? abort(404), array_values($given['keys']));
 
-        return redirect("/files/{$file->key}/opening")->with(
+        return to_route('files.opening', $file)->with(
             'told',
             'Order changed. The numbers follow on every paper that is still a draft.',
         );
@@ -88,20 +89,10 @@ final class PartiesController
         ]);
     }
 
-    public function store(Request $request, KeepContacts $contacts): RedirectResponse
+    public function store(KeepContactRequest $request, KeepContacts $contacts): RedirectResponse
     {
         $user = User::signedIn($request);
-        $given = $request->validate(
-            [
-                'name' => 'required|string|max:120',
-                'firm' => 'nullable|string|max:120',
-                'email' => 'nullable|email|max:200',
-                'phone' => 'nullable|string|max:40',
-                'role' => 'required|in:'.implode(',', PartyRole::values()),
-                'standing' => 'nullable|boolean',
-            ],
-            ['email.email' => 'This is not an email address.'],
-        );
+        $given = $request->validated();
         $standing = (bool) ($given['standing'] ?? false);
         if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
             throw PartyRefusal::MayNotKeepContacts->because();
@@ -120,7 +111,7 @@ final class PartiesController
             $standing,
         );
 
-        return redirect('/contacts')->with('told', "Saved {$given['name']}.");
+        return to_route('contacts.index')->with('told', "Saved {$given['name']}.");
     }
 
     public function import(Request $request, KeepContacts $contacts): RedirectResponse
@@ -140,7 +131,7 @@ final class PartiesController
         }
         $new = $contacts->keep(User::signedIn($request), $read->cards, 'other', false);
 
-        return redirect('/contacts')->with(
+        return to_route('contacts.index')->with(
             'told',
             trim((count($read->cards) === 1 ? '1 contact' : count($read->cards).' contacts')." read, {$new} added. {$read->told()}"),
         );
@@ -173,7 +164,7 @@ final class PartiesController
         $contact->user_id === $user->id || $user->holds(Role::Administrator) || $user->isBroker() || abort(403);
         $contacts->drop($contact);
 
-        return redirect('/contacts')->with('told', "Deleted {$contact->name} from the address book. Files keep them.");
+        return to_route('contacts.index')->with('told', "Deleted {$contact->name} from the address book. Files keep them.");
     }
 
     /** @param  array<int, Vcard>  $cards */

@@ -38,7 +38,7 @@ final class StatusController
         $status = DealStatus::from($given['status']);
         $move($file, $status, User::signedIn($request), (string) ($given['reason'] ?? ''), $on, $request->boolean('sure'));
 
-        return redirect("/files/{$file->key}")->with(
+        return to_route('files.show', $file)->with(
             'told',
             $status->isOpen()
                 ? "The file is {$status->readable()}."
@@ -58,7 +58,7 @@ final class StatusController
             ...($given['time'] ?? '') === '' ? [] : ['acceptance_time' => (string) $given['time']],
         ]);
 
-        return redirect("/files/{$file->key}")->with('told', 'The file is under contract. Its deadlines are set.');
+        return to_route('files.show', $file)->with('told', 'The file is under contract. Its deadlines are set.');
     }
 
     public function followOn(Request $request, DealFile $file, FollowOn $followOn): RedirectResponse
@@ -67,7 +67,7 @@ final class StatusController
         Gate::authorize('open-files');
         $next = $followOn($file->load(['office', 'members', 'knownFacts', 'parties', 'papers.latest']), User::signedIn($request));
 
-        return redirect("/files/{$next->key}/opening")->with(
+        return to_route('files.opening', $next)->with(
             'told',
             'The follow-on file has what belongs to the listing. The earlier deal stays as it was.',
         );
@@ -79,7 +79,7 @@ final class StatusController
         $given = $request->validate(['labels' => 'nullable|string|max:400']);
         $label->set($file, (string) ($given['labels'] ?? ''));
 
-        return redirect("/files/{$file->key}")->with('told', 'Tags saved.');
+        return to_route('files.show', $file)->with('told', 'Tags saved.');
     }
 
     public function labelMany(Request $request, LabelFiles $label): RedirectResponse

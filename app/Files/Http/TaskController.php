@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Http;
 
 use App\Files\Actions\KeepTasks;
+use App\Files\Http\Requests\AddTaskRequest;
 use App\Files\TaskList;
 use App\Models\DealFile;
 use App\Models\Office;
@@ -39,20 +40,9 @@ final class TaskController
         ]);
     }
 
-    public function store(Request $request, DealFile $file, KeepTasks $tasks): RedirectResponse
+    public function store(AddTaskRequest $request, DealFile $file, KeepTasks $tasks): RedirectResponse
     {
-        Gate::authorize('work-on', $file);
-        $given = $request->validate(
-            [
-                'title' => 'required|string|max:200',
-                'day' => 'nullable|string|max:40',
-                'anchor' => 'nullable|string|max:60|regex:/^[a-z][a-z0-9_.-]*$/',
-                'days' => 'nullable|integer|between:-3660,3660',
-                'business' => 'nullable|boolean',
-                'who' => 'nullable|string|max:26',
-            ],
-            ['title.required' => 'Enter the task.'],
-        );
+        $given = $request->validated();
         $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
         $tasks->add(
             $file,

@@ -102,11 +102,11 @@ final class FillController
                 );
             }
         } catch (EntryMet $met) {
-            return redirect("/fill/{$token}/questions/{$number}")
+            return to_route('fill.questions.show', [$token, $number])
                 ->withErrors(['value' => "{$met->getMessage()} To replace it with yours, send your answer again."])
                 ->withInput();
         } catch (EntryUnreadable $unreadable) {
-            return redirect("/fill/{$token}/questions/{$number}")
+            return to_route('fill.questions.show', [$token, $number])
                 ->withErrors(['value' => "{$unreadable->getMessage()} What you entered before is saved."])
                 ->withInput();
         }
@@ -172,7 +172,7 @@ final class FillController
     {
         $this->answer->finish($this->fill($request));
 
-        return redirect("/fill/{$token}");
+        return to_route('fill', $token);
     }
 
     /** Someone whose link is dead asks for another. */
@@ -191,7 +191,7 @@ final class FillController
             "/files/{$fill->file->key}/fill-requests",
         );
 
-        return redirect("/fill/{$token}")->with('told', "{$fill->asker->name} was notified and will send you a new link.");
+        return to_route('fill', $token)->with('told', "{$fill->asker->name} was notified and will send you a new link.");
     }
 
     /** @return list<array{paper: Paper, question: non-empty-list<Filled>, answered: bool, rests: bool}> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Forms\Http;
 
 use App\Forms\Actions\KeepFillRequest;
+use App\Forms\Http\Requests\AskToFillRequest;
 use App\Models\DealFile;
 use App\Models\FillRequest;
 use App\Models\Paper;
@@ -68,30 +69,9 @@ final class FillRequestController
         ]);
     }
 
-    public function store(Request $request, DealFile $file, KeepFillRequest $keep): RedirectResponse
+    public function store(AskToFillRequest $request, DealFile $file, KeepFillRequest $keep): RedirectResponse
     {
-        Gate::authorize('work-on', $file);
-        $given = $request->validate(
-            [
-                'to' => 'required|array|max:12',
-                'to.*' => 'string|max:20',
-                'email' => 'array',
-                'email.*' => 'nullable|email:rfc|max:200',
-                'papers' => 'required|array|max:30',
-                'papers.*' => 'string|max:26',
-                'some' => 'array',
-                'some.*' => 'array|max:600',
-                'some.*.*' => 'string|max:60',
-                'last_day' => 'required|string|max:40',
-                'message' => 'nullable|string|max:2000',
-            ],
-            [
-                'to.required' => 'Choose who fills it in.',
-                'papers.required' => 'Select at least one paper to fill in.',
-                'email.*.email' => 'This is not an email address.',
-                'last_day.required' => 'Enter the last day.',
-            ],
-        );
+        $given = $request->validated();
         $file->load(['office', 'knownFacts', 'parties.contact', 'papers.values', 'members']);
         $clients = [];
         foreach ($given['to'] as $seat) {
@@ -116,7 +96,7 @@ final class FillRequestController
             User::signedIn($request),
         );
 
-        return redirect("/files/{$file->key}/fill-requests")->with(
+        return to_route('files.fill-requests', $file)->with(
             'told',
             count($requests) === 1
                 ? "Request sent to {$requests[0]->name}."

@@ -53,7 +53,7 @@ final class OwnFormController
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$refused->getMessage()} No form was started.");
         }
 
-        return redirect("/own-forms/{$own->key}")->with('told', trim('Form started. '.implode(' ', $own->notes)));
+        return to_route('own-forms.show', $own)->with('told', trim('Form started. '.implode(' ', $own->notes)));
     }
 
     public function show(OwnForm $own): View
@@ -126,7 +126,7 @@ final class OwnFormController
         Gate::authorize('put-forms-in-force');
         $own = $keep->putInForce($own);
 
-        return redirect('/own-forms')->with(
+        return to_route('own-forms.index')->with(
             'told',
             "{$own->number} {$own->title}, rev. {$own->revision}, is active. It is listed with the other forms. Papers on an earlier ".
                 'revision keep theirs.',
@@ -143,7 +143,7 @@ final class OwnFormController
             return back()->with('refused', "{$refused->getMessage()} No revision was started.");
         }
 
-        return redirect("/own-forms/{$next->key}")->with(
+        return to_route('own-forms.show', $next)->with(
             'told',
             trim("This is the draft of the next revision of {$own->number}. ".implode(' ', $next->notes)),
         );
@@ -154,7 +154,7 @@ final class OwnFormController
         Gate::authorize('put-forms-in-force');
         $own = $keep->toggleRetired($own);
 
-        return redirect('/own-forms')->with(
+        return to_route('own-forms.index')->with(
             'told',
             $own->status === 'retired'
                 ? "{$own->number} is retired. You cannot start new papers on it. Existing papers stay."
@@ -167,7 +167,7 @@ final class OwnFormController
         Gate::authorize('make-forms');
         $keep->drop($own);
 
-        return redirect('/own-forms')->with('told', "Draft “{$own->title}” discarded.");
+        return to_route('own-forms.index')->with('told', "Draft “{$own->title}” discarded.");
     }
 
     private static function standing(OwnForm $own): JsonResponse

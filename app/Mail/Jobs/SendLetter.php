@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail\Jobs;
 
 use App\Mail\ActionLink;
+use App\Mail\LetterMail;
 use App\Models\Brokerage;
 use App\Models\Letter;
 use App\Models\Sight;
@@ -12,7 +13,6 @@ use App\Storage\Bytes;
 use App\Work\ServiceDown;
 use App\Work\Work;
 use App\Work\WorkStopped;
-use Illuminate\Mail\Message;
 use Illuminate\Support\Facades\Mail;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
@@ -41,25 +41,7 @@ final class SendLetter extends Work
         $url = Sight::within($this->brokerageId, static fn (): ?string => ActionLink::of($letter));
         $brokerage = Sight::within($this->brokerageId, fn (): Brokerage => Brokerage::query()->findOrFail($this->brokerageId));
         try {
-            Mail::send(['html' => 'mail.letter', 'text' => 'mail.letter-text'], ['letter' => $letter, 'url' => $url], static function (
-                Message $message,
-            ) use ($letter, $brokerage): void {
-                $message->from(
-                    $brokerage->sender_address ?? (string) config('mail.from.address'),
-                    $brokerage->sender_name ?? $brokerage->name,
-                );
-                $message->to($letter->recipient, $letter->recipient_name)->subject($letter->subject);
-                $message
-                    ->getHeaders()
-                    ->addIdHeader(
-                        'Message-ID',
-                        hash('sha256', $letter->once_key).'@'.parse_url((string) config('app.url'), PHP_URL_HOST),
-                    );
-                $letter->attachment !== null &&
-                    $message->attachData(app(Bytes::class)->read($letter->attachment), (string) $letter->attachment_name, [
-                        'mime' => 'application/pdf',
-                    ]);
-            });
+            Mail::send(new LetterMail($letter, $brokerage, $url, app(Bytes::class)));
         } catch (TransportExceptionInterface $failed) {
             // Refused for good is this letter, not the server: it holds up no other (RFC 5321, 4.2.1 and 4.3.2).
             if ($failed instanceof UnexpectedResponseException && in_array($failed->getCode(), self::REFUSED, true)) {

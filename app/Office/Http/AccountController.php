@@ -52,7 +52,7 @@ final class AccountController
         }
         SecondFactor::prepare($user);
 
-        return redirect('/me')->with('told', 'Scan the code with your authenticator app, then enter the code it shows.');
+        return to_route('me')->with('told', 'Scan the code with your authenticator app, then enter the code it shows.');
     }
 
     /** The secret as a picture for the authenticator's camera; only while it is being set up. */
@@ -84,21 +84,21 @@ final class AccountController
                 'code' => 'That code is wrong. Wait for the next one and try again. Nothing has changed yet.',
             ]);
 
-        return redirect('/me')->with('codes', $codes)->with('told', 'Two-step sign-in is on.');
+        return to_route('me')->with('codes', $codes)->with('told', 'Two-step sign-in is on.');
     }
 
     public function turnOff(Request $request): RedirectResponse
     {
         SecondFactor::turnOff($this->sure($request));
 
-        return redirect('/me')->with('told', 'Two-step sign-in is off.');
+        return to_route('me')->with('told', 'Two-step sign-in is off.');
     }
 
     public function endSession(Request $request, string $hash, KeepAccount $account): RedirectResponse
     {
         $account->endSession(User::signedIn($request), $hash);
 
-        return redirect('/me')->with('told', 'Signed out there.');
+        return to_route('me')->with('told', 'Signed out there.');
     }
 
     public function everywhere(Request $request, KeepAccount $account): RedirectResponse
@@ -108,7 +108,7 @@ final class AccountController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return redirect('/sign-in')->with('told', 'Signed out everywhere.');
+        return to_route('login')->with('told', 'Signed out everywhere.');
     }
 
     public function keys(Request $request, KeepAccount $account): RedirectResponse
@@ -116,7 +116,7 @@ final class AccountController
         $on = $request->boolean('on');
         $account->useSingleKeys(User::signedIn($request), $on);
 
-        return redirect('/me')->with('told', $on ? 'Single keys are on.' : 'Single keys are off. Ctrl, Tab, and Enter work as always.');
+        return to_route('me')->with('told', $on ? 'Single keys are on.' : 'Single keys are off. Ctrl, Tab, and Enter work as always.');
     }
 
     public function password(Request $request, KeepAccount $account): RedirectResponse
@@ -135,7 +135,7 @@ final class AccountController
     {
         RememberedDevices::forget(User::signedIn($request), $device);
 
-        return redirect('/me')->with('told', 'That device has to sign in again.');
+        return to_route('me')->with('told', 'That device has to sign in again.');
     }
 
     private function sure(Request $request): User

@@ -30,7 +30,7 @@ final class MembersController
         $row = collect($rows)->firstWhere('key', $twin) ?? throw AccessRefusal::TwinGone->because();
         $members->ask($file, (int) $row->file_id, User::signedIn($request));
 
-        return redirect("/files/{$file->key}/opening")->with(
+        return to_route('files.opening', $file)->with(
             'told',
             "Request sent. {$row->agent} or the broker decides, and you get an email. Until then you cannot see that file. You can ".
                 'continue here.',
@@ -43,7 +43,7 @@ final class MembersController
         $given = $request->validate(['in' => 'required|boolean']);
         $file = $members->decide($joining, User::signedIn($request), (bool) $given['in']);
 
-        return redirect("/files/{$file->key}")->with(
+        return to_route('files.show', $file)->with(
             'told',
             $given['in']
                 ? "{$joining->asker->name} now works on this file for the other side."
@@ -58,7 +58,7 @@ final class MembersController
         $members->remove($file->load('members'), $user, $by);
 
         return $user->id === $by->id
-            ? redirect('/files')->with('told', "You left {$file->name}.")
-            : redirect("/files/{$file->key}")->with('told', "{$user->name} no longer works on this file.");
+            ? to_route('files.index')->with('told', "You left {$file->name}.")
+            : to_route('files.show', $file)->with('told', "{$user->name} no longer works on this file.");
     }
 }

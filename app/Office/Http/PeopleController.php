@@ -10,6 +10,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Office\Actions\KeepOffices;
 use App\Office\Actions\KeepPeople;
+use App\Office\Http\Requests\InviteRequest;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -37,18 +38,9 @@ final class PeopleController
         ]);
     }
 
-    public function invite(Request $request, KeepPeople $people): RedirectResponse
+    public function invite(InviteRequest $request, KeepPeople $people): RedirectResponse
     {
-        Gate::authorize('run-office');
-        $given = $request->validate(
-            [
-                'name' => 'required|string|max:120',
-                'email' => 'required|email|max:200',
-                'office' => 'required|string|max:26',
-                'role' => 'required|in:'.implode(',', array_column(Role::cases(), 'value')),
-            ],
-            ['email.email' => 'This is not an email address.'],
-        );
+        $given = $request->validated();
         $people->invite(
             User::signedIn($request),
             $given['name'],
@@ -57,7 +49,7 @@ final class PeopleController
             Role::from($given['role']),
         );
 
-        return redirect('/office')->with('told', "Invitation sent to {$given['name']}.");
+        return to_route('office')->with('told', "Invitation sent to {$given['name']}.");
     }
 
     public function again(Request $request, User $user, KeepPeople $people): RedirectResponse
@@ -67,7 +59,7 @@ final class PeopleController
             ? throw AccessRefusal::HasPassword->because(name: $user->name)
             : $people->sendInvitation($user, User::signedIn($request));
 
-        return redirect("/people/{$user->key}")->with('told', 'Invitation sent again.');
+        return to_route('people.show', $user)->with('told', 'Invitation sent again.');
     }
 
     public function roles(Request $request, User $user, KeepPeople $people): RedirectResponse
@@ -84,7 +76,7 @@ final class PeopleController
             $user->holds($role, $office->id) === $wanted || $people->setRole(User::signedIn($request), $user, $office, $role, $wanted);
         }
 
-        return redirect("/people/{$user->key}")->with('told', 'Roles saved.');
+        return to_route('people.show', $user)->with('told', 'Roles saved.');
     }
 
     public function active(Request $request, User $user, KeepPeople $people): RedirectResponse
@@ -92,7 +84,7 @@ final class PeopleController
         Gate::authorize('run-office');
         $user->active ? $people->deactivate(User::signedIn($request), $user) : $people->activate(User::signedIn($request), $user);
 
-        return redirect("/people/{$user->key}")->with(
+        return to_route('people.show', $user)->with(
             'told',
             $user->active ? 'Access reopened.' : 'Access closed on every device. Files and papers stay.',
         );
@@ -120,7 +112,7 @@ final class PeopleController
         );
         $offices->change($office, $given['name'], $given['zone'], (string) ($given['holidays'] ?? ''));
 
-        return redirect('/office')->with('told', 'Office saved. Dates of open files use it from now on.');
+        return to_route('office')->with('told', 'Office saved. Dates of open files use it from now on.');
     }
 
     public function openOffice(Request $request, KeepOffices $offices): RedirectResponse
@@ -130,7 +122,7 @@ final class PeopleController
         $given = $request->validate(['name' => 'required|string|max:80', 'zone' => 'required|timezone:all']);
         $office = $offices->open($user, $given['name'], $given['zone']);
 
-        return redirect('/office')->with('told', "{$office->name} is open. Now give people roles there.");
+        return to_route('office')->with('told', "{$office->name} is open. Now give people roles there.");
     }
 
     public function invitation(string $key, int $until, string $proof): View
@@ -152,7 +144,7 @@ final class PeopleController
         Auth::login($user);
         $request->session()->regenerate();
 
-        return redirect('/')->with('told', "Welcome, {$user->name}.");
+        return to_route('today')->with('told', "Welcome, {$user->name}.");
     }
 
     private function runs(Request $request, Office $office): void

@@ -36,7 +36,7 @@ final class FindController
             $files->count() === 1 &&
             $files->currentPage() === 1
         ) {
-            return redirect("/files/{$files->getCollection()->firstOrFail()->key}");
+            return to_route('files.show', $files->getCollection()->firstOrFail());
         }
 
         return view('files.index', [

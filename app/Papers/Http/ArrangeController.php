@@ -32,7 +32,7 @@ final class ArrangeController
             ? $arrange->untag($file, $papers)
             : $arrange->tag($file, $papers, (string) ($given['tags'] ?? ''));
 
-        return redirect("/files/{$file->key}")->with('told', 'Tags saved: '.($changed === 1 ? '1 paper' : "{$changed} papers").' changed.');
+        return to_route('files.show', $file)->with('told', 'Tags saved: '.($changed === 1 ? '1 paper' : "{$changed} papers").' changed.');
     }
 
     public function assign(Request $request, DealFile $file, ArrangePapers $arrange): RedirectResponse

@@ -37,7 +37,7 @@ final class BesideController
         [$carried, $left] = $carry($paper, Beside::paper($paper, $this->other($paper, $given['of']), $print, $bytes));
         $told = $carried === 1 ? 'Carried over 1 value.' : "Carried over {$carried} values.";
 
-        return redirect("/papers/{$paper->key}")->with(array_filter([
+        return to_route('papers.show', $paper)->with(array_filter([
             'told' => $told,
             'refused' => $left === [] ? '' : 'These could not be read: '.implode(', ', $left).'. Enter them by hand.',
         ]));

@@ -45,7 +45,7 @@ final class CareController
         );
         $care->name($paper, $given['title'], $given['stage']);
 
-        return redirect("/papers/{$paper->key}")->with('told', 'Saved.');
+        return to_route('papers.show', $paper)->with('told', 'Saved.');
     }
 
     public function replace(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -72,7 +72,7 @@ final class CareController
         $this->authorize($paper);
         [$used, $left] = $take($paper);
 
-        return redirect("/papers/{$paper->key}")->with(array_filter([
+        return to_route('papers.show', $paper)->with(array_filter([
             'told' => $used === 1 ? 'The file uses 1 answer.' : "The file uses {$used} answers.",
             'refused' => $left === [] ? '' : 'These could not be read: '.implode(', ', $left).'. Enter them by hand.',
         ]));
@@ -83,7 +83,7 @@ final class CareController
         $this->authorize($paper);
         $care->void($paper, (string) $request->input('reason', ''));
 
-        return redirect("/files/{$paper->file->key}")->with('told', "“{$paper->title}” is void. It stays in the file with the reason.");
+        return to_route('files.show', $paper->file)->with('told', "“{$paper->title}” is void. It stays in the file with the reason.");
     }
 
     public function show(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -95,7 +95,7 @@ final class CareController
         $side = $wanted === '' ? null : Side::tryFrom($wanted) ?? throw SightRefusal::NoSuchSide->because();
         $care->show($paper, new SeenBy($side, (bool) ($given['staff'] ?? false)), $user);
 
-        return redirect("/papers/{$paper->key}")->with('told', 'Now visible to '.$paper->seenBy()->readable().'.');
+        return to_route('papers.show', $paper)->with('told', 'Now visible to '.$paper->seenBy()->readable().'.');
     }
 
     public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
@@ -114,7 +114,7 @@ final class CareController
         $user = User::signedIn($request);
         $care->copy($paper->load(['values', 'latest']), $to, $user);
 
-        return redirect("/papers/{$paper->key}")->with('told', "Copied to {$to->name}.");
+        return to_route('papers.show', $paper)->with('told', "Copied to {$to->name}.");
     }
 
     public function fillable(Request $request, Paper $paper, Press $press): Response
@@ -161,7 +161,7 @@ final class CareController
                     ? '1 blank was filled in.'
                     : "{$changed} blanks were filled in.");
 
-        return redirect("/papers/{$paper->key}")->with(
+        return to_route('papers.show', $paper)->with(
             array_filter(['told' => $told, 'refused' => $left === [] ? '' : 'Not imported: '.implode(' ', $left)]),
         );
     }

@@ -22,7 +22,7 @@ final class ListingPapersController
         );
         [$taken, $why] = $take($file, array_values($given['papers']));
 
-        return redirect("/files/{$file->key}")->with(
+        return to_route('files.show', $file)->with(
             $why === [] ? 'told' : 'refused',
             trim(($taken === 1 ? 'Added 1 document.' : "Added {$taken} documents.").' '.implode(' ', $why)),
         );

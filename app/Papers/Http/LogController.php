@@ -67,7 +67,7 @@ final class LogController
         $given = $request->validate(['revision' => 'required|string|max:20', 'key' => 'required|string|min:8|max:40|regex:/^[\w-]+$/']);
         $carryOver($paper, $given['revision'], $given['key']);
 
-        return redirect("/papers/{$paper->key}")->with('told', "The paper now uses rev. {$given['revision']}.");
+        return to_route('papers.show', $paper)->with('told', "The paper now uses rev. {$given['revision']}.");
     }
 
     public function bringBack(Request $request, Paper $paper, BringBack $bringBack): RedirectResponse
@@ -80,7 +80,7 @@ final class LogController
         ]);
         $changed = $bringBack($paper, (int) $given['at'], $given['key'], $given['blank'] ?? null);
 
-        return redirect("/papers/{$paper->key}/log")->with(
+        return to_route('papers.log', $paper)->with(
             'told',
             match ($changed) {
                 0 => 'Nothing is different. Nothing was changed.',

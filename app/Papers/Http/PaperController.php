@@ -235,7 +235,7 @@ final class PaperController
             return new JsonResponse(['told' => $told, 'refused' => $refused], $told === [] && $refused !== [] ? 422 : 200);
         }
 
-        return redirect("/files/{$file->key}")->with(array_filter(['told' => implode(' ', $told), 'refused' => implode(' ', $refused)]));
+        return to_route('files.show', $file)->with(array_filter(['told' => implode(' ', $told), 'refused' => implode(' ', $refused)]));
     }
 
     /** What has become of an upload whose answer was lost. */

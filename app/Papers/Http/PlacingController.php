@@ -56,6 +56,6 @@ final class PlacingController
         }
         $told = $request->boolean('leave') || $placed === 0 ? '' : ($placed === 1 ? 'Placed 1 file.' : "Placed {$placed} files.");
 
-        return redirect("/files/{$file->key}")->with(array_filter(['told' => $told, 'refused' => implode(' ', $refused)]));
+        return to_route('files.show', $file)->with(array_filter(['told' => $told, 'refused' => implode(' ', $refused)]));
     }
 }

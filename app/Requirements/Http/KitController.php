@@ -112,7 +112,7 @@ final class KitController
         $office = in_array($given['of'], ['me', 'all'], true) ? null : Office::query()->where('key', $given['of'])->firstOrFail();
         $stored = $save->start(User::signedIn($request), $given['name'], $given['of'] === 'me', $office?->id, $copied);
 
-        return redirect("/kits/{$stored->key}")->with('told', 'Kit created. Each change you save becomes a new version.');
+        return to_route('kits.show', $stored)->with('told', 'Kit created. Each change you save becomes a new version.');
     }
 
     public function update(Request $request, StoredKit $kit, SaveKit $save): RedirectResponse
@@ -147,7 +147,7 @@ final class KitController
         SaveKit::may(User::signedIn($request), $kit) || abort(403);
         $save->bringBack($kit, $version, User::signedIn($request));
 
-        return redirect("/kits/{$kit->key}")->with('told', "Version {$version} restored.");
+        return to_route('kits.show', $kit)->with('told', "Version {$version} restored.");
     }
 
     public function retire(Request $request, StoredKit $kit, SaveKit $save): RedirectResponse
@@ -155,7 +155,7 @@ final class KitController
         SaveKit::may(User::signedIn($request), $kit) || abort(403);
         $save->retire($kit);
 
-        return redirect('/kits')->with('told', 'Kit retired. Files started with it keep it.');
+        return to_route('kits.index')->with('told', 'Kit retired. Files started with it keep it.');
     }
 
     /** To which files the conditions in the editor would apply. */
@@ -202,7 +202,7 @@ final class KitController
         }
         $apply->byHand($file, $key, (int) (StoredKit::query()->where('key', $key)->value('version') ?? 0));
 
-        return redirect("/files/{$file->key}")->with('told', 'Kit applied. What was already there stayed.');
+        return to_route('files.show', $file)->with('told', 'Kit applied. What was already there stayed.');
     }
 
     /** @return list<array<string, mixed>> the kit's papers, with other conditions for one of them */

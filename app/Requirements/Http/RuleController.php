@@ -55,7 +55,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->makeOwn(User::signedIn($request)->brokerage_id);
 
-        return redirect('/rules')->with('told', 'You can change the rules now.');
+        return to_route('rules.index')->with('told', 'You can change the rules now.');
     }
 
     public function store(Request $request, KeepRules $keep, ?OfficeRule $rule = null): RedirectResponse
@@ -63,7 +63,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->store(User::signedIn($request)->brokerage_id, $this->given($request), $rule);
 
-        return redirect('/rules')->with('told', 'Rule saved. Files follow at their next change.');
+        return to_route('rules.index')->with('told', 'Rule saved. Files follow at their next change.');
     }
 
     public function toggle(OfficeRule $rule, KeepRules $keep): RedirectResponse
@@ -71,7 +71,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->switch($rule, ! $rule->active);
 
-        return redirect('/rules')->with(
+        return to_route('rules.index')->with(
             'told',
             $rule->active
                 ? 'Rule turned on.'
@@ -84,7 +84,7 @@ final class RuleController
         Gate::authorize('keep-rules');
         $keep->remove($rule);
 
-        return redirect('/rules')->with('told', 'Rule deleted.');
+        return to_route('rules.index')->with('told', 'Rule deleted.');
     }
 
     /** How every rule answers for one file, condition by condition. */

@@ -59,7 +59,7 @@ final class ReviewController
         Gate::authorize('work-on', $requirement->file);
         $submit($requirement, User::signedIn($request));
 
-        return redirect("/files/{$requirement->file->key}")->with('told', "“{$requirement->title}” was submitted to the broker.");
+        return to_route('files.show', $requirement->file)->with('told', "“{$requirement->title}” was submitted to the broker.");
     }
 
     /** Several papers at once; what cannot be submitted is said paper by paper, the others are. */
@@ -78,7 +78,7 @@ final class ReviewController
                     ? 'Submitted 1 paper to the broker.'
                     : "Submitted {$count} papers to the broker.");
 
-        return redirect("/files/{$file->key}")->with($why === [] ? 'told' : 'refused', trim("{$told} ".implode(' ', $why)));
+        return to_route('files.show', $file)->with($why === [] ? 'told' : 'refused', trim("{$told} ".implode(' ', $why)));
     }
 
     public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse

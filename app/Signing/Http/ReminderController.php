@@ -24,7 +24,7 @@ final class ReminderController
         $why = array_map(static fn (string $title) => "Nobody is asked to do anything on “{$title}” right now.", $quiet);
         $before === [] || array_unshift($why, 'Already reminded a few minutes ago: '.implode(', ', $before).'.');
 
-        return redirect("/files/{$file->key}")->with(array_filter([
+        return to_route('files.show', $file)->with(array_filter([
             'told' => $names === [] ? '' : 'Reminder sent to '.implode(', ', $names).'.',
             'refused' => implode(' ', $why),
         ]));

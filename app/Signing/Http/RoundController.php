@@ -16,6 +16,7 @@ use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\RemindSigner;
 use App\Signing\Actions\SendRound;
+use App\Signing\Http\Requests\ChangeRoundRequest;
 use App\Signing\Jobs\SealRound;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
@@ -43,7 +44,7 @@ final class RoundController
         $user = $request->user();
         $round = $compose($file, SelectedPapers::from($file, $given['papers']), $user instanceof User ? $user : abort(403));
 
-        return redirect("/rounds/{$round->key}");
+        return to_route('rounds.show', $round);
     }
 
     public function show(Round $round): View
@@ -82,7 +83,7 @@ final class RoundController
         }
         SealRound::again($round->brokerage_id, $round->id);
 
-        return redirect("/rounds/{$round->key}")->with('told', 'Trying again now.');
+        return to_route('rounds.show', $round)->with('told', 'Trying again now.');
     }
 
     /** How it stands, for a page that watches. */
@@ -99,20 +100,9 @@ final class RoundController
             ->withHeaders($watches ? [] : ['HX-Refresh' => 'true']);
     }
 
-    public function update(Request $request, Round $round, ChangeRound $change, SendRound $send): RedirectResponse
+    public function update(ChangeRoundRequest $request, Round $round, ChangeRound $change, SendRound $send): RedirectResponse
     {
-        Gate::authorize('work-on', $round->file);
-        $given = $request->validate(
-            [
-                'message' => 'nullable|string|max:2000',
-                'last_day' => 'nullable|string|max:40',
-                'turns' => 'nullable|array',
-                'turns.*' => 'integer|between:1,9',
-                'addresses' => 'nullable|array',
-                'addresses.*' => 'nullable|email|max:200',
-            ],
-            ['addresses.*.email' => 'This is not an email address.'],
-        );
+        $given = $request->validated();
         $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $round->file->office->today());
         $change(
             $round,
@@ -125,7 +115,7 @@ final class RoundController
             return $this->send($round->refresh(), $send);
         }
 
-        return redirect("/rounds/{$round->key}")->with('told', 'Saved.');
+        return to_route('rounds.show', $round)->with('told', 'Saved.');
     }
 
     public function send(Round $round, SendRound $send): RedirectResponse
@@ -133,7 +123,7 @@ final class RoundController
         Gate::authorize('work-on', $round->file);
         $send($round);
 
-        return redirect("/rounds/{$round->key}")->with('told', 'Sent for signature. The first signers have an email.');
+        return to_route('rounds.show', $round)->with('told', 'Sent for signature. The first signers have an email.');
     }
 
     public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse
@@ -142,7 +132,7 @@ final class RoundController
         abort_unless($signer->round_id === $round->id, 404);
         $change->removeSigner($round, $signer);
 
-        return redirect("/rounds/{$round->key}")->with('told', "Removed {$signer->name} from this round.");
+        return to_route('rounds.show', $round)->with('told', "Removed {$signer->name} from this round.");
     }
 
     public function discard(Round $round, ChangeRound $change): RedirectResponse
@@ -150,7 +140,7 @@ final class RoundController
         Gate::authorize('work-on', $round->file);
         $change->discard($round);
 
-        return redirect("/files/{$round->file->key}")->with('told', 'Draft discarded. Its documents are as they were.');
+        return to_route('files.show', $round->file)->with('told', 'Draft discarded. Its documents are as they were.');
     }
 
     public function recall(Request $request, Round $round, RecordEvent $record): RedirectResponse
@@ -159,7 +149,7 @@ final class RoundController
         $given = $request->validate(['reason' => 'nullable|string|max:500']);
         $record($round, new RoundEvent(EventKind::Recalled, null, ['reason' => (string) ($given['reason'] ?? '')]), 'recalled');
 
-        return redirect("/rounds/{$round->key}")->with('told', 'Recalled. The papers are drafts again.');
+        return to_route('rounds.show', $round)->with('told', 'Recalled. The papers are drafts again.');
     }
 
     public function remind(Round $round, Signer $signer, RemindSigner $remind): RedirectResponse
@@ -168,7 +158,7 @@ final class RoundController
         abort_unless($signer->round_id === $round->id, 404);
         $told = $remind($round, $signer) ? "Reminder sent to {$signer->name}." : "{$signer->name} was reminded a few minutes ago.";
 
-        return redirect("/rounds/{$round->key}")->with('told', $told);
+        return to_route('rounds.show', $round)->with('told', $told);
     }
 
     public function image(Round $round, int $position, int $page, Bytes $bytes): Response

@@ -85,7 +85,7 @@ final class SignController
         $this->opened($request, $token);
         $this->record($request, $this->signer($request), EventKind::Consented, 'consented');
 
-        return redirect("/sign/{$token}");
+        return to_route('sign', $token);
     }
 
     public function adopt(Request $request, string $token, AdoptSignature $adopt): RedirectResponse
@@ -110,7 +110,7 @@ final class SignController
                 : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
         $adopt($signer, $signature, self::from($request));
 
-        return redirect("/sign/{$token}");
+        return to_route('sign', $token);
     }
 
     public function mark(Request $request, string $token, string $key): JsonResponse
@@ -137,7 +137,7 @@ final class SignController
     {
         $this->record($request, $this->signer($request), EventKind::Finished, 'finished:'.$this->signer($request)->seat);
 
-        return redirect("/sign/{$token}");
+        return to_route('sign', $token);
     }
 
     public function decline(Request $request, string $token): RedirectResponse
@@ -150,7 +150,7 @@ final class SignController
             'reason' => $given['reason'],
         ]);
 
-        return redirect("/sign/{$token}");
+        return to_route('sign', $token);
     }
 
     public function ask(Request $request, string $token): RedirectResponse
@@ -162,7 +162,7 @@ final class SignController
         $signer = $this->signer($request);
         $this->record($request, $signer, EventKind::Asked, "ask:{$signer->seat}:{$given['once']}", ['question' => $given['question']]);
 
-        return redirect("/sign/{$token}")->with('told', "Your question is on its way to {$signer->round->sender->name}.");
+        return to_route('sign', $token)->with('told', "Your question is on its way to {$signer->round->sender->name}.");
     }
 
     public function image(Request $request, string $token, int $position, int $page, Bytes $bytes): Response
