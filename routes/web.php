@@ -119,7 +119,9 @@ Route::prefix('/fill/{token}')
     ->group(static function (): void {
         Route::get('/', [FillController::class, 'show'])->name('fill');
         Route::get('/questions/{number}', [FillController::class, 'question'])->name('fill.questions.show')->where('number', '\d{1,6}');
-        Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])->name('fill.questions.store')->where('number', '\d{1,6}');
+        Route::post('/questions/{number}', [FillController::class, 'answerQuestion'])
+            ->name('fill.questions.store')
+            ->where('number', '\d{1,6}');
         Route::get('/papers/{paperkey}', [FillController::class, 'paper'])->name('fill.papers.show');
         Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry'])->name('fill.papers.entries');
         Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->name('fill.papers.pages');
@@ -147,8 +149,12 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/me/keys', [AccountController::class, 'keys'])->name('me.keys');
     Route::post('/me/second-factor', [AccountController::class, 'prepare'])->name('me.second-factor')->middleware('throttle:second-factor');
     Route::get('/me/second-factor.svg', [AccountController::class, 'picture'])->name('me.second-factor-svg');
-    Route::post('/me/second-factor/on', [AccountController::class, 'turnOn'])->name('me.second-factor.on')->middleware('throttle:second-factor');
-    Route::delete('/me/second-factor', [AccountController::class, 'turnOff'])->name('me.second-factor.destroy')->middleware('throttle:second-factor');
+    Route::post('/me/second-factor/on', [AccountController::class, 'turnOn'])
+        ->name('me.second-factor.on')
+        ->middleware('throttle:second-factor');
+    Route::delete('/me/second-factor', [AccountController::class, 'turnOff'])
+        ->name('me.second-factor.destroy')
+        ->middleware('throttle:second-factor');
     Route::delete('/me/sessions/{hash}', [AccountController::class, 'endSession'])->name('me.sessions.destroy');
     Route::delete('/me/remembered/{device}', [AccountController::class, 'forget'])->name('me.remembered.destroy');
     Route::post('/people', [PeopleController::class, 'invite'])->name('people.store');
@@ -157,7 +163,9 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/people/{user}/roles', [PeopleController::class, 'roles'])->name('people.roles.update');
     Route::post('/people/{user}/active', [PeopleController::class, 'active'])->name('people.active');
     Route::post('/offices', [PeopleController::class, 'openOffice'])->name('offices.store');
-    Route::post('/offices/{office}/forms/{number}', [PeopleController::class, 'prefer'])->name('offices.forms')->where('number', '[A-Z]{1,3}-\d{1,4}');
+    Route::post('/offices/{office}/forms/{number}', [PeopleController::class, 'prefer'])
+        ->name('offices.forms')
+        ->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::put('/offices/{office}', [PeopleController::class, 'office'])->name('offices.update');
 
     Route::get('/', TodayController::class)->name('today');
@@ -191,18 +199,26 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/files/{file}/listing/papers', [ListingPapersController::class, 'store'])->name('files.listing.papers');
     Route::post('/files/{file}/join/{twin}', [MembersController::class, 'ask'])->name('files.join');
     Route::post('/join-requests/{joining}', [MembersController::class, 'decide'])->name('join-requests');
-    Route::delete('/files/{file}/members/{user}', [MembersController::class, 'remove'])->name('files.members.destroy')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::delete('/files/{file}/members/{user}', [MembersController::class, 'remove'])
+        ->name('files.members.destroy')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/deadlines/{name}', [FileController::class, 'deadline'])->name('files.deadlines');
     Route::get('/files/{file}/dates', [DatesController::class, 'show'])->name('files.dates.index');
     Route::get('/files/{file}/shift', [DatesController::class, 'preview'])->name('files.shift');
     Route::post('/files/{file}/shift', [DatesController::class, 'move'])->name('files.shift.store');
     Route::put('/files/{file}/dates/{name}', [DatesController::class, 'setByHand'])->name('files.dates.update');
     Route::delete('/files/{file}/dates/{name}', [DatesController::class, 'bringBack'])->name('files.dates.destroy');
-    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile'])->name('files.calendar')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/calendar', [CalendarController::class, 'renewFile'])
+        ->name('files.calendar')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/calendar', [CalendarController::class, 'renewOwn'])->name('calendar');
     Route::post('/files/{file}/status', [StatusController::class, 'move'])->name('files.status')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn'])->name('files.follow-on')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::put('/files/{file}/labels', [StatusController::class, 'labels'])->name('files.labels.update')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/follow-on', [StatusController::class, 'followOn'])
+        ->name('files.follow-on')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::put('/files/{file}/labels', [StatusController::class, 'labels'])
+        ->name('files.labels.update')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/labels', [StatusController::class, 'labelMany'])->name('labels');
 
     Route::get('/files/{file}/offers', [OfferController::class, 'index'])->name('files.offers.index');
@@ -223,9 +239,13 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
 
     Route::get('/files/{file}/fill-requests', [FillRequestController::class, 'index'])->name('files.fill-requests');
     Route::post('/files/{file}/fill-requests', [FillRequestController::class, 'store'])->name('files.fill-requests.store');
-    Route::post('/fill-requests/{fill}/seen', [FillRequestController::class, 'seen'])->name('fill-requests.seen')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/fill-requests/{fill}/seen', [FillRequestController::class, 'seen'])
+        ->name('fill-requests.seen')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/fill-requests/{fill}/remind', [FillRequestController::class, 'remind'])->name('fill-requests.remind');
-    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack'])->name('fill-requests.take-back')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/fill-requests/{fill}/take-back', [FillRequestController::class, 'takeBack'])
+        ->name('fill-requests.take-back')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/fill-requests/{fill}/renew', [FillRequestController::class, 'renew'])->name('fill-requests.renew');
     Route::get('/own-forms', [OwnFormController::class, 'index'])->name('own-forms.index');
     Route::post('/own-forms', [OwnFormController::class, 'store'])->name('own-forms.store');
@@ -239,31 +259,53 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/own-forms/{own}/retired', [OwnFormController::class, 'toggleRetired'])->name('own-forms.retired');
     Route::delete('/own-forms/{own}', [OwnFormController::class, 'drop'])->name('own-forms.destroy');
     Route::get('/files/{file}/forms', [FormsController::class, 'index'])->name('files.forms.index');
-    Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])->name('files.forms')->where('number', '[A-Z]{1,3}-\d{1,4}');
+    Route::post('/files/{file}/forms/{number}', [FormsController::class, 'take'])
+        ->name('files.forms')
+        ->where('number', '[A-Z]{1,3}-\d{1,4}');
     Route::post('/files/{file}/papers', [PaperController::class, 'bring'])->name('files.papers')->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/files/{file}/uploads', [PaperController::class, 'uploads'])->name('files.uploads.index');
     Route::post('/files/{file}/acceptance', [StatusController::class, 'accept'])->name('files.acceptance');
     Route::post('/files/{file}/order', [ArrangeController::class, 'order'])->name('files.order');
     Route::post('/files/{file}/tags', [ArrangeController::class, 'tag'])->name('files.tags')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/assign', [ArrangeController::class, 'assign'])->name('files.assign')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/assign', [ArrangeController::class, 'assign'])
+        ->name('files.assign')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/reminders', [ReminderController::class, 'store'])->name('files.reminders');
-    Route::post('/files/{file}/placing', [PlacingController::class, 'store'])->name('files.placing')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])->name('files.uploads.show')->where('upload', '[\w:-]{8,60}');
-    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])->name('files.assembled')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])->name('files.papers-zip')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])->name('files.assembling')->withoutMiddleware(
-        OnlyOpenFiles::class,
-    );
+    Route::post('/files/{file}/placing', [PlacingController::class, 'store'])
+        ->name('files.placing')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])
+        ->name('files.uploads.show')
+        ->where('upload', '[\w:-]{8,60}');
+    Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])
+        ->name('files.assembled')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])
+        ->name('files.papers-zip')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::match(['get', 'post'], '/files/{file}/assembling', [AssemblyController::class, 'compose'])
+        ->name('files.assembling')
+        ->withoutMiddleware(
+            OnlyOpenFiles::class,
+        );
     Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->name('files.sets')->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/sets/{set}', [AssemblyController::class, 'show'])->name('sets.show');
     Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf'])->name('sets.set-pdf');
-    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give'])->name('sets.reading-copies')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end'])->name('reading-copies.end')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give'])
+        ->name('sets.reading-copies')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/reading-copies/{copy}/end', [AssemblyController::class, 'end'])
+        ->name('reading-copies.end')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/papers/{paper}', [PaperController::class, 'show'])->name('papers.show');
     Route::put('/papers/{paper}', [CareController::class, 'update'])->name('papers.update')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/papers/{paper}/versions', [CareController::class, 'replace'])->name('papers.versions.store')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/versions', [CareController::class, 'replace'])
+        ->name('papers.versions.store')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/papers/{paper}/void', [CareController::class, 'void'])->name('papers.void')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show'])->name('papers.seen-by')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/seen-by', [CareController::class, 'show'])
+        ->name('papers.seen-by')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/papers/{paper}/copy', [CareController::class, 'copy'])->name('papers.copy')->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable'])->name('papers.fillable-pdf');
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values'])->name('papers.values-xfdf');
@@ -291,8 +333,12 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/rounds/{round}', [RoundController::class, 'update'])->name('rounds.update');
     Route::delete('/rounds/{round}', [RoundController::class, 'discard'])->name('rounds.destroy')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/rounds/{round}/send', [RoundController::class, 'send'])->name('rounds.send');
-    Route::post('/rounds/{round}/seal-again', [RoundController::class, 'sealAgain'])->name('rounds.seal-again')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])->name('rounds.recall')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/rounds/{round}/seal-again', [RoundController::class, 'sealAgain'])
+        ->name('rounds.seal-again')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])
+        ->name('rounds.recall')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
@@ -300,18 +346,32 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');
     Route::get('/review/{requirement}', [ReviewController::class, 'show'])->name('review.show');
-    Route::post('/files/{file}/submissions', [ReviewController::class, 'submitSeveral'])->name('files.submissions')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])->name('requirements.submit')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])->name('requirements.accept')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack'])->name('requirements.send-back')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive'])->name('requirements.waive')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/submissions', [ReviewController::class, 'submitSeveral'])
+        ->name('files.submissions')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])
+        ->name('requirements.submit')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])
+        ->name('requirements.accept')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/send-back', [ReviewController::class, 'sendBack'])
+        ->name('requirements.send-back')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/waive', [ReviewController::class, 'waive'])
+        ->name('requirements.waive')
+        ->withoutMiddleware(OnlyOpenFiles::class);
 
     Route::get('/commission', [CommissionController::class, 'index'])->name('commission');
     Route::get('/files/{file}/commission', [CommissionController::class, 'show'])->name('files.commission');
-    Route::put('/files/{file}/commission', [CommissionController::class, 'update'])->name('files.commission.update')->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])->name('files.commission.authorize')->withoutMiddleware(
-        OnlyOpenFiles::class,
-    );
+    Route::put('/files/{file}/commission', [CommissionController::class, 'update'])
+        ->name('files.commission.update')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])
+        ->name('files.commission.authorize')
+        ->withoutMiddleware(
+            OnlyOpenFiles::class,
+        );
 
     Route::get('/office/history', [OfficeController::class, 'history'])->name('office.history');
     Route::get('/office', [OfficeController::class, 'index'])->name('office');

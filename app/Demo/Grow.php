@@ -112,9 +112,8 @@ final class Grow extends Command
         );
         DB::statement(
             "INSERT INTO paper_versions (key, brokerage_id, deal_file_id, paper_id, number, made_by, sha256, pages)
-            SELECT upper(
-                substr(md5('version' || p.id), 1, 26),
-            ), p.brokerage_id, p.deal_file_id, p.id, 1, 'uploaded', ?, ? FROM papers p JOIN grown g ON g.id = p.deal_file_id",
+            SELECT upper(substr(md5('version' || p.id), 1, 26)), p.brokerage_id, p.deal_file_id, p.id, 1, 'uploaded', ?, ?
+            FROM papers p JOIN grown g ON g.id = p.deal_file_id",
             [$bytes->sha256, $bytes->pages],
         );
         DB::statement(

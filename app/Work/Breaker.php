@@ -27,10 +27,8 @@ final class Breaker
         DB::insert(
             "INSERT INTO service_breakers (name, fails, fault) VALUES (?, 1, ?) ON CONFLICT (name) DO UPDATE
                 SET fault = excluded.fault, fails = service_breakers.fails + 1,
-                open_until = CASE WHEN service_breakers.fails + 1 >= ? THEN clock_timestamp() + least(
-                    600,
-                    15 * power(2, least(10, service_breakers.fails + 1 - ?)),
-                ) * interval '1 second' END",
+                open_until = CASE WHEN service_breakers.fails + 1 >= ? THEN clock_timestamp() + least(600,
+                    15 * power(2, least(10, service_breakers.fails + 1 - ?))) * interval '1 second' END",
             [$service, mb_substr($fault, 0, 300), self::PATIENCE, self::PATIENCE],
         );
     }

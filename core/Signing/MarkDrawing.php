@@ -26,7 +26,7 @@ final class MarkDrawing
             MarkKind::Initials => $drawing->piece($signature->initialsIn($place)),
             MarkKind::Date => $drawing->entry($place, $date),
             MarkKind::Name => $drawing->entry($place, $signature->name),
-            MarkKind::Text => $drawing->entry($place, $text),
+            MarkKind::Time, MarkKind::Capacity, MarkKind::Text => $drawing->entry($place, $text),
             MarkKind::Tick => $drawing->cross($place),
         };
     }

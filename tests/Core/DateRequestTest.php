@@ -114,7 +114,10 @@ it('refuses in words what cannot be read', function (array|string $request, stri
     [['holidays' => ['soon']], 'holiday is a day such as'],
     [['anchors' => ['2026-12-18']], '“anchors” is an object'],
     [['anchors' => ['a' => '2026-02-30']], 'anchor “a” is a day such as'],
-    [['anchors' => ['a' => ['day' => '2026-12-18', 'hour' => 1]]], 'Anchor “a” has “hour”, which is not known. It may have day, label, time.'],
+    [
+        ['anchors' => ['a' => ['day' => '2026-12-18', 'hour' => 1]]],
+        'Anchor “a” has “hour”, which is not known. It may have day, label, time.',
+    ],
     [['anchors' => ['a' => ['label' => 'x']]], 'anchor “a” is a day such as'],
     [['anchors' => ['a' => ['day' => '2026-12-18', 'time' => 17]]], 'no time of day'],
     [['anchors' => ['a' => '2026-12-18T24:00:00Z']], 'anchor “a” is a day such as'],
@@ -132,7 +135,10 @@ it('refuses in words what cannot be read', function (array|string $request, stri
         'Two rules are named “a”.',
     ],
     [['overrides' => ['a' => '2026-12-18']], 'There is no rule “a”'],
-    [['overrides' => ['a' => ['day' => '2026-12-18', 'why' => 'x']]], 'Override “a” has “why”, which is not known. It may have day, reason.'],
+    [
+        ['overrides' => ['a' => ['day' => '2026-12-18', 'why' => 'x']]],
+        'Override “a” has “why”, which is not known. It may have day, reason.',
+    ],
     [['overrides' => ['a' => ['day' => '2026-12-18', 'reason' => 7]]], 'The reason of override “a” is a text.'],
     [['overrides' => ['a' => 'soon']], 'override “a” is a day such as'],
 ]);
@@ -172,7 +178,18 @@ it('calls an override without a reason that, and says anchors by their key where
 
 it('reads a rule in each of its forms, and writes it as it is kept', function (array $given, array $kept) {
     expect(DeadlineRule::fromArray(['name' => 'x', 'anchor' => 'a', ...$given])->toArray())
-        ->toBe(['name' => 'x', 'label' => 'X', 'anchor' => 'a', 'days' => 5, 'unit' => 'calendar', 'roll' => 'forward', 'cutOff' => null, ...$kept]);
+        ->toBe(
+            [
+                'name' => 'x',
+                'label' => 'X',
+                'anchor' => 'a',
+                'days' => 5,
+                'unit' => 'calendar',
+                'roll' => 'forward',
+                'cutOff' => null,
+                ...$kept,
+            ],
+        );
 })->with([
     [['days' => 5], []],
     [['count' => 5], []],

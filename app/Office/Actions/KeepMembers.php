@@ -62,8 +62,8 @@ final class KeepMembers
                 'user_id' => $by->id,
                 'from_file_id' => $from->id,
             ]);
-            History::add($file->brokerage_id, $fileId, 'Asked to join '.
-                'the file', ['who' => $by->name], SeenBy::side($file->represents->side()));
+            $seenBy = SeenBy::side($file->represents->side());
+            History::add($file->brokerage_id, $fileId, 'Asked to join the file', ['who' => $by->name], $seenBy);
             foreach ($this->deciders($file) as $person) {
                 Post::ofFile(
                     $file,

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+/**
+ * Lines that go with a signature: its date and time, the printed name, the capacity.
+ *
+ * @internal to its area
+ */
+final class Companions
+{
+    /** How far under a signature the lines stand that go with it, and how far beside it. */
+    private const BELOW = 46.0;
+
+    private const BESIDE = 360.0;
+
+    /**
+     * The kind of a line that goes with a signature, and which signature that is.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array{MarkKind, int}|null
+     */
+    public static function of(SigningLine $line, array $lines, array $kinds): ?array
+    {
+        $kind = null;
+        foreach ([$line->at->caption, $line->under, $line->before, self::tail($line->before)] as $said) {
+            $kind ??= MarkLabels::companion($said);
+        }
+        $kind ??= self::isNameUnder($line, $lines) ? MarkKind::Name : null;
+        $kind ??= self::asElsewhere($line, $lines, $kinds);
+        if ($kind === null || $line->at->place->width < 18) {
+            return null;
+        }
+        $best = null;
+        foreach ($kinds as $at => [$of]) {
+            $sign = $lines[$at];
+            $far = self::distance($line, $sign);
+            if ($of === MarkKind::Initials && ($kind !== MarkKind::Date || ! $line->isBeside($sign))) {
+                continue;
+            }
+            if ($far !== null && ($best === null || $far < $best[1])) {
+                $best = [$at, $far];
+            }
+        }
+
+        return $best === null ? null : [$kind, $best[0]];
+    }
+
+    /**
+     * A short line after a role, close under a longer one without words: the name of who signs on the longer one.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isNameUnder(SigningLine $line, array $lines): bool
+    {
+        if (! SignerWords::isAll($line->before) || $line->under !== '') {
+            return false;
+        }
+        foreach ($lines as $other) {
+            $down = $line->foot() - $other->foot();
+            if (
+                $down > 8 &&
+                $down < 27 &&
+                $other->before.$other->under === '' &&
+                $other->at->place->width > 1.3 * $line->at->place->width &&
+                $line->at->place->x > $other->at->place->x - 4 &&
+                $line->right() < $other->right() + 4
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * A line without words beside a signature is for what the same line beside another signature is for.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private static function asElsewhere(SigningLine $line, array $lines, array $kinds): ?MarkKind
+    {
+        if ($line->before.$line->under.$line->at->caption !== '') {
+            return null;
+        }
+        foreach ($lines as $at => $other) {
+            $alike = $other !== $line && abs($other->at->place->x - $line->at->place->x) < 6 && abs($other->right() - $line->right()) < 8;
+            if ($alike && ! isset($kinds[$at])) {
+                $kind = MarkLabels::companion($other->under) ?? MarkLabels::companion($other->before);
+                if ($kind !== null) {
+                    return $kind;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** How far a line is from the signature it may go with; null when it stands where none of its lines would. */
+    private static function distance(SigningLine $line, SigningLine $sign): ?float
+    {
+        $down = $line->foot() - $sign->foot();
+        if (abs($down) < 7) {
+            $gap = $line->at->place->x >= $sign->right() - 6
+                ? ($line->at->place->x - $sign->right()) / 4
+                // A date that stands before its signature goes with it where nothing else does.
+                : 10.0 + ($sign->at->place->x - $line->right()) / 4;
+
+            return $gap < self::BESIDE / 4 ? max(0.0, $gap) : null;
+        }
+        if ($down > 3 * self::BELOW || $down < -self::BELOW) {
+            return null;
+        }
+        $aside = max(0.0, $sign->at->place->x - $line->right(), $line->at->place->x - $sign->right());
+
+        // What goes with a signature stands under it; over it only where nothing else is nearer.
+        return $aside > 80 ? null : $aside + ($down < 0 ? 90.0 - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
+    }
+
+    /** The last words of a text: what stands right before the line. */
+    public static function tail(string $text): string
+    {
+        return implode(' ', array_slice(explode(' ', $text), -2));
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Pages\PageRules;
+use Unanimus\Pages\PageWords;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Rect;
+use Unanimus\Pages\Word;
+use Unanimus\Pages\WritingPlace;
+
+/**
+ * Finds where a paper that nobody here has seen is meant to be signed, initialled and dated, and by whom: from its fields,
+ * its lines and boxes, and the words beside them.
+ */
+final class MarkFinder
+{
+    /** A signature narrower than this is none. */
+    private const NARROWEST = 70.0;
+
+    /** What is wider than this is for text. */
+    private const WIDEST = 430.0;
+
+    /**
+     * The places of a whole paper, page after page, from the top.
+     *
+     * @param list<Seat> $seats who may sign; empty: anyone
+     * @return list<ProposedMark>
+     *
+     * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
+     * @throws \Unanimus\Pages\ToolFailed when a page cannot be read
+     */
+    public static function in(string $pdf, array $seats = []): array
+    {
+        $look = PdfLook::into($pdf, gate: false);
+        $words = PageWords::of($pdf);
+        $fields = SigningPlaces::fields($look);
+        $found = [];
+        foreach ($look->pages() as $index => [, $height]) {
+            $page = $index + 1;
+            // A page that says nothing of signing has no lines to be looked at.
+            if (! SigningPlaces::speaksOfSigning($words[$page] ?? []) && ! isset($fields[$page])) {
+                continue;
+            }
+            array_push($found, ...self::on($page, $height, $words[$page] ?? [], PageRules::of($pdf, $page), $fields[$page] ?? [], $seats));
+        }
+
+        return $found;
+    }
+
+    /**
+     * The places of one page.
+     *
+     * @param list<Word> $words
+     * @param list<WritingPlace> $fields those of its form
+     * @param list<Seat> $seats
+     * @return list<ProposedMark>
+     */
+    private static function on(int $page, float $height, array $words, PageRules $rules, array $fields, array $seats): array
+    {
+        [$lines, $read] = SigningPlaces::on($words, $rules, $fields);
+        $kinds = self::acts($lines, $height);
+        $whose = new SeatGuess($lines, $read, $seats);
+        $found = [];
+        foreach ($lines as $index => $line) {
+            [$kind, $sure] = $kinds[$index] ?? [null, 0.0];
+            $with = $kind === null ? Companions::of($line, $lines, $kinds) : null;
+            if ($kind !== null) {
+                [$seat, $word, $known] = $whose->of($index, $kind, $kinds);
+                $found[$index] = new ProposedMark($page, self::room($line, $kind), $kind, $seat, $word, $sure * $known);
+            } elseif ($with !== null) {
+                [$kind, $at] = $with;
+                [$seat, $word, $known] = $whose->of($at, $kinds[$at][0], $kinds);
+                $found[$index] = new ProposedMark($page, self::room($line, $kind), $kind, $seat, $word, $kinds[$at][1] * $known * 0.98);
+            }
+        }
+
+        return array_values($found);
+    }
+
+    /**
+     * Which lines are to be signed or initialled, with how sure that is.
+     *
+     * @param list<SigningLine> $lines
+     * @return array<int, array{MarkKind, float}> by the line's place in the list
+     */
+    private static function acts(array $lines, float $height): array
+    {
+        $kinds = [];
+        foreach ($lines as $index => $line) {
+            $left = $kinds[$index - 1] ?? null;
+            $before = $lines[$index - 1] ?? null;
+            if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && self::goesOn($before, $line)) {
+                $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
+            } else {
+                $kind = self::act($line, $lines, $height);
+                $kind === null || ($kinds[$index] = $kind);
+            }
+        }
+
+        return $kinds;
+    }
+
+    /**
+     * @param list<SigningLine> $lines
+     * @return array{MarkKind, float}|null
+     */
+    private static function act(SigningLine $line, array $lines, float $height): ?array
+    {
+        $width = $line->at->place->width;
+        if ($width > self::WIDEST || Companions::isNameUnder($line, $lines)) {
+            return null;
+        }
+        $isCell = $line->at->by === 'cell';
+        $after = str_word_count($line->after) > 3 ? '' : $line->after;
+        $said = [$line->at->caption, $line->under, $line->before, $after];
+        if ($width <= 150 && array_filter($said, MarkLabels::isInitials(...)) !== [] && ! MarkLabels::isDate($line->under)) {
+            return [MarkKind::Initials, 0.95];
+        }
+        $asks = MarkLabels::companion($line->at->caption) ?? (MarkLabels::companion($line->under) ?? MarkLabels::companion($line->before));
+        if ($width < self::NARROWEST || ($asks !== null && ! MarkLabels::isSignature($line->under))) {
+            return $width < self::NARROWEST && self::isFooterInitials($line, $lines, $height) ? [MarkKind::Initials, 0.75] : null;
+        }
+        $dated = self::isDated($line, $lines);
+
+        return match (true) {
+            self::isInSentence($line) => null,
+            array_filter([$line->at->caption, $isCell ? '' : $line->under, $line->before], MarkLabels::isSignature(...)) !== [] => [
+                MarkKind::Signature,
+                0.95,
+            ],
+            MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
+            ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
+            SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
+            SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
+            SignerWords::isAll($line->before) && $line->after === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
+            $line->before.$line->under === '' && $dated => [MarkKind::Signature, 0.8],
+            $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
+            default => null,
+        };
+    }
+
+    /** Whether words go on after it as a sentence does: a blank in a text, nothing to sign. */
+    private static function isInSentence(SigningLine $line): bool
+    {
+        return str_word_count($line->after) > 3 && MarkLabels::companion(Companions::tail($line->after)) === null;
+    }
+
+    /**
+     * Whether a date is asked for beside the line.
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isDated(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $asks = [$other->at->caption, $other->before, $other->under];
+            if (
+                $other !== $line &&
+                $other->isBeside($line) &&
+                max($other->at->place->x - $line->right(), $line->at->place->x - $other->right()) < 200 &&
+                array_filter($asks, MarkLabels::isDate(...)) !== []
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Short lines in a page's foot, each after a role: "Buyer ____ ____  Seller ____".
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isFooterInitials(SigningLine $line, array $lines, float $height): bool
+    {
+        $row = array_filter(
+            $lines,
+            static fn (SigningLine $other) => $other->isBeside($line) && $other->at->place->width < self::NARROWEST,
+        );
+
+        return $line->at->place->y > 0.86 * $height &&
+            $line->at->place->width >= 16 &&
+            count($row) > 1 &&
+            array_filter(
+                $row,
+                static fn (SigningLine $other) => SignerWords::isAll($other->before) || SignerWords::isAll($other->under),
+            ) !== [];
+    }
+
+    /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */
+    private static function goesOn(SigningLine $left, SigningLine $line): bool
+    {
+        return $line->isBeside($left) &&
+            $line->at->place->width <= 150 &&
+            $line->at->place->x - $left->right() < 130 &&
+            (preg_match('/^[\W_]*(?:and|or)?[\W_]*$/iu', $line->before) === 1 || SignerWords::isAll($line->before)) &&
+            MarkLabels::companion($line->under) === null;
+    }
+
+    /** Where the mark goes: on the line, as high as there is room, and no higher than a signature wants. */
+    private static function room(SigningLine $line, MarkKind $kind): Rect
+    {
+        $place = $line->at->place;
+        $high = match ($kind) {
+            MarkKind::Signature => 24.0,
+            MarkKind::Initials => 18.0,
+            default => 14.0,
+        };
+        $high = min($high, max($place->height, 12.0));
+
+        return new Rect($place->x, $line->foot() - $high, $place->width, $high);
+    }
+}

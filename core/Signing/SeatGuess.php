@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Pages\Word;
+use Unanimus\Parties\PartyRole;
+
+/**
+ * Whose the lines of a page are: what is said beside each, else what stands over them as a heading; of one role's lines in
+ * one block the first is the first one's.
+ *
+ * @internal to its area
+ */
+final class SeatGuess
+{
+    /** In a deal of this kind the same people are called otherwise. */
+    private const SAME = ['buyer' => 'tenant', 'tenant' => 'buyer', 'seller' => 'landlord', 'landlord' => 'seller', 'broker' => 'agent'];
+
+    /** So many words between two lines to sign, and the second begins a block of its own. */
+    private const TEXT_BETWEEN = 24;
+
+    /** @var array<int, array{Seat|null, string, float}> */
+    private array $known = [];
+
+    /**
+     * @param list<SigningLine> $lines from the top
+     * @param list<Word> $words
+     * @param list<Seat> $seats who may sign; empty: anyone
+     */
+    public function __construct(private readonly array $lines, private readonly array $words, private readonly array $seats)
+    {
+    }
+
+    /**
+     * Whose a line to sign or initial is, what they are called, and how sure that is.
+     *
+     * @param array<int, array{MarkKind, float}> $kinds of all lines
+     * @return array{Seat|null, string, float}
+     */
+    public function of(int $index, MarkKind $kind, array $kinds): array
+    {
+        if ($this->known === []) {
+            $this->workOut($kinds);
+        }
+
+        return $this->known[$index];
+    }
+
+    /** @param  array<int, array{MarkKind, float}>  $kinds */
+    private function workOut(array $kinds): void
+    {
+        $last = [];
+        foreach ($kinds as $index => [$kind]) {
+            $line = $this->lines[$index];
+            $who = $this->said($index, $kinds);
+            if ($who === null) {
+                $this->known[$index] = $this->unnamed($kind, $index, $kinds);
+
+                continue;
+            }
+            if ($who->role === null) {
+                $this->known[$index] = $this->somebody($who->word, $kind, $index, $kinds);
+
+                continue;
+            }
+            $role = $who->role->value;
+            $before = $last[$kind->value][$role] ?? null;
+            $number = $who->number ?? ($before === null || $this->beginsAnew($before[0], $line, $kind) ? 1 : $before[1] + 1);
+            $last[$kind->value][$role] = [$line, $number];
+            $this->known[$index] = $this->seat($who->role, $number, $who->word);
+        }
+    }
+
+    /**
+     * What the page says of who signs there.
+     *
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private function said(int $index, array $kinds): ?SignerWords
+    {
+        $line = $this->lines[$index];
+        $somebody = null;
+        foreach ([$line->at->caption, $line->before, $line->under, $line->below] as $text) {
+            $who = SignerWords::in($text);
+            if ($who?->role !== null) {
+                return $who;
+            }
+            $somebody ??= $who;
+        }
+        $initials = $kinds[$index][0] === MarkKind::Initials;
+        if ($initials && ($kinds[$index - 1][0] ?? null) === MarkKind::Initials) {
+            $left = $this->lines[$index - 1];
+            $of = $left->isBeside($line) ? $this->said($index - 1, $kinds) : null;
+            if ($of?->role !== null) {
+                return $of;
+            }
+        }
+        $after = $initials ? SignerWords::in($line->after) : null;
+        if ($after?->role !== null) {
+            return $after;
+        }
+        $over = $this->heading($line);
+
+        return $over?->role !== null ? $over : $somebody ?? $over;
+    }
+
+    /** The nearest line of words over it, in its column, that is nothing but a role. */
+    private function heading(SigningLine $line): ?SignerWords
+    {
+        $place = $line->at->place;
+        $rows = [];
+        foreach ($this->words as $word) {
+            $middle = $word->y + $word->height / 2;
+            if (
+                $middle < $place->y + $place->height - 6 &&
+                $middle > $place->y - 230 &&
+                $word->x < $line->right() + 8 &&
+                $word->right() > $place->x - 90
+            ) {
+                $rows[(int) round($middle / 5)][] = $word;
+            }
+        }
+        krsort($rows);
+        foreach ($rows as $row) {
+            usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+            $text = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
+            if (SignerWords::isAll($text) || (count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null)) {
+                return SignerWords::in($text);
+            }
+            if (count($row) > 9) {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a line begins a block of its own: much is said between, or for initials it stands in another row. */
+    private function beginsAnew(SigningLine $before, SigningLine $line, MarkKind $kind): bool
+    {
+        if ($kind === MarkKind::Initials) {
+            return ! $before->isBeside($line);
+        }
+        $from = $before->foot() + 16;
+        $to = $line->at->place->y - 6;
+        $between = array_filter($this->words, static fn (Word $word) => $word->y > $from && $word->bottom() < $to);
+
+        return count($between) > self::TEXT_BETWEEN;
+    }
+
+    /** @return array{Seat|null, string, float} */
+    private function seat(PartyRole $role, int $number, string $word): array
+    {
+        $number = min(9, $number);
+        if ($this->seats === []) {
+            return [Seat::at($role, $number), mb_strtolower($word), 1.0];
+        }
+        foreach ([[$role, 1.0], [PartyRole::tryFrom(self::SAME[$role->value] ?? ''), 0.8]] as [$one, $sure]) {
+            foreach ($this->seats as $seat) {
+                if ($seat->role === $one && $seat->number === $number) {
+                    return [$seat, mb_strtolower($word), $sure];
+                }
+            }
+            if (array_filter($this->seats, static fn (Seat $seat) => $seat->role === $one) !== []) {
+                break;
+            }
+        }
+
+        return [null, mb_strtolower($word).($number > 1 ? " {$number}" : ''), 0.6];
+    }
+
+    /**
+     * Initials or a signature that name nobody: with one side's clients alone they are theirs, in order.
+     *
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array{Seat|null, string, float}
+     */
+    private function unnamed(MarkKind $kind, int $index, array $kinds): array
+    {
+        return $this->somebody('', $kind, $index, $kinds);
+    }
+
+    /**
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array{Seat|null, string, float}
+     */
+    private function somebody(string $word, MarkKind $kind, int $index, array $kinds): array
+    {
+        $clients = array_values(array_filter($this->seats, static fn (Seat $seat) => $seat->role->isClient()));
+        $roles = array_unique(array_map(static fn (Seat $seat) => $seat->role->value, $clients));
+        if (count($roles) !== 1) {
+            return [null, $word, 0.6];
+        }
+        $earlier = 0;
+        foreach ($kinds as $at => [$other]) {
+            $alike = $at < $index && $other === $kind && ! isset($this->known[$at][0]) === false;
+            $sameBlock = $at < $index && ($kind !== MarkKind::Initials || $this->lines[$at]->isBeside($this->lines[$index]));
+            $earlier += $alike && $sameBlock && ! $this->beginsAnew($this->lines[$at], $this->lines[$index], $kind) ? 1 : 0;
+        }
+
+        return isset($clients[$earlier]) ? [$clients[$earlier], $word, 0.7] : [null, $word, 0.5];
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Parties\PartyRole;
+
+/**
+ * Whom words beside a line to sign mean: "Purchaser #2" the second buyer, "Licensee" the agent, "client" nobody in particular.
+ *
+ * @internal to its area
+ */
+final readonly class SignerWords
+{
+    /** What they are called, the longer before the shorter; a role's helper before the role: "buyer's agent" is the agent. */
+    private const ROLES = [
+        'agent' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|leasing|cooperating|real estate)\W{0,2}s?\W{0,3})?'.
+            '(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
+        'broker' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|managing|designated|principal|real estate)\W{0,2}s?\W{0,3})?'.
+            '(?:brokers?|brokerage|broker of record|firm)',
+        'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
+        'lender' => 'lender|loan officer|mortgagee',
+        'tenant' => 'tenants?|lessees?|renters?|arrendatari[oa]s?|inquilin[oa]s?',
+        'landlord' => 'landlords?|lessors?|arrendador(?:es|a)?',
+        'buyer' => '(?:co\W?)?(?:buyers?|purchasers?|offerors?|comprador(?:es|a)?)',
+        'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|vendedor(?:es|a)?|homeowners?)',
+    ];
+
+    /** Words that name somebody without saying whom. */
+    private const SOMEBODY = 'clients? or customers?|clients?\W{0,2}\/\W{0,2}customers?|clients?|customers?|principals?|undersigned|'.
+        'part(?:y|ies)|applicants?|consumers?|recipients?|borrowers?|signers?|prospects?';
+
+    /**
+     * @param PartyRole|null $role null: they name nobody
+     * @param int|null $number as it is said; null: it is not
+     * @param string $word as it is written
+     */
+    private function __construct(public ?PartyRole $role, public ?int $number, public string $word)
+    {
+    }
+
+    /** Whom the first such word means; null when there is none. */
+    public static function in(string $text): ?self
+    {
+        $first = null;
+        $at = PHP_INT_MAX;
+        foreach (self::ROLES as $role => $pattern) {
+            if (preg_match('/\b(?:'.$pattern.')\b/iu', $text, $m, PREG_OFFSET_CAPTURE) !== 1) {
+                continue;
+            }
+            [$word, $place] = $m[0];
+            // "Buyer's agent" begins where "buyer" does, and is meant as a whole.
+            if ($place < $at || ($place === $at && strlen($word) > strlen((string) $first?->word))) {
+                $at = $place;
+                $first = new self(PartyRole::from($role), self::number($text, $place, $word), $word);
+            }
+        }
+        if ($first !== null) {
+            return $first;
+        }
+
+        return preg_match('/\b(?:'.self::SOMEBODY.')\b/iu', $text, $m) === 1 ? new self(null, null, mb_strtolower($m[0])) : null;
+    }
+
+    /** Whether nothing but such a word stands there, as in a heading or a caption: "BUYER(S):", "Seller 1". */
+    public static function isAll(string $text): bool
+    {
+        $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
+
+        return preg_match(
+            '/^\W*(?:the |each |authorized |for (?:the )?)?(?:first |second |1st |2nd )?(?:'.$pattern.')(?:\W{0,2}s)?\)?(?:[’\']s?)?'.
+                '\s*(?:no\.?|#)?\s*[(#]?\d?\)?(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?\s*[:.,]?\W*$/iu',
+            trim($text),
+        ) === 1;
+    }
+
+    /** Whether a name stands there with what its bearer is: "Sunniva Eide, Buyer", "Seller: Beatrix Palomar". */
+    public static function isNamed(string $text): bool
+    {
+        $roles = '(?:'.implode('|', self::ROLES).')(?:\W{0,2}s)?(?:\s?#?\d)?';
+
+        return preg_match('/^[\p{L} .’\'-]{3,60}\s*(?:[,–—-]|\()\s*(?:as )?(?:the )?'.$roles.'\)?\W*$/iu', trim($text)) === 1 ||
+            preg_match('/^'.$roles.'\s*[:,–—-]\s*[\p{L} .’\'-]{3,60}$/iu', trim($text)) === 1;
+    }
+
+    private static function number(string $text, int $at, string $word): ?int
+    {
+        $after = substr($text, $at + strlen($word), 14);
+        if (preg_match('/^(?:\(s\)|[’\']?s)?\s*(?:no\.?\s?|number\s|#\s?|\()?\s?([1-9])\b(?!\s*[.)]?\s?\d)/iu', $after, $m) === 1) {
+            return (int) $m[1];
+        }
+        $before = substr($text, max(0, $at - 10), min(10, $at));
+
+        return preg_match('/\b(?:second|2nd|co)\W{0,2}$/i', $before) === 1 || preg_match(
+            '/^co(?:[\W_]|buyer|purchaser|seller|owner|offeror)/i',
+            $word
+        ) === 1
+            ? 2
+            : (preg_match('/\b(?:first|1st)\W{0,2}$/i', $before) === 1 ? 1 : null);
+    }
+}

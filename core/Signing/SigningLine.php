@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Pages\Rect;
+use Unanimus\Pages\Word;
+use Unanimus\Pages\WritingPlace;
+
+/**
+ * A line, box or field on a page together with the words around it: before it on its line, under it, above it, after it.
+ *
+ * @internal to its area
+ */
+final readonly class SigningLine
+{
+    private const MOST_WORDS = 9;
+
+    /** How far under a line its caption may stand. */
+    private const CAPTION = 27.0;
+
+    /** Wider than between two words of one caption. */
+    private const GAP = 24.0;
+
+    private function __construct(
+        public WritingPlace $at,
+        public string $before,
+        public string $under,
+        public string $over,
+        public string $after,
+        public string $below,
+    ) {
+    }
+
+    /**
+     * @param list<WritingPlace> $all places of the page
+     * @param list<Word> $words
+     */
+    public static function of(WritingPlace $at, array $all, array $words): self
+    {
+        return new self(
+            $at,
+            self::row($at, $all, $words, true),
+            self::caption($at->place, $all, $words, true),
+            self::band($at->place, $words, $at->place->y - 13, $at->place->y + 2),
+            self::row($at, $all, $words, false),
+            self::caption($at->place, $all, $words, false),
+        );
+    }
+
+    /** Where the line is drawn: its foot. */
+    public function foot(): float
+    {
+        return $this->at->place->y + $this->at->place->height;
+    }
+
+    public function right(): float
+    {
+        return $this->at->place->x + $this->at->place->width;
+    }
+
+    /** Whether both stand on one row of the page. */
+    public function isBeside(self $other): bool
+    {
+        return abs($this->foot() - $other->foot()) < 7.0;
+    }
+
+    /**
+     * The words before or after it on its line, up to the next place.
+     *
+     * @param list<WritingPlace> $all
+     * @param list<Word> $words
+     */
+    private static function row(WritingPlace $at, array $all, array $words, bool $left): string
+    {
+        $place = $at->place;
+        $foot = $place->y + $place->height;
+        $wall = $left ? -1.0 : 100_000.0;
+        foreach ($all as $other) {
+            $end = $other->place->x + $other->place->width;
+            if ($other === $at || $other->shape === 'tick' || abs($other->place->y + $other->place->height - $foot) > 7) {
+                continue;
+            }
+            if ($left && $end <= $place->x + 1) {
+                $wall = max($wall, $end - 1);
+            } elseif (! $left && $other->place->x >= $place->x + $place->width - 1) {
+                $wall = min($wall, $other->place->x + 1);
+            }
+        }
+        $line = array_filter($words, static function (Word $word) use ($place, $foot, $left, $wall): bool {
+            $middle = $word->y + $word->height / 2;
+
+            return $middle > $foot - max(13.0, min(18.0, $place->height)) && $middle < $foot + 4 && ($left
+                ? $word->right() <= $place->x + 3 && $word->x >= $wall
+                : $word->x >= $place->x + $place->width - 3 && $word->right() <= $wall);
+        });
+        usort($line, static fn (Word $a, Word $b) => $left ? $b->x <=> $a->x : $a->x <=> $b->x);
+        $edge = $left ? $place->x : $place->x + $place->width;
+        $taken = [];
+        foreach ($line as $word) {
+            $gap = $left ? $edge - $word->right() : $word->x - $edge;
+            if ($gap > ($taken === [] ? 90.0 : 22.0) || count($taken) >= self::MOST_WORDS) {
+                break;
+            }
+            $taken[] = $word->text;
+            $edge = $left ? $word->x : $word->right();
+        }
+
+        return trim(implode(' ', $left ? array_reverse($taken) : $taken));
+    }
+
+    /**
+     * The row of words under it, where it stands near and no other place between: its caption.
+     *
+     * @param bool $own without the labels of places in that row
+     * @param list<WritingPlace> $all
+     * @param list<Word> $words
+     */
+    private static function caption(Rect $place, array $all, array $words, bool $own): string
+    {
+        $foot = $place->y + $place->height;
+        $nearest = $foot + self::CAPTION;
+        foreach ($all as $other) {
+            $below = $other->place->y + $other->place->height;
+            if (
+                $own &&
+                $below > $foot + 6 &&
+                $other->place->x < $place->x + $place->width &&
+                $other->place->x + $other->place->width > $place->x
+            ) {
+                $nearest = min($nearest, $below - 4);
+            }
+        }
+        $row = null;
+        foreach ($words as $word) {
+            $middle = $word->y + $word->height / 2;
+            if ($middle > $foot - 1.5 && $middle < $nearest && self::isOver($word, $place) && ($row === null || $middle < $row)) {
+                $row = $middle;
+            }
+        }
+
+        if ($row === null) {
+            return '';
+        }
+        $on = array_values(array_filter($words, static fn (Word $word) => abs($word->y + $word->height / 2 - $row) < 4));
+        $there = array_filter($all, static function (WritingPlace $other) use ($row, $foot): bool {
+            $below = $other->place->y + $other->place->height;
+
+            return abs($below - $row) < 9 && $below > $foot + 4;
+        });
+
+        return self::band($place, $own ? self::withoutLabels($on, $there) : $on, $row - 4, $row + 4);
+    }
+
+    /**
+     * A row of words without those that stand right before a place on that row, and are its label.
+     *
+     * @param list<Word> $row
+     * @param array<WritingPlace> $places
+     * @return list<Word>
+     */
+    private static function withoutLabels(array $row, array $places): array
+    {
+        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+        foreach ($places as $other) {
+            $label = [];
+            $edge = $other->place->x;
+            foreach (array_reverse(array_keys($row)) as $at) {
+                $gap = $edge - $row[$at]->right();
+                if ($gap < -3) {
+                    continue;
+                }
+                // Words that go on to the left belong to it, unless what is nearer says enough by itself.
+                $said = implode(' ', array_map(static fn (int $one) => $row[$one]->text, array_reverse($label)));
+                if ($gap > ($label === [] ? 60.0 : 12.0) || MarkLabels::companion($said) !== null || MarkLabels::isSignature($said)) {
+                    break;
+                }
+                $label[] = $at;
+                $edge = $row[$at]->x;
+            }
+            $row = array_values(array_diff_key($row, array_flip($label)));
+        }
+
+        return $row;
+    }
+
+    private static function isOver(Word $word, Rect $place): bool
+    {
+        return $word->x < $place->x + $place->width && $word->right() > $place->x - 2;
+    }
+
+    /**
+     * Words over or under it, up to a gap; a row that goes on beyond it as a sentence does is none of its words.
+     *
+     * @param list<Word> $words
+     */
+    private static function band(Rect $place, array $words, float $top, float $bottom): string
+    {
+        $row = array_filter(
+            $words,
+            static fn (Word $word) => $word->y + $word->height / 2 > $top && $word->y + $word->height / 2 < $bottom,
+        );
+        usort($row, static fn (Word $a, Word $b) => [round($a->y / 3), $a->x] <=> [round($b->y / 3), $b->x]);
+        $taken = [];
+        $edge = null;
+        $runs = 0;
+        foreach ($row as $word) {
+            $far = $edge !== null && $word->x - $edge > self::GAP;
+            $runs = $far || $edge === null ? 1 : $runs + 1;
+            if ($far && $taken !== []) {
+                break;
+            }
+            if ($runs > self::MOST_WORDS) {
+                return '';
+            }
+            self::isOver($word, $place) && ($taken[] = $word->text);
+            $edge = $word->right();
+        }
+
+        return trim(implode(' ', $taken));
+    }
+}

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Pages\FieldKind;
+use Unanimus\Pages\PageRules;
+use Unanimus\Pages\PdfFields;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Rect;
+use Unanimus\Pages\Word;
+use Unanimus\Pages\WritingPlace;
+use Unanimus\Pages\WritingPlaces;
+
+/**
+ * The lines, boxes and fields of a page that somebody may sign on, each for itself.
+ *
+ * @internal to its area
+ */
+final class SigningPlaces
+{
+    private const SIGNING = '/sign|initial|\bby\b:?|firma|inicial|^x:?$|^dated?:?$|^fecha:?$/iu';
+
+    /**
+     * The lines of a page with the words around them, from the top; and the words that are there to be read.
+     *
+     * @param list<Word> $words
+     * @param list<WritingPlace> $fields those of its form
+     * @return array{list<SigningLine>, list<Word>}
+     */
+    public static function on(array $words, PageRules $rules, array $fields): array
+    {
+        [$flat, $read] = WritingPlaces::on($words, $rules);
+        $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
+        $places = self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read);
+        $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
+        usort(
+            $lines,
+            static fn (SigningLine $a, SigningLine $b) => [round($a->foot() / 6), $a->at->place->x] <=> [
+                round($b->foot() / 6),
+                $b->at->place->x,
+            ],
+        );
+
+        return [$lines, $read];
+    }
+
+    /** @return array<int, list<WritingPlace>> fields that are written or signed in, by page; their names say what they are for */
+    public static function fields(PdfLook $look): array
+    {
+        $found = [];
+        foreach (PdfFields::of($look)->all() as $field) {
+            if ($field->kind->isTicked() || $field->readOnly) {
+                continue;
+            }
+            $signs = $field->kind === FieldKind::Signature;
+            $name = trim($field->label !== '' ? $field->label : (string) preg_replace('/[_\W]+|(?<=[a-z])(?=[A-Z\d])/', ' ', $field->name));
+            foreach ($field->widgets as $widget) {
+                if ($widget->place !== null && $widget->page > 0) {
+                    $caption = $signs && ! MarkLabels::isSignature($name) && ! MarkLabels::isInitials($name) ? "{$name} signature" : $name;
+                    $found[$widget->page][] = new WritingPlace('box', $widget->place, 'box', $caption);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  list<Word>  $words  Whether a page says anything of signing; where it does not, its lines need no look. */
+    public static function speaksOfSigning(array $words): bool
+    {
+        foreach ($words as $word) {
+            if (preg_match(self::SIGNING, $word->text) === 1 || SignerWords::in($word->text) !== null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * A long line with "Date" under its right half is two: one to sign, one to date.
+     *
+     * @param list<WritingPlace> $places
+     * @param list<Word> $words
+     * @return list<WritingPlace>
+     */
+    private static function parted(array $places, array $words): array
+    {
+        $parted = [];
+        foreach ($places as $one) {
+            $place = $one->place;
+            $foot = $place->y + $place->height;
+            $date = null;
+            foreach ($place->width < 190 ? [] : $words as $word) {
+                $under = $word->y > $foot - 3 && $word->y < $foot + 8 && $word->x > $place->x + 0.45 * $place->width;
+                $isDate = preg_match('/^\(?dated?\)?[:.]?$/i', $word->text) === 1;
+                if ($under && $isDate && $word->right() <= $place->x + $place->width + 4 && ! self::isLabel($word, $places)) {
+                    $date = $word;
+                }
+            }
+            if ($date === null) {
+                $parted[] = $one;
+
+                continue;
+            }
+            $at = $date->x - 4;
+            $parted[] = new WritingPlace($one->shape, new Rect($place->x, $place->y, $at - $place->x - 4, $place->height), $one->by);
+            $parted[] = new WritingPlace($one->shape, new Rect($at, $place->y, $place->x + $place->width - $at, $place->height), $one->by);
+        }
+
+        return $parted;
+    }
+
+    /**
+     * Two short runs of underscores with a space between are two places, as for initials.
+     *
+     * @param list<WritingPlace> $places
+     * @param list<Word> $words
+     * @return list<WritingPlace>
+     */
+    private static function apart(array $places, array $words): array
+    {
+        $apart = [];
+        foreach ($places as $one) {
+            $place = $one->place;
+            $runs = $one->by !== 'underscores' || $place->width > 200 ? [] : array_values(array_filter(
+                $words,
+                static fn (Word $word) => preg_match('/^_{3,}[\/|,;.]?$/', $word->text) === 1 &&
+                    abs($word->y - $place->y) < 3 &&
+                    $word->x > $place->x - 2 &&
+                    $word->right() < $place->x + $place->width + 4,
+            ));
+            if (count($runs) < 2) {
+                $apart[] = $one;
+            }
+            foreach (count($runs) < 2 ? [] : $runs as $run) {
+                $apart[] = new WritingPlace('line', new Rect($run->x, $place->y, $run->width, $place->height), 'underscores');
+            }
+        }
+
+        return $apart;
+    }
+
+    /** @param  list<WritingPlace>  $places  Whether a word stands right before a place of its own row. */
+    private static function isLabel(Word $word, array $places): bool
+    {
+        foreach ($places as $other) {
+            $gap = $other->place->x - $word->right();
+            if ($gap > -3 && $gap < 40 && abs($other->place->y + $other->place->height - $word->bottom()) < 9) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  list<WritingPlace>  $fields */
+    private static function isTaken(Rect $place, array $fields): bool
+    {
+        foreach ($fields as $field) {
+            if ($field->place->overlaps($place)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
