@@ -45,6 +45,7 @@ use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
+use App\Signing\Http\MarksController;
 use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
 use App\Signing\Http\SignController;
@@ -342,6 +343,10 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
+    Route::post('/rounds/{round}/marks', [MarksController::class, 'store'])->name('rounds.marks');
+    Route::get('/rounds/{round}/papers/{position}/pages/{page}/places', [MarksController::class, 'places'])
+        ->name('rounds.papers.pages.places')
+        ->where(['position' => '\d{1,3}', 'page' => '\d{1,4}']);
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

@@ -16,11 +16,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $title
  * @property string|null $sha256
  * @property int $pages
+ * @property list<array{word: string, kind: string, page: int, place: array{float, float, float, float}, sure: float}> $unclear
  * @property-read Paper $paper
  */
 final class RoundPaper extends Record
 {
     public $timestamps = false;
+
+    /** @var array<string, string> */
+    protected $casts = ['unclear' => 'array'];
+
+    protected $attributes = ['unclear' => '[]'];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

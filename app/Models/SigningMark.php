@@ -24,6 +24,7 @@ use Unanimus\Signing\Seat;
  * @property string $width
  * @property string $height
  * @property int $position
+ * @property float|null $sure how sure it is of a place that was found and not kept yet; null: kept, or put there by hand
  */
 final class SigningMark extends Record
 {
@@ -34,7 +35,9 @@ final class SigningMark extends Record
     protected $table = 'marks';
 
     /** @var array<string, string> */
-    protected $casts = ['kind' => MarkKind::class];
+    protected $casts = ['kind' => MarkKind::class, 'sure' => 'float'];
+
+    protected $attributes = ['sure' => null];
 
     public function place(): Rect
     {

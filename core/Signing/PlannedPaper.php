@@ -14,6 +14,8 @@ final readonly class PlannedPaper
     /**
      * @param bool $isSigned whether anyone has a place to sign on it
      * @param list<string> $missing labels of its required blanks that are empty
+     * @param int $pencil places found on it that nobody has looked at
+     * @param list<string> $unclear words on it that name somebody without saying whom: "client"
      */
     public function __construct(
         public string $key,
@@ -21,6 +23,8 @@ final readonly class PlannedPaper
         public PaperState $state,
         public bool $isSigned,
         public array $missing = [],
+        public int $pencil = 0,
+        public array $unclear = [],
     ) {
     }
 }

@@ -9,8 +9,16 @@ namespace Unanimus\Signing;
  */
 final readonly class PlannedSigner
 {
-    /** @param  bool  $isOurs  whether those who send keep their address; of the other side's people their own agent does */
-    public function __construct(public string $key, public string $name, public string $email, public bool $isOurs)
-    {
+    /**
+     * @param bool $isOurs whether those who send keep their address; of the other side's people their own agent does
+     * @param int $places how many places they have to sign or initial
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $email,
+        public bool $isOurs,
+        public int $places = 1,
+    ) {
     }
 }

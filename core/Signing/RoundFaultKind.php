@@ -12,6 +12,11 @@ enum RoundFaultKind
     case NoAddress;
     case NobodySigns;
     case PaperUnsigned;
+    /** Places that were found stand in pencil: nobody has looked at them. */
+    case InPencil;
+    /** Places that name somebody without saying whom. */
+    case Unclear;
+    case NothingToSign;
     case BlankMissing;
     case PaperNotOpen;
     /** The offer would have expired before the last signature. */

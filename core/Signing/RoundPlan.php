@@ -88,6 +88,10 @@ final class RoundPlan
                 $told = "{$signer->name} has no email address.".($signer->isOurs ? '' : ' Their own agent adds it in the file.');
                 $faults[] = new RoundFault(RoundFaultKind::NoAddress, $told, signer: $signer->key);
             }
+            if ($signer->places === 0) {
+                $told = "{$signer->name} has nothing to sign. Give them a place, or remove them from this round.";
+                $faults[] = new RoundFault(RoundFaultKind::NothingToSign, $told, signer: $signer->key);
+            }
         }
         if ($signers === []) {
             $told = 'No one signs: none of these papers has a place to sign for anyone in the file.';
@@ -113,7 +117,16 @@ final class RoundPlan
     private static function ofPaper(PlannedPaper $paper): array
     {
         $faults = [];
-        if (! $paper->isSigned) {
+        foreach ($paper->unclear as $word) {
+            $told = $word === '' ? "“{$paper->title}” has places that do not say who signs." : "“{$paper->title}”: who is “{$word}”?";
+            $faults[] = new RoundFault(RoundFaultKind::Unclear, $told, paper: $paper->key);
+        }
+        if ($paper->pencil > 0) {
+            $places = $paper->pencil === 1 ? '1 place' : "{$paper->pencil} places";
+            $told = "{$places} on “{$paper->title}” still in pencil. Keep or remove them.";
+            $faults[] = new RoundFault(RoundFaultKind::InPencil, $told, paper: $paper->key);
+        }
+        if (! $paper->isSigned && $paper->unclear === []) {
             $faults[] = new RoundFault(RoundFaultKind::PaperUnsigned, "No one signs “{$paper->title}”.", paper: $paper->key);
         }
         $count = count($paper->missing);

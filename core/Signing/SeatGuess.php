@@ -101,9 +101,21 @@ final class SeatGuess
         if ($after?->role !== null) {
             return $after;
         }
-        $over = $this->heading($line);
 
-        return $over?->role !== null ? $over : $somebody ?? $over;
+        return $somebody ?? $this->heading($line) ?? $this->ofName($line);
+    }
+
+    /** What the line for the printed name says, close over or under it: "Buyer name (print)". */
+    private function ofName(SigningLine $line): ?SignerWords
+    {
+        foreach ($this->lines as $other) {
+            $near = abs($other->foot() - $line->foot()) < 46 && $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            if ($other !== $line && $near && MarkLabels::companion($other->before) === MarkKind::Name) {
+                return SignerWords::in($other->before);
+            }
+        }
+
+        return null;
     }
 
     /** The nearest line of words over it, in its column, that is nothing but a role. */
@@ -123,7 +135,11 @@ final class SeatGuess
             }
         }
         krsort($rows);
-        foreach ($rows as $row) {
+        foreach ($rows as $at => $row) {
+            // What stands on the row of another line is that line's label, no heading.
+            if (array_filter($this->lines, static fn (SigningLine $other) => abs($other->foot() - 5 - $at * 5) < 9) !== []) {
+                continue;
+            }
             usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
             $text = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
             if (SignerWords::isAll($text) || (count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null)) {

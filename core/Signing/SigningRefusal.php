@@ -45,6 +45,10 @@ enum SigningRefusal: string implements Reason
     case TooLong = 'signing.too-long';
     case PlaceLeft = 'signing.place-left';
     case PlacesLeft = 'signing.places-left';
+    case NoSuchPlace = 'signing.no-such-place';
+    case SeatEmpty = 'signing.seat-empty';
+    case NotAskedByUs = 'signing.not-asked-by-us';
+    case NoSuchPaper = 'signing.no-such-paper';
 
     /** What the person is told. */
     public function words(): string
@@ -83,6 +87,10 @@ enum SigningRefusal: string implements Reason
             self::TooLong => 'That is longer than {most} characters.',
             self::PlaceLeft => '1 place is left to sign.',
             self::PlacesLeft => '{count} places are left to sign.',
+            self::NoSuchPlace => 'That is not a place to sign on this page. Nothing was changed.',
+            self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
+            self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',
+            self::NoSuchPaper => 'That paper or page is not in this round. Nothing was changed.',
         };
     }
 }

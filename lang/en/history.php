@@ -104,6 +104,11 @@ return [
 
     // Signing
     'Round drafted' => 'Started a signing round: :round',
+    'Place to sign added' => 'Added a place on “:paper”, page :page: :kind of :person',
+    'Place to sign changed' => 'Changed a place on “:paper”, page :page: :kind of :person',
+    'Place to sign removed' => 'Removed a place on “:paper”, page :page: :kind',
+    'Proposed places kept' => 'Kept the proposed places of “:round” (:count)',
+    'Signer of a word said' => 'On “:paper”, “:word” is :person',
     'Round changed' => 'Changed the draft of “:round”',
     'Round discarded' => 'Discarded the draft of “:round”',
     'Signer removed from round' => ':person was removed from “:round”',

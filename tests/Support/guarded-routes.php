@@ -122,6 +122,8 @@ function guardedRoutes(): array
         'drop a signer' => ['DELETE', '/rounds/{round}/signers/{signer}', []],
         'remind a signer' => ['POST', '/rounds/{round}/signers/{signer}/remind', []],
         'a round\'s page image' => ['GET', '/rounds/{round}/papers/0/pages/1.webp', []],
+        'place a mark' => ['POST', '/rounds/{round}/marks', ['key' => 'mark-key-1', 'do' => 'keep']],
+        'lines of a page' => ['GET', '/rounds/{round}/papers/0/pages/1/places', []],
         'the sealed set' => ['GET', '/rounds/{round}/set.pdf', []],
         'review a requirement' => ['GET', '/review/{requirement}', []],
         'hand in' => ['POST', '/requirements/{requirement}/submit', []],

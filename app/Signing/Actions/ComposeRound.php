@@ -13,7 +13,9 @@ use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Sight;
 use App\Models\Signer;
+use App\Models\SigningMark;
 use App\Models\User;
+use App\Signing\FoundMarks;
 use App\Terms\FactBook;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
@@ -24,8 +26,10 @@ use Unanimus\Forms\MarkPlace;
 use Unanimus\Requirements\FactCatalog;
 use Unanimus\Signing\PlannedPaper;
 use Unanimus\Signing\PlannedSigner;
+use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundPlan;
+use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
@@ -55,8 +59,18 @@ final class ComposeRound
             static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()),
         );
         $forms = array_map(static fn (Paper $paper) => $paper->form()->marks ?? [], $papers);
-        $places = array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms));
-        $turns = RoundPlan::turns($file->represents, $places, $parties->keys()->all());
+        $taken = array_values($parties->keys()->all());
+        $asked = Seat::askedBy($file->represents);
+        $found = array_map(
+            static fn (Paper $paper, array $marks) => $marks === [] ? FoundMarks::on($paper, $taken, $asked) : [],
+            $papers,
+            $forms,
+        );
+        $places = [
+            ...array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms)),
+            ...array_filter(array_map(static fn (ProposedMark $mark) => $mark->seat, array_merge(...$found))),
+        ];
+        $turns = RoundPlan::turns($file->represents, array_values($places), $taken);
         $position = 0;
         foreach ($papers as $index => $paper) {
             /** @var RoundPaper $sent */
@@ -68,25 +82,21 @@ final class ComposeRound
                     'position' => $index,
                     'title' => $paper->title,
                     'pages' => count($paper->form()->pages ?? []) ?: $paper->latest->pages ?? 0,
+                    'unclear' => self::unclear($found[$index]),
                 ]);
             foreach ($forms[$index] as $mark) {
                 isset($turns[(string) $mark->seat]) &&
                     $round->marks()->create([...$base, 'round_paper_id' => $sent->id, ...self::mark($mark), 'position' => $position++]);
             }
+            foreach ($found[$index] as $mark) {
+                isset($turns[(string) $mark->seat]) &&
+                    $round
+                        ->marks()
+                        ->create([...$base, 'round_paper_id' => $sent->id, ...self::found($mark), 'position' => $position++]);
+            }
         }
         foreach ($turns as $seat => $turn) {
-            $party = $parties[$seat];
-            $round
-                ->signers()
-                ->create([
-                    ...$base,
-                    'party_id' => $party->id,
-                    'seat' => $seat,
-                    'name' => $party->signing_name ?: $party->name,
-                    'initials' => $party->initials,
-                    'email' => $party->email,
-                    'turn' => $turn,
-                ]);
+            PlaceMarks::ask($round, $parties[$seat], $turn);
         }
 
         History::add($file->brokerage_id, $file->id, 'Round drafted', ['round' => $round->title], SeenBy::side($side));
@@ -104,6 +114,7 @@ final class ComposeRound
                 $signer->name,
                 $signer->email ?? '',
                 $round->file->isOwnAffair($signer->place()->side()),
+                $round->marks->where('seat', $signer->seat)->filter(static fn (SigningMark $mark) => $mark->kind->needsAct())->count(),
             ),
         );
         $papers = $round->papers->map(static function (RoundPaper $sent) use ($round, $facts): PlannedPaper {
@@ -116,6 +127,8 @@ final class ComposeRound
                 $sent->paper->state,
                 $round->marks->contains('round_paper_id', $sent->id),
                 array_map(static fn (Blank $blank) => $blank->label, $missing),
+                $round->marks->where('round_paper_id', $sent->id)->whereNotNull('sure')->count(),
+                array_values(array_unique(array_column($sent->unclear, 'word'))),
             );
         });
         $expiry = $facts->value('acceptance') === null ? $facts->value('offer_expiry') : null;
@@ -149,6 +162,45 @@ final class ComposeRound
                 ->pluck('name')
                 ->all(),
         );
+    }
+
+    /**
+     * Places that name somebody without saying whom; asked once, at the paper.
+     *
+     * @param list<ProposedMark> $found
+     * @return list<array{word: string, kind: string, page: int, place: array{float, float, float, float}, sure: float}>
+     */
+    private static function unclear(array $found): array
+    {
+        $unclear = array_filter($found, static fn (ProposedMark $mark) => $mark->seat === null);
+
+        return array_values(
+            array_map(
+                static fn (ProposedMark $mark) => [
+                    'word' => $mark->word,
+                    'kind' => $mark->kind->value,
+                    'page' => $mark->page,
+                    'place' => $mark->place->toArray(),
+                    'sure' => round($mark->sure, 2),
+                ],
+                $unclear,
+            ),
+        );
+    }
+
+    /** @return array<string, mixed> in pencil, until its sender keeps it */
+    private static function found(ProposedMark $mark): array
+    {
+        return [
+            'seat' => (string) $mark->seat,
+            'kind' => $mark->kind,
+            'page' => $mark->page,
+            'x' => $mark->place->x,
+            'y' => $mark->place->y,
+            'width' => $mark->place->width,
+            'height' => $mark->place->height,
+            'sure' => round($mark->sure, 2),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -18,6 +18,7 @@ use App\Signing\Actions\RemindSigner;
 use App\Signing\Actions\SendRound;
 use App\Signing\Http\Requests\ChangeRoundRequest;
 use App\Signing\Jobs\SealRound;
+use App\Signing\RoundDesk;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
@@ -69,6 +70,7 @@ final class RoundController
             'round' => $round,
             'file' => $round->file,
             'view' => RoundView::of($round),
+            'desk' => $round->status === RoundStatus::Drafting ? RoundDesk::of($round) : [],
             'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : [],
             'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
         ]);

@@ -1,5 +1,5 @@
 @php($drafting = $round->status->value === 'drafting')
-<x-layout :title="$round->title" place="files" :scripts="['resources/js/round.js']">
+<x-layout :title="$round->title" place="files" :scripts="['resources/js/round.js', ...($drafting ? ['resources/js/compose.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $round->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
@@ -20,7 +20,7 @@
     @include('signing.waits')
     @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b>
         {{ $round->reason }}</p>@endif
-    <div class="desk">
+    <div class="desk" @if ($drafting) id="compose-desk" data-round="{{ $round->key }}" data-desk="{{ json_encode($desk) }}" @endif>
         <nav class="thumbs" aria-label="Papers">
             @foreach ($view->pages as $index => $page)<a href="#p{{ $index }}"><img src="{{ $page['image'] }}" alt="" loading="lazy"
                 width="76" height="98">{{ $page['page'] === 1 ? mb_strimwidth($page['paper']->title, 0, 16, '…') :
@@ -28,66 +28,50 @@
         </nav>
         <div>
             @foreach ($view->pages as $index => $page)
-                <section class="page" id="p{{ $index }}" aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
+                <section class="page" id="p{{ $index }}" data-paper="{{ $page['paper']->position }}" data-number="{{ $page['page'] }}"
+                    aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
                     <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
                         <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}"
                             height="{{ $page['height'] }}"/>
                         {!! $page['inner'] !!}
-                        @foreach ($page['marks'] as $shown)
-                            @php($m = $shown['mark']) @php($seat = $m->seatOf()) @php($place = $m->place())
-                            <g class="tone-{{ $seat->tone() }}">
-                                @if ($shown['drawn'] === '')
-                                    <rect class="place" x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}"
-                                    height="{{ $place->height }}"/>
-                                    <text class="place-word" x="{{ $place->x + 2 }}" y="{{ $place->y + 7 }}">{{ $m->kind->value ===
-                                    'initials' ? '' : $m->kind->label().' · ' }}{{ $seat->label() }}</text>@endif
-                                {!! $shown['drawn'] !!}
-                            </g>
-                        @endforeach
+                        @if ($drafting)
+                            <g class="set"></g>
+                        @else
+                            @foreach ($page['marks'] as $shown)
+                                @php($m = $shown['mark']) @php($seat = $m->seatOf()) @php($place = $m->place())
+                                <g class="tone-{{ $seat->tone() }}">
+                                    @if ($shown['drawn'] === '')
+                                        <rect class="place" x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}"
+                                        height="{{ $place->height }}"/>
+                                        <text class="place-word" x="{{ $place->x + 2 }}" y="{{ $place->y + 7 }}">{{ $m->kind->value ===
+                                        'initials' ? '' : $m->kind->label().' · ' }}{{ $seat->label() }}</text>@endif
+                                    {!! $shown['drawn'] !!}
+                                </g>
+                            @endforeach
+                        @endif
                     </svg>
                 </section>
             @endforeach
         </div>
         <aside class="leaf blanks">
             @if ($drafting)
+                @include('signing.placing')
                 <form method="post" action="/rounds/{{ $round->key }}" id="compose">
                     @csrf @method('put')
                     <h2>Signers</h2>
                     <p class="dim small">People with the same turn are asked together. Lower turns go first.</p>
-                    <div class="bands">
-                        @foreach ($round->signers as $signer)
-                            <div class="signer-row">
-                                <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b><span class="turn">
-                                    <label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]"
-                                    value="{{ $signer->turn }}"></label></span></div>
-                                @if ($file->isOwnAffair($signer->place()->side()))<input class="input" type="email"
-                                    name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}" placeholder="email address"
-                                    aria-label="Email address of {{ $signer->name }}">@else<span class="dim small">{{ $signer->email ?
-                                    'at the address their own agent has' : 'no address yet. Their own agent adds it.' }}</span>@endif
-                                <span class="dim small">{{ $round->marks->where('seat', $signer->seat)->count() }} marks</span>
-                                <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
-                            </div>
-                        @endforeach
+                    <div class="bands" id="signers">
+                        @include('signing.signers')
                     </div>
                     <br>
                     <label class="line"><span>Message in the email</span><textarea class="textarea" name="message"
                         maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day"
                         value="{{ $round->last_day ? $round->last_day->short($file->office->today()->year()) : '' }}"></label>
-                    @php([$blocking, $worth] = collect($faults)->partition(fn ($fault) => $fault->kind->isBlocking()))
-                    @if ($blocking->isNotEmpty())
-                        <h2 class="minor">Before you can send</h2>
-                        <ul class="faults">@foreach ($blocking as $fault)<li>
-                            {{ $fault->text }} @if ($fault->paper)<a href="/papers/{{ $fault->paper }}">Fix</a>@endif</li>@endforeach</ul>
-                    @endif
-                    @if ($worth->isNotEmpty())
-                        <h2 class="minor">Please check</h2>
-                        <ul class="faults">@foreach ($worth as $fault)<li>{{ $fault->text }}</li>@endforeach</ul>
-                    @endif
+                    <div id="faults">@include('signing.faults')</div>
                     <br>
                     <button class="button">Save draft</button>
-                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">{{ $blocking->isEmpty() ? 'Send' :
-                        'Save and try to send' }}</button>
+                    <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">Send</button>
                 </form>
                 @if ($unchecked !== [])
                     <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\History\History;
+use App\Models\Party;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\Sight;
+use App\Models\Signer;
+use App\Models\SigningMark;
+use App\Signing\RoundDesk;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
+use Unanimus\Pages\Rect;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\MarkSpot;
+use Unanimus\Signing\RoundPlan;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\Seat;
+use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
+
+/** Places to sign on the papers of a round that has not been sent: put there, moved, given to another, taken away. */
+final class PlaceMarks
+{
+    /**
+     * A mark as it is from now on; under a key that is known it is changed, and no longer in pencil.
+     *
+     * @param array{paper: int, page: int, seat: string, kind: MarkKind, place: array<mixed>} $given paper: its place in the round
+     *
+     * @throws StepRefused when the round was sent, there is no such page, or nobody of ours sits there
+     */
+    public function put(Round $round, string $key, array $given): void
+    {
+        $this->lock($round);
+        $sent = $round->papers->firstWhere('position', $given['paper']) ?? throw SigningRefusal::NoSuchPaper->because();
+        $size = RoundDesk::sizes($sent)[$given['page'] - 1] ?? throw SigningRefusal::NoSuchPaper->because();
+        $place = MarkSpot::on($given['kind'], $given['place'], $size);
+        $signer = $this->signer($round, Seat::of($given['seat']));
+        $mark = $round->marks()->where('key', $key)->first();
+        $values = [...self::at($place), 'seat' => $signer->seat, 'kind' => $given['kind'], 'sure' => null];
+        $mark === null
+            ? $this->add($round, $sent, ['key' => $key, 'page' => $given['page'], ...$values])
+            : $mark->update($values);
+        // Where on the page it stands is arranged until it is sent; whose it is and what is told.
+        if ($mark === null || $mark->wasChanged(['seat', 'kind'])) {
+            $this->tell($round, $mark === null ? 'Place to sign added' : 'Place to sign changed', [
+                'kind' => $given['kind']->label(),
+                'paper' => $sent->title,
+                'page' => $given['page'],
+                'person' => $signer->name,
+            ]);
+        }
+    }
+
+    /** Takes a mark away; taken away already is as good. @throws StepRefused when the round was sent */
+    public function drop(Round $round, string $key): void
+    {
+        $this->lock($round);
+        $mark = $round->marks()->where('key', $key)->first();
+        if ($mark === null) {
+            return;
+        }
+        $mark->delete();
+        $sent = $round->papers->firstWhere('id', $mark->round_paper_id);
+        $this->tell($round, 'Place to sign removed', [
+            'kind' => $mark->kind->label(),
+            'paper' => $sent->title ?? '',
+            'page' => $mark->page,
+        ]);
+    }
+
+    /** What was found and stands in pencil is kept. @throws StepRefused when the round was sent */
+    public function keep(Round $round): void
+    {
+        $this->lock($round);
+        $kept = $round->marks()->whereNotNull('sure')->update(['sure' => null]);
+        $kept === 0 || $this->tell($round, 'Proposed places kept', ['count' => $kept]);
+    }
+
+    /**
+     * Says who a word on a paper means; its places become theirs, in pencil. Of one role the next place is the next person's.
+     *
+     * @throws StepRefused when the round was sent, or nobody of ours sits there
+     */
+    public function who(Round $round, int $position, string $word, Seat $seat): void
+    {
+        $this->lock($round);
+        $sent = $round->papers->firstWhere('position', $position) ?? throw SigningRefusal::NoSuchPaper->because();
+        [$theirs, $others] = collect($sent->unclear)->partition(static fn (array $one) => $one['word'] === $word);
+        if ($theirs->isEmpty()) {
+            return;
+        }
+        $signer = $this->signer($round, $seat);
+        foreach ($theirs as $one) {
+            $this->add($round, $sent, [
+                ...self::at(new Rect(...$one['place'])),
+                'page' => $one['page'],
+                'seat' => $signer->seat,
+                'kind' => MarkKind::from($one['kind']),
+                'sure' => $one['sure'],
+            ]);
+        }
+        $sent->update(['unclear' => $others->values()->all()]);
+        $this->tell($round, 'Signer of a word said', ['word' => $word, 'paper' => $sent->title, 'person' => $signer->name]);
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private function add(Round $round, RoundPaper $sent, array $values): SigningMark
+    {
+        $mark = new SigningMark();
+        $mark->forceFill([
+            'brokerage_id' => $round->brokerage_id,
+            'deal_file_id' => $round->deal_file_id,
+            'round_id' => $round->id,
+            'round_paper_id' => $sent->id,
+            'position' => (int) $round->marks()->max('position') + 1,
+            ...$values,
+        ])->save();
+
+        return $mark;
+    }
+
+    /** Who signs at a seat; asked in this round from now on, if they were not yet. */
+    private function signer(Round $round, Seat $seat): Signer
+    {
+        $signer = $round->signers()->where('seat', (string) $seat)->first();
+        if ($signer !== null) {
+            return $signer;
+        }
+        if (! in_array($seat->role, Seat::askedBy($round->file->represents), true)) {
+            throw SigningRefusal::NotAskedByUs->because(seat: $seat->label());
+        }
+        $party = Sight::asTheFile(
+            $round->deal_file_id,
+            static fn (): ?Party => $round->file
+                ->parties()
+                ->with('contact')
+                ->where('role', $seat->role)
+                ->where('number', $seat->number)
+                ->first(),
+        ) ?? throw SigningRefusal::SeatEmpty->because(seat: $seat->label());
+
+        return self::ask($round, $party, RoundPlan::turn($seat));
+    }
+
+    /** Asks a person of the file to sign in a round. */
+    public static function ask(Round $round, Party $party, int $turn): Signer
+    {
+        /** @var Signer $signer */
+        $signer = $round->signers()->create([
+            'brokerage_id' => $round->brokerage_id,
+            'deal_file_id' => $round->deal_file_id,
+            'party_id' => $party->id,
+            'seat' => (string) $party->seat(),
+            'name' => $party->signing_name ?: $party->name,
+            'initials' => $party->initials,
+            'email' => $party->email,
+            'turn' => $turn,
+        ]);
+
+        return $signer;
+    }
+
+    /** @return array{x: float, y: float, width: float, height: float} */
+    private static function at(Rect $place): array
+    {
+        return ['x' => $place->x, 'y' => $place->y, 'width' => $place->width, 'height' => $place->height];
+    }
+
+    /** @param  array<string, string|int>  $data */
+    private function tell(Round $round, string $what, array $data): void
+    {
+        History::add($round->brokerage_id, $round->deal_file_id, $what, ['round' => $round->title, ...$data], SeenBy::side($round->side));
+    }
+
+    /** Held until the transaction ends: it is not sent from another tab while its places are changed here. */
+    private function lock(Round $round): void
+    {
+        RoundStatus::from((string) DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('status'))->mustBeDraft();
+    }
+}

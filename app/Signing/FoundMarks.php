@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing;
+
+use App\Models\Paper;
+use App\Storage\Bytes;
+use Unanimus\Pages\PdfRefused;
+use Unanimus\Pages\ToolFailed;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Signing\MarkFinder;
+use Unanimus\Signing\MarkSpot;
+use Unanimus\Signing\ProposedMark;
+use Unanimus\Signing\Seat;
+
+/** Where a paper from outside seems to be signed, for the people of its file. */
+final class FoundMarks
+{
+    /**
+     * @param list<string> $taken seats that somebody of the file holds
+     * @param list<PartyRole> $asked roles that this side asks
+     * @return list<ProposedMark> those of a kind that is put on pages; none where the paper cannot be read for it
+     */
+    public static function on(Paper $paper, array $taken, array $asked): array
+    {
+        $sha256 = $paper->latest?->sha256;
+        if ($sha256 === null || $paper->isDraft()) {
+            return [];
+        }
+        $seats = array_values(
+            array_filter(array_map(Seat::of(...), $taken), static fn (Seat $seat) => in_array($seat->role, $asked, true)),
+        );
+        try {
+            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats);
+        } catch (PdfRefused|ToolFailed) {
+            // Places are then pointed at by hand.
+            return [];
+        }
+
+        return array_values(array_filter($found, static fn (ProposedMark $mark) => MarkSpot::takes($mark->kind)));
+    }
+}

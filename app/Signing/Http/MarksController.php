@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Http;
+
+use App\Models\Round;
+use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\PlaceMarks;
+use App\Signing\RoundDesk;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\Seat;
+
+/** The places to sign of a round that is being composed; each change is stored as it is made. */
+final class MarksController
+{
+    public function store(Request $request, Round $round, PlaceMarks $marks): JsonResponse
+    {
+        Gate::authorize('work-on', $round->load(['file.office', 'file.members', 'papers.paper.latest'])->file);
+        $given = $request->validate([
+            'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
+            'do' => 'required|in:put,drop,keep,who',
+            'mark' => 'required_if:do,put,drop|string|regex:/^[0-9A-Z]{26}$/',
+            'paper' => 'required_if:do,put,who|integer|min:0|max:200',
+            'page' => 'required_if:do,put|integer|min:1|max:1000',
+            'seat' => 'required_if:do,put,who|string|max:12|regex:/^[a-z]+\.[1-9]\d?$/',
+            'kind' => ['required_if:do,put', Rule::enum(MarkKind::class)],
+            'place' => 'required_if:do,put|array|size:4',
+            'word' => 'nullable|string|max:80',
+        ]);
+        match ($given['do']) {
+            'put' => $marks->put($round, $given['mark'], [
+                'paper' => (int) $given['paper'],
+                'page' => (int) $given['page'],
+                'seat' => $given['seat'],
+                'kind' => MarkKind::from($given['kind']),
+                'place' => $given['place'],
+            ]),
+            'drop' => $marks->drop($round, $given['mark']),
+            'keep' => $marks->keep($round),
+            default => $marks->who($round, (int) $given['paper'], (string) ($given['word'] ?? ''), Seat::of($given['seat'])),
+        };
+
+        return new JsonResponse(self::desk($round));
+    }
+
+    /** Lines and boxes of a page, for the pointer to snap to. */
+    public function places(Round $round, int $position, int $page): JsonResponse
+    {
+        Gate::authorize('work-on', $round->load(['file.office', 'file.members', 'papers.paper.latest'])->file);
+        $sent = $round->papers->firstWhere('position', $position) ?? abort(404);
+
+        return (new JsonResponse(RoundDesk::places($sent, $page)))->setPrivate()->setMaxAge(3600);
+    }
+
+    /** @return array<string, mixed> */
+    private static function desk(Round $round): array
+    {
+        $round = $round->fresh(
+            ['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'papers.paper.values', 'signers', 'marks'],
+        ) ?? abort(404);
+
+        return [
+            ...RoundDesk::of($round),
+            'faults' => view('signing.faults', ['faults' => ComposeRound::faults($round)])->render(),
+            'signers' => view('signing.signers', ['round' => $round, 'file' => $round->file])->render(),
+        ];
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing;
+
+use App\Models\Party;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\SigningMark;
+use App\Storage\Bytes;
+use Unanimus\Pages\PageRules;
+use Unanimus\Pages\PageWords;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\WritingPlace;
+use Unanimus\Pages\WritingPlaces;
+use Unanimus\Signing\Seat;
+
+/** What the page on which a round is composed works with: its marks, who may have one, what waits for an answer. */
+final class RoundDesk
+{
+    /** @return array{marks: list<array<string, mixed>>, seats: list<array<string, string>>, unclear: list<array<string, mixed>>} */
+    public static function of(Round $round): array
+    {
+        $order = $round->papers->pluck('position', 'id');
+        $asked = Seat::askedBy($round->file->represents);
+        $seats = $round->file->parties
+            ->filter(static fn (Party $party) => in_array($party->role, $asked, true))
+            ->sortBy(static fn (Party $party) => $party->seat()->order());
+
+        return [
+            'marks' => array_values(
+                $round->marks
+                    ->map(
+                        static fn (SigningMark $mark) => [
+                            'key' => $mark->key,
+                            'paper' => (int) $order[$mark->round_paper_id],
+                            'page' => $mark->page,
+                            'seat' => $mark->seat,
+                            'kind' => $mark->kind->value,
+                            'place' => [(float) $mark->x, (float) $mark->y, (float) $mark->width, (float) $mark->height],
+                            'sure' => $mark->sure,
+                        ],
+                    )
+                    ->all(),
+            ),
+            'seats' => array_values(
+                $seats
+                    ->map(
+                        static fn (Party $party) => [
+                            'seat' => (string) $party->seat(),
+                            'label' => $party->seat()->label(),
+                            'tone' => $party->seat()->tone(),
+                            'name' => $party->signing_name ?: $party->name,
+                        ],
+                    )
+                    ->all(),
+            ),
+            'unclear' => self::unclear($round),
+        ];
+    }
+
+    /** @return list<array{float, float}> sizes of the pages of a paper that is still open */
+    public static function sizes(RoundPaper $sent): array
+    {
+        $form = $sent->paper->isDraft() ? $sent->paper->form() : null;
+
+        return $form->pages ?? PdfLook::into(self::path($sent), gate: false)->pages();
+    }
+
+    /** @return list<array{float, float, float, float}> lines and boxes of a page that somebody may sign on */
+    public static function places(RoundPaper $sent, int $page): array
+    {
+        $path = self::path($sent);
+        [$places] = WritingPlaces::on(PageWords::of($path, $page)[$page] ?? [], PageRules::of($path, $page));
+
+        return array_values(
+            array_map(
+                static fn (WritingPlace $one) => $one->place->toArray(),
+                array_filter($places, static fn (WritingPlace $one) => $one->shape !== 'tick'),
+            ),
+        );
+    }
+
+    private static function path(RoundPaper $sent): string
+    {
+        $form = $sent->paper->isDraft() ? $sent->paper->form() : null;
+
+        return $form->pdf ?? app(Bytes::class)->path((string) $sent->paper->latest?->sha256);
+    }
+
+    /** @return list<array{paper: int, title: string, word: string, count: int, pages: list<int>}> */
+    private static function unclear(Round $round): array
+    {
+        $questions = [];
+        foreach ($round->papers as $sent) {
+            foreach (collect($sent->unclear)->groupBy('word') as $word => $places) {
+                $questions[] = [
+                    'paper' => $sent->position,
+                    'title' => $sent->title,
+                    'word' => (string) $word,
+                    'count' => $places->count(),
+                    'pages' => array_values($places->pluck('page')->unique()->all()),
+                ];
+            }
+        }
+
+        return $questions;
+    }
+}

@@ -1,0 +1,18 @@
+@foreach ($round->signers as $signer)
+    <div class="signer-row">
+        <div class="top"><x-seat :seat="$signer->place()" /> <b>{{ $signer->name }}</b>
+            <span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]"
+                value="{{ $signer->turn }}"></label></span></div>
+        @if ($file->isOwnAffair($signer->place()->side()))
+            <input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}"
+                placeholder="email address" aria-label="Email address of {{ $signer->name }}">
+        @else
+            <span class="dim small">{{ $signer->email
+                ? 'at the address their own agent has'
+                : 'no address yet. Their own agent adds it.' }}</span>
+        @endif
+        @php($count = $round->marks->where('seat', $signer->seat)->count())
+        <span class="dim small">{{ $count }} {{ Str::plural('place', $count) }}</span>
+        <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
+    </div>
+@endforeach

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\DealFile;
+use App\Models\Paper;
+use App\Models\Round;
+use Illuminate\Http\UploadedFile;
+use Tests\Support\MadePdf;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\SigningRefusal;
+
+/** A paper from outside, brought into a file, with a round composed of it. */
+function roundOfPaper(DealFile $file, string $content): Round
+{
+    $test = test();
+    $pdf = UploadedFile::fake()->createWithContent('Their addendum.pdf', MadePdf::page($content));
+    $test->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $pdf, 'key' => 'outside-paper-1'], ['Accept' => 'application/json'])
+        ->assertOk();
+    $test->seeAll();
+    $paper = Paper::query()->where('title', 'Their addendum')->sole();
+    $test->as('tomas')
+        ->post("/files/{$file->key}/rounds", ['papers' => [$paper->key]])
+        ->assertRedirect();
+    $test->seeAll();
+
+    return Round::query()->orderByDesc('id')->firstOrFail();
+}
+
+/** @param  array<string, mixed>  $change */
+function placed(Round $round, array $change, string $who = 'tomas'): Illuminate\Testing\TestResponse
+{
+    static $number = 0;
+
+    return test()->as($who)->postJson("/rounds/{$round->key}/marks", ['key' => 'change-key-'.(++$number), ...$change]);
+}
+
+/** @return list<string> */
+function marksOf(Round $round): array
+{
+    test()->seeAll();
+
+    return array_values(
+        $round->marks()
+            ->orderBy('y')
+            ->orderBy('x')
+            ->get()
+            ->map(static fn ($mark) => "{$mark->kind->value} {$mark->seat}".($mark->sure === null ? '' : ' in pencil'))
+            ->all(),
+    );
+}
+
+const OUTSIDE = [
+    [72, 300, 'Buyer: ______________________________  Date: ______________'],
+    [72, 270, 'Buyer: ______________________________  Date: ______________'],
+    [72, 240, 'Client: ______________________________'],
+];
+
+/** @param  list<array{int, int, string}>  $lines */
+function written(array $lines): string
+{
+    return implode('', array_map(static fn (array $line) => MadePdf::text($line[0], $line[1], $line[2], 10), $lines));
+}
+
+it('finds where a paper from outside is signed, asks who “client” is, and sends when both are settled', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, written(OUTSIDE));
+    expect(marksOf($round))
+        ->toBe(['signature buyer.1 in pencil', 'date buyer.1 in pencil', 'signature buyer.2 in pencil', 'date buyer.2 in pencil'])
+        ->and($round->signers()->pluck('seat')->all())
+        ->toBe(['buyer.1', 'buyer.2']);
+    $page = $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->getContent();
+    expect($round->papers()->sole()->unclear)->toHaveCount(1)->and($page)->toContain('who is “client”?')->toContain('4 places on “Their addendum” still in pencil');
+    $this->as('tomas')
+        ->post("/rounds/{$round->key}/send")
+        ->assertSessionHas('reason', SigningRefusal::RoundHasFaults->value);
+    $answer = placed($round, ['do' => 'who', 'paper' => 0, 'word' => 'client', 'seat' => 'agent.1'])->assertOk();
+    expect($answer->json('unclear'))->toBe([])->and($answer->json('signers'))->toContain('Tomás');
+    placed($round, ['do' => 'keep'])->assertOk()->assertJsonPath('marks.0.sure', null);
+    expect(marksOf($round))->toBe(['signature buyer.1', 'date buyer.1', 'signature buyer.2', 'date buyer.2', 'signature agent.1']);
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionMissing('refused');
+    $this->seeAll();
+    expect($round->refresh()->status->value)->toBe('out');
+    placed($round, ['do' => 'keep'])->assertStatus(409)->assertJsonPath('reason', SigningRefusal::AlreadyOut->value);
+});
+
+it('puts a place, changes it, gives it to another and takes it away, each once', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 700, 'Nothing to sign is said here.'));
+    $put = [
+        'do' => 'put',
+        'mark' => str_repeat('A', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'buyer.1',
+        'kind' => 'signature',
+        'place' => [72, 500, 170, 22],
+    ];
+    placed($round, $put)->assertOk();
+    placed($round, $put)->assertOk();
+    expect(marksOf($round))->toBe(['signature buyer.1'])->and($round->signers()->pluck('seat')->all())->toBe(['buyer.1']);
+    placed($round, [...$put, 'seat' => 'buyer.2', 'place' => [600, 790, 170, 22]])->assertOk();
+    expect(marksOf($round))->toBe(['signature buyer.2']);
+    $mark = $round->marks()->sole();
+    expect([$mark->x, $mark->y])->toBe(['442.00', '770.00']);
+    placed($round, ['do' => 'drop', 'mark' => $put['mark']])->assertOk();
+    placed($round, ['do' => 'drop', 'mark' => $put['mark']])->assertOk()->assertJsonPath('marks', []);
+    expect(
+        Illuminate\Support\Facades\DB::table('history')
+            ->where('deal_file_id', $file->id)
+            ->where('what', 'like', 'Place to sign%')
+            ->orderBy('seq')
+            ->pluck('what')
+            ->all(),
+    )
+        ->toBe(['Place to sign added', 'Place to sign changed', 'Place to sign removed']);
+});
+
+it('refuses in words a place that cannot be, and leaves everything as it was', function (array $change, SigningRefusal $reason) {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 700, 'Nothing to sign is said here.'));
+    $put = [
+        'do' => 'put',
+        'mark' => str_repeat('B', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'buyer.1',
+        'kind' => 'signature',
+        'place' => [72, 500, 170, 22],
+    ];
+    placed($round, [...$put, ...$change])->assertStatus(409)->assertJsonPath('reason', $reason->value);
+    expect(marksOf($round))->toBe([]);
+})->with([
+    'a page that is not there' => [['page' => 2], SigningRefusal::NoSuchPaper],
+    'a paper that is not there' => [['paper' => 7], SigningRefusal::NoSuchPaper],
+    'nobody on that seat' => [['seat' => 'buyer.5'], SigningRefusal::SeatEmpty],
+    'the other side’s client' => [['seat' => 'seller.1'], SigningRefusal::NotAskedByUs],
+    'a kind that nobody puts on pages' => [['kind' => MarkKind::Tick->value], SigningRefusal::NoSuchPlace],
+    'no numbers' => [['place' => ['a', 'b', 'c', 'd']], SigningRefusal::NoSuchPlace],
+]);
+
+it('shows the lines of a page to those who work on the file, and to nobody else', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, written(OUTSIDE));
+    expect($this->as('tomas')->getJson("/rounds/{$round->key}/papers/0/pages/1/places")->assertOk()->json())->toHaveCount(5);
+    $this->as('caleb')->getJson("/rounds/{$round->key}/papers/0/pages/1/places")->assertNotFound();
+    placed($round, ['do' => 'keep'], 'caleb')->assertNotFound();
+});
+
+it('prints proposed places, with the seats called as they were asked for', function () {
+    $scratch = new Unanimus\Pages\Scratch();
+    $path = $scratch->put(
+        'paper.pdf',
+        MadePdf::page(written([[72, 300, 'Licensee: ______________________________']])),
+    );
+    Illuminate\Support\Facades\Artisan::call('marks:propose', ['file' => $path, '--seats' => 'buyer.1,agent']);
+    $told = json_decode(Illuminate\Support\Facades\Artisan::output(), true);
+    expect($told)->toHaveCount(1)->and($told[0]['seat'])->toBe('agent')->and($told[0]['kind'])->toBe('signature');
+    expect(Illuminate\Support\Facades\Artisan::call('marks:propose', ['file' => $path, '--seats' => 'nobody']))->toBe(1);
+});
