@@ -109,7 +109,9 @@ final class SeatGuess
     private function ofName(SigningLine $line): ?SignerWords
     {
         foreach ($this->lines as $other) {
-            $near = abs($other->foot() - $line->foot()) < 46 && $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            $near = abs($other->foot() - $line->foot()) < 46 && $other->at->place->x < $line
+                ->right() && $other
+                ->right() > $line->at->place->x;
             if ($other !== $line && $near && MarkLabels::companion($other->before) === MarkKind::Name) {
                 return SignerWords::in($other->before);
             }

@@ -71,7 +71,11 @@ it('finds where a paper from outside is signed, asks who “client” is, and se
         ->and($round->signers()->pluck('seat')->all())
         ->toBe(['buyer.1', 'buyer.2']);
     $page = $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->getContent();
-    expect($round->papers()->sole()->unclear)->toHaveCount(1)->and($page)->toContain('who is “client”?')->toContain('4 places on “Their addendum” still in pencil');
+    expect($round->papers()->sole()->unclear)
+        ->toHaveCount(1)
+        ->and($page)
+        ->toContain('who is “client”?')
+        ->toContain('4 places on “Their addendum” still in pencil');
     $this->as('tomas')
         ->post("/rounds/{$round->key}/send")
         ->assertSessionHas('reason', SigningRefusal::RoundHasFaults->value);
