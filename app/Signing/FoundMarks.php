@@ -38,6 +38,13 @@ final class FoundMarks
             return [];
         }
 
-        return array_values(array_filter($found, static fn (ProposedMark $mark) => MarkSpot::takes($mark->kind)));
+        // What is the other side's to sign their own agent asks for: it is no question here.
+        $theirs = static fn (ProposedMark $mark): bool => $mark->seat === null &&
+            $mark->role !== null &&
+            ! in_array($mark->role, $asked, true);
+
+        return array_values(
+            array_filter($found, static fn (ProposedMark $mark) => MarkSpot::takes($mark->kind) && ! $theirs($mark)),
+        );
     }
 }

@@ -68,12 +68,20 @@ final class MarkFinder
             [$kind, $sure] = $kinds[$index] ?? [null, 0.0];
             $with = $kind === null ? Companions::of($line, $lines, $kinds) : null;
             if ($kind !== null) {
-                [$seat, $word, $known] = $whose->of($index, $kind, $kinds);
-                $found[$index] = new ProposedMark($page, self::room($line, $kind), $kind, $seat, $word, $sure * $known);
+                [$seat, $word, $known, $role] = $whose->of($index, $kind, $kinds);
+                $found[$index] = new ProposedMark($page, self::room($line, $kind), $kind, $seat, $word, $sure * $known, $role);
             } elseif ($with !== null) {
                 [$kind, $at] = $with;
-                [$seat, $word, $known] = $whose->of($at, $kinds[$at][0], $kinds);
-                $found[$index] = new ProposedMark($page, self::room($line, $kind), $kind, $seat, $word, $kinds[$at][1] * $known * 0.98);
+                [$seat, $word, $known, $role] = $whose->of($at, $kinds[$at][0], $kinds);
+                $found[$index] = new ProposedMark(
+                    $page,
+                    self::room($line, $kind),
+                    $kind,
+                    $seat,
+                    $word,
+                    $kinds[$at][1] * $known * 0.98,
+                    $role,
+                );
             }
         }
 

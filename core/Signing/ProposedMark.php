@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Signing;
 
 use Unanimus\Pages\Rect;
+use Unanimus\Parties\PartyRole;
 
 /**
  * A place on a page that seems to be meant for somebody's signature, initials, date or the like.
@@ -17,6 +18,7 @@ final readonly class ProposedMark
      * @param Seat|null $seat whose it is; null: the page does not say it clearly
      * @param string $word what the page calls them, where that names no seat: "client"; empty when it says nothing
      * @param float $sure from 0 to 1
+     * @param PartyRole|null $role what they are in the deal, where that is said; null: it is not
      */
     public function __construct(
         public int $page,
@@ -25,13 +27,8 @@ final readonly class ProposedMark
         public ?Seat $seat,
         public string $word,
         public float $sure,
+        public ?PartyRole $role = null,
     ) {
-    }
-
-    /** The same for another seat. */
-    public function for(?Seat $seat, float $sure): self
-    {
-        return new self($this->page, $this->place, $this->kind, $seat, $this->word, $sure);
     }
 
     /**

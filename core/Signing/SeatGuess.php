@@ -21,7 +21,7 @@ final class SeatGuess
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
-    /** @var array<int, array{Seat|null, string, float}> */
+    /** @var array<int, array{Seat|null, string, float, PartyRole|null}> */
     private array $known = [];
 
     /**
@@ -37,7 +37,7 @@ final class SeatGuess
      * Whose a line to sign or initial is, what they are called, and how sure that is.
      *
      * @param array<int, array{MarkKind, float}> $kinds of all lines
-     * @return array{Seat|null, string, float}
+     * @return array{Seat|null, string, float, PartyRole|null}
      */
     public function of(int $index, MarkKind $kind, array $kinds): array
     {
@@ -168,17 +168,17 @@ final class SeatGuess
         return count($between) > self::TEXT_BETWEEN;
     }
 
-    /** @return array{Seat|null, string, float} */
+    /** @return array{Seat|null, string, float, PartyRole|null} */
     private function seat(PartyRole $role, int $number, string $word): array
     {
         $number = min(9, $number);
         if ($this->seats === []) {
-            return [Seat::at($role, $number), mb_strtolower($word), 1.0];
+            return [Seat::at($role, $number), mb_strtolower($word), 1.0, $role];
         }
         foreach ([[$role, 1.0], [PartyRole::tryFrom(self::SAME[$role->value] ?? ''), 0.8]] as [$one, $sure]) {
             foreach ($this->seats as $seat) {
                 if ($seat->role === $one && $seat->number === $number) {
-                    return [$seat, mb_strtolower($word), $sure];
+                    return [$seat, mb_strtolower($word), $sure, $role];
                 }
             }
             if (array_filter($this->seats, static fn (Seat $seat) => $seat->role === $one) !== []) {
@@ -186,14 +186,14 @@ final class SeatGuess
             }
         }
 
-        return [null, mb_strtolower($word).($number > 1 ? " {$number}" : ''), 0.6];
+        return [null, mb_strtolower($word).($number > 1 ? " {$number}" : ''), 0.6, $role];
     }
 
     /**
      * Initials or a signature that name nobody: with one side's clients alone they are theirs, in order.
      *
      * @param array<int, array{MarkKind, float}> $kinds
-     * @return array{Seat|null, string, float}
+     * @return array{Seat|null, string, float, PartyRole|null}
      */
     private function unnamed(MarkKind $kind, int $index, array $kinds): array
     {
@@ -202,14 +202,14 @@ final class SeatGuess
 
     /**
      * @param array<int, array{MarkKind, float}> $kinds
-     * @return array{Seat|null, string, float}
+     * @return array{Seat|null, string, float, PartyRole|null}
      */
     private function somebody(string $word, MarkKind $kind, int $index, array $kinds): array
     {
         $clients = array_values(array_filter($this->seats, static fn (Seat $seat) => $seat->role->isClient()));
         $roles = array_unique(array_map(static fn (Seat $seat) => $seat->role->value, $clients));
         if (count($roles) !== 1) {
-            return [null, $word, 0.6];
+            return [null, $word, 0.6, null];
         }
         $earlier = 0;
         foreach ($kinds as $at => [$other]) {
@@ -218,6 +218,6 @@ final class SeatGuess
             $earlier += $alike && $sameBlock && ! $this->beginsAnew($this->lines[$at], $this->lines[$index], $kind) ? 1 : 0;
         }
 
-        return isset($clients[$earlier]) ? [$clients[$earlier], $word, 0.7] : [null, $word, 0.5];
+        return isset($clients[$earlier]) ? [$clients[$earlier], $word, 0.7, $clients[$earlier]->role] : [null, $word, 0.5, null];
     }
 }

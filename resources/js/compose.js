@@ -91,6 +91,12 @@ function keepAll() {
 function back() {
     const step = past.pop();
     if (!step) return;
+    if (step.do === 'all') step.steps.reverse().forEach((one) => undo(one));
+    else undo(step);
+    drawPanel();
+}
+
+function undo(step) {
     if (step.do === 'drop') drop(step.key, false);
     else put(step.mark, false);
 }
@@ -103,20 +109,26 @@ const fresh = (page, place) => ({
 
 const set = (node, values) => Object.entries(values).forEach(([name, value]) => node.setAttribute(name, value));
 
+// As much as there is room for: kind and whose, or the kind and the number, or the number alone.
+function wordsIn(width, kind, label) {
+    const number = label.replace(/[a-z ]+/g, '');
+    return [`${kind} · ${label}`, `${kind} ${number}`.trim(), number].find((words) => words.length * 5.3 < width) ?? number;
+}
+
 function drawMark(mark) {
     const [x, y, width, height] = mark.place;
     const seat = seatOf(mark.seat);
     const says = `${mark.kind}, ${seat.label}`;
     const group = element('g', {
-        class: `mark tone-${seat.tone}${mark.sure === null ? '' : ' pencil'}${mark.key === state.chosen ? ' chosen' : ''}`,
+        class: `spot tone-${seat.tone}${mark.sure === null ? '' : ' pencil'}${mark.key === state.chosen ? ' chosen' : ''}`,
         tabindex: '0',
         role: 'button',
         'data-mark': mark.key,
         'aria-label': `${says}, page ${mark.page}${mark.sure === null ? '' : ', proposed'}`,
     });
     group.append(element('rect', { class: 'place', x, y, width, height }));
-    const text = element('text', { class: 'place-word', x: x + 2, y: y + Math.min(height - 1, 7) });
-    text.textContent = width < 40 ? seat.label.replace(/[a-z ]+/g, '') : `${mark.kind} · ${seat.label}`;
+    const text = element('text', { class: 'place-word', x: x + 2, y: y + Math.min(height - 2, 10) });
+    text.textContent = wordsIn(width, mark.kind, seat.label);
     group.append(text, element('rect', { class: 'grip', x: x + width - 3, y: y + height - 3, width: 6, height: 6 }));
     return group;
 }
@@ -229,7 +241,10 @@ for (const page of pages) {
     svg.addEventListener('pointerup', (event) => {
         if (!start) return;
         if (start.place) put({ ...find(start.mark.key), place: start.place.map((n) => Math.round(n * 100) / 100) });
-        else if (!start.mark && state.seat) put(fresh(page, spot(page, at(svg, event)).map((n) => Math.round(n * 100) / 100)));
+        else if (!start.mark && state.seat) {
+            ghost(page, null);
+            put(fresh(page, spot(page, at(svg, event)).map((n) => Math.round(n * 100) / 100)));
+        }
         start = null;
     });
     svg.addEventListener('pointercancel', () => { start = null; draw(); });
@@ -266,11 +281,15 @@ function coSigner(mark) {
 
 // The same on every page of the paper that has none of its kind for that person.
 function everyPage(mark) {
+    const steps = past.length;
     for (const page of pages.filter((one) => Number(one.dataset.paper) === mark.paper)) {
         const number = Number(page.dataset.number);
         const there = state.marks.some((one) => one.paper === mark.paper && one.page === number && one.seat === mark.seat && one.kind === mark.kind);
         if (!there) put({ ...copy(mark), key: markKey(), page: number });
     }
+    // Put with one key, taken back with one.
+    past.push({ do: 'all', steps: past.splice(steps) });
+    drawPanel();
 }
 
 const acts = {

@@ -1,7 +1,6 @@
-<section class="placing" aria-label="Places to sign">
+<section class="mark-desk" aria-label="Places to sign">
     <h2>Places to sign</h2>
-    <p class="dim small">Point at a line and click. <kbd>1</kbd>–<kbd>9</kbd> choose who, <kbd>s</kbd> <kbd>i</kbd> <kbd>d</kbd>
-        <kbd>n</kbd> what.</p>
+    <p class="dim small">Choose who and what, then click where it goes on the page.</p>
     <div class="seats" role="radiogroup" aria-label="Who signs there">
         @foreach ($desk['seats'] as $index => $seat)
             <button type="button" role="radio" aria-checked="{{ $index === 0 ? 'true' : 'false' }}" data-seat="{{ $seat['seat'] }}">
