@@ -26,7 +26,8 @@ final class Companions
     public static function of(SigningLine $line, array $lines, array $kinds): ?array
     {
         $kind = null;
-        foreach ([$line->at->caption, $line->under, $line->before, self::tail($line->before)] as $said) {
+        $column = $line->at->by === 'cell' ? $line->over : '';
+        foreach ([$line->at->caption, $line->under, $line->before, self::tail($line->before), $column] as $said) {
             $kind ??= MarkLabels::companion($said);
         }
         $kind ??= self::isNameUnder($line, $lines) ? MarkKind::Name : null;
@@ -63,7 +64,7 @@ final class Companions
             $down = $line->foot() - $other->foot();
             if (
                 $down > 8 &&
-                $down < 27 &&
+                $down < 20 &&
                 $other->before.$other->under === '' &&
                 $other->at->place->width > 1.3 * $line->at->place->width &&
                 $line->at->place->x > $other->at->place->x - 4 &&

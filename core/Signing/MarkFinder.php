@@ -103,12 +103,48 @@ final class MarkFinder
             if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && self::goesOn($before, $line)) {
                 $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
             } else {
-                $kind = self::act($line, $lines, $height);
+                $kind = self::act($line, $lines, $height) ?? self::next($line, $lines, $kinds);
                 $kind === null || ($kinds[$index] = $kind);
             }
         }
+        // "____ / ____ Buyer initials": what is said after the last of a row is said of all.
+        for ($index = count($lines) - 2; $index >= 0; $index--) {
+            [$line, $right, $kind] = [$lines[$index], $lines[$index + 1], $kinds[$index + 1] ?? null];
+            $isOpen = ! isset($kinds[$index]) && $line->before === '';
+            if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && self::goesOn($line, $right)) {
+                $kinds[$index] = [MarkKind::Initials, $kind[1] * 0.95];
+            }
+        }
+        ksort($kinds);
 
         return $kinds;
+    }
+
+    /**
+     * A line close under one that is signed, after no more than a role; or without words, and as long: the next person's.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array{MarkKind, float}|null
+     */
+    private static function next(SigningLine $line, array $lines, array $kinds): ?array
+    {
+        $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
+        if ($line->at->by === 'cell' || (! $isNamed && $line->before.$line->under.$line->over.$line->at->caption !== '')) {
+            return null;
+        }
+        foreach ($kinds as $at => [$kind, $sure]) {
+            $down = $line->foot() - $lines[$at]->foot();
+            if ($isNamed && $kind === MarkKind::Signature && $down > 8 && $down < 70) {
+                return [MarkKind::Signature, $sure * 0.8];
+            }
+            $alike = abs($lines[$at]->at->place->x - $line->at->place->x) < 5 && abs($lines[$at]->right() - $line->right()) < 10;
+            if ($kind === MarkKind::Signature && $alike && $down > 8 && $down < 46) {
+                return [MarkKind::Signature, $sure * 0.85];
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -123,11 +159,16 @@ final class MarkFinder
         }
         $isCell = $line->at->by === 'cell';
         $after = str_word_count($line->after) > 3 ? '' : $line->after;
-        $said = [$line->at->caption, $line->under, $line->before, $after];
+        $column = $isCell ? $line->over : '';
+        $before = preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1 ? '' : $line->before;
+        $said = [$line->at->caption, $line->under, $line->before, $after, $column];
         if ($width <= 150 && array_filter($said, MarkLabels::isInitials(...)) !== [] && ! MarkLabels::isDate($line->under)) {
             return [MarkKind::Initials, 0.95];
         }
-        $asks = MarkLabels::companion($line->at->caption) ?? (MarkLabels::companion($line->under) ?? MarkLabels::companion($line->before));
+        $asks = MarkLabels::companion($line->at->caption) ??
+            MarkLabels::companion($line->under) ??
+            MarkLabels::companion($line->before) ??
+            MarkLabels::companion($column);
         if ($width < self::NARROWEST || ($asks !== null && ! MarkLabels::isSignature($line->under))) {
             return $width < self::NARROWEST && self::isFooterInitials($line, $lines, $height) ? [MarkKind::Initials, 0.75] : null;
         }
@@ -135,7 +176,7 @@ final class MarkFinder
 
         return match (true) {
             self::isInSentence($line) => null,
-            array_filter([$line->at->caption, $isCell ? '' : $line->under, $line->before], MarkLabels::isSignature(...)) !== [] => [
+            array_filter([$line->at->caption, $isCell ? $column : $line->under, $line->before], MarkLabels::isSignature(...)) !== [] => [
                 MarkKind::Signature,
                 0.95,
             ],
@@ -144,8 +185,9 @@ final class MarkFinder
             SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
             SignerWords::isAll($line->before) && $line->after === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
-            $line->before.$line->under === '' && $dated => [MarkKind::Signature, 0.8],
+            $before.$line->under === '' && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
+            $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,
         };
     }
@@ -157,18 +199,19 @@ final class MarkFinder
     }
 
     /**
-     * Whether a date is asked for beside the line.
+     * Whether a date is asked for beside the line, or close under it.
      *
      * @param list<SigningLine> $lines
      */
-    private static function isDated(SigningLine $line, array $lines): bool
+    private static function isDated(SigningLine $line, array $lines, bool $orBelow = true): bool
     {
         foreach ($lines as $other) {
-            $asks = [$other->at->caption, $other->before, $other->under];
+            $asks = [$other->at->caption, $other->before, $other->under, Companions::tail($other->before)];
+            $aside = max($other->at->place->x - $line->right(), $line->at->place->x - $other->right());
+            $down = $other->foot() - $line->foot();
             if (
                 $other !== $line &&
-                $other->isBeside($line) &&
-                max($other->at->place->x - $line->right(), $line->at->place->x - $other->right()) < 200 &&
+                (($other->isBeside($line) && $aside < 200) || ($orBelow && $down > 0 && $down < 34 && $aside < 0)) &&
                 array_filter($asks, MarkLabels::isDate(...)) !== []
             ) {
                 return true;

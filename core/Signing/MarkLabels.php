@@ -29,6 +29,7 @@ final class MarkLabels
     private const TIME = '/^\W*(?:time|hour|hora)(?: signed)?\s*(?:\([^)]*\))?\s*[:.]?\W*$/iu';
 
     private const NAME = '/\b(?:print(?:ed)?|typed?)\b.{0,20}\bnames?\b|\bnames?\b.{0,6}\(?(?:please )?(?:print|typed?)|'.
+        '\((?:please )?print(?:ed)?\)|'.
         '^\W*(?:please )?(?:print(?:ed)?|typed)\s*[:.]?\W*$|^\W*(?:(?:full |legal )?names?|nombre)(?: of \w+)?\s*[:.]?\W*$|'.
         '\bnames?\s*[:.]?$/iu';
 

@@ -24,6 +24,9 @@ final class SeatGuess
     /** @var array<int, array{Seat|null, string, float, PartyRole|null}> */
     private array $known = [];
 
+    /** @var array<int, array{MarkKind, float}> */
+    private array $kinds = [];
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -51,6 +54,7 @@ final class SeatGuess
     /** @param  array<int, array{MarkKind, float}>  $kinds */
     private function workOut(array $kinds): void
     {
+        $this->kinds = $kinds;
         $last = [];
         foreach ($kinds as $index => [$kind]) {
             $line = $this->lines[$index];
@@ -67,7 +71,8 @@ final class SeatGuess
             }
             $role = $who->role->value;
             $before = $last[$kind->value][$role] ?? null;
-            $number = $who->number ?? ($before === null || $this->beginsAnew($before[0], $line, $kind) ? 1 : $before[1] + 1);
+            $listed = preg_match('/^\W*([1-9])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
+            $number = $who->number ?? $listed ?? ($before === null || $this->beginsAnew($before[0], $line, $kind) ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
             $this->known[$index] = $this->seat($who->role, $number, $who->word);
         }
@@ -81,28 +86,77 @@ final class SeatGuess
     private function said(int $index, array $kinds): ?SignerWords
     {
         $line = $this->lines[$index];
+        $under = $this->isHeaded($index) ? $line->over : $line->under;
+        $beside = [$line->at->caption, $line->before, $under, $line->below];
+        $isInitials = $kinds[$index][0] === MarkKind::Initials;
+        // "____ Buyer initials    ____ Seller initials": what is said after it is nearer than what stands before.
+        if ($isInitials && MarkLabels::isInitials($this->after($index)) && ! MarkLabels::isInitials($under)) {
+            array_unshift($beside, $this->after($index));
+        }
         $somebody = null;
-        foreach ([$line->at->caption, $line->before, $line->under, $line->below] as $text) {
+        foreach ($beside as $text) {
             $who = SignerWords::in($text);
             if ($who?->role !== null) {
                 return $who;
             }
             $somebody ??= $who;
         }
-        $initials = $kinds[$index][0] === MarkKind::Initials;
-        if ($initials && ($kinds[$index - 1][0] ?? null) === MarkKind::Initials) {
-            $left = $this->lines[$index - 1];
-            $of = $left->isBeside($line) ? $this->said($index - 1, $kinds) : null;
-            if ($of?->role !== null) {
-                return $of;
+
+        return ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody ?? $this->heading($line) ?? $this->ofName($line);
+    }
+
+    /** What is said after a line; what stands right before the next one is the next one's. */
+    private function after(int $index): string
+    {
+        $next = $this->lines[$index + 1] ?? null;
+        $isLabel = $next !== null && $next->before !== '' && str_ends_with($this->lines[$index]->after, $next->before);
+
+        return $isLabel ? '' : $this->lines[$index]->after;
+    }
+
+    /**
+     * Whose initials stand in the same row: of those before it, else what is said after the row.
+     *
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private function ofRow(int $index, array $kinds): ?SignerWords
+    {
+        $line = $this->lines[$index];
+        for ($at = $index - 1; ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line); $at--) {
+            $who = SignerWords::in($this->lines[$at]->before) ?? SignerWords::in($this->lines[$at]->under);
+            if ($who?->role !== null) {
+                return $who;
             }
         }
-        $after = $initials ? SignerWords::in($line->after) : null;
-        if ($after?->role !== null) {
-            return $after;
+        for ($at = $index; ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line); $at++) {
+            $who = SignerWords::in($this->after($at));
+            if ($who?->role !== null) {
+                return $who;
+            }
         }
 
-        return $somebody ?? $this->heading($line) ?? $this->ofName($line);
+        return null;
+    }
+
+    /**
+     * Whether who signs on a line is said over it, as in "SELLER" with a line under it, then "BUYER" with a line under that:
+     * the role under the line is the next one's.
+     */
+    private function isHeaded(int $index): bool
+    {
+        $line = $this->lines[$index];
+        if (! SignerWords::isAll($line->over) || ! SignerWords::isAll($line->under)) {
+            return false;
+        }
+        foreach ($this->lines as $at => $other) {
+            $up = $line->foot() - $other->foot();
+            $over = $up > 8 && $up < 64 && $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            if ($over && $at !== $index && isset($this->kinds[$at])) {
+                return $this->isHeaded($at);
+            }
+        }
+
+        return true;
     }
 
     /** What the line for the printed name says, close over or under it: "Buyer name (print)". */

@@ -15,9 +15,10 @@ final readonly class SignerWords
 {
     /** What they are called, the longer before the shorter; a role's helper before the role: "buyer's agent" is the agent. */
     private const ROLES = [
-        'agent' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|leasing|cooperating|real estate)\W{0,2}s?\W{0,3})?'.
+        'agent' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
-        'broker' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|managing|designated|principal|real estate)\W{0,2}s?\W{0,3})?'.
+        'broker' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|managing|designated|'.
+            'principal|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:brokers?|brokerage|broker of record|firm)',
         'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
         'lender' => 'lender|loan officer|mortgagee',

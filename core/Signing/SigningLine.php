@@ -20,6 +20,14 @@ final readonly class SigningLine
     /** How far under a line its caption may stand. */
     private const CAPTION = 27.0;
 
+    /** How far under a line the row stands that names who signs on it. */
+    private const CLOSE = 19.0;
+
+    /** How far over a line its heading may stand, and how far left of a cell what its row is called. */
+    private const HEADING = 38.0;
+
+    private const ACROSS = 320.0;
+
     /** Wider than between two words of one caption. */
     private const GAP = 24.0;
 
@@ -43,7 +51,7 @@ final readonly class SigningLine
             $at,
             self::row($at, $all, $words, true),
             self::caption($at->place, $all, $words, true),
-            self::band($at->place, $words, $at->place->y - 13, $at->place->y + 2),
+            $at->by === 'cell' ? self::column($at->place, $words) : self::over($at->place, $words),
             self::row($at, $all, $words, false),
             self::caption($at->place, $all, $words, false),
         );
@@ -100,7 +108,8 @@ final readonly class SigningLine
         $taken = [];
         foreach ($line as $word) {
             $gap = $left ? $edge - $word->right() : $word->x - $edge;
-            if ($gap > ($taken === [] ? 90.0 : 22.0) || count($taken) >= self::MOST_WORDS) {
+            $far = $taken !== [] ? 22.0 : (! $left ? 18.0 : ($at->by === 'cell' ? self::ACROSS : 90.0));
+            if ($gap > $far || count($taken) >= self::MOST_WORDS) {
                 break;
             }
             $taken[] = $word->text;
@@ -120,7 +129,7 @@ final readonly class SigningLine
     private static function caption(Rect $place, array $all, array $words, bool $own): string
     {
         $foot = $place->y + $place->height;
-        $nearest = $foot + self::CAPTION;
+        $nearest = $foot + ($own ? self::CAPTION : self::CLOSE);
         foreach ($all as $other) {
             $below = $other->place->y + $other->place->height;
             if (
@@ -151,6 +160,45 @@ final readonly class SigningLine
         });
 
         return self::band($place, $own ? self::withoutLabels($on, $there) : $on, $row - 4, $row + 4);
+    }
+
+    /**
+     * The nearest row of words over it, in its column.
+     *
+     * @param list<Word> $words
+     */
+    private static function over(Rect $place, array $words): string
+    {
+        $row = null;
+        foreach ($words as $word) {
+            $middle = $word->y + $word->height / 2;
+            $near = $middle < $place->y + $place->height - 8 && $middle > $place->y + $place->height - 16 - self::HEADING;
+            if ($near && self::isOver($word, $place) && ($row === null || $middle > $row)) {
+                $row = $middle;
+            }
+        }
+
+        return $row === null ? '' : self::band($place, $words, $row - 4, $row + 4);
+    }
+
+    /**
+     * What a cell's column is called: the nearest words over it that stand within its width, however far up.
+     *
+     * @param list<Word> $words
+     */
+    private static function column(Rect $place, array $words): string
+    {
+        $row = null;
+        foreach ($words as $word) {
+            $within = $word->x > $place->x - 4 && $word->right() < $place->x + $place->width + 4;
+            if ($within && $word->bottom() < $place->y + 3 && $word->y > $place->y - 400 && ($row === null || $word->y > $row)) {
+                $row = $word->y;
+            }
+        }
+        $in = array_filter($words, static fn (Word $word) => $row !== null && abs($word->y - $row) < 4 && self::isOver($word, $place));
+        usort($in, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+
+        return count($in) > self::MOST_WORDS ? '' : implode(' ', array_map(static fn (Word $word) => $word->text, $in));
     }
 
     /**
