@@ -142,6 +142,29 @@ final class PaperWork
         ($this->bringIn)($file, $scratch->put('paper.pdf', $this->page($title, $lines)), "{$title}.pdf", $expected);
     }
 
+    /**
+     * A paper that nobody here has seen, brought in and laid out to be signed: its places were found, and wait to be looked at.
+     *
+     * @param list<string> $lines what the paper says
+     * @param list<string> $signs who signs at its foot, as the paper calls them
+     */
+    public function fromOutside(DealFile $file, string $title, array $lines, array $signs, User $by): void
+    {
+        $page = (new Drawing(612, 792))->text(60, 90, 18, $title, weight: 'bold');
+        foreach ($lines as $index => $line) {
+            $page->text(60, 130 + 20 * $index, 11, $line);
+        }
+        foreach ($signs as $index => $who) {
+            $foot = 420 + 62 * $index;
+            $page->line(60, $foot, 320, $foot)->text(60, $foot + 14, 9, "{$who} signature");
+            $page->line(360, $foot, 500, $foot)->text(360, $foot + 14, 9, 'Date');
+        }
+        $scratch = new Scratch();
+        ($this->bringIn)($file, $scratch->put('paper.pdf', $this->press->print([$page])), "{$title}.pdf");
+        $paper = $file->papers()->where('title', $title)->firstOrFail();
+        ($this->compose)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members']), [$paper], $by);
+    }
+
     /** @param  list<string>  $lines  what the paper says */
     public function scanned(DealFile $file, string $form, array $lines): void
     {

@@ -166,6 +166,17 @@ final class Scenario
         $this->papers->sign($round, 'buyer.1');
         $this->story->at(-1, '21:40');
         $this->papers->act($round, 'buyer.2', EventKind::Opened, 'opened:buyer.2');
+        $this->story->at(0, '8:50');
+        $this->papers->fromOutside(
+            $file,
+            'Chimney repair letter',
+            [
+                'The sellers have the chimney of 14 Lanternfish Lane repaired before closing, by a mason',
+                'of their choice, and leave the bill with the keys. Nothing else of the agreement changes.',
+            ],
+            ['Buyer', 'Buyer', 'Seller', 'Licensee'],
+            $tomas,
+        );
     }
 
     private function met(DealFile $file, string $deadline): void

@@ -29,6 +29,10 @@
         <p class="say now">This file is under contract, but its contract is not signed by everyone here. Upload the signed contract, or
             send it for signature.</p>
     @endif
+    @foreach ($works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : [] as $round)
+        <div class="say">“{{ $round->title }}” is laid out for signature and not sent yet.
+            <a class="button tight" href="/rounds/{{ $round->key }}">Continue</a></div>
+    @endforeach
     @foreach ($amendments as $one) @include('files.amendment') @endforeach
     @foreach ($file->rounds->filter(fn ($round) => $round->status->value === 'complete')->load('sealedSet') as $round)
         @include('signing.waits') @endforeach
