@@ -343,6 +343,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
+    Route::get('/rounds/{round}/marks', [MarksController::class, 'show'])->name('rounds.marks.show');
     Route::post('/rounds/{round}/marks', [MarksController::class, 'store'])->name('rounds.marks');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}/places', [MarksController::class, 'places'])
         ->name('rounds.papers.pages.places')

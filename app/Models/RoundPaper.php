@@ -17,20 +17,28 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $sha256
  * @property int $pages
  * @property list<array{word: string, kind: string, page: int, place: array{float, float, float, float}, sure: float}> $unclear
+ * @property bool $reading whether a scan is still being read for its places
  * @property-read Paper $paper
+ * @property-read Round $round
  */
 final class RoundPaper extends Record
 {
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['unclear' => 'array'];
+    protected $casts = ['unclear' => 'array', 'reading' => 'boolean'];
 
-    protected $attributes = ['unclear' => '[]'];
+    protected $attributes = ['unclear' => '[]', 'reading' => false];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo
     {
         return $this->belongsTo(Paper::class);
+    }
+
+    /** @return BelongsTo<Round, $this> */
+    public function round(): BelongsTo
+    {
+        return $this->belongsTo(Round::class);
     }
 }

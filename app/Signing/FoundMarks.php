@@ -17,12 +17,24 @@ use Unanimus\Signing\Seat;
 /** Where a paper from outside seems to be signed, for the people of its file. */
 final class FoundMarks
 {
+    /** Whether a paper has pages that are but pictures: what stands there is known once they are read. */
+    public static function mustBeRead(Paper $paper): bool
+    {
+        $sha256 = $paper->latest?->sha256;
+        try {
+            return $sha256 !== null && ! $paper->isDraft() && MarkFinder::hasPictures(app(Bytes::class)->path($sha256));
+        } catch (PdfRefused|ToolFailed) {
+            return false;
+        }
+    }
+
     /**
      * @param list<string> $taken seats that somebody of the file holds
      * @param list<PartyRole> $asked roles that this side asks
+     * @param bool $scans whether a scan is read, too
      * @return list<ProposedMark> those of a kind that is put on pages; none where the paper cannot be read for it
      */
-    public static function on(Paper $paper, array $taken, array $asked): array
+    public static function on(Paper $paper, array $taken, array $asked, bool $scans = false): array
     {
         $sha256 = $paper->latest?->sha256;
         if ($sha256 === null || $paper->isDraft()) {
@@ -32,7 +44,7 @@ final class FoundMarks
             array_filter(array_map(Seat::of(...), $taken), static fn (Seat $seat) => in_array($seat->role, $asked, true)),
         );
         try {
-            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats);
+            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats, $scans);
         } catch (PdfRefused|ToolFailed) {
             // Places are then pointed at by hand.
             return [];

@@ -19,7 +19,10 @@ use Unanimus\Signing\Seat;
 /** What the page on which a round is composed works with: its marks, who may have one, what waits for an answer. */
 final class RoundDesk
 {
-    /** @return array{marks: list<array<string, mixed>>, seats: list<array<string, string>>, unclear: list<array<string, mixed>>} */
+    /**
+     * @return array{marks: list<array<string, mixed>>, seats: list<array<string, string>>, unclear: list<array<string, mixed>>,
+     *     reading: list<string>}
+     */
     public static function of(Round $round): array
     {
         $order = $round->papers->pluck('position', 'id');
@@ -57,6 +60,7 @@ final class RoundDesk
                     ->all(),
             ),
             'unclear' => self::unclear($round),
+            'reading' => array_values($round->papers->where('reading', true)->pluck('title')->all()),
         ];
     }
 

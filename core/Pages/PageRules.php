@@ -56,6 +56,17 @@ final readonly class PageRules
         return new self(self::joined($across), self::joined($down), $frames);
     }
 
+    /**
+     * Of lines that were found elsewhere, as in the picture of a page.
+     *
+     * @param list<array{float, float, float}> $across left, right, and how far from the top
+     * @param list<array{float, float, float}> $down top, bottom, and how far from the left
+     */
+    public static function ofLines(array $across, array $down): self
+    {
+        return new self(self::joined($across), self::joined($down), []);
+    }
+
     /** @return list<array{non-empty-list<array{float, float}>, bool, bool}> */
     private static function paths(string $svg): array
     {

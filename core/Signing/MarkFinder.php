@@ -8,6 +8,7 @@ use Unanimus\Pages\PageRules;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
+use Unanimus\Pages\ScannedPage;
 use Unanimus\Pages\Word;
 use Unanimus\Pages\WritingPlace;
 
@@ -17,6 +18,12 @@ use Unanimus\Pages\WritingPlace;
  */
 final class MarkFinder
 {
+    /** A page with fewer words is a picture of one. */
+    private const WORDS = 5;
+
+    /** How sure what was read from a picture is, beside what the paper says itself. */
+    private const READ = 0.9;
+
     /** A signature narrower than this is none. */
     private const NARROWEST = 70.0;
 
@@ -24,15 +31,34 @@ final class MarkFinder
     private const WIDEST = 430.0;
 
     /**
+     * Whether a paper has pages that are but pictures.
+     *
+     * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
+     * @throws \Unanimus\Pages\ToolFailed when a page cannot be read
+     */
+    public static function hasPictures(string $pdf): bool
+    {
+        $words = PageWords::of($pdf);
+        foreach (PdfLook::into($pdf, gate: false)->pages() as $index => $size) {
+            if (self::isPicture($words[$index + 1] ?? [])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * The places of a whole paper, page after page, from the top.
      *
      * @param list<Seat> $seats who may sign; empty: anyone
+     * @param bool $scans whether pages that are but pictures are read too, which takes seconds for each
      * @return list<ProposedMark>
      *
      * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
      * @throws \Unanimus\Pages\ToolFailed when a page cannot be read
      */
-    public static function in(string $pdf, array $seats = []): array
+    public static function in(string $pdf, array $seats = [], bool $scans = false): array
     {
         $look = PdfLook::into($pdf, gate: false);
         $words = PageWords::of($pdf);
@@ -40,6 +66,14 @@ final class MarkFinder
         $found = [];
         foreach ($look->pages() as $index => [, $height]) {
             $page = $index + 1;
+            $scan = $scans && self::isPicture($words[$page] ?? []) ? ScannedPage::of($pdf, $page) : null;
+            if ($scan !== null) {
+                foreach (self::on($page, $height, $scan->words, $scan->rules, $fields[$page] ?? [], $seats) as $mark) {
+                    $found[] = $mark->at($scan->asItLies($mark->place), self::READ * $mark->sure);
+                }
+
+                continue;
+            }
             // A page that says nothing of signing has no lines to be looked at.
             if (! SigningPlaces::speaksOfSigning($words[$page] ?? []) && ! isset($fields[$page])) {
                 continue;
@@ -264,5 +298,11 @@ final class MarkFinder
         $high = min($high, max($place->height, 12.0));
 
         return new Rect($place->x, $line->foot() - $high, $place->width, $high);
+    }
+
+    /** @param  list<Word>  $words */
+    private static function isPicture(array $words): bool
+    {
+        return count($words) < self::WORDS;
     }
 }

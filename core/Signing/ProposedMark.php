@@ -31,6 +31,12 @@ final readonly class ProposedMark
     ) {
     }
 
+    /** The same at another place. */
+    public function at(Rect $place, float $sure): self
+    {
+        return new self($this->page, $place, $this->kind, $this->seat, $this->word, $sure, $this->role);
+    }
+
     /**
      * As printed by marks:propose; rect is left, bottom, right, top from the lower left of the page as it is displayed.
      *

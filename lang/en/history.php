@@ -107,6 +107,7 @@ return [
     'Place to sign added' => 'Added a place on “:paper”, page :page: :kind of :person',
     'Place to sign changed' => 'Changed a place on “:paper”, page :page: :kind of :person',
     'Place to sign removed' => 'Removed a place on “:paper”, page :page: :kind',
+    'Scan read' => 'Read the scan “:paper” of “:round” for places to sign (:count found)',
     'Proposed places kept' => 'Kept the proposed places of “:round” (:count)',
     'Signer of a word said' => 'On “:paper”, “:word” is :person',
     'Round changed' => 'Changed the draft of “:round”',

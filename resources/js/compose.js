@@ -30,10 +30,7 @@ const line = waitingLine({
     told: (words) => say(words, true),
     stored(body) {
         if (line.waits()) return;
-        Object.assign(state, { marks: body.marks, seats: body.seats, unclear: body.unclear });
-        document.querySelector('#faults').innerHTML = body.faults;
-        swapSigners(body.signers);
-        draw();
+        take(body);
         say(`saved at ${new Date().toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' }).toLowerCase()}`);
     },
     refused(words) {
@@ -41,6 +38,22 @@ const line = waitingLine({
         say(words, true);
     },
 });
+
+function take(body) {
+    Object.assign(state, { marks: body.marks, seats: body.seats, unclear: body.unclear, reading: body.reading });
+    document.querySelector('#faults').innerHTML = body.faults;
+    swapSigners(body.signers);
+    draw();
+}
+
+// While a scan is read its places come by and by; what is not stored yet comes first.
+async function read() {
+    while (state.reading.length > 0) {
+        await new Promise((done) => setTimeout(done, 2000));
+        const answer = await fetch(`/rounds/${round}/marks`, { headers: { Accept: 'application/json' } }).catch(() => null);
+        if (answer?.ok && !line.waits()) take(await answer.json());
+    }
+}
 
 // What is being typed for a signer stays when the list is drawn anew.
 function swapSigners(html) {
@@ -153,6 +166,9 @@ function drawPanel() {
     document.querySelector('#pencil').hidden = pencil === 0;
     document.querySelector('#pencil span').textContent = `${pencil} ${pencil === 1 ? 'place was' : 'places were'} found. Look them over.`;
     document.querySelector('#undo-mark').disabled = past.length === 0;
+    const reading = document.querySelector('#reading');
+    reading.hidden = state.reading.length === 0;
+    reading.textContent = `Reading ${state.reading.join(' and ')} for places to sign. You can go on meanwhile.`;
     drawQuestions();
 }
 
@@ -340,3 +356,4 @@ document.addEventListener('click', (event) => {
 
 draw();
 line.send();
+read();

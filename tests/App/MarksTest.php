@@ -6,6 +6,7 @@ use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Round;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\SigningRefusal;
@@ -14,7 +15,8 @@ use Unanimus\Signing\SigningRefusal;
 function roundOfPaper(DealFile $file, string $content): Round
 {
     $test = test();
-    $pdf = UploadedFile::fake()->createWithContent('Their addendum.pdf', MadePdf::page($content));
+    $bytes = str_starts_with($content, '%PDF') ? $content : MadePdf::page($content);
+    $pdf = UploadedFile::fake()->createWithContent('Their addendum.pdf', $bytes);
     $test->as('tomas')
         ->post("/files/{$file->key}/papers", ['pdf' => $pdf, 'key' => 'outside-paper-1'], ['Accept' => 'application/json'])
         ->assertOk();
@@ -111,7 +113,7 @@ it('puts a place, changes it, gives it to another and takes it away, each once',
     placed($round, ['do' => 'drop', 'mark' => $put['mark']])->assertOk();
     placed($round, ['do' => 'drop', 'mark' => $put['mark']])->assertOk()->assertJsonPath('marks', []);
     expect(
-        Illuminate\Support\Facades\DB::table('history')
+        DB::table('history')
             ->where('deal_file_id', $file->id)
             ->where('what', 'like', 'Place to sign%')
             ->orderBy('seq')
@@ -162,4 +164,39 @@ it('prints proposed places, with the seats called as they were asked for', funct
     $told = json_decode(Illuminate\Support\Facades\Artisan::output(), true);
     expect($told)->toHaveCount(1)->and($told[0]['seat'])->toBe('agent')->and($told[0]['kind'])->toBe('signature');
     expect(Illuminate\Support\Facades\Artisan::call('marks:propose', ['file' => $path, '--seats' => 'nobody']))->toBe(1);
+});
+
+it('reads a scan while its round is composed, and leaves alone what was put there by hand', function () {
+    $above = [72, 500, 'We agree to all of the terms above. Sign and date here:'];
+    $scan = MadePdf::scan(MadePdf::page(written([$above, ...OUTSIDE])), new Unanimus\Pages\Scratch());
+    $round = roundOfPaper($this->aFile(), $scan);
+    expect(marksOf($round))
+        ->toBe([])
+        ->and($round->papers()->sole()->reading)
+        ->toBeTrue();
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('Their addendum');
+    $this->seeAll();
+    $mine = ['do' => 'put', 'mark' => str_repeat('A', 26), 'paper' => 0, 'page' => 1, 'seat' => 'buyer.1', 'kind' => 'signature'];
+    placed($round, [...$mine, 'place' => [110.0, 475.0, 170.0, 22.0]])->assertOk()->assertJson(['reading' => ['Their addendum']]);
+    $this->work();
+    expect(marksOf($round))
+        ->toBe(['signature buyer.1', 'date buyer.1 in pencil', 'signature buyer.2 in pencil', 'date buyer.2 in pencil'])
+        ->and($round->papers()->sole())
+        ->reading->toBeFalse()
+        ->unclear->toHaveCount(1)
+        ->and(DB::table('history')->where('what', 'Scan read')->count())
+        ->toBe(1);
+    // What is done is not done again.
+    app(App\Signing\Actions\PlaceFound::class)->work($round->brokerage_id, $round->papers()->sole()->id);
+    expect(marksOf($round))->toHaveCount(4);
+    $this->as('tomas')->getJson("/rounds/{$round->key}/marks")->assertOk()->assertJson(['reading' => []]);
+    $this->as('caleb')->getJson("/rounds/{$round->key}/marks")->assertNotFound();
+});
+
+it('does not put anything on a round that went out before its scan was read', function () {
+    $scan = MadePdf::scan(MadePdf::page(written(OUTSIDE)), new Unanimus\Pages\Scratch());
+    $round = roundOfPaper($this->aFile(), $scan);
+    $round->update(['status' => Unanimus\Signing\RoundStatus::Recalled]);
+    $this->work();
+    expect(marksOf($round))->toBe([])->and(DB::table('pending_work')->where('kind', 'reading')->count())->toBe(0);
 });

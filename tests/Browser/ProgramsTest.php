@@ -47,7 +47,7 @@ it('comes back after any of its programs was killed, masters too, with nothing l
         30,
     );
     expect(programs()[$program][0])->toBe('RUNNING');
-})->with(['php-fpm', 'nginx', 'sealing', 'letters', 'conversion', 'worker', 'scheduler', 'post-room']);
+})->with(['php-fpm', 'nginx', 'sealing', 'letters', 'conversion', 'reading', 'worker', 'scheduler', 'post-room']);
 
 it('takes up a worker again that has ended by itself', function () {
     /** @var BrowserCase $this */

@@ -199,3 +199,30 @@ it('finds on our own printed forms nearly every place that their makers meant, a
         ->and($count['false'] / $count['proposed'])
         ->toBeLessThanOrEqual(0.02);
 });
+
+it('reads where a scan is signed, also where it lies askew on the glass', function (float $askew) {
+    $content = pageWith([
+        [72, 700, 'We agree to the terms that are set out above and have read all of them with care.'],
+        [72, 560, 'Buyer signature'],
+        [160, 380, 558],
+        [400, 560, 'Date'],
+        [430, 540, 558],
+        [72, 500, 'Seller signature'],
+        [160, 380, 498],
+        [400, 500, 'Date'],
+        [430, 540, 498],
+    ]);
+    [$sin, $cos] = [sin(deg2rad($askew)), cos(deg2rad($askew))];
+    $scan = MadePdf::scan(MadePdf::page("{$cos} {$sin} ".-$sin." {$cos} 0 0 cm\n{$content}"), $this->scratch);
+    $path = $this->scratch->put('glass.pdf', $scan);
+    expect(MarkFinder::hasPictures($path))
+        ->toBeTrue()
+        ->and(MarkFinder::in($path))
+        ->toBe([]);
+    $found = MarkFinder::in($path, array_map(Seat::of(...), ['buyer.1', 'seller.1']), scans: true);
+    expect(array_map(static fn (ProposedMark $mark) => "{$mark->kind->value} {$mark->seat}", $found))
+        ->toBe(['signature buyer.1', 'date buyer.1', 'signature seller.1', 'date seller.1'])
+        // On its line as it lies on the page, within two points.
+        ->and(abs($found[0]->place->y + $found[0]->place->height - (792 - (558 * $cos + 270 * $sin))))
+        ->toBeLessThan(3.0);
+})->with(['straight' => [0.0], 'askew' => [0.8], 'the other way' => [-0.6]]);

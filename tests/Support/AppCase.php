@@ -169,7 +169,7 @@ abstract class AppCase extends TestCase
     public function work(): void
     {
         Artisan::call('queue:work', [
-            '--queue' => 'sealing,letters,conversion,sets,listings,default',
+            '--queue' => 'sealing,letters,conversion,reading,sets,listings,default',
             '--stop-when-empty' => true,
             '--sleep' => 0,
             '--memory' => 1024,

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\Scratch;
+
 /** PDFs written by hand, object by object, so that a test can say exactly what is in them. */
 final class MadePdf
 {
@@ -34,6 +37,16 @@ final class MadePdf
             4 => self::stream('', $content),
             5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
         ]);
+    }
+
+    /** Pages as a scanner hands them over: pictures, without a word in them. */
+    public static function scan(string $pdf, Scratch $scratch): string
+    {
+        $tool = new NativeTool(60);
+        $tool->run(['pdftoppm', '-r', '150', '-gray', '-jpeg', $scratch->put('paper.pdf', $pdf), $scratch->path('page')]);
+        $tool->run(['img2pdf', '--output', $scratch->path('scan.pdf'), ...glob($scratch->path('page').'*') ?: []]);
+
+        return $scratch->get('scan.pdf');
     }
 
     /** A line of text at a place measured from the lower left. */

@@ -16,6 +16,7 @@ use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Models\User;
 use App\Signing\FoundMarks;
+use App\Signing\Jobs\ReadScan;
 use App\Terms\FactBook;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
@@ -82,7 +83,8 @@ final class ComposeRound
                     'position' => $index,
                     'title' => $paper->title,
                     'pages' => count($paper->form()->pages ?? []) ?: $paper->latest->pages ?? 0,
-                    'unclear' => self::unclear($found[$index]),
+                    'reading' => $forms[$index] === [] && FoundMarks::mustBeRead($paper),
+                    'unclear' => PlaceFound::unclear($found[$index]),
                 ]);
             foreach ($forms[$index] as $mark) {
                 isset($turns[(string) $mark->seat]) &&
@@ -92,8 +94,11 @@ final class ComposeRound
                 isset($turns[(string) $mark->seat]) &&
                     $round
                         ->marks()
-                        ->create([...$base, 'round_paper_id' => $sent->id, ...self::found($mark), 'position' => $position++]);
+                        ->create([...$base, 'round_paper_id' => $sent->id, ...PlaceFound::mark($mark), 'position' => $position++]);
             }
+        }
+        foreach ($round->papers()->where('reading', true)->pluck('id') as $sent) {
+            ReadScan::begin($file->brokerage_id, (int) $sent);
         }
         foreach ($turns as $seat => $turn) {
             PlaceMarks::ask($round, $parties[$seat], $turn);
@@ -162,45 +167,6 @@ final class ComposeRound
                 ->pluck('name')
                 ->all(),
         );
-    }
-
-    /**
-     * Places that name somebody without saying whom; asked once, at the paper.
-     *
-     * @param list<ProposedMark> $found
-     * @return list<array{word: string, kind: string, page: int, place: array{float, float, float, float}, sure: float}>
-     */
-    private static function unclear(array $found): array
-    {
-        $unclear = array_filter($found, static fn (ProposedMark $mark) => $mark->seat === null);
-
-        return array_values(
-            array_map(
-                static fn (ProposedMark $mark) => [
-                    'word' => $mark->word,
-                    'kind' => $mark->kind->value,
-                    'page' => $mark->page,
-                    'place' => $mark->place->toArray(),
-                    'sure' => round($mark->sure, 2),
-                ],
-                $unclear,
-            ),
-        );
-    }
-
-    /** @return array<string, mixed> in pencil, until its sender keeps it */
-    private static function found(ProposedMark $mark): array
-    {
-        return [
-            'seat' => (string) $mark->seat,
-            'kind' => $mark->kind,
-            'page' => $mark->page,
-            'x' => $mark->place->x,
-            'y' => $mark->place->y,
-            'width' => $mark->place->width,
-            'height' => $mark->place->height,
-            'sure' => round($mark->sure, 2),
-        ];
     }
 
     /** @return array<string, mixed> */

@@ -37,7 +37,7 @@ final class ProposeMarks extends Command
         }
         try {
             $sizes = PdfLook::into($path)->pages();
-            $found = MarkFinder::in($path, array_values($seats));
+            $found = MarkFinder::in($path, array_values($seats), scans: true);
         } catch (PdfRefused|ToolFailed $refused) {
             return $this->fault("{$path}: {$refused->getMessage()}");
         }

@@ -48,6 +48,14 @@ final class MarksController
         return new JsonResponse(self::desk($round));
     }
 
+    /** How the desk stands now: a scan is read while its places are pointed at. */
+    public function show(Round $round): JsonResponse
+    {
+        Gate::authorize('work-on', $round->load(['file.office', 'file.members'])->file);
+
+        return new JsonResponse(self::desk($round));
+    }
+
     /** Lines and boxes of a page, for the pointer to snap to. */
     public function places(Round $round, int $position, int $page): JsonResponse
     {

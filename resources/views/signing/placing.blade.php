@@ -18,6 +18,7 @@
     <div id="pencil" class="say now" hidden>
         <span></span> <button type="button" class="button tight now" data-keep>Keep all <kbd>Enter</kbd></button>
     </div>
+    <p id="reading" class="dim small" role="status" hidden></p>
     <div id="unclear"></div>
     <div class="placing-acts">
         <button type="button" class="button tight" id="undo-mark" disabled>Undo <kbd>Ctrl+Z</kbd></button>
