@@ -168,7 +168,7 @@ function drawPanel() {
     document.querySelector('#undo-mark').disabled = past.length === 0;
     const reading = document.querySelector('#reading');
     reading.hidden = state.reading.length === 0;
-    reading.textContent = `Reading ${state.reading.join(' and ')} for places to sign. You can go on meanwhile.`;
+    reading.textContent = `Reading ${state.reading.map((title) => `“${title}”`).join(' and ')} for places to sign. You can go on meanwhile.`;
     drawQuestions();
 }
 

@@ -49,6 +49,28 @@ it('sends an outside paper of four pages, with two buyers and their agent, in at
         ->toBeLessThanOrEqual(5);
 });
 
+it('reads a scan that was dropped on the board, says so, and fills the page in as it comes', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Scanned addendum.pdf' => MadePdf::scan(builderAddendum(), new Scratch())]);
+    $this->seeText('Scanned addendum', '.board', 30);
+    $hand->take('[aria-label="Select Scanned addendum"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $this->eventually(
+        fn () => preg_match('/^(\d+) places were found/', $this->find('#pencil')->getText(), $m) === 1 && (int) $m[1] >= 12 ?: null,
+        'the scan was not read',
+        240,
+    );
+    expect($this->find('#reading')->isDisplayed())->toBeFalse();
+    $hand->key("\u{E007}");
+    $this->eventually(fn () => str_contains($this->find('#marks-told')->getText(), 'saved') ?: null, 'the places were not kept');
+    $hand->click('Send', '#compose');
+    $this->seeText('Out for signature');
+    expect($hand->actions)->toBeLessThanOrEqual(5);
+});
+
 it('places a mark by pointing, changes it with keys, takes it back, and keeps all that when the page is left', function () {
     /** @var BrowserCase $this */
     $this->openFile('tomas', 'Lanternfish');
