@@ -204,18 +204,27 @@ final readonly class PageRules
      */
     private static function joined(array $lines): array
     {
-        usort($lines, static fn (array $a, array $b) => [round($a[2] / 1.5), $a[0]] <=> [round($b[2] / 1.5), $b[0]]);
+        usort($lines, static fn (array $a, array $b) => [$a[2], $a[0]] <=> [$b[2], $b[0]]);
         $joined = [];
+        // From here on they are near enough.
+        $first = 0;
         foreach ($lines as $line) {
-            $last = array_key_last($joined);
-            if ($last !== null && abs($joined[$last][2] - $line[2]) < 1.5 && $line[0] <= $joined[$last][1] + 1.5) {
-                $joined[$last][1] = max($joined[$last][1], $line[1]);
-            } else {
-                $joined[] = $line;
+            while (isset($joined[$first]) && $line[2] - $joined[$first][2] >= 1.5) {
+                $first++;
             }
+            for ($at = $first; isset($joined[$at]); $at++) {
+                [$from, $to, $y] = $joined[$at];
+                if ($line[0] <= $to + 1.5 && $line[1] >= $from - 1.5) {
+                    array_splice($joined, $at, 1, [[min($from, $line[0]), max($to, $line[1]), $y]]);
+
+                    continue 2;
+                }
+            }
+            $joined[] = $line;
         }
 
-        return $joined;
+        // What grew may now touch what stood before it.
+        return count($joined) < count($lines) ? self::joined($joined) : $joined;
     }
 
     /** @return array{float, float, float, float, float, float} */

@@ -12,11 +12,11 @@ final readonly class ScannedPage
     /** Dots an inch: enough for small print, and for lines a point thick. */
     private const RESOLUTION = 200;
 
-    /** Darker than this is ink, of 255. */
-    private const INK = 150;
+    /** Ink is darker than this part of what most of the page is. */
+    private const INK = 0.78;
 
     /** The shortest line that is taken for one, in points, and the thickest. */
-    private const SHORTEST = 24.0;
+    private const SHORTEST = 14.0;
 
     private const THICKEST = 4.0;
 
@@ -74,7 +74,7 @@ final readonly class ScannedPage
 
         $across = self::besideWords(self::across(...$shape), $straight);
 
-        return new self($straight, PageRules::ofLines($across, self::down(...$shape)), $slope, $middle);
+        return new self($straight, PageRules::ofLines($across, self::withEdges(self::down(...$shape), $across)), $slope, $middle);
     }
 
     /** A place on the page set straight, where it stands on the page as it lies. */
@@ -94,10 +94,13 @@ final readonly class ScannedPage
         if (preg_match('/^P5\s+(\d+)\s+(\d+)\s+255\s/', $pgm, $m) !== 1) {
             throw new \UnexpectedValueException('A picture of another kind than was asked for.');
         }
+        $dots = substr($pgm, strlen($m[0]));
+        $shades = count_chars($dots, 1);
+        arsort($shades);
+        $dark = (int) (self::INK * (int) array_key_first($shades));
         $all = implode('', array_map(chr(...), range(0, 255)));
-        $ink = str_repeat('x', self::INK).str_repeat(' ', 256 - self::INK);
 
-        return [(int) $m[1], (int) $m[2], strtr(substr($pgm, strlen($m[0])), $all, $ink)];
+        return [(int) $m[1], (int) $m[2], strtr($dots, $all, str_repeat('x', $dark).str_repeat(' ', 256 - $dark))];
     }
 
     /** @return array{list<Word>, float} the words in points, and how much their lines fall from left to right */
@@ -153,13 +156,37 @@ final readonly class ScannedPage
             [$left, $right, $y] = $line;
             $within = 0.0;
             foreach ($words as $word) {
-                if ($y > $word->y && $y < $word->y + $word->height - 1) {
+                if ($y > $word->y - 1 && $y < $word->y + $word->height + 1) {
                     $within += max(0.0, min($right, $word->x + $word->width) - max($left, $word->x));
                 }
             }
 
             return $within < ($right - $left) / 2;
         }));
+    }
+
+    /**
+     * The edges of a table, too: they are faint where a scan was cut or the page lay bent.
+     *
+     * @param list<array{float, float, float}> $down
+     * @param list<array{float, float, float}> $across
+     * @return list<array{float, float, float}>
+     */
+    private static function withEdges(array $down, array $across): array
+    {
+        $edges = [];
+        foreach ($down as [$top, $foot, $x]) {
+            $crossed = array_filter(
+                $across,
+                static fn (array $line) => $line[0] < $x + 3 && $line[1] > $x - 3 && $line[2] > $top - 3 && $line[2] < $foot + 3,
+            );
+            if (count($crossed) > 2) {
+                $edges[] = [$top, $foot, min(array_column($crossed, 0))];
+                $edges[] = [$top, $foot, max(array_column($crossed, 1))];
+            }
+        }
+
+        return [...$down, ...$edges];
     }
 
     /** A row of dots of the page set straight. */
@@ -186,8 +213,10 @@ final readonly class ScannedPage
     {
         $least = (int) (self::SHORTEST * self::RESOLUTION / 72);
         $rows = [];
+        // A thin line on a slope goes on in the row below: each row is seen together with the next.
+        $dots |= substr($dots, $width).str_repeat(' ', $width);
         for ($y = 0; $y < $height; $y++) {
-            preg_match_all('/x{6,}(?: {1,5}x{3,})*/', self::row($dots, $width, $height, $slope, $y), $runs, PREG_OFFSET_CAPTURE);
+            preg_match_all('/x{6,}(?: {1,3}x{3,})*/', self::row($dots, $width, $height, $slope, $y), $runs, PREG_OFFSET_CAPTURE);
             foreach ($runs[0] as [$run, $x]) {
                 strlen($run) >= $least && ($rows[$y][] = [$x, $x + strlen($run)]);
             }

@@ -208,6 +208,12 @@ final class WritingPlaces
 
             return;
         }
+        $bands = CaptionedCell::places($frame, $inside);
+        if ($bands !== []) {
+            array_push($this->places, ...$bands);
+
+            return;
+        }
         $caption = implode(' ', array_map(static fn (Word $word) => $word->text, $inside));
         $low = max(array_map(static fn (Word $word) => $word->bottom(), $inside));
         $right = max(array_map(static fn (Word $word) => $word->right(), $inside));

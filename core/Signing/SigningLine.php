@@ -50,11 +50,29 @@ final readonly class SigningLine
         return new self(
             $at,
             self::row($at, $all, $words, true),
-            self::caption($at->place, $all, $words, true),
+            self::isInOneCell($at, $all) ? '' : self::caption($at->place, $all, $words, true),
             $at->by === 'cell' ? self::column($at->place, $words) : self::over($at->place, $words),
             self::row($at, $all, $words, false),
             self::caption($at->place, $all, $words, false),
         );
+    }
+
+    /**
+     * Whether what stands under it is the caption of the next place in its cell.
+     *
+     * @param list<WritingPlace> $all
+     */
+    private static function isInOneCell(WritingPlace $at, array $all): bool
+    {
+        $foot = $at->place->y + $at->place->height;
+        foreach ($all as $other) {
+            $alike = abs($other->place->x - $at->place->x) < 1 && abs($other->place->width - $at->place->width) < 1;
+            if ($alike && $other->caption !== '' && $other->place->y > $foot && $other->place->y < $foot + self::CLOSE) {
+                return $at->caption !== '';
+            }
+        }
+
+        return false;
     }
 
     /** Where the line is drawn: its foot. */

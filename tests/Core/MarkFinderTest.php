@@ -226,3 +226,10 @@ it('reads where a scan is signed, also where it lies askew on the glass', functi
         ->and(abs($found[0]->place->y + $found[0]->place->height - (792 - (558 * $cos + 270 * $sin))))
         ->toBeLessThan(3.0);
 })->with(['straight' => [0.0], 'askew' => [0.8], 'the other way' => [-0.6]]);
+
+it('takes captions that stand one below the other in a cell for as many places', function () {
+    $cell = "0.7 w 72 500 200 60 re S 272 500 200 60 re S\n".
+        pageWith([[76, 550, 'Buyer'], [76, 520, 'Date'], [276, 550, 'Seller'], [276, 520, 'Date'], [72, 600, 'Signatures']]);
+    expect(placesOn($this->scratch, $cell))
+        ->toBe(['signature buyer.1', 'signature seller.1', 'date buyer.1', 'date seller.1']);
+});
