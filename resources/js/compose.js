@@ -2,6 +2,7 @@
 // pencil until it is kept. Every change goes to the server as it is made; while there is no connection it waits on the device.
 
 import { at, element } from './on-page.js';
+import { who } from './proof.js';
 import { newKey, waitingLine } from './waiting.js';
 
 const desk = document.querySelector('#compose-desk');
@@ -9,10 +10,28 @@ const round = desk.dataset.round;
 const state = { ...JSON.parse(desk.dataset.desk), seat: null, kind: 'signature', chosen: null, ghost: null };
 state.seat = state.seats[0]?.seat ?? null;
 const sizes = { signature: [170, 22], initials: [36, 16], date: [80, 14], name: [150, 14] };
+const MOST_STEPS = 1000;
 const keys = { s: 'signature', i: 'initials', d: 'date', n: 'name' };
 const told = document.querySelector('#marks-told');
 const pages = [...document.querySelectorAll('.page[data-paper]')];
-const past = [];
+// Steps that are taken back, and those that were taken back and may be done again.
+const steps = `unanimus:steps:${who}:${round}`;
+const { past, ahead } = stepsKept();
+
+// They are there on coming back, on this device; without room for them they end with the page.
+function stepsKept() {
+    try {
+        return { past: [], ahead: [], ...JSON.parse(localStorage.getItem(steps)) };
+    } catch {
+        return { past: [], ahead: [] };
+    }
+}
+
+function keepSteps() {
+    try {
+        localStorage.setItem(steps, JSON.stringify({ past: past.slice(-MOST_STEPS), ahead: ahead.slice(-MOST_STEPS) }));
+    } catch { /* nothing is lost but the way back after leaving */ }
+}
 
 const say = (words, late = false) => {
     told.textContent = words;
@@ -73,9 +92,15 @@ const markKey = () => newKey().replace(/[^0-9a-z]/gi, '').toUpperCase().padEnd(2
 const copy = (mark) => ({ ...mark, place: [...mark.place] });
 const sent = ({ key, paper, page, seat, kind, place }) => ({ do: 'put', mark: key, paper, page, seat, kind, place });
 
-function put(mark, remember = true) {
+// What a person does anew ends what could have been done again.
+function remembered() {
+    ahead.length = 0;
+    return past;
+}
+
+function put(mark, onto = remembered()) {
     const before = find(mark.key);
-    if (remember) past.push(before ? { do: 'put', mark: copy(before) } : { do: 'drop', key: mark.key });
+    onto.push(before ? { do: 'put', mark: copy(before) } : { do: 'drop', key: mark.key });
     const now = { ...mark, sure: null };
     if (before) state.marks[state.marks.indexOf(before)] = now;
     else state.marks.push(now);
@@ -84,10 +109,10 @@ function put(mark, remember = true) {
     draw();
 }
 
-function drop(key, remember = true) {
+function drop(key, onto = remembered()) {
     const mark = find(key);
     if (!mark) return;
-    if (remember) past.push({ do: 'put', mark: copy(mark) });
+    onto.push({ do: 'put', mark: copy(mark) });
     state.marks.splice(state.marks.indexOf(mark), 1);
     state.chosen = null;
     line.add({ do: 'drop', mark: key });
@@ -101,17 +126,22 @@ function keepAll() {
     draw();
 }
 
-function back() {
-    const step = past.pop();
+// Takes the last step of one list back, and puts what would undo that onto the other.
+function turn(from, onto) {
+    const step = from.pop();
     if (!step) return;
-    if (step.do === 'all') step.steps.reverse().forEach((one) => undo(one));
-    else undo(step);
-    drawPanel();
+    const before = onto.length;
+    for (const one of step.do === 'all' ? [...step.steps].reverse() : [step]) {
+        if (one.do === 'drop') drop(one.key, onto);
+        else put(one.mark, onto);
+    }
+    together(onto, before);
 }
 
-function undo(step) {
-    if (step.do === 'drop') drop(step.key, false);
-    else put(step.mark, false);
+// Done with one key, taken back with one.
+function together(list, from) {
+    if (list.length - from > 1) list.push({ do: 'all', steps: list.splice(from) });
+    drawPanel();
 }
 
 const fresh = (page, place) => ({
@@ -166,6 +196,8 @@ function drawPanel() {
     document.querySelector('#pencil').hidden = pencil === 0;
     document.querySelector('#pencil span').textContent = `${pencil} ${pencil === 1 ? 'place was' : 'places were'} found. Look them over.`;
     document.querySelector('#undo-mark').disabled = past.length === 0;
+    document.querySelector('#redo-mark').disabled = ahead.length === 0;
+    keepSteps();
     const reading = document.querySelector('#reading');
     reading.hidden = state.reading.length === 0;
     reading.textContent = `Reading ${state.reading.map((title) => `“${title}”`).join(' and ')} for places to sign. You can go on meanwhile.`;
@@ -256,7 +288,8 @@ for (const page of pages) {
     });
     svg.addEventListener('pointerup', (event) => {
         if (!start) return;
-        if (start.place) put({ ...find(start.mark.key), place: start.place.map((n) => Math.round(n * 100) / 100) });
+        const key = event.altKey && !start.size ? markKey() : start.mark?.key;
+        if (start.place) put({ ...find(start.mark.key), key, place: start.place.map((n) => Math.round(n * 100) / 100) });
         else if (!start.mark && state.seat) {
             ghost(page, null);
             put(fresh(page, spot(page, at(svg, event)).map((n) => Math.round(n * 100) / 100)));
@@ -297,15 +330,13 @@ function coSigner(mark) {
 
 // The same on every page of the paper that has none of its kind for that person.
 function everyPage(mark) {
-    const steps = past.length;
+    const before = past.length;
     for (const page of pages.filter((one) => Number(one.dataset.paper) === mark.paper)) {
         const number = Number(page.dataset.number);
         const there = state.marks.some((one) => one.paper === mark.paper && one.page === number && one.seat === mark.seat && one.kind === mark.kind);
         if (!there) put({ ...copy(mark), key: markKey(), page: number });
     }
-    // Put with one key, taken back with one.
-    past.push({ do: 'all', steps: past.splice(steps) });
-    drawPanel();
+    together(past, before);
 }
 
 const acts = {
@@ -317,9 +348,11 @@ const acts = {
 
 document.addEventListener('keydown', (event) => {
     if (event.target.matches('input, textarea, select') || event.altKey) return;
-    if ((event.ctrlKey || event.metaKey) && event.key === 'z') {
+    const key = event.key.toLowerCase();
+    if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
         event.preventDefault();
-        back();
+        if (key === 'z' && !event.shiftKey) turn(past, ahead);
+        else turn(ahead, past);
         return;
     }
     if (event.ctrlKey || event.metaKey || event.repeat && !ways[event.key]) return;
@@ -346,12 +379,13 @@ desk.addEventListener('focusin', (event) => {
     }
 });
 document.addEventListener('click', (event) => {
-    const button = event.target.closest('[data-seat], [data-kind], [data-keep], #undo-mark');
+    const button = event.target.closest('[data-seat], [data-kind], [data-keep], #undo-mark, #redo-mark');
     if (!button) return;
     if (button.dataset.seat) choose('seat', button.dataset.seat);
     else if (button.dataset.kind) choose('kind', button.dataset.kind);
     else if ('keep' in button.dataset) keepAll();
-    else back();
+    else if (button.id === 'undo-mark') turn(past, ahead);
+    else turn(ahead, past);
 });
 
 draw();

@@ -94,8 +94,17 @@ it('places a mark by pointing, changes it with keys, takes it back, and keeps al
     $this->eventually(fn () => $mark() === 'initials buyer.1' ?: null, 'the place was not changed');
     $hand->chord("\u{E009}", 'z');
     $this->eventually(fn () => $mark() === 'initials buyer.2' ?: null, 'the last change was not taken back');
+    $hand->chord("\u{E009}", 'y');
+    $this->eventually(fn () => $mark() === 'initials buyer.1' ?: null, 'it was not done again');
     $this->browser->navigate()->refresh();
     $this->waitFor('.spot');
+    // What was done before can be taken back after coming back, step by step, and done again.
+    $hand->chord("\u{E009}", 'z')->chord("\u{E009}", 'z');
+    $this->eventually(fn () => $mark() === 'signature buyer.2' ?: null, 'nothing is known of the steps before');
+    $hand->chord("\u{E009}", 'z');
+    $this->eventually(fn () => $mark() === '' ?: null, 'the first step was not taken back');
+    $hand->chord("\u{E009}", 'y');
+    $this->eventually(fn () => $mark() === 'signature buyer.2' ?: null, 'the first step was not done again');
     $this->browser->executeScript('document.querySelector(".spot").focus()');
     $hand->key("\u{E017}");
     $this->eventually(fn () => $this->all('.spot') === [] ?: null, 'the place was not taken away');

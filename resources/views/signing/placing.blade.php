@@ -22,6 +22,7 @@
     <div id="unclear"></div>
     <div class="placing-acts">
         <button type="button" class="button tight" id="undo-mark" disabled>Undo <kbd>Ctrl+Z</kbd></button>
+        <button type="button" class="button tight" id="redo-mark" disabled>Redo <kbd>Ctrl+Y</kbd></button>
         <span id="marks-told" class="stored" role="status"></span>
     </div>
 </section>
