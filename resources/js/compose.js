@@ -249,6 +249,14 @@ function spot(page, [x, y]) {
     return [wide > fits * 1.6 ? Math.max(left, Math.min(x - 10, left + wide - fits)) : left, top + high - height, fits, height];
 }
 
+// Where somebody signs already there is nothing to be placed by a click.
+function freeSpot(page, point) {
+    const [x, y, width, height] = spot(page, point);
+    const isTaken = state.marks.filter((mark) => pageOf(mark) === page).some(({ place: [left, top, wide, high] }) =>
+        Math.min(x + width, left + wide) - Math.max(x, left) > width / 2 && Math.min(y + height, top + high) - Math.max(y, top) > height / 2);
+    return isTaken ? null : [x, y, width, height].map((n) => Math.round(n * 100) / 100);
+}
+
 function ghost(page, place) {
     document.querySelector('.ghost')?.remove();
     if (!place) return;
@@ -276,7 +284,7 @@ for (const page of pages) {
     svg.addEventListener('pointermove', (event) => {
         const point = at(svg, event);
         if (!start) {
-            ghost(page, state.seat && !event.target.closest('[data-mark]') ? spot(page, point) : null);
+            ghost(page, state.seat && !event.target.closest('[data-mark]') ? freeSpot(page, point) : null);
             return;
         }
         const [dx, dy] = [point[0] - start.point[0], point[1] - start.point[1]];
@@ -292,7 +300,8 @@ for (const page of pages) {
         if (start.place) put({ ...find(start.mark.key), key, place: start.place.map((n) => Math.round(n * 100) / 100) });
         else if (!start.mark && state.seat) {
             ghost(page, null);
-            put(fresh(page, spot(page, at(svg, event)).map((n) => Math.round(n * 100) / 100)));
+            const place = freeSpot(page, at(svg, event));
+            if (place) put(fresh(page, place));
         }
         start = null;
     });
