@@ -16,6 +16,7 @@ final readonly class PlannedPaper
      * @param list<string> $missing labels of its required blanks that are empty
      * @param int $pencil places found on it that nobody has looked at
      * @param list<string> $unclear words on it that name somebody without saying whom: "client"
+     * @param bool $reading whether its places are still being looked for
      */
     public function __construct(
         public string $key,
@@ -25,6 +26,7 @@ final readonly class PlannedPaper
         public array $missing = [],
         public int $pencil = 0,
         public array $unclear = [],
+        public bool $reading = false,
     ) {
     }
 }

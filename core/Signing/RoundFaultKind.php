@@ -12,6 +12,8 @@ enum RoundFaultKind
     case NoAddress;
     case NobodySigns;
     case PaperUnsigned;
+    /** A scan on which nobody signs yet, while its places are being looked for. */
+    case BeingRead;
     /** Places that were found stand in pencil: nobody has looked at them. */
     case InPencil;
     /** Places that name somebody without saying whom. */

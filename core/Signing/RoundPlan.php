@@ -93,7 +93,7 @@ final class RoundPlan
                 $faults[] = new RoundFault(RoundFaultKind::NothingToSign, $told, signer: $signer->key);
             }
         }
-        if ($signers === []) {
+        if ($signers === [] && ! in_array(true, array_map(static fn (PlannedPaper $paper) => $paper->reading, $papers), true)) {
             $told = 'No one signs: none of these papers has a place to sign for anyone in the file.';
             $faults[] = new RoundFault(RoundFaultKind::NobodySigns, $told);
         }
@@ -126,7 +126,10 @@ final class RoundPlan
             $told = "{$places} on “{$paper->title}” still in pencil. Keep or remove them.";
             $faults[] = new RoundFault(RoundFaultKind::InPencil, $told, paper: $paper->key);
         }
-        if (! $paper->isSigned && $paper->unclear === []) {
+        if (! $paper->isSigned && $paper->reading) {
+            $told = "“{$paper->title}” is still being read for places to sign. Wait a moment, or place them yourself.";
+            $faults[] = new RoundFault(RoundFaultKind::BeingRead, $told, paper: $paper->key);
+        } elseif (! $paper->isSigned && $paper->unclear === []) {
             $faults[] = new RoundFault(RoundFaultKind::PaperUnsigned, "No one signs “{$paper->title}”.", paper: $paper->key);
         }
         $count = count($paper->missing);

@@ -174,7 +174,11 @@ it('reads a scan while its round is composed, and leaves alone what was put ther
         ->toBe([])
         ->and($round->papers()->sole()->reading)
         ->toBeTrue();
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('Their addendum');
+    $this->as('tomas')
+        ->get("/rounds/{$round->key}")
+        ->assertOk()
+        ->assertSee('“Their addendum” is still being read for places to sign.')
+        ->assertDontSee('No one signs');
     $this->seeAll();
     $mine = ['do' => 'put', 'mark' => str_repeat('A', 26), 'paper' => 0, 'page' => 1, 'seat' => 'buyer.1', 'kind' => 'signature'];
     placed($round, [...$mine, 'place' => [110.0, 475.0, 170.0, 22.0]])->assertOk()->assertJson(['reading' => ['Their addendum']]);

@@ -47,7 +47,11 @@ it('says what is wrong with a round before it goes out', function () {
         ->and(planFaults([new PlannedSigner('s1', 'Ana', '', true)], [$good]))
         ->toBe([RoundFaultKind::NoAddress])
         ->and(planFaults([$ana], [new PlannedPaper('p1', 'Agreement', PaperState::Out, false, ['Price', 'Closing'])]))
-        ->toBe([RoundFaultKind::PaperUnsigned, RoundFaultKind::BlankMissing, RoundFaultKind::PaperNotOpen]);
+        ->toBe([RoundFaultKind::PaperUnsigned, RoundFaultKind::BlankMissing, RoundFaultKind::PaperNotOpen])
+        ->and(planFaults([], [new PlannedPaper('p1', 'Scan', PaperState::Draft, false, reading: true)]))
+        ->toBe([RoundFaultKind::BeingRead])
+        ->and(planFaults([$ana], [new PlannedPaper('p1', 'Scan', PaperState::Draft, true, reading: true)]))
+        ->toBe([]);
     $fault = RoundPlan::faults([$ana], [new PlannedPaper('p1', 'Agreement', PaperState::Draft, true, ['Price', 'Closing'])])[0];
     expect($fault->text)
         ->toBe('“Agreement” has 2 required blanks empty: Price …')

@@ -134,6 +134,7 @@ final class ComposeRound
                 array_map(static fn (Blank $blank) => $blank->label, $missing),
                 $round->marks->where('round_paper_id', $sent->id)->whereNotNull('sure')->count(),
                 array_values(array_unique(array_column($sent->unclear, 'word'))),
+                $sent->reading,
             );
         });
         $expiry = $facts->value('acceptance') === null ? $facts->value('offer_expiry') : null;
