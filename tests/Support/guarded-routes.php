@@ -123,6 +123,7 @@ function guardedRoutes(): array
         'remind a signer' => ['POST', '/rounds/{round}/signers/{signer}/remind', []],
         'a round\'s page image' => ['GET', '/rounds/{round}/papers/0/pages/1.webp', []],
         'place a mark' => ['POST', '/rounds/{round}/marks', ['key' => 'mark-key-1', 'do' => 'keep']],
+        'how the places stand' => ['GET', '/rounds/{round}/marks', []],
         'lines of a page' => ['GET', '/rounds/{round}/papers/0/pages/1/places', []],
         'the sealed set' => ['GET', '/rounds/{round}/set.pdf', []],
         'review a requirement' => ['GET', '/review/{requirement}', []],
