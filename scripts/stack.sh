@@ -48,7 +48,7 @@ choose_ports() {
     # What outlived its master, after a crash, still holds a port.
     clear_orphans
     ! database_answers || stop_database
-    wait_for_ports && return 0
+    wait_for_ports && claim_ports && return 0
     # Links with this address are out in letters: it does not move by itself.
     [ ! -f "$UNANIMUS_STATE/seeded" ] || fail "port $TAKEN, which the links that are out point to, is used by another program. Stop it, or start over with: ./unanimus demo --fresh"
     local offset start=$BASE
@@ -61,9 +61,23 @@ choose_ports() {
                 continue 2
             fi
         done
-        break
+        claim_ports && break
+        BASE=$((BASE + 10))
     done
     echo "$BASE" >"$UNANIMUS_STATE/port"
+}
+
+# Between the look and the start another copy may be choosing, too: the ports are kept for whoever was first, while they live.
+claim_ports() {
+    local marks=/run/lock/unanimus mark owner
+    [ -w /run/lock ] || return 0
+    [ -d "$marks" ] || mkdir -m 1777 "$marks" 2>/dev/null || [ -d "$marks" ] || return 0
+    mark=$marks/$BASE
+    owner=$(cat "$mark" 2>/dev/null || true)
+    [ "$owner" != $$ ] || return 0
+    # What another user left behind says nothing of now.
+    [ -z "$owner" ] || [ -d "/proc/$owner" ] || rm -f "$mark" 2>/dev/null || return 0
+    (set -o noclobber; echo $$ >"$mark") 2>/dev/null || { [ -e "$mark" ] && return 1; return 0; }
 }
 
 # A port that was just let go may take a moment.
