@@ -163,7 +163,17 @@ start_database() {
     fi
     ! database_answers || return 0
     # A statement that failed carries names and addresses: the log has what went wrong, not with what.
-    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$(pglog)" -o "-p $((BASE + 5)) -k $PGSOCKET -c log_min_error_statement=panic -c log_error_verbosity=terse" start || { tail -5 "$(pglog)"; fail "the database did not start"; }
+    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$(pglog)" -o "-p $((BASE + 5)) -k $PGSOCKET -c log_min_error_statement=panic -c log_error_verbosity=terse" start && return 0
+    # Another program took its port after it was asked for. Where no links are out yet the copy goes elsewhere.
+    if [ ! -f "$UNANIMUS_STATE/seeded" ] && ! port_is_free $((BASE + 5)) && [ "${MOVED:=0}" -lt 3 ]; then
+        MOVED=$((MOVED + 1))
+        choose_ports
+        write_configuration
+        start_database
+        return
+    fi
+    tail -5 "$(pglog)"
+    fail "the database did not start"
 }
 
 # The number in its pid file may be another program's by now: it is asked at its port.
