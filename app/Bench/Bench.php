@@ -25,6 +25,7 @@ use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PageStamp;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetPart;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
 
@@ -214,7 +215,7 @@ final class Bench extends Command
             'qpdf',
             '--empty',
             '--pages',
-            ...array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], '1-z'], $papers)),
+            ...array_merge(...array_map(static fn (SetPart $paper) => [$paper->pdf, '1-z'], $papers)),
             '--',
             $scratch->path('m.pdf'),
         ]);
@@ -235,10 +236,10 @@ final class Bench extends Command
             $drawings = [];
             $page = 0;
             foreach ($papers as $paper) {
-                foreach (range(1, min(8, $paper['pages'])) as $on) {
+                foreach (range(1, min(8, (int) $paper->pages)) as $on) {
                     $drawings[$page + $on] = $marks[$on];
                 }
-                $page += $paper['pages'];
+                $page += (int) $paper->pages;
             }
             $record = (new EvidenceRecord(
                 'bench',
@@ -251,7 +252,7 @@ final class Bench extends Command
             $set = $press->assemble(
                 [
                     ...$papers,
-                    ['title' => 'Evidence record', 'pdf' => $scratch->put('record.pdf', $press->print($record)), 'pages' => count($record)],
+                    new SetPart('Evidence record', $scratch->put('record.pdf', $press->print($record)), count($record)),
                 ],
                 static fn (int $page) => $drawings[$page] ?? null,
             );
@@ -263,7 +264,7 @@ final class Bench extends Command
         $floor = static function () use ($papers, $svg, $scratch, $conf, $keys): void {
             $parts = [];
             foreach ($papers as $index => $paper) {
-                $count = min(8, $paper['pages']);
+                $count = min(8, (int) $paper->pages);
                 exec(
                     'FONTCONFIG_FILE='.
                         escapeshellarg($conf).
@@ -272,7 +273,7 @@ final class Bench extends Command
                         ' '.
                         implode(' ', array_fill(0, $count, $svg)).
                         ' && qpdf --warning-exit-0 '.
-                        escapeshellarg($paper['pdf']).
+                        escapeshellarg($paper->pdf).
                         ' --overlay '.
                         $scratch->path('o.pdf').
                         " --to=1-{$count} -- ".
@@ -295,7 +296,7 @@ final class Bench extends Command
         unset($kept);
     }
 
-    /** @return array{non-empty-list<array{title: string, pdf: string, pages: int}>, int} */
+    /** @return array{non-empty-list<SetPart>, int} */
     private function eightyPages(Library $library, Press $press, Scratch $scratch): array
     {
         $papers = [];
@@ -306,7 +307,7 @@ final class Bench extends Command
                 $form->pdf,
                 FilledPages::draw($form, Filling::of($form, $this->entries($form, (string) $i), Facts::from([]))),
             );
-            $papers[] = ['title' => "{$form->title} {$i}", 'pdf' => $scratch->put("{$i}.pdf", $filled), 'pages' => count($form->pages)];
+            $papers[] = new SetPart("{$form->title} {$i}", $scratch->put("{$i}.pdf", $filled), count($form->pages));
             $pages += count($form->pages);
         }
 

@@ -17,6 +17,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\ReadBack;
+use Unanimus\Pages\Bookmark;
 use Unanimus\Parties\Side;
 use Unanimus\Review\ReviewState;
 use Unanimus\Steps\StepRefused;
@@ -152,7 +153,7 @@ final class Paper extends Record
         }
     }
 
-    /** @return list<array{title: string, page: int}> the headings of its form, where its pages are still those of the form */
+    /** @return list<Bookmark> the headings of its form, where its pages are still those of the form */
     public function sections(): array
     {
         return $this->latest?->made_by === MadeBy::Uploaded ? [] : $this->form()->sections ?? [];

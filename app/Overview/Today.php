@@ -8,6 +8,7 @@ use App\Files\Agenda;
 use App\Models\DealFile;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Dates\LaneFile;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
@@ -121,18 +122,18 @@ final readonly class Today
         foreach ($files as $file) {
             $agenda = $agendas[$file->key];
             $percent = $file->required === 0 ? 0 : intdiv($file->settled * 100, $file->required);
-            $rows[] = [
-                'key' => $file->key,
-                'name' => $file->name,
-                'shape' => $file->represents === Representation::Seller ? 'seller.1' : 'buyer.1',
-                'percent' => $percent,
-                'start' => $agenda->anchors['acceptance']['day'] ?? null,
-                'closing' => $agenda->anchors['closing']['day'] ?? null,
-                'deadlines' => $agenda->deadlines,
-                'done' => $agenda->done,
-            ];
+            $rows[] = new LaneFile(
+                $file->key,
+                $file->name,
+                $file->represents === Representation::Seller ? 'seller.1' : 'buyer.1',
+                $percent,
+                $agenda->anchors['acceptance']['day'] ?? null,
+                $agenda->anchors['closing']['day'] ?? null,
+                $agenda->deadlines,
+                $agenda->done,
+            );
         }
-        usort($rows, static fn (array $a, array $b) => ($a['closing']?->iso() ?? '9999') <=> ($b['closing']?->iso() ?? '9999'));
+        usort($rows, static fn (LaneFile $a, LaneFile $b) => ($a->closing?->iso() ?? '9999') <=> ($b->closing?->iso() ?? '9999'));
 
         return Lanes::lay($rows, $today, ['week' => 21, 'month' => 70, 'quarter' => 150][$span] ?? 70);
     }

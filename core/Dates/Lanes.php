@@ -20,19 +20,16 @@ final readonly class Lanes
     public const LANE = 24;
 
     /**
-     * @param list<array{key: string, name: string, shape: string, percent: int, y: float, from: float|null, to: float|null,
-     *     close: array{x: float, label: string, late: bool}|null, flags: list<array{x: float, state: string, title: string}>,
-     *     open: bool}> $rows
+     * @param list<Lane> $rows
      * @param list<array{x: float, label: string}> $ticks
      * @param list<array{x: float, width: float}> $weekends
-     * @param array{x: float, width: float, count: int, now: bool}|null $fullWeek the week shown with most closings, from three on; of
-     *                                                                            several the next
+     * @param FullWeek|null $fullWeek the week shown with most closings, from three on; of several the next
      */
     private function __construct(
         public array $rows,
         public array $ticks,
         public array $weekends,
-        public ?array $fullWeek,
+        public ?FullWeek $fullWeek,
         public float $today,
         public float $height,
     ) {
@@ -41,8 +38,7 @@ final readonly class Lanes
     /**
      * Lays out the lanes, a third of the span behind today and two thirds ahead.
      *
-     * @param list<array{key: string, name: string, shape: string, percent: int, start: LocalDate|null, closing: LocalDate|null,
-     *     deadlines: list<Deadline>, done: list<string>}> $files
+     * @param list<LaneFile> $files
      * @param int $span days across
      */
     public static function lay(array $files, LocalDate $today, int $span): self
@@ -55,30 +51,26 @@ final readonly class Lanes
         $rows = [];
         foreach ($files as $index => $file) {
             $flags = [];
-            foreach ($file['deadlines'] as $deadline) {
+            foreach ($file->deadlines as $deadline) {
                 if ($inside($deadline->due)) {
-                    $flags[] = [
-                        'x' => $x($deadline->due),
-                        'state' => $deadline->standing($file['done'], $today),
-                        'title' => $deadline->label.', '.$deadline->due->short(),
-                    ];
+                    $title = $deadline->label.', '.$deadline->due->short();
+                    $flags[] = new LaneFlag($x($deadline->due), $deadline->standing($file->done, $today), $title);
                 }
             }
-            $closing = $file['closing'];
-            $rows[] = [
-                'key' => $file['key'],
-                'name' => $file['name'],
-                'shape' => $file['shape'],
-                'percent' => $file['percent'],
-                'y' => 40.0 + $index * self::LANE,
-                'from' => $file['start'] === null ? null : $x($file['start']),
-                'to' => $closing === null ? null : $x($closing),
-                'close' => $closing === null || ! $inside($closing)
-                        ? null
-                        : ['x' => $x($closing), 'label' => 'closing '.$closing->short(), 'late' => $closing->isBefore($today)],
-                'flags' => $flags,
-                'open' => $closing === null,
-            ];
+            $closing = $file->closing;
+            $rows[] = new Lane(
+                $file->key,
+                $file->name,
+                $file->shape,
+                $file->percent,
+                40.0 + $index * self::LANE,
+                $file->start === null ? null : $x($file->start),
+                $closing === null ? null : $x($closing),
+                $closing === null || ! $inside($closing)
+                    ? null
+                    : new LaneClose($x($closing), 'closing '.$closing->short(), $closing->isBefore($today)),
+                $flags,
+            );
         }
         $ticks = [];
         $weekends = [];
@@ -98,15 +90,14 @@ final readonly class Lanes
     }
 
     /**
-     * @param list<array{closing: LocalDate|null}> $files
+     * @param list<LaneFile> $files
      * @param callable(LocalDate): float $x
-     * @return array{x: float, width: float, count: int, now: bool}|null
      */
-    private static function fullWeek(array $files, LocalDate $today, LocalDate $end, callable $x): ?array
+    private static function fullWeek(array $files, LocalDate $today, LocalDate $end, callable $x): ?FullWeek
     {
         $weeks = [];
         foreach ($files as $file) {
-            $closing = $file['closing'];
+            $closing = $file->closing;
             if ($closing !== null && ! $closing->isBefore($today) && ! $closing->isAfter($end)) {
                 $monday = $closing->plusDays(1 - $closing->weekday());
                 $weeks[$monday->iso()] = ($weeks[$monday->iso()] ?? 0) + 1;
@@ -120,11 +111,6 @@ final readonly class Lanes
         }
         $from = LocalDate::of($monday);
 
-        return [
-            'x' => $x($from),
-            'width' => max(0.0, $x($from->plusDays(5)) - $x($from)),
-            'count' => $weeks[$monday],
-            'now' => ! $from->isAfter($today),
-        ];
+        return new FullWeek($x($from), max(0.0, $x($from->plusDays(5)) - $x($from)), $weeks[$monday], ! $from->isAfter($today));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Pages\Bookmark;
+
 /**
  * One revision of a form: its pages, its blanks in reading order, its marks.
  */
@@ -16,7 +18,7 @@ final readonly class Form
      * @param list<MarkPlace> $marks in reading order
      * @param string $pdf path of the printed pages
      * @param bool $retired whether papers may no more be begun on it
-     * @param list<array{title: string, page: int}> $sections its headings, each with the page it is on
+     * @param list<Bookmark> $sections its headings, each with the page it is on
      */
     public function __construct(
         public string $number,

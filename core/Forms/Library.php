@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Pages\Bookmark;
+
 /**
  * All forms: the built-in ones, read from their folders, and an office's own beside them. A folder holds the revision in
  * force; earlier ones stand in folders of their own in it, named by their revision.
@@ -87,8 +89,14 @@ final class Library
             array_values(array_map(MarkPlace::fromArray(...), $data['marks'])),
             "{$folder}/pages.pdf",
             (bool) ($data['retired'] ?? false),
-            $data['sections'] ?? [],
+            array_map(self::section(...), array_values($data['sections'] ?? [])),
         );
+    }
+
+    /** @param  array{title: string, page: int}  $section */
+    private static function section(array $section): Bookmark
+    {
+        return new Bookmark($section['title'], $section['page']);
     }
 
     /**

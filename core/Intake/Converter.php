@@ -14,6 +14,7 @@ use Unanimus\Pages\PdfClean;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetPart;
 use Unanimus\Pages\ToolFailed;
 
 /**
@@ -102,15 +103,21 @@ final readonly class Converter
     /** @param  list<string>  $notes */
     private function pdf(string $path, array $notes): Brought
     {
-        [$bytes, $done, $pages] = PdfClean::of($path, $this->press);
+        $clean = PdfClean::of($path, $this->press);
         $signatures = $this->signatures($path);
         $scratch = new Scratch();
-        $this->mustServe($bytes === null ? $path : $scratch->put('clean.pdf', $bytes), $pages);
+        $this->mustServe($clean->bytes === null ? $path : $scratch->put('clean.pdf', $clean->bytes), $clean->pages);
         $told = array_map(static fn (Signature $signature) => $signature->sentence(), $signatures);
         $original = $signatures === [] ? null : (string) file_get_contents($path);
         $original === null || ($told[] = 'The original file is kept for download.');
 
-        return new Brought($bytes ?? (string) file_get_contents($path), $pages, [...$notes, ...$told, ...$done], $original, $signatures);
+        return new Brought(
+            $clean->bytes ?? (string) file_get_contents($path),
+            $clean->pages,
+            [...$notes, ...$told, ...$clean->done],
+            $original,
+            $signatures,
+        );
     }
 
     /** @return list<Signature> those that can be read; what only looks like one is none */
@@ -131,7 +138,7 @@ final readonly class Converter
         foreach (array_unique([1, $pages]) as $page) {
             PageImage::of($path, $page, 30);
         }
-        $this->press->assemble([['title' => 'Trial', 'pdf' => $path]], static fn (int $page) => $page === 1 ? 'trial' : null);
+        $this->press->assemble([new SetPart('Trial', $path)], static fn (int $page) => $page === 1 ? 'trial' : null);
     }
 
     private function picture(string $path): Brought

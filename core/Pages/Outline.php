@@ -22,7 +22,7 @@ final class Outline
      * The PDF with one bookmark a paper and, folded beneath it, one a section, and no bookmarks or actions of its own.
      *
      * @param string $pdf bytes as qpdf writes them without object streams, its pages in one list
-     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $starts pages from 1
+     * @param non-empty-list<Bookmark> $starts pages from 1
      * @param string $title of the whole; the first bookmark's when there is none
      *
      * @throws \UnexpectedValueException when it is not written so
@@ -50,7 +50,7 @@ final class Outline
         return new self($pdf, $offsets, (int) $m[1]);
     }
 
-    /** @param  non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}>  $starts */
+    /** @param  non-empty-list<Bookmark>  $starts */
     private function with(array $starts, string $title): string
     {
         $end = substr($this->pdf, $this->start);
@@ -69,7 +69,7 @@ final class Outline
             '] >> >>';
         $objects[$first] = "<< /Type /Outlines /First {$top[0]} 0 R /Last {$top[$last - 1]} 0 R /Count {$last} >>";
         $info = max(array_keys($objects)) + 1;
-        $objects[$info] = '<< /Title '.self::string($title === '' ? $starts[0]['title'] : $title).' >>';
+        $objects[$info] = '<< /Title '.self::string($title === '' ? $starts[0]->title : $title).' >>';
 
         return $this->appended($objects, $info + 1, "/Root {$catalog} 0 R /Info {$info} 0 R{$id}");
     }
@@ -77,7 +77,7 @@ final class Outline
     /**
      * Bookmarks beside each other, those of a paper's sections folded beneath it (ISO 32000-1, 12.3.3).
      *
-     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $entries
+     * @param non-empty-list<Bookmark> $entries
      * @param int $next the first number that is free
      * @param list<string> $kids numbers of the pages
      * @return array{array<int, string>, non-empty-list<int>} the objects, and the numbers of this level's
@@ -89,18 +89,18 @@ final class Outline
         foreach ($entries as $entry) {
             $numbers[] = $number = $next++;
             $objects[$number] = '';
-            if (($entry['sections'] ?? []) !== []) {
-                [$below, $folded] = self::level($entry['sections'], $next, $number, $kids);
+            if ($entry->below !== []) {
+                [$below, $folded] = self::level($entry->below, $next, $number, $kids);
                 $objects += $below;
                 $next += count($below);
                 $objects[$number] = " /First {$folded[0]} 0 R /Last {$folded[count($folded) - 1]} 0 R /Count -".count($folded);
             }
         }
         foreach ($entries as $index => $entry) {
-            $page = $kids[$entry['page'] - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$entry['page']}.");
+            $page = $kids[$entry->page - 1] ?? throw new \UnexpectedValueException("This PDF has no page {$entry->page}.");
             $objects[$numbers[$index]] =
                 '<< /Title '.
-                self::string($entry['title']).
+                self::string($entry->title).
                 " /Parent {$parent} 0 R /Dest [{$page} 0 R /XYZ null null null]".
                 $objects[$numbers[$index]].
                 ($index > 0 ? ' /Prev '.$numbers[$index - 1].' 0 R' : '').
@@ -114,14 +114,14 @@ final class Outline
     /**
      * Pages are called by the paper they belong to, as people say it: "2-3" is the third page of the second paper (ISO 32000-1, 12.4.2).
      *
-     * @param non-empty-list<array{title: string, page: int, sections?: list<array{title: string, page: int}>}> $starts
+     * @param non-empty-list<Bookmark> $starts
      */
     private static function labels(array $starts): string
     {
         return implode(
             ' ',
             array_map(
-                static fn (int $index, array $start) => $start['page'] -
+                static fn (int $index, Bookmark $start) => $start->page -
                     1 .
                     ' << /S /D'.
                     (count($starts) > 1 ? ' /P ('.($index + 1).'-)' : '').

@@ -17,13 +17,10 @@ final class PdfClean
     /**
      * A PDF as it may be kept and shown.
      *
-     * @return array{string|null, list<string>, int} its bytes, null when it can be kept as it came; what was done, in words; how many pages
-     *                                               it has
-     *
      * @throws PdfRefused when it is none, cut off, broken beyond mending, locked, or of a size that is not taken
      * @throws ToolFailed when its fields cannot be drawn
      */
-    public static function of(string $path, Press $press): array
+    public static function of(string $path, Press $press): CleanedPdf
     {
         $mended = self::mend($path);
         $look = PdfLook::into($path);
@@ -48,10 +45,10 @@ final class PdfClean
         ! $mended && ! $pages->isCertain && ($notes[] = 'Its page count was wrong and has been corrected. Check its pages.');
         $notes = array_values(array_unique([...$notes, ...$active->notes()]));
         if ($notes === []) {
-            return [null, [], $pages->number];
+            return new CleanedPdf(null, [], $pages->number);
         }
 
-        return [self::rebuilt($from, $pages->number), $notes, $pages->number];
+        return new CleanedPdf(self::rebuilt($from, $pages->number), $notes, $pages->number);
     }
 
     /** Whether it is damaged in a way that can be mended. @throws PdfRefused when it is cut off or locked */

@@ -167,9 +167,7 @@ final class Press
     /**
      * Papers one after the other in one PDF, with a bookmark for each and for its sections.
      *
-     * @param non-empty-list<array{title: string, pdf: string, pages?: int, only?: string, sections?: list<array{title: string,
-     *     page: int}>}> $papers paths, the number of pages where it is known already, which pages where not all are taken ("1,3,5"), and
-     *     headings with the page of the paper they are on
+     * @param non-empty-list<SetPart> $papers
      * @param callable(int, int): (Drawing|string|null)|null $stamp gets page and count, gives what is drawn over it; a text of plain
      *                                                              letters stands at its lower right
      * @param string $title shown by readers in place of a file name
@@ -183,16 +181,10 @@ final class Press
         $starts = [];
         $count = 0;
         foreach ($papers as $paper) {
-            $taken = in_array($paper['only'] ?? '1-z', ['1-z', ''], true) ? null : array_map(intval(...), explode(',', $paper['only']));
-            $sections = [];
-            foreach ($paper['sections'] ?? [] as $section) {
-                $at = $taken === null ? $section['page'] : (int) array_search($section['page'], [0, ...$taken], true);
-                $at < 1 || ($sections[] = ['title' => $section['title'], 'page' => $count + $at]);
-            }
-            $starts[] = ['title' => $paper['title'], 'page' => $count + 1, 'sections' => $sections];
-            $count += $paper['pages'] ?? (int) (new NativeTool())->run(['qpdf', '--warning-exit-0', '--show-npages', $paper['pdf']]);
+            $starts[] = new Bookmark($paper->title, $count + 1, $paper->sectionsAfter($count));
+            $count += $paper->pages ?? (int) (new NativeTool())->run(['qpdf', '--warning-exit-0', '--show-npages', $paper->pdf]);
         }
-        $sources = array_merge(...array_map(static fn (array $paper) => [$paper['pdf'], $paper['only'] ?? '1-z'], $papers));
+        $sources = array_merge(...array_map(static fn (SetPart $paper) => [$paper->pdf, $paper->range()], $papers));
         $command = ['qpdf', '--warning-exit-0', '--deterministic-id', '--empty', '--pages', ...$sources, '--', '--flatten-annotations=all'];
         $stamps = $lines = [];
         for ($page = 1; $stamp !== null && $page <= $count; $page++) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tests\Support\MadePdf;
 use Unanimus\Pages\BlankPages;
+use Unanimus\Pages\Bookmark;
 use Unanimus\Pages\CoverSheet;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
@@ -13,6 +14,7 @@ use Unanimus\Pages\PageText;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetPart;
 
 it('finds pages with nothing on them, and takes faint, small or far-off things for something', function () {
     $scratch = new Scratch();
@@ -84,8 +86,8 @@ it('takes chosen pages of a paper only, and begins the next where they end', fun
     $pages = array_map(static fn (int $n) => (new Drawing(612, 792))->text(72, 90, 12, "Leaf {$n}"), range(1, 5));
     $pdf = press()->assemble(
         [
-            ['title' => 'Some', 'pdf' => $scratch->put('a.pdf', press()->print($pages)), 'only' => '2,4', 'pages' => 2],
-            ['title' => 'Turned (and) cropped', 'pdf' => $scratch->put('b.pdf', MadePdf::form())],
+            new SetPart('Some', $scratch->put('a.pdf', press()->print($pages)), 2, [2, 4]),
+            new SetPart('Turned (and) cropped', $scratch->put('b.pdf', MadePdf::form())),
         ],
         static fn (int $page, int $count) => "{$page} / {$count}",
     );
@@ -113,19 +115,9 @@ it('folds a bookmark for each section beneath that of its paper, also where page
         press()->print(array_map(fn (int $page) => (new Drawing(612, 792))->text(72, 90, 14, "{$name} {$page}"), range(1, $count))),
     );
     $pdf = press()->assemble([
-        [
-            'title' => 'Agreement',
-            'pdf' => $pages(4, 'a.pdf'),
-            'sections' => [['title' => '1. Price', 'page' => 1], ['title' => '2. Schließung', 'page' => 3]],
-        ],
-        ['title' => 'Survey', 'pdf' => $pages(2, 'b.pdf')],
-        [
-            'title' => 'Addendum',
-            'pdf' => $pages(3, 'c.pdf'),
-            'pages' => 2,
-            'only' => '1,3',
-            'sections' => [['title' => 'Gone', 'page' => 2], ['title' => 'Kept', 'page' => 3]],
-        ],
+        new SetPart('Agreement', $pages(4, 'a.pdf'), sections: [new Bookmark('1. Price', 1), new Bookmark('2. Schließung', 3)]),
+        new SetPart('Survey', $pages(2, 'b.pdf')),
+        new SetPart('Addendum', $pages(3, 'c.pdf'), 2, [1, 3], [new Bookmark('Gone', 2), new Bookmark('Kept', 3)]),
     ]);
     $outlines = json_decode((new NativeTool())->run(['qpdf', '--json=2', '--json-key=outlines', $scratch->put('all.pdf', $pdf)]), true)[
         'outlines'

@@ -8,6 +8,7 @@ use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\DeadlineRule;
 use Unanimus\Dates\DealLine;
 use Unanimus\Dates\FederalHolidays;
+use Unanimus\Dates\LaneFile;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Schedule;
@@ -250,16 +251,16 @@ it('draws nothing for a file without dates', function () use ($day) {
 });
 
 it('keeps every lane on the sheet and tells late closings', function () use ($day) {
-    $row = static fn (?string $start, ?string $closing) => [
-        'key' => 'k',
-        'name' => 'File',
-        'shape' => 'buyer.1',
-        'percent' => 50,
-        'start' => $start === null ? null : LocalDate::of($start),
-        'closing' => $closing === null ? null : LocalDate::of($closing),
-        'deadlines' => [],
-        'done' => [],
-    ];
+    $row = static fn (?string $start, ?string $closing) => new LaneFile(
+        'k',
+        'File',
+        'buyer.1',
+        50,
+        $start === null ? null : LocalDate::of($start),
+        $closing === null ? null : LocalDate::of($closing),
+        [],
+        [],
+    );
     $lanes = Lanes::lay(
         [
             $row('2026-11-01', '2026-11-20'),
@@ -272,16 +273,16 @@ it('keeps every lane on the sheet and tells late closings', function () use ($da
         $day('2026-11-23'),
         70,
     );
-    expect($lanes->rows[0]['close']['late'])
+    expect($lanes->rows[0]->close?->late)
         ->toBeTrue()
-        ->and($lanes->rows[1]['close'])
+        ->and($lanes->rows[1]->close)
         ->toBeNull()
-        ->and($lanes->rows[1]['to'])
+        ->and($lanes->rows[1]->to)
         ->toBeLessThanOrEqual(1172.0)
-        ->and($lanes->rows[2]['open'])
-        ->toBeTrue()
+        ->and($lanes->rows[2]->to)
+        ->toBeNull()
         ->and($lanes->fullWeek)
-        ->toMatchArray(['count' => 3, 'now' => false]);
+        ->toMatchObject(['count' => 3, 'now' => false]);
     $far = array_map(static fn (int $day) => $row('2026-11-02', "2027-03-0{$day}"), [1, 2, 3, 4]);
     expect(Lanes::lay($far, $day('2026-11-23'), 70)->fullWeek)
         ->toBeNull()
@@ -295,5 +296,5 @@ it('keeps every lane on the sheet and tells late closings', function () use ($da
                 70,
             )->fullWeek,
         )
-        ->toMatchArray(['count' => 3, 'now' => true]);
+        ->toMatchObject(['count' => 3, 'now' => true]);
 });

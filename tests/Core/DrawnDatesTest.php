@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\DealLine;
+use Unanimus\Dates\LaneFile;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
 
@@ -21,10 +22,14 @@ function drawn(object $drawing): array
         $value instanceof LocalDate => $value->iso(),
         default => $value,
     };
-    $all = (array) $drawing;
-    array_walk_recursive($all, static function (mixed &$value) use ($round): void {
-        $value = $round($value);
-    });
+    $plain = static function (mixed $value) use (&$plain, $round): mixed {
+        return match (true) {
+            is_array($value) => array_map($plain, $value),
+            is_object($value) && ! $value instanceof LocalDate => array_map($plain, get_object_vars($value)),
+            default => $round($value),
+        };
+    };
+    $all = $plain($drawing);
     ksort($all);
 
     return $all;
@@ -35,19 +40,19 @@ function dueOn(string $name, string $label, string $day): Deadline
     return new Deadline($name, $label, LocalDate::of($day), null, "because {$name}");
 }
 
-/** @param  list<Deadline>  $deadlines @param  list<string>  $done @return array<string, mixed> */
-function fileInLane(string $key, ?string $start, ?string $closing, array $deadlines = [], array $done = []): array
+/** @param  list<Deadline>  $deadlines @param  list<string>  $done */
+function fileInLane(string $key, ?string $start, ?string $closing, array $deadlines = [], array $done = []): LaneFile
 {
-    return [
-        'key' => $key,
-        'name' => "File {$key}",
-        'shape' => 'buyer.1',
-        'percent' => 50,
-        'start' => $start === null ? null : LocalDate::of($start),
-        'closing' => $closing === null ? null : LocalDate::of($closing),
-        'deadlines' => $deadlines,
-        'done' => $done,
-    ];
+    return new LaneFile(
+        $key,
+        "File {$key}",
+        'buyer.1',
+        50,
+        $start === null ? null : LocalDate::of($start),
+        $closing === null ? null : LocalDate::of($closing),
+        $deadlines,
+        $done,
+    );
 }
 
 it('lays out a deal line to the last tenth', function () {
@@ -157,7 +162,7 @@ it('finds the week with most closings, the next of several, and thins the ticks 
     $lanes = Lanes::lay($files, LocalDate::of('2026-11-24'), 120);
     expect([
         'ticks' => $lanes->ticks,
-        'fullWeek' => $lanes->fullWeek,
+        'fullWeek' => (array) $lanes->fullWeek,
         'weekends' => count($lanes->weekends),
         'last' => $lanes->weekends[17],
         'today' => $lanes->today,

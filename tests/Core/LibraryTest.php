@@ -156,10 +156,10 @@ it('has no blank or mark that crosses or touches the end of its page, and knows 
             ->toBeLessThanOrEqual($height - FormText::FOOT + 1);
     }
     foreach ($form->sections as $section) {
-        expect($section['page'])
+        expect($section->page)
             ->toBeGreaterThanOrEqual(1)
             ->toBeLessThanOrEqual(count($form->pages))
-            ->and($section['title'])
+            ->and($section->title)
             ->not->toBe('');
     }
     $info = (new NativeTool())->run(['pdfinfo', $form->pdf]);

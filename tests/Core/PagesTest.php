@@ -12,6 +12,7 @@ use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetPart;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Typeface;
 use Unanimus\Terms\Facts;
@@ -89,7 +90,7 @@ it('puts papers together in order, with a bookmark each and every page', functio
     $papers = [];
     foreach (['First — ä', 'Second'] as $index => $title) {
         $pages = array_map(static fn (int $n) => (new Drawing(612, 792))->text(72, 100, 20, "{$title} page {$n}"), range(1, $index + 2));
-        $papers[] = ['title' => $title, 'pdf' => $scratch->put("{$index}.pdf", press()->print($pages))];
+        $papers[] = new SetPart($title, $scratch->put("{$index}.pdf", press()->print($pages)));
     }
     $pdf = press()->assemble(
         $papers,

@@ -16,6 +16,7 @@ use App\Papers\SelectedPapers;
 use App\Storage\Bytes;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\SeenBy;
+use Unanimus\Pages\AssembledPdf;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetOptions;
@@ -74,7 +75,7 @@ final class KeepSet
         if ($pages > self::AT_ONCE) {
             MakeLargeSet::begin($set->brokerage_id, $set->id);
         } else {
-            $this->finish($set, ...($this->make)($papers, $options, $file->name, self::lines($file, $by)));
+            $this->finish($set, ($this->make)($papers, $options, $file->name, self::lines($file, $by)));
         }
 
         return $set;
@@ -117,7 +118,7 @@ final class KeepSet
                 $by = User::query()->findOrFail($set->user_id);
                 $locked = AssembledSet::query()->whereKey($set->id)->lockForUpdate()->firstOrFail();
                 $locked->isReady() ||
-                    $this->finish($locked, ...$this->make->together($parts, $set->how(), $file->name, self::lines($file, $by), $scratch));
+                    $this->finish($locked, $this->make->together($parts, $set->how(), $file->name, self::lines($file, $by), $scratch));
             });
         } catch (StepRefused|ToolFailed|PdfRefused $failed) {
             Sight::within(
@@ -134,16 +135,21 @@ final class KeepSet
         }
     }
 
-    /** @param  list<string>  $notes */
-    private function finish(AssembledSet $set, string $pdf, int $pages, array $notes): void
+    private function finish(AssembledSet $set, AssembledPdf $made): void
     {
-        $sha256 = $this->bytes->keep($set->brokerage_id, $pdf);
-        $set->update(['status' => 'ready', 'sha256' => $sha256, 'pages' => $pages, 'notes' => $notes, 'done' => count($set->papers)]);
+        $sha256 = $this->bytes->keep($set->brokerage_id, $made->pdf);
+        $set->update([
+            'status' => 'ready',
+            'sha256' => $sha256,
+            'pages' => $made->pages,
+            'notes' => $made->notes,
+            'done' => count($set->papers),
+        ]);
         History::add(
             $set->brokerage_id,
             $set->deal_file_id,
             'Papers put together',
-            ['papers' => count($set->papers), 'pages' => $pages, 'sha256' => $sha256],
+            ['papers' => count($set->papers), 'pages' => $made->pages, 'sha256' => $sha256],
             new SeenBy($set->side, $set->staff_only),
         );
     }

@@ -38,7 +38,7 @@ final class AssemblyController
     {
         Gate::authorize('see', $file);
 
-        return PdfAnswer::of($make(SelectedPapers::from($file, $this->chosen($request)))[0], $file->name);
+        return PdfAnswer::of($make(SelectedPapers::from($file, $this->chosen($request)))->pdf, $file->name);
     }
 
     /** Single papers, each as its own PDF, in one ZIP. */

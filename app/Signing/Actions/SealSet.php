@@ -30,6 +30,7 @@ use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
+use Unanimus\Pages\SetPart;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\RoundStatus;
@@ -106,15 +107,11 @@ final class SealSet
             foreach ($this->drawings($round, $sent, PdfLook::into($pdf)->pages()) as $on => $drawing) {
                 $drawings[$page + $on] = $drawing;
             }
-            $parts[] = ['title' => $sent->title, 'pdf' => $pdf, 'pages' => $sent->pages, 'sections' => $sent->paper->sections()];
+            $parts[] = new SetPart($sent->title, $pdf, $sent->pages, sections: $sent->paper->sections());
             $page += $sent->pages;
         }
         $record = $this->record($round)->pages();
-        $parts[] = [
-            'title' => 'Evidence record',
-            'pdf' => $scratch->put('record.pdf', $this->press->print($record)),
-            'pages' => count($record),
-        ];
+        $parts[] = new SetPart('Evidence record', $scratch->put('record.pdf', $this->press->print($record)), count($record));
         $set = $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, "{$round->file->name}: {$round->title}");
 
         return [$set, $page + count($record), (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name')];
