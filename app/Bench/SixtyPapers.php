@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
 
@@ -72,10 +73,10 @@ final class SixtyPapers
         $file = ($this->open)($agent, Representation::Buyer);
         $this->open->join($file, User::query()->where('email', 'wendell@quillmark.example')->firstOrFail(), Role::Coordinator);
         foreach (self::SEATS as $index => $seat) {
-            ($this->setParty)($file, Seat::of($seat), [
-                'name' => "Perpetua Ashdown {$index}",
-                'email' => "perpetua{$index}@ashdown.example",
-            ]);
+            ($this->setParty)($file, Seat::of($seat), new PartyDetails(
+                name: "Perpetua Ashdown {$index}",
+                email: "perpetua{$index}@ashdown.example",
+            ));
         }
         $this->setFact->many($file->refresh(), [
             'price' => '412,500',

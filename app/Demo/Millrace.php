@@ -17,8 +17,10 @@ use App\Models\Role;
 use App\Models\User;
 use App\Papers\Actions\TakeForm;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Commission\Figures;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
 
@@ -86,11 +88,11 @@ final class Millrace
         $this->open->join($file, $people['wendell'], Role::Coordinator);
         $this->listing($file);
         $today = $this->story->today();
-        ($this->setParty)($file, Seat::of('seller.1'), [
-            'name' => 'Idris Vantongeren',
-            'email' => 'idris@vantongeren.example',
-            'phone' => '(555) 555-0162',
-        ]);
+        ($this->setParty)($file, Seat::of('seller.1'), new PartyDetails(
+            name: 'Idris Vantongeren',
+            email: 'idris@vantongeren.example',
+            phone: '(555) 555-0162',
+        ));
         $this->setFact->many($file, [
             'listed_on' => $today->plusDays(-62)->iso(),
             'listing_expires' => $today->plusDays(118)->iso(),
@@ -123,11 +125,11 @@ final class Millrace
         $file = $this->open->joinOtherSide($file->id, $caleb)->load(['office', 'members', 'knownFacts']);
         $today = $this->story->today();
         $closing = $this->weekday($today->plusDays(7));
-        ($this->setParty)($file, Seat::of('buyer.1'), [
-            'name' => 'Leonie Abara',
-            'email' => 'leonie@abara.example',
-            'phone' => '(555) 555-0161',
-        ]);
+        ($this->setParty)($file, Seat::of('buyer.1'), new PartyDetails(
+            name: 'Leonie Abara',
+            email: 'leonie@abara.example',
+            phone: '(555) 555-0161',
+        ));
         $this->setFact->many($file, [
             'price' => '283,500',
             'earnest_money' => '6,000',
@@ -191,12 +193,10 @@ final class Millrace
         }
         $this->papers->as($people['wendell'], fn () => $this->papers->tasksDone($file, $people['wendell']));
         $this->story->at(-3, '11:30');
-        app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), [
-            'rate' => '2.75',
-            'agent_share' => '75',
-            'fee' => '395',
-            'fee_name' => 'Transaction fee',
-        ]);
+        app(SetCommission::class)(
+            $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
+            Figures::read('2.75', '75', '395', 'Transaction fee'),
+        );
     }
 
     private function met(DealFile $file, string $deadline): void

@@ -12,6 +12,8 @@ use App\Files\Actions\MoveStatus;
 use App\Files\Actions\OpenFile;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
+use App\Files\NewOffer;
+use App\Files\NewTask;
 use App\Forms\Actions\AnswerFillRequest;
 use App\Forms\Actions\KeepFillRequest;
 use App\Models\Actor;
@@ -24,6 +26,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\DealStatus;
 use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
@@ -67,11 +70,11 @@ final class MoreFiles
         $this->story->at(-20, '9:40');
         $file = $this->start($people, 'caleb', Representation::Seller, 'TR-26-03977');
         $today = $this->story->today();
-        ($this->setParty)($file, Seat::of('seller.1'), [
-            'name' => 'Beatrix Palomar',
-            'email' => 'beatrix@palomar.example',
-            'phone' => '(555) 555-0151',
-        ]);
+        ($this->setParty)($file, Seat::of('seller.1'), new PartyDetails(
+            name: 'Beatrix Palomar',
+            email: 'beatrix@palomar.example',
+            phone: '(555) 555-0151',
+        ));
         $this->setFact->many($file, [
             'listed_on' => $today->plusDays(-18)->iso(),
             'listing_expires' => $today->plusDays(72)->iso(),
@@ -138,7 +141,7 @@ final class MoreFiles
             ] as $index => [$buyers, $agent, $terms]
         ) {
             $this->story->at($index - 2, '8:3'.$index);
-            $this->offers->record($file, ['buyers' => $buyers, 'agent' => $agent, 'terms' => $terms]);
+            $this->offers->record($file, new NewOffer($buyers, $agent, '', $terms));
         }
         $this->story->at(-1, '17:20');
         $this->askedToFill($file->refresh(), $people['caleb']);
@@ -190,7 +193,7 @@ final class MoreFiles
         $this->story->at(-62, '10:15');
         $file = $this->start($people, 'tomas', Representation::Buyer, 'TR-26-04533');
         $today = $this->story->today();
-        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Torvald Eide', 'email' => 'torvald@eide.example']);
+        ($this->setParty)($file, Seat::of('buyer.1'), new PartyDetails(name: 'Torvald Eide', email: 'torvald@eide.example'));
         $this->setFact->many($file, [
             'price' => '309,000',
             'financing' => 'conventional',
@@ -222,14 +225,14 @@ final class MoreFiles
             'listed_on' => $today->plusDays(-9)->iso(),
             'listing_expires' => $today->plusDays(171)->iso(),
         ]);
-        ($this->setParty)($file, Seat::of('seller.1'), [
-            'name' => 'The Greywater Family Trust',
-            'kind' => 'trust',
-            'signed_by' => 'Odalys Greywater',
-            'signing_name' => 'Odalys Greywater, trustee',
-            'capacity' => 'as trustee of the Greywater Family Trust',
-            'email' => 'odalys@greywater.example',
-        ]);
+        ($this->setParty)($file, Seat::of('seller.1'), new PartyDetails(
+            name: 'The Greywater Family Trust',
+            kind: 'trust',
+            signedBy: 'Odalys Greywater',
+            signingName: 'Odalys Greywater, trustee',
+            capacity: 'as trustee of the Greywater Family Trust',
+            email: 'odalys@greywater.example',
+        ));
         ($this->move)($file, DealStatus::Active, $people['rosalind']);
         $file->update(['labels' => ['trust', 'land']]);
     }
@@ -253,17 +256,17 @@ final class MoreFiles
             'lease_end' => $today->plusDays(376)->iso(),
             'possession' => $today->plusDays(11)->iso(),
         ]);
-        ($this->setParty)($lease, Seat::of('landlord.1'), [
-            'name' => 'Copperbeech Holdings LLC',
-            'kind' => 'entity',
-            'signed_by' => 'Ruben Castellanos',
-            'signing_name' => 'Ruben Castellanos, manager',
-            'capacity' => 'as its manager',
-            'email' => 'ruben@holdings.example',
-        ]);
-        ($this->setParty)($lease, Seat::of('tenant.1'), ['name' => 'Noor Petterson', 'email' => 'noor@petterson.example']);
+        ($this->setParty)($lease, Seat::of('landlord.1'), new PartyDetails(
+            name: 'Copperbeech Holdings LLC',
+            kind: 'entity',
+            signedBy: 'Ruben Castellanos',
+            signingName: 'Ruben Castellanos, manager',
+            capacity: 'as its manager',
+            email: 'ruben@holdings.example',
+        ));
+        ($this->setParty)($lease, Seat::of('tenant.1'), new PartyDetails(name: 'Noor Petterson', email: 'noor@petterson.example'));
         $referral = $this->start($people, 'tomas', Representation::Buyer, null, DealKind::Referral);
-        ($this->setParty)($referral, Seat::of('buyer.1'), ['name' => 'Cosima Lindqvist', 'email' => 'cosima@lindqvist.example']);
+        ($this->setParty)($referral, Seat::of('buyer.1'), new PartyDetails(name: 'Cosima Lindqvist', email: 'cosima@lindqvist.example'));
         $this->setFact->many($referral, ['referred_to' => 'Harborstone Homes', 'referral_percent' => '25']);
     }
 
@@ -282,7 +285,7 @@ final class MoreFiles
             'listed_on' => $today->plusDays(-190)->iso(),
             'listing_expires' => $today->plusDays(-10)->iso(),
         ]);
-        ($this->setParty)($file, Seat::of('seller.1'), ['name' => 'Perpetua Ashdown', 'email' => 'perpetua@ashdown.example']);
+        ($this->setParty)($file, Seat::of('seller.1'), new PartyDetails(name: 'Perpetua Ashdown', email: 'perpetua@ashdown.example'));
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         $this->story->at(-10, '9:00');
         ($this->move)($file, DealStatus::Expired, $people['caleb'], 'The listing ran out without an offer.', $today->plusDays(-10));
@@ -325,7 +328,7 @@ final class MoreFiles
             ->firstOrFail();
         $this->tasks->add(
             $file,
-            ['title' => 'Ask Owen Gallagher how the agency is written', 'day' => $file->office->today()->iso()],
+            new NewTask('Ask Owen Gallagher how the agency is written', $file->office->today()->iso()),
             $people['wendell'],
         );
     }

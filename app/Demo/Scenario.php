@@ -16,8 +16,10 @@ use App\Models\Role;
 use App\Models\User;
 use App\Review\Actions\Decide;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Commission\Figures;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Rect;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\Seat;
@@ -80,10 +82,10 @@ final class Scenario
     {
         foreach (
             [
-                'buyer.1' => ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example', 'phone' => '(555) 555-0141'],
-                'buyer.2' => ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example', 'phone' => '(555) 555-0142'],
-                'escrow.1' => ['name' => 'Nadia Petrov', 'firm' => 'Anchorfield', 'email' => 'nadia.petrov@anchorfield.example'],
-                'lender.1' => ['name' => 'Owen Gallagher', 'firm' => 'Brackwater', 'email' => 'owen.gallagher@brackwater.example'],
+                'buyer.1' => new PartyDetails(name: 'Sunniva Eide', email: 'sunniva@eide.example', phone: '(555) 555-0141'),
+                'buyer.2' => new PartyDetails(name: 'José Nguyễn-Ortiz', email: 'jose@eide.example', phone: '(555) 555-0142'),
+                'escrow.1' => new PartyDetails(name: 'Nadia Petrov', firm: 'Anchorfield', email: 'nadia.petrov@anchorfield.example'),
+                'lender.1' => new PartyDetails(name: 'Owen Gallagher', firm: 'Brackwater', email: 'owen.gallagher@brackwater.example'),
             ] as $seat => $who
         ) {
             ($this->setParty)($file, Seat::of($seat), $who);
@@ -135,12 +137,10 @@ final class Scenario
         $this->met($file, 'title');
         $this->papers->as($people['wendell'], fn () => $this->papers->tasksDone($file, $people['wendell']));
         $this->story->at(-2, '16:05');
-        app(SetCommission::class)($file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']), [
-            'rate' => '2.75',
-            'agent_share' => '70',
-            'fee' => '395',
-            'fee_name' => 'Transaction fee',
-        ]);
+        app(SetCommission::class)(
+            $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
+            Figures::read('2.75', '70', '395', 'Transaction fee'),
+        );
         $financing = $this->papers->submitted($file, 'M-215', $tomas);
         $this->story->at(-1, '9:12');
         $this->papers->as(
@@ -191,8 +191,8 @@ final class Scenario
         Auth::setUser($people['rosalind']);
         $file = ($this->open)($people['rosalind'], Representation::Buyer);
         $this->open->join($file, $people['wendell'], Role::Coordinator);
-        ($this->setParty)($file, Seat::of('buyer.1'), ['name' => 'Imogen Hollis', 'email' => 'imogen@hollis.example']);
-        ($this->setParty)($file, Seat::of('buyer.2'), ['name' => 'Bastien Wren', 'email' => 'bastien@wren.example']);
+        ($this->setParty)($file, Seat::of('buyer.1'), new PartyDetails(name: 'Imogen Hollis', email: 'imogen@hollis.example'));
+        ($this->setParty)($file, Seat::of('buyer.2'), new PartyDetails(name: 'Bastien Wren', email: 'bastien@wren.example'));
         ($this->setFact)($file, 'offer_date', $this->story->today()->plusDays(-4)->iso());
         $this->papers->fill($file, 'M-102', []);
         $this->papers->signedByAll($file, ['M-102'], $people['rosalind'], ['buyer.2' => [-3, '12:06']]);

@@ -59,20 +59,13 @@ final class AddressBook
             ->get();
     }
 
-    /**
-     * @return array{array{email?: string|null, phone?: string|null, address?: string|null}, string|null} how someone of exactly that name
-     *                                                                                                    is reached, and their firm
-     */
-    public function reachOf(string $name): array
+    /** Someone of exactly that name. */
+    public function named(string $name): ?Contact
     {
-        $found = Contact::query()
+        return Contact::query()
             ->whereRaw('lower(name) = lower(?)', [$name])
             ->orderByDesc('standing')
             ->orderByDesc('used_at')
             ->first();
-
-        return $found === null
-            ? [[], null]
-            : [['email' => $found->email, 'phone' => $found->phone, 'address' => $found->address], $found->firm];
     }
 }

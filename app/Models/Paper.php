@@ -16,7 +16,7 @@ use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Pages\Bookmark;
 use Unanimus\Parties\Side;
 use Unanimus\Review\ReviewState;
@@ -173,7 +173,7 @@ final class Paper extends Record
     /** @return array<string, string> what stands in its blanks: as read from its pages where they came from outside, else as entered */
     public function answers(): array
     {
-        $read = ReadBack::fromArray($this->latest?->reading);
+        $read = $this->latest?->read()->form;
 
         return $read !== null && $read->form === $this->form_number ? $read->values + $this->entries() : $this->entries();
     }
@@ -250,7 +250,7 @@ final class Paper extends Record
     /**
      * Adds a version from bytes that are kept already.
      *
-     * @param array{ReadBack|null, list<string>} $read what stands on it and what its pages lack
+     * @param PaperReading $read what stands on it and what its pages lack
      * @param string|null $original the SHA-256 of the file as it came, where these bytes are a copy of one that is signed
      */
     public function addVersion(
@@ -260,7 +260,7 @@ final class Paper extends Record
         string $note = '',
         ?int $userId = null,
         int $firstPage = 1,
-        array $read = [null, []],
+        PaperReading $read = new PaperReading(),
         ?string $original = null,
     ): PaperVersion {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
@@ -276,8 +276,8 @@ final class Paper extends Record
             'note' => $note,
             'user_id' => $userId,
             'made_at' => now(),
-            'reading' => $read[0]?->toArray(),
-            'findings' => $read[1],
+            'reading' => $read->form?->toArray(),
+            'findings' => $read->lacks,
             'original_sha256' => $original,
         ]);
         $this->setRelation('latest', $version)

@@ -7,6 +7,8 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Illuminate\Support\Carbon;
 use Unanimus\Files\MadeBy;
+use Unanimus\Forms\PaperReading;
+use Unanimus\Forms\ReadBack;
 
 /**
  * A paper's bytes at one time, by their SHA-256.
@@ -35,4 +37,10 @@ final class PaperVersion extends Record
     protected $casts = ['made_at' => 'datetime', 'made_by' => MadeBy::class, 'reading' => 'array', 'findings' => 'array'];
 
     protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null];
+
+    /** What a look at its pages found when it came in. */
+    public function read(): PaperReading
+    {
+        return new PaperReading(ReadBack::fromArray($this->reading), $this->findings);
+    }
 }

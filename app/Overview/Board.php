@@ -24,9 +24,7 @@ final readonly class Board
 {
     /**
      * @param list<Party> $seats the columns
-     * @param array<string, list<array{paper: Paper, requirement: Requirement|null, cells: array<string, string>, note: string,
-     *     findings: list<\Unanimus\Forms\Finding>, next: array{step: NextStep, label: string, target: string}|null}>> $stages rows by
-     *     stage name
+     * @param array<string, list<BoardRow>> $stages rows by stage name
      */
     private function __construct(public array $seats, public array $stages)
     {
@@ -55,14 +53,14 @@ final readonly class Board
                 $requirement?->review_state === ReviewState::Accepted,
             );
             $used += $cells;
-            $stages[$names[$paper->stage] ?? end($names)][] = [
-                'paper' => $paper,
-                'requirement' => $requirement,
-                'cells' => $cells,
-                'note' => self::note($paper, $known->pages),
-                'findings' => $known->findings,
-                'next' => self::next($paper, $requirement, $known->missing, $standing[$paper->id]['round'] ?? null, $known->isSigned),
-            ];
+            $stages[$names[$paper->stage] ?? end($names)][] = new BoardRow(
+                $paper,
+                $requirement,
+                $cells,
+                self::note($paper, $known->pages),
+                $known->findings,
+                self::next($paper, $requirement, $known->missing, $standing[$paper->id]['round'] ?? null, $known->isSigned),
+            );
         }
         $seats = $parties->filter(
             static fn (Party $party) => isset($used[(string) $party->seat()]) || in_array(
@@ -134,22 +132,17 @@ final readonly class Board
         return implode(' · ', array_filter($parts));
     }
 
-    /** @return array{step: NextStep, label: string, target: string}|null */
-    private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $hasMarks): ?array
+    private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $hasMarks): ?RowStep
     {
         $step = NextStep::of($paper->state, $requirement?->review_state, $missing, $round !== null, $hasMarks);
 
         return $step === null
             ? null
-            : [
-                'step' => $step,
-                'label' => $step->label($missing),
-                'target' => match ($step) {
-                    NextStep::AnswerRemark, NextStep::Fill => "/papers/{$paper->key}",
-                    NextStep::SeeRound => "/rounds/{$round?->key}",
-                    NextStep::Submit => (string) $requirement?->key,
-                    default => $paper->key,
-                },
-            ];
+            : new RowStep($step, $step->label($missing), match ($step) {
+                NextStep::AnswerRemark, NextStep::Fill => "/papers/{$paper->key}",
+                NextStep::SeeRound => "/rounds/{$round?->key}",
+                NextStep::Submit => (string) $requirement?->key,
+                default => $paper->key,
+            });
     }
 }

@@ -13,7 +13,6 @@ use Unanimus\Files\PaperState;
 use Unanimus\Forms\Filled;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Matching;
-use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Requirements\FactCatalog;
 
@@ -93,7 +92,7 @@ final readonly class Beside
     private static function standing(Paper $other): array
     {
         $form = $other->form();
-        $read = ReadBack::fromArray($other->latest?->reading);
+        $read = $other->latest?->read()->form;
         if ($read !== null || $form === null) {
             return $read->values ?? [];
         }

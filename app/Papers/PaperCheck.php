@@ -12,7 +12,6 @@ use Unanimus\Forms\Filling;
 use Unanimus\Forms\Finding;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
-use Unanimus\Forms\ReadBack;
 use Unanimus\Terms\Facts;
 
 /** What is to be looked at on a paper: within itself, against the file's terms, against the other papers. */
@@ -29,7 +28,7 @@ final class PaperCheck
             return [];
         }
         $found = array_map(static fn (string $text) => new Finding('', $text), $version->findings);
-        $read = ReadBack::fromArray($version->reading);
+        $read = $version->read()->form;
         try {
             return $read === null
                 ? $found

@@ -9,7 +9,6 @@ use App\Terms\FactBook;
 use Unanimus\Files\MadeBy;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
-use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\PageText;
 use Unanimus\Pages\Word;
 use Unanimus\Signing\MarkKind;
@@ -71,7 +70,7 @@ final class PaperText
             );
         }
 
-        return ReadBack::fromArray($paper->latest?->reading)?->values;
+        return $paper->latest?->read()->form?->values;
     }
 
     /**

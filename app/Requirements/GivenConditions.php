@@ -38,22 +38,15 @@ final class GivenConditions
      * A stored group as lines for the editor's fields; groups in groups of groups are flattened to the first depth.
      *
      * @param array<mixed> $group
-     * @return array{mode: string, inner: array<int|string, string>, lines: list<array{fact: string, operator: string, value: string,
-     *     group: string}>}
      */
-    public static function lines(array $group): array
+    public static function lines(array $group): ConditionLines
     {
         $mode = (string) (array_key_first($group) ?? 'all');
         $lines = [];
         $inner = [];
         foreach ($group[$mode] ?? [] as $one) {
             if (array_is_list($one)) {
-                $lines[] = [
-                    'fact' => (string) $one[0],
-                    'operator' => (string) $one[1],
-                    'value' => (string) ($one[2] ?? ''),
-                    'group' => '0',
-                ];
+                $lines[] = new ConditionLine((string) $one[0], (string) $one[1], (string) ($one[2] ?? ''));
 
                 continue;
             }
@@ -61,15 +54,10 @@ final class GivenConditions
             $inner[$of] = (string) array_key_first($one);
             foreach ($one[$inner[$of]] as $line) {
                 array_is_list($line) &&
-                    ($lines[] = [
-                        'fact' => (string) $line[0],
-                        'operator' => (string) $line[1],
-                        'value' => (string) ($line[2] ?? ''),
-                        'group' => $of,
-                    ]);
+                    ($lines[] = new ConditionLine((string) $line[0], (string) $line[1], (string) ($line[2] ?? ''), $of));
             }
         }
 
-        return ['mode' => $mode, 'inner' => $inner, 'lines' => $lines];
+        return new ConditionLines($mode, $inner, $lines);
     }
 }

@@ -63,11 +63,11 @@ final class KitShelf
         );
     }
 
-    /** @return list<array{kit: Kit, stored: StoredKit|null, version: int, of: string}> what a person may take, the brokerage’s first */
+    /** @return list<ShelvedKit> what a person may take, the brokerage’s first */
     public static function for(?User $user): array
     {
         $shelf = array_map(
-            static fn (Kit $kit) => ['kit' => $kit, 'stored' => null, 'version' => 0, 'of' => 'comes with Unanimus'],
+            static fn (Kit $kit) => new ShelvedKit($kit, 0, 'comes with Unanimus'),
             self::builtIn(),
         );
         $offices = DB::table('offices')->pluck('name', 'id');
@@ -77,17 +77,12 @@ final class KitShelf
                 continue;
             }
             $kit = self::find($stored->key, $stored->version);
-            $kit === null ||
-                ($shelf[] = [
-                    'kit' => $kit,
-                    'stored' => $stored,
-                    'version' => $stored->version,
-                    'of' => $stored->user_id !== null
-                            ? 'my own'
-                            : ($stored->office_id === null
-                                ? 'all offices'
-                                : (string) $offices[$stored->office_id]),
-                ]);
+            $of = match (true) {
+                $stored->user_id !== null => 'my own',
+                $stored->office_id === null => 'all offices',
+                default => (string) $offices[$stored->office_id],
+            };
+            $kit === null || ($shelf[] = new ShelvedKit($kit, $stored->version, $of, $stored));
         }
 
         return $shelf;
@@ -96,11 +91,11 @@ final class KitShelf
     /**
      * The kits that may apply themselves to files of an office opened by that person.
      *
-     * @return list<array{kit: Kit, version: int}>
+     * @return list<ShelvedKit>
      */
     public static function applyingThemselves(int $officeId, ?int $userId): array
     {
-        $shelf = array_map(static fn (Kit $kit) => ['kit' => $kit, 'version' => 0], self::builtIn());
+        $shelf = array_map(static fn (Kit $kit) => new ShelvedKit($kit, 0, 'comes with Unanimus'), self::builtIn());
         $stored = StoredKit::query()
             ->where('retired', false)
             ->where(static fn ($any) => $any->whereNull('office_id')->orWhere('office_id', $officeId))
@@ -109,9 +104,9 @@ final class KitShelf
             ->get();
         foreach ($stored as $one) {
             $kit = self::find($one->key, $one->version);
-            $kit === null || ($shelf[] = ['kit' => $kit, 'version' => $one->version]);
+            $kit === null || ($shelf[] = new ShelvedKit($kit, $one->version, 'the office', $one));
         }
 
-        return array_values(array_filter($shelf, static fn (array $one) => $one['kit']->when !== null));
+        return array_values(array_filter($shelf, static fn (ShelvedKit $one) => $one->kit->when !== null));
     }
 }

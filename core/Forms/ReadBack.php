@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Forms;
 
 use Unanimus\Dates\LocalDate;
-use Unanimus\Pages\NativeTool;
-use Unanimus\Pages\PageWords;
 use Unanimus\Pages\Rect;
-use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Word;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Kind;
@@ -19,8 +16,6 @@ use Unanimus\Terms\Kind;
  */
 final readonly class ReadBack
 {
-    private const MOST_PAGES = 80;
-
     /**
      * @param array<string, string> $values as kept, by blank
      * @param array<int, int> $pages by page of the form, the page of the paper
@@ -49,27 +44,16 @@ final readonly class ReadBack
     }
 
     /**
-     * Reads a paper.
+     * Reads the pages of a paper; null when they say of no form of the library that it is theirs.
      *
-     * @return array{self|null, list<string>} what stands on it, null when it is no form of the library; and what its pages lack, in words
+     * @param array<int, list<Word>> $words by page
+     * @param array<int, string> $texts the same as text
      */
-    public static function of(string $pdf, Library $library, LocalDate $today): array
+    public static function ofWords(array $words, array $texts, Library $library, LocalDate $today): ?self
     {
-        try {
-            if ((int) (new NativeTool())->run(['qpdf', '--warning-exit-0', '--show-npages', $pdf]) > self::MOST_PAGES) {
-                return [null, []];
-            }
-            $words = PageWords::of($pdf);
-        } catch (ToolFailed) {
-            return [null, []];
-        }
-        $texts = array_map(static fn (array $page) => implode(' ', array_map(static fn (Word $word) => $word->text, $page)), $words);
         [$form, $pages] = self::form($texts, $library);
 
-        return [
-            $form === null ? null : new self($form->number, $form->revision, self::values($form, $pages, $words, $today), $pages),
-            PageCheck::of(array_values($texts)),
-        ];
+        return $form === null ? null : new self($form->number, $form->revision, self::values($form, $pages, $words, $today), $pages);
     }
 
     /**

@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Forms\FillRefusal;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Kind;
 
@@ -256,7 +257,7 @@ it('reminds by itself once, two days before the last day', function () {
 
 it('shows on Today whose answers are waited for, at their own seat', function () {
     $fill = asked();
-    app(SetParty::class)($fill->file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar']);
+    app(SetParty::class)($fill->file, Seat::of('seller.1'), new PartyDetails(name: 'Beatrix Palomar'));
     FillRequest::query()->whereKey($fill->id)->update(['party_id' => $fill->file->parties()->where('role', 'seller')->value('id')]);
     $rows = WaitingOnOthers::of($this->people['tomas'], DealFile::query()->with('members')->get(), $fill->file->office->today());
     $row = array_values(array_filter($rows, static fn ($row) => $row->about === 'has not opened the request'))[0];
@@ -312,7 +313,7 @@ it('lets the owner complete the listing input sheet by link, and the file use th
     app(App\Files\Actions\SetParty::class)(
         $file,
         Unanimus\Signing\Seat::of('seller.1'),
-        ['name' => 'Beatrix Palomar', 'email' => 'beatrix@palomar.example'],
+        new PartyDetails(name: 'Beatrix Palomar', email: 'beatrix@palomar.example'),
     );
     app(App\Files\Actions\SetFact::class)->many(
         $file->refresh(),

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Files\Actions\KeepTasks;
+use App\Files\NewTask;
 use App\Models\User;
 use App\Overview\Today;
 use App\Overview\TodayRow;
@@ -153,14 +154,7 @@ it('shows on Today the most overdue first, all of it, with what can be done on t
     foreach (range(1, 11) as $late) {
         app(KeepTasks::class)->add(
             $file->refresh(),
-            [
-                'title' => "Task {$late}",
-                'day' => $this->day(-$late),
-                'anchor' => null,
-                'days' => 0,
-                'business' => false,
-                'user_id' => $this->people['tomas']->id,
-            ],
+            new NewTask("Task {$late}", $this->day(-$late)),
             $this->people['tomas'],
         );
     }

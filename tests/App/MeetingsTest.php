@@ -101,7 +101,12 @@ it('changes of a person only what was changed, and tells whoever changes what so
         ->toContain('eide@new.example')
         ->toContain('while you were on this page')
         ->and($put('wendell', ['phone' => '555-0111'], ['phone' => '555-0141']))
-        ->toContain('the phone number to “555-0199”');
+        ->toContain('the phone number to “555-0199”')
+        // A field that only stood there is nobody's word: it neither refuses nor takes away what was written meanwhile.
+        ->and($put('wendell', ['phone' => '555-0141', 'email' => 'eide@new.example', 'capacity' => 'as buyer'], ['phone' => '555-0141']))
+        ->toBeNull()
+        ->and($put('wendell', ['phone' => ''], ['phone' => '']))
+        ->toBeNull();
     $this->seeAll();
     $party = $file->parties()->where('role', 'buyer')->where('number', 1)->sole();
     expect([$party->name, $party->phone, $party->email])->toBe(['Sunniva Eide-Holm', '555-0199', 'eide@new.example']);

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Files\SightRefusal;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Side;
 
@@ -226,10 +227,10 @@ it('asks both clients of a lease of which both sides are ours, and calls the fil
         \Unanimus\Parties\DealKind::Lease,
     );
     foreach (['landlord.1' => 'Idris Vantongeren', 'tenant.1' => 'Leonie Abara'] as $seat => $name) {
-        app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of($seat), [
-            'name' => $name,
-            'email' => strtolower(explode(' ', $name)[0]).'@clients.example',
-        ]);
+        app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of($seat), new PartyDetails(
+            name: $name,
+            email: strtolower(explode(' ', $name)[0]).'@clients.example',
+        ));
     }
     $file->refresh()->load(['parties', 'papers', 'office', 'knownFacts', 'members']);
     expect($file->name)->toBe('Vantongeren lease');

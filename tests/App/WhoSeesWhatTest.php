@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Reach;
 use App\Files\Actions\KeepOffers;
+use App\Files\NewOffer;
 use App\History\History;
 use App\Models\Commission;
 use App\Models\DealFile;
@@ -28,7 +29,7 @@ function rowsOfEveryKind(): void
     $test->aRound($test->aFile());
     $both = bothSides();
     Auth::setUser($test->people['priya']);
-    app(KeepOffers::class)->record($both, ['buyers' => 'Leonie Abara', 'agent' => 'Caleb', 'terms' => ['price' => '280,000']]);
+    app(KeepOffers::class)->record($both, new NewOffer('Leonie Abara', 'Caleb', '', ['price' => '280,000']));
     foreach ([[null, false], ['buyer', false], ['seller', false], [null, true], ['seller', true]] as $index => [$side, $staff]) {
         $of = ['brokerage_id' => $both->brokerage_id, 'deal_file_id' => $both->id, 'side' => $side];
         $paper = Paper::create([

@@ -9,6 +9,7 @@ use Unanimus\Forms\Filling;
 use Unanimus\Forms\Finding;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\PageCheck;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Forms\ReadBack;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
@@ -50,8 +51,9 @@ it('reads a filled form back, page by page, in whatever order they come', functi
     $scratch = new Scratch();
     $pdf = $scratch->put('filled.pdf', FilledPages::pdf($form, Filling::of($form, [], $facts), press()));
     (new NativeTool())->run(['qpdf', '--empty', '--pages', $pdf, '3,1,2,5-8', '--', $scratch->path('back.pdf')]);
-    [$read, $lacks] = ReadBack::of($scratch->path('back.pdf'), $library, LocalDate::of('2026-11-23'));
-    expect($lacks)
+    $looked = PaperReading::of($scratch->path('back.pdf'), $library, LocalDate::of('2026-11-23'));
+    $read = $looked->form;
+    expect($looked->lacks)
         ->toBe(['M-201: Page 4 of 8 is missing.'])
         ->and($read?->form)
         ->toBe('M-201')
@@ -79,17 +81,17 @@ it('reads nothing where nothing says what it is', function () {
     $scratch = new Scratch();
     $library = new Library(dirname(__DIR__, 2).'/library');
     expect(
-        ReadBack::of(
+        PaperReading::of(
             $scratch->put('x.pdf', press()->print([(new Unanimus\Pages\Drawing(612, 792))->text(72, 90, 12, 'A letter about M-201')])),
             $library,
             LocalDate::of('2026-11-23'),
         ),
     )
-        ->toEqual([null, []])
-        ->and(ReadBack::of($scratch->put('y.pdf', 'no pdf'), $library, LocalDate::of('2026-11-23')))
-        ->toEqual([null, []])
+        ->toEqual(new PaperReading())
+        ->and(PaperReading::of($scratch->put('y.pdf', 'no pdf'), $library, LocalDate::of('2026-11-23')))
+        ->toEqual(new PaperReading())
         ->and(
-            ReadBack::of(
+            PaperReading::of(
                 $scratch->put(
                     'z.pdf',
                     press()->print([(new Unanimus\Pages\Drawing(612, 792))->text(72, 780, 7, 'X-99 · rev. 1 · a set we do not have')]),
@@ -98,7 +100,7 @@ it('reads nothing where nothing says what it is', function () {
                 LocalDate::of('2026-11-23'),
             ),
         )
-        ->toEqual([null, []])
+        ->toEqual(new PaperReading())
         ->and(ReadBack::fromArray(null))
         ->toBeNull();
 });

@@ -22,6 +22,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Signing\Seat;
 
 /**
@@ -76,9 +77,9 @@ abstract class AppCase extends TestCase
         Auth::setUser($this->people['tomas']);
         $file = app(OpenFile::class)($this->people['tomas'], \Unanimus\Parties\Representation::Buyer);
         app(OpenFile::class)->join($file, $this->people['wendell'], \App\Models\Role::Coordinator);
-        app(SetParty::class)($file, Seat::of('buyer.1'), ['name' => 'Sunniva Eide', 'email' => 'sunniva@eide.example']);
-        app(SetParty::class)($file, Seat::of('buyer.2'), ['name' => 'José Nguyễn-Ortiz', 'email' => 'jose@eide.example']);
-        app(SetParty::class)($file, Seat::of('seller.1'), ['name' => 'Beatrix Palomar']);
+        app(SetParty::class)($file, Seat::of('buyer.1'), new PartyDetails(name: 'Sunniva Eide', email: 'sunniva@eide.example'));
+        app(SetParty::class)($file, Seat::of('buyer.2'), new PartyDetails(name: 'José Nguyễn-Ortiz', email: 'jose@eide.example'));
+        app(SetParty::class)($file, Seat::of('seller.1'), new PartyDetails(name: 'Beatrix Palomar'));
         app(SetFact::class)->many($file, [
             'property.street' => '14 Lanternfish Lane',
             'property.city' => 'Tidewick',

@@ -9,6 +9,7 @@ use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
+use Unanimus\Parties\PartyDetails;
 
 function press(): Press
 {
@@ -132,10 +133,10 @@ function bothSides(): App\Models\DealFile
     Illuminate\Support\Facades\Auth::setUser($test->people['priya']);
     $file = app(App\Files\Actions\OpenFile::class)($test->people['priya'], \Unanimus\Parties\Representation::Seller);
     $file->update(['listing_number' => 'TR-26-03544']);
-    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), [
-        'name' => 'Idris Vantongeren',
-        'email' => 'idris@vantongeren.example',
-    ]);
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('seller.1'), new PartyDetails(
+        name: 'Idris Vantongeren',
+        email: 'idris@vantongeren.example',
+    ));
     app(App\Files\Actions\SetFact::class)->many($file, [
         'property.street' => '77 Millrace Court',
         'property.unit' => '3B',
@@ -145,10 +146,10 @@ function bothSides(): App\Models\DealFile
     ]);
     Illuminate\Support\Facades\Auth::setUser($test->people['caleb']);
     $file = app(App\Files\Actions\OpenFile::class)->joinOtherSide($file->id, $test->people['caleb']);
-    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('buyer.1'), [
-        'name' => 'Leonie Abara',
-        'email' => 'leonie@abara.example',
-    ]);
+    app(App\Files\Actions\SetParty::class)($file, Unanimus\Signing\Seat::of('buyer.1'), new PartyDetails(
+        name: 'Leonie Abara',
+        email: 'leonie@abara.example',
+    ));
     Illuminate\Support\Facades\Auth::forgetGuards();
     $test->seeAll();
 

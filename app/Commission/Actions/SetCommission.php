@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Entries;
+use Unanimus\Commission\Figures;
 use Unanimus\Commission\Proposed;
 use Unanimus\Files\SeenBy;
 use Unanimus\Money\Money;
@@ -27,22 +28,19 @@ use Unanimus\Steps\StepRefused;
 final class SetCommission
 {
     /**
-     * @param array{rate: string, agent_share: string, fee: string, fee_name: string} $given
-     *
      * @throws StepRefused when the disbursement is authorized already, or the fee is too large
-     * @throws \Unanimus\Money\AmountUnreadable when an entry is no amount or percentage
      */
-    public function __invoke(DealFile $file, array $given, ?Side $side = null): Commission
+    public function __invoke(DealFile $file, Figures $figures, ?Side $side = null): Commission
     {
         $commission = self::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
             throw CommissionRefusal::FiguresAreFinal->because();
         }
         $values = [
-            'rate' => Percent::of($given['rate'])->decimal(),
-            'agent_share' => Percent::of($given['agent_share'])->decimal(),
-            'fee' => Money::parse($given['fee'] === '' ? '0' : $given['fee'])->decimal(),
-            'fee_name' => mb_strimwidth(trim($given['fee_name']) ?: 'Fee', 0, 60),
+            'rate' => $figures->rate->decimal(),
+            'agent_share' => $figures->agentShare->decimal(),
+            'fee' => $figures->fee->decimal(),
+            'fee_name' => $figures->feeName,
         ];
         $file->setRelation('commission', (new Commission())->forceFill([...$values, 'side' => $side]));
         self::sheet($file, $side);

@@ -16,6 +16,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
+use Unanimus\Commission\Figures;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Parties\Side;
 
@@ -63,12 +64,7 @@ final class CommissionController
         try {
             $set(
                 $file,
-                [
-                    'rate' => $given['rate'],
-                    'agent_share' => $given['agent_share'],
-                    'fee' => (string) ($given['fee'] ?? ''),
-                    'fee_name' => (string) ($given['fee_name'] ?? ''),
-                ],
+                Figures::read($given['rate'], $given['agent_share'], (string) ($given['fee'] ?? ''), (string) ($given['fee_name'] ?? '')),
                 $side = $this->side($request, $file),
             );
         } catch (AmountUnreadable $unreadable) {

@@ -12,6 +12,7 @@ use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Exchange\Listing;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Files\SeenBy;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
@@ -53,7 +54,7 @@ final class BringListing
             );
             // What stands in the file already is not overwritten, only shown to differ.
             $this->setFact->fromListing($file, $facts, $source, false);
-            foreach (['seller.1' => [], 'coagent.1' => ['firm' => $listing->facts['coagent.1.firm'] ?? '']] as $seat => $more) {
+            foreach (['seller.1' => null, 'coagent.1' => $listing->facts['coagent.1.firm'] ?? ''] as $seat => $firm) {
                 $name = $listing->facts["{$seat}.name"] ?? '';
                 $place = Seat::of($seat);
                 $ours = $place->role === PartyRole::Coagent && $file->represents->isListing();
@@ -63,7 +64,7 @@ final class BringListing
                     $file->isOwnAffair($place->side()) &&
                     ! $file->parties()->where('role', $place->role)->where('number', 1)->exists()
                 ) {
-                    ($this->setParty)($file, $place, ['name' => $name, ...$more]);
+                    ($this->setParty)($file, $place, new PartyDetails(name: $name, firm: $firm));
                 }
             }
         });

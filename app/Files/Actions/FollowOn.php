@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
 use Unanimus\Steps\StepRefused;
 
@@ -70,17 +70,17 @@ final class FollowOn
         $this->setFact->fromListing($file, $facts, "from {$before->name}, first try");
         foreach ($before->parties as $party) {
             if ($party->role->side() === $side) {
-                ($this->setParty)($file, $party->seat(), [
-                    'name' => $party->name,
-                    'signing_name' => $party->signing_name,
-                    'initials' => $party->initials,
-                    'email' => $party->email,
-                    'phone' => $party->phone,
-                    'address' => $party->address,
-                    'kind' => $party->kind,
-                    'signed_by' => $party->signed_by,
-                    'capacity' => $party->capacity,
-                ]);
+                ($this->setParty)($file, $party->seat(), new PartyDetails(
+                    name: $party->name,
+                    signingName: $party->signing_name,
+                    initials: $party->initials,
+                    email: $party->email,
+                    phone: $party->phone,
+                    address: $party->address,
+                    kind: $party->kind,
+                    signedBy: $party->signed_by,
+                    capacity: $party->capacity,
+                ));
             }
         }
         $this->carryPapers($before, $file, $ofListing ? ['agency', 'listing'] : ['agency']);
@@ -139,7 +139,7 @@ final class FollowOn
                 "from {$before->name}",
                 null,
                 $paper->latest->first_page,
-                [ReadBack::fromArray($paper->latest->reading), $paper->latest->findings],
+                $paper->latest->read(),
             );
             PaperPiece::copyOver($paper, $place);
         }

@@ -20,6 +20,7 @@ use Unanimus\Exchange\ImportRow;
 use Unanimus\Exchange\Sheet;
 use Unanimus\Files\SeenBy;
 use Unanimus\Finding\Query;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
 
@@ -147,11 +148,7 @@ final class ImportFiles
             $row->listing === '' || $file->update(['listing_number' => $row->listing]);
             $this->setFact->fromListing($file, $row->facts, "table “{$import->name}”");
             foreach ($row->parties as $seat => $party) {
-                ($this->setParty)($file, Seat::of($seat), [
-                    'name' => $party['name'],
-                    'email' => $party['email'] ?? null,
-                    'phone' => $party['phone'] ?? null,
-                ]);
+                ($this->setParty)($file, Seat::of($seat), PartyDetails::ofFields($party));
             }
             $row->labels === [] || $file->update(['labels' => $row->labels]);
         });

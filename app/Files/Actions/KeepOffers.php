@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Files\NewOffer;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\Offer;
@@ -12,6 +13,7 @@ use Unanimus\Files\Names;
 use Unanimus\Files\OfferRefusal;
 use Unanimus\Files\OfferState;
 use Unanimus\Files\SeenBy;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Representation;
 use Unanimus\Parties\Side;
@@ -32,24 +34,22 @@ final class KeepOffers
     }
 
     /**
-     * @param array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} $given
-     *
      * @throws EntryUnreadable when a term cannot be read
      * @throws StepRefused when it is no listing of ours
      */
-    public function record(DealFile $file, array $given, ?Offer $counters = null): Offer
+    public function record(DealFile $file, NewOffer $new, ?Offer $counters = null): Offer
     {
         if (! $file->represents->isListing()) {
             throw OfferRefusal::NotOurListing->because();
         }
-        $facts = $this->read($file, $given['terms']);
+        $facts = $this->read($file, $new->terms);
         $offer = Offer::create([
             'brokerage_id' => $file->brokerage_id,
             'deal_file_id' => $file->id,
             'counters' => $counters?->id,
-            'buyers' => trim($given['buyers']),
-            'agent' => trim((string) ($given['agent'] ?? '')),
-            'note' => trim((string) ($given['note'] ?? '')),
+            'buyers' => trim($new->buyers),
+            'agent' => trim($new->agent),
+            'note' => trim($new->note),
             'facts' => $facts,
         ]);
         $counters?->update(['state' => OfferState::Countered]);
@@ -107,12 +107,12 @@ final class KeepOffers
             $this->setFact->takeOver($file, $offer->facts, "offer of {$offer->buyers}");
             // Where the buyers have an agent of the brokerage, that agent seats them.
             foreach ($file->isOwnAffair(Side::Buyer) ? array_slice(Names::in($offer->buyers), 0, 9) : [] as $index => $name) {
-                ($this->setParty)($file, Seat::at(PartyRole::Buyer, $index + 1), ['name' => $name]);
+                ($this->setParty)($file, Seat::at(PartyRole::Buyer, $index + 1), new PartyDetails(name: $name));
             }
             $offer->agent === '' || $file->represents !== Representation::Seller || ($this->setParty)(
                 $file,
                 Seat::at(PartyRole::Coagent),
-                ['name' => $offer->agent],
+                new PartyDetails(name: $offer->agent),
             );
             ($this->setFact)($file, Term::Acceptance->value, $accepted);
         });

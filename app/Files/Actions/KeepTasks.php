@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Files\NewTask;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\Task;
@@ -17,15 +18,11 @@ use Unanimus\Steps\StepRefused;
 /** Tasks by hand, and which are done by whom. */
 final class KeepTasks
 {
-    /**
-     * @param array{title: string, day?: string|null, anchor?: string|null, days?: int|null, business?: bool, user_id?: int|null} $given
-     *
-     * @throws StepRefused when the day cannot be read
-     */
-    public function add(DealFile $file, array $given, User $by): Task
+    /** @throws StepRefused when the day cannot be read */
+    public function add(DealFile $file, NewTask $new, User $by): Task
     {
-        $anchor = trim((string) ($given['anchor'] ?? ''));
-        $day = trim((string) ($given['day'] ?? ''));
+        $anchor = trim($new->anchor);
+        $day = trim($new->day);
         try {
             $due = $anchor !== '' || $day === '' ? null : LocalDate::parse($day, $file->office->today())->iso();
         } catch (DateUnreadable $unreadable) {
@@ -33,12 +30,12 @@ final class KeepTasks
         }
         $task = $file->tasks()->create([
             'brokerage_id' => $file->brokerage_id,
-            'title' => trim($given['title']),
-            'user_id' => $given['user_id'] ?? $by->id,
+            'title' => trim($new->title),
+            'user_id' => $new->for->id ?? $by->id,
             'created_by' => $by->id,
             'anchor' => $anchor === '' ? null : $anchor,
-            'days' => $anchor === '' ? 0 : $given['days'] ?? 0,
-            'business' => (bool) ($given['business'] ?? false),
+            'days' => $anchor === '' ? 0 : $new->days,
+            'business' => $new->business,
             'due' => $due,
             'side' => $file->represents->isBoth() ? $file->sideOf($by) : null,
         ]);

@@ -12,6 +12,7 @@ use App\Requirements\Actions\ApplyKit;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Files\SeenBy;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Side;
 use Unanimus\Signing\Seat;
@@ -39,62 +40,39 @@ final class SetParty
     }
 
     /**
-     * @param array{name?: string|null, signing_name?: string|null, initials?: string|null, email?: string|null, phone?: string|null,
-     *     address?: string|null, firm?: string|null, kind?: string|null, signed_by?: string|null, capacity?: string|null,
-     *     prints_contact?: bool} $given what is left out stays as it is; an empty name takes the person off the seat
      * @param array<string, string> $seen what stood in those of the fields that tell it
      *
      * @throws StepRefused when the file is no longer worked on, or someone has changed the same meanwhile
      */
-    public function __invoke(DealFile $file, Seat $seat, array $given, array $seen = []): ?Party
+    public function __invoke(DealFile $file, Seat $seat, PartyDetails $given, array $seen = []): ?Party
     {
         $file->status->mustBeOpen();
         $this->refuseOthers($file, $seat->side());
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $party = $file->parties()->where('role', $seat->role)->where('number', $seat->number)->first();
-        $party === null || self::mustHaveSeen($party, $given, $seen);
-        $name = trim((string) (array_key_exists('name', $given) ? $given['name'] : $party?->name));
+        if ($party !== null) {
+            $given = $given->changedFrom($seen);
+            self::mustHaveSeen($party, $given, $seen);
+        }
+        $name = $given->text('name') ?? (string) $party?->name;
         if ($name === '') {
             $party === null || $this->unseat($file, $seat, $party);
 
             return null;
         }
-        $clean = static fn (string $key) => trim((string) ($given[$key] ?? '')) === '' ? null : trim((string) $given[$key]);
-        $values = [
-            'brokerage_id' => $file->brokerage_id,
-            'name' => $name,
-            'signing_name' => $clean('signing_name') ?? (
-                $party !== null && $party->signing_name !== $party->name ? $party->signing_name : $name
-            ),
-            'initials' => $clean('initials') ??
-                ($party !== null && $party->name === $name
-                    ? $party->initials
-                    : Party::initialsOf($clean('signed_by') ?? ($party->signed_by ?? $name))),
-        ];
-        if (array_key_exists('prints_contact', $given)) {
-            $values['prints_contact'] = (bool) $given['prints_contact'];
-        }
-        if (in_array($given['kind'] ?? null, ['person', 'entity', 'trust', 'estate'], true)) {
-            $values['kind'] = $given['kind'];
-        }
-        foreach (['firm', 'signed_by', 'capacity'] as $key) {
-            if (array_key_exists($key, $given)) {
-                $values[$key] = $clean($key);
-            }
-        }
+        $values = self::values($file, $party, $given, $name);
         $seated = $file->parties()->updateOrCreate(['role' => $seat->role, 'number' => $seat->number], $values);
-        $ways = [];
-        foreach (['email', 'phone', 'address'] as $key) {
-            array_key_exists($key, $given) &&
-                ($ways[$key] = $key === 'phone' && $clean($key) !== null ? Phone::show((string) $clean($key)) : $clean($key));
-        }
+        $ways = array_filter(
+            ['email' => $given->text('email'), 'phone' => self::shownPhone($given), 'address' => $given->text('address')],
+            static fn (?string $way) => $way !== null,
+        );
         // A name taken from the address book brings along how it is reached.
-        if ($party === null && trim((string) ($given['email'] ?? '')) === '') {
-            [$known, $firm] = $this->book->reachOf($name);
-            $ways = [...array_filter($known), ...array_filter($ways)];
-            $firm !== null && $seated->firm === null && $seated->update(['firm' => $firm]);
+        if ($party === null && ($ways['email'] ?? '') === '') {
+            $known = $this->book->named($name);
+            $ways = [...array_filter($known?->only(['email', 'phone', 'address']) ?? []), ...array_filter($ways)];
+            $known?->firm !== null && $seated->firm === null && $seated->update(['firm' => $known->firm]);
         }
-        $seated->reach($ways);
+        $seated->reach(array_map(static fn (string $way) => $way === '' ? null : $way, $ways));
         $this->book->remember($seated->refresh());
         History::add(
             $file->brokerage_id,
@@ -108,17 +86,46 @@ final class SetParty
         return $seated;
     }
 
+    /** @return array<string, mixed> the columns to store; of what nothing was said stays as it is */
+    private static function values(DealFile $file, ?Party $party, PartyDetails $given, string $name): array
+    {
+        $told = static fn (string $column) => in_array($given->text($column), [null, ''], true) ? null : $given->text($column);
+        $ownSigningName = $party !== null && $party->signing_name !== $party->name ? $party->signing_name : null;
+        $initials = $party !== null && $party->name === $name
+            ? $party->initials
+            : Party::initialsOf($told('signed_by') ?? ($party->signed_by ?? $name));
+        $values = [
+            'brokerage_id' => $file->brokerage_id,
+            'name' => $name,
+            'signing_name' => $told('signing_name') ?? ($ownSigningName ?? $name),
+            'initials' => $told('initials') ?? $initials,
+        ];
+        foreach (['firm', 'signed_by', 'capacity'] as $column) {
+            $given->text($column) === null || ($values[$column] = $told($column));
+        }
+        $given->printsContact === null || ($values['prints_contact'] = $given->printsContact);
+        in_array($given->kind, ['person', 'entity', 'trust', 'estate'], true) && ($values['kind'] = $given->kind);
+
+        return $values;
+    }
+
+    private static function shownPhone(PartyDetails $given): ?string
+    {
+        $phone = $given->text('phone');
+
+        return $phone === null || $phone === '' ? $phone : Phone::show($phone);
+    }
+
     /**
-     * @param array<string, mixed> $given
      * @param array<string, string> $seen
      *
      * @throws StepRefused when what stands is neither what was seen nor what is given
      */
-    private static function mustHaveSeen(Party $party, array $given, array $seen): void
+    private static function mustHaveSeen(Party $party, PartyDetails $given, array $seen): void
     {
         foreach (self::TOLD as $key => $label) {
-            $stands = (string) $party->getAttribute($key);
-            if (isset($seen[$key], $given[$key]) && $stands !== '' && $stands !== $seen[$key] && $stands !== trim((string) $given[$key])) {
+            [$stands, $told] = [(string) $party->getAttribute($key), $given->text($key)];
+            if ($told !== null && isset($seen[$key]) && ! in_array($stands, ['', $seen[$key], $told], true)) {
                 throw PartyRefusal::ChangedMeanwhile->because(label: $label, value: $stands);
             }
         }

@@ -28,6 +28,7 @@ use Illuminate\Support\Facades\Validator;
 use Unanimus\Dates\DateRefusal;
 use Unanimus\Exchange\ExchangeUnavailable;
 use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
@@ -74,7 +75,7 @@ final class FileController
         } elseif (preg_match('/^\d+\S*\s+\S/', $first) === 1) {
             $setFact($file, 'property.street', $first);
         } elseif ($first !== '') {
-            $setParty($file, Seat::at(PartyRole::from($file->represents->firstSide($file->kind)->value)), ['name' => $first]);
+            $setParty($file, Seat::at(PartyRole::from($file->represents->firstSide($file->kind)->value)), new PartyDetails(name: $first));
         }
 
         return to_route('files.opening', $file)->with('refused', $told);
@@ -159,7 +160,7 @@ final class FileController
         }
         $given = $check->validated();
         try {
-            $setParty($file, Seat::of($seat), array_diff_key($given, ['stood' => true]), array_map(strval(...), $given['stood'] ?? []));
+            $setParty($file, Seat::of($seat), PartyDetails::ofFields($given), array_map(strval(...), $given['stood'] ?? []));
             $fault = null;
         } catch (\InvalidArgumentException|StepRefused $refused) {
             $fault = $refused->getMessage();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Http;
 
 use App\Files\Actions\KeepOffers;
+use App\Files\NewOffer;
 use App\Models\DealFile;
 use App\Models\Offer;
 use App\Models\User;
@@ -113,8 +114,7 @@ final class OfferController
         );
     }
 
-    /** @return array{buyers: string, agent?: string|null, note?: string|null, terms: array<string, string|null>} */
-    private function given(Request $request): array
+    private function given(Request $request): NewOffer
     {
         $given = $request->validate(
             [
@@ -127,12 +127,7 @@ final class OfferController
             ['buyers.required' => 'Enter who made the offer.'],
         );
 
-        return [
-            'buyers' => $given['buyers'],
-            'agent' => $given['agent'] ?? null,
-            'note' => $given['note'] ?? null,
-            'terms' => $given['terms'],
-        ];
+        return new NewOffer($given['buyers'], (string) ($given['agent'] ?? ''), (string) ($given['note'] ?? ''), $given['terms']);
     }
 
     private function readable(callable $work): void

@@ -6,6 +6,8 @@ namespace App\Files\Http;
 
 use App\Files\Actions\KeepTasks;
 use App\Files\Http\Requests\AddTaskRequest;
+use App\Files\NewTask;
+use App\Files\TaskFilter;
 use App\Files\TaskList;
 use App\Models\DealFile;
 use App\Models\Office;
@@ -16,6 +18,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\FileRefusal;
+use Unanimus\Parties\DealKind;
 
 /** Tasks: the list over all files, and those of one. */
 final class TaskController
@@ -24,13 +27,13 @@ final class TaskController
     {
         $user = User::signedIn($request);
         $who = (string) $request->query('who', 'me');
-        $filter = [
-            'who' => $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me',
-            'when' => (string) $request->query('when', ''),
-            'done' => $request->boolean('done'),
-            'office' => $request->integer('office') ?: null,
-            'kind' => in_array($request->query('kind'), ['sale', 'lease', 'referral'], true) ? (string) $request->query('kind') : '',
-        ];
+        $filter = new TaskFilter(
+            $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me',
+            (string) $request->query('when', ''),
+            $request->boolean('done'),
+            $request->integer('office') ?: null,
+            DealKind::tryFrom((string) $request->query('kind'))->value ?? '',
+        );
 
         return view('files.tasks', [
             'list' => TaskList::of($user, $filter),
@@ -46,14 +49,14 @@ final class TaskController
         $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
         $tasks->add(
             $file,
-            [
-                'title' => $given['title'],
-                'day' => $given['day'] ?? null,
-                'anchor' => $given['anchor'] ?? null,
-                'days' => (int) ($given['days'] ?? 0),
-                'business' => (bool) ($given['business'] ?? false),
-                'user_id' => $who?->id,
-            ],
+            new NewTask(
+                $given['title'],
+                (string) ($given['day'] ?? ''),
+                (string) ($given['anchor'] ?? ''),
+                (int) ($given['days'] ?? 0),
+                (bool) ($given['business'] ?? false),
+                $who,
+            ),
             User::signedIn($request),
         );
 

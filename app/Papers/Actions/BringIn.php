@@ -16,7 +16,7 @@ use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Library;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Brought;
 use Unanimus\Intake\Converter;
@@ -80,7 +80,7 @@ final class BringIn
         $paper = $placeholder ?? ($met ? $row : $this->ownPaper($file, $name, $stage));
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
-        $read = ReadBack::of($this->bytes->path($sha256), $this->library, $file->office->today());
+        $read = PaperReading::of($this->bytes->path($sha256), $this->library, $file->office->today());
         $version = $paper->addVersion(
             $sha256,
             $brought->pages,
@@ -109,7 +109,7 @@ final class BringIn
         return new BroughtIn(
             $paper,
             $version,
-            [...$met ? ["It was matched to the expected {$paper->title}."] : [], ...$brought->notes, ...$read[1]],
+            [...$met ? ["It was matched to the expected {$paper->title}."] : [], ...$brought->notes, ...$read->lacks],
             $met ? null : $row,
             $met,
             Stack::of($texts, $this->library),

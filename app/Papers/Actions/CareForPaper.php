@@ -19,7 +19,7 @@ use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Library;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\StackPart;
@@ -75,7 +75,7 @@ final class CareForPaper
             $paper->form_number === null ? $name : "signed on paper: {$name}",
             (int) Auth::id() ?: null,
             1,
-            $read = ReadBack::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()),
+            $read = PaperReading::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()),
             $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original),
         );
         $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Signed);
@@ -89,7 +89,7 @@ final class CareForPaper
 
         return [
             ...$brought->notes,
-            ...$read[1],
+            ...$read->lacks,
             ...$parts === [] ? [] : ['It seems to hold several papers: '.implode(', ', $parts).'. Upload the others at their own rows.'],
         ];
     }
@@ -150,7 +150,7 @@ final class CareForPaper
                 "copied from {$paper->file->name}",
                 (int) Auth::id() ?: null,
                 $version->first_page,
-                [ReadBack::fromArray($version->reading), $version->findings],
+                $version->read(),
             );
         }
         PaperPiece::copyOver($paper, $copy);

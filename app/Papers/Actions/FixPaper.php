@@ -9,6 +9,7 @@ use App\Models\PaperVersion;
 use App\Papers\PaperPrint;
 use App\Storage\Bytes;
 use Unanimus\Files\MadeBy;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;
 use Unanimus\Steps\StepRefused;
@@ -27,9 +28,8 @@ final class FixPaper
         $scratch = new Scratch();
         $pages = count(PdfLook::into($scratch->put('paper.pdf', $pdf))->pages());
 
-        return $paper->addVersion($this->bytes->keep($paper->brokerage_id, $pdf), $pages, $madeBy, $note, $userId, 1, [
-            $this->print->reading($paper),
-            [],
-        ]);
+        $read = new PaperReading($this->print->reading($paper));
+
+        return $paper->addVersion($this->bytes->keep($paper->brokerage_id, $pdf), $pages, $madeBy, $note, $userId, 1, $read);
     }
 }

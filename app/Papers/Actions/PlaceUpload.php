@@ -17,7 +17,7 @@ use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Library;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Intake\IntakeRefusal;
 use Unanimus\Intake\StackPart;
 use Unanimus\Pages\NativeTool;
@@ -63,7 +63,7 @@ final class PlaceUpload
             $to->form_number === null ? $version->note : "signed on paper: {$upload->name}",
             (int) Auth::id() ?: null,
             $version->first_page,
-            [ReadBack::fromArray($version->reading), $version->findings],
+            $version->read(),
             $version->original_sha256,
         );
         $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
@@ -143,7 +143,7 @@ final class PlaceUpload
             ($to->form_number === null ? '' : 'signed on paper: ').$upload->name.", {$part->readable()}",
             (int) Auth::id() ?: null,
             1,
-            ReadBack::of($this->bytes->path($sha256), $this->library, $upload->file->office->today()),
+            PaperReading::of($this->bytes->path($sha256), $this->library, $upload->file->office->today()),
         );
         $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
         $this->tell($to, 'Upload placed', ['file' => $upload->name, 'to' => $to->title, 'from' => $part->readable()]);

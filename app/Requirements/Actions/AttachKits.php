@@ -25,11 +25,12 @@ final class AttachKits
             return;
         }
         $held = $file->kits->keyBy('kit');
-        foreach (KitShelf::applyingThemselves($file->office_id, $file->opened_by) as ['kit' => $kit, 'version' => $version]) {
+        foreach (KitShelf::applyingThemselves($file->office_id, $file->opened_by) as $shelved) {
+            $kit = $shelved->kit;
             $applies = $kit->appliesTo($facts);
             $row = $held->get($kit->key);
             if ($applies && $row === null) {
-                $this->one($file, $kit, $version, true);
+                $this->one($file, $kit, $shelved->version, true);
             } elseif (! $applies && $row !== null && $row->by_itself) {
                 $row->delete();
                 $file->tasks()->where('origin', $kit->key)->whereNull('done_at')->delete();

@@ -25,7 +25,7 @@ use Unanimus\Evidence\TimeStamps;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Forms\PaperReading;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
@@ -165,10 +165,8 @@ final class SealSet
         $first = 1;
         foreach ($round->papers as $sent) {
             $before = $sent->paper->versions()->where('made_by', MadeBy::Sent)->orderByDesc('number')->first();
-            $sent->paper->addVersion($sha256, $sent->pages, MadeBy::Signed, "round {$round->key}", null, $first, [
-                ReadBack::fromArray($before?->reading),
-                [],
-            ]);
+            $read = new PaperReading($before?->read()->form);
+            $sent->paper->addVersion($sha256, $sent->pages, MadeBy::Signed, "round {$round->key}", null, $first, $read);
             $sent->paper->moveTo(PaperState::Signed);
             $first += $sent->pages;
         }

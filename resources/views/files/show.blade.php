@@ -93,31 +93,31 @@
                     <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}</th></tr>
                     @foreach ($rows as $row)
                         <tr class="row" data-row
-                            data-owes="{{ implode(' ', array_keys(array_filter($row['cells'], fn ($cell) => $cell !== 'done'))) }}"
-                            data-state="{{ $row['requirement']?->review_state->value }}" data-paper="{{ $row['paper']->key }}"
-                            data-tags="{{ implode('|', $row['paper']->tags) }}">
+                            data-owes="{{ implode(' ', $row->owing()) }}"
+                            data-state="{{ $row->requirement?->review_state->value }}" data-paper="{{ $row->paper->key }}"
+                            data-tags="{{ implode('|', $row->paper->tags) }}">
                             <td class="take">
                                 @if ($works)<span class="grip" aria-hidden="true"
                                 title="Drag to put in order, or Alt and arrow keys">⠿</span>@endif<input type="checkbox" name="take"
-                                value="{{ $row['paper']->key }}" aria-label="Select {{ $row['paper']->title }}"
-                                @disabled($row['paper']->state->value === 'expected')><output></output></td>
-                            <td>@if ($row['paper']->state->value === 'expected')<span
-                                class="paper-name">{{ $row['paper']->title }}</span>@else<a class="paper-name"
-                                href="/papers/{{ $row['paper']->key }}" data-open>{{ $row['paper']->title }}</a>@endif
-                                <div class="paper-note">{{ $row['note'] }}@foreach ($row['paper']->tags as $tag)
-                                <span class="tag-chip">{{ $tag }}</span>@endforeach</div>@if ($row['findings'] !== [])
+                                value="{{ $row->paper->key }}" aria-label="Select {{ $row->paper->title }}"
+                                @disabled($row->paper->state->value === 'expected')><output></output></td>
+                            <td>@if ($row->paper->state->value === 'expected')<span
+                                class="paper-name">{{ $row->paper->title }}</span>@else<a class="paper-name"
+                                href="/papers/{{ $row->paper->key }}" data-open>{{ $row->paper->title }}</a>@endif
+                                <div class="paper-note">{{ $row->note }}@foreach ($row->paper->tags as $tag)
+                                <span class="tag-chip">{{ $tag }}</span>@endforeach</div>@if ($row->findings !== [])
                                 <div class="paper-note finding">
-                                <a href="/papers/{{ $row['paper']->key }}#{{ $row['findings'][0]->page ? 'page-'.$row['findings'][0]->page
-                                : $row['findings'][0]->blank }}">{{ $row['findings'][0]->text }}</a>@if (count($row['findings']) >
-                                1) and {{ count($row['findings']) === 2 ? '1 more' : (count($row['findings']) - 1).' more' }}@endif</div>
+                                <a href="/papers/{{ $row->paper->key }}#{{ $row->findings[0]->page ? 'page-'.$row->findings[0]->page
+                                : $row->findings[0]->blank }}">{{ $row->findings[0]->text }}</a>@if (count($row->findings) >
+                                1) and {{ count($row->findings) === 2 ? '1 more' : (count($row->findings) - 1).' more' }}@endif</div>
                                 @endif</td>
                             @foreach ($seats as [$seat, $place, $name])<td class="cell">
-                                {{ $glyphs->cell($row['cells'][$place] ?? null, $seat, $name) }}</td>@endforeach
+                                {{ $glyphs->cell($row->cells[$place] ?? null, $seat, $name) }}</td>@endforeach
                             <td class="review">
-                                @php($state = $row['requirement']?->review_state)
+                                @php($state = $row->requirement?->review_state)
                                 @if ($state)
                                     @php($back = $state === \Unanimus\Review\ReviewState::SentBack)
-                                    @php($remarks = $back ? $row['requirement']->remarks->whereNull('answered_at')->count() : 0)
+                                    @php($remarks = $back ? $row->requirement->remarks->whereNull('answered_at')->count() : 0)
                                     @php($class = $back ? 'hot' : ($state->isSettled() ? 'ok' : 'dim'))
                                     <span class="{{ $class }}">{{
                                         $back ? $remarks.' '.Str::plural('remark', $remarks) : $state->label()
@@ -126,33 +126,33 @@
                             </td>
                             <td class="next">
                                 @if ($works)
-                                @php($step = $row['next']['step']->value ?? '')
+                                @php($step = $row->next?->step->value ?? '')
                                 @switch($step)
-                                    @case('remark') @case('fill')<a class="button tight now" href="{{ $row['next']['target'] }}"
-                                        data-next>{{ $row['next']['label'] }}</a>@break
-                                    @case('round')<a class="button tight" href="{{ $row['next']['target'] }}"
-                                        data-next>{{ $row['next']['label'] }}</a>@break
+                                    @case('remark') @case('fill')<a class="button tight now" href="{{ $row->next->target }}"
+                                        data-next>{{ $row->next->label }}</a>@break
+                                    @case('round')<a class="button tight" href="{{ $row->next->target }}"
+                                        data-next>{{ $row->next->label }}</a>@break
                                     @case('send')<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden"
-                                        name="papers[]" value="{{ $row['next']['target'] }}">
-                                        <button class="button tight" data-next>{{ $row['next']['label'] }}</button></form>@break
-                                    @case('submit')<form method="post" action="/requirements/{{ $row['next']['target'] }}/submit">@csrf
-                                        <button class="button tight now" data-next>{{ $row['next']['label'] }}</button></form>@break
+                                        name="papers[]" value="{{ $row->next->target }}">
+                                        <button class="button tight" data-next>{{ $row->next->label }}</button></form>@break
+                                    @case('submit')<form method="post" action="/requirements/{{ $row->next->target }}/submit">@csrf
+                                        <button class="button tight now" data-next>{{ $row->next->label }}</button></form>@break
                                     @case('upload')
                                         <form method="post" action="/files/{{ $file->key }}/papers"
                                         enctype="multipart/form-data">@csrf<input type="hidden" name="paper"
-                                        value="{{ $row['next']['target'] }}"><label class="button tight">{{ $row['next']['label'] }}<input
+                                        value="{{ $row->next->target }}"><label class="button tight">{{ $row->next->label }}<input
                                         class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}"
-                                        data-file-form data-next aria-label="Upload {{ $row['paper']->title }}"></label></form>@break
+                                        data-file-form data-next aria-label="Upload {{ $row->paper->title }}"></label></form>@break
                                 @endswitch
                                 @if ($step !== 'upload' &&
-                                    ($row['paper']->isDraft() || in_array($row['paper']->state->value, ['ready', 'signed'])))
-                                    <form class="scan" method="post" action="/papers/{{ $row['paper']->key }}/versions"
+                                    ($row->paper->isDraft() || in_array($row->paper->state->value, ['ready', 'signed'])))
+                                    <form class="scan" method="post" action="/papers/{{ $row->paper->key }}/versions"
                                         enctype="multipart/form-data">@csrf<input type="hidden" name="board" value="1">
-                                        <label class="button tight plain" title="{{ $row['paper']->form_number === null ?
+                                        <label class="button tight plain" title="{{ $row->paper->form_number === null ?
                                             'Upload a new version' : 'Upload the signed scan' }}"><span aria-hidden="true">↑</span><input
                                             class="unseen" type="file" name="file" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}"
-                                            data-file-form aria-label="{{ $row['paper']->form_number === null ? 'Upload a new version of' :
-                                            'Upload a signed scan of' }} {{ $row['paper']->title }}"></label></form>
+                                            data-file-form aria-label="{{ $row->paper->form_number === null ? 'Upload a new version of' :
+                                            'Upload a signed scan of' }} {{ $row->paper->title }}"></label></form>
                                 @endif
                                 @endif
                             </td>

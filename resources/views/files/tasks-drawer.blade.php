@@ -5,15 +5,15 @@
     <ul class="tasks">
         @forelse ($tasks as $row)
             <li>
-                @if ($works)<form method="post" action="/tasks">@csrf<input type="hidden" name="tasks[]" value="{{ $row['task']->key }}">
-                    <button class="button tight" name="do" value="{{ $row['task']->done_at ? 'open' : 'done' }}"
-                    aria-label="{{ $row['task']->title }} {{ $row['task']->done_at ? 'is done' : 'is open' }}">{{ $row['task']->done_at ?
+                @if ($works)<form method="post" action="/tasks">@csrf<input type="hidden" name="tasks[]" value="{{ $row->task->key }}">
+                    <button class="button tight" name="do" value="{{ $row->task->done_at ? 'open' : 'done' }}"
+                    aria-label="{{ $row->task->title }} {{ $row->task->done_at ? 'is done' : 'is open' }}">{{ $row->task->done_at ?
                     '✓' : '○' }}</button></form>@endif
-                <span @class(['ok' => $row['task']->done_at])>{{ $row['task']->title }}</span>
-                <span class="dim">{{ $row['task']->done_at ? 'done by '.($people[$row['task']->done_by]->name ??
-                    'someone').', '.\App\Terms\When::day($row['task']->done_at, $file->office->zone) :
-                    ($people[$row['task']->user_id]->name ?? 'no one yet') }}</span>
-                <span @class(['late' => $row['late'], 'right'])>{{ $row['due']?->short($agenda->today->year()) ?? 'no date yet' }}</span>
+                <span @class(['ok' => $row->task->done_at])>{{ $row->task->title }}</span>
+                <span class="dim">{{ $row->task->done_at ? 'done by '.($people[$row->task->done_by]->name ??
+                    'someone').', '.\App\Terms\When::day($row->task->done_at, $file->office->zone) :
+                    ($people[$row->task->user_id]->name ?? 'no one yet') }}</span>
+                <span @class(['late' => $row->late, 'right'])>{{ $row->due?->short($agenda->today->year()) ?? 'no date yet' }}</span>
             </li>
         @empty
             <li class="dim">No tasks yet.</li>
