@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsMoney;
+use App\Models\Casts\AsPercent;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Money\Money;
+use Unanimus\Money\Percent;
 use Unanimus\Parties\Side;
 
 /**
@@ -15,11 +19,11 @@ use Unanimus\Parties\Side;
  * @property int $brokerage_id
  * @property int $deal_file_id
  * @property Side|null $side whose commission it is; null: the file has but one side of ours
- * @property string $rate
- * @property string $agent_share
- * @property string $fee
+ * @property Percent $rate
+ * @property Percent $agent_share
+ * @property Money $fee
  * @property string $fee_name
- * @property string|null $price what it was authorized on; null: not authorized, the file's price holds
+ * @property Money|null $price what it was authorized on; null: not authorized, the file's price holds
  * @property string|null $agent_name who it was authorized for
  * @property Carbon|null $authorized_at
  * @property int|null $authorized_by
@@ -31,7 +35,14 @@ final class Commission extends Record
     public const CREATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'authorized_at' => 'datetime'];
+    protected $casts = [
+        'side' => Side::class,
+        'rate' => AsPercent::class,
+        'agent_share' => AsPercent::class,
+        'fee' => AsMoney::class,
+        'price' => AsMoney::class,
+        'authorized_at' => 'datetime',
+    ];
 
     protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null];
 

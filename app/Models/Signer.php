@@ -60,7 +60,7 @@ final class Signer extends Record
         return $over === null || $over->copy()->addDays((int) config('unanimus.signed_days'))->isFuture();
     }
 
-    public function place(): Seat
+    public function seatOf(): Seat
     {
         return Seat::of($this->seat);
     }

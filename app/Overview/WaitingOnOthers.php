@@ -58,7 +58,7 @@ final readonly class WaitingOnOthers
                 $file->name,
                 "/rounds/{$signer->round->key}",
                 $signer->round->last_day === null ? 30 : $this->today->daysUntil($signer->round->last_day),
-                seat: $signer->place(),
+                seat: $signer->seatOf(),
                 act: ['label' => 'Remind', 'to' => "/rounds/{$signer->round->key}/signers/{$signer->key}/remind", 'with' => []],
             );
         }

@@ -18,7 +18,6 @@ use Unanimus\Commission\Figures;
 use Unanimus\Commission\Proposed;
 use Unanimus\Files\SeenBy;
 use Unanimus\Money\Money;
-use Unanimus\Money\Percent;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Side;
 use Unanimus\Requirements\Kit;
@@ -87,17 +86,18 @@ final class SetCommission
     {
         $facts = FactBook::of($file);
         $commission = $file->commission;
-        $price = $commission->price ?? $facts->value('price');
+        $stands = $facts->value('price');
+        $price = $commission->price ?? ($stands === null ? null : Money::of($stands));
         if ($commission === null || $price === null) {
             return null;
         }
 
         return CommissionSheet::of(
             new Entries(
-                Money::of($price),
-                Percent::of($commission->rate),
-                Percent::of($commission->agent_share),
-                Money::of($commission->fee),
+                $price,
+                $commission->rate,
+                $commission->agent_share,
+                $commission->fee,
                 $commission->fee_name,
                 $commission->agent_name ?? (self::agent($file, $side) ?? ($facts->value('agent.1.name') ?? 'Agent')),
                 $facts->value('brokerage.name') ?? 'Company',

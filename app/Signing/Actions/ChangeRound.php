@@ -36,7 +36,7 @@ final class ChangeRound
             $signer->update(['turn' => $turns[$signer->key] ?? $signer->turn]);
             $changed = $signer->wasChanged() || $changed;
             $address = trim($addresses[$signer->key] ?? '');
-            if ($address !== '' && $address !== $signer->email && $round->file->isOwnAffair($signer->place()->side())) {
+            if ($address !== '' && $address !== $signer->email && $round->file->isOwnAffair($signer->seatOf()->side())) {
                 $signer->update(['email' => $address]);
                 Party::query()
                     ->findOrFail($signer->party_id)

@@ -118,7 +118,7 @@ final class ComposeRound
                 $signer->key,
                 $signer->name,
                 $signer->email ?? '',
-                $round->file->isOwnAffair($signer->place()->side()),
+                $round->file->isOwnAffair($signer->seatOf()->side()),
                 $round->marks->where('seat', $signer->seat)->filter(static fn (SigningMark $mark) => $mark->kind->needsAct())->count(),
             ),
         );

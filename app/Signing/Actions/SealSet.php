@@ -142,9 +142,9 @@ final class SealSet
             $chosen = $round->events->last(
                 static fn (Event $event) => $event->seat === $signer->seat && $event->kind === EventKind::Adopted->value,
             );
-            $signature = $signer->signature() ?? throw SealRefused::signatureMissing($signer->place()->label());
+            $signature = $signer->signature() ?? throw SealRefused::signatureMissing($signer->seatOf()->label());
             if ($chosen === null || ! hash_equals((string) ($chosen->data['signature'] ?? ''), $signature->digest())) {
-                throw SealRefused::signatureDiffers($signer->place()->label());
+                throw SealRefused::signatureDiffers($signer->seatOf()->label());
             }
         }
         $made = $round->events
@@ -240,7 +240,7 @@ final class SealSet
                     ->map(
                         fn (Signer $signer) => [
                             'name' => $signer->name,
-                            'seat' => $signer->place()->label(),
+                            'seat' => $signer->seatOf()->label(),
                             'address' => (string) $signer->email,
                             'agreed' => $this->moment($round, $signer, EventKind::Consented),
                             'finished' => $this->moment($round, $signer, EventKind::Finished),

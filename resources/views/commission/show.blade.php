@@ -18,15 +18,15 @@
                         @csrf @method('put')<input type="hidden" name="side" value="{{ $side?->value }}">
                         <div class="money-entries">
                             <label class="line"><span>Gross commission, % of price</span><input class="input" name="rate"
-                                value="{{ old('rate', $entries !== null ? \Unanimus\Money\Percent::of($entries->rate)->decimal() :
+                                value="{{ old('rate', $entries !== null ? $entries->rate->decimal() :
                                 ($proposed->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal())) }}"
                                 @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>Agent’s split, % of gross commission</span><input class="input" name="agent_share"
                                 value="{{ old('agent_share', $entries === null ? '' :
-                                \Unanimus\Money\Percent::of($entries->agent_share)->decimal()) }}" @disabled($locked)
+                                $entries->agent_share->decimal()) }}" @disabled($locked)
                                 inputmode="decimal"></label>
                             <label class="line"><span>Flat fee the agent pays</span><input class="input" name="fee"
-                                value="{{ old('fee', $entries !== null ? \Unanimus\Money\Money::of($entries->fee) : ($proposed->fee ===
+                                value="{{ old('fee', $entries !== null ? $entries->fee : ($proposed->fee ===
                                 null ? '' : \Unanimus\Money\Money::of($proposed->fee))) }}" @disabled($locked) inputmode="decimal"></label>
                             <label class="line"><span>Name of the fee</span><input class="input" name="fee_name"
                                 value="{{ old('fee_name', $entries->fee_name ?? $proposed->feeName) }}" @disabled($locked)></label>

@@ -5,24 +5,24 @@
         @foreach ($round->signers as $signer)
             @php($glyph = $signer->status->cell())
             <div class="signer-row">
-                <div class="top"><x-seat :seat="$signer->place()" :state="$glyph" /> <b>{{ $signer->name }}</b><span
+                <div class="top"><x-seat :seat="$signer->seatOf()" :state="$glyph" /> <b>{{ $signer->name }}</b><span
                     class="state">{{ $signer->status->label($signer->turn) }}</span></div>
-                <span class="dim small">{{ $file->isOwnAffair($signer->place()->side()) ? $signer->email :
+                <span class="dim small">{{ $file->isOwnAffair($signer->seatOf()->side()) ? $signer->email :
                     "at the address their own agent has" }}</span>
                 @php($refused = $round->status->value === 'out' && $signer->status->value === 'invited' &&
-                    $file->isOwnAffair($signer->place()->side()) ? \App\Mail\Refused::to($signer) : null)
+                    $file->isOwnAffair($signer->seatOf()->side()) ? \App\Mail\Refused::to($signer) : null)
                 @if ($refused)<p class="say late small">The email did not go out: {{ $refused }} Send the link another way, or recall and
                     correct the address.</p>@endif
                 @if ($round->status->value === 'out' && $signer->status->isAsked())
                     @can('work-on', $file)
-                        @if ($file->isOwnAffair($signer->place()->side()))
+                        @if ($file->isOwnAffair($signer->seatOf()->side()))
                             @php($text = "Hello {$signer->name}, here is the link to sign {$round->title} for {$file->name}: "
                                 .$signer->link())
                             <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1"
                                 aria-hidden="true">{{ $text }}</textarea>
                         @endif
                         <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf
-                            <button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->place()->side()))
+                            <button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->seatOf()->side()))
                             <button type="button" class="button tight plain"
                             data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
                     @endcan
