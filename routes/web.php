@@ -107,6 +107,7 @@ Route::prefix('/sign/{token}')
         Route::post('/consent', [SignController::class, 'consent'])->name('sign.consent');
         Route::post('/adopt', [SignController::class, 'adopt'])->name('sign.adopt');
         Route::post('/marks/{key}', [SignController::class, 'mark'])->name('sign.marks');
+        Route::delete('/marks/{key}', [SignController::class, 'clear'])->name('sign.marks.clear');
         Route::post('/finish', [SignController::class, 'finish'])->name('sign.finish');
         Route::post('/decline', [SignController::class, 'decline'])->name('sign.decline');
         Route::post('/ask', [SignController::class, 'ask'])->name('sign.ask')->middleware('throttle:questions');

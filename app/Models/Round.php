@@ -119,10 +119,12 @@ final class Round extends Record
                         $signer->seat,
                         $signer->turn,
                         array_values(
-                            $this->marks
-                                ->filter(static fn (SigningMark $mark) => $mark->seat === $signer->seat && $mark->kind->needsAct())
-                                ->pluck('key')
-                                ->all(),
+                            array_filter(
+                                $this->marks
+                                    ->where('seat', $signer->seat)
+                                    ->map(static fn (SigningMark $mark) => $mark->act())
+                                    ->all(),
+                            ),
                         ),
                     ),
                 )
@@ -153,6 +155,7 @@ final class Round extends Record
                             'y' => $size($mark->y),
                             'width' => $size($mark->width),
                             'height' => $size($mark->height),
+                            'terms' => $mark->terms()->toArray($mark->kind),
                         ],
                     )
                     ->all(),

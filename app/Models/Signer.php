@@ -25,6 +25,8 @@ use Unanimus\Signing\SignerStatus;
  * @property string $initials
  * @property string|null $email
  * @property int $turn
+ * @property string $capacity as it is printed where it is asked for, "as trustee"
+ * @property string $company for whom they sign, where they sign for one
  * @property SignerStatus $status
  * @property array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}|null $adopted
  * @property int $link_version
@@ -44,7 +46,7 @@ final class Signer extends Record
     /** @var array<string, string> */
     protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class];
 
-    protected $attributes = ['adopted' => null, 'link_version' => 1, 'status' => 'waiting'];
+    protected $attributes = ['adopted' => null, 'capacity' => '', 'company' => '', 'link_version' => 1, 'status' => 'waiting'];
 
     /** @return BelongsTo<Round, $this> */
     public function round(): BelongsTo

@@ -6,7 +6,9 @@ namespace App\Models;
 
 use App\Models\Concerns\HasKey;
 use Unanimus\Pages\Rect;
+use Unanimus\Signing\Act;
 use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\MarkTerms;
 use Unanimus\Signing\Seat;
 
 /**
@@ -24,6 +26,7 @@ use Unanimus\Signing\Seat;
  * @property string $width
  * @property string $height
  * @property int $position
+ * @property array<string, string|bool> $terms what is asked there beyond its kind, as {@see MarkTerms} writes it
  * @property float|null $sure how sure it is of a place that was found and not kept yet; null: kept, or put there by hand
  */
 final class SigningMark extends Record
@@ -35,13 +38,28 @@ final class SigningMark extends Record
     protected $table = 'marks';
 
     /** @var array<string, string> */
-    protected $casts = ['kind' => MarkKind::class, 'sure' => 'float'];
+    protected $casts = ['kind' => MarkKind::class, 'terms' => 'array', 'sure' => 'float'];
 
-    protected $attributes = ['sure' => null];
+    protected $attributes = ['sure' => null, 'terms' => '{}'];
 
     public function place(): Rect
     {
         return new Rect((float) $this->x, (float) $this->y, (float) $this->width, (float) $this->height);
+    }
+
+    public function terms(): MarkTerms
+    {
+        return MarkTerms::fromArray($this->kind, $this->terms);
+    }
+
+    /** What its signer does there; null when it comes by itself or the sender has entered it. */
+    public function act(): ?Act
+    {
+        $terms = $this->terms();
+
+        return $this->kind->isAutomatic() || $terms->filled !== null
+            ? null
+            : new Act($this->key, $terms->isRequired, $terms->group, $terms->when, $this->kind->isEntered());
     }
 
     public function seatOf(): Seat

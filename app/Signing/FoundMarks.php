@@ -10,7 +10,6 @@ use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\MarkFinder;
-use Unanimus\Signing\MarkSpot;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\Seat;
 
@@ -56,7 +55,7 @@ final class FoundMarks
             ! in_array($mark->role, $asked, true);
 
         return array_values(
-            array_filter($found, static fn (ProposedMark $mark) => MarkSpot::takes($mark->kind) && ! $theirs($mark)),
+            array_filter($found, static fn (ProposedMark $mark) => ! $theirs($mark)),
         );
     }
 }

@@ -42,6 +42,7 @@ final class RoundDesk
                             'seat' => $mark->seat,
                             'kind' => $mark->kind->value,
                             'place' => [(float) $mark->x, (float) $mark->y, (float) $mark->width, (float) $mark->height],
+                            'terms' => (object) $mark->terms,
                             'sure' => $mark->sure,
                         ],
                     )
@@ -72,7 +73,7 @@ final class RoundDesk
         return $form->pages ?? PdfLook::into(self::path($sent), gate: false)->pages();
     }
 
-    /** @return list<array{float, float, float, float}> lines and boxes of a page that somebody may sign on */
+    /** @return list<array{float, float, float, float, string}> lines and squares of a page that a mark goes on: "line" or "tick" */
     public static function places(RoundPaper $sent, int $page): array
     {
         $path = self::path($sent);
@@ -80,8 +81,8 @@ final class RoundDesk
 
         return array_values(
             array_map(
-                static fn (WritingPlace $one) => $one->place->toArray(),
-                array_filter($places, static fn (WritingPlace $one) => $one->shape !== 'tick'),
+                static fn (WritingPlace $one) => [...$one->place->toArray(), $one->shape === 'tick' ? 'tick' : 'line'],
+                $places,
             ),
         );
     }

@@ -9,13 +9,9 @@ use App\Models\RoundPaper;
 use App\Models\SigningMark;
 use App\Papers\PaperView;
 use App\Storage\Bytes;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
-use Unanimus\Signing\MarkDrawing;
-use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\RoundStatus;
-use Unanimus\Signing\SignerStatus;
 
 /** A round's pages made ready for the screen, with the marks on them. */
 final readonly class RoundView
@@ -32,6 +28,7 @@ final readonly class RoundView
     public static function of(Round $round): self
     {
         $pages = [];
+        $words = new MarkWords($round);
         foreach ($round->papers as $sent) {
             $drafting = $round->status === RoundStatus::Drafting;
             $view = PaperView::of($sent->paper->setRelation('file', $round->file));
@@ -48,7 +45,7 @@ final readonly class RoundView
                     'image' => $drafting
                         ? "/papers/{$sent->paper->key}/pages/{$page}.webp?v={$view->stamp}"
                         : "/rounds/{$round->key}/papers/{$sent->position}/pages/{$page}.webp",
-                    'marks' => self::marks($round, $sent, $page),
+                    'marks' => self::marks($words, $round, $sent, $page),
                 ];
             }
         }
@@ -60,6 +57,7 @@ final readonly class RoundView
     public static function forSigner(Round $round, string $token): self
     {
         $pages = [];
+        $words = new MarkWords($round);
         foreach ($round->papers as $sent) {
             foreach (PdfLook::into(app(Bytes::class)->path((string) $sent->sha256))->pages() as $index => [$width, $height]) {
                 $page = $index + 1;
@@ -70,7 +68,7 @@ final readonly class RoundView
                     'height' => $height,
                     'inner' => '',
                     'image' => "/sign/{$token}/papers/{$sent->position}/pages/{$page}.webp",
-                    'marks' => self::marks($round, $sent, $page),
+                    'marks' => self::marks($words, $round, $sent, $page),
                 ];
             }
         }
@@ -79,38 +77,20 @@ final readonly class RoundView
     }
 
     /** @return list<array{mark: SigningMark, made: bool, drawn: string}> */
-    private static function marks(Round $round, RoundPaper $sent, int $page): array
+    private static function marks(MarkWords $words, Round $round, RoundPaper $sent, int $page): array
     {
-        $made = array_merge(...array_values($round->status === RoundStatus::Drafting ? [[]] : $round->state()->made));
         $marks = [];
-        foreach ($round->marks as $mark) {
+        // In the order of reading, which is the order of signing.
+        $inOrder = $round->marks->sortBy(static fn (SigningMark $mark) => [round((float) $mark->y / 6), (float) $mark->x]);
+        foreach ($inOrder as $mark) {
             if ($mark->round_paper_id !== $sent->id || $mark->page !== $page) {
                 continue;
             }
-            $signer = $round->signers->firstWhere('seat', $mark->seat);
-            $signature = $signer?->signature();
-            $isMade = in_array($mark->key, $made, true);
-            $shows = $isMade || (! $mark->kind->needsAct() && $signer?->status === SignerStatus::Finished);
             $drawing = new Drawing(612, 792);
-            if ($shows && $signature !== null) {
-                MarkDrawing::on(
-                    $drawing,
-                    $mark->kind,
-                    $mark->place(),
-                    $signature,
-                    $mark->kind === MarkKind::Date ? self::day($round, $mark->seat) : '',
-                );
-            }
-            $marks[] = ['mark' => $mark, 'made' => $isMade, 'drawn' => $drawing->inner()];
+            $words->draw($drawing, $mark);
+            $marks[] = ['mark' => $mark, 'made' => $words->stands($mark), 'drawn' => $drawing->inner()];
         }
 
         return $marks;
-    }
-
-    private static function day(Round $round, string $seat): string
-    {
-        $event = $round->events->last(static fn ($event) => $event->seat === $seat && $event->kind === 'finished');
-
-        return $event === null ? '' : LocalDate::at($event->at, $round->file->office->timeZone())->slashed();
     }
 }

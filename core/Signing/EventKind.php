@@ -12,12 +12,23 @@ enum EventKind: string
     case Consented = 'consented';
     case Adopted = 'adopted';
     case Marked = 'marked';
+    case Cleared = 'cleared';
     case Asked = 'asked';
     case Finished = 'finished';
     case Declined = 'declined';
     case Recalled = 'recalled';
     case Lapsed = 'lapsed';
     case Reminded = 'reminded';
+
+    /**
+     * As read where each event stands by itself.
+     *
+     * @param array<string, mixed> $data what the event carried
+     */
+    public function told(array $data): string
+    {
+        return $this === self::Marked && ($data['entered'] ?? false) === true ? 'Filled in' : $this->label();
+    }
 
     /** As read in the history. */
     public function label(): string
@@ -28,6 +39,7 @@ enum EventKind: string
             self::Consented => 'Agreed to sign electronically',
             self::Adopted => 'Chose a signature',
             self::Marked => 'Signed',
+            self::Cleared => 'Took an entry back',
             self::Asked => 'Asked a question',
             self::Finished => 'Finished signing',
             self::Declined => 'Declined',

@@ -12,22 +12,19 @@ use Unanimus\Pages\Rect;
  */
 final class MarkDrawing
 {
-    /** Draws one mark; dates are as the signer's day was, "11/23/2026". */
-    public static function on(
-        Drawing $drawing,
-        MarkKind $kind,
-        Rect $place,
-        AdoptedSignature $signature,
-        string $date,
-        string $text = '',
-    ): void {
+    /**
+     * Draws one mark.
+     *
+     * @param AdoptedSignature|null $signature of whoever made it; not needed for what is text or a check mark
+     * @param string $text what stands there, of every kind that is text
+     */
+    public static function on(Drawing $drawing, MarkKind $kind, Rect $place, ?AdoptedSignature $signature, string $text): void
+    {
         match ($kind) {
-            MarkKind::Signature => $drawing->piece($signature->signatureIn($place)),
-            MarkKind::Initials => $drawing->piece($signature->initialsIn($place)),
-            MarkKind::Date => $drawing->entry($place, $date),
-            MarkKind::Name => $drawing->entry($place, $signature->name),
-            MarkKind::Time, MarkKind::Capacity, MarkKind::Text => $drawing->entry($place, $text),
+            MarkKind::Signature => $signature === null || $drawing->piece($signature->signatureIn($place)),
+            MarkKind::Initials => $signature === null || $drawing->piece($signature->initialsIn($place)),
             MarkKind::Tick => $drawing->cross($place),
+            default => $text === '' || $drawing->entry($place, $text, str_contains($text, "\n")),
         };
     }
 }

@@ -13,7 +13,9 @@ enum MarkKind: string
     case Initials = 'initials';
     case Date = 'date';
     case Time = 'time';
+    case Moment = 'moment';
     case Name = 'name';
+    case Company = 'company';
     case Capacity = 'capacity';
     case Text = 'text';
     case Tick = 'tick';
@@ -27,9 +29,39 @@ enum MarkKind: string
         return in_array($this, [self::Signature, self::Initials, self::Text, self::Tick], true);
     }
 
-    /** As read by the signer. */
+    /** Whether something is typed or checked there, which can be taken back until finishing. */
+    public function isEntered(): bool
+    {
+        return in_array($this, [self::Text, self::Tick], true);
+    }
+
+    /** Whether it places itself with the signature. */
+    public function isAutomatic(): bool
+    {
+        return ! $this->needsAct();
+    }
+
+    /** As read in a sentence. */
     public function label(): string
     {
-        return $this === self::Tick ? 'box to tick' : $this->value;
+        return match ($this) {
+            self::Tick => 'check box',
+            self::Moment => 'date and time',
+            default => $this->value,
+        };
+    }
+
+    /** The key that chooses it at the composing desk; empty for none. */
+    public function shortcut(): string
+    {
+        return match ($this) {
+            self::Signature => 's',
+            self::Initials => 'i',
+            self::Date => 'd',
+            self::Name => 'n',
+            self::Text => 't',
+            self::Tick => 'x',
+            default => '',
+        };
     }
 }

@@ -18,13 +18,13 @@ final class MarkSpot
         'initials' => [16.0, 9.0],
         'date' => [40.0, 8.0],
         'name' => [50.0, 8.0],
+        'time' => [36.0, 8.0],
+        'moment' => [60.0, 8.0],
+        'capacity' => [50.0, 8.0],
+        'company' => [50.0, 8.0],
+        'text' => [20.0, 8.0],
+        'tick' => [6.0, 6.0],
     ];
-
-    /** The kinds that a sender puts on a page. */
-    public static function takes(MarkKind $kind): bool
-    {
-        return isset(self::LEAST[$kind->value]);
-    }
 
     /**
      * The place, kept on its page.
@@ -32,7 +32,7 @@ final class MarkSpot
      * @param array<mixed> $given left, top, width, height in points from the page's upper left
      * @param array{float, float} $size of the page
      *
-     * @throws StepRefused when it is no place, or nothing of the kind is put on pages
+     * @throws StepRefused when it is no place
      */
     public static function on(MarkKind $kind, array $given, array $size): Rect
     {
@@ -40,7 +40,7 @@ final class MarkSpot
         if (count($given) !== 4 || array_filter($given, is_numeric(...)) !== $given) {
             throw SigningRefusal::NoSuchPlace->because();
         }
-        [$least, $low] = self::LEAST[$kind->value] ?? throw SigningRefusal::NoSuchPlace->because();
+        [$least, $low] = self::LEAST[$kind->value];
         $width = max(min($least, $size[0]), min((float) $given[2], $size[0]));
         $height = max(min($low, $size[1]), min((float) $given[3], $size[1]));
 

@@ -15,14 +15,13 @@ final readonly class RoundState
     /**
      * @param array<string, Turn> $turns by seat
      * @param array<string, SignerStatus> $signers by seat
-     * @param array<string, list<string>> $made keys of marks made, by seat
      * @param array<string, bool> $adopted seats that have adopted a signature
      */
     private function __construct(
         public RoundStatus $status,
         public array $turns,
         public array $signers,
-        public array $made,
+        public ActsMade $made,
         public array $adopted,
         public ?string $reason,
     ) {
@@ -46,7 +45,7 @@ final readonly class RoundState
             RoundStatus::Drafting,
             $bySeat,
             array_map(static fn () => SignerStatus::Waiting, $bySeat),
-            array_map(static fn () => [], $bySeat),
+            new ActsMade($bySeat),
             [],
             null,
         );
@@ -74,7 +73,8 @@ final readonly class RoundState
             EventKind::Opened => $standing === SignerStatus::Invited ? $this->with($event->seat, SignerStatus::Opened) : $this,
             EventKind::Consented => $standing === SignerStatus::Consented ? $this : $this->with($event->seat, SignerStatus::Consented),
             EventKind::Adopted => $this->adopted($event->seat, $standing),
-            EventKind::Marked => $this->marked($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
+            EventKind::Marked => $this->marked($event->seat, $standing, $event),
+            EventKind::Cleared => $this->cleared($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
             EventKind::Asked => $this,
             EventKind::Finished => $this->finished($event->seat, $standing),
             EventKind::Declined => $this->with($event->seat, SignerStatus::Declined)->copy(
@@ -109,10 +109,10 @@ final readonly class RoundState
         );
     }
 
-    /** @return list<string> marks the seat still owes */
+    /** @return list<string> marks the seat still owes; of places of which only one may stand, the first while none does */
     public function owes(string $seat): array
     {
-        return array_values(array_diff($this->turns[$seat]->owes ?? [], $this->made[$seat] ?? []));
+        return $this->made->owedBy($seat);
     }
 
     private function afterSender(RoundEvent $event): self
@@ -164,26 +164,37 @@ final readonly class RoundState
     private function adopted(string $seat, SignerStatus $standing): self
     {
         $this->consented($standing);
-        if ($this->made[$seat] !== []) {
+        if ($this->made->of($seat) !== []) {
             throw SigningRefusal::AdoptedForGood->because();
         }
 
         return $this->copy(adopted: [...$this->adopted, $seat => true]);
     }
 
-    private function marked(string $seat, SignerStatus $standing, string $mark): self
+    private function marked(string $seat, SignerStatus $standing, RoundEvent $event): self
     {
         $this->consented($standing);
+        $act = $this->turns[$seat]->act((string) ($event->data['mark'] ?? '')) ?? throw SigningRefusal::NotTheirs->because();
         if (! isset($this->adopted[$seat])) {
             throw SigningRefusal::NotAdopted->because();
         }
-        if (! in_array($mark, $this->turns[$seat]->owes, true)) {
-            throw SigningRefusal::NotTheirs->because();
+        if (! $this->made->isAskedFor($act)) {
+            throw SigningRefusal::NotChosen->because();
+        }
+        $value = $event->data['value'] ?? null;
+
+        return $this->copy(made: $this->made->with($seat, $act, is_string($value) ? $value : null));
+    }
+
+    private function cleared(string $seat, SignerStatus $standing, string $key): self
+    {
+        $this->consented($standing);
+        $act = $this->turns[$seat]->act($key) ?? throw SigningRefusal::NotTheirs->because();
+        if (! $act->isEntered) {
+            throw SigningRefusal::NotTakenBack->because();
         }
 
-        return in_array($mark, $this->made[$seat], true)
-            ? $this
-            : $this->copy(made: [...$this->made, $seat => [...$this->made[$seat], $mark]]);
+        return $this->copy(made: $this->made->without($seat, $key));
     }
 
     private function finished(string $seat, SignerStatus $standing): self
@@ -218,13 +229,12 @@ final readonly class RoundState
 
     /**
      * @param array<string, SignerStatus>|null $signers
-     * @param array<string, list<string>>|null $made
      * @param array<string, bool>|null $adopted
      */
     private function copy(
         ?RoundStatus $status = null,
         ?array $signers = null,
-        ?array $made = null,
+        ?ActsMade $made = null,
         ?array $adopted = null,
         ?string $reason = null,
     ): self {

@@ -6,14 +6,14 @@ namespace Unanimus\Signing;
 
 /**
  * What a round consists of when it goes out, in one digest: each document by its bytes, each place by whose it is, what it
- * is and where it stands. It stands in the event of sending; whatever is changed afterwards shows against it.
+ * is and asks for, and where it stands. It stands in the event of sending; whatever is changed afterwards shows against it.
  */
 final class SentPlaces
 {
     /**
      * @param list<array{sha256: string, pages: int}> $papers in order
      * @param list<array{key: string, paper: int, seat: string, kind: string, page: int, x: string, y: string, width: string,
-     *     height: string}> $marks paper as its place in the order
+     *     height: string, terms?: array<string, string|bool>}> $marks paper as its place in the order
      * @return string SHA-256 in hex
      */
     public static function digest(array $papers, array $marks): string

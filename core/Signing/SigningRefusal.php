@@ -49,6 +49,13 @@ enum SigningRefusal: string implements Reason
     case SeatEmpty = 'signing.seat-empty';
     case NotAskedByUs = 'signing.not-asked-by-us';
     case NoSuchPaper = 'signing.no-such-paper';
+    case NothingEntered = 'signing.nothing-entered';
+    case NoNumber = 'signing.no-number';
+    case NoEmailAddress = 'signing.no-email-address';
+    case NoPhoneNumber = 'signing.no-phone-number';
+    case NoSuchBox = 'signing.no-such-box';
+    case NotChosen = 'signing.not-chosen';
+    case NotTakenBack = 'signing.not-taken-back';
 
     /** What the person is told. */
     public function words(): string
@@ -91,6 +98,13 @@ enum SigningRefusal: string implements Reason
             self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
             self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',
             self::NoSuchPaper => 'That paper or page is not in this round. Nothing was changed.',
+            self::NothingEntered => 'Type your answer first.',
+            self::NoNumber => '“{typed}” is not a number. Enter it like 12 or 1,250.5.',
+            self::NoEmailAddress => '“{typed}” is not an email address.',
+            self::NoPhoneNumber => '“{typed}” is not a phone number. Enter it with its area code.',
+            self::NoSuchBox => 'That check box is not in this round any more. Choose another, or none.',
+            self::NotChosen => 'Check the box that this place belongs to first.',
+            self::NotTakenBack => 'A signature stays once it is made. To change your mind, decline or ask the sender.',
         };
     }
 }

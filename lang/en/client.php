@@ -50,10 +50,14 @@ return [
 
         'sign_here' => 'sign here',
         'initials_here' => 'initial here',
+        'type_here' => 'type here',
+        'check_here' => 'check box',
+        'optional' => ', optional',
         'done' => ', done',
         'left' => '{0} All signed|{1} 1 place left|[2,*] :count places left',
         'larger' => 'Larger pages',
         'start' => 'Start',
+        'skip' => 'Leave it empty',
         'download' => 'Download to read first',
 
         'ask_title' => 'Not comfortable signing?',
@@ -66,6 +70,7 @@ return [
         'script' => [
             'done' => 'All signed', 'one' => '1 place left', 'many' => ':count places left', 'finish' => 'Finish',
             'start' => 'Start', 'next' => 'Next place', 'sign' => 'Sign here', 'initial' => 'Initial here', 'made' => 'done',
+            'save' => 'Save', 'check' => 'Check this box', 'uncheck' => 'Uncheck', 'answer' => 'Your answer',
             'old' => 'This page was open too long. Reload it. Everything you signed is saved.', 'failed' => 'That did not work. Try '.
                 'again.', 'offline' => 'There is no connection. What you signed so far is saved. Try again in a moment.',
         ],

@@ -2,6 +2,7 @@
 
 import { at, element } from './on-page.js';
 import { proof } from './proof.js';
+import { newKey } from './shelf.js';
 
 const root = document.querySelector('[data-sign]');
 
@@ -9,55 +10,63 @@ if (root?.dataset.sign === 'marks') marks();
 if (root?.dataset.sign === 'adopt') adopt();
 
 function marks() {
-    const go = document.querySelector('#go');
-    const left = document.querySelector('#left');
-    const said = document.querySelector('#said');
-    const mine = () => [...document.querySelectorAll('.mark.mine')];
-    const open = () => mine().filter((mark) => !mark.classList.contains('made'));
+    const find = (id) => document.querySelector(id);
+    const [go, skip, left, said, entry, text] = ['#go', '#skip', '#left', '#said', '#entry', '#entry-text'].map(find);
     const words = JSON.parse(root.dataset.words);
+    const skipped = new Set();
+    const mine = () => [...document.querySelectorAll('.mark.mine')];
+    const is = (mark, state) => mark.classList.contains(state);
+    const atHand = () => go.dataset.at && find(`[data-mark="${go.dataset.at}"]`);
+    // Of places of which only one may stand, none is left once one does.
+    const isSettled = (mark) => is(mark, 'made') || is(mark, 'unasked') ||
+        mark.dataset.group !== '' && mine().some((one) => one.dataset.group === mark.dataset.group && is(one, 'made'));
+    const open = () => mine().filter((mark) => !isSettled(mark) && !(is(mark, 'optional') && skipped.has(mark.dataset.mark)));
+    const owed = () => mine().filter((mark) => !isSettled(mark) && !is(mark, 'optional'))
+        .filter((mark, index, all) => mark.dataset.group === '' || all.findIndex((one) => one.dataset.group === mark.dataset.group) === index);
     // A double tap means one thing: what the control says next is not answered by it.
     let deaf = 0;
     const rest = (milliseconds) => { deaf = performance.now() + milliseconds; };
+    // What is typed and not stored yet is there again after the page was left.
+    const kept = (mark) => `unanimus:typed:${mark.dataset.mark}`;
 
     function paint() {
-        const count = open().length;
+        const count = owed().length;
         left.textContent = count === 0 ? words.done : count === 1 ? words.one : words.many.replace(':count', count);
-        go.textContent = count === 0 ? words.finish : open().length === mine().length ? words.start : words.next;
+        go.textContent = open().length === 0 ? words.finish : open().length === mine().length ? words.start : words.next;
+        skip.hidden = true;
+        entry.hidden = true;
     }
 
-    const larger = document.querySelector('#larger');
+    const larger = find('#larger');
     larger.addEventListener('click', () => {
         larger.setAttribute('aria-pressed', root.classList.toggle('larger'));
-        const at = go.dataset.at && document.querySelector(`[data-mark="${go.dataset.at}"]`);
-        at?.scrollIntoView({ block: 'center', inline: 'center' });
+        atHand()?.scrollIntoView({ block: 'center', inline: 'center' });
     });
+
+    // What the one large control does at a place.
+    function offer(mark) {
+        const { kind, format, hint } = mark.dataset;
+        go.dataset.at = mark.dataset.mark;
+        go.textContent = { signature: words.sign, initials: words.initial, text: words.save }[kind] ?? (is(mark, 'made') ? words.uncheck : words.check);
+        skip.hidden = !is(mark, 'optional') || is(mark, 'made');
+        entry.hidden = kind !== 'text' && hint === '';
+        entry.querySelector('label').textContent = hint || words.answer;
+        text.hidden = kind !== 'text';
+        if (kind !== 'text') return;
+        text.rows = format === 'lines' ? 4 : 1;
+        text.inputMode = { number: 'decimal', money: 'decimal', email: 'email', phone: 'tel' }[format] ?? 'text';
+        text.value = localStorage.getItem(kept(mark)) ?? mark.dataset.value;
+    }
 
     function to(mark) {
         mark.scrollIntoView({ block: 'center', inline: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
         mark.focus({ preventScroll: true });
-        go.textContent = mark.dataset.kind === 'signature' ? words.sign : words.initial;
-        go.dataset.at = mark.dataset.mark;
+        offer(mark);
+        if (mark.dataset.kind === 'text') text.focus({ preventScroll: true });
         rest(180);
     }
 
-    async function make(mark) {
-        if (mark.classList.contains('made') || mark.dataset.busy) return;
-        mark.dataset.busy = '1';
-        said.hidden = true;
-        try {
-            const answer = await fetch(`${root.dataset.url}/marks/${mark.dataset.mark}`, { method: 'POST', headers: { Accept: 'application/json', ...proof() } });
-            const body = await answer.json().catch(() => ({}));
-            if (!answer.ok) throw new Error(answer.status === 419 ? words.old : body.message || words.failed);
-            mark.classList.add('made');
-            mark.setAttribute('aria-label', `${mark.getAttribute('aria-label')}, ${words.made}`);
-            mark.querySelector('.drawn').innerHTML = body.drawn;
-        } catch (fault) {
-            said.textContent = fault instanceof TypeError ? words.offline : fault.message;
-            said.hidden = false;
-            return;
-        } finally {
-            delete mark.dataset.busy;
-        }
+    function onward() {
         delete go.dataset.at;
         paint();
         const next = open()[0];
@@ -66,30 +75,93 @@ function marks() {
         go.focus();
     }
 
+    // How the places stand: one may have taken the place of another, or ask for one that was not asked for.
+    function take(places) {
+        for (const mark of mine()) {
+            const place = places[mark.dataset.mark];
+            if (!place) continue;
+            const isMade = place.drawn !== '';
+            mark.classList.toggle('unasked', !place.asked);
+            if (isMade !== is(mark, 'made')) {
+                const label = mark.getAttribute('aria-label').replace(`, ${words.made}`, '');
+                mark.setAttribute('aria-label', isMade ? `${label}, ${words.made}` : label);
+            }
+            mark.classList.toggle('made', isMade);
+            mark.querySelector('.drawn').innerHTML = place.drawn;
+        }
+    }
+
+    async function tell(mark, method, body = {}) {
+        if (mark.dataset.busy) return false;
+        mark.dataset.busy = '1';
+        said.hidden = true;
+        try {
+            const answer = await fetch(`${root.dataset.url}/marks/${mark.dataset.mark}`, {
+                method,
+                headers: { 'Content-Type': 'application/json', Accept: 'application/json', ...proof() },
+                body: JSON.stringify({ ...body, once: newKey() }),
+            });
+            const told = await answer.json().catch(() => ({}));
+            if (!answer.ok) throw new Error(answer.status === 419 ? words.old : told.message || words.failed);
+            take(told.places);
+            return true;
+        } catch (fault) {
+            said.textContent = fault instanceof TypeError ? words.offline : fault.message;
+            said.hidden = false;
+            return false;
+        } finally {
+            delete mark.dataset.busy;
+        }
+    }
+
+    async function make(mark) {
+        const { kind } = mark.dataset;
+        const isBack = kind === 'tick' ? is(mark, 'made') : kind === 'text' && is(mark, 'made') && text.value.trim() === '';
+        if (is(mark, 'unasked') || is(mark, 'made') && kind !== 'tick' && kind !== 'text') return;
+        const value = kind === 'text' ? text.value : undefined;
+        if (!await tell(mark, isBack ? 'DELETE' : 'POST', { value })) return;
+        mark.dataset.value = isBack ? '' : value ?? '';
+        localStorage.removeItem(kept(mark));
+        if (isBack && is(mark, 'optional')) skipped.add(mark.dataset.mark);
+        onward();
+    }
+
+    // A text is typed first; whatever else is made at once.
+    const press = (mark) => (mark.dataset.kind === 'text' ? to(mark) : make(mark));
     for (const mark of mine()) {
-        mark.addEventListener('click', () => make(mark));
+        mark.addEventListener('click', () => press(mark));
         mark.addEventListener('keydown', (event) => {
             if (event.key === 'Enter' || event.key === ' ') {
                 event.preventDefault();
-                make(mark);
+                press(mark);
             }
         });
         mark.addEventListener('focus', () => {
-            if (!mark.classList.contains('made')) {
-                go.dataset.at = mark.dataset.mark;
-                go.textContent = mark.dataset.kind === 'signature' ? words.sign : words.initial;
-            }
+            if (!is(mark, 'made') || mark.dataset.kind === 'text' || mark.dataset.kind === 'tick') offer(mark);
         });
     }
+    text.addEventListener('input', () => {
+        if (atHand()) localStorage.setItem(kept(atHand()), text.value);
+    });
+    text.addEventListener('keydown', (event) => {
+        if (event.key !== 'Enter' || event.shiftKey || event.isComposing || atHand()?.dataset.format === 'lines') return;
+        event.preventDefault();
+        if (!event.repeat && atHand()) make(atHand());
+    });
+    skip.addEventListener('click', () => {
+        if (performance.now() < deaf || !atHand()) return;
+        skipped.add(go.dataset.at);
+        onward();
+    });
     go.addEventListener('click', () => {
         if (performance.now() < deaf) return;
-        const at = go.dataset.at && document.querySelector(`[data-mark="${go.dataset.at}"]`);
-        if (at && !at.classList.contains('made')) return make(at);
+        const mark = atHand();
+        if (mark && (mark.dataset.kind === 'text' || !is(mark, 'made'))) return make(mark);
         const next = open()[0];
         if (next) return to(next);
         if (!go.dataset.sent) {
             go.dataset.sent = '1';
-            document.querySelector('#finish').submit();
+            find('#finish').submit();
         }
     });
     paint();

@@ -2,41 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Models\DealFile;
-use App\Models\Paper;
 use App\Models\Round;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
-use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\SigningRefusal;
-
-/** A paper from outside, brought into a file, with a round composed of it. */
-function roundOfPaper(DealFile $file, string $content): Round
-{
-    $test = test();
-    $bytes = str_starts_with($content, '%PDF') ? $content : MadePdf::page($content);
-    $pdf = UploadedFile::fake()->createWithContent('Their addendum.pdf', $bytes);
-    $test->as('tomas')
-        ->post("/files/{$file->key}/papers", ['pdf' => $pdf, 'key' => 'outside-paper-1'], ['Accept' => 'application/json'])
-        ->assertOk();
-    $test->seeAll();
-    $paper = Paper::query()->where('title', 'Their addendum')->sole();
-    $test->as('tomas')
-        ->post("/files/{$file->key}/rounds", ['papers' => [$paper->key]])
-        ->assertRedirect();
-    $test->seeAll();
-
-    return Round::query()->orderByDesc('id')->firstOrFail();
-}
-
-/** @param  array<string, mixed>  $change */
-function placed(Round $round, array $change, string $who = 'tomas'): Illuminate\Testing\TestResponse
-{
-    static $number = 0;
-
-    return test()->as($who)->postJson("/rounds/{$round->key}/marks", ['key' => 'change-key-'.(++$number), ...$change]);
-}
 
 /** @return list<string> */
 function marksOf(Round $round): array
@@ -142,7 +111,7 @@ it('refuses in words a place that cannot be, and leaves everything as it was', f
     'a paper that is not there' => [['paper' => 7], SigningRefusal::NoSuchPaper],
     'nobody on that seat' => [['seat' => 'buyer.5'], SigningRefusal::SeatEmpty],
     'the other side’s client' => [['seat' => 'seller.1'], SigningRefusal::NotAskedByUs],
-    'a kind that nobody puts on pages' => [['kind' => MarkKind::Tick->value], SigningRefusal::NoSuchPlace],
+    'a check box that is not there' => [['terms' => ['when' => str_repeat('C', 26)]], SigningRefusal::NoSuchBox],
     'no numbers' => [['place' => ['a', 'b', 'c', 'd']], SigningRefusal::NoSuchPlace],
 ]);
 

@@ -31,7 +31,7 @@ it('keeps a signer to their own steps, in order', function () {
     $this->post("{$link}/finish")->assertSessionHas('reason', SigningRefusal::PlaceLeft->value);
     $this->postJson("{$link}/marks/{$own->key}")
         ->assertOk()
-        ->assertJsonStructure(['drawn', 'left']);
+        ->assertJsonStructure(['places' => [$own->key => ['drawn', 'asked']], 'left']);
     $this->postJson("{$link}/marks/{$own->key}")
         ->assertOk()
         ->assertJson(['left' => 0]);

@@ -24,7 +24,7 @@ const CORE = [
     'Parties' => [],
     'Requirements' => ['Dates', 'Money', 'Parties', 'Steps', 'Terms'],
     'Review' => ['Files', 'Steps'],
-    'Signing' => ['Dates', 'Files', 'Pages', 'Parties', 'Steps'],
+    'Signing' => ['Dates', 'Files', 'Money', 'Pages', 'Parties', 'Steps', 'Terms'],
     'Steps' => [],
     'Terms' => ['Dates', 'Money', 'Pages', 'Parties', 'Steps'],
 ];

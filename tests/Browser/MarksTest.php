@@ -132,3 +132,86 @@ it('holds places that could not be stored on the device, and stores them when th
         30,
     );
 });
+
+it('takes several places with Shift, aligns them, gives them to another and takes all of it back with one key each', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Sewer addendum.pdf' => builderAddendum()]);
+    $this->seeText('Sewer addendum', '.board', 30);
+    $hand->take('[aria-label="Select Sewer addendum"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $this->seeText('14 places were found', '#pencil');
+    [$first, $second] = $this->browser->executeScript('return [...document.querySelectorAll(".spot")].map((one) => one.dataset.mark)');
+    $click = fn (string $key, bool $more) => $this->browser->executeScript(
+        'const at = document.querySelector(`[data-mark="${arguments[0]}"]`); const box = at.getBoundingClientRect();'.
+            'for (const name of ["pointerdown", "pointerup"]) at.dispatchEvent(new PointerEvent(name, { bubbles: true, button: 0, '.
+            'pointerId: 1, shiftKey: arguments[1], clientX: box.x + 4, clientY: box.y + 4 }));',
+        [$key, $more],
+    );
+    $this->browser->executeScript('SVGElement.prototype.setPointerCapture = () => {}');
+    $click($first, false);
+    $click($second, true);
+    expect($this->all('.spot.chosen'))->toHaveCount(2);
+    $hand->click('Same size', '#several')->key('3');
+    $saved = fn () => $this->eventually(
+        fn () => str_contains($this->find('#marks-told')->getText(), 'saved') ?: null,
+        'the changes were not stored',
+    );
+    $saved();
+    $of = "FROM marks m JOIN rounds r ON r.id = m.round_id WHERE r.title = 'Sewer addendum' AND m.key IN ('{$first}', '{$second}')";
+    $seats = fn (): string => (string) one("SELECT string_agg(m.seat, ' ' ORDER BY m.seat) {$of}");
+    $this->eventually(fn () => $seats() === 'agent.1 agent.1' ?: null, 'both were not given to the agent');
+    expect((int) one("SELECT count(DISTINCT (m.width, m.height)) {$of}"))->toBe(1);
+    $hand->chord("\u{E009}", 'z');
+    $this->eventually(fn () => str_starts_with($seats(), 'buyer.1') ?: null, 'it was not taken back with one key');
+});
+
+it('asks a signer for a text and a check box, keeps what is typed when the page is left, and seals it', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Lender.pdf' => MadePdf::page(MadePdf::text(72, 300, 'Buyer: ______________________________', 10))]);
+    $this->seeText('Lender', '.board', 30);
+    $hand->take('[aria-label="Select Lender"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $hand->key("\u{E007}")->key('t');
+    $hand->point('#p0 svg', -60, -100);
+    $this->waitFor('#terms:not([hidden])');
+    $this->find('#terms [name=hint]')->sendKeys('Name of the lender');
+    $this->find('#terms [name=required]')->click();
+    $this->eventually(
+        fn () => one("SELECT terms->>'required' FROM marks WHERE terms->>'hint' = 'Name of the lender'") === 'false' ?: null,
+        'what is asked was not stored',
+    );
+    $hand->click('Send', '#compose');
+    $this->seeText('Out for signature');
+    $text = (string) $this->find('textarea[id^="text-"]')->getAttribute('value');
+    preg_match('~(/sign/\S+)~', $text, $link);
+    $this->visit($link[1]);
+    $this->find('[name=agree]')->click();
+    $this->find('form[action$=consent] .button')->click();
+    $this->waitFor('[data-sign=adopt]');
+    $this->find('form[action$=adopt] .button.solid')->click();
+    $this->waitFor('#go')->click();
+    $this->seeText('Name of the lender', '#entry');
+    $this->seeText('Leave it empty', '.go-bar');
+    $this->find('#entry-text')->sendKeys('Brackwater');
+    $this->visit($link[1]);
+    $this->waitFor('#go')->click();
+    $this->eventually(fn () => $this->find('#entry-text')->getAttribute('value') === 'Brackwater' ?: null, 'what was typed is gone');
+    $this->find('#entry-text')->sendKeys("\u{E007}");
+    $this->eventually(fn () => $this->all('.mark.made') !== [] ?: null, 'the entry was not stored');
+    $this->eventually(fn () => $this->find('#go')->getText() === 'Sign here' ?: null, 'it did not go on to the signature');
+    $this->browser->executeScript('document.querySelector(".mark[data-kind=signature]").dispatchEvent(new MouseEvent("click"))');
+    $this->eventually(fn () => $this->find('#go')->getText() === 'Finish' ?: null, 'it cannot be finished');
+    // A press right after the last mark is taken for a double tap: pressed until it counts.
+    $this->eventually(function (): ?true {
+        $this->browser->executeScript('document.querySelector("#go")?.click()');
+
+        return str_contains($this->find('body')->getText(), 'Thank you') ?: null;
+    }, 'it was not finished');
+    expect(one("SELECT data->>'value' FROM round_events WHERE data->>'entered' = 'true' ORDER BY id DESC LIMIT 1"))->toBe('Brackwater');
+});

@@ -135,7 +135,7 @@ it('tells one choice from any other by its digest, and sets the initials of a dr
 /** @param  list<array{EventKind, string|null, array<string, string>}>  $events */
 function roundAfter(array ...$events): RoundState
 {
-    $turns = [new Turn('buyer.1', 1, ['a', 'b']), new Turn('buyer.2', 1, ['c']), new Turn('agent.1', 2, [])];
+    $turns = [Turn::signing('buyer.1', 1, ['a', 'b']), Turn::signing('buyer.2', 1, ['c']), Turn::signing('agent.1', 2, [])];
     $all = [[EventKind::Sent], ...$events];
 
     return RoundState::fold($turns, array_map(fn (array $one) => new RoundEvent($one[0], $one[1] ?? null, $one[2] ?? []), $all));
@@ -164,7 +164,7 @@ it('refuses to finish with exactly one place unsigned, and before agreeing', fun
         ->toBeRefused(SigningRefusal::AdoptedForGood);
     // A place signed twice is signed once, and the other is still owed.
     $twice = roundAfter(...$way, ...[[EventKind::Marked, 'buyer.1', ['mark' => 'a']]]);
-    expect($twice->made['buyer.1'])->toBe(['a'])->and($twice->owes('buyer.1'))->toBe(['b'])->and($twice->owes('nobody'))->toBe([]);
+    expect($twice->made->of('buyer.1'))->toBe(['a'])->and($twice->owes('buyer.1'))->toBe(['b'])->and($twice->owes('nobody'))->toBe([]);
     expect(fn () => roundAfter([EventKind::Consented, 'buyer.1'], [EventKind::Adopted, 'buyer.1'], [EventKind::Marked, 'buyer.1']))
         ->toBeRefused(SigningRefusal::NotTheirs);
 });

@@ -18,7 +18,7 @@ use Unanimus\Signing\SignerStatus;
 use Unanimus\Signing\SigningRefusal;
 use Unanimus\Signing\Turn;
 
-$turns = [new Turn('buyer.1', 1, ['a', 'b']), new Turn('buyer.2', 1, ['c']), new Turn('agent.1', 2, ['d'])];
+$turns = [Turn::signing('buyer.1', 1, ['a', 'b']), Turn::signing('buyer.2', 1, ['c']), Turn::signing('agent.1', 2, ['d'])];
 $did = static fn (EventKind $kind, ?string $seat = null, array $data = []) => new RoundEvent($kind, $seat, $data);
 
 /** Everything one signer does, from opening to finishing. @return list<RoundEvent> */
@@ -130,7 +130,7 @@ it('counts the same mark once', function () use ($turns, $did) {
         $did(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
         $did(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
     ]);
-    expect($state->made['buyer.1'])
+    expect($state->made->of('buyer.1'))
         ->toBe(['a'])
         ->and($state->owes('buyer.1'))
         ->toBe(['b']);
@@ -143,7 +143,7 @@ it('comes to one end whatever order two signers finish in', function () {
         $turns = [];
         foreach (range(1, mt_rand(2, 5)) as $n) {
             $marks = array_map(static fn (int $m) => "{$n}-{$m}", range(1, mt_rand(1, 4)));
-            $turns[] = new Turn("buyer.{$n}", mt_rand(1, 2), $marks);
+            $turns[] = Turn::signing("buyer.{$n}", mt_rand(1, 2), $marks);
             $people["buyer.{$n}"] = wholeWay("buyer.{$n}", ...$marks);
         }
         $state = RoundState::fold($turns, [new RoundEvent(EventKind::Sent)]);

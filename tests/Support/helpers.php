@@ -217,3 +217,30 @@ function authorized(App\Models\DealFile $file): void
         ->assertSessionHas('told');
     test()->seeAll();
 }
+
+/** A paper from outside, brought into a file, with a round composed of it. */
+function roundOfPaper(App\Models\DealFile $file, string $content): App\Models\Round
+{
+    $test = test();
+    $bytes = str_starts_with($content, '%PDF') ? $content : Tests\Support\MadePdf::page($content);
+    $pdf = Illuminate\Http\UploadedFile::fake()->createWithContent('Their addendum.pdf', $bytes);
+    $test->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $pdf, 'key' => 'outside-paper-1'], ['Accept' => 'application/json'])
+        ->assertOk();
+    $test->seeAll();
+    $paper = App\Models\Paper::query()->where('title', 'Their addendum')->sole();
+    $test->as('tomas')
+        ->post("/files/{$file->key}/rounds", ['papers' => [$paper->key]])
+        ->assertRedirect();
+    $test->seeAll();
+
+    return App\Models\Round::query()->orderByDesc('id')->firstOrFail();
+}
+
+/** @param  array<string, mixed>  $change */
+function placed(App\Models\Round $round, array $change, string $who = 'tomas'): Illuminate\Testing\TestResponse
+{
+    static $number = 0;
+
+    return test()->as($who)->postJson("/rounds/{$round->key}/marks", ['key' => 'change-key-'.(++$number), ...$change]);
+}

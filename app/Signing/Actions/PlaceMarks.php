@@ -11,12 +11,15 @@ use App\Models\RoundPaper;
 use App\Models\Sight;
 use App\Models\Signer;
 use App\Models\SigningMark;
+use App\Signing\PlacedMark;
 use App\Signing\RoundDesk;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Pages\Rect;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\MarkSpot;
+use Unanimus\Signing\MarkTerms;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\Seat;
@@ -29,31 +32,53 @@ final class PlaceMarks
     /**
      * A mark as it is from now on; under a key that is known it is changed, and no longer in pencil.
      *
-     * @param array{paper: int, page: int, seat: string, kind: MarkKind, place: array<mixed>} $given paper: its place in the round
-     *
-     * @throws StepRefused when the round was sent, there is no such page, or nobody of ours sits there
+     * @throws StepRefused when the round was sent, there is no such page, nobody of ours sits there, or an entry cannot be read
      */
-    public function put(Round $round, string $key, array $given): void
+    public function put(Round $round, string $key, PlacedMark $given): void
     {
         $this->lock($round);
-        $sent = $round->papers->firstWhere('position', $given['paper']) ?? throw SigningRefusal::NoSuchPaper->because();
-        $size = RoundDesk::sizes($sent)[$given['page'] - 1] ?? throw SigningRefusal::NoSuchPaper->because();
-        $place = MarkSpot::on($given['kind'], $given['place'], $size);
-        $signer = $this->signer($round, Seat::of($given['seat']));
+        $sent = $round->papers->firstWhere('position', $given->paper) ?? throw SigningRefusal::NoSuchPaper->because();
+        $size = RoundDesk::sizes($sent)[$given->page - 1] ?? throw SigningRefusal::NoSuchPaper->because();
+        $place = MarkSpot::on($given->kind, $given->place, $size);
+        $signer = $this->signer($round, $given->seat);
         $mark = $round->marks()->where('key', $key)->first();
-        $values = [...self::at($place), 'seat' => $signer->seat, 'kind' => $given['kind'], 'sure' => null];
+        $values = [
+            ...self::at($place),
+            'seat' => $signer->seat,
+            'kind' => $given->kind,
+            'terms' => $this->terms($round, $given->kind, $given->terms),
+            'sure' => null,
+        ];
         $mark === null
-            ? $this->add($round, $sent, ['key' => $key, 'page' => $given['page'], ...$values])
+            ? $this->add($round, $sent, ['key' => $key, 'page' => $given->page, ...$values])
             : $mark->update($values);
         // Where on the page it stands is arranged until it is sent; whose it is and what is told.
-        if ($mark === null || $mark->wasChanged(['seat', 'kind'])) {
+        if ($mark === null || $mark->wasChanged(['seat', 'kind', 'terms'])) {
             $this->tell($round, $mark === null ? 'Place to sign added' : 'Place to sign changed', [
-                'kind' => $given['kind']->label(),
+                'kind' => $given->kind->label(),
                 'paper' => $sent->title,
-                'page' => $given['page'],
+                'page' => $given->page,
                 'person' => $signer->name,
             ]);
         }
+    }
+
+    /**
+     * @param array<string, mixed> $given
+     * @return array<string, string|bool>
+     */
+    private function terms(Round $round, MarkKind $kind, array $given): array
+    {
+        $terms = MarkTerms::fromArray($kind, $given);
+        $box = $terms->when === '' ? null : $round->marks()->where('key', $terms->when)->first();
+        if ($terms->when !== '' && $box?->kind !== MarkKind::Tick) {
+            throw SigningRefusal::NoSuchBox->because();
+        }
+        $filled = $terms->filled === null || $kind !== MarkKind::Text
+            ? []
+            : ['filled' => $terms->format->read($terms->filled, $round->file->office->today())];
+
+        return [...$terms->toArray($kind), ...$filled];
     }
 
     /** Takes a mark away; taken away already is as good. @throws StepRefused when the round was sent */
@@ -65,6 +90,10 @@ final class PlaceMarks
             return;
         }
         $mark->delete();
+        // What hung on a check box that is no longer there is asked for as it would be without it.
+        foreach ($round->marks()->where('terms->when', $key)->get() as $hung) {
+            $hung->update(['terms' => array_diff_key($hung->terms, ['when' => true])]);
+        }
         $sent = $round->papers->firstWhere('id', $mark->round_paper_id);
         $this->tell($round, 'Place to sign removed', [
             'kind' => $mark->kind->label(),
@@ -159,10 +188,25 @@ final class PlaceMarks
             'name' => $party->signing_name ?: $party->name,
             'initials' => $party->initials,
             'email' => $party->email,
+            'capacity' => (string) $party->capacity,
+            'company' => self::company($round, $party),
             'turn' => $turn,
         ]);
 
         return $signer;
+    }
+
+    /** For whom they sign: the entity they sign for, their own company, or the brokerage of those who serve here. */
+    private static function company(Round $round, Party $party): string
+    {
+        return match (true) {
+            $party->kind === 'entity' => $party->name,
+            (string) $party->firm !== '' => (string) $party->firm,
+            in_array($party->role, [PartyRole::Agent, PartyRole::Broker], true) => (string) DB::table('brokerages')
+                ->where('id', $round->brokerage_id)
+                ->value('name'),
+            default => '',
+        };
     }
 
     /** @return array{x: float, y: float, width: float, height: float} */

@@ -12,10 +12,10 @@ use App\Models\RoundPaper;
 use App\Models\SealedSet;
 use App\Models\Sight;
 use App\Models\Signer;
+use App\Signing\MarkWords;
 use App\Storage\Bytes;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Moment;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
@@ -32,7 +32,6 @@ use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetPart;
 use Unanimus\Signing\EventKind;
-use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SealRefused;
 
@@ -147,13 +146,9 @@ final class SealSet
                 throw SealRefused::signatureDiffers($signer->seatOf()->label());
             }
         }
-        $made = $round->events
-            ->where('kind', EventKind::Marked->value)
-            ->mapWithKeys(static fn (Event $event) => [$event->seat.' '.($event->data['mark'] ?? '') => true]);
-        foreach ($round->marks as $mark) {
-            ! $mark->kind->needsAct() ||
-                isset($made["{$mark->seat} {$mark->key}"]) ||
-                throw SealRefused::markNotMade($mark->seatOf()->label());
+        $state = $round->state();
+        foreach ($round->signers as $signer) {
+            $state->owes($signer->seat) === [] || throw SealRefused::markNotMade($signer->seatOf()->label());
         }
     }
 
@@ -188,21 +183,13 @@ final class SealSet
     private function drawings(Round $round, RoundPaper $sent, array $sizes): array
     {
         $drawings = [];
+        $words = new MarkWords($round);
         foreach ($round->marks->where('round_paper_id', $sent->id) as $mark) {
-            $signer = $round->signers->firstWhere('seat', $mark->seat) ?? throw SealRefused::signatureMissing($mark->seatOf()->label());
-            $signature = $signer->signature() ?? throw SealRefused::signatureMissing($mark->seatOf()->label());
             $drawing = $drawings[$mark->page] ??= new Drawing(...$sizes[$mark->page - 1]);
-            MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, $this->signedOn($round, $signer));
+            $words->draw($drawing, $mark);
         }
 
         return $drawings;
-    }
-
-    private function signedOn(Round $round, Signer $signer): string
-    {
-        $at = $this->when($round, $signer, EventKind::Finished);
-
-        return $at === null ? '—' : LocalDate::at($at, $round->file->office->timeZone())->slashed();
     }
 
     private function moment(Round $round, Signer $signer, EventKind $kind): string
@@ -255,7 +242,7 @@ final class SealSet
                             'at' => Moment::record($event->at, $round->file->office->zone),
                             'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
                             'what' => EventKind::from($event->kind)
-                                ->label().(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
+                                ->told($event->data).(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
                             'from' => trim((string) $event->address),
                         ],
                     )

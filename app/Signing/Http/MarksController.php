@@ -7,11 +7,13 @@ namespace App\Signing\Http;
 use App\Models\Round;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\PlaceMarks;
+use App\Signing\PlacedMark;
 use App\Signing\RoundDesk;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
+use Unanimus\Signing\EntryFormat;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\Seat;
 
@@ -31,15 +33,22 @@ final class MarksController
             'kind' => ['required_if:do,put', Rule::enum(MarkKind::class)],
             'place' => 'required_if:do,put|array|size:4',
             'word' => 'nullable|string|max:80',
+            'terms' => 'nullable|array:required,hint,format,group,when,filled',
+            'terms.hint' => 'nullable|string|max:80',
+            'terms.format' => ['nullable', Rule::enum(EntryFormat::class)],
+            'terms.group' => 'nullable|string|max:20',
+            'terms.when' => 'nullable|string|size:26',
+            'terms.filled' => 'nullable|string|max:500',
         ]);
         match ($given['do']) {
-            'put' => $marks->put($round, $given['mark'], [
-                'paper' => (int) $given['paper'],
-                'page' => (int) $given['page'],
-                'seat' => $given['seat'],
-                'kind' => MarkKind::from($given['kind']),
-                'place' => $given['place'],
-            ]),
+            'put' => $marks->put($round, $given['mark'], new PlacedMark(
+                (int) $given['paper'],
+                (int) $given['page'],
+                Seat::of($given['seat']),
+                MarkKind::from($given['kind']),
+                $given['place'],
+                $given['terms'] ?? [],
+            )),
             'drop' => $marks->drop($round, $given['mark']),
             'keep' => $marks->keep($round),
             default => $marks->who($round, (int) $given['paper'], (string) ($given['word'] ?? ''), Seat::of($given['seat'])),

@@ -7,11 +7,14 @@ namespace App\Signing\Http;
 use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Signer;
+use App\Models\SigningMark;
 use App\Papers\PageStore;
 use App\Papers\PaperText;
 use App\Papers\PdfAnswer;
 use App\Signing\Actions\AdoptSignature;
 use App\Signing\Actions\RecordEvent;
+use App\Signing\Http\Requests\MakeMarkRequest;
+use App\Signing\MarkWords;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
@@ -22,11 +25,10 @@ use Illuminate\Http\Response;
 use Unanimus\Pages\Drawing;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
-use Unanimus\Signing\MarkDrawing;
+use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
-use Unanimus\Signing\SigningRefusal;
 
 /** The signer's pages: no account, one link. */
 final class SignController
@@ -62,6 +64,7 @@ final class SignController
             'token' => $token,
             'view' => RoundView::forSigner($round, $token),
             'left' => count($round->state()->owes($signer->seat)),
+            'made' => $round->state()->made,
         ]);
     }
 
@@ -113,24 +116,69 @@ final class SignController
         return to_route('sign', $token);
     }
 
-    public function mark(Request $request, string $token, string $key): JsonResponse
+    public function mark(MakeMarkRequest $request, string $token, string $key): JsonResponse
     {
         $signer = $this->signer($request);
         $mark = $signer->round->marks->firstWhere('key', $key) ?? abort(404);
-        $sent = $signer->round->papers->firstWhere('id', $mark->round_paper_id);
-        $state = $this->record($request, $signer, EventKind::Marked, "mark:{$signer->seat}:{$key}", [
-            'mark' => $key,
-            'where' => $mark->kind->value.', '.($sent->title ?? '').", page {$mark->page}",
-        ]);
-        $drawing = new Drawing(612, 792);
-        $signature = $signer->signature() ?? throw SigningRefusal::NotAdopted->because();
-        MarkDrawing::on($drawing, $mark->kind, $mark->place(), $signature, '');
+        $value = $mark->kind === MarkKind::Text
+            ? $mark->terms()->format->read((string) $request->validated('value'), $signer->round->file->office->today())
+            : null;
+        $this->record($request, $signer, EventKind::Marked, $this->once($request, $signer, $mark), array_filter(
+            [
+                'mark' => $key,
+                'where' => self::where($mark, $signer->round),
+                'value' => $value,
+                'entered' => $mark->kind->isEntered(),
+            ],
+            static fn (string|bool|null $one) => $one !== null && $one !== false,
+        ));
 
-        return new JsonResponse([
-            'drawn' => $drawing->inner(),
-            'left' => count($state->owes($signer->seat)),
-            'next' => $state->owes($signer->seat)[0] ?? null,
+        return $this->places($signer);
+    }
+
+    /** Takes back what was typed or checked. */
+    public function clear(MakeMarkRequest $request, string $token, string $key): JsonResponse
+    {
+        $signer = $this->signer($request);
+        $mark = $signer->round->marks->firstWhere('key', $key) ?? abort(404);
+        $this->record($request, $signer, EventKind::Cleared, 'cleared:'.$this->once($request, $signer, $mark), [
+            'mark' => $key,
+            'where' => self::where($mark, $signer->round),
         ]);
+
+        return $this->places($signer);
+    }
+
+    private static function where(SigningMark $mark, Round $round): string
+    {
+        $title = $round->papers->firstWhere('id', $mark->round_paper_id)->title ?? '';
+
+        return "{$mark->kind->label()}, {$title}, page {$mark->page}";
+    }
+
+    /** A signature is made once; what is typed or checked may change, each time by a key of its own. */
+    private function once(MakeMarkRequest $request, Signer $signer, SigningMark $mark): string
+    {
+        return "mark:{$signer->seat}:{$mark->key}".($mark->kind->isEntered() ? ':'.$request->validated('once') : '');
+    }
+
+    /** How the signer's places stand now: one may have taken the place of another. */
+    private function places(Signer $signer): JsonResponse
+    {
+        $round = $signer->round->refresh()->load(['signers', 'marks', 'events', 'file.office']);
+        $state = $round->state();
+        $words = new MarkWords($round);
+        $places = [];
+        foreach ($round->marks->where('seat', $signer->seat) as $mark) {
+            $act = $mark->act();
+            if ($act !== null) {
+                $drawing = new Drawing(612, 792);
+                $words->draw($drawing, $mark);
+                $places[$mark->key] = ['drawn' => $drawing->inner(), 'asked' => $state->made->isAskedFor($act)];
+            }
+        }
+
+        return new JsonResponse(['places' => $places, 'left' => count($state->owes($signer->seat))]);
     }
 
     public function finish(Request $request, string $token): RedirectResponse

@@ -1,6 +1,6 @@
 <section class="mark-desk" aria-label="Places to sign">
     <h2>Places to sign</h2>
-    <p class="dim small">Choose who and what, then click where it goes on the page.</p>
+    <p class="dim small">Choose who and what, then click where it goes on the page. Shift takes several.</p>
     <div class="seats" role="radiogroup" aria-label="Who signs there">
         @foreach ($desk['seats'] as $index => $seat)
             <button type="button" role="radio" aria-checked="{{ $index === 0 ? 'true' : 'false' }}" data-seat="{{ $seat['seat'] }}">
@@ -10,10 +10,30 @@
         @endforeach
     </div>
     <div class="kinds" role="radiogroup" aria-label="What goes there">
-        @foreach (['signature' => 's', 'initials' => 'i', 'date' => 'd', 'name' => 'n'] as $kind => $key)
-            <button type="button" role="radio" aria-checked="{{ $kind === 'signature' ? 'true' : 'false' }}"
-                data-kind="{{ $kind }}">{{ ucfirst($kind) }} <kbd>{{ $key }}</kbd></button>
+        @foreach (\Unanimus\Signing\MarkKind::cases() as $kind)
+            <button type="button" role="radio" aria-checked="{{ $kind->value === 'signature' ? 'true' : 'false' }}"
+                data-kind="{{ $kind->value }}" data-key="{{ $kind->shortcut() }}">{{ ucfirst($kind->label()) }}
+                @if ($kind->shortcut() !== '')<kbd>{{ $kind->shortcut() }}</kbd>@endif</button>
         @endforeach
+    </div>
+    <form id="terms" class="terms" hidden>
+        <label class="line" data-for="text tick"><span>What it asks for</span><input class="input" name="hint" maxlength="80"
+            autocomplete="off" placeholder="name of the lender"></label>
+        <label class="line" data-for="text"><span>Answer</span><select name="format">
+            @foreach (\Unanimus\Signing\EntryFormat::cases() as $format)<option
+                value="{{ $format->value }}">{{ $format->label() }}</option>@endforeach</select></label>
+        <label class="line" data-for="text"><span>Enter it for them</span><input class="input" name="filled" maxlength="500"
+            autocomplete="off" placeholder="leave empty for the signer"></label>
+        <label class="checkbox" data-for="tick"><input type="checkbox" name="ticked"> Checked by you</label>
+        <label class="checkbox" data-for="signature initials text tick"><input type="checkbox" name="required"> Required</label>
+        <label class="line" data-for="signature initials text tick"><span>Asked for</span><select name="when"></select></label>
+        <label class="line" data-for="signature initials text tick"><span>Only one of</span><input class="input" name="group"
+            maxlength="20" autocomplete="off" placeholder="a name for the choice"></label>
+    </form>
+    <div id="several" class="several" hidden>
+        <button type="button" class="button tight" data-align="left">Align left</button>
+        <button type="button" class="button tight" data-align="foot">Align on the line</button>
+        <button type="button" class="button tight" data-align="size">Same size</button>
     </div>
     <div id="pencil" class="say now" hidden>
         <span></span> <button type="button" class="button tight now" data-keep>Keep all <kbd>Enter</kbd></button>

@@ -15,17 +15,23 @@
                         height="{{ $page['height'] }}"/>
                     @foreach ($page['marks'] as $shown)
                         @php($m = $shown['mark']) @php($place = $m->place())
-                            @php($mine = $m->seat === $signer->seat && $m->kind->needsAct())
-                        @if ($mine)
-                            <g @class(['mark mine', 'made' => $shown['made']]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}"
-                                tabindex="0" role="button" aria-label="{{ __($m->kind->value === 'signature' ? 'client.sign.sign_here' :
-                                'client.sign.initials_here') }}, {{ __('client.page', ['page' => $m->page]) }}{{ $shown['made'] ?
+                            @php($act = $m->seat === $signer->seat ? $m->act() : null)
+                        @if ($act)
+                            @php($terms = $m->terms())
+                            @php($word = __('client.sign.'.['signature' => 'sign_here', 'initials' => 'initials_here',
+                                'text' => 'type_here', 'tick' => 'check_here'][$m->kind->value]))
+                            <g @class(['mark mine', 'made' => $shown['made'], 'optional' => ! $act->isRequired,
+                                'unasked' => ! $made->isAskedFor($act)]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}"
+                                data-group="{{ $act->group }}" data-format="{{ $terms->format->value }}" data-hint="{{ $terms->hint }}"
+                                data-value="{{ $made->values[$m->key] ?? '' }}"
+                                tabindex="0" role="button" aria-label="{{ $terms->hint ?: $word }}, {{ __('client.page', ['page' =>
+                                $m->page]) }}{{ $act->isRequired ? '' : __('client.sign.optional') }}{{ $shown['made'] ?
                                 __('client.sign.done') : '' }}">
                                 <rect x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}"
                                     rx="1.5"/>
                                 <text class="word" x="{{ $place->x + $place->width / 2 }}" y="{{ $place->y + $place->height / 2 +
-                                    2.5 }}">{{ __($m->kind->value === 'signature' ? 'client.sign.sign_here' :
-                                    'client.sign.initials_here') }}</text>
+                                    2.5 }}">{{ $m->kind->value === 'tick' ? '' : ($m->kind->value === 'text' && $terms->hint !== '' ?
+                                    $terms->hint : $word) }}</text>
                                 <g class="drawn" aria-hidden="true">{!! $shown['drawn'] !!}</g>
                             </g>
                         @elseif ($shown['drawn'] !== '')
@@ -37,9 +43,13 @@
         @endforeach
         @include('signing.ask')
         <form id="finish" method="post" action="/sign/{{ $token }}/finish">@csrf</form>
-        <div class="go-bar"><span class="left-count" id="left" role="status">{{ trans_choice('client.sign.left', $left) }}</span>
+        <div class="go-bar">
+            <div class="entry" id="entry" hidden><label for="entry-text"></label><textarea class="textarea" id="entry-text" rows="1"
+                maxlength="500"></textarea></div>
+            <span class="left-count" id="left" role="status">{{ trans_choice('client.sign.left', $left) }}</span>
             <button class="button" id="larger" type="button" aria-pressed="false" title="{{ __('client.sign.larger') }}"><span
             aria-hidden="true">A+</span><span class="unseen">{{ __('client.sign.larger') }}</span></button>
+            <button class="button" id="skip" type="button" hidden>{{ __('client.sign.skip') }}</button>
             <button class="button now" id="go" type="button">{{ __('client.sign.start') }}</button></div>
     </div>
 </x-guest>

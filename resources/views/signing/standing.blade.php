@@ -37,8 +37,9 @@
         @foreach ($round->events->reverse()->take(60) as $event)<li>
             <span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ?
             ($names[$event->seat] ?? $event->seat) :
-            $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->label() }}{{ isset($event->data['where']) ?
-            ', '.$event->data['where'] : '' }}{{ isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>
+            $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
+            isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{
+            isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>
             @endforeach
     </ul>
 </div>
