@@ -48,6 +48,7 @@ use App\Review\Http\ReviewController;
 use App\Signing\Http\MarksController;
 use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
+use App\Signing\Http\RoundPapersController;
 use App\Signing\Http\SignController;
 use App\Signing\Http\SignerLink;
 use Illuminate\Support\Facades\Route;
@@ -344,6 +345,12 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
+    Route::post('/rounds/{round}/papers', [RoundPapersController::class, 'store'])->name('rounds.papers');
+    Route::put('/rounds/{round}/papers', [RoundPapersController::class, 'order'])->name('rounds.papers.order');
+    Route::delete('/rounds/{round}/papers/{position}', [RoundPapersController::class, 'destroy'])
+        ->name('rounds.papers.destroy')
+        ->where('position', '\d{1,3}');
+    Route::post('/rounds/{round}/looked', [RoundPapersController::class, 'looked'])->name('rounds.looked');
     Route::get('/rounds/{round}/marks', [MarksController::class, 'show'])->name('rounds.marks.show');
     Route::post('/rounds/{round}/marks', [MarksController::class, 'store'])->name('rounds.marks');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}/places', [MarksController::class, 'places'])

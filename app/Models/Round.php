@@ -82,7 +82,7 @@ final class Round extends Record
     /** @return HasMany<RoundPaper, $this> */
     public function papers(): HasMany
     {
-        return $this->hasMany(RoundPaper::class)->orderBy('position');
+        return $this->hasMany(RoundPaper::class)->orderBy('place')->orderBy('id');
     }
 
     /** @return HasMany<Signer, $this> */

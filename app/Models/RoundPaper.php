@@ -12,7 +12,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $round_id
  * @property int $paper_id
- * @property int $position
+ * @property int $position what it is called in the round; stays the same
+ * @property int $place where it stands among the others
+ * @property list<int> $seen pages that were looked at at the desk
  * @property string $title
  * @property string|null $sha256
  * @property int $pages
@@ -26,9 +28,9 @@ final class RoundPaper extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['unclear' => 'array', 'reading' => 'boolean'];
+    protected $casts = ['unclear' => 'array', 'reading' => 'boolean', 'seen' => 'array'];
 
-    protected $attributes = ['unclear' => '[]', 'reading' => false];
+    protected $attributes = ['unclear' => '[]', 'reading' => false, 'seen' => '[]'];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

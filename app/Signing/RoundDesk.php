@@ -65,6 +65,14 @@ final class RoundDesk
         ];
     }
 
+    /** A round as it is stored now, with all that its desk shows. */
+    public static function fresh(Round $round): Round
+    {
+        return Round::query()
+            ->with(['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'papers.paper.values', 'signers', 'marks'])
+            ->findOrFail($round->id);
+    }
+
     /** @return list<array{float, float}> sizes of the pages of a paper that is still open */
     public static function sizes(RoundPaper $sent): array
     {

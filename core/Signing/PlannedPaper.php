@@ -17,6 +17,7 @@ final readonly class PlannedPaper
      * @param int $pencil places found on it that nobody has looked at
      * @param list<string> $unclear words on it that name somebody without saying whom: "client"
      * @param bool $reading whether its places are still being looked for
+     * @param int $unseen pages of it that nobody has looked at since it was put into the round
      */
     public function __construct(
         public string $key,
@@ -27,6 +28,7 @@ final readonly class PlannedPaper
         public int $pencil = 0,
         public array $unclear = [],
         public bool $reading = false,
+        public int $unseen = 0,
     ) {
     }
 }

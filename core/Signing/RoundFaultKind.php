@@ -27,9 +27,12 @@ enum RoundFaultKind
     /** A fact from elsewhere that nobody has checked stands on a contract. */
     case FactUnchecked;
 
+    /** Pages that nobody has looked at at the desk. */
+    case PagesUnseen;
+
     /** Whether the round cannot be sent with it; otherwise it is said, and the sender decides. */
     public function isBlocking(): bool
     {
-        return ! in_array($this, [self::LastDayAfterOffer, self::FactUnchecked], true);
+        return ! in_array($this, [self::LastDayAfterOffer, self::FactUnchecked, self::PagesUnseen], true);
     }
 }

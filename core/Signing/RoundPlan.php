@@ -132,6 +132,11 @@ final class RoundPlan
         } elseif (! $paper->isSigned && $paper->unclear === []) {
             $faults[] = new RoundFault(RoundFaultKind::PaperUnsigned, "No one signs “{$paper->title}”.", paper: $paper->key);
         }
+        if ($paper->unseen > 0) {
+            $pages = $paper->unseen === 1 ? '1 page' : "{$paper->unseen} pages";
+            $told = "Not looked at yet: {$pages} of “{$paper->title}”.";
+            $faults[] = new RoundFault(RoundFaultKind::PagesUnseen, $told, paper: $paper->key);
+        }
         $count = count($paper->missing);
         if ($count > 0) {
             $blanks = $count === 1 ? 'a required blank' : "{$count} required blanks";

@@ -49,6 +49,7 @@ enum SigningRefusal: string implements Reason
     case SeatEmpty = 'signing.seat-empty';
     case NotAskedByUs = 'signing.not-asked-by-us';
     case NoSuchPaper = 'signing.no-such-paper';
+    case PapersChanged = 'signing.papers-changed';
     case NothingEntered = 'signing.nothing-entered';
     case NoNumber = 'signing.no-number';
     case NoEmailAddress = 'signing.no-email-address';
@@ -98,6 +99,7 @@ enum SigningRefusal: string implements Reason
             self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
             self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',
             self::NoSuchPaper => 'That paper or page is not in this round. Nothing was changed.',
+            self::PapersChanged => 'The papers of this round changed meanwhile. Reload the page and put them in order again.',
             self::NothingEntered => 'Type your answer first.',
             self::NoNumber => '“{typed}” is not a number. Enter it like 12 or 1,250.5.',
             self::NoEmailAddress => '“{typed}” is not an email address.',

@@ -9,6 +9,7 @@ import { newKey } from './waiting.js';
 const form = document.querySelector('[data-bring]');
 const list = document.querySelector('#bringing');
 let queue = Promise.resolve();
+const keys = [];
 let brought = 0;
 let refused = 0;
 
@@ -52,6 +53,7 @@ async function send(file, line) {
         const answer = await post(file, key, line);
         if (answer && answer.status === 200 && answer.told) {
             brought += 1;
+            keys.push(key);
             line.textContent = answer.told;
             line.className = 'ok';
             return;
@@ -68,7 +70,11 @@ async function send(file, line) {
         await pause(Math.min(1000 * 2 ** tries, 15000));
         const found = await standing(key);
         if (found && found.state !== 'unknown') {
-            if (found.state === 'refused') refused += 1; else brought += 1;
+            if (found.state === 'refused') refused += 1;
+            else {
+                brought += 1;
+                keys.push(key);
+            }
             line.textContent = found.told;
             line.className = found.state === 'refused' ? 'late' : 'ok';
             return;
@@ -77,15 +83,30 @@ async function send(file, line) {
     }
 }
 
+// Where it goes on from here: what came in is put into the round that is being composed.
+async function onward() {
+    const uploads = new URLSearchParams(keys.splice(0).map((key) => ['uploads[]', key]));
+    if (!form.dataset.then || !uploads.size) return;
+    const answer = await fetch(form.dataset.then, { method: 'POST', headers: { Accept: 'application/json', ...proof() }, body: uploads }).catch(() => null);
+    if (answer?.ok) return;
+    refused += 1;
+    const line = document.createElement('li');
+    line.className = 'late';
+    line.textContent = `It is in the file, but not in this round yet: ${(await answer?.json().catch(() => null))?.message || 'no connection. Add it below.'}`;
+    list.append(line);
+}
+
 function bring(files) {
     list.hidden = false;
+    list.closest('details')?.setAttribute('open', '');
     for (const file of files) {
         const line = document.createElement('li');
         line.textContent = `${file.name}: waits`;
         list.append(line);
         queue = queue.then(() => send(file, line));
     }
-    queue = queue.then(() => {
+    queue = queue.then(async () => {
+        await onward();
         // Where all went well the board shows it; what was refused stays to be read.
         if (brought && !refused) location.reload();
         else if (brought && !list.querySelector('[data-again]')) {

@@ -4,6 +4,8 @@
 import { drawMark } from './compose/drawing.js';
 import { linesOf } from './compose/lines.js';
 import { copy, desk, find, pageOf, pages, round, selected, state } from './compose/state.js';
+import './bring.js';
+import { countMarks } from './compose/papers.js';
 import { follow } from './compose/pointer.js';
 import { ahead, keepSteps, past, remembered } from './compose/steps.js';
 import { showTerms } from './compose/terms.js';
@@ -138,6 +140,7 @@ function draw() {
         layer.replaceChildren(...state.marks.filter((mark) => pageOf(mark) === page).map(drawMark));
     }
     drawPanel();
+    countMarks();
     if (focused) document.querySelector(`[data-mark="${focused}"]`)?.focus({ preventScroll: true });
 }
 

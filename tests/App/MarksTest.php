@@ -2,25 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Models\Round;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
 use Unanimus\Signing\SigningRefusal;
-
-/** @return list<string> */
-function marksOf(Round $round): array
-{
-    test()->seeAll();
-
-    return array_values(
-        $round->marks()
-            ->orderBy('y')
-            ->orderBy('x')
-            ->get()
-            ->map(static fn ($mark) => "{$mark->kind->value} {$mark->seat}".($mark->sure === null ? '' : ' in pencil'))
-            ->all(),
-    );
-}
 
 const OUTSIDE = [
     [72, 300, 'Buyer: ______________________________  Date: ______________'],

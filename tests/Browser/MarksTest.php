@@ -211,7 +211,31 @@ it('asks a signer for a text and a check box, keeps what is typed when the page 
     $this->eventually(function (): ?true {
         $this->browser->executeScript('document.querySelector("#go")?.click()');
 
-        return str_contains($this->find('body')->getText(), 'Thank you') ?: null;
+        return str_contains($this->find('body')->getText(), 'Everyone has signed') ?: null;
     }, 'it was not finished');
     expect(one("SELECT data->>'value' FROM round_events WHERE data->>'entered' = 'true' ORDER BY id DESC LIMIT 1"))->toBe('Brackwater');
+});
+
+it('takes a dropped file into the round at the desk, and puts it first with the keyboard', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Note of the roofer.pdf' => MadePdf::page(MadePdf::text(72, 300, 'Buyer: ______________________', 10))]);
+    $this->seeText('Note of the roofer', '.board', 30);
+    $hand->take('[aria-label="Select Note of the roofer"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $hand->drop('#compose-desk', ['Note of the plumber.pdf' => MadePdf::page(MadePdf::text(72, 500, 'Buyer: ______________________', 10))]);
+    $this->seeText('Note of the plumber', '.thumbs', 30);
+    $this->eventually(fn () => count($this->all('.unlooked')) === 1 ?: null, 'a page in view does not count as looked at', 20);
+    $this->browser->executeScript('document.querySelectorAll("[data-position]")[1].focus()');
+    $hand->chord("\u{E00A}", "\u{E013}");
+    $this->eventually(
+        fn () => one(
+            "SELECT string_agg(p.title, ', ' ORDER BY p.place) FROM round_papers p JOIN rounds r ON r.id = p.round_id ".
+                "WHERE r.title LIKE 'Note of the roofer%'",
+        ) === 'Note of the plumber, Note of the roofer' ?: null,
+        'the order was not stored',
+    );
+    expect($this->axe())->toBe([]);
 });

@@ -73,7 +73,7 @@ it('says when the offer expires before the last day to sign, and lets it be sent
         ->and(planFaults([$ana], [$good], '2026-12-02', null))
         ->toBe([]);
     expect(array_values(array_filter(RoundFaultKind::cases(), fn (RoundFaultKind $kind) => ! $kind->isBlocking())))
-        ->toBe([RoundFaultKind::LastDayAfterOffer, RoundFaultKind::FactUnchecked])
+        ->toBe([RoundFaultKind::LastDayAfterOffer, RoundFaultKind::FactUnchecked, RoundFaultKind::PagesUnseen])
         ->and(RoundPlan::faults([$ana], [$good], null, null, ['Parcel', 'County'])[0]->text)
         ->toBe('On the contract and not checked yet: Parcel, County.');
 });

@@ -244,3 +244,18 @@ function placed(App\Models\Round $round, array $change, string $who = 'tomas'): 
 
     return test()->as($who)->postJson("/rounds/{$round->key}/marks", ['key' => 'change-key-'.(++$number), ...$change]);
 }
+
+/** @return list<string> */
+function marksOf(App\Models\Round $round): array
+{
+    test()->seeAll();
+
+    return array_values(
+        $round->marks()
+            ->orderBy('y')
+            ->orderBy('x')
+            ->get()
+            ->map(static fn ($mark) => "{$mark->kind->value} {$mark->seat}".($mark->sure === null ? '' : ' in pencil'))
+            ->all(),
+    );
+}

@@ -40,6 +40,7 @@ final class PlainInput
         'terms',
         'to',
         'turns',
+        'uploads',
         'v',
         'when',
     ];

@@ -8,34 +8,31 @@ use App\History\History;
 use App\Models\DealFile;
 use App\Models\KnownFact;
 use App\Models\Paper;
-use App\Models\Party;
 use App\Models\Round;
 use App\Models\RoundPaper;
-use App\Models\Sight;
 use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Models\User;
-use App\Signing\FoundMarks;
-use App\Signing\Jobs\ReadScan;
 use App\Terms\FactBook;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\Filling;
-use Unanimus\Forms\MarkPlace;
 use Unanimus\Requirements\FactCatalog;
 use Unanimus\Signing\PlannedPaper;
 use Unanimus\Signing\PlannedSigner;
-use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundPlan;
-use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
 final class ComposeRound
 {
+    public function __construct(private readonly PutPapers $put)
+    {
+    }
+
     /**
      * @param list<Paper> $papers
      *
@@ -53,57 +50,7 @@ final class ComposeRound
             'user_id' => $by->id,
             'last_day' => $file->office->today()->plusDays(RoundPlan::DAYS),
         ]);
-        $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id];
-        // Of the other side's clients their own agent keeps the address; a round asks them there all the same.
-        $parties = Sight::asTheFile(
-            $file->id,
-            static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()),
-        );
-        $forms = array_map(static fn (Paper $paper) => $paper->form()->marks ?? [], $papers);
-        $taken = array_values($parties->keys()->all());
-        $asked = Seat::askedBy($file->represents);
-        $found = array_map(
-            static fn (Paper $paper, array $marks) => $marks === [] ? FoundMarks::on($paper, $taken, $asked) : [],
-            $papers,
-            $forms,
-        );
-        $places = [
-            ...array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms)),
-            ...array_filter(array_map(static fn (ProposedMark $mark) => $mark->seat, array_merge(...$found))),
-        ];
-        $turns = RoundPlan::turns($file->represents, array_values($places), $taken);
-        $position = 0;
-        foreach ($papers as $index => $paper) {
-            /** @var RoundPaper $sent */
-            $sent = $round
-                ->papers()
-                ->create([
-                    ...$base,
-                    'paper_id' => $paper->id,
-                    'position' => $index,
-                    'title' => $paper->title,
-                    'pages' => count($paper->form()->pages ?? []) ?: $paper->latest->pages ?? 0,
-                    'reading' => $forms[$index] === [] && FoundMarks::mustBeRead($paper),
-                    'unclear' => PlaceFound::unclear($found[$index]),
-                ]);
-            foreach ($forms[$index] as $mark) {
-                isset($turns[(string) $mark->seat]) &&
-                    $round->marks()->create([...$base, 'round_paper_id' => $sent->id, ...self::mark($mark), 'position' => $position++]);
-            }
-            foreach ($found[$index] as $mark) {
-                isset($turns[(string) $mark->seat]) &&
-                    $round
-                        ->marks()
-                        ->create([...$base, 'round_paper_id' => $sent->id, ...PlaceFound::mark($mark), 'position' => $position++]);
-            }
-        }
-        foreach ($round->papers()->where('reading', true)->pluck('id') as $sent) {
-            ReadScan::begin($file->brokerage_id, (int) $sent);
-        }
-        foreach ($turns as $seat => $turn) {
-            PlaceMarks::ask($round, $parties[$seat], $turn);
-        }
-
+        ($this->put)($round->setRelation('file', $file), $papers);
         History::add($file->brokerage_id, $file->id, 'Round drafted', ['round' => $round->title], SeenBy::side($side));
 
         return $round;
@@ -135,6 +82,7 @@ final class ComposeRound
                 $round->marks->where('round_paper_id', $sent->id)->whereNotNull('sure')->count(),
                 array_values(array_unique(array_column($sent->unclear, 'word'))),
                 $sent->reading,
+                max(0, $sent->pages - count($sent->seen)),
             );
         });
         $expiry = $facts->value('acceptance') === null ? $facts->value('offer_expiry') : null;
@@ -168,20 +116,6 @@ final class ComposeRound
                 ->pluck('name')
                 ->all(),
         );
-    }
-
-    /** @return array<string, mixed> */
-    private static function mark(MarkPlace $mark): array
-    {
-        return [
-            'seat' => (string) $mark->seat,
-            'kind' => $mark->kind,
-            'page' => $mark->page,
-            'x' => $mark->place->x,
-            'y' => $mark->place->y,
-            'width' => $mark->place->width,
-            'height' => $mark->place->height,
-        ];
     }
 
     /** @param  non-empty-list<Paper>  $papers */

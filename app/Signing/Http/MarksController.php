@@ -77,9 +77,7 @@ final class MarksController
     /** @return array<string, mixed> */
     private static function desk(Round $round): array
     {
-        $round = $round->fresh(
-            ['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'papers.paper.values', 'signers', 'marks'],
-        ) ?? abort(404);
+        $round = RoundDesk::fresh($round);
 
         return [
             ...RoundDesk::of($round),

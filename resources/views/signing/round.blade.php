@@ -21,10 +21,24 @@
     @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b>
         {{ $round->reason }}</p>@endif
     <div class="desk" @if ($drafting) id="compose-desk" data-round="{{ $round->key }}" data-desk="{{ json_encode($desk) }}" @endif>
-        <nav class="thumbs" aria-label="Papers">
-            @foreach ($view->pages as $index => $page)<a href="#p{{ $index }}"><img src="{{ $page['image'] }}" alt="" loading="lazy"
-                width="76" height="98">{{ $page['page'] === 1 ? mb_strimwidth($page['paper']->title, 0, 16, '…') :
-                $page['page'] }}</a>@endforeach
+        <nav class="thumbs" aria-label="Papers"@if ($drafting) data-papers="/rounds/{{ $round->key }}/papers"@endif>
+            @foreach ($view->pages as $index => $page)
+                @php($sent = $page['paper'])
+                @if ($drafting && $page['page'] === 1)
+                    @if ($index > 0)</div>@endif
+                    <div class="in-order" data-position="{{ $sent->position }}" tabindex="0" draggable="true"
+                        title="Drag it, or move it with Alt and the arrow keys">
+                    <div class="which"><b>{{ $sent->title }}</b>
+                        <span class="dim" data-count="{{ $sent->position }}"></span>
+                        @if ($round->papers->count() > 1)<button class="plain-button" form="out-{{ $sent->position }}"
+                            title="Take it out of this round"><span aria-hidden="true">×</span><span class="unseen">Take {{ $sent->title }}
+                            out of this round</span></button>@endif</div>
+                @endif
+                <a href="#p{{ $index }}" @class(['unlooked' => $drafting && ! in_array($page['page'], $sent->seen, true)])><img
+                    src="{{ $page['image'] }}" alt="" loading="lazy" width="76" height="98">{{ $drafting || $page['page'] > 1 ?
+                    $page['page'] : mb_strimwidth($sent->title, 0, 16, '…') }}</a>
+            @endforeach
+            @if ($drafting)</div>@include('signing.add-papers')@endif
         </nav>
         <div>
             @foreach ($view->pages as $index => $page)
@@ -81,6 +95,9 @@
                         <button class="button tight">Mark as checked</button>
                     </form>
                 @endif
+                @foreach ($round->papers as $sent)
+                    <form id="out-{{ $sent->position }}" method="post"
+                        action="/rounds/{{ $round->key }}/papers/{{ $sent->position }}">@csrf @method('delete')</form>@endforeach
                 @foreach ($round->signers as $signer)
                     <form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf
                     @method('delete')</form>@endforeach

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Http;
+
+use App\Models\Paper;
+use App\Models\Round;
+use App\Models\Upload;
+use App\Papers\SelectedPapers;
+use App\Signing\Actions\ArrangePapers;
+use App\Signing\Actions\ComposeRound;
+use App\Signing\RoundDesk;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+
+/** The papers on the composing desk: added, taken out, put in order, looked at. */
+final class RoundPapersController
+{
+    public function __construct(private readonly ArrangePapers $arrange)
+    {
+    }
+
+    /** Papers of the file by their keys, or what was just brought in by the keys of its uploads. */
+    public function store(Request $request, Round $round): RedirectResponse|JsonResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(
+            [
+                'papers' => 'required_without:uploads|array|max:60',
+                'papers.*' => 'string|max:26',
+                'uploads' => 'nullable|array|max:60',
+                'uploads.*' => 'string|max:60',
+            ],
+            ['papers.required_without' => 'Select at least one paper first.'],
+        );
+        $brought = Upload::query()
+            ->where('deal_file_id', $round->deal_file_id)
+            ->whereIn('key', $given['uploads'] ?? [])
+            ->whereNotNull('paper_id')
+            ->with('paper')
+            ->get()
+            ->map(static fn (Upload $upload) => $upload->paper->key ?? '')
+            ->all();
+        $count = $this->arrange->add($round, SelectedPapers::from($round->file, [...$given['papers'] ?? [], ...$brought]));
+        $told = $count === 1 ? 'Added 1 paper.' : "Added {$count} papers.";
+
+        return $request->expectsJson() ? new JsonResponse(['told' => $told]) : to_route('rounds.show', $round)->with('told', $told);
+    }
+
+    public function destroy(Round $round, int $position): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $this->arrange->takeOut($round, $position);
+
+        return to_route('rounds.show', $round)->with('told', 'Taken out of this round. The paper stays in the file.');
+    }
+
+    public function order(Request $request, Round $round): Response
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'integer|min:0|max:1000']);
+        $this->arrange->order($round, array_values(array_map(intval(...), $given['papers'])));
+
+        return new Response('', 204);
+    }
+
+    public function looked(Request $request, Round $round): Response
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['paper' => 'required|integer|min:0|max:1000', 'page' => 'required|integer|min:1|max:2000']);
+        if (! $this->arrange->looked($round, (int) $given['paper'], (int) $given['page'])) {
+            return new Response('', 204);
+        }
+
+        return response()->view('signing.faults', ['faults' => ComposeRound::faults(RoundDesk::fresh($round))]);
+    }
+
+    /** @return list<Paper> papers of the file that could go into the round */
+    public static function open(Round $round): array
+    {
+        $there = $round->papers->pluck('paper_id')->all();
+
+        return array_values(
+            $round->file->papers
+                ->filter(static fn (Paper $paper) => $paper->state->isOpen() && ! in_array($paper->id, $there, true))
+                ->sortBy('title')
+                ->all(),
+        );
+    }
+}

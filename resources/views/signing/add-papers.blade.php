@@ -1,0 +1,17 @@
+@php($open = \App\Signing\Http\RoundPapersController::open($round))
+<details class="add-papers">
+    <summary class="button tight">Add papers</summary>
+    @if ($open !== [])
+        <form method="post" action="/rounds/{{ $round->key }}/papers">
+            @csrf
+            @foreach ($open as $paper)<label class="checkbox"><input type="checkbox" name="papers[]" value="{{ $paper->key }}">
+                {{ $paper->title }}</label>@endforeach
+            <button class="button tight solid">Add</button>
+        </form>
+    @endif
+    <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring
+        data-then="/rounds/{{ $round->key }}/papers">@csrf
+        <label class="small">Or from your computer, or drop it anywhere here
+            <input type="file" name="pdf" multiple></label></form>
+    <ul id="bringing" hidden></ul>
+</details>

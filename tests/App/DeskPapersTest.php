@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Paper;
+use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\SendRound;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
+use Unanimus\Files\PaperState;
+use Unanimus\Signing\RoundFault;
+use Unanimus\Signing\RoundFaultKind;
+use Unanimus\Signing\SigningRefusal;
+
+it('adds papers to a round, once, and asks whoever signs on them', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 740, 'Nothing that says who signs.'));
+    expect($round->signers()->count())->toBe(0);
+    $paper = $this->paper($file, 'M-102');
+    foreach ([1, 2] as $time) {
+        $this->as('tomas')->post("/rounds/{$round->key}/papers", ['papers' => [$paper->key]])->assertRedirect("/rounds/{$round->key}");
+    }
+    $this->seeAll();
+    expect($round->papers()->pluck('title')->all())
+        ->toBe(['Their addendum', $paper->title])
+        ->and($round->signers()->pluck('seat')->all())
+        ->toContain('buyer.1', 'buyer.2', 'agent.1')
+        ->and($round->marks()->count())
+        ->toBe(count($paper->form()->marks ?? []));
+});
+
+it('brings a dropped file into the file and the round at once', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 740, 'The first one.'));
+    $pdf = UploadedFile::fake()->createWithContent('Second.pdf', MadePdf::page(MadePdf::text(72, 300, 'Buyer: __________________', 10)));
+    $this->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $pdf, 'key' => 'dropped-on-desk'], ['Accept' => 'application/json'])
+        ->assertOk();
+    $this->postJson("/rounds/{$round->key}/papers", ['uploads' => ['dropped-on-desk']])
+        ->assertOk()
+        ->assertJson(['told' => 'Added 1 paper.']);
+    $this->seeAll();
+    expect($round->papers()->pluck('title')->all())
+        ->toBe(['Their addendum', 'Second'])
+        ->and(marksOf($round))
+        ->toBe(['signature buyer.1 in pencil']);
+});
+
+it('takes a paper out with its marks and whoever signed nothing else, never the last one', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 300, 'Buyer: __________________', 10));
+    $this->as('tomas')->post("/rounds/{$round->key}/papers", ['papers' => [$this->paper($file, 'M-102')->key]]);
+    $this->delete("/rounds/{$round->key}/papers/1")->assertRedirect("/rounds/{$round->key}");
+    $this->delete("/rounds/{$round->key}/papers/1")->assertRedirect("/rounds/{$round->key}");
+    $this->seeAll();
+    expect($round->papers()->pluck('position')->all())->toBe([0])->and($round->signers()->pluck('seat')->all())->toBe(['buyer.1']);
+    $this->as('tomas')->delete("/rounds/{$round->key}/papers/0")->assertSessionHas('reason', SigningRefusal::NoPapers->value);
+    expect(Paper::query()->where('form_number', 'M-102')->where('deal_file_id', $file->id)->sole()->state)->toBe(PaperState::Draft);
+});
+
+it('puts papers in order; what they are called stays, so that a change under way finds its paper', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 740, 'Nothing that says who signs.'));
+    $this->as('tomas')->post("/rounds/{$round->key}/papers", ['papers' => [$this->paper($file, 'M-102')->key]]);
+    $this->putJson("/rounds/{$round->key}/papers", ['papers' => [1, 0]])->assertNoContent();
+    $this->putJson("/rounds/{$round->key}/papers", ['papers' => [1]])
+        ->assertStatus(409)
+        ->assertJsonPath('reason', SigningRefusal::PapersChanged->value);
+    $this->seeAll();
+    expect($round->papers()->pluck('position')->all())->toBe([1, 0]);
+    placed($round, [
+        'do' => 'put',
+        'mark' => str_repeat('Q', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'buyer.1',
+        'kind' => 'signature',
+        'place' => [72, 500, 170, 22],
+    ])->assertOk();
+    $this->seeAll();
+    $addendum = $round->papers()->where('position', 0)->sole();
+    expect($round->marks()->where('key', str_repeat('Q', 26))->sole()->round_paper_id)->toBe($addendum->id);
+    Auth::setUser($this->people['tomas']);
+    app(SendRound::class)($round->refresh());
+    foreach (['putJson' => '', 'deleteJson' => '/0'] as $way => $which) {
+        $this->{$way}("/rounds/{$round->key}/papers{$which}", ['papers' => [0, 1]])
+            ->assertStatus(409)
+            ->assertJsonPath('reason', SigningRefusal::AlreadyOut->value);
+    }
+});
+
+it('says which pages nobody has looked at, until somebody has', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 300, 'Buyer: __________________', 10));
+    $unseen = fn () => array_filter(
+        ComposeRound::faults($round->refresh()->load(['papers.paper.values', 'signers', 'marks', 'file.knownFacts'])),
+        static fn (RoundFault $fault) => $fault->kind === RoundFaultKind::PagesUnseen,
+    );
+    expect($unseen())->toHaveCount(1);
+    $this->as('tomas')->postJson("/rounds/{$round->key}/looked", ['paper' => 0, 'page' => 2])->assertNoContent();
+    $this->postJson("/rounds/{$round->key}/looked", ['paper' => 0, 'page' => 1])->assertOk()->assertDontSee('Not looked at');
+    $this->postJson("/rounds/{$round->key}/looked", ['paper' => 0, 'page' => 1])->assertNoContent();
+    $this->seeAll();
+    expect($unseen())->toBe([])->and(DB::table('round_papers')->where('round_id', $round->id)->value('seen'))->toBe('[1]');
+});
