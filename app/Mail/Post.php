@@ -31,10 +31,10 @@ final class Post
                 [
                     ...self::about($round),
                     'until' => $round->last_day === null ? '' : (string) __('mail.invite.until', ['day' => $round->last_day->long()]),
-                    'message' => $round->message,
+                    'message' => trim("{$signer->note}\n\n{$round->message}"),
                 ],
                 $round->papers->count(),
-            ),
+            )->about($round->subject),
             "signer {$signer->key}",
         );
     }
@@ -102,6 +102,7 @@ final class Post
 
     public static function finished(Round $round, SealedSet $set): void
     {
+        self::copies($round, $set);
         $told = [];
         foreach ($round->signers as $signer) {
             if (($signer->email ?? '') !== '') {
@@ -125,6 +126,34 @@ final class Post
                 "/files/{$round->file->key}",
             );
         }
+    }
+
+    /** To those who get the set besides whoever signed. */
+    private static function copies(Round $round, SealedSet $set): void
+    {
+        foreach ($round->copies as $copy) {
+            self::letter(
+                $round,
+                "copy:{$round->key}:".mb_strtolower($copy['email']),
+                new Addressee($copy['name'], $copy['email']),
+                Wording::of('finished.copy', [...self::about($round), 'pages' => $set->pages]),
+                null,
+                $set->sha256,
+            );
+        }
+    }
+
+    /** A round that was set to go out and did not. */
+    public static function heldBack(Round $round, string $why): void
+    {
+        $about = [...self::about($round), 'why' => $why];
+        self::letter(
+            $round,
+            "held:{$round->key}:".Str::ulid(),
+            Addressee::user($round->sender),
+            Wording::of('held', $about),
+            "/rounds/{$round->key}",
+        );
     }
 
     /** A letter to someone of the brokerage, about no file. */

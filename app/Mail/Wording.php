@@ -11,6 +11,12 @@ final readonly class Wording
     {
     }
 
+    /** The same under a subject of its sender's; an empty one changes nothing. */
+    public function about(string $subject): self
+    {
+        return $subject === '' ? $this : new self($subject, $this->body, $this->label);
+    }
+
     /**
      * @param array<string, string|int> $with what the words speak of; what is empty leaves no gap
      */

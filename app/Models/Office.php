@@ -17,6 +17,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $name
  * @property string $zone
  * @property array<string, string> $holidays
+ * @property list<int> $reminder_days days before the last day on which those who have not signed are reminded
  * @property list<string> $preferred_forms numbers of the forms it prefers to others like them
  */
 final class Office extends Record
@@ -26,9 +27,9 @@ final class Office extends Record
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array'];
+    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array'];
 
-    protected $attributes = ['preferred_forms' => '[]'];
+    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]'];
 
     public function timeZone(): \DateTimeZone
     {

@@ -29,7 +29,11 @@ use Unanimus\Signing\Turn;
  * @property int $deal_file_id
  * @property Side|null $side whose own it is; null: both sides'
  * @property string $title
+ * @property string $subject of the letters; empty for the usual one
  * @property string $message
+ * @property list<array{name: string, email: string}> $copies who gets the set in the end besides those who sign
+ * @property Carbon|null $send_at when it goes out by itself
+ * @property string $held_because why it did not go out by itself
  * @property RoundStatus $status
  * @property LocalDate|null $last_day
  * @property int $user_id
@@ -53,6 +57,8 @@ final class Round extends Record
         'last_day' => AsDay::class,
         'side' => Side::class,
         'status' => RoundStatus::class,
+        'copies' => 'array',
+        'send_at' => 'datetime',
         'sent_at' => 'datetime',
         'over_at' => 'datetime',
     ];
@@ -60,7 +66,11 @@ final class Round extends Record
     protected $attributes = [
         'side' => null,
         'status' => 'drafting',
+        'subject' => '',
         'message' => '',
+        'copies' => '[]',
+        'send_at' => null,
+        'held_because' => '',
         'last_day' => null,
         'reason' => null,
         'sent_at' => null,

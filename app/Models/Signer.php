@@ -25,6 +25,7 @@ use Unanimus\Signing\SignerStatus;
  * @property string $initials
  * @property string|null $email
  * @property int $turn
+ * @property string $note words for them alone, in the letter that asks them
  * @property string $capacity as it is printed where it is asked for, "as trustee"
  * @property string $company for whom they sign, where they sign for one
  * @property SignerStatus $status
@@ -46,7 +47,14 @@ final class Signer extends Record
     /** @var array<string, string> */
     protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class];
 
-    protected $attributes = ['adopted' => null, 'capacity' => '', 'company' => '', 'link_version' => 1, 'status' => 'waiting'];
+    protected $attributes = [
+        'adopted' => null,
+        'note' => '',
+        'capacity' => '',
+        'company' => '',
+        'link_version' => 1,
+        'status' => 'waiting',
+    ];
 
     /** @return BelongsTo<Round, $this> */
     public function round(): BelongsTo

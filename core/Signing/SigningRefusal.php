@@ -49,6 +49,10 @@ enum SigningRefusal: string implements Reason
     case SeatEmpty = 'signing.seat-empty';
     case NotAskedByUs = 'signing.not-asked-by-us';
     case NoSuchPaper = 'signing.no-such-paper';
+    case TooManyCopies = 'signing.too-many-copies';
+    case NoTimeToSend = 'signing.no-time-to-send';
+    case SentAfterLastDay = 'signing.sent-after-last-day';
+    case SenderLeft = 'signing.sender-left';
     case PapersChanged = 'signing.papers-changed';
     case NothingEntered = 'signing.nothing-entered';
     case NoNumber = 'signing.no-number';
@@ -99,6 +103,10 @@ enum SigningRefusal: string implements Reason
             self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
             self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',
             self::NoSuchPaper => 'That paper or page is not in this round. Nothing was changed.',
+            self::TooManyCopies => 'Copies go to {most} people at most.',
+            self::NoTimeToSend => 'Choose a time within the next 90 days.',
+            self::SentAfterLastDay => 'It would go out after its last day to sign, {day}.',
+            self::SenderLeft => '{name} no longer works here. Someone else has to send it.',
             self::PapersChanged => 'The papers of this round changed meanwhile. Reload the page and put them in order again.',
             self::NothingEntered => 'Type your answer first.',
             self::NoNumber => '“{typed}” is not a number. Enter it like 12 or 1,250.5.',

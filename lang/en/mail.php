@@ -48,11 +48,22 @@ return [
             'label' => 'See it online',
             'attachment' => 'Signed documents.pdf',
         ],
+        'copy' => [
+            'subject' => 'Signed by everyone: :round',
+            'body' => ':sender sends you a copy of the signed documents for :file. They are attached: :pages pages, with a record of how '.
+                'they were signed.',
+            'label' => '',
+        ],
         'sender' => [
             'subject' => 'Signed by everyone: :round',
             'body' => 'The sealed set is in the file :file.',
             'label' => 'Open the file',
         ],
+    ],
+    'held' => [
+        'subject' => 'Not sent: :round',
+        'body' => ':round for :file was set to go out by itself, but it was not sent. :why',
+        'label' => 'Open the round',
     ],
     'seal_stopped' => [
         'subject' => 'Not sealed: :round',

@@ -226,7 +226,7 @@ it('takes a dropped file into the round at the desk, and puts it first with the 
     $hand->take('[aria-label="Select Note of the roofer"]')->key('s');
     $this->waitFor('#compose-desk');
     $hand->drop('#compose-desk', ['Note of the plumber.pdf' => MadePdf::page(MadePdf::text(72, 500, 'Buyer: ______________________', 10))]);
-    $this->seeText('Note of the plumber', '.thumbs', 30);
+    $this->waitFor('[data-position="1"]', 30);
     $this->eventually(fn () => count($this->all('.unlooked')) === 1 ?: null, 'a page in view does not count as looked at', 20);
     $this->browser->executeScript('document.querySelectorAll("[data-position]")[1].focus()');
     $hand->chord("\u{E00A}", "\u{E013}");

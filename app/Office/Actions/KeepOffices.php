@@ -9,6 +9,7 @@ use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
 use Unanimus\Dates\Holidays;
+use Unanimus\Signing\ReminderPlan;
 use Unanimus\Steps\StepRefused;
 
 /** Offices: their name, time zone and holidays. */
@@ -49,6 +50,21 @@ final class KeepOffices
                 ['office' => $name, 'days' => implode(', ', array_keys($removed))],
                 $office->id,
             );
+    }
+
+    /** When those who have not signed are reminded by themselves. */
+    public function remind(Office $office, ReminderPlan $plan): void
+    {
+        if ($plan->daysBefore === $office->reminder_days) {
+            return;
+        }
+        $office->update(['reminder_days' => $plan->daysBefore]);
+        History::ofBrokerage(
+            $office->brokerage_id,
+            'Reminders set',
+            ['office' => $office->name, 'days' => $plan->readable()],
+            $office->id,
+        );
     }
 
     /** Prefers a form to others like it, or no longer. */

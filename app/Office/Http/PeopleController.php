@@ -18,7 +18,9 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use Unanimus\Access\AccessRefusal;
+use Unanimus\Signing\ReminderPlan;
 
 /** People and offices, kept by those who run them. */
 final class PeopleController
@@ -107,10 +109,17 @@ final class PeopleController
         Gate::authorize('run-office');
         $this->runs($request, $office);
         $given = $request->validate(
-            ['name' => 'required|string|max:80', 'zone' => 'required|timezone:all', 'holidays' => 'nullable|string|max:4000'],
+            [
+                'name' => 'required|string|max:80',
+                'zone' => 'required|timezone:all',
+                'holidays' => 'nullable|string|max:4000',
+                'reminders' => 'nullable|array|max:10',
+                'reminders.*' => ['integer', Rule::in(ReminderPlan::CHOICES)],
+            ],
             ['zone.timezone' => 'This is not a time zone.'],
         );
         $offices->change($office, $given['name'], $given['zone'], (string) ($given['holidays'] ?? ''));
+        $offices->remind($office, new ReminderPlan(array_values(array_map(intval(...), $given['reminders'] ?? []))));
 
         return to_route('office')->with('told', 'Office saved. Dates of open files use it from now on.');
     }

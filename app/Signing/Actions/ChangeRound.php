@@ -8,8 +8,8 @@ use App\History\History;
 use App\Models\Party;
 use App\Models\Round;
 use App\Models\Signer;
+use App\Signing\RoundChange;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
@@ -18,40 +18,49 @@ use Unanimus\Steps\StepRefused;
 /** Changes a round that has not been sent. */
 final class ChangeRound
 {
-    /**
-     * @param array<string, int> $turns by signer's key
-     * @param array<string, string> $addresses by signer's key; an empty one leaves the address as it is
-     *
-     * @throws StepRefused when it has been sent, or its last day is past
-     */
-    public function __invoke(Round $round, string $message, ?LocalDate $lastDay, array $turns, array $addresses): void
+    /** @throws StepRefused when it has been sent, or its last day is past */
+    public function __invoke(Round $round, RoundChange $change): void
     {
         $this->mustBeDraft($round);
-        if ($lastDay !== null && $lastDay->isBefore($round->file->office->today())) {
+        if ($change->lastDay?->isBefore($round->file->office->today()) === true) {
             throw SigningRefusal::LastDayPassed->because();
         }
-        $round->update(['message' => $message, 'last_day' => $lastDay]);
+        $round->update([
+            'subject' => trim($change->subject),
+            'message' => $change->message,
+            'last_day' => $change->lastDay,
+            'copies' => $change->copies,
+        ]);
         $changed = $round->wasChanged();
         foreach ($round->signers as $signer) {
-            $signer->update(['turn' => $turns[$signer->key] ?? $signer->turn]);
-            $changed = $signer->wasChanged() || $changed;
-            $address = trim($addresses[$signer->key] ?? '');
-            if ($address !== '' && $address !== $signer->email && $round->file->isOwnAffair($signer->seatOf()->side())) {
-                $signer->update(['email' => $address]);
-                Party::query()
-                    ->findOrFail($signer->party_id)
-                    ->reach(['email' => $address]);
-                $changed = true;
-            }
+            $changed = $this->changeSigner($round, $signer, $change) || $changed;
         }
         $changed &&
             History::add(
                 $round->brokerage_id,
                 $round->deal_file_id,
                 'Round changed',
-                ['round' => $round->title, 'until' => $lastDay?->iso()],
+                ['round' => $round->title, 'until' => $change->lastDay?->iso()],
                 SeenBy::side($round->side),
             );
+    }
+
+    private function changeSigner(Round $round, Signer $signer, RoundChange $change): bool
+    {
+        $signer->update([
+            'turn' => $change->turns[$signer->key] ?? $signer->turn,
+            'note' => trim($change->notes[$signer->key] ?? $signer->note),
+        ]);
+        $address = trim($change->addresses[$signer->key] ?? '');
+        if ($address === '' || $address === $signer->email || ! $round->file->isOwnAffair($signer->seatOf()->side())) {
+            return $signer->wasChanged();
+        }
+        $signer->update(['email' => $address]);
+        Party::query()
+            ->findOrFail($signer->party_id)
+            ->reach(['email' => $address]);
+
+        return true;
     }
 
     /** @throws StepRefused when it has been sent */

@@ -25,11 +25,12 @@ final class RemindSigner
     }
 
     /**
+     * @param string|null $once what it may be done once for; null: for each press of a person
      * @return bool whether a letter goes out; false: one went out minutes ago
      *
      * @throws StepRefused when they are not asked to sign now
      */
-    public function __invoke(Round $round, Signer $signer): bool
+    public function __invoke(Round $round, Signer $signer, ?string $once = null): bool
     {
         DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('id');
         $reminded = Event::query()
@@ -41,7 +42,10 @@ final class RemindSigner
         if ($reminded) {
             return false;
         }
-        $once = (string) Str::ulid();
+        $once ??= (string) Str::ulid();
+        if (Event::query()->where('round_id', $round->id)->where('once_key', "remind:{$once}")->exists()) {
+            return false;
+        }
         $state = ($this->record)($round, new RoundEvent(EventKind::Reminded, null, ['seat' => $signer->seat]), "remind:{$once}");
         if (! in_array($signer->seat, $state->asked(), true)) {
             throw SigningRefusal::NotTheirTurn->because(name: $signer->name);

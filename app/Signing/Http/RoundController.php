@@ -15,6 +15,7 @@ use App\Signing\Actions\ChangeRound;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\RemindSigner;
+use App\Signing\Actions\SendLater;
 use App\Signing\Actions\SendRound;
 use App\Signing\Http\Requests\ChangeRoundRequest;
 use App\Signing\Jobs\SealRound;
@@ -26,7 +27,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
@@ -102,20 +102,24 @@ final class RoundController
             ->withHeaders($watches ? [] : ['HX-Refresh' => 'true']);
     }
 
-    public function update(ChangeRoundRequest $request, Round $round, ChangeRound $change, SendRound $send): RedirectResponse
-    {
-        $given = $request->validated();
-        $last = ($given['last_day'] ?? '') === '' ? null : LocalDate::parse((string) $given['last_day'], $round->file->office->today());
-        $change(
-            $round,
-            (string) ($given['message'] ?? ''),
-            $last,
-            array_map(intval(...), $given['turns'] ?? []),
-            array_map(strval(...), $given['addresses'] ?? []),
-        );
+    public function update(
+        ChangeRoundRequest $request,
+        Round $round,
+        ChangeRound $change,
+        SendRound $send,
+        SendLater $later,
+    ): RedirectResponse {
+        $office = $round->file->office;
+        $change($round, $request->change($office));
         if ($request->boolean('send')) {
             return $this->send($round->refresh(), $send);
         }
+        if ($request->validated('do') === 'later') {
+            $later->set($round->refresh(), $request->sendAt($office));
+
+            return to_route('rounds.show', $round)->with('told', 'It will go out by itself. You can still change it until then.');
+        }
+        $request->validated('do') === 'stop' && $later->stop($round->refresh());
 
         return to_route('rounds.show', $round)->with('told', 'Saved.');
     }

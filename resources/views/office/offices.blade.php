@@ -28,6 +28,10 @@
                         name</span><textarea class="textarea" name="holidays" rows="5"
                         placeholder="2026-12-24 Christmas Eve">{{ collect($office->holidays)->map(fn ($name, $day) =>
                         "{$day} {$name}")->implode("\n") }}</textarea></label>
+                    <fieldset class="line"><legend>Remind signers of the last day</legend>
+                        @foreach (\Unanimus\Signing\ReminderPlan::CHOICES as $days)<label class="checkbox"><input type="checkbox"
+                            name="reminders[]" value="{{ $days }}" @checked(in_array($days, $office->reminder_days, true))>
+                            {{ (new \Unanimus\Signing\ReminderPlan([$days]))->readable() }}</label> @endforeach</fieldset>
                     <button class="button now">Save office</button> <button class="button" formmethod="dialog"
                         formnovalidate>Cancel</button>
                 </form>

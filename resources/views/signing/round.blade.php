@@ -18,6 +18,12 @@
         </div>
     </div>
     @include('signing.waits')
+    @if ($drafting && $round->send_at)
+        <div class="say now">This goes out by itself on {{ \App\Terms\When::list($round->send_at, $file->office->zone) }}.
+            <button class="button tight" form="compose" name="do" value="stop">Do not send it then</button></div>
+    @elseif ($drafting && $round->held_because !== '')
+        <div class="say late">This did not go out by itself. {{ $round->held_because }}</div>
+    @endif
     @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b>
         {{ $round->reason }}</p>@endif
     <div class="desk" @if ($drafting) id="compose-desk" data-round="{{ $round->key }}" data-desk="{{ json_encode($desk) }}" @endif>
@@ -78,14 +84,28 @@
                         @include('signing.signers')
                     </div>
                     <br>
+                    <label class="line"><span>Subject of the email</span><input class="input" name="subject" maxlength="150"
+                        autocomplete="off" placeholder="Please sign: {{ $round->title }}"
+                        value="{{ old('subject', $round->subject) }}"></label>
                     <label class="line"><span>Message in the email</span><textarea class="textarea" name="message"
-                        maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
+                        rows="3" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day"
                         value="{{ $round->last_day ? $round->last_day->short($file->office->today()->year()) : '' }}"></label>
+                    <label class="line"><span>Copies in the end to</span><textarea class="textarea" name="copies" rows="2" maxlength="4000"
+                        placeholder="name &lt;address&gt;, one to a line">{{ old('copies',
+                        \Unanimus\Signing\Recipients::lines($round->copies)) }}</textarea></label>
+                    <p class="dim small">Signers are reminded {{
+                        (new \Unanimus\Signing\ReminderPlan($file->office->reminder_days))->readable() }}.</p>
                     <div id="faults">@include('signing.faults')</div>
-                    <br>
+                    <div class="send-acts">
                     <button class="button">Save draft</button>
                     <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">Send</button>
+                    <details class="later"><summary class="button tight plain">Send later</summary>
+                        <label class="line"><span>Goes out at ({{ \Unanimus\Dates\Moment::zone(now(), $file->office->zone) }})</span><input
+                            class="input" type="datetime-local" name="send_at"
+                            value="{{ $round->send_at?->copy()->setTimezone($file->office->zone)->format('Y-m-d\TH:i') }}"></label>
+                        <button class="button tight" name="do" value="later">Set the time</button></details>
+                    </div>
                 </form>
                 @if ($unchecked !== [])
                     <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">

@@ -11,6 +11,9 @@
                 ? 'at the address their own agent has'
                 : 'no address yet. Their own agent adds it.' }}</span>
         @endif
+        <details class="note" @if ($signer->note !== '') open @endif><summary class="small">Words for {{ $signer->name }} alone</summary>
+            <textarea class="textarea" name="notes[{{ $signer->key }}]" maxlength="1000" rows="2"
+                aria-label="Words for {{ $signer->name }} alone">{{ $signer->note }}</textarea></details>
         @php($count = $round->marks->where('seat', $signer->seat)->count())
         <span class="dim small">{{ $count }} {{ Str::plural('place', $count) }}</span>
         <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>

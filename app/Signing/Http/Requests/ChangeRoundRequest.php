@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Signing\Http\Requests;
 
+use App\Models\Office;
 use App\Models\Round;
+use App\Signing\RoundChange;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Signing\Recipients;
 
 /** The words, last day, turns and addresses of a round that was not sent. */
 final class ChangeRoundRequest extends FormRequest
@@ -24,7 +29,13 @@ final class ChangeRoundRequest extends FormRequest
     public function rules(): array
     {
         return [
+            'subject' => 'nullable|string|max:150',
             'message' => 'nullable|string|max:2000',
+            'copies' => 'nullable|string|max:4000',
+            'notes' => 'nullable|array',
+            'notes.*' => 'nullable|string|max:1000',
+            'send_at' => 'nullable|required_if:do,later|date',
+            'do' => 'nullable|in:later,stop',
             'last_day' => 'nullable|string|max:40',
             'turns' => 'nullable|array',
             'turns.*' => 'integer|between:1,9',
@@ -36,6 +47,28 @@ final class ChangeRoundRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['addresses.*.email' => 'This is not an email address.'];
+        return ['addresses.*.email' => 'This is not an email address.', 'send_at.required_if' => 'Choose when it goes out.'];
+    }
+
+    /** What was said of the round; days and times as they are at its office. */
+    public function change(Office $office): RoundChange
+    {
+        $given = $this->validated();
+        $day = (string) ($given['last_day'] ?? '');
+
+        return new RoundChange(
+            (string) ($given['subject'] ?? ''),
+            (string) ($given['message'] ?? ''),
+            $day === '' ? null : LocalDate::parse($day, $office->today()),
+            Recipients::read((string) ($given['copies'] ?? '')),
+            array_map(intval(...), $given['turns'] ?? []),
+            array_map(strval(...), $given['addresses'] ?? []),
+            array_map(strval(...), $given['notes'] ?? []),
+        );
+    }
+
+    public function sendAt(Office $office): Carbon
+    {
+        return Carbon::parse((string) $this->validated('send_at'), $office->zone)->utc();
     }
 }

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing;
+
+use Unanimus\Dates\LocalDate;
+
+/** What someone says of a round on its desk, besides where is signed. */
+final readonly class RoundChange
+{
+    /**
+     * @param list<array{name: string, email: string}> $copies who gets the set in the end besides those who sign
+     * @param array<string, int> $turns by signer's key
+     * @param array<string, string> $addresses by signer's key; an empty one leaves the address as it is
+     * @param array<string, string> $notes words for one person alone, by signer's key
+     */
+    public function __construct(
+        public string $subject = '',
+        public string $message = '',
+        public ?LocalDate $lastDay = null,
+        public array $copies = [],
+        public array $turns = [],
+        public array $addresses = [],
+        public array $notes = [],
+    ) {
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Letter;
+use App\Models\Round;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
+
+/** A round of one library paper that is still being composed. */
+function draftRound(): Round
+{
+    $test = test();
+    $file = $test->aFile();
+    $test->as('tomas')
+        ->post("/files/{$file->key}/rounds", ['papers' => [$test->paper($file, 'M-102')->key]])
+        ->assertRedirect();
+    $test->seeAll();
+
+    return Round::query()->orderByDesc('id')->firstOrFail();
+}
+
+function sweeps(): void
+{
+    Artisan::call('rounds:sweep');
+    test()->seeAll();
+}
+
+afterEach(fn () => $this->travelBack());
+
+it('sends a round at its time, once, with its own subject and words for one person alone', function () {
+    $round = draftRound();
+    $signer = $this->signer($round, 'buyer.1');
+    $at = now($round->file->office->zone)->addHours(3);
+    $this->as('tomas')
+        ->put("/rounds/{$round->key}", [
+            'subject' => 'Your offer, please',
+            'message' => 'As we said on the phone.',
+            'notes' => [$signer->key => 'Mind page two, Sunniva.'],
+            'last_day' => '+4',
+            'send_at' => $at->format('Y-m-d\TH:i'),
+            'do' => 'later',
+        ])
+        ->assertSessionHas('told');
+    sweeps();
+    expect($round->refresh()->status)->toBe(RoundStatus::Drafting);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('This goes out by itself on');
+    $this->travelTo($at->copy()->addMinute());
+    sweeps();
+    sweeps();
+    expect($round->refresh()->status)->toBe(RoundStatus::Out)->and($round->send_at)->toBeNull();
+    $letters = Letter::query()->where('once_key', 'like', 'invite:%')->get();
+    expect($letters->pluck('subject')->unique()->all())
+        ->toBe(['Your offer, please'])
+        ->and($letters->firstWhere('recipient_name', 'Sunniva Eide')->body)
+        ->toContain("Mind page two, Sunniva.\n\nAs we said on the phone.")
+        ->and($letters->firstWhere('recipient_name', 'José Nguyễn-Ortiz')->body)
+        ->not->toContain('Mind page two');
+});
+
+it('holds back a round that cannot go out at its time, and tells its sender why', function () {
+    $round = draftRound();
+    $at = now($round->file->office->zone)->addDay();
+    $given = ['last_day' => '+4', 'send_at' => $at->format('Y-m-d\TH:i'), 'do' => 'later'];
+    $this->as('tomas')->put("/rounds/{$round->key}", $given)->assertSessionHas('told');
+    $this->seeAll();
+    $round->marks()->where('seat', 'buyer.2')->delete();
+    $this->travelTo($at->copy()->addMinute());
+    sweeps();
+    sweeps();
+    expect($round->refresh()->status)
+        ->toBe(RoundStatus::Drafting)
+        ->and($round->held_because)
+        ->toContain('has nothing to sign')
+        ->and(Letter::query()->where('subject', 'like', 'Not sent:%')->pluck('recipient')->all())
+        ->toBe([$this->people['tomas']->email])
+        ->and(DB::table('history')->where('what', 'Round held back')->count())
+        ->toBe(1);
+});
+
+it('refuses a time that cannot be, and stops a round that was set to go out', function (array $given, SigningRefusal $reason) {
+    $round = draftRound();
+    $this->as('tomas')
+        ->put("/rounds/{$round->key}", ['last_day' => '+2', 'do' => 'later', ...$given])
+        ->assertSessionHas('reason', $reason->value);
+    $this->seeAll();
+    expect($round->refresh()->send_at)->toBeNull();
+    $later = now()->addHours(5)->format('Y-m-d\TH:i');
+    $this->as('tomas')->put("/rounds/{$round->key}", ['last_day' => '+2', 'do' => 'later', 'send_at' => $later])->assertSessionHas('told');
+    $this->put("/rounds/{$round->key}", ['last_day' => '+2', 'do' => 'stop'])->assertSessionHas('told');
+    $this->travel(6)->hours();
+    sweeps();
+    expect($round->refresh()->status)->toBe(RoundStatus::Drafting);
+})->with([
+    'past' => [['send_at' => '2020-01-01T09:00'], SigningRefusal::NoTimeToSend],
+    'far' => [['send_at' => '2099-01-01T09:00'], SigningRefusal::NoTimeToSend],
+    'after the last day' => [['send_at' => now()->addDays(9)->format('Y-m-d\TH:i')], SigningRefusal::SentAfterLastDay],
+]);
+
+it('reminds by itself once a morning whoever has not signed, as the office has set it', function () {
+    $round = $this->aRound($this->aFile());
+    $office = $round->file->office;
+    $this->signs($round, 'buyer.2');
+    $reminders = fn () => Letter::query()->where('once_key', 'like', 'remind:%')->pluck('recipient_name')->all();
+    $this->travelTo(now($office->zone)->addDays(3)->setTime(7, 30));
+    sweeps();
+    expect($reminders())->toBe([]);
+    $this->travelTo(now($office->zone)->setTime(8, 5));
+    sweeps();
+    $this->travel(40)->minutes();
+    sweeps();
+    expect($reminders())->toBe(['Sunniva Eide']);
+    $this->as('ines')
+        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => $office->zone, 'reminders' => []])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    expect($office->refresh()->reminder_days)->toBe([]);
+    $this->travelTo(now($office->zone)->addDay());
+    sweeps();
+    expect($reminders())->toHaveCount(1);
+});
+
+it('sends a copy of the sealed set to whoever was named, once', function () {
+    $round = draftRound();
+    $this->as('tomas')
+        ->put("/rounds/{$round->key}", ['copies' => 'Nadia, nobody', 'last_day' => '+4'])
+        ->assertSessionHas('reason', SigningRefusal::NoEmailAddress->value);
+    $this->put("/rounds/{$round->key}", ['copies' => 'Nadia Petrov <nadia@anchorfield.example>', 'last_day' => '+4', 'send' => 1])
+        ->assertSessionHas('told');
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    $letter = Letter::query()->where('recipient', 'nadia@anchorfield.example')->sole();
+    expect($letter->attachment)->toBe($round->refresh()->sealedSet?->sha256)->and($letter->action)->toBeNull();
+});

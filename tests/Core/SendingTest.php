@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+use Unanimus\Dates\LocalDate;
+use Unanimus\Signing\Recipients;
+use Unanimus\Signing\ReminderPlan;
+use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
+
+it('reminds on the mornings that were chosen, never on the day it was sent', function (string $today, int $hour, bool $isDue) {
+    $plan = new ReminderPlan([2, 0]);
+    expect($plan->isDue(LocalDate::of($today), $hour, LocalDate::of('2026-11-25'), LocalDate::of('2026-11-27')))->toBe($isDue);
+})->with([
+    'two days before, on the day it was sent' => ['2026-11-25', 9, false],
+    'the day before, which was not chosen' => ['2026-11-26', 9, false],
+    'the last day, before the morning' => ['2026-11-27', 7, false],
+    'the last day, in the morning' => ['2026-11-27', 8, true],
+    'the last day, in the evening' => ['2026-11-27', 22, true],
+    'the day after' => ['2026-11-28', 9, false],
+]);
+
+it('never reminds of a round without a last day, or where no day was chosen', function () {
+    $days = [LocalDate::of('2026-11-27'), 9, LocalDate::of('2026-11-20')];
+    expect((new ReminderPlan([0]))->isDue(...[...$days, null]))
+        ->toBeFalse()
+        ->and((new ReminderPlan([]))->isDue(...[...$days, LocalDate::of('2026-11-27')]))
+        ->toBeFalse();
+});
+
+it('says when it reminds', function (array $days, string $words) {
+    expect((new ReminderPlan($days))->readable())->toBe($words);
+})->with([
+    [[], 'never'],
+    [[0], 'on the last day'],
+    [[0, 5, 1], '5 days before, the day before and on the last day'],
+]);
+
+it('reads names and addresses as people type them, each address once', function () {
+    $typed = "Nadia Petrov <nadia@anchorfield.example>, owen@brackwater.example;\n \"Owen\" <OWEN@brackwater.example>\n\n";
+    $read = Recipients::read($typed);
+    expect($read)
+        ->toBe([
+            ['name' => 'Nadia Petrov', 'email' => 'nadia@anchorfield.example'],
+            ['name' => 'owen@brackwater.example', 'email' => 'owen@brackwater.example'],
+        ])
+        ->and(Recipients::lines($read))
+        ->toBe("Nadia Petrov <nadia@anchorfield.example>\nowen@brackwater.example")
+        ->and(Recipients::read(Recipients::lines($read)))
+        ->toBe($read)
+        ->and(Recipients::read(" \n"))
+        ->toBe([]);
+});
+
+it('refuses what is no address, and more people than a copy goes to', function (string $typed, SigningRefusal $reason) {
+    expect(fn () => Recipients::read($typed))->toThrow(fn (StepRefused $no) => expect($no->reason)->toBe($reason));
+})->with([
+    ['Nadia', SigningRefusal::NoEmailAddress],
+    ['Nadia <nadia>', SigningRefusal::NoEmailAddress],
+    [implode(',', array_map(fn (int $n) => "n{$n}@eide.example", range(1, 21))), SigningRefusal::TooManyCopies],
+]);
