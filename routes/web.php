@@ -51,6 +51,7 @@ use App\Signing\Http\RoundController;
 use App\Signing\Http\RoundPapersController;
 use App\Signing\Http\SignController;
 use App\Signing\Http\SignerLink;
+use App\Signing\Http\StencilController;
 use Illuminate\Support\Facades\Route;
 
 // A number in an address is one that a column can hold, else there is nothing there.
@@ -350,6 +351,9 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::delete('/rounds/{round}/papers/{position}', [RoundPapersController::class, 'destroy'])
         ->name('rounds.papers.destroy')
         ->where('position', '\d{1,3}');
+    Route::post('/rounds/{round}/papers/{position}/stencil', [StencilController::class, 'store'])
+        ->name('rounds.papers.stencil')
+        ->where('position', '\d{1,3}');
     Route::post('/rounds/{round}/looked', [RoundPapersController::class, 'looked'])->name('rounds.looked');
     Route::get('/rounds/{round}/marks', [MarksController::class, 'show'])->name('rounds.marks.show');
     Route::post('/rounds/{round}/marks', [MarksController::class, 'store'])->name('rounds.marks');
@@ -393,6 +397,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/office/library', [OfficeController::class, 'library'])->name('office.library');
     Route::get('/office/inbox', [OfficeController::class, 'inbox'])->name('office.inbox');
 
+    Route::get('/stencils', [StencilController::class, 'index'])->name('stencils.index');
+    Route::put('/stencils/{stencil}', [StencilController::class, 'update'])->name('stencils.update');
     Route::get('/kits', [KitController::class, 'index'])->name('kits.index');
     Route::post('/kits', [KitController::class, 'store'])->name('kits.store');
     Route::post('/conditions/preview', [KitController::class, 'preview'])->name('conditions.preview');

@@ -19,7 +19,7 @@ use Unanimus\Parties\Side;
 final class Reach
 {
     /** Tables whose rows may be somebody's own. */
-    private const PERSONAL = ['contacts', 'saved_views', 'kits'];
+    private const PERSONAL = ['contacts', 'saved_views', 'kits', 'stencils'];
 
     public static function allows(User $user, Model $row): bool
     {

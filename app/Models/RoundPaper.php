@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $paper_id
  * @property int $position what it is called in the round; stays the same
  * @property int $place where it stands among the others
+ * @property array{name?: string, choices?: list<array{key: string, name: string}>} $stencil by which it goes, or which may be meant
  * @property list<int> $seen pages that were looked at at the desk
  * @property string $title
  * @property string|null $sha256
@@ -28,9 +29,9 @@ final class RoundPaper extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['unclear' => 'array', 'reading' => 'boolean', 'seen' => 'array'];
+    protected $casts = ['unclear' => 'array', 'reading' => 'boolean', 'seen' => 'array', 'stencil' => 'array'];
 
-    protected $attributes = ['unclear' => '[]', 'reading' => false, 'seen' => '[]'];
+    protected $attributes = ['unclear' => '[]', 'reading' => false, 'seen' => '[]', 'stencil' => '{}'];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

@@ -10,6 +10,7 @@ use App\Models\Office;
 use App\Models\OfficeRule;
 use App\Models\OwnForm;
 use App\Models\StoredKit;
+use App\Models\StoredStencil;
 use App\Models\User;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Library;
@@ -27,6 +28,7 @@ final class OfficeIndex
             ['rules', '/rules', 'Rules', Gate::allows('keep-rules'), self::rules(...)],
             ['own-forms', '/own-forms', 'Our forms', Gate::allows('make-forms'), self::ownForms(...)],
             ['library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],
+            ['stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
             ['contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
             ['inbox', '/office/inbox', 'Inbox', Gate::allows('run-office'), self::inbox(...)],
             ['history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
@@ -68,6 +70,13 @@ final class OfficeIndex
         $drafts = OwnForm::query()->where('status', 'making')->count();
 
         return "{$active} active".($drafts === 0 ? '' : ', '.self::count($drafts, 'draft'));
+    }
+
+    private static function stencils(): string
+    {
+        $kept = StoredStencil::query()->where('put_away', false)->count();
+
+        return $kept === 0 ? 'none yet' : self::count($kept, 'stencil');
     }
 
     private static function inbox(): string

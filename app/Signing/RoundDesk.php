@@ -61,6 +61,18 @@ final class RoundDesk
                     ->all(),
             ),
             'unclear' => self::unclear($round),
+            'stencils' => array_values(
+                $round->papers
+                    ->filter(static fn (RoundPaper $sent) => isset($sent->stencil['choices']))
+                    ->map(
+                        static fn (RoundPaper $sent) => [
+                            'paper' => $sent->position,
+                            'title' => $sent->title,
+                            'choices' => $sent->stencil['choices'] ?? [],
+                        ],
+                    )
+                    ->all(),
+            ),
             'reading' => array_values($round->papers->where('reading', true)->pluck('title')->all()),
         ];
     }

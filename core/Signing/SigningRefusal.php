@@ -53,6 +53,11 @@ enum SigningRefusal: string implements Reason
     case NoTimeToSend = 'signing.no-time-to-send';
     case SentAfterLastDay = 'signing.sent-after-last-day';
     case SenderLeft = 'signing.sender-left';
+    case NothingMarked = 'signing.nothing-marked';
+    case TooLittleText = 'signing.too-little-text';
+    case StencilGone = 'signing.stencil-gone';
+    case StencilOfAnother = 'signing.stencil-of-another';
+    case FormKnowsItsPlaces = 'signing.form-knows-its-places';
     case PapersChanged = 'signing.papers-changed';
     case NothingEntered = 'signing.nothing-entered';
     case NoNumber = 'signing.no-number';
@@ -107,6 +112,11 @@ enum SigningRefusal: string implements Reason
             self::NoTimeToSend => 'Choose a time within the next 90 days.',
             self::SentAfterLastDay => 'It would go out after its last day to sign, {day}.',
             self::SenderLeft => '{name} no longer works here. Someone else has to send it.',
+            self::NothingMarked => 'There is no place to sign on this paper yet. Place some first.',
+            self::TooLittleText => 'There is too little print on this paper to know it again. Its places are kept in this round only.',
+            self::StencilGone => 'That stencil does not fit this paper any more, or was put away. Choose another, or none.',
+            self::StencilOfAnother => 'The stencil “{name}” is someone else’s. Choose another name.',
+            self::FormKnowsItsPlaces => 'A form of the library knows its places itself. There is nothing to keep.',
             self::PapersChanged => 'The papers of this round changed meanwhile. Reload the page and put them in order again.',
             self::NothingEntered => 'Type your answer first.',
             self::NoNumber => '“{typed}” is not a number. Enter it like 12 or 1,250.5.',

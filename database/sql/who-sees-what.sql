@@ -196,7 +196,7 @@ BEGIN
     FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
         EXECUTE format('CREATE POLICY for_staff ON %I AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{contacts,kits}'::text[] LOOP
+    FOREACH name IN ARRAY '{contacts,kits,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_or_common ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint)
             AND (user_id IS NULL OR user_id = (SELECT session_of(''person'')::bigint) OR (SELECT session_of(''sight'')) = ''all''))', name);
     END LOOP;
@@ -280,7 +280,7 @@ BEGIN
     FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,tasks}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,uploads,users}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,stencils,uploads,users}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{blobs,fill_request_papers,kit_versions,own_form_changes,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP

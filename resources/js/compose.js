@@ -21,7 +21,7 @@ const line = waitingLine({
     shelf: `marks:${round}`,
     url: `/rounds/${round}/marks`,
     noun: 'change',
-    says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs' })[change.do],
+    says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs', stencil: 'Which stencil' })[change.do],
     told: (words) => say(words, true),
     stored(body) {
         if (line.waits()) return;
@@ -35,7 +35,7 @@ const line = waitingLine({
 });
 
 function take(body) {
-    Object.assign(state, { marks: body.marks, seats: body.seats, unclear: body.unclear, reading: body.reading });
+    Object.assign(state, { marks: body.marks, seats: body.seats, unclear: body.unclear, reading: body.reading, stencils: body.stencils });
     document.querySelector('#faults').innerHTML = body.faults;
     swapSigners(body.signers);
     draw();
@@ -164,8 +164,29 @@ function drawPanel() {
     drawQuestions();
 }
 
+// Several stencils fit: somebody says which is meant.
+function whichStencil(one) {
+    const form = Object.assign(document.createElement('form'), { className: 'line' });
+    const label = Object.assign(document.createElement('label'), { textContent: `Which stencil for “${one.title}”?` });
+    const select = document.createElement('select');
+    for (const choice of one.choices) select.append(new Option(choice.name, choice.key));
+    label.append(select);
+    const none = Object.assign(document.createElement('button'), { type: 'button', className: 'button tight plain', textContent: 'None of these' });
+    form.append(label, Object.assign(document.createElement('button'), { className: 'button tight', textContent: 'Use it' }), none);
+    const choose = (stencil) => {
+        line.add({ do: 'stencil', paper: one.paper, stencil });
+        say('saving');
+    };
+    form.addEventListener('submit', (event) => {
+        event.preventDefault();
+        choose(select.value);
+    });
+    none.addEventListener('click', () => choose(''));
+    return form;
+}
+
 function drawQuestions() {
-    document.querySelector('#unclear').replaceChildren(...state.unclear.map((one) => {
+    document.querySelector('#unclear').replaceChildren(...state.stencils.map(whichStencil), ...state.unclear.map((one) => {
         const form = Object.assign(document.createElement('form'), { className: 'line' });
         const label = document.createElement('label');
         const word = one.word === '' ? 'who signs there' : `who is “${one.word}”`;

@@ -75,6 +75,9 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         'office/inbox',
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
+        // Refused in StencilsTest.
+        'stencils',
+        'stencils/{stencil}',
         'own-forms',
         'own-forms/{own}',
         'own-forms/{own}/changes',

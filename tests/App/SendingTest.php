@@ -113,7 +113,7 @@ it('reminds by itself once a morning whoever has not signed, as the office has s
     sweeps();
     expect($reminders())->toBe(['Sunniva Eide']);
     $this->as('ines')
-        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => $office->zone, 'reminders' => []])
+        ->put("/offices/{$office->key}", ['name' => $office->name, 'zone' => $office->zone, 'reminders_asked' => '1'])
         ->assertSessionHas('told');
     $this->seeAll();
     expect($office->refresh()->reminder_days)->toBe([]);

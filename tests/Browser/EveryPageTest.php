@@ -58,6 +58,7 @@ function everyPage(): array
                 WHERE f.name LIKE '14 Lanternfish Lane%' ORDER BY r.id LIMIT 1}",
         ],
         'rules' => ['fenna', '/rules'],
+        'stencils' => ['tomas', '/stencils'],
         'rules/new' => ['fenna', '/rules/new'],
         'rules/try' => ['fenna', "/rules/try?file={{$file}}"],
         'rules/{rule}' => ['fenna', '/rules/{SELECT key FROM office_rules ORDER BY id LIMIT 1}'],

@@ -239,3 +239,37 @@ it('takes a dropped file into the round at the desk, and puts it first with the 
     );
     expect($this->axe())->toBe([]);
 });
+
+it('keeps what was placed as a stencil, and takes it over on the next such paper with one key', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $paper = static fn (string $more) => MadePdf::page(
+        MadePdf::text(72, 700, 'Agreement of the neighbours about the fence between their gardens', 14).
+            MadePdf::text(72, 660, 'The fence stands where it stood in spring, and is painted green on the one side and white', 10).
+            MadePdf::text(72, 640, "on the other. Whoever breaks a board of it mends it within two weeks. {$more}", 10).
+            MadePdf::text(72, 600, 'Their hands:', 10),
+    );
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Fence of the north.pdf' => $paper('')]);
+    $this->seeText('Fence of the north', '.board', 30);
+    $hand->take('[aria-label="Select Fence of the north"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $hand->point('#p0 svg', -60, -60)->key('2')->key("\u{E00C}")->point('#p0 svg', -60, 0);
+    $this->eventually(fn () => count($this->all('.spot')) === 2 ?: null, 'two places were not put');
+    $this->eventually(fn () => str_contains($this->find('#marks-told')->getText(), 'saved') ?: null, 'the places were not kept');
+    $this->find('.keep-stencil summary')->click();
+    $hand->click('Keep places', '.keep-stencil');
+    $this->seeText('Kept as the stencil');
+    $this->openFile('tomas', 'Lanternfish');
+    $hand->drop('.board', ['Fence of the south.pdf' => $paper('Gates are closed at night.')]);
+    $this->seeText('Fence of the south', '.board', 30);
+    $hand->take('[aria-label="Select Fence of the south"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $this->seeText('2 places were found', '#pencil');
+    $before = $hand->actions;
+    $hand->key("\u{E007}");
+    $this->eventually(fn () => $this->all('.pencil') === [] ?: null, 'the places stand in pencil still');
+    expect($hand->actions - $before)->toBeLessThanOrEqual(3);
+    $this->seeText('By “Fence of the north”', '.thumbs');
+});

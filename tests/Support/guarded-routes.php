@@ -126,6 +126,7 @@ function guardedRoutes(): array
         'add papers to a round' => ['POST', '/rounds/{round}/papers', ['papers' => ['{paperkey}']]],
         'put a round\'s papers in order' => ['PUT', '/rounds/{round}/papers', ['papers' => [0]]],
         'take a paper out of a round' => ['DELETE', '/rounds/{round}/papers/0', []],
+        'keep a stencil' => ['POST', '/rounds/{round}/papers/0/stencil', ['name' => 'x', 'whose' => 'mine']],
         'look at a page of a round' => ['POST', '/rounds/{round}/looked', ['paper' => 0, 'page' => 1]],
         'how the places stand' => ['GET', '/rounds/{round}/marks', []],
         'lines of a page' => ['GET', '/rounds/{round}/papers/0/pages/1/places', []],

@@ -119,7 +119,9 @@ final class PeopleController
             ['zone.timezone' => 'This is not a time zone.'],
         );
         $offices->change($office, $given['name'], $given['zone'], (string) ($given['holidays'] ?? ''));
-        $offices->remind($office, new ReminderPlan(array_values(array_map(intval(...), $given['reminders'] ?? []))));
+        // Boxes that are all unchecked send nothing: whether they stood on the page is said by themselves.
+        $request->boolean('reminders_asked') &&
+            $offices->remind($office, new ReminderPlan(array_values(array_map(intval(...), $given['reminders'] ?? []))));
 
         return to_route('office')->with('told', 'Office saved. Dates of open files use it from now on.');
     }

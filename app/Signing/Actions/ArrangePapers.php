@@ -8,6 +8,7 @@ use App\History\History;
 use App\Models\Paper;
 use App\Models\Round;
 use App\Models\RoundPaper;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Signing\RoundStatus;
@@ -28,7 +29,7 @@ final class ArrangePapers
      *
      * @throws StepRefused when the round was sent or a paper cannot go out
      */
-    public function add(Round $round, array $papers): int
+    public function add(Round $round, array $papers, User $by): int
     {
         $this->lock($round);
         $there = $round->papers()->pluck('paper_id')->all();
@@ -36,7 +37,7 @@ final class ArrangePapers
         if ($new === []) {
             return 0;
         }
-        ($this->put)($round, $new);
+        ($this->put)($round, $new, $by);
         $round->side === null && $round->update(['side' => collect($new)->pluck('side')->filter()->first()]);
         $this->tell($round, 'Papers added to round', implode(', ', array_map(static fn (Paper $paper) => $paper->title, $new)));
 

@@ -50,7 +50,7 @@ final class ComposeRound
             'user_id' => $by->id,
             'last_day' => $file->office->today()->plusDays(RoundPlan::DAYS),
         ]);
-        ($this->put)($round->setRelation('file', $file), $papers);
+        ($this->put)($round->setRelation('file', $file), $papers, $by);
         History::add($file->brokerage_id, $file->id, 'Round drafted', ['round' => $round->title], SeenBy::side($side));
 
         return $round;

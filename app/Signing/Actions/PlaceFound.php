@@ -53,6 +53,15 @@ final class PlaceFound
         });
     }
 
+    /** Looks for places on a paper of a round that is held, as when it was put there. */
+    public function again(RoundPaper $sent): void
+    {
+        [$parties, $taken, $asked] = self::whom($sent);
+        $found = FoundMarks::on($sent->paper, $taken, $asked);
+        $this->place($sent, $found, $parties, $taken);
+        $sent->update(['unclear' => self::unclear($found)]);
+    }
+
     /**
      * Places that name somebody without saying whom; asked once, at the paper.
      *

@@ -9,8 +9,11 @@ use App\Models\Party;
 use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Sight;
+use App\Models\User;
+use App\Signing\FittingStencil;
 use App\Signing\FoundMarks;
 use App\Signing\Jobs\ReadScan;
+use App\Signing\StencilShelf;
 use Illuminate\Support\Collection;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Signing\ProposedMark;
@@ -21,12 +24,16 @@ use Unanimus\Steps\StepRefused;
 /** Puts papers into a round that is being composed: the places of library forms, and in pencil those that are found on others. */
 final class PutPapers
 {
+    public function __construct(private readonly LayStencil $lay)
+    {
+    }
+
     /**
      * @param list<Paper> $papers none of them in it yet
      *
      * @throws StepRefused when a paper cannot go out
      */
-    public function __invoke(Round $round, array $papers): void
+    public function __invoke(Round $round, array $papers, User $by): void
     {
         RoundPlan::mustGoOut(array_map(static fn (Paper $paper) => [$paper->title, $paper->state], $papers));
         $file = $round->file;
@@ -38,10 +45,18 @@ final class PutPapers
         $taken = array_values($parties->keys()->all());
         $asked = Seat::askedBy($file->represents);
         $forms = array_map(static fn (Paper $paper) => $paper->form()->marks ?? [], $papers);
-        $found = array_map(
-            static fn (Paper $paper, array $marks) => $marks === [] ? FoundMarks::on($paper, $taken, $asked) : [],
+        $stencils = array_map(
+            static fn (Paper $paper, array $marks) => $marks === [] ? StencilShelf::fitting($paper, $by) : [],
             $papers,
             $forms,
+        );
+        $found = array_map(
+            static fn (Paper $paper, array $marks, array $fitting) => $marks === [] && $fitting === []
+                ? FoundMarks::on($paper, $taken, $asked)
+                : [],
+            $papers,
+            $forms,
+            $stencils,
         );
         $places = [
             ...array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms)),
@@ -49,7 +64,8 @@ final class PutPapers
         ];
         $turns = RoundPlan::turns($file->represents, array_values($places), $taken);
         foreach ($papers as $index => $paper) {
-            $this->put($round, $paper, $forms[$index], $found[$index], $turns);
+            $sent = $this->put($round, $paper, $forms[$index], $found[$index], $turns);
+            $this->recognised($round, $sent, $stencils[$index]);
         }
         $this->ask($round, $turns, $parties);
     }
@@ -59,7 +75,7 @@ final class PutPapers
      * @param list<ProposedMark> $found
      * @param array<string, int> $turns
      */
-    private function put(Round $round, Paper $paper, array $marks, array $found, array $turns): void
+    private function put(Round $round, Paper $paper, array $marks, array $found, array $turns): RoundPaper
     {
         $base = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
         $isScan = $marks === [] && FoundMarks::mustBeRead($paper);
@@ -80,6 +96,27 @@ final class PutPapers
                 $round->marks()->create([...$base, 'round_paper_id' => $sent->id, ...$mark, 'position' => $position++]);
         }
         $isScan && ReadScan::begin($round->brokerage_id, $sent->id);
+
+        return $sent;
+    }
+
+    /**
+     * One that fits is laid; of several somebody says which is meant.
+     *
+     * @param list<FittingStencil> $fitting
+     */
+    private function recognised(Round $round, RoundPaper $sent, array $fitting): void
+    {
+        count($fitting) === 1 && $this->lay->lay($round, $sent, $fitting[0]);
+        count($fitting) < 2 ||
+            $sent->update([
+                'stencil' => [
+                    'choices' => array_map(
+                        static fn (FittingStencil $one) => ['key' => $one->stored->key, 'name' => $one->stored->name],
+                        $fitting,
+                    ),
+                ],
+            ]);
     }
 
     /**

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Signing\Http;
 
 use App\Models\Round;
+use App\Models\User;
 use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\LayStencil;
 use App\Signing\Actions\PlaceMarks;
 use App\Signing\PlacedMark;
 use App\Signing\RoundDesk;
@@ -20,19 +22,20 @@ use Unanimus\Signing\Seat;
 /** The places to sign of a round that is being composed; each change is stored as it is made. */
 final class MarksController
 {
-    public function store(Request $request, Round $round, PlaceMarks $marks): JsonResponse
+    public function store(Request $request, Round $round, PlaceMarks $marks, LayStencil $lay): JsonResponse
     {
         Gate::authorize('work-on', $round->load(['file.office', 'file.members', 'papers.paper.latest'])->file);
         $given = $request->validate([
             'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
-            'do' => 'required|in:put,drop,keep,who',
+            'do' => 'required|in:put,drop,keep,who,stencil',
             'mark' => 'required_if:do,put,drop|string|regex:/^[0-9A-Z]{26}$/',
-            'paper' => 'required_if:do,put,who|integer|min:0|max:200',
+            'paper' => 'required_if:do,put,who,stencil|integer|min:0|max:200',
             'page' => 'required_if:do,put|integer|min:1|max:1000',
             'seat' => 'required_if:do,put,who|string|max:12|regex:/^[a-z]+\.[1-9]\d?$/',
             'kind' => ['required_if:do,put', Rule::enum(MarkKind::class)],
             'place' => 'required_if:do,put|array|size:4',
             'word' => 'nullable|string|max:80',
+            'stencil' => 'nullable|string|max:26',
             'terms' => 'nullable|array:required,hint,format,group,when,filled',
             'terms.hint' => 'nullable|string|max:80',
             'terms.format' => ['nullable', Rule::enum(EntryFormat::class)],
@@ -51,6 +54,7 @@ final class MarksController
             )),
             'drop' => $marks->drop($round, $given['mark']),
             'keep' => $marks->keep($round),
+            'stencil' => $lay->choose($round, (int) $given['paper'], (string) ($given['stencil'] ?? ''), User::signedIn($request)),
             default => $marks->who($round, (int) $given['paper'], (string) ($given['word'] ?? ''), Seat::of($given['seat'])),
         };
 

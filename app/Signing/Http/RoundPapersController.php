@@ -7,6 +7,7 @@ namespace App\Signing\Http;
 use App\Models\Paper;
 use App\Models\Round;
 use App\Models\Upload;
+use App\Models\User;
 use App\Papers\SelectedPapers;
 use App\Signing\Actions\ArrangePapers;
 use App\Signing\Actions\ComposeRound;
@@ -45,7 +46,8 @@ final class RoundPapersController
             ->get()
             ->map(static fn (Upload $upload) => $upload->paper->key ?? '')
             ->all();
-        $count = $this->arrange->add($round, SelectedPapers::from($round->file, [...$given['papers'] ?? [], ...$brought]));
+        $papers = SelectedPapers::from($round->file, [...$given['papers'] ?? [], ...$brought]);
+        $count = $this->arrange->add($round, $papers, User::signedIn($request));
         $told = $count === 1 ? 'Added 1 paper.' : "Added {$count} papers.";
 
         return $request->expectsJson() ? new JsonResponse(['told' => $told]) : to_route('rounds.show', $round)->with('told', $told);

@@ -29,6 +29,7 @@
                         placeholder="2026-12-24 Christmas Eve">{{ collect($office->holidays)->map(fn ($name, $day) =>
                         "{$day} {$name}")->implode("\n") }}</textarea></label>
                     <fieldset class="line"><legend>Remind signers of the last day</legend>
+                        <input type="hidden" name="reminders_asked" value="1">
                         @foreach (\Unanimus\Signing\ReminderPlan::CHOICES as $days)<label class="checkbox"><input type="checkbox"
                             name="reminders[]" value="{{ $days }}" @checked(in_array($days, $office->reminder_days, true))>
                             {{ (new \Unanimus\Signing\ReminderPlan([$days]))->readable() }}</label> @endforeach</fieldset>

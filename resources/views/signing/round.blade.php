@@ -39,6 +39,16 @@
                         @if ($round->papers->count() > 1)<button class="plain-button" form="out-{{ $sent->position }}"
                             title="Take it out of this round"><span aria-hidden="true">×</span><span class="unseen">Take {{ $sent->title }}
                             out of this round</span></button>@endif</div>
+                    @if (! $sent->paper->isDraft())
+                        <details class="keep-stencil"><summary class="small">{{ isset($sent->stencil['name']) ?
+                            "By “{$sent->stencil['name']}”" : 'Keep as stencil' }}</summary>
+                            <form method="post" action="/rounds/{{ $round->key }}/papers/{{ $sent->position }}/stencil">@csrf
+                                <input class="input" name="name" maxlength="80" required aria-label="Name of the stencil"
+                                    value="{{ $sent->stencil['name'] ?? $sent->title }}">
+                                <select name="whose" aria-label="Whose stencil"><option value="mine">for me</option>
+                                    <option value="everyone">for everyone</option></select>
+                                <button class="button tight">Keep places</button></form></details>
+                    @endif
                 @endif
                 <a href="#p{{ $index }}" @class(['unlooked' => $drafting && ! in_array($page['page'], $sent->seen, true)])><img
                     src="{{ $page['image'] }}" alt="" loading="lazy" width="76" height="98">{{ $drafting || $page['page'] > 1 ?
