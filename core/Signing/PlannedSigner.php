@@ -12,6 +12,7 @@ final readonly class PlannedSigner
     /**
      * @param bool $isOurs whether those who send keep their address; of the other side's people their own agent does
      * @param int $places how many places they have to sign or initial
+     * @param string $inFile their name in the file now; empty where it is as here
      */
     public function __construct(
         public string $key,
@@ -19,6 +20,7 @@ final readonly class PlannedSigner
         public string $email,
         public bool $isOurs,
         public int $places = 1,
+        public string $inFile = '',
     ) {
     }
 }

@@ -13,12 +13,14 @@ final readonly class RoundFault
      * @param string $text in words, for the person who sends
      * @param string|null $signer key of the signer it is about
      * @param string|null $paper key of the paper it is about
+     * @param string|null $mark key of the place it is about, or of one that shows how it should be
      */
     public function __construct(
         public RoundFaultKind $kind,
         public string $text,
         public ?string $signer = null,
         public ?string $paper = null,
+        public ?string $mark = null,
     ) {
     }
 }

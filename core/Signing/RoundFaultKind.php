@@ -30,9 +30,37 @@ enum RoundFaultKind
     /** Pages that nobody has looked at at the desk. */
     case PagesUnseen;
 
+    /** The last day is before today. */
+    case LastDayPast;
+
+    /** A scan with places already, in which more are being looked for; what is found after it went out is not asked for. */
+    case StillRead;
+
+    /** Two places on one spot. */
+    case OnOneSpot;
+
+    /** A page without the initials that the others have. */
+    case WithoutInitials;
+
+    /** Someone of a role signs nothing where another of the role does. */
+    case SignsNothing;
+
+    /** A signer’s name is not the one in the file any more. */
+    case NameDiffers;
+
     /** Whether the round cannot be sent with it; otherwise it is said, and the sender decides. */
     public function isBlocking(): bool
     {
-        return ! in_array($this, [self::LastDayAfterOffer, self::FactUnchecked, self::PagesUnseen], true);
+        return match ($this) {
+            self::LastDayAfterOffer,
+            self::FactUnchecked,
+            self::PagesUnseen,
+            self::StillRead,
+            self::OnOneSpot,
+            self::WithoutInitials,
+            self::SignsNothing,
+            self::NameDiffers => false,
+            default => true,
+        };
     }
 }

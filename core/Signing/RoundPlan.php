@@ -73,6 +73,7 @@ final class RoundPlan
      * @param list<PlannedPaper> $papers
      * @param LocalDate|null $offerUntil the day the offer expires, while it is not accepted
      * @param list<string> $unchecked facts from elsewhere that stand on a contract and that nobody has checked, as read
+     * @param LocalDate|null $today at the office
      * @return list<RoundFault>
      */
     public static function faults(
@@ -81,6 +82,7 @@ final class RoundPlan
         ?LocalDate $lastDay = null,
         ?LocalDate $offerUntil = null,
         array $unchecked = [],
+        ?LocalDate $today = null,
     ): array {
         $faults = [];
         foreach ($signers as $signer) {
@@ -92,6 +94,15 @@ final class RoundPlan
                 $told = "{$signer->name} has nothing to sign. Give them a place, or remove them from this round.";
                 $faults[] = new RoundFault(RoundFaultKind::NothingToSign, $told, signer: $signer->key);
             }
+        }
+        foreach ($signers as $signer) {
+            if ($signer->inFile !== '') {
+                $told = "{$signer->name} is {$signer->inFile} in the file now.";
+                $faults[] = new RoundFault(RoundFaultKind::NameDiffers, $told, signer: $signer->key);
+            }
+        }
+        if ($lastDay !== null && $today !== null && $lastDay->isBefore($today)) {
+            $faults[] = new RoundFault(RoundFaultKind::LastDayPast, "The last day to sign, {$lastDay->short()}, is past.");
         }
         if ($signers === [] && ! in_array(true, array_map(static fn (PlannedPaper $paper) => $paper->reading, $papers), true)) {
             $told = 'No one signs: none of these papers has a place to sign for anyone in the file.';
@@ -129,6 +140,9 @@ final class RoundPlan
         if (! $paper->isSigned && $paper->reading) {
             $told = "“{$paper->title}” is still being read for places to sign. Wait a moment, or place them yourself.";
             $faults[] = new RoundFault(RoundFaultKind::BeingRead, $told, paper: $paper->key);
+        } elseif ($paper->reading) {
+            $told = "“{$paper->title}” is still being read. What is found after you send it is not asked for.";
+            $faults[] = new RoundFault(RoundFaultKind::StillRead, $told, paper: $paper->key);
         } elseif (! $paper->isSigned && $paper->unclear === []) {
             $faults[] = new RoundFault(RoundFaultKind::PaperUnsigned, "No one signs “{$paper->title}”.", paper: $paper->key);
         }

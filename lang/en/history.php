@@ -113,6 +113,7 @@ return [
     'Round not set to go out any more' => 'Stopped “:round” from going out by itself',
     'Round held back' => '“:round” did not go out by itself: :why',
     'Reminders set' => 'Changed when signers of :office are reminded: :days',
+    'Signer renamed' => 'In “:round”, :before signs as :person now, as in the file',
     'Stencil laid' => 'Laid the stencil “:stencil” over “:paper” of “:round” (:count)',
     'Stencil kept' => 'Kept the stencil “:stencil” (:places)',
     'Stencil changed' => 'Changed the stencil “:stencil” (:places)',

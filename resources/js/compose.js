@@ -21,7 +21,7 @@ const line = waitingLine({
     shelf: `marks:${round}`,
     url: `/rounds/${round}/marks`,
     noun: 'change',
-    says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs', stencil: 'Which stencil' })[change.do],
+    says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs', stencil: 'Which stencil', names: 'Names from the file' })[change.do],
     told: (words) => say(words, true),
     stored(body) {
         if (line.waits()) return;
@@ -244,6 +244,15 @@ function everyPage(mark) {
     together(past, before);
 }
 
+function show(key) {
+    state.chosen = key;
+    state.more.clear();
+    draw();
+    const mark = document.querySelector(`[data-mark="${key}"]`);
+    mark?.scrollIntoView({ block: 'center' });
+    mark?.focus({ preventScroll: true });
+}
+
 // After the one that was chosen first.
 function align(how) {
     const [x, y, width, height] = find(state.chosen).place;
@@ -297,11 +306,14 @@ desk.addEventListener('focusin', (event) => {
     }
 });
 document.addEventListener('click', (event) => {
-    const button = event.target.closest('[data-seat], [data-kind], [data-keep], [data-align], #undo-mark, #redo-mark');
+    const button = event.target.closest('[data-seat], [data-kind], [data-keep], [data-align], [data-every], [data-show], [data-names], #undo-mark, #redo-mark');
     if (!button) return;
     if (button.dataset.seat) choose('seat', button.dataset.seat);
     else if (button.dataset.kind) choose('kind', button.dataset.kind);
     else if ('keep' in button.dataset) keepAll();
+    else if (button.dataset.every) everyPage(find(button.dataset.every));
+    else if (button.dataset.show) show(button.dataset.show);
+    else if ('names' in button.dataset) line.add({ do: 'names' });
     else if (button.dataset.align) align(button.dataset.align);
     else if (button.id === 'undo-mark') turn(past, ahead);
     else turn(ahead, past);

@@ -105,3 +105,14 @@ it('says which pages nobody has looked at, until somebody has', function () {
     $this->seeAll();
     expect($unseen())->toBe([])->and(DB::table('round_papers')->where('round_id', $round->id)->value('seen'))->toBe('[1]');
 });
+
+it('says where a signer is called otherwise in the file now, and takes the name from there', function () {
+    $file = $this->aFile();
+    $round = roundOfPaper($file, MadePdf::text(72, 300, 'Buyer: __________________', 10));
+    $this->as('tomas')->put("/files/{$file->key}/parties/buyer.1?at=opening", ['name' => 'Sunniva Eide-Holm'])->assertRedirect();
+    $told = 'Sunniva Eide is Sunniva Eide-Holm in the file now.';
+    $this->get("/rounds/{$round->key}")->assertSee($told)->assertSee('Take the name from the file');
+    expect(placed($round, ['do' => 'names'])->assertOk()->json('faults'))->not->toContain($told);
+    $this->seeAll();
+    expect($round->signers()->value('name'))->toBe('Sunniva Eide-Holm');
+});

@@ -8,6 +8,7 @@ use App\History\History;
 use App\Models\DealFile;
 use App\Models\KnownFact;
 use App\Models\Paper;
+use App\Models\Party;
 use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Signer;
@@ -20,10 +21,13 @@ use Unanimus\Forms\Blank;
 use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\Filling;
 use Unanimus\Requirements\FactCatalog;
+use Unanimus\Signing\PlaceCheck;
+use Unanimus\Signing\PlannedMark;
 use Unanimus\Signing\PlannedPaper;
 use Unanimus\Signing\PlannedSigner;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundPlan;
+use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
@@ -60,6 +64,7 @@ final class ComposeRound
     public static function faults(Round $round): array
     {
         $facts = FactBook::of($round->file);
+        $names = self::names($round);
         $signers = $round->signers->map(
             static fn (Signer $signer) => new PlannedSigner(
                 $signer->key,
@@ -67,6 +72,7 @@ final class ComposeRound
                 $signer->email ?? '',
                 $round->file->isOwnAffair($signer->seatOf()->side()),
                 $round->marks->where('seat', $signer->seat)->filter(static fn (SigningMark $mark) => $mark->kind->needsAct())->count(),
+                ($names[$signer->seat] ?? $signer->name) === $signer->name ? '' : $names[$signer->seat],
             ),
         );
         $papers = $round->papers->map(static function (RoundPaper $sent) use ($round, $facts): PlannedPaper {
@@ -87,12 +93,52 @@ final class ComposeRound
         });
         $expiry = $facts->value('acceptance') === null ? $facts->value('offer_expiry') : null;
 
-        return RoundPlan::faults(
-            array_values($signers->all()),
-            array_values($papers->all()),
-            $round->last_day,
-            $expiry === null ? null : LocalDate::of($expiry),
-            array_map(FactCatalog::label(...), self::unchecked($round)),
+        $planned = $papers->keyBy(static fn (PlannedPaper $paper) => $paper->key)->all();
+        $pages = $round->papers->mapWithKeys(static fn (RoundPaper $sent) => [$sent->paper->key => $sent->pages])->all();
+
+        return [
+            ...RoundPlan::faults(
+                array_values($signers->all()),
+                array_values($papers->all()),
+                $round->last_day,
+                $expiry === null ? null : LocalDate::of($expiry),
+                array_map(FactCatalog::label(...), self::unchecked($round)),
+                $round->file->office->today(),
+            ),
+            ...PlaceCheck::faults(self::marks($round), $planned, $pages, $names),
+        ];
+    }
+
+    /** @return array<string, string> who could be asked, by seat, as they sign */
+    private static function names(Round $round): array
+    {
+        $asked = Seat::askedBy($round->file->represents);
+
+        return $round->file->parties
+            ->filter(static fn (Party $party) => in_array($party->role, $asked, true))
+            ->sortBy(static fn (Party $party) => $party->seat()->order())
+            ->mapWithKeys(static fn (Party $party) => [(string) $party->seat() => $party->signing_name ?: $party->name])
+            ->all();
+    }
+
+    /** @return list<PlannedMark> */
+    private static function marks(Round $round): array
+    {
+        $papers = $round->papers->mapWithKeys(static fn (RoundPaper $sent) => [$sent->id => $sent->paper->key]);
+
+        return array_values(
+            $round->marks
+                ->map(
+                    static fn (SigningMark $mark) => new PlannedMark(
+                        $mark->key,
+                        $papers[$mark->round_paper_id],
+                        $mark->page,
+                        $mark->seatOf(),
+                        $mark->kind,
+                        $mark->place(),
+                    ),
+                )
+                ->all(),
         );
     }
 

@@ -102,6 +102,24 @@ final class PlaceMarks
         ]);
     }
 
+    /** Takes names and capacities from the file as they are now. @throws StepRefused when the round was sent */
+    public function names(Round $round): void
+    {
+        $this->lock($round);
+        $parties = $round->file->parties()->get()->keyBy('id');
+        foreach ($round->signers()->get() as $signer) {
+            $party = $parties->get($signer->party_id);
+            $before = $signer->name;
+            $party === null || $signer->update([
+                'name' => $party->signing_name ?: $party->name,
+                'initials' => $party->initials,
+                'capacity' => (string) $party->capacity,
+                'company' => self::company($round, $party),
+            ]);
+            $before === $signer->name || $this->tell($round, 'Signer renamed', ['before' => $before, 'person' => $signer->name]);
+        }
+    }
+
     /** What was found and stands in pencil is kept. @throws StepRefused when the round was sent */
     public function keep(Round $round): void
     {

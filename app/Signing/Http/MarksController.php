@@ -27,7 +27,7 @@ final class MarksController
         Gate::authorize('work-on', $round->load(['file.office', 'file.members', 'papers.paper.latest'])->file);
         $given = $request->validate([
             'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
-            'do' => 'required|in:put,drop,keep,who,stencil',
+            'do' => 'required|in:put,drop,keep,who,stencil,names',
             'mark' => 'required_if:do,put,drop|string|regex:/^[0-9A-Z]{26}$/',
             'paper' => 'required_if:do,put,who,stencil|integer|min:0|max:200',
             'page' => 'required_if:do,put|integer|min:1|max:1000',
@@ -54,6 +54,7 @@ final class MarksController
             )),
             'drop' => $marks->drop($round, $given['mark']),
             'keep' => $marks->keep($round),
+            'names' => $marks->names($round),
             'stencil' => $lay->choose($round, (int) $given['paper'], (string) ($given['stencil'] ?? ''), User::signedIn($request)),
             default => $marks->who($round, (int) $given['paper'], (string) ($given['word'] ?? ''), Seat::of($given['seat'])),
         };

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\PaperState;
+use Unanimus\Pages\Rect;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\PlaceCheck;
+use Unanimus\Signing\PlannedMark;
+use Unanimus\Signing\PlannedPaper;
+use Unanimus\Signing\PlannedSigner;
+use Unanimus\Signing\RoundFault;
+use Unanimus\Signing\RoundFaultKind;
+use Unanimus\Signing\RoundPlan;
+use Unanimus\Signing\Seat;
+
+function marked(string $seat, MarkKind $kind, int $page, float $y, float $x = 72, string $key = ''): PlannedMark
+{
+    return new PlannedMark($key ?: "{$seat}{$kind->value}{$page}", 'p', $page, Seat::of($seat), $kind, new Rect($x, $y, 100, 16));
+}
+
+/** @return list<RoundFault> */
+function checked(array $marks, int $pages = 4, array $names = ['buyer.1' => 'Sunniva', 'buyer.2' => 'José', 'agent.1' => 'Tomás']): array
+{
+    return PlaceCheck::faults($marks, ['p' => new PlannedPaper('p', 'Addendum', PaperState::Ready, true)], ['p' => $pages], $names);
+}
+
+it('tells of two places on one spot, and of none that only touch', function () {
+    $both = [marked('buyer.1', MarkKind::Signature, 1, 300), marked('buyer.2', MarkKind::Signature, 1, 305)];
+    $found = checked($both);
+    expect(array_map(fn (RoundFault $one) => [$one->kind, $one->mark], $found))
+        ->toBe([[RoundFaultKind::OnOneSpot, 'buyer.2signature1']])
+        ->and($found[0]->text)
+        ->toContain('page 1 of “Addendum” (Sunniva and José)');
+    foreach ([[1, 316.0], [2, 300.0]] as [$page, $y]) {
+        expect(checked([$both[0], marked('buyer.2', MarkKind::Signature, $page, $y)]))->toBe([]);
+    }
+});
+
+it('tells of pages without initials only where most others have them', function (array $initialled, int $pages, ?string $told) {
+    $marks = array_map(fn (int $page) => marked('buyer.1', MarkKind::Initials, $page, 700), $initialled);
+    $found = checked([...$marks, marked('buyer.1', MarkKind::Signature, $pages, 300), marked('buyer.2', MarkKind::Signature, $pages, 400)], $pages);
+    expect($found[0]->text ?? null)->toBe($told);
+})->with([
+    'the one in the middle' => [[1, 3], 4, 'Sunniva initials the other pages of “Addendum”, not page 2.'],
+    'two of six' => [[1, 2, 3], 6, 'Sunniva initials the other pages of “Addendum”, not pages 4, 5.'],
+    'all of them' => [[1, 2, 3], 4, null],
+    'few of them' => [[1], 6, null],
+    'a paper of two pages' => [[1], 2, null],
+]);
+
+it('tells of one of two who signs nothing where the other does, of no other role', function () {
+    $found = checked([marked('buyer.1', MarkKind::Signature, 1, 300)]);
+    expect(array_map(fn (RoundFault $one) => $one->text, $found))
+        ->toBe(['José signs nothing on “Addendum”, but Sunniva does.'])
+        ->and(checked([marked('agent.1', MarkKind::Signature, 1, 300)]))
+        ->toBe([])
+        ->and(checked([marked('buyer.1', MarkKind::Initials, 1, 300)]))
+        ->toBe([]);
+});
+
+it('keeps none of that from going out, but a last day that is past does', function () {
+    foreach ([RoundFaultKind::OnOneSpot, RoundFaultKind::WithoutInitials, RoundFaultKind::SignsNothing, RoundFaultKind::NameDiffers] as $kind) {
+        expect($kind->isBlocking())->toBeFalse();
+    }
+    $signer = new PlannedSigner('s', 'Sunniva', 's@eide.example', true, 1, 'Sunniva Eide-Holm');
+    $paper = new PlannedPaper('p', 'Addendum', PaperState::Ready, true, reading: true);
+    $on = fn (string $today) => array_map(
+        fn (RoundFault $one) => $one->kind,
+        RoundPlan::faults([$signer], [$paper], LocalDate::of('2026-11-27'), null, [], LocalDate::of($today)),
+    );
+    expect($on('2026-11-27'))
+        ->toBe([RoundFaultKind::NameDiffers, RoundFaultKind::StillRead])
+        ->and($on('2026-11-28'))
+        ->toContain(RoundFaultKind::LastDayPast)
+        ->and(RoundFaultKind::LastDayPast->isBlocking())
+        ->toBeTrue();
+});
