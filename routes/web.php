@@ -46,6 +46,7 @@ use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\MarksController;
+use App\Signing\Http\MendingController;
 use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
 use App\Signing\Http\RoundPapersController;
@@ -343,6 +344,9 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])
         ->name('rounds.recall')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::put('/rounds/{round}/signers/{signer}', [MendingController::class, 'readdress'])->name('rounds.signers.update');
+    Route::put('/rounds/{round}/last-day', [MendingController::class, 'extend'])->name('rounds.last-day');
+    Route::post('/rounds/{round}/again', [MendingController::class, 'again'])->name('rounds.again');
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');

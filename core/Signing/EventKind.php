@@ -19,6 +19,8 @@ enum EventKind: string
     case Recalled = 'recalled';
     case Lapsed = 'lapsed';
     case Reminded = 'reminded';
+    case Readdressed = 'readdressed';
+    case Extended = 'extended';
 
     /**
      * As read where each event stands by itself.
@@ -46,6 +48,8 @@ enum EventKind: string
             self::Recalled => 'Round recalled',
             self::Lapsed => 'Last day passed',
             self::Reminded => 'Reminded',
+            self::Readdressed => 'Address corrected',
+            self::Extended => 'Last day moved',
         };
     }
 }

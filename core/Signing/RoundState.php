@@ -134,7 +134,7 @@ final readonly class RoundState
         return match ($event->kind) {
             EventKind::Recalled => $this->copy(status: RoundStatus::Recalled, reason: (string) ($event->data['reason'] ?? '')),
             EventKind::Lapsed => $this->copy(status: RoundStatus::Lapsed),
-            EventKind::Reminded => $this,
+            EventKind::Reminded, EventKind::Readdressed, EventKind::Extended => $this,
             default => throw SigningRefusal::OnlySigner->because(),
         };
     }

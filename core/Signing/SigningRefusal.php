@@ -58,6 +58,9 @@ enum SigningRefusal: string implements Reason
     case StencilGone = 'signing.stencil-gone';
     case StencilOfAnother = 'signing.stencil-of-another';
     case FormKnowsItsPlaces = 'signing.form-knows-its-places';
+    case SignedAlready = 'signing.signed-already';
+    case NotLater = 'signing.not-later';
+    case NotEnded = 'signing.not-ended';
     case PapersChanged = 'signing.papers-changed';
     case NothingEntered = 'signing.nothing-entered';
     case NoNumber = 'signing.no-number';
@@ -117,6 +120,9 @@ enum SigningRefusal: string implements Reason
             self::StencilGone => 'That stencil does not fit this paper any more, or was put away. Choose another, or none.',
             self::StencilOfAnother => 'The stencil “{name}” is someone else’s. Choose another name.',
             self::FormKnowsItsPlaces => 'A form of the library knows its places itself. There is nothing to keep.',
+            self::SignedAlready => '{name} has signed already. Their address in the file is not changed by this.',
+            self::NotLater => 'Choose a day after {day}, the last day that holds now.',
+            self::NotEnded => 'This round has not ended, or everyone has signed. There is nothing to start again.',
             self::PapersChanged => 'The papers of this round changed meanwhile. Reload the page and put them in order again.',
             self::NothingEntered => 'Type your answer first.',
             self::NoNumber => '“{typed}” is not a number. Enter it like 12 or 1,250.5.',

@@ -114,6 +114,8 @@ return [
     'Round held back' => '“:round” did not go out by itself: :why',
     'Reminders set' => 'Changed when signers of :office are reminded: :days',
     'Signer renamed' => 'In “:round”, :before signs as :person now, as in the file',
+    'Address corrected' => 'Corrected the address of a signer of “:round”: :where',
+    'Last day moved' => 'Moved the last day of “:round” to :where',
     'Stencil laid' => 'Laid the stencil “:stencil” over “:paper” of “:round” (:count)',
     'Stencil kept' => 'Kept the stencil “:stencil” (:places)',
     'Stencil changed' => 'Changed the stencil “:stencil” (:places)',

@@ -78,6 +78,7 @@ final class RecordEvent
                 array_filter([
                     'round' => $round->title,
                     'seat' => $event->seat,
+                    'where' => $event->seat === null ? $event->data['where'] ?? null : null,
                     'reason' => $event->data['reason'] ?? null,
                     'question' => $event->data['question'] ?? null,
                 ]),

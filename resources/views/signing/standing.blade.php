@@ -27,10 +27,34 @@
                             data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
                     @endcan
                 @endif
+                @if ($round->status->value === 'out' && $signer->status->value !== 'finished' &&
+                    $file->isOwnAffair($signer->seatOf()->side()))
+                    @can('work-on', $file)
+                        <details class="note"><summary class="small">Correct the address</summary>
+                            <form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('put')
+                                <input class="input" type="email" name="email" required value="{{ $signer->email }}"
+                                    aria-label="Email address of {{ $signer->name }}">
+                                <button class="button tight">Save and send again</button></form></details>
+                    @endcan
+                @endif
             </div>
         @endforeach
     </div>
     @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ $round->last_day->short($file->office->today()->year()) }}</p>@endif
+    @if ($round->status->value === 'out')
+        @can('work-on', $file)
+            <details class="note"><summary class="small">Give more time</summary>
+                <form method="post" action="/rounds/{{ $round->key }}/last-day">@csrf @method('put')
+                    <label class="line"><span>New last day</span><input class="input" name="last_day" required autocomplete="off"
+                        placeholder="Friday, +3, 12/18"></label>
+                    <button class="button tight">Move the last day</button></form></details>
+        @endcan
+    @elseif (in_array($round->status->value, ['recalled', 'declined', 'lapsed'], true))
+        @can('work-on', $file)
+            <form method="post" action="/rounds/{{ $round->key }}/again">@csrf<br>
+                <button class="button tight solid">Start again from this</button></form>
+        @endcan
+    @endif
     <h2 class="minor"><br>Activity</h2>
     <ul class="watch">
         @php($names = $round->signers->pluck('name', 'seat'))

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Actions;
+
+use App\History\History;
+use App\Models\Paper;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\SigningMark;
+use App\Models\User;
+use Illuminate\Support\Str;
+use Unanimus\Files\SeenBy;
+use Unanimus\Signing\RoundPlan;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
+
+/** A round that ended without everyone’s signature is begun again from the same papers, places, people and words. */
+final class StartAgain
+{
+    /** @throws StepRefused when it has not ended so, or a paper of it cannot go out */
+    public function __invoke(Round $ended, User $by): Round
+    {
+        $hasEnded = in_array($ended->status, [RoundStatus::Recalled, RoundStatus::Declined, RoundStatus::Lapsed], true);
+        $hasEnded || throw SigningRefusal::NotEnded->because();
+        $ended->load(['papers.paper', 'signers', 'marks', 'file.office', 'file.parties.contact']);
+        $papers = array_values($ended->papers->map(static fn (RoundPaper $sent) => $sent->paper)->all());
+        RoundPlan::mustGoOut(array_map(static fn (Paper $paper) => [$paper->title, $paper->state], $papers));
+        $round = Round::create([
+            ...$ended->only(['side', 'brokerage_id', 'deal_file_id', 'title', 'subject', 'message', 'copies']),
+            'user_id' => $by->id,
+            'last_day' => $ended->file->office->today()->plusDays(RoundPlan::DAYS),
+        ]);
+        $this->copySigners($ended, $round);
+        $this->copyPapers($ended, $round);
+        History::add(
+            $round->brokerage_id,
+            $round->deal_file_id,
+            'Round drafted',
+            ['round' => $round->title, 'again' => $ended->key],
+            SeenBy::side($round->side),
+        );
+
+        return $round;
+    }
+
+    private function copySigners(Round $ended, Round $round): void
+    {
+        foreach ($ended->signers as $signer) {
+            $party = $ended->file->parties->firstWhere('id', $signer->party_id);
+            $new = $party === null ? null : PlaceMarks::ask($round, $party, $signer->turn);
+            $new?->update(['note' => $signer->note]);
+        }
+    }
+
+    private function copyPapers(Round $ended, Round $round): void
+    {
+        $seats = $round->signers()->pluck('seat')->all();
+        $keys = $ended->marks->mapWithKeys(static fn (SigningMark $mark) => [$mark->key => strtoupper((string) Str::ulid())])->all();
+        foreach ($ended->papers as $before) {
+            $sent = $round->papers()->create([
+                ...$before->only(['brokerage_id', 'deal_file_id', 'paper_id', 'position', 'place', 'title', 'pages']),
+            ]);
+            foreach ($ended->marks->where('round_paper_id', $before->id) as $mark) {
+                $when = isset($mark->terms['when']) ? ['when' => $keys[$mark->terms['when']] ?? ''] : [];
+                in_array($mark->seat, $seats, true) && $round->marks()->forceCreate([
+                    ...$mark->only(['brokerage_id', 'deal_file_id', 'seat', 'kind', 'page', 'x', 'y', 'width', 'height', 'position']),
+                    'key' => $keys[$mark->key],
+                    'round_id' => $round->id,
+                    'round_paper_id' => $sent->id,
+                    'terms' => [...$mark->terms, ...$when],
+                ]);
+            }
+        }
+    }
+}

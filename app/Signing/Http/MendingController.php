@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing\Http;
+
+use App\Models\Round;
+use App\Models\Signer;
+use App\Models\User;
+use App\Signing\Actions\MendRound;
+use App\Signing\Actions\StartAgain;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+
+/** A round set right while it is out, or begun again after it ended. */
+final class MendingController
+{
+    public function readdress(Request $request, Round $round, Signer $signer, MendRound $mend): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        abort_unless($signer->round_id === $round->id, 404);
+        $given = $request->validate(['email' => 'required|email|max:200'], ['email.email' => 'This is not an email address.']);
+        $mend->readdress($round, $signer, $given['email']);
+
+        return to_route('rounds.show', $round)->with('told', 'Address corrected. The old link no longer works.');
+    }
+
+    public function extend(Request $request, Round $round, MendRound $mend): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['last_day' => 'required|string|max:40']);
+        try {
+            $mend->extend($round, LocalDate::parse($given['last_day'], $round->file->office->today()));
+        } catch (DateUnreadable $unreadable) {
+            throw ValidationException::withMessages(['last_day' => $unreadable->getMessage()]);
+        }
+
+        return to_route('rounds.show', $round)->with('told', 'Last day moved.');
+    }
+
+    public function again(Request $request, Round $round, StartAgain $again): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $new = $again($round, User::signedIn($request));
+
+        return to_route('rounds.show', $new)->with('told', 'This is a new draft with the same papers, places and people.');
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Letter;
+use App\Models\PartyContact;
+use App\Models\Round;
+use App\Models\SealedSet;
+use App\Storage\Bytes;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
+
+it('corrects an address while a round is out: the old link is dead, the new one goes on where the old one was', function () {
+    $round = $this->aRound($this->aFile());
+    $signer = $this->signer($round, 'buyer.1');
+    $old = '/sign/'.$signer->token();
+    $this->post("{$old}/consent", ['agree' => '1']);
+    foreach ([1, 2] as $time) {
+        $this->as('tomas')
+            ->put("/rounds/{$round->key}/signers/{$signer->key}", ['email' => 'sunniva@new.example'])
+            ->assertRedirect("/rounds/{$round->key}");
+    }
+    Auth::forgetGuards();
+    $this->get($old)->assertNotFound();
+    $this->seeAll();
+    $this->get('/sign/'.$signer->refresh()->token())->assertOk()->assertSee('Choose a signature style');
+    $this->seeAll();
+    expect(PartyContact::query()->where('party_id', $signer->party_id)->value('email'))
+        ->toBe('sunniva@new.example')
+        ->and(Letter::query()->where('recipient', 'sunniva@new.example')->pluck('subject')->all())
+        ->toHaveCount(1);
+    $this->signs($round, 'buyer.1');
+    $this->as('tomas')
+        ->put("/rounds/{$round->key}/signers/{$signer->key}", ['email' => 'late@new.example'])
+        ->assertSessionHas('reason', SigningRefusal::SignedAlready->value);
+    foreach (['buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    expect(textOf(app(Bytes::class)->read(SealedSet::query()->where('round_id', $round->id)->sole()->sha256)))
+        ->toContain('Address corrected: Sunniva Eide, sunniva@new.example');
+});
+
+it('moves the last day of a round later, never earlier', function () {
+    $round = $this->aRound($this->aFile());
+    $put = fn (string $day) => $this->as('tomas')->put("/rounds/{$round->key}/last-day", ['last_day' => $day]);
+    $put('+9')->assertSessionHas('told');
+    $put('+8')->assertSessionHas('reason', SigningRefusal::NotLater->value);
+    $put('whenever')->assertSessionHasErrors('last_day');
+    $this->seeAll();
+    expect($round->refresh()->last_day?->iso())
+        ->toBe($round->file->office->today()->plusDays(9)->iso())
+        ->and(DB::table('history')->where('what', 'Last day moved')->count())
+        ->toBe(1);
+    $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'x']);
+    $put('+20')->assertSessionHas('reason', SigningRefusal::RoundEnded->value);
+});
+
+it('starts again from a round that ended, with the same papers, places, people and words', function () {
+    $round = $this->aRound($this->aFile());
+    $this->as('tomas')->post("/rounds/{$round->key}/again")->assertSessionHas('reason', SigningRefusal::NotEnded->value);
+    $this->seeAll();
+    DB::table('rounds')->where('id', $round->id)->update(['message' => 'As we said.', 'subject' => 'Your offer']);
+    $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'The price was wrong.']);
+    $this->get("/rounds/{$round->key}")->assertSee('Start again from this');
+    $this->post("/rounds/{$round->key}/again")->assertRedirect();
+    $this->seeAll();
+    $new = Round::query()->orderByDesc('id')->firstOrFail();
+    $places = fn (Round $one) => $one
+        ->marks()
+        ->orderBy('position')
+        ->get()
+        ->map(fn ($mark) => [$mark->seat, $mark->kind->value, $mark->page, $mark->x, $mark->y])
+        ->all();
+    expect($new->id)
+        ->not->toBe($round->id)
+        ->and($new->status)
+        ->toBe(RoundStatus::Drafting)
+        ->and([$new->message, $new->subject, $new->title])
+        ->toBe(['As we said.', 'Your offer', $round->title])
+        ->and($places($new))
+        ->toBe($places($round))
+        ->and($new->signers()->pluck('turn', 'seat')->all())
+        ->toBe($round->signers()->pluck('turn', 'seat')->all());
+    $this->as('tomas')->post("/rounds/{$new->key}/send")->assertSessionHas('told');
+    $this->seeAll();
+    expect($new->refresh()->status)->toBe(RoundStatus::Out);
+    $this->as('tomas')->post("/rounds/{$round->key}/again")->assertSessionHas('reason', SigningRefusal::PaperNotOpen->value);
+});
