@@ -47,6 +47,7 @@ use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\MarksController;
 use App\Signing\Http\MendingController;
+use App\Signing\Http\ProofController;
 use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
 use App\Signing\Http\RoundPapersController;
@@ -101,6 +102,9 @@ Route::middleware('guest')->group(static function (): void {
 });
 
 Route::get('/sign-in/standing', [SignInController::class, 'standing'])->name('sign-in.standing');
+
+Route::get('/proof', [ProofController::class, 'show'])->name('proof')->middleware('throttle:links');
+Route::post('/proof', [ProofController::class, 'check'])->name('proof.check')->middleware('throttle:proof');
 
 Route::prefix('/sign/{token}')
     ->middleware(['throttle:links', SignerLink::class])

@@ -112,6 +112,13 @@ final class AppServiceProvider extends ServiceProvider
             'questions',
             static fn (Request $request) => [Limit::perHour(12)->by('ask:'.hash('sha256', (string) $request->route('token')))],
         );
+        RateLimiter::for(
+            'proof',
+            static fn (Request $request) => [
+                Limit::perMinute(10)->by('proof:'.$request->ip()),
+                Limit::perHour(60)->by('proof an hour:'.$request->ip()),
+            ],
+        );
         RateLimiter::for('links', static fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Evidence;
 
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\QrCode;
 use Unanimus\Pages\Typeface;
 
 /**
@@ -27,9 +28,12 @@ final class EvidenceRecord
      * @param string $round the round's id as printed
      * @param string $title name of the file
      * @param list<array{title: string, pages: int, sha256: string}> $papers as they were sent
-     * @param list<array{name: string, seat: string, address: string, agreed: string, finished: string}> $people
+     * @param list<array{name: string, seat: string, address: string, agreed: string, finished: string, places?: string}> $people
      * @param list<array{at: string, who: string, what: string, from: string}> $events in order
      * @param string $zone name of the time zone the times are in
+     * @param TimeLine|null $line when each of them did what
+     * @param string $proof address where anyone can have the sealed set checked; empty for none
+     * @param string $consent what they agreed to, as it was read
      */
     public function __construct(
         private readonly string $round,
@@ -38,6 +42,9 @@ final class EvidenceRecord
         private readonly array $people,
         private readonly array $events,
         private readonly string $zone,
+        private readonly ?TimeLine $line = null,
+        private readonly string $proof = '',
+        private readonly string $consent = '',
     ) {
         $this->pages = [new Drawing(612, 792)];
     }
@@ -56,15 +63,22 @@ final class EvidenceRecord
         foreach ($this->people as $person) {
             $this->line("{$person['name']}, {$person['seat']}", 9.5, 'bold', 12);
             $this->line(
-                "asked at {$person['address']} · agreed to sign electronically {$person['agreed']} · finished {$person['finished']}",
+                "known by a link sent to {$person['address']} · agreed to sign electronically {$person['agreed']} · finished ".
+                    $person['finished'],
                 8,
                 'normal',
-                15,
+                ($person['places'] ?? '') === '' ? 15 : 11,
             );
+            ($person['places'] ?? '') === '' || $this->line($person['places'], 8, 'normal', 15);
+        }
+        $this->drawLine();
+        if ($this->consent !== '') {
+            $this->heading('What they agreed to before signing');
+            $this->line($this->consent, 8, 'normal', 11);
         }
         $this->heading('What happened');
         foreach ($this->events as $event) {
-            $this->columns([[0, $event['at']], [104, $event['who']], [210, $event['what']], [432, $event['from']]]);
+            $this->columns([[0, $event['at']], [122, $event['who']], [222, $event['what']], [436, $event['from']]]);
         }
         $this->y += 10;
         $this->line(
@@ -74,7 +88,33 @@ final class EvidenceRecord
             12,
         );
 
+        $this->drawProof();
+
         return $this->pages;
+    }
+
+    private function drawLine(): void
+    {
+        if ($this->line !== null) {
+            $this->heading('When');
+            $this->room($this->line->height());
+            $this->line->on($this->page(), self::LEFT, $this->y, self::RIGHT - self::LEFT);
+            $this->y += $this->line->height();
+        }
+    }
+
+    /** Where anyone has it checked, for the eye and for a telephone. */
+    private function drawProof(): void
+    {
+        if ($this->proof === '') {
+            return;
+        }
+        $this->room(72);
+        $this->page()
+            ->piece(QrCode::path($this->proof, self::LEFT, $this->y, 60))
+            ->text(self::LEFT + 72, $this->y + 24, 9.5, 'Is this file whole and unchanged?', weight: 'bold')
+            ->text(self::LEFT + 72, $this->y + 38, 8.5, "Anyone can have it checked at {$this->proof}");
+        $this->y += 72;
     }
 
     private function heading(string $text): void

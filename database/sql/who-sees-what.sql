@@ -110,6 +110,13 @@ CREATE OR REPLACE FUNCTION signer_of_link(wanted text) RETURNS TABLE (signer_id 
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT s.id, s.brokerage_id, s.deal_file_id, s.link_version FROM signers s WHERE s.key = wanted $$;
 
+-- Whoever holds a sealed set may ask whether it is one; what they are told stands in it.
+CREATE OR REPLACE FUNCTION sealed_set_of(sum text) RETURNS TABLE (brokerage text, sealed_at timestamptz, zone text, signers text)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT b.name, s.sealed_at, o.zone, (SELECT string_agg(g.name, ', ' ORDER BY g.turn, g.id) FROM signers g WHERE g.round_id = s.round_id)
+    FROM sealed_sets s JOIN brokerages b ON b.id = s.brokerage_id JOIN deal_files f ON f.id = s.deal_file_id JOIN offices o ON o.id = f.office_id
+    WHERE s.sha256 = sum $$;
+
 CREATE OR REPLACE FUNCTION fill_request_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT r.id, r.brokerage_id, r.deal_file_id, r.link_version FROM fill_requests r WHERE r.key = wanted $$;

@@ -79,6 +79,31 @@ return [
         'text_back' => 'Back to signing',
     ],
 
+    'proof' => [
+        'title' => 'Is this file genuine?',
+        'how' => 'Choose a signed PDF. We tell you if it was sealed here and if anything in it was changed since. We do not keep it.',
+        'file' => 'The PDF',
+        'check' => 'Check it',
+        'again' => 'Check another file',
+        'whole' => 'Whole and unchanged',
+        'whole_more' => 'This file was sealed here for :brokerage on :when. Not one byte of it was changed since.',
+        'signed' => 'Signed by :signers.',
+        'sealed' => 'Sealed here, and unchanged',
+        'sealed_more' => 'The seal is ours and covers the whole file. It was sealed on :when. It is not the complete set as we filed it.',
+        'other' => 'Not sealed here',
+        'other_more' => 'The file carries a valid digital signature, but not ours. Ask whoever signed it.',
+        'added' => 'Something was added',
+        'added_more' => 'The file was sealed here, but something was added to it afterwards. Do not rely on it. Ask for the original.',
+        'changed' => 'Changed, or damaged',
+        'changed_more' => 'The seal of this file does not hold: something in it was changed after it was signed, or it was damaged on '.
+            'its way. Do not rely on it. Ask for the original.',
+        'none' => 'No seal',
+        'none_more' => 'There is no seal in this file. A scan, a print to PDF or a part of a set loses it. Ask for the original.',
+        'no_pdf' => 'That is not a PDF we can read. Choose the PDF as you got it.',
+        'required' => 'Choose a PDF first.',
+        'large' => 'That file is larger than :most MB. Sealed sets are smaller.',
+    ],
+
     'over' => [
         'sealed' => 'Everyone has signed',
         'sealed_more' => 'The documents for :file are complete: :pages pages, with a record of how they were signed. We emailed you '.

@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\ValidationException;
 use Unanimus\Access\AccessRefusal;
 use Unanimus\Access\Totp;
-use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\QrCode;
 
 /** A person's own sign-in: second factor, sessions, calendar address. */
 final class AccountController
@@ -56,14 +56,11 @@ final class AccountController
     }
 
     /** The secret as a picture for the authenticator's camera; only while it is being set up. */
-    public function picture(Request $request, NativeTool $tool): Response
+    public function picture(Request $request): Response
     {
         $user = User::signedIn($request);
         abort_if($user->second_factor === null || $user->second_factor_at !== null, 404);
-        $svg = $tool->run(
-            ['qrencode', '-t', 'SVG', '-l', 'M', '-m', '2', '-o', '-', '-r', '/dev/stdin'],
-            Totp::of($user->second_factor)->address('Unanimus', $user->email),
-        );
+        $svg = QrCode::svg(Totp::of($user->second_factor)->address('Unanimus', $user->email));
 
         return new Response($svg, 200, [
             'Content-Type' => 'image/svg+xml',

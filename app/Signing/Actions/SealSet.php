@@ -12,6 +12,7 @@ use App\Models\RoundPaper;
 use App\Models\SealedSet;
 use App\Models\Sight;
 use App\Models\Signer;
+use App\Models\SigningMark;
 use App\Signing\MarkWords;
 use App\Storage\Bytes;
 use Illuminate\Support\Carbon;
@@ -21,6 +22,7 @@ use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampUnavailable;
+use Unanimus\Evidence\TimeLine;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
@@ -231,6 +233,7 @@ final class SealSet
                             'address' => (string) $signer->email,
                             'agreed' => $this->moment($round, $signer, EventKind::Consented),
                             'finished' => $this->moment($round, $signer, EventKind::Finished),
+                            'places' => self::places($round, $signer),
                         ],
                     )
                     ->all(),
@@ -249,6 +252,40 @@ final class SealSet
                     ->all(),
             ),
             $round->file->office->zone,
+            $this->timeLine($round),
+            url('/proof'),
+            (string) __('client.sign.terms'),
         );
+    }
+
+    /** How many places they signed or filled in on which paper. */
+    private static function places(Round $round, Signer $signer): string
+    {
+        $made = $round->state()->made;
+        $on = [];
+        foreach ($round->papers as $sent) {
+            $count = $round->marks
+                ->where('round_paper_id', $sent->id)
+                ->where('seat', $signer->seat)
+                ->filter(static fn (SigningMark $mark) => $made->stands($mark->key))
+                ->count();
+            $count === 0 || ($on[] = "{$sent->title}: ".($count === 1 ? '1 place' : "{$count} places"));
+        }
+
+        return implode(' · ', $on);
+    }
+
+    private function timeLine(Round $round): TimeLine
+    {
+        $moments = [];
+        foreach ($round->signers as $signer) {
+            $kinds = [EventKind::Opened, EventKind::Consented, EventKind::Finished];
+            $moments[$signer->name] = array_values(
+                array_filter(array_map(fn (EventKind $kind) => $this->when($round, $signer, $kind), $kinds)),
+            );
+        }
+        $zone = $round->file->office->zone;
+
+        return new TimeLine($moments, $round->sent_at ?? now(), $round->over_at ?? now(), $zone);
     }
 }
