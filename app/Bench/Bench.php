@@ -6,10 +6,13 @@ namespace App\Bench;
 
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Models\Round;
 use App\Models\Sight;
 use App\Models\User;
 use App\Overview\Finder;
+use App\Signing\Actions\ComposeRound;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
@@ -39,11 +42,16 @@ final class Bench extends Command
     public function handle(Library $library, Press $press, TimeStamps $stamps, SixtyPapers $sixty): int
     {
         $this->line(sprintf('%-44s %9s %9s %7s %8s', 'what', 'ours ms', 'floor ms', 'ratio', 'budget'));
-        $sixty->during($this->filePage(...));
+        $sixty->during(function (DealFile $file): void {
+            $this->filePage($file);
+            $this->desk($file);
+        });
         $this->pages();
         $this->fill($library->form('M-201'), $press);
         $this->assemble($library, $press);
         $this->seal($library, $press, $stamps);
+        $this->line('places on the library’s forms: '.Proposals::of($library));
+        $this->line('the same scanned, four forms: '.Proposals::of($library, ['M-101', 'M-102', 'M-201', 'M-215'], scanned: true));
 
         return self::SUCCESS;
     }
@@ -61,6 +69,40 @@ final class Bench extends Command
                 before: Clock::WARM,
             ),
         );
+    }
+
+    private function desk(DealFile $file): void
+    {
+        $brokerage = Sight::brokerages()[0];
+        $round = Sight::within($brokerage, static function () use ($file): Round {
+            $user = User::query()->where('email', 'tomas@quillmark.example')->firstOrFail();
+            Auth::setUser($user);
+            $file->load(['office', 'parties', 'knownFacts', 'members', 'papers.latest']);
+            $papers = [];
+            $pages = 0;
+            foreach ($file->papers->filter(static fn (Paper $paper) => $paper->state->isOpen()) as $paper) {
+                $count = count($paper->form()->pages ?? []) ?: $paper->latest->pages ?? 0;
+                if ($pages + $count <= 80) {
+                    $papers[] = $paper;
+                    $pages += $count;
+                }
+            }
+
+            return app(ComposeRound::class)($file, $papers, $user);
+        });
+        $visitor = new Visitor((string) config('app.url'));
+        $visitor->signIn('tomas@quillmark.example', \App\Demo\Seed::PASSWORD);
+        [$pages, $signers] = Sight::within($brokerage, static fn () => [$round->papers()->sum('pages'), $round->signers()->count()]);
+        $this->beside(
+            "composing desk, {$pages} pages, {$signers} signers",
+            4.0,
+            Clock::beside(
+                static fn () => $visitor->get("/rounds/{$round->key}"),
+                static fn () => $visitor->get('/style/empty'),
+                before: Clock::WARM,
+            ),
+        );
+        Sight::within($brokerage, static fn () => $round->delete());
     }
 
     private function pages(): void

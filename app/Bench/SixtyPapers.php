@@ -20,6 +20,7 @@ use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;
 use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
+use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\Seat;
 
 /**
@@ -51,6 +52,8 @@ final class SixtyPapers
         $file = Sight::within($brokerage, function (): DealFile {
             $file = DealFile::query()->where('name', self::NAME)->first() ?? $this->make();
             $file->update(['status' => 'preparing']);
+            // What a run that was stopped left behind.
+            $file->rounds()->where('status', RoundStatus::Drafting)->delete();
 
             return $file;
         });

@@ -48,6 +48,26 @@ final class PaperPiece extends Record
         return array_values(self::standing($paper)->get()->map(static fn (self $piece) => $piece->piece())->all());
     }
 
+    /**
+     * What stands on each of several papers, asked for at once.
+     *
+     * @param iterable<Paper> $papers
+     * @return array<int, list<LayerPiece>> by paper
+     */
+    public static function layers(iterable $papers): array
+    {
+        $versions = [];
+        foreach ($papers as $paper) {
+            $versions[$paper->id] = self::versionOf($paper);
+        }
+        $layers = array_map(static fn () => [], $versions);
+        foreach (self::query()->whereIn('paper_id', array_keys($versions))->whereNull('gone_at')->orderBy('id')->get() as $piece) {
+            $piece->version === $versions[$piece->paper_id] && ($layers[$piece->paper_id][] = $piece->piece());
+        }
+
+        return $layers;
+    }
+
     /** Puts what stands on one paper on another that has the same pages. */
     public static function copyOver(Paper $from, Paper $to): void
     {

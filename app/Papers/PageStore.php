@@ -26,7 +26,7 @@ final class PageStore
     /** What tells a form's printed pages from others of the same number: goes into their addresses, so that they can be kept. */
     public static function stamp(Form $form): string
     {
-        return substr((string) md5_file($form->pdf), 0, 8);
+        return substr(md5(@filesize($form->pdf).':'.@filemtime($form->pdf)), 0, 8);
     }
 
     /**

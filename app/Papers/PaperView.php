@@ -8,6 +8,7 @@ use App\Models\Paper;
 use App\Models\PaperPiece;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\Moment;
 use Unanimus\Forms\Blank;
@@ -19,6 +20,7 @@ use Unanimus\Forms\Form;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\LayerPiece;
+use Unanimus\Pages\PdfLook;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Term;
 
@@ -45,15 +47,16 @@ final readonly class PaperView
     /**
      * @param bool $asked whether the screen shows when it was last stored
      * @param Facts|null $facts of the file, where they are at hand
+     * @param bool $told whether the screen says where entries come from
      */
-    public static function of(Paper $paper, bool $asked = true, ?Facts $facts = null): self
+    public static function of(Paper $paper, bool $asked = true, ?Facts $facts = null, bool $told = true): self
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
             $filling = Filling::of($form, $paper->entries(), $facts ?? FactBook::of($paper->file));
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
-            $by = DB::table('paper_values')
+            $by = ! $told ? [] : DB::table('paper_values')
                 ->join('paper_entries', 'paper_entries.id', '=', 'paper_values.entry_id')
                 ->where('paper_values.paper_id', $paper->id)
                 ->where(static fn ($entries) => $entries->whereNotNull('by_name')->orWhereNotNull('source'))
@@ -73,16 +76,23 @@ final readonly class PaperView
             );
         }
         $version = $paper->latest;
-        $sizes =
-            $version === null
-                ? []
-                : array_slice(
-                    \Unanimus\Pages\PdfLook::into(app(Bytes::class)->path($version->sha256))->pages(),
-                    $version->first_page - 1,
-                    $version->pages,
-                );
+        $sizes = $version === null ? [] : array_slice(self::sizes($version->sha256), $version->first_page - 1, $version->pages);
 
         return new self($paper, $form, null, $sizes, [], substr($version->sha256 ?? '', 0, 12), '');
+    }
+
+    /**
+     * Sizes of the pages of kept bytes. They are the same for ever: read once.
+     *
+     * @return list<array{float, float}>
+     */
+    public static function sizes(string $sha256): array
+    {
+        return Cache::remember(
+            "page sizes:{$sha256}",
+            now()->addDays(30),
+            static fn (): array => PdfLook::into(app(Bytes::class)->path($sha256))->pages(),
+        );
     }
 
     /** @return list<Filled> what stands on a page, from 1, in reading order */
@@ -91,10 +101,15 @@ final readonly class PaperView
         return array_values(array_filter($this->filling->blanks ?? [], static fn (Filled $filled) => $filled->blank->page === $page));
     }
 
-    /** @return array<int, Drawing> what stands on each page besides what is printed: entries and what was put over it by hand */
-    public function drawings(): array
+    /**
+     * What stands on each page besides what is printed: entries and what was put over it by hand.
+     *
+     * @param list<LayerPiece>|null $layer what was put over it, where that is at hand
+     * @return array<int, Drawing>
+     */
+    public function drawings(?array $layer = null): array
     {
-        $layer = PaperPiece::layer($this->paper);
+        $layer ??= PaperPiece::layer($this->paper);
 
         return $this->form !== null && $this->filling !== null
             ? FilledPages::draw($this->form, $this->filling, $layer)

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Signing;
 
+use App\Models\PaperPiece;
 use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\SigningMark;
 use App\Papers\PaperView;
-use App\Storage\Bytes;
+use App\Terms\FactBook;
 use Unanimus\Pages\Drawing;
-use Unanimus\Pages\PdfLook;
 use Unanimus\Signing\RoundStatus;
 
 /** A round's pages made ready for the screen, with the marks on them. */
@@ -28,12 +28,15 @@ final readonly class RoundView
     public static function of(Round $round): self
     {
         $pages = [];
-        $words = new MarkWords($round);
+        $drafting = $round->status === RoundStatus::Drafting;
+        // On the desk of a draft the places are drawn by the page itself.
+        $marks = $drafting ? [] : self::marks($round);
+        $facts = FactBook::of($round->file);
+        $layers = $drafting ? PaperPiece::layers($round->papers->map(static fn (RoundPaper $sent) => $sent->paper)) : [];
         foreach ($round->papers as $sent) {
-            $drafting = $round->status === RoundStatus::Drafting;
-            $view = PaperView::of($sent->paper->setRelation('file', $round->file));
-            $drawings = $drafting ? $view->drawings() : [];
-            $sizes = $drafting || $sent->sha256 === null ? $view->sizes : PdfLook::into(app(Bytes::class)->path($sent->sha256))->pages();
+            $view = PaperView::of($sent->paper->setRelation('file', $round->file), false, $facts, false);
+            $drawings = $drafting ? $view->drawings($layers[$sent->paper_id] ?? []) : [];
+            $sizes = $drafting || $sent->sha256 === null ? $view->sizes : PaperView::sizes($sent->sha256);
             foreach ($sizes as $index => [$width, $height]) {
                 $page = $index + 1;
                 $pages[] = [
@@ -45,7 +48,7 @@ final readonly class RoundView
                     'image' => $drafting
                         ? "/papers/{$sent->paper->key}/pages/{$page}.webp?v={$view->stamp}"
                         : "/rounds/{$round->key}/papers/{$sent->position}/pages/{$page}.webp",
-                    'marks' => self::marks($words, $round, $sent, $page),
+                    'marks' => $marks["{$sent->id}/{$page}"] ?? [],
                 ];
             }
         }
@@ -57,9 +60,9 @@ final readonly class RoundView
     public static function forSigner(Round $round, string $token): self
     {
         $pages = [];
-        $words = new MarkWords($round);
+        $marks = self::marks($round);
         foreach ($round->papers as $sent) {
-            foreach (PdfLook::into(app(Bytes::class)->path((string) $sent->sha256))->pages() as $index => [$width, $height]) {
+            foreach (PaperView::sizes((string) $sent->sha256) as $index => [$width, $height]) {
                 $page = $index + 1;
                 $pages[] = [
                     'paper' => $sent,
@@ -68,7 +71,7 @@ final readonly class RoundView
                     'height' => $height,
                     'inner' => '',
                     'image' => "/sign/{$token}/papers/{$sent->position}/pages/{$page}.webp",
-                    'marks' => self::marks($words, $round, $sent, $page),
+                    'marks' => $marks["{$sent->id}/{$page}"] ?? [],
                 ];
             }
         }
@@ -76,19 +79,19 @@ final readonly class RoundView
         return new self($pages);
     }
 
-    /** @return list<array{mark: SigningMark, made: bool, drawn: string}> */
-    private static function marks(MarkWords $words, Round $round, RoundPaper $sent, int $page): array
+    /** @return array<string, list<array{mark: SigningMark, made: bool, drawn: string}>> by paper and page, in the order of reading */
+    private static function marks(Round $round): array
     {
+        $words = new MarkWords($round);
         $marks = [];
-        // In the order of reading, which is the order of signing.
-        $inOrder = $round->marks->sortBy(static fn (SigningMark $mark) => [round((float) $mark->y / 6), (float) $mark->x]);
-        foreach ($inOrder as $mark) {
-            if ($mark->round_paper_id !== $sent->id || $mark->page !== $page) {
-                continue;
-            }
+        foreach ($round->marks->sortBy(static fn (SigningMark $mark) => [round((float) $mark->y / 6), (float) $mark->x]) as $mark) {
             $drawing = new Drawing(612, 792);
             $words->draw($drawing, $mark);
-            $marks[] = ['mark' => $mark, 'made' => $words->stands($mark), 'drawn' => $drawing->inner()];
+            $marks["{$mark->round_paper_id}/{$mark->page}"][] = [
+                'mark' => $mark,
+                'made' => $words->stands($mark),
+                'drawn' => $drawing->inner(),
+            ];
         }
 
         return $marks;

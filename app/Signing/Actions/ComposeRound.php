@@ -65,17 +65,22 @@ final class ComposeRound
     {
         $facts = FactBook::of($round->file);
         $names = self::names($round);
+        $there = $round->marks->groupBy(static fn (SigningMark $mark) => $mark->round_paper_id);
+        $places = $round->marks
+            ->filter(static fn (SigningMark $mark) => $mark->kind->needsAct())
+            ->countBy(static fn (SigningMark $mark) => $mark->seat);
         $signers = $round->signers->map(
             static fn (Signer $signer) => new PlannedSigner(
                 $signer->key,
                 $signer->name,
                 $signer->email ?? '',
                 $round->file->isOwnAffair($signer->seatOf()->side()),
-                $round->marks->where('seat', $signer->seat)->filter(static fn (SigningMark $mark) => $mark->kind->needsAct())->count(),
+                $places[$signer->seat] ?? 0,
                 ($names[$signer->seat] ?? $signer->name) === $signer->name ? '' : $names[$signer->seat],
             ),
         );
-        $papers = $round->papers->map(static function (RoundPaper $sent) use ($round, $facts): PlannedPaper {
+        $papers = $round->papers->map(static function (RoundPaper $sent) use ($there, $facts): PlannedPaper {
+            $marks = $there[$sent->id] ?? collect();
             $form = $sent->paper->form();
             $missing = $form === null ? [] : Filling::of($form, $sent->paper->entries(), $facts)->missing();
 
@@ -83,9 +88,9 @@ final class ComposeRound
                 $sent->paper->key,
                 $sent->title,
                 $sent->paper->state,
-                $round->marks->contains('round_paper_id', $sent->id),
+                $marks->isNotEmpty(),
                 array_map(static fn (Blank $blank) => $blank->label, $missing),
-                $round->marks->where('round_paper_id', $sent->id)->whereNotNull('sure')->count(),
+                $marks->filter(static fn (SigningMark $mark) => $mark->sure !== null)->count(),
                 array_values(array_unique(array_column($sent->unclear, 'word'))),
                 $sent->reading,
                 max(0, $sent->pages - count($sent->seen)),
