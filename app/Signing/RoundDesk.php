@@ -26,7 +26,7 @@ final class RoundDesk
     public static function of(Round $round): array
     {
         $order = $round->papers->pluck('position', 'id');
-        $asked = Seat::askedBy($round->file->represents);
+        $asked = Seat::mayBeAsked($round->file->represents);
         $seats = $round->file->parties
             ->filter(static fn (Party $party) => in_array($party->role, $asked, true))
             ->sortBy(static fn (Party $party) => $party->seat()->order());

@@ -52,6 +52,16 @@ final readonly class Seat implements \Stringable
         return [...$clients, PartyRole::Agent, PartyRole::Broker];
     }
 
+    /**
+     * The roles that may be asked besides, where someone says so by hand: those who serve both sides.
+     *
+     * @return list<PartyRole>
+     */
+    public static function mayBeAsked(Representation $represents): array
+    {
+        return [...self::askedBy($represents), PartyRole::Escrow, PartyRole::Lender, PartyRole::Other];
+    }
+
     /** The shape it is drawn in: buyers circle, sellers square, agents diamond, broker hexagon, others triangle. */
     public function shape(): string
     {

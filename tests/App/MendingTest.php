@@ -90,3 +90,38 @@ it('starts again from a round that ended, with the same papers, places, people a
     expect($new->refresh()->status)->toBe(RoundStatus::Out);
     $this->as('tomas')->post("/rounds/{$round->key}/again")->assertSessionHas('reason', SigningRefusal::PaperNotOpen->value);
 });
+
+it('lets the sender sign from the round’s page as soon as it is their turn, and nobody else', function () {
+    $round = $this->aRound($this->aFile());
+    DB::table('parties')
+        ->where('deal_file_id', $round->deal_file_id)
+        ->where('role', 'agent')
+        ->update(['user_id' => $this->people['tomas']->id]);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertDontSee('Sign your part');
+    foreach (['buyer.1', 'buyer.2'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $token = $this->signer($round, 'agent.1')->token();
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Sign your part')->assertSee("/sign/{$token}", false);
+    $this->as('wendell')->get("/rounds/{$round->key}")->assertOk()->assertDontSee('Sign your part');
+});
+
+it('asks those who serve both sides where someone places a mark for them, never by itself', function () {
+    $file = $this->aFile();
+    $this->as('tomas')
+        ->put("/files/{$file->key}/parties/escrow.1?at=opening", ['name' => 'Nadia Petrov', 'email' => 'nadia@anchorfield.example'])
+        ->assertRedirect();
+    $round = roundOfPaper($file, Tests\Support\MadePdf::text(72, 300, 'Escrow officer: __________________', 10));
+    expect($round->signers()->pluck('seat')->all())->toBe([]);
+    placed($round, [
+        'do' => 'put',
+        'mark' => str_repeat('E', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'escrow.1',
+        'kind' => 'signature',
+        'place' => [72, 300, 170, 22],
+    ])->assertOk();
+    $this->seeAll();
+    expect($round->signers()->pluck('email', 'seat')->all())->toBe(['escrow.1' => 'nadia@anchorfield.example']);
+});

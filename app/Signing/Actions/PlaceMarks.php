@@ -178,7 +178,7 @@ final class PlaceMarks
         if ($signer !== null) {
             return $signer;
         }
-        if (! in_array($seat->role, Seat::askedBy($round->file->represents), true)) {
+        if (! in_array($seat->role, Seat::mayBeAsked($round->file->represents), true)) {
             throw SigningRefusal::NotAskedByUs->because(seat: $seat->label());
         }
         $party = Sight::asTheFile(

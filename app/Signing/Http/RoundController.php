@@ -26,6 +26,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
@@ -67,6 +68,7 @@ final class RoundController
         Gate::authorize('see', $round->file);
 
         return view('signing.round', [
+            'own' => self::own($round),
             'round' => $round,
             'file' => $round->file,
             'view' => RoundView::of($round),
@@ -74,6 +76,18 @@ final class RoundController
             'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : [],
             'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
         ]);
+    }
+
+    /** The part of whoever looks, where it is their turn to sign: they go on from here. */
+    private static function own(Round $round): ?Signer
+    {
+        $mine = $round->file->parties->where('user_id', Auth::id())->pluck('id')->all();
+
+        return Auth::id() === null || $round->status !== RoundStatus::Out
+            ? null
+            : $round->signers->first(
+                static fn (Signer $signer) => $signer->status->isAsked() && in_array($signer->party_id, $mine, true),
+            );
     }
 
     /** Tries again to seal, because a person asks for it. */

@@ -9,6 +9,7 @@
         <div class="acts">
             @if ($round->sealedSet)<a class="button tight solid" href="/rounds/{{ $round->key }}/set.pdf"
                 target="_blank">Sealed set, {{ $round->sealedSet->pages }} pages</a>@endif
+            @if ($own)<a class="button tight now" href="/sign/{{ $own->token() }}">Sign your part</a>@endif
             @if ($round->status->value === 'out')
                 @can('work-on', $file)<form method="post" action="/rounds/{{ $round->key }}/recall">@csrf<input type="hidden" name="reason"
                     value=""><button class="button tight">Recall</button></form>@endcan
