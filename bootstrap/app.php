@@ -19,6 +19,7 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Support\Facades\Lang;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Money\AmountUnreadable;
@@ -68,12 +69,15 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontFlash(['password', 'current_password']);
         $tell = static function (Throwable $refused, Request $request, int $status) {
             $reason = $refused instanceof StepRefused ? ['reason' => $refused->reason->value] : [];
+            // In the language of a client, where it is said in it.
+            $key = 'refusals.'.($reason['reason'] ?? '');
+            $words = $refused instanceof StepRefused && Lang::hasForLocale($key) ? (string) __($key, $refused->with) : $refused->getMessage();
 
             return $request->expectsJson() || $request->header('HX-Request') !== null
-                ? response()->json(['message' => $refused->getMessage(), ...$reason], $status)
+                ? response()->json(['message' => $words, ...$reason], $status)
                 : back()
                     ->withInput()
-                    ->with(['refused' => $refused->getMessage(), ...$reason]);
+                    ->with(['refused' => $words, ...$reason]);
         };
         $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
         // Numbers too large for their column, texts too long, bytes that are no text: told in words, and nothing is stored.

@@ -110,6 +110,7 @@ Route::prefix('/sign/{token}')
     ->middleware(['throttle:links', SignerLink::class])
     ->group(static function (): void {
         Route::get('/', [SignController::class, 'show'])->name('sign');
+        Route::post('/language', [SignController::class, 'language'])->name('sign.language');
         Route::post('/opened', [SignController::class, 'opened'])->name('sign.opened');
         Route::post('/consent', [SignController::class, 'consent'])->name('sign.consent');
         Route::post('/adopt', [SignController::class, 'adopt'])->name('sign.adopt');

@@ -10,6 +10,7 @@ use App\Models\Letter;
 use App\Models\Round;
 use App\Models\SealedSet;
 use App\Models\Signer;
+use App\Terms\ClientDay;
 use Illuminate\Support\Str;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
@@ -30,10 +31,15 @@ final class Post
                 'invite',
                 [
                     ...self::about($round),
-                    'until' => $round->last_day === null ? '' : (string) __('mail.invite.until', ['day' => $round->last_day->long()]),
+                    'until' => $round->last_day === null ? '' : (string) __(
+                        'mail.invite.until',
+                        ['day' => ClientDay::long($round->last_day, $signer->language)],
+                        $signer->language->value,
+                    ),
                     'message' => trim("{$signer->note}\n\n{$round->message}"),
                 ],
                 $round->papers->count(),
+                $signer->language,
             )->about($round->subject),
             "signer {$signer->key}",
         );
@@ -45,7 +51,7 @@ final class Post
             $round,
             "remind:{$signer->key}:{$once}",
             self::signer($signer),
-            Wording::of('remind', self::about($round)),
+            Wording::of('remind', self::about($round), language: $signer->language),
             "signer {$signer->key}",
         );
     }
@@ -95,7 +101,12 @@ final class Post
         );
         foreach ($round->signers as $signer) {
             if ($signer->status !== SignerStatus::Waiting && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
-                self::letter($round, "ended:{$round->key}:{$signer->key}", self::signer($signer), Wording::of('ended.signer', $about));
+                $words = Wording::of(
+                    'ended.signer',
+                    [...$about, 'how' => (string) __("mail.ended.how.{$how}", [], $signer->language->value)],
+                    language: $signer->language,
+                );
+                self::letter($round, "ended:{$round->key}:{$signer->key}", self::signer($signer), $words);
             }
         }
     }
@@ -111,7 +122,7 @@ final class Post
                     $round,
                     "finished:{$round->key}:{$signer->key}",
                     self::signer($signer),
-                    Wording::of('finished.signer', [...self::about($round), 'pages' => $set->pages]),
+                    Wording::of('finished.signer', [...self::about($round), 'pages' => $set->pages], language: $signer->language),
                     "signer {$signer->key}",
                     $set->sha256,
                 );

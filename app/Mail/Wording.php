@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Mail;
 
+use Unanimus\Parties\Language;
+
 /** What a letter says, in the words of `lang/en/mail.php`. */
 final readonly class Wording
 {
@@ -19,13 +21,20 @@ final readonly class Wording
 
     /**
      * @param array<string, string|int> $with what the words speak of; what is empty leaves no gap
+     * @param Language $language of whoever reads it; what is not said in it is said in English
      */
-    public static function of(string $letter, array $with, int $count = 1): self
+    public static function of(string $letter, array $with, int $count = 1, Language $language = Language::English): self
     {
         return new self(
-            (string) __("mail.{$letter}.subject", $with),
-            trim((string) preg_replace(['/ +$/m', '/\n{3,}/'], ['', "\n\n"], trans_choice("mail.{$letter}.body", $count, $with))),
-            (string) __("mail.{$letter}.label", $with),
+            (string) __("mail.{$letter}.subject", $with, $language->value),
+            trim(
+                (string) preg_replace(
+                    ['/ +$/m', '/\n{3,}/'],
+                    ['', "\n\n"],
+                    trans_choice("mail.{$letter}.body", $count, $with, $language->value),
+                ),
+            ),
+            (string) __("mail.{$letter}.label", $with, $language->value),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Unanimus\Parties\Language;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\Seat;
 
@@ -22,6 +23,7 @@ use Unanimus\Signing\Seat;
  * @property string $signing_name
  * @property string $initials
  * @property string $kind
+ * @property Language $language in which they read what they are sent
  * @property string|null $signed_by
  * @property string|null $capacity
  * @property bool $prints_contact
@@ -38,6 +40,7 @@ final class Party extends Record
 
     protected $attributes = [
         'kind' => 'person',
+        'language' => 'en',
         'firm' => null,
         'user_id' => null,
         'signing_name' => '',
@@ -51,7 +54,7 @@ final class Party extends Record
     protected $with = ['contact'];
 
     /** @var array<string, string> */
-    protected $casts = ['role' => PartyRole::class, 'prints_contact' => 'boolean'];
+    protected $casts = ['role' => PartyRole::class, 'prints_contact' => 'boolean', 'language' => Language::class];
 
     /** @return HasOne<PartyContact, $this> how to reach them; only their own side sees it */
     public function contact(): HasOne

@@ -165,7 +165,8 @@ final class Round extends Record
                             'y' => $size($mark->y),
                             'width' => $size($mark->width),
                             'height' => $size($mark->height),
-                            'terms' => $mark->terms()->toArray($mark->kind),
+                            // Only where something is asked: what went out before there was more to ask keeps its digest.
+                            ...($terms = $mark->terms()->toArray($mark->kind)) === [] ? [] : ['terms' => $terms],
                         ],
                     )
                     ->all(),

@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use App\Models\Concerns\HasLink;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Unanimus\Parties\Language;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
@@ -25,6 +26,7 @@ use Unanimus\Signing\SignerStatus;
  * @property string $initials
  * @property string|null $email
  * @property int $turn
+ * @property Language $language in which they read
  * @property string $note words for them alone, in the letter that asks them
  * @property string $capacity as it is printed where it is asked for, "as trustee"
  * @property string $company for whom they sign, where they sign for one
@@ -32,6 +34,7 @@ use Unanimus\Signing\SignerStatus;
  * @property array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}|null $adopted
  * @property int $link_version
  * @property-read Round $round
+ * @property-read Party|null $party
  */
 final class Signer extends Record
 {
@@ -45,16 +48,31 @@ final class Signer extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class];
+    protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class, 'language' => Language::class];
 
     protected $attributes = [
         'adopted' => null,
         'note' => '',
+        'language' => 'en',
         'capacity' => '',
         'company' => '',
         'link_version' => 1,
         'status' => 'waiting',
     ];
+
+    /** @return BelongsTo<Party, $this> */
+    public function party(): BelongsTo
+    {
+        return $this->belongsTo(Party::class);
+    }
+
+    /** Whether someone may take their link from here: a client's whoever works on the file, a colleague's only they themselves. */
+    public function linkIsFor(?User $user): bool
+    {
+        $theirs = $this->party->user_id ?? null;
+
+        return $theirs === null || $theirs === $user?->id;
+    }
 
     /** @return BelongsTo<Round, $this> */
     public function round(): BelongsTo

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Signing;
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Parties\Language;
 
 /** What someone says of a round on its desk, besides where is signed. */
 final readonly class RoundChange
@@ -14,6 +15,7 @@ final readonly class RoundChange
      * @param array<string, int> $turns by signer's key
      * @param array<string, string> $addresses by signer's key; an empty one leaves the address as it is
      * @param array<string, string> $notes words for one person alone, by signer's key
+     * @param array<string, Language> $languages in which they read, by signer's key
      */
     public function __construct(
         public string $subject = '',
@@ -23,6 +25,7 @@ final readonly class RoundChange
         public array $turns = [],
         public array $addresses = [],
         public array $notes = [],
+        public array $languages = [],
     ) {
     }
 }

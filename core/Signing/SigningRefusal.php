@@ -59,6 +59,7 @@ enum SigningRefusal: string implements Reason
     case StencilOfAnother = 'signing.stencil-of-another';
     case FormKnowsItsPlaces = 'signing.form-knows-its-places';
     case SignedAlready = 'signing.signed-already';
+    case AddressOfColleague = 'signing.address-of-colleague';
     case NotLater = 'signing.not-later';
     case NotEnded = 'signing.not-ended';
     case PapersChanged = 'signing.papers-changed';
@@ -121,6 +122,7 @@ enum SigningRefusal: string implements Reason
             self::StencilOfAnother => 'The stencil “{name}” is someone else’s. Choose another name.',
             self::FormKnowsItsPlaces => 'A form of the library knows its places itself. There is nothing to keep.',
             self::SignedAlready => '{name} has signed already. Their address in the file is not changed by this.',
+            self::AddressOfColleague => '{name} works here. Their letters go to the address of their own account.',
             self::NotLater => 'Choose a day after {day}, the last day that holds now.',
             self::NotEnded => 'This round has not ended, or everyone has signed. There is nothing to start again.',
             self::PapersChanged => 'The papers of this round changed meanwhile. Reload the page and put them in order again.',

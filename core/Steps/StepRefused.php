@@ -7,8 +7,13 @@ namespace Unanimus\Steps;
 /** A step that the state of things does not allow; its message says why, in words for the person who tried. */
 final class StepRefused extends \DomainException
 {
-    private function __construct(public readonly Reason $reason, string $words, ?\Throwable $previous = null)
-    {
+    /** @param  array<string, string>  $with  what its words were filled with, by name */
+    private function __construct(
+        public readonly Reason $reason,
+        string $words,
+        public readonly array $with = [],
+        ?\Throwable $previous = null,
+    ) {
         parent::__construct($words, previous: $previous);
     }
 
@@ -27,11 +32,13 @@ final class StepRefused extends \DomainException
             throw new \LogicException("The words of {$reason->value} need: ".implode(', ', $names[1]));
         }
         $filled = [];
+        $given = [];
         foreach ($with as $name => $value) {
+            $given[(string) $name] = (string) $value;
             $filled['{'.$name.'}'] = (string) $value;
         }
 
-        return new self($reason, strtr($words, $filled));
+        return new self($reason, strtr($words, $filled), $given);
     }
 
     /**
@@ -45,7 +52,7 @@ final class StepRefused extends \DomainException
         return new self(
             EntryRefusal::Unreadable,
             ($where === '' ? '' : "{$where}: ").trim("{$unreadable->getMessage()} {$kept}"),
-            $unreadable,
+            previous: $unreadable,
         );
     }
 }

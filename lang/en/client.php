@@ -59,6 +59,13 @@ return [
         'start' => 'Start',
         'skip' => 'Leave it empty',
         'download' => 'Download to read first',
+        'language' => 'Language',
+        'must_agree' => 'Check the box if you agree to sign electronically. If you want to sign on paper, ask for it below.',
+        'asked' => 'Your question is on its way to :name.',
+        'why_first' => 'Give a short reason so the others know.',
+        'question_first' => 'Write your question first.',
+        'name_first' => 'Enter your name and your initials first.',
+        'drawing_large' => 'That drawing is too large to keep. Clear it and draw again.',
 
         'ask_title' => 'Not comfortable signing?',
         'question' => 'Your question for :name',

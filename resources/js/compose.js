@@ -53,10 +53,10 @@ async function read() {
 // What is being typed for a signer stays when the list is drawn anew.
 function swapSigners(html) {
     const list = document.querySelector('#signers');
-    const typed = new Map([...list.querySelectorAll('input, textarea')].map((input) => [input.name, input.value]));
+    const typed = new Map([...list.querySelectorAll('input, textarea, select')].map((input) => [input.name, input.value]));
     const focused = document.activeElement?.name;
     list.innerHTML = html;
-    for (const input of list.querySelectorAll('input, textarea')) {
+    for (const input of list.querySelectorAll('input, textarea, select')) {
         if (typed.has(input.name)) input.value = typed.get(input.name);
         if (focused && input.name === focused) input.focus();
     }

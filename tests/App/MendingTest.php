@@ -103,7 +103,11 @@ it('lets the sender sign from the round’s page as soon as it is their turn, an
     }
     $token = $this->signer($round, 'agent.1')->token();
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Sign your part')->assertSee("/sign/{$token}", false);
-    $this->as('wendell')->get("/rounds/{$round->key}")->assertOk()->assertDontSee('Sign your part');
+    $this->as('wendell')->get("/rounds/{$round->key}")->assertOk()->assertDontSee("/sign/{$token}", false);
+    $agent = $this->signer($round, 'agent.1');
+    $this->as('wendell')
+        ->put("/rounds/{$round->key}/signers/{$agent->key}", ['email' => 'wendell@quillmark.example'])
+        ->assertSessionHas('reason', SigningRefusal::AddressOfColleague->value);
 });
 
 it('asks those who serve both sides where someone places a mark for them, never by itself', function () {

@@ -28,6 +28,7 @@ final class PlainInput
         'facts',
         'inner',
         'keys',
+        'languages',
         'lines',
         'matched',
         'notes',

@@ -50,7 +50,10 @@ final class ChangeRound
         $signer->update([
             'turn' => $change->turns[$signer->key] ?? $signer->turn,
             'note' => trim($change->notes[$signer->key] ?? $signer->note),
+            'language' => $change->languages[$signer->key] ?? $signer->language,
         ]);
+        // What they read the next time, too.
+        $signer->wasChanged('language') && Party::query()->whereKey($signer->party_id)->update(['language' => $signer->language->value]);
         $address = trim($change->addresses[$signer->key] ?? '');
         if ($address === '' || $address === $signer->email || ! $round->file->isOwnAffair($signer->seatOf()->side())) {
             return $signer->wasChanged();

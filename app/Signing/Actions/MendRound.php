@@ -8,6 +8,7 @@ use App\Mail\Post;
 use App\Models\Party;
 use App\Models\Round;
 use App\Models\Signer;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Unanimus\Dates\LocalDate;
@@ -29,15 +30,16 @@ final class MendRound
      * Corrects where somebody is reached, here and in the file. The link that went to the old address is dead; if it is
      * their turn they are asked again at the new one.
      *
-     * @throws StepRefused when the round is not out, they are done, or they are the other side's
+     * @throws StepRefused when the round is not out, they are done, or they are the other side's or a colleague
      */
-    public function readdress(Round $round, Signer $signer, string $email): void
+    public function readdress(Round $round, Signer $signer, string $email, User $by): void
     {
         DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('id');
         $signer->refresh();
         $round->file->isOwnAffair($signer->seatOf()->side()) ||
             throw PartyRefusal::OtherSides->because(side: (string) $signer->seatOf()->side()?->value);
         $signer->status !== SignerStatus::Finished || throw SigningRefusal::SignedAlready->because(name: $signer->name);
+        $signer->linkIsFor($by) || throw SigningRefusal::AddressOfColleague->because(name: $signer->name);
         $email = trim($email);
         if ($email === $signer->email) {
             return;

@@ -208,6 +208,7 @@ final class PlaceMarks
             'email' => $party->email,
             'capacity' => (string) $party->capacity,
             'company' => self::company($round, $party),
+            'language' => $party->language,
             'turn' => $turn,
         ]);
 

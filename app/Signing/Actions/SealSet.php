@@ -254,7 +254,7 @@ final class SealSet
             $round->file->office->zone,
             $this->timeLine($round),
             url('/proof'),
-            (string) __('client.sign.terms'),
+            self::consent($round),
         );
     }
 
@@ -273,6 +273,16 @@ final class SealSet
         }
 
         return implode(' · ', $on);
+    }
+
+    /** What they agreed to, in each language in which somebody read it. */
+    private static function consent(Round $round): string
+    {
+        return $round->events
+            ->where('kind', EventKind::Consented->value)
+            ->map(static fn (Event $event) => (string) ($event->data['terms'] ?? __('client.sign.terms', [], 'en')))
+            ->unique()
+            ->implode(' · ');
     }
 
     private function timeLine(Round $round): TimeLine

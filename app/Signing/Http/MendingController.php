@@ -24,7 +24,7 @@ final class MendingController
         Gate::authorize('work-on', $round->file);
         abort_unless($signer->round_id === $round->id, 404);
         $given = $request->validate(['email' => 'required|email|max:200'], ['email.email' => 'This is not an email address.']);
-        $mend->readdress($round, $signer, $given['email']);
+        $mend->readdress($round, $signer, $given['email'], User::signedIn($request));
 
         return to_route('rounds.show', $round)->with('told', 'Address corrected. The old link no longer works.');
     }

@@ -59,7 +59,7 @@ final class RoundController
             'file.members',
             'papers.paper.values',
             'papers.paper.latest',
-            'signers',
+            'signers.party',
             'marks',
             'events',
             'sealedSet',
@@ -105,7 +105,7 @@ final class RoundController
     /** How it stands, for a page that watches. */
     public function standing(Round $round): Response
     {
-        $round->load(['file.office', 'file.members', 'papers', 'signers', 'marks', 'events', 'sealedSet', 'sender']);
+        $round->load(['file.office', 'file.members', 'papers', 'signers.party', 'marks', 'events', 'sealedSet', 'sender']);
         Gate::authorize('see', $round->file);
 
         $watches = $round->status === RoundStatus::Out || ($round->status === RoundStatus::Complete && $round->sealedSet === null);

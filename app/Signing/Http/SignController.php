@@ -12,6 +12,7 @@ use App\Papers\PageStore;
 use App\Papers\PaperText;
 use App\Papers\PdfAnswer;
 use App\Signing\Actions\AdoptSignature;
+use App\Signing\Actions\ChooseLanguage;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
 use App\Signing\MarkWords;
@@ -22,7 +23,9 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
 use Unanimus\Pages\Drawing;
+use Unanimus\Parties\Language;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkKind;
@@ -79,14 +82,24 @@ final class SignController
         return new Response('', 204);
     }
 
+    /** The signer chooses in which language they read; what they did stays. */
+    public function language(Request $request, string $token, ChooseLanguage $choose): RedirectResponse
+    {
+        $given = $request->validate(['language' => ['required', Rule::enum(Language::class)]]);
+        $choose($this->signer($request), Language::from($given['language']));
+
+        return to_route('sign', $token);
+    }
+
     public function consent(Request $request, string $token): RedirectResponse
     {
-        $request->validate(
-            ['agree' => 'accepted'],
-            ['agree.accepted' => 'Check the box if you agree to sign electronically. If you want to sign on paper, ask for it below.'],
-        );
+        $request->validate(['agree' => 'accepted'], ['agree.accepted' => __('client.sign.must_agree')]);
         $this->opened($request, $token);
-        $this->record($request, $this->signer($request), EventKind::Consented, 'consented');
+        $signer = $this->signer($request);
+        $this->record($request, $signer, EventKind::Consented, 'consented', [
+            'language' => $signer->language->value,
+            'terms' => (string) __('client.sign.terms'),
+        ]);
 
         return to_route('sign', $token);
     }
@@ -101,9 +114,9 @@ final class SignController
                 'strokes' => 'nullable|string|max:200000',
             ],
             [
-                'name.required' => 'Enter your name and your initials first.',
-                'initials.required' => 'Enter your name and your initials first.',
-                'strokes.max' => 'That drawing is too large to keep. Clear it and draw again.',
+                'name.required' => __('client.sign.name_first'),
+                'initials.required' => __('client.sign.name_first'),
+                'strokes.max' => __('client.sign.drawing_large'),
             ],
         );
         $signer = $this->signer($request);
@@ -192,7 +205,7 @@ final class SignController
     {
         $given = $request->validate(
             ['reason' => 'required|string|max:1000'],
-            ['reason.required' => 'Give a short reason so the others know.'],
+            ['reason.required' => __('client.sign.why_first')],
         );
         $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->seat, [
             'reason' => $given['reason'],
@@ -205,12 +218,12 @@ final class SignController
     {
         $given = $request->validate(
             ['question' => 'required|string|max:1000', 'once' => 'required|string|max:40'],
-            ['question.required' => 'Write your question first.'],
+            ['question.required' => __('client.sign.question_first')],
         );
         $signer = $this->signer($request);
         $this->record($request, $signer, EventKind::Asked, "ask:{$signer->seat}:{$given['once']}", ['question' => $given['question']]);
 
-        return to_route('sign', $token)->with('told', "Your question is on its way to {$signer->round->sender->name}.");
+        return to_route('sign', $token)->with('told', __('client.sign.asked', ['name' => $signer->round->sender->name]));
     }
 
     public function image(Request $request, string $token, int $position, int $page, Bytes $bytes): Response

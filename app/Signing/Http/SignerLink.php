@@ -38,6 +38,12 @@ final class SignerLink
         $this->actor->isFromOutside($signer->name);
         $request->attributes->set('signer', $signer);
 
-        return $next($request);
+        $before = app()->getLocale();
+        app()->setLocale($signer->language->value);
+        try {
+            return $next($request);
+        } finally {
+            app()->setLocale($before);
+        }
     }
 }

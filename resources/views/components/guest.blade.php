@@ -1,4 +1,4 @@
-@props(['title', 'from' => null, 'scripts' => [], 'opened' => null])
+@props(['title', 'from' => null, 'scripts' => [], 'opened' => null, 'speaks' => null])
 <!doctype html>
 <html lang="{{ app()->getLocale() }}">
 <head>
@@ -13,6 +13,13 @@
 <body class="guest" @if ($opened) data-opened="{{ $opened }}" @endif>
 <header class="guest-bar">
     <x-wordmark /> <b class="serif">{{ $title }}</b>@if ($from)<span class="from">{{ __('client.from', ['name' => $from]) }}</span>@endif
+    @if ($speaks)
+        <form method="post" action="{{ $speaks }}" class="speaks" aria-label="{{ __('client.sign.language') }}">@csrf
+            @foreach (\Unanimus\Parties\Language::cases() as $language)
+                @if ($language->value !== app()->getLocale())<button class="plain-button" name="language" value="{{ $language->value }}"
+                    lang="{{ $language->value }}">{{ $language->label() }}</button>@endif
+            @endforeach</form>
+    @endif
     @if (request()->hasSession())<x-held />@endif</header>
 <main id="main">
     @if (request()->hasSession())<x-says />@endif

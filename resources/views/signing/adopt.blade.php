@@ -1,4 +1,5 @@
-<x-guest :title="__('client.sign.title')" :from="$round->sender->name" :scripts="['resources/js/signer.js']">
+<x-guest :title="__('client.sign.title')" :from="$round->sender->name"
+    :speaks="'/sign/'.$token.'/language'" :scripts="['resources/js/signer.js']">
     <div class="sheet" data-sign="adopt">
         <h1>{{ __('client.sign.how') }}</h1>
         <p>{{ __('client.sign.how_more') }}</p>

@@ -1,4 +1,5 @@
-<x-guest :title="__('client.sign.title')" :from="$round->sender->name" :opened="'/sign/'.$token.'/opened'">
+<x-guest :title="__('client.sign.title')" :from="$round->sender->name"
+    :speaks="'/sign/'.$token.'/language'" :opened="'/sign/'.$token.'/opened'">
     <div class="sheet">
         <h1>{{ __('client.sign.hello', ['name' => $signer->name]) }}</h1>
         <p>{{ trans_choice('client.sign.asks', $round->papers->count(), ['sender' => $round->sender->name, 'file' => $round->file->name]) }}

@@ -1,4 +1,4 @@
-<x-guest :title="__('client.sign.title')" :from="$round->sender->name">
+<x-guest :title="__('client.sign.title')" :from="$round->sender->name" :speaks="'/sign/'.$token.'/language'">
     @php($who = ['name' => $round->sender->name])
     <div class="sheet">
         @if ($round->sealedSet)
@@ -15,7 +15,8 @@
         @elseif ($round->status->value === 'recalled')
             <h1>{{ __('client.over.recalled') }}</h1><p>{{ __('client.over.recalled_more', $who) }}</p>
         @elseif ($round->status->value === 'lapsed')
-            <h1>{{ __('client.over.lapsed') }}</h1><p>{{ __('client.over.lapsed_more', [...$who, 'day' => $round->last_day->long()]) }}</p>
+            <h1>{{ __('client.over.lapsed') }}</h1>
+            <p>{{ __('client.over.lapsed_more', [...$who, 'day' => \App\Terms\ClientDay::long($round->last_day)]) }}</p>
         @else
             <h1>{{ __('client.over.waits') }}</h1><p>{{ __('client.over.waits_more') }}</p>
         @endif

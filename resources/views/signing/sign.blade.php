@@ -1,4 +1,5 @@
-<x-guest :title="__('client.sign.title')" :from="$round->sender->name" :scripts="['resources/js/signer.js']">
+<x-guest :title="__('client.sign.title')" :from="$round->sender->name"
+    :speaks="'/sign/'.$token.'/language'" :scripts="['resources/js/signer.js']">
     <h1 class="unseen">{{ __('client.sign.title') }}</h1>
     <div data-sign="marks" data-url="/sign/{{ $token }}" data-words="{{ json_encode(__('client.sign.script')) }}">
         @foreach ($view->pages as $index => $page)

@@ -14,6 +14,9 @@
         <details class="note" @if ($signer->note !== '') open @endif><summary class="small">Words for {{ $signer->name }} alone</summary>
             <textarea class="textarea" name="notes[{{ $signer->key }}]" maxlength="1000" rows="2"
                 aria-label="Words for {{ $signer->name }} alone">{{ $signer->note }}</textarea></details>
+        <label class="small">reads in <select name="languages[{{ $signer->key }}]">
+            @foreach (\Unanimus\Parties\Language::cases() as $language)<option value="{{ $language->value }}"
+                @selected($signer->language === $language)>{{ $language->label() }}</option>@endforeach</select></label><br>
         @php($count = $round->marks->where('seat', $signer->seat)->count())
         <span class="dim small">{{ $count }} {{ Str::plural('place', $count) }}</span>
         <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>

@@ -15,20 +15,21 @@
                     correct the address.</p>@endif
                 @if ($round->status->value === 'out' && $signer->status->isAsked())
                     @can('work-on', $file)
-                        @if ($file->isOwnAffair($signer->seatOf()->side()))
+                        @php($takes = $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
+                        @if ($takes)
                             @php($text = "Hello {$signer->name}, here is the link to sign {$round->title} for {$file->name}: "
                                 .$signer->link())
                             <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1"
                                 aria-hidden="true">{{ $text }}</textarea>
                         @endif
                         <div><form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/remind">@csrf
-                            <button class="button tight">Remind</button> @if ($file->isOwnAffair($signer->seatOf()->side()))
+                            <button class="button tight">Remind</button> @if ($takes)
                             <button type="button" class="button tight plain"
                             data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
                     @endcan
                 @endif
                 @if ($round->status->value === 'out' && $signer->status->value !== 'finished' &&
-                    $file->isOwnAffair($signer->seatOf()->side()))
+                    $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
                     @can('work-on', $file)
                         <details class="note"><summary class="small">Correct the address</summary>
                             <form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('put')

@@ -1,5 +1,6 @@
 <x-office title="Stencils" at="stencils" about="places to sign, kept from rounds and proposed on papers like them">
-    @if ($query !== '' || $stencils->isNotEmpty())<form method="get" action="/stencils" class="narrow"><label class="line"><span>Find a stencil</span><input class="input" name="q"
+    @if ($query !== '' || $stencils->isNotEmpty())<form method="get" action="/stencils"
+        class="narrow"><label class="line"><span>Find a stencil</span><input class="input" name="q"
         value="{{ $query }}" autocomplete="off"></label></form>@endif
     @if ($stencils->isEmpty())
         <p class="dim">{{ $query === '' ? 'None yet. Place marks on a paper in a round, then choose “Keep as stencil” at the paper.' :

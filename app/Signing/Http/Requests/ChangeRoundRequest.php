@@ -10,7 +10,9 @@ use App\Signing\RoundChange;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Parties\Language;
 use Unanimus\Signing\Recipients;
 
 /** The words, last day, turns and addresses of a round that was not sent. */
@@ -25,13 +27,15 @@ final class ChangeRoundRequest extends FormRequest
         return true;
     }
 
-    /** @return array<string, string> */
+    /** @return array<string, string|list<mixed>> */
     public function rules(): array
     {
         return [
             'subject' => 'nullable|string|max:150',
             'message' => 'nullable|string|max:2000',
             'copies' => 'nullable|string|max:4000',
+            'languages' => 'nullable|array',
+            'languages.*' => ['nullable', Rule::enum(Language::class)],
             'notes' => 'nullable|array',
             'notes.*' => 'nullable|string|max:1000',
             'send_at' => 'nullable|required_if:do,later|date',
@@ -64,6 +68,7 @@ final class ChangeRoundRequest extends FormRequest
             array_map(intval(...), $given['turns'] ?? []),
             array_map(strval(...), $given['addresses'] ?? []),
             array_map(strval(...), $given['notes'] ?? []),
+            array_map(static fn (string $one) => Language::from($one), array_filter($given['languages'] ?? [])),
         );
     }
 

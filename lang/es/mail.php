@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+/* Los correos que reciben los clientes. Los demás están solo en inglés y se toman de allí. */
+$answer = 'Sus respuestas se guardan a medida que avanza. Puede parar y volver con el mismo botón, en cualquier aparato.';
+$yours = 'Este enlace es solo para usted. Por favor, no reenvíe este correo.';
+
+return [
+    'invite' => [
+        'subject' => 'Por favor, firme: :round',
+        'body' => '{1} :sender le pide que firme un documento para :file. :until'."\n\n:message\n\n".'El botón abre el documento. '.$yours.
+            '|[2,*] :sender le pide que firme :count documentos para :file. :until'."\n\n:message\n\n".'El botón abre los '.
+                'documentos. '.$yours,
+        'label' => 'Revisar y firmar',
+        'until' => 'Por favor, firme antes del :day.',
+    ],
+    'remind' => [
+        'subject' => 'Falta su firma: :round',
+        'body' => ':sender espera su firma en los documentos para :file. Puede seguir donde se quedó.',
+        'label' => 'Continuar',
+    ],
+    'ended' => [
+        'how' => [
+            'declined' => 'no siguió porque alguien no quiso firmar',
+            'recalled' => 'se retiró',
+            'expired' => 'llegó a su último día',
+        ],
+        'signer' => [
+            'subject' => 'No hay nada más que firmar: :round',
+            'body' => 'La firma para :file :how. Usted no tiene que hacer nada. :sender se pondrá en contacto.',
+            'label' => '',
+        ],
+    ],
+    'finished' => [
+        'signer' => [
+            'subject' => 'Firmado por todos: :round',
+            'body' => 'Todos firmaron los documentos para :file. Van adjuntos: :pages páginas, con un registro de cómo se firmaron. '.
+                'Guarde este correo.',
+            'label' => 'Verlo en línea',
+            'attachment' => 'Documentos firmados.pdf',
+        ],
+    ],
+];

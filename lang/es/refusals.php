@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+/* Lo que se le dice a quien firma cuando algo no se puede. Lo demás lo leen personas de la oficina, en inglés. */
+return [
+    'signing' => [
+        'deal-ended' => 'Este negocio terminó. Ya no hay nada que firmar.',
+        'not-adopted' => 'Elija primero cómo se ve su firma.',
+        'nothing-drawn' => 'Dibuje primero su firma en el espacio.',
+        'drawing-unreadable' => 'No se pudo leer el dibujo. Bórrelo y dibuje otra vez.',
+        'no-such-style' => 'Elija uno de los estilos que se muestran.',
+        'not-theirs' => 'Ese lugar no es para su firma.',
+        'adopted-for-good' => 'Ya firmó en algunos lugares; su firma se queda como está.',
+        'not-consented' => 'Acepte primero firmar electrónicamente.',
+        'finished' => 'Ya terminó de firmar. No queda nada por hacer.',
+        'not-yet' => 'Todavía no es su turno. Recibirá un correo cuando lo sea.',
+        'lapsed' => 'Pasó el último día para firmar estos documentos.',
+        'recalled' => 'Quien envió estos documentos los retiró.',
+        'declined' => 'Esta firma terminó: alguien no quiso firmar.',
+        'everyone-signed' => 'Todos han firmado. No queda nada por hacer.',
+        'no-name' => 'Escriba primero su nombre y sus iniciales.',
+        'too-long' => 'Eso tiene más de :most letras.',
+        'place-left' => 'Falta 1 lugar por firmar.',
+        'places-left' => 'Faltan :count lugares por firmar.',
+        'nothing-entered' => 'Escriba primero su respuesta.',
+        'no-number' => '“:typed” no es un número. Escríbalo como 12 o 1,250.5.',
+        'no-email-address' => '“:typed” no es una dirección de correo.',
+        'no-phone-number' => '“:typed” no es un número de teléfono. Escríbalo con su código de área.',
+        'not-chosen' => 'Marque primero la casilla de la que depende este lugar.',
+        'not-taken-back' => 'Una firma hecha se queda. Para cambiar de opinión, no termine y pregunte a quien envió los documentos.',
+    ],
+];
