@@ -81,7 +81,7 @@ final class RoundDesk
     public static function fresh(Round $round): Round
     {
         return Round::query()
-            ->with(['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'papers.paper.values', 'signers', 'marks'])
+            ->with(['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'papers.paper.values', 'signers.party', 'marks'])
             ->findOrFail($round->id);
     }
 

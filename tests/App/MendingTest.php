@@ -129,3 +129,17 @@ it('asks those who serve both sides where someone places a mark for them, never 
     $this->seeAll();
     expect($round->signers()->pluck('email', 'seat')->all())->toBe(['escrow.1' => 'nadia@anchorfield.example']);
 });
+
+it('writes to a colleague at the address of their own account, whatever somebody enters for them', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]]);
+    $this->seeAll();
+    $round = Round::query()->orderByDesc('id')->firstOrFail();
+    $agent = $this->signer($round, 'agent.1');
+    $this->as('wendell')
+        ->put("/rounds/{$round->key}", ['last_day' => '+4', 'addresses' => [$agent->key => 'wendell@quillmark.example']])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    expect($agent->refresh()->email)->toBe($this->people['tomas']->email);
+    $this->as('wendell')->get("/rounds/{$round->key}")->assertDontSee("addresses[{$agent->key}]", false);
+});

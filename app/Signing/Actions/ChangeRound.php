@@ -55,7 +55,9 @@ final class ChangeRound
         // What they read the next time, too.
         $signer->wasChanged('language') && Party::query()->whereKey($signer->party_id)->update(['language' => $signer->language->value]);
         $address = trim($change->addresses[$signer->key] ?? '');
-        if ($address === '' || $address === $signer->email || ! $round->file->isOwnAffair($signer->seatOf()->side())) {
+        // A colleague is written to at the address of their own account, whoever sends.
+        $isTheirOwn = $signer->party?->user_id !== null || ! $round->file->isOwnAffair($signer->seatOf()->side());
+        if ($address === '' || $address === $signer->email || $isTheirOwn) {
             return $signer->wasChanged();
         }
         $signer->update(['email' => $address]);

@@ -3,7 +3,9 @@
         <div class="top"><x-seat :seat="$signer->seatOf()" /> <b>{{ $signer->name }}</b>
             <span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]"
                 value="{{ $signer->turn }}"></label></span></div>
-        @if ($file->isOwnAffair($signer->seatOf()->side()))
+        @if ($signer->party?->user_id !== null)
+            <span class="dim small">{{ $signer->email }}</span>
+        @elseif ($file->isOwnAffair($signer->seatOf()->side()))
             <input class="input" type="email" name="addresses[{{ $signer->key }}]" value="{{ $signer->email }}"
                 placeholder="email address" aria-label="Email address of {{ $signer->name }}">
         @else
