@@ -33,6 +33,7 @@ use Unanimus\Signing\Turn;
  * @property string $message
  * @property list<array{name: string, email: string}> $copies who gets the set in the end besides those who sign
  * @property Carbon|null $send_at when it goes out by itself
+ * @property int|null $again_of the round that ended and was begun again with this one
  * @property string $held_because why it did not go out by itself
  * @property RoundStatus $status
  * @property LocalDate|null $last_day

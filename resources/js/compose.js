@@ -9,6 +9,7 @@ import { countMarks } from './compose/papers.js';
 import { follow } from './compose/pointer.js';
 import { ahead, keepSteps, past, remembered } from './compose/steps.js';
 import { showTerms } from './compose/terms.js';
+import './compose/words.js';
 import { newKey, waitingLine } from './waiting.js';
 
 const keys = Object.fromEntries([...document.querySelectorAll('[data-kind][data-key]')].map((one) => [one.dataset.key, one.dataset.kind]));

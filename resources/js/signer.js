@@ -141,7 +141,9 @@ function marks() {
         });
     }
     text.addEventListener('input', () => {
-        if (atHand()) localStorage.setItem(kept(atHand()), text.value);
+        try {
+            if (atHand()) localStorage.setItem(kept(atHand()), text.value);
+        } catch { /* it is stored when it is saved */ }
     });
     text.addEventListener('keydown', (event) => {
         if (event.key !== 'Enter' || event.shiftKey || event.isComposing || atHand()?.dataset.format === 'lines') return;

@@ -66,7 +66,8 @@ it('starts again from a round that ended, with the same papers, places, people a
     DB::table('rounds')->where('id', $round->id)->update(['message' => 'As we said.', 'subject' => 'Your offer']);
     $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'The price was wrong.']);
     $this->get("/rounds/{$round->key}")->assertSee('Start again from this');
-    $this->post("/rounds/{$round->key}/again")->assertRedirect();
+    $first = $this->post("/rounds/{$round->key}/again")->assertRedirect()->headers->get('Location');
+    expect($this->post("/rounds/{$round->key}/again")->headers->get('Location'))->toBe($first);
     $this->seeAll();
     $new = Round::query()->orderByDesc('id')->firstOrFail();
     $places = fn (Round $one) => $one

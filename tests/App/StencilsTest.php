@@ -108,6 +108,7 @@ it('asks once which is meant where several fit, and looks for places where none 
     $this->as('tomas')
         ->put("/stencils/{$stencil->key}", ['do' => 'copy', 'from' => 'buyer', 'to' => 'seller'])
         ->assertSessionHas('told', 'Copied.');
+    $this->put("/stencils/{$stencil->key}", ['do' => 'copy', 'from' => 'buyer', 'to' => 'seller']);
     $round = roundOfWell($file, wellNote('a third'));
     expect(marksOf($round))->toBe([]);
     $this->as('tomas')->getJson("/rounds/{$round->key}/marks")->assertOk()->assertJsonCount(2, 'stencils.0.choices');

@@ -225,6 +225,7 @@ it('takes a dropped file into the round at the desk, and puts it first with the 
     $this->seeText('Note of the roofer', '.board', 30);
     $hand->take('[aria-label="Select Note of the roofer"]')->key('s');
     $this->waitFor('#compose-desk');
+    $this->find('#compose [name=message]')->sendKeys('The roof first, please.');
     $hand->drop('#compose-desk', ['Note of the plumber.pdf' => MadePdf::page(MadePdf::text(72, 500, 'Buyer: ______________________', 10))]);
     $this->waitFor('[data-position="1"]', 30);
     $this->eventually(fn () => count($this->all('.unlooked')) === 1 ?: null, 'a page in view does not count as looked at', 20);
@@ -237,7 +238,16 @@ it('takes a dropped file into the round at the desk, and puts it first with the 
         ) === 'Note of the plumber, Note of the roofer' ?: null,
         'the order was not stored',
     );
-    expect($this->axe())->toBe([]);
+    expect($this->axe())->toBe([])->and($this->find('#compose [name=message]')->getAttribute('value'))->toBe('The roof first, please.');
+    // Refused, it stays; stored, the device forgets it.
+    $this->find('#compose [name=copies]')->sendKeys('nobody at all');
+    $hand->click('Save draft', '#compose');
+    $this->seeText('is not an email address');
+    expect($this->find('#compose [name=message]')->getAttribute('value'))->toBe('The roof first, please.');
+    $this->find('#compose [name=copies]')->clear();
+    $hand->click('Save draft', '#compose');
+    $this->seeText('Saved.');
+    expect($this->browser->executeScript('return Object.keys(localStorage).filter((key) => key.startsWith("unanimus:words:"))'))->toBe([]);
 });
 
 it('keeps what was placed as a stencil, and takes it over on the next such paper with one key', function () {

@@ -71,13 +71,20 @@ final class KeepStencil
     /** The same for those of another role: where buyers sign, sellers do. */
     public function copyFor(StoredStencil $stored, PartyRole $from, PartyRole $to, User $by): StoredStencil
     {
+        $name = mb_strimwidth("{$stored->name}, for {$to->value}s", 0, 80);
+        StoredStencil::query()->whereKey($stored->id)->lockForUpdate()->value('id');
+        // Pressed twice it is copied once.
+        $there = StoredStencil::query()->where('user_id', $stored->user_id)->where('name', $name)->where('put_away', false)->first();
+        if ($there !== null) {
+            return $there;
+        }
         $copy = new StoredStencil();
         $copy
             ->forceFill([
                 'brokerage_id' => $stored->brokerage_id,
                 'user_id' => $stored->user_id,
                 'created_by' => $by->id,
-                'name' => mb_strimwidth("{$stored->name}, for {$to->value}s", 0, 80),
+                'name' => $name,
                 'definition' => $stored->stencil()->forRole($from, $to)->toArray(),
             ])
             ->save();

@@ -149,6 +149,11 @@ final class SealSet
             }
         }
         $state = $round->state();
+        foreach ($round->marks as $mark) {
+            $mark->act() === null ||
+                $round->signers->contains('seat', $mark->seat) ||
+                throw SealRefused::signatureMissing($mark->seatOf()->label());
+        }
         foreach ($round->signers as $signer) {
             $state->owes($signer->seat) === [] || throw SealRefused::markNotMade($signer->seatOf()->label());
         }
@@ -290,7 +295,8 @@ final class SealSet
         $moments = [];
         foreach ($round->signers as $signer) {
             $kinds = [EventKind::Opened, EventKind::Consented, EventKind::Finished];
-            $moments[$signer->name] = array_values(
+            // Two of one name are two.
+            $moments["{$signer->name}, {$signer->seatOf()->label()}"] = array_values(
                 array_filter(array_map(fn (EventKind $kind) => $this->when($round, $signer, $kind), $kinds)),
             );
         }

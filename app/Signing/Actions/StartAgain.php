@@ -10,6 +10,7 @@ use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\SigningMark;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Unanimus\Files\SeenBy;
 use Unanimus\Signing\RoundPlan;
@@ -25,11 +26,18 @@ final class StartAgain
     {
         $hasEnded = in_array($ended->status, [RoundStatus::Recalled, RoundStatus::Declined, RoundStatus::Lapsed], true);
         $hasEnded || throw SigningRefusal::NotEnded->because();
+        DB::table('rounds')->where('id', $ended->id)->lockForUpdate()->value('id');
+        // Pressed twice, or in two tabs, it is begun once.
+        $begun = Round::query()->where('again_of', $ended->id)->where('status', RoundStatus::Drafting)->first();
+        if ($begun !== null) {
+            return $begun;
+        }
         $ended->load(['papers.paper', 'signers', 'marks', 'file.office', 'file.parties.contact']);
         $papers = array_values($ended->papers->map(static fn (RoundPaper $sent) => $sent->paper)->all());
         RoundPlan::mustGoOut(array_map(static fn (Paper $paper) => [$paper->title, $paper->state], $papers));
         $round = Round::create([
             ...$ended->only(['side', 'brokerage_id', 'deal_file_id', 'title', 'subject', 'message', 'copies']),
+            'again_of' => $ended->id,
             'user_id' => $by->id,
             'last_day' => $ended->file->office->today()->plusDays(RoundPlan::DAYS),
         ]);

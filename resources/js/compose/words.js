@@ -1,0 +1,34 @@
+// What is typed beside the pages and not saved yet is there again after the page was loaded anew: papers come and go meanwhile.
+import { who } from '../proof.js';
+import { round } from './state.js';
+
+const form = document.querySelector('#compose');
+const SENT = ' sent';
+const shelf = `unanimus:words:${who}:${round}`;
+const fields = () => [...form.querySelectorAll('input[name], textarea[name], select[name]')].filter((one) => one.type !== 'hidden');
+
+function typed() {
+    try {
+        return JSON.parse(localStorage.getItem(shelf)) ?? {};
+    } catch {
+        return {};
+    }
+}
+
+// Sent off, and the page says that it was stored: nothing is left to keep. What was refused, or got lost on its way, stays.
+if (typed()[SENT] && document.querySelector('.say[role="status"]')) localStorage.removeItem(shelf);
+const before = typed();
+for (const field of fields()) {
+    if (Object.hasOwn(before, field.name)) field.value = before[field.name];
+}
+form.addEventListener('input', (event) => {
+    if (!event.target.name) return;
+    try {
+        localStorage.setItem(shelf, JSON.stringify({ ...typed(), [event.target.name]: event.target.value }));
+    } catch { /* it is kept once it is saved */ }
+});
+form.addEventListener('submit', () => {
+    try {
+        localStorage.setItem(shelf, JSON.stringify({ ...typed(), [SENT]: true }));
+    } catch { /* nothing is kept there */ }
+});
