@@ -55,7 +55,10 @@ final readonly class Money implements \JsonSerializable, \Stringable
         if (preg_match('/^(.*\d)\s?([km])(\)?)$/iu', $text, $found) === 1) {
             [$text, $times] = [$found[1].$found[3], strtolower($found[2]) === 'k' ? 1_000 : 1_000_000];
         }
-        $plain = TypedNumber::plain($text) ?? throw AmountUnreadable::typed($typed, TypedNumber::meant($typed));
+        // "412.500" is written for 412,500 in much of the world: neither is taken for the other.
+        $isThousands = $times === 1 && preg_match('/^\D*[1-9]\d{0,2}\.\d{3}\D*$/u', $text) === 1;
+        $plain = $isThousands ? null : TypedNumber::plain($text);
+        $plain ?? throw AmountUnreadable::typed($typed, TypedNumber::meant($typed));
         $cents = BigDecimal::of($plain)->multipliedBy($times)->multipliedBy(100);
         if ($cents->stripTrailingZeros()->getScale() > 0 || $cents->abs()->isGreaterThan('9999999999999')) {
             throw AmountUnreadable::typed(

@@ -39,7 +39,7 @@ final readonly class Address
             $text = trim($m[1], ' ,');
         }
         if (
-            preg_match('/^(.*),\s*([A-Za-z]{2})\.?$/u', $text, $m) === 1 ||
+            preg_match('/^(.*),\s*(?!PH\b)([A-Za-z]{2})\.?$/iu', $text, $m) === 1 ||
             ($zip !== '' && preg_match('/^(.*)\s([A-Z]{2})$/u', $text, $m) === 1) ||
             (preg_match('/^(.*,\s*\p{L}.*)\s([A-Z]{2})$/u', $text, $m) === 1 && in_array($m[2], AddressWords::STATES, true))
         ) {
@@ -131,7 +131,7 @@ final readonly class Address
                 isset(AddressWords::ORDINALS[$word]) && $at > 0 => AddressWords::ORDINALS[$word],
                 // "Highway 12": the kind of road stands before its number.
                 $at > 0 && $beforeNumber($at) && AddressWords::isSuffix($word) => AddressWords::SUFFIXES[$word] ?? mb_strtoupper($word),
-                $at > 0 && $beforeNumber($at) && $word === 'cr' => 'COUNTY RD',
+                $at > 0 && $beforeNumber($at) && isset(AddressWords::SHORT_ROADS[$word]) => AddressWords::SHORT_ROADS[$word],
                 default => mb_strtoupper($word),
             };
         }

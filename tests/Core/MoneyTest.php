@@ -48,13 +48,16 @@ it('refuses what would be quietly misread, and says what it may mean', function 
     expect(static fn () => Money::parse($typed))->toThrow(AmountUnreadable::class, $told);
 })->with([
     ['450.000,00', 'If you mean 450,000.00'],
+    ['450.000', 'If you mean 450,000'],
+    ['$1.250', 'If you mean 1,250'],
     ['1,2', 'If you mean 1.2'],
     ['12,34', 'If you mean 12.34'],
     ['12,34,567', 'Use commas for thousands'],
     ['4,12', 'If you mean 4.12'],
     ['1,2345', 'Use commas for thousands'],
     ['1.234.567', 'If you mean 1,234,567'],
-    ['12.345', 'fractions of a cent'],
+    ['12.345', 'If you mean 12,345'],
+    ['1234.567', 'fractions of a cent'],
     ['9999999999999', 'too large'],
     ['-(5)', 'could not be read'],
 ]);

@@ -94,7 +94,9 @@ final class BringListing
      */
     public function again(DealFile $file): Listing
     {
-        return $this->exchange->listing((string) $file->listing_number) ??
-            throw ExchangeRefusal::ListingGone->because(exchange: $this->exchange->name(), number: $file->listing_number);
+        $number = $file->listing_number ?? throw ExchangeRefusal::NoListingNumber->because();
+
+        return $this->exchange->listing($number) ??
+            throw ExchangeRefusal::ListingGone->because(exchange: $this->exchange->name(), number: $number);
     }
 }

@@ -101,7 +101,7 @@ final class CareController
     public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse
     {
         $this->authorize($paper);
-        $typed = trim((string) $request->input('to', ''));
+        $typed = trim((string) ($request->validate(['to' => 'nullable|string|max:200'])['to'] ?? ''));
         $to = DealFile::query()
             ->where('key', $typed)
             ->orWhere('name', $typed)
