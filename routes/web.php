@@ -122,6 +122,7 @@ Route::prefix('/sign/{token}')
         Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->name('sign.papers.pages');
         Route::get('/papers/{position}/text', [SignController::class, 'text'])->name('sign.papers.text')->where('position', '\d{1,3}');
         Route::get('/set.pdf', [SignController::class, 'set'])->name('sign.set-pdf');
+        Route::get('/sealed/{position}.pdf', [SignController::class, 'sealed'])->name('sign.sealed-pdf');
     });
 
 Route::prefix('/fill/{token}')

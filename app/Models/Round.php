@@ -48,6 +48,7 @@ use Unanimus\Signing\Turn;
  * @property-read Collection<int, SigningMark> $marks
  * @property-read Collection<int, Event> $events
  * @property-read SealedSet|null $sealedSet
+ * @property-read Collection<int, SealedSet> $sealedPapers
  */
 final class Round extends Record
 {
@@ -117,7 +118,17 @@ final class Round extends Record
     /** @return HasOne<SealedSet, $this> */
     public function sealedSet(): HasOne
     {
-        return $this->hasOne(SealedSet::class);
+        return $this->hasOne(SealedSet::class)->whereNull('round_paper_id');
+    }
+
+    /**
+     * Each paper of the round under its own seal.
+     *
+     * @return HasMany<SealedSet, $this>
+     */
+    public function sealedPapers(): HasMany
+    {
+        return $this->hasMany(SealedSet::class)->whereNotNull('round_paper_id');
     }
 
     /** @return list<Turn> */

@@ -6,6 +6,7 @@ namespace App\Papers;
 
 use App\Models\Paper;
 use App\Models\PaperPiece;
+use App\Models\SealedSet;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
 use Unanimus\Files\MadeBy;
@@ -69,6 +70,22 @@ final class PaperPrint
 
         // What someone covers is not to be read in the file either.
         return $covered === [] ? $pdf : $this->press->asPictures($pdf, $covered);
+    }
+
+    /**
+     * The paper as a file to keep or pass on: once everyone has signed, sealed on its own with its evidence record behind it, byte
+     * for byte; before that as `of()`.
+     *
+     * @throws StepRefused when the paper is still expected
+     */
+    public function whole(Paper $paper): string
+    {
+        $latest = $paper->latest;
+        $isSealed =
+            $latest?->made_by === MadeBy::Signed &&
+            SealedSet::query()->whereNotNull('round_paper_id')->where('sha256', $latest->sha256)->exists();
+
+        return $isSealed ? $this->bytes->read($latest->sha256) : $this->of($paper);
     }
 
     /** What stands in the blanks of a draft as it is printed now; null when it is none. */

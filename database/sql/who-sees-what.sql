@@ -115,7 +115,7 @@ CREATE OR REPLACE FUNCTION sealed_set_of(sum text) RETURNS TABLE (brokerage text
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT b.name, s.sealed_at, o.zone, (SELECT string_agg(g.name, ', ' ORDER BY g.turn, g.id) FROM signers g WHERE g.round_id = s.round_id)
     FROM sealed_sets s JOIN brokerages b ON b.id = s.brokerage_id JOIN deal_files f ON f.id = s.deal_file_id JOIN offices o ON o.id = f.office_id
-    WHERE s.sha256 = sum $$;
+    WHERE s.sha256 = sum ORDER BY s.id LIMIT 1 $$;
 
 CREATE OR REPLACE FUNCTION fill_request_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$

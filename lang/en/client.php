@@ -115,6 +115,8 @@ return [
         'sealed' => 'Everyone has signed',
         'sealed_more' => 'The documents for :file are complete: :pages pages, with a record of how they were signed. We emailed you '.
             'a copy.',
+        'single' => 'Each document on its own',
+        'single_more' => 'A lender or an escrow company may ask for a single document. Each is sealed, with its own record.',
         'open' => 'Open the signed documents',
         'ended' => 'This link no longer shows them. Use the copy in your email, or ask :name for another.',
         'complete' => 'Everyone has signed',

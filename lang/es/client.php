@@ -117,6 +117,8 @@ return [
         'sealed' => 'Todos han firmado',
         'sealed_more' => 'Los documentos para :file están completos: :pages páginas, con un registro de cómo se firmaron. Le enviamos '.
             'una copia por correo.',
+        'single' => 'Cada documento por separado',
+        'single_more' => 'Un banco o la compañía de custodia puede pedir un solo documento. Cada uno está sellado, con su propio registro.',
         'open' => 'Abrir los documentos firmados',
         'ended' => 'Este enlace ya no los muestra. Use la copia de su correo o pida otra a :name.',
         'complete' => 'Todos han firmado',

@@ -33,7 +33,7 @@ function asked(array $more = []): FillRequest
         ->as('tomas')
         ->post("/files/{$file->key}/fill-requests", [
             'to' => ['buyer.1'],
-            'email' => ['buyer_1' => 'sunniva@clients.example'],
+            'reach' => ['buyer_1' => 'sunniva@clients.example'],
             'papers' => [$paper->key],
             'last_day' => test()->day(5),
             'message' => 'Call me if anything is unclear.',
@@ -233,7 +233,7 @@ it('asks nothing of nobody, in words', function () {
     $this->as('tomas')
         ->post($url, [
             'to' => ['buyer.1'],
-            'email' => ['buyer_1' => 'x@clients.example'],
+            'reach' => ['buyer_1' => 'x@clients.example'],
             'papers' => [$paper->key],
             'last_day' => '2020-01-01',
         ])
@@ -299,7 +299,7 @@ it('asks by default whom the blanks belong to, and says when somebody else was a
     expect(preg_match_all('/value="(\S+)"\s+data-role="\w+"\s+checked/', $page, $m))->toBe(2)->and($m[1])->toBe(['buyer.1', 'buyer.2']);
     $ask = fn (string $seat) => $this->as('tomas')->post("/files/{$file->key}/fill-requests", [
         'to' => [$seat],
-        'email' => ['seller_1' => 'beatrix@palomar.example'],
+        'reach' => ['seller_1' => 'beatrix@palomar.example'],
         'papers' => [$paper->key],
         'last_day' => '+7',
     ]);

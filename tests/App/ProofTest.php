@@ -21,7 +21,7 @@ function sealedBytes(): string
     $test->work();
     $test->seeAll();
 
-    return app(Bytes::class)->read(SealedSet::query()->where('round_id', $round->id)->sole()->sha256);
+    return app(Bytes::class)->read(SealedSet::query()->where('round_id', $round->id)->whereNull('round_paper_id')->sole()->sha256);
 }
 
 /** What the page answers to a file, without anyone signed in. */

@@ -6,8 +6,10 @@ use App\Access\Roots;
 use App\Models\Round;
 use App\Models\SealedSet;
 use App\Models\Signer;
+use App\Papers\PaperPrint;
 use App\Signing\Actions\SealSet;
 use App\Storage\Bytes;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -160,8 +162,10 @@ it('draws the signatures where the marks are', function () {
         ->get("/papers/{$paper->key}/pdf")
         ->assertOk()
         ->getContent();
-    $text = textOf($pdf);
-    expect($text)->not->toContain('Evidence record')->and(isClean($pdf))->toBeTrue();
+    expect(isClean($pdf))->toBeTrue();
+    // The record behind it has days and names of its own.
+    $this->seeAll();
+    $text = textOf(app(PaperPrint::class)->of($paper));
     expect(substr_count($text, now()->setTimezone('America/New_York')->format('m/d/Y')))
         ->toBe(3)
         ->and(substr_count($text, 'José Nguyễn-Ortiz'))
@@ -178,7 +182,7 @@ it('seals once, though the job runs again and again', function () {
         $this->seeAll();
     }
     $this->work();
-    expect(SealedSet::query()->count())
+    expect(SealedSet::query()->whereNull('round_paper_id')->count())
         ->toBe(1)
         ->and(DB::table('paper_versions')->where('made_by', 'signed')->count())
         ->toBe(1)
@@ -204,7 +208,7 @@ it('loses nothing when the time stamp cannot be had, and seals later', function 
     );
     Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--memory' => 1024, '--tries' => 8]);
     $this->seeAll();
-    expect(SealedSet::query()->count())
+    expect(SealedSet::query()->whereNull('round_paper_id')->count())
         ->toBe(0)
         ->and($round->refresh()->status->value)
         ->toBe('complete')
@@ -213,7 +217,7 @@ it('loses nothing when the time stamp cannot be had, and seals later', function 
     $this->app->bind(TimeStamps::class, fn () => $real);
     DB::table('jobs')->update(['available_at' => time() - 1]);
     $this->work();
-    expect(SealedSet::query()->count())->toBe(1);
+    expect(SealedSet::query()->whereNull('round_paper_id')->count())->toBe(1);
 });
 
 it('picks up a set that was never sealed, letters never sent, and rounds past their last day', function () {
@@ -234,7 +238,7 @@ it('picks up a set that was never sealed, letters never sent, and rounds past th
     Artisan::call('rounds:sweep');
     Artisan::call('work:sweep');
     $this->work();
-    expect(SealedSet::query()->where('round_id', $round->id)->count())
+    expect(SealedSet::query()->where('round_id', $round->id)->whereNull('round_paper_id')->count())
         ->toBe(1)
         ->and($other->refresh()->status->value)
         ->toBe('lapsed')
@@ -279,4 +283,52 @@ it('takes back a round that is out', function () {
     $this->post("{$link}/consent", ['agree' => '1'])->assertSessionHas('reason', SigningRefusal::Recalled->value);
     $this->seeAll();
     expect($this->paper($file, 'M-102')->state->value)->toBe('draft');
+});
+
+it('seals each paper of a round on its own, with a record that tells of nothing else', function () {
+    $file = $this->aFile();
+    $round = $this->aRound($file, ['M-102', 'M-230']);
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    $papers = $round->papers()->with('paper.latest')->get();
+    foreach ($papers as $sent) {
+        $other = $papers->firstOrFail(static fn ($one) => $one->id !== $sent->id);
+        $pdf = (string) $this->as('tomas')->get("/papers/{$sent->paper->key}/pdf")->getContent();
+        $scratch = new Scratch();
+        $path = $scratch->put('paper.pdf', $pdf);
+        expect(SealCheck::of($pdf, Roots::trusted())->answer)
+            ->toBe(SealAnswer::Holds)
+            ->and((new NativeTool())->run(['pdfsig', $path]))
+            ->toContain('Total document signed')
+            ->and(textOf($pdf))
+            ->toContain('Evidence record')
+            ->toContain((string) $sent->sha256)
+            ->not->toContain((string) $other->sha256)
+            ->not->toContain($other->title)
+            // What is looked at and put together are its pages alone.
+            ->and(textOf(app(PaperPrint::class)->of($sent->paper)))
+            ->not->toContain('Evidence record');
+        $this->seeAll();
+        $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+        $theirs = $this->get("{$link}/sealed/{$sent->position}.pdf");
+        expect($theirs->getContent())->toBe($pdf);
+        $this->get($link)->assertSee("{$link}/sealed/{$sent->position}.pdf", false);
+        $this->post('/proof', ['pdf' => UploadedFile::fake()->createWithContent('one.pdf', $pdf)])->assertSee('Sunniva');
+        $this->seeAll();
+    }
+    expect(DB::table('sealed_sets')->where('round_id', $round->id)->count())->toBe(3);
+});
+
+it('seals a round of one paper once', function () {
+    $round = $this->aRound($this->aFile());
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    expect(DB::table('sealed_sets')->where('round_id', $round->id)->pluck('sha256')->unique()->count())->toBe(1);
+    $this->get('/sign/'.$this->signer($round, 'buyer.1')->token())->assertDontSee('/sealed/1.pdf');
 });

@@ -50,7 +50,7 @@ final class AssemblyController
         $zip->open($path, \ZipArchive::OVERWRITE);
         foreach (SelectedPapers::from($file, $this->chosen($request)) as $index => $paper) {
             $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
-            $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->of($paper));
+            $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->whole($paper));
         }
         $zip->close();
 

@@ -27,9 +27,10 @@ final class TaskController
     {
         $user = User::signedIn($request);
         $who = (string) $request->query('who', 'me');
+        $when = $request->query('when');
         $filter = new TaskFilter(
             $who === 'all' || $who === 'none' || ctype_digit($who) ? $who : 'me',
-            (string) $request->query('when', ''),
+            is_string($when) ? $when : '',
             $request->boolean('done'),
             $request->integer('office') ?: null,
             DealKind::tryFrom((string) $request->query('kind'))->value ?? '',

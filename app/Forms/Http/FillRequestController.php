@@ -78,7 +78,7 @@ final class FillRequestController
             $party =
                 $file->parties->first(static fn ($one) => (string) $one->seat() === $seat) ??
                 throw PartyRefusal::NotInFile->because();
-            $email = trim((string) ($given['email'][str_replace('.', '_', $seat)] ?? '')) ?: (string) $party->email;
+            $email = trim((string) ($given['reach'][str_replace('.', '_', $seat)] ?? '')) ?: (string) $party->email;
             if ($email === '') {
                 throw PartyRefusal::NoAddress->because(name: $party->name);
             }

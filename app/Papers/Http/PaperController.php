@@ -173,7 +173,7 @@ final class PaperController
     {
         $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'values', 'latest']);
 
-        return PdfAnswer::of($print->of($paper), $paper->title);
+        return PdfAnswer::of($print->whole($paper), $paper->title);
     }
 
     /** A paper as running text, for whoever listens to it. */

@@ -11,18 +11,14 @@ use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\SealedSet;
 use App\Models\Sight;
-use App\Models\Signer;
-use App\Models\SigningMark;
+use App\Signing\LaidPapers;
 use App\Signing\MarkWords;
+use App\Signing\RoundRecord;
 use App\Storage\Bytes;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Dates\Moment;
-use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampUnavailable;
-use Unanimus\Evidence\TimeLine;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
@@ -56,8 +52,7 @@ final class SealSet
         if ($round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $round->id)->exists()) {
             return;
         }
-        [$set, $pages, $name] = $this->lay($round);
-        $this->store($round, $this->sealed($set, $name), $pages);
+        $this->store($round, $this->sealed($this->lay($round)));
     }
 
     /**
@@ -68,7 +63,7 @@ final class SealSet
      */
     public function work(int $brokerageId, int $roundId): void
     {
-        $laid = Sight::within($brokerageId, function () use ($roundId): ?array {
+        $laid = Sight::within($brokerageId, function () use ($roundId): ?LaidPapers {
             $round = Round::query()->find($roundId);
 
             return $round === null || $round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $roundId)->exists()
@@ -78,9 +73,8 @@ final class SealSet
         if ($laid === null) {
             return;
         }
-        [$set, $pages, $name] = $laid;
-        $sealed = $this->sealed($set, $name);
-        Sight::within($brokerageId, function () use ($roundId, $sealed, $pages): void {
+        $sealed = $this->sealed($laid);
+        Sight::within($brokerageId, function () use ($roundId, $sealed): void {
             // Whoever comes second waits here and finds the set made.
             DB::table('rounds')->where('id', $roundId)->lockForUpdate()->first();
             SealedSet::query()->where('round_id', $roundId)->exists() ||
@@ -89,43 +83,61 @@ final class SealSet
                         ->with(['papers.paper.requirement', 'signers', 'file.office', 'sender'])
                         ->findOrFail($roundId),
                     $sealed,
-                    $pages,
                 );
         });
     }
 
-    /** @return array{string, int, string} the set with its signatures drawn in, how many pages it has, and the name it is sealed in */
-    private function lay(Round $round): array
+    private function lay(Round $round): LaidPapers
     {
         $round->load(['papers.paper.requirement', 'signers', 'marks', 'events', 'file.office', 'sender']);
         $this->check($round);
         $scratch = new Scratch();
-        $parts = [];
-        $drawings = [];
+        $parts = $drawings = $single = [];
         $page = 0;
         foreach ($round->papers as $sent) {
             $pdf = $this->bytes->path((string) $sent->sha256);
-            foreach ($this->drawings($round, $sent, PdfLook::into($pdf)->pages()) as $on => $drawing) {
+            $drawn = $this->drawings($round, $sent, PdfLook::into($pdf)->pages());
+            $part = new SetPart($sent->title, $pdf, $sent->pages, sections: $sent->paper->sections());
+            foreach ($drawn as $on => $drawing) {
                 $drawings[$page + $on] = $drawing;
             }
-            $parts[] = new SetPart($sent->title, $pdf, $sent->pages, sections: $sent->paper->sections());
+            $parts[] = $part;
             $page += $sent->pages;
+            if ($round->papers->count() > 1) {
+                $title = "{$round->file->name}: {$sent->title}";
+                $single[$sent->id] = $this->assemble([$part], $drawn, new RoundRecord($round, $sent), $scratch, $title);
+            }
         }
-        $record = $this->record($round)->pages();
-        $parts[] = new SetPart('Evidence record', $scratch->put('record.pdf', $this->press->print($record)), count($record));
-        $set = $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, "{$round->file->name}: {$round->title}");
+        $set = $this->assemble($parts, $drawings, new RoundRecord($round), $scratch, "{$round->file->name}: {$round->title}");
+        $single = $single === [] ? [(int) $round->papers->firstOrFail()->id => $set] : $single;
+        $name = (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name');
 
-        return [$set, $page + count($record), (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name')];
+        return new LaidPapers($name, $set[0], $set[1], $single);
     }
 
-    private function sealed(string $set, string $name): string
+    /**
+     * @param list<SetPart> $parts
+     * @param array<int, Drawing> $drawings by page of all parts
+     * @return array{string, int} the PDF with the record behind it, and its pages
+     */
+    private function assemble(array $parts, array $drawings, RoundRecord $record, Scratch $scratch, string $title): array
+    {
+        $pages = $record->evidence()->pages();
+        $printed = $scratch->put('record.pdf', $this->press->print($pages));
+        $parts[] = new SetPart('Evidence record', $printed, count($pages));
+        $count = array_sum(array_map(static fn (SetPart $part) => $part->pages, $parts));
+
+        return [$this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, $title), $count];
+    }
+
+    private function sealed(LaidPapers $laid): LaidPapers
     {
         $key = SigningKey::fromPem(
             (string) file_get_contents((string) config('unanimus.seal.key')),
             (string) config('unanimus.seal.passphrase'),
         );
 
-        return (new Seal($key, $this->stamps, $name))->over($set, now()->toImmutable());
+        return $laid->map(fn (string $pdf): string => (new Seal($key, $this->stamps, $laid->name))->over($pdf, now()->toImmutable()));
     }
 
     /** Holds what would be drawn against what was sent and chosen, event by event and byte by byte. */
@@ -159,24 +171,30 @@ final class SealSet
         }
     }
 
-    private function store(Round $round, string $sealed, int $pages): void
+    private function store(Round $round, LaidPapers $sealed): void
     {
-        $base = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
-        $sha256 = $this->bytes->keep($round->brokerage_id, $sealed);
-        $set = SealedSet::create([...$base, 'round_id' => $round->id, 'sha256' => $sha256, 'pages' => $pages, 'sealed_at' => now()]);
-        $first = 1;
+        $of = [
+            'brokerage_id' => $round->brokerage_id,
+            'deal_file_id' => $round->deal_file_id,
+            'round_id' => $round->id,
+            'sealed_at' => now(),
+        ];
+        $sha256 = $this->bytes->keep($round->brokerage_id, $sealed->set);
+        $set = SealedSet::create([...$of, 'sha256' => $sha256, 'pages' => $sealed->pages]);
         foreach ($round->papers as $sent) {
+            [$bytes, $pages] = $sealed->single[$sent->id];
+            $own = $this->bytes->keep($round->brokerage_id, $bytes);
+            SealedSet::create([...$of, 'round_paper_id' => $sent->id, 'sha256' => $own, 'pages' => $pages]);
             $before = $sent->paper->versions()->where('made_by', MadeBy::Sent)->orderByDesc('number')->first();
             $read = new PaperReading($before?->read()->form);
-            $sent->paper->addVersion($sha256, $sent->pages, MadeBy::Signed, "round {$round->key}", null, $first, $read);
+            $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
             $sent->paper->moveTo(PaperState::Signed);
-            $first += $sent->pages;
         }
         History::add(
             $round->brokerage_id,
             $round->deal_file_id,
             'Sealed set filed',
-            ['round' => $round->title, 'pages' => $pages, 'sha256' => $sha256],
+            ['round' => $round->title, 'pages' => $sealed->pages, 'sha256' => $sha256],
             SeenBy::side($round->side),
         );
         $round->setRelation('sealedSet', $set);
@@ -197,111 +215,5 @@ final class SealSet
         }
 
         return $drawings;
-    }
-
-    private function moment(Round $round, Signer $signer, EventKind $kind): string
-    {
-        $at = $this->when($round, $signer, $kind);
-
-        return $at === null ? '—' : Moment::record($at, $round->file->office->zone);
-    }
-
-    private function when(Round $round, Signer $signer, EventKind $kind): ?Carbon
-    {
-        return $round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->kind === $kind->value)?->at;
-    }
-
-    private function record(Round $round): EvidenceRecord
-    {
-        $names = $round->signers->pluck('name', 'seat');
-
-        return new EvidenceRecord(
-            $round->key,
-            "{$round->file->name}: {$round->title}",
-            array_values(
-                $round->papers
-                    ->map(
-                        static fn (RoundPaper $sent) => [
-                            'title' => $sent->title,
-                            'pages' => $sent->pages,
-                            'sha256' => (string) $sent->sha256,
-                        ],
-                    )
-                    ->all(),
-            ),
-            array_values(
-                $round->signers
-                    ->map(
-                        fn (Signer $signer) => [
-                            'name' => $signer->name,
-                            'seat' => $signer->seatOf()->label(),
-                            'address' => (string) $signer->email,
-                            'agreed' => $this->moment($round, $signer, EventKind::Consented),
-                            'finished' => $this->moment($round, $signer, EventKind::Finished),
-                            'places' => self::places($round, $signer),
-                        ],
-                    )
-                    ->all(),
-            ),
-            array_values(
-                $round->events
-                    ->map(
-                        static fn (Event $event) => [
-                            'at' => Moment::record($event->at, $round->file->office->zone),
-                            'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
-                            'what' => EventKind::from($event->kind)
-                                ->told($event->data).(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
-                            'from' => trim((string) $event->address),
-                        ],
-                    )
-                    ->all(),
-            ),
-            $round->file->office->zone,
-            $this->timeLine($round),
-            url('/proof'),
-            self::consent($round),
-        );
-    }
-
-    /** How many places they signed or filled in on which paper. */
-    private static function places(Round $round, Signer $signer): string
-    {
-        $made = $round->state()->made;
-        $on = [];
-        foreach ($round->papers as $sent) {
-            $count = $round->marks
-                ->where('round_paper_id', $sent->id)
-                ->where('seat', $signer->seat)
-                ->filter(static fn (SigningMark $mark) => $made->stands($mark->key))
-                ->count();
-            $count === 0 || ($on[] = "{$sent->title}: ".($count === 1 ? '1 place' : "{$count} places"));
-        }
-
-        return implode(' · ', $on);
-    }
-
-    /** What they agreed to, in each language in which somebody read it. */
-    private static function consent(Round $round): string
-    {
-        return $round->events
-            ->where('kind', EventKind::Consented->value)
-            ->map(static fn (Event $event) => (string) ($event->data['terms'] ?? __('client.sign.terms', [], 'en')))
-            ->unique()
-            ->implode(' · ');
-    }
-
-    private function timeLine(Round $round): TimeLine
-    {
-        $moments = [];
-        foreach ($round->signers as $signer) {
-            $kinds = [EventKind::Opened, EventKind::Consented, EventKind::Finished];
-            // Two of one name are two.
-            $moments["{$signer->name}, {$signer->seatOf()->label()}"] = array_values(
-                array_filter(array_map(fn (EventKind $kind) => $this->when($round, $signer, $kind), $kinds)),
-            );
-        }
-        $zone = $round->file->office->zone;
-
-        return new TimeLine($moments, $round->sent_at ?? now(), $round->over_at ?? now(), $zone);
     }
 }

@@ -270,6 +270,17 @@ final class SignController
         return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
     }
 
+    /** One paper of the finished set, under its own seal. */
+    public function sealed(Request $request, string $token, int $position, Bytes $bytes): Response
+    {
+        $signer = $this->signer($request);
+        $sent = $signer->round->papers->firstWhere('position', $position) ?? abort(404);
+        $sealed = $signer->round->sealedPapers->firstWhere('round_paper_id', $sent->id) ?? abort(404);
+        abort_unless($signer->seesSet(), 410);
+
+        return PdfAnswer::of($bytes->read($sealed->sha256), "Signed {$sent->title}");
+    }
+
     /** @param  array<string, mixed>  $data */
     private function record(Request $request, Signer $signer, EventKind $kind, string $once, array $data = []): \Unanimus\Signing\RoundState
     {

@@ -10,12 +10,12 @@
                 data-role="{{ $party->role->value }}"
                 @checked(in_array((string) $party->seat(), (array) old('to', [])) || (old('to') === null && in_array($party->role->value,
                 $roles, true)))> <x-seat :seat="$party->seat()" :title="$party->seat()->label()" /> {{ $party->name }}</label>
-                <input class="input" type="email" name="email[{{ str_replace('.', '_', (string) $party->seat()) }}]"
-                value="{{ old('email.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address"
+                <input class="input" type="email" name="reach[{{ str_replace('.', '_', (string) $party->seat()) }}]"
+                value="{{ old('reach.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address"
                 aria-label="Email address of {{ $party->name }}" autocomplete="off"></div>
         @empty<p class="empty">There is no client in this file yet. Add one on <a href="/files/{{ $file->key }}">the file</a> first.</p>
             @endforelse
-        @error('to')<p class="late">{{ $message }}</p>@enderror @error('email.*')<p class="late">{{ $message }}</p>@enderror
+        @error('to')<p class="late">{{ $message }}</p>@enderror @error('reach.*')<p class="late">{{ $message }}</p>@enderror
         </fieldset>
         <fieldset><legend>What</legend>
         @forelse ($drafts as $draft)

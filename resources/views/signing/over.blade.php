@@ -5,7 +5,15 @@
             <h1>{{ __('client.over.sealed') }}</h1>
             <p>{{ __('client.over.sealed_more', ['file' => $round->file->name, 'pages' => $round->sealedSet->pages]) }}</p>
             @if ($signer->seesSet())<a class="button solid wide-button"
-                href="/sign/{{ $token }}/set.pdf">{{ __('client.over.open') }}</a>@else<p>{{ __('client.over.ended', $who) }}</p>@endif
+                href="/sign/{{ $token }}/set.pdf">{{ __('client.over.open') }}</a>
+                @if ($round->papers->count() > 1 && $round->sealedPapers->isNotEmpty())
+                    <h2>{{ __('client.over.single') }}</h2>
+                    <p>{{ __('client.over.single_more') }}</p>
+                    <ul class="each-paper">@foreach ($round->papers as $sent)
+                        <li><a href="/sign/{{ $token }}/sealed/{{ $sent->position }}.pdf">{{ $sent->title }}</a></li>
+                    @endforeach</ul>
+                @endif
+            @else<p>{{ __('client.over.ended', $who) }}</p>@endif
         @elseif ($round->status->value === 'complete')
             <h1>{{ __('client.over.complete') }}</h1><p>{{ __('client.over.complete_more') }}</p>
         @elseif ($signer->status->value === 'finished')

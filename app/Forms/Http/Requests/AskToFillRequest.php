@@ -24,8 +24,8 @@ final class AskToFillRequest extends FormRequest
         return [
             'to' => 'required|array|max:12',
             'to.*' => 'string|max:20',
-            'email' => 'array',
-            'email.*' => 'nullable|email:rfc|max:200',
+            'reach' => 'array',
+            'reach.*' => 'nullable|email:rfc|max:200',
             'papers' => 'required|array|max:30',
             'papers.*' => 'string|max:26',
             'some' => 'array',
@@ -42,7 +42,7 @@ final class AskToFillRequest extends FormRequest
         return [
             'to.required' => 'Choose who fills it in.',
             'papers.required' => 'Select at least one paper to fill in.',
-            'email.*.email' => 'This is not an email address.',
+            'reach.*.email' => 'This is not an email address.',
             'last_day.required' => 'Enter the last day.',
         ];
     }
