@@ -10,6 +10,7 @@ use App\Access\Http\SamePerson;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\StartSession;
 use App\Access\Http\TrustedProxies;
+use App\Signing\Http\StaysHandedOver;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -57,7 +58,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->replace(TrustProxies::class, TrustedProxies::class);
         $middleware->append([KnownHost::class, PlainInput::class]);
         $middleware->replaceInGroup('web', Illuminate\Session\Middleware\StartSession::class, StartSession::class);
-        $middleware->appendToGroup('web', [SamePerson::class, InOneTransaction::class]);
+        $middleware->appendToGroup('web', [StaysHandedOver::class, SamePerson::class, InOneTransaction::class]);
         // A row is looked for only once the database has been told for whom.
         $middleware->prependToPriorityList(SubstituteBindings::class, InOneTransaction::class);
         $middleware->redirectGuestsTo('/sign-in');

@@ -45,6 +45,7 @@ use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
+use App\Signing\Http\InPersonController;
 use App\Signing\Http\MarksController;
 use App\Signing\Http\MendingController;
 use App\Signing\Http\ProofController;
@@ -52,6 +53,7 @@ use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
 use App\Signing\Http\RoundPapersController;
 use App\Signing\Http\SignController;
+use App\Signing\Http\SignerHelpController;
 use App\Signing\Http\SignerLink;
 use App\Signing\Http\StencilController;
 use Illuminate\Support\Facades\Route;
@@ -118,6 +120,8 @@ Route::prefix('/sign/{token}')
         Route::delete('/marks/{key}', [SignController::class, 'clear'])->name('sign.marks.clear');
         Route::post('/finish', [SignController::class, 'finish'])->name('sign.finish');
         Route::post('/decline', [SignController::class, 'decline'])->name('sign.decline');
+        Route::post('/code', [SignerHelpController::class, 'code'])->name('sign.code')->middleware('throttle:codes');
+        Route::post('/refer', [SignerHelpController::class, 'refer'])->name('sign.refer')->middleware('throttle:questions');
         Route::post('/ask', [SignController::class, 'ask'])->name('sign.ask')->middleware('throttle:questions');
         Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->name('sign.papers.pages');
         Route::get('/papers/{position}/text', [SignController::class, 'text'])->name('sign.papers.text')->where('position', '\d{1,3}');
@@ -370,6 +374,13 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/rounds/{round}/papers/{position}/pages/{page}/places', [MarksController::class, 'places'])
         ->name('rounds.papers.pages.places')
         ->where(['position' => '\d{1,3}', 'page' => '\d{1,4}']);
+    Route::put('/rounds/{round}/signers/{signer}/person', [MendingController::class, 'replace'])->name('rounds.signers.replace');
+    Route::put('/rounds/{round}/signers/{signer}/code', [MendingController::class, 'code'])->name('rounds.signers.code');
+    Route::post('/rounds/{round}/answers', [MendingController::class, 'answer'])->name('rounds.answers');
+    Route::post('/rounds/{round}/here', [InPersonController::class, 'begin'])->name('rounds.here');
+    Route::get('/here', [InPersonController::class, 'show'])->name('here');
+    Route::post('/here/give/{signer}', [InPersonController::class, 'give'])->name('here.give');
+    Route::post('/here/end', [InPersonController::class, 'end'])->name('here.end')->middleware('throttle:password');
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

@@ -12,6 +12,8 @@ use App\Models\SealedSet;
 use App\Models\Signer;
 use App\Terms\ClientDay;
 use Illuminate\Support\Str;
+use Unanimus\Signing\EventKind;
+use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
@@ -75,6 +77,35 @@ final class Post
             "question:{$signer->key}:".Str::ulid(),
             Addressee::user($round->sender),
             Wording::of('question', [...self::about($round), 'signer' => $signer->name, 'question' => $question]),
+            "/rounds/{$round->key}",
+        );
+    }
+
+    /** What a signer asked is answered. */
+    public static function answer(Round $round, Signer $signer, string $question, string $answer, string $once): void
+    {
+        self::letter(
+            $round,
+            "answer:{$round->key}:{$once}",
+            self::signer($signer),
+            Wording::of('answer', [...self::about($round), 'question' => $question, 'answer' => $answer], language: $signer->language),
+            "signer {$signer->key}",
+        );
+    }
+
+    /** A signer who cannot go on without the sender: someone else should sign, or the code was wrong too often. */
+    public static function signerStuck(Round $round, Signer $signer, RoundEvent $event): void
+    {
+        $about = [
+            'signer' => $signer->name,
+            'where' => (string) ($event->data['where'] ?? ''),
+            'why' => (string) ($event->data['why'] ?? ''),
+        ];
+        self::letter(
+            $round,
+            "stuck:{$signer->key}:".Str::ulid(),
+            Addressee::user($round->sender),
+            Wording::of($event->kind === EventKind::Referred ? 'referred' : 'locked', [...self::about($round), ...$about]),
             "/rounds/{$round->key}",
         );
     }

@@ -33,6 +33,10 @@ use Unanimus\Signing\SignerStatus;
  * @property SignerStatus $status
  * @property array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>}|null $adopted
  * @property int $link_version
+ * @property int|null $user_id the colleague who signs here in place of another
+ * @property int $held how many had this place before them
+ * @property string|null $code asked for on their link before anything is shown
+ * @property int $code_tries wrong ones since it was set
  * @property-read Round $round
  * @property-read Party|null $party
  */
@@ -48,7 +52,9 @@ final class Signer extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class, 'language' => Language::class];
+    protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class, 'language' => Language::class, 'code' => 'encrypted'];
+
+    protected $hidden = ['code'];
 
     protected $attributes = [
         'adopted' => null,
@@ -57,6 +63,10 @@ final class Signer extends Record
         'capacity' => '',
         'company' => '',
         'link_version' => 1,
+        'user_id' => null,
+        'held' => 0,
+        'code' => null,
+        'code_tries' => 0,
         'status' => 'waiting',
     ];
 
@@ -69,7 +79,7 @@ final class Signer extends Record
     /** Whether someone may take their link from here: a client's whoever works on the file, a colleague's only they themselves. */
     public function linkIsFor(?User $user): bool
     {
-        $theirs = $this->party->user_id ?? null;
+        $theirs = $this->user_id ?? ($this->party->user_id ?? null);
 
         return $theirs === null || $theirs === $user?->id;
     }
@@ -86,6 +96,18 @@ final class Signer extends Record
         $over = $this->round->over_at;
 
         return $over === null || $over->copy()->addDays((int) config('unanimus.signed_days'))->isFuture();
+    }
+
+    /** Under which their doings are kept once each: someone else in their place does everything anew. */
+    public function once(): string
+    {
+        return $this->held === 0 ? $this->seat : "{$this->seat}~{$this->held}";
+    }
+
+    /** Whether someone else was asked in this place first. */
+    public function standsIn(): bool
+    {
+        return $this->held > 0;
     }
 
     public function seatOf(): Seat

@@ -16,6 +16,7 @@ final readonly class RoundChange
      * @param array<string, string> $addresses by signer's key; an empty one leaves the address as it is
      * @param array<string, string> $notes words for one person alone, by signer's key
      * @param array<string, Language> $languages in which they read, by signer's key
+     * @param array<string, string> $codes asked for on their links, by signer's key; an empty one asks for none
      */
     public function __construct(
         public string $subject = '',
@@ -26,6 +27,7 @@ final readonly class RoundChange
         public array $addresses = [],
         public array $notes = [],
         public array $languages = [],
+        public array $codes = [],
     ) {
     }
 }

@@ -36,13 +36,13 @@ final class RoundRecord
     public function evidence(): EvidenceRecord
     {
         $round = $this->round;
-        $names = $round->signers->pluck('name', 'seat');
         $events = $this->events()->map(
-            static fn (Event $event) => [
+            fn (Event $event) => [
                 'at' => Moment::record($event->at, $round->file->office->zone),
-                'who' => $event->seat === null ? $round->sender->name : (string) ($names[$event->seat] ?? $event->seat),
-                'what' => EventKind::from($event->kind)->told($event->data).(isset($event->data['where']) ? ": {$event->data['where']}" : ''),
-                'from' => trim((string) $event->address),
+                'who' => $event->seat === null ? $round->sender->name : $this->holder($event),
+                'what' => EventKind::from($event->kind)->told($event->data).
+                    (isset($event->data['where']) ? ": {$event->data['where']}" : ''),
+                'from' => trim((string) $event->address).(isset($event->data['here']) ? ', in person' : ''),
             ],
         );
 
@@ -50,7 +50,7 @@ final class RoundRecord
             $round->key,
             "{$round->file->name}: ".($this->only === null ? $round->title : $this->only->title),
             array_values($this->papers->map(self::paper(...))->all()),
-            array_values($round->signers->filter($this->signsHere(...))->map($this->person(...))->all()),
+            array_values($round->signers->filter($this->signsHere(...))->flatMap($this->people(...))->all()),
             array_values($events->all()),
             $round->file->office->zone,
             $this->timeLine(),
@@ -65,17 +65,63 @@ final class RoundRecord
         return ['title' => $sent->title, 'pages' => $sent->pages, 'sha256' => (string) $sent->sha256];
     }
 
-    /** @return array{name: string, seat: string, address: string, agreed: string, finished: string, places: string} */
-    private function person(Signer $signer): array
+    /** @return list<array{name: string, seat: string, known: string, agreed: string, finished: string, places: string}> */
+    private function people(Signer $signer): array
     {
-        return [
-            'name' => $signer->name,
-            'seat' => $signer->seatOf()->label(),
-            'address' => (string) $signer->email,
-            'agreed' => $this->moment($signer, EventKind::Consented),
-            'finished' => $this->moment($signer, EventKind::Finished),
-            'places' => $this->places($signer),
-        ];
+        $seat = $signer->seatOf()->label();
+        $before = $this->replacements($signer->seat)->map(
+            fn (Event $event) => [
+                'name' => (string) $event->data['was'],
+                'seat' => $seat,
+                'known' => "asked at {$event->data['was_address']} until ".
+                    Moment::record($event->at, $this->round->file->office->zone).
+                    ", then {$event->data['name']} was put in this place",
+                'agreed' => '',
+                'finished' => '',
+                'places' => '',
+            ],
+        );
+
+        return array_values([
+            ...$before,
+            [
+                'name' => $signer->name,
+                'seat' => $seat,
+                'known' => $this->known($signer),
+                'agreed' => $this->moment($signer, EventKind::Consented),
+                'finished' => $this->moment($signer, EventKind::Finished),
+                'places' => $this->places($signer),
+            ],
+        ]);
+    }
+
+    /** How it was known who signed: by link, by link and code, or by whoever handed the device over. */
+    private function known(Signer $signer): string
+    {
+        $here = $this->last($signer, EventKind::Consented)->data['here'] ?? null;
+        if (is_string($here)) {
+            return "signed in person, on the device of {$here}";
+        }
+        $code = $this->last($signer, EventKind::CodeEntered) === null ? '' : ' and by an access code told to them';
+
+        return "known by a link sent to {$signer->email}{$code}";
+    }
+
+    /** @return Collection<int, Event> in order */
+    private function replacements(string $seat): Collection
+    {
+        return $this->round->events
+            ->where('kind', EventKind::Replaced->value)
+            ->filter(static fn (Event $event) => ($event->data['seat'] ?? '') === $seat)
+            ->values();
+    }
+
+    /** Who had the place when something was done there. */
+    private function holder(Event $event): string
+    {
+        $after = $this->replacements((string) $event->seat)->first(static fn (Event $one) => $one->id > $event->id);
+
+        return (string) ($after->data['was'] ?? ($this->round->signers->firstWhere('seat', $event->seat)->name ?? $event->seat));
     }
 
     /** Behind one paper stand those who sign on it. */
@@ -109,9 +155,14 @@ final class RoundRecord
 
     private function when(Signer $signer, EventKind $kind): ?Carbon
     {
+        return $this->last($signer, $kind)?->at;
+    }
+
+    private function last(Signer $signer, EventKind $kind): ?Event
+    {
         return $this->round->events->last(
             static fn (Event $event) => $event->seat === $signer->seat && $event->kind === $kind->value,
-        )?->at;
+        );
     }
 
     /** How many places they signed or filled in on which paper. */

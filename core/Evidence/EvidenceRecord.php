@@ -25,10 +25,12 @@ final class EvidenceRecord
     private float $y = 66.0;
 
     /**
+     * The record; people with how each was known, of whom those who were replaced agreed to nothing.
+     *
      * @param string $round the round's id as printed
      * @param string $title name of the file
      * @param list<array{title: string, pages: int, sha256: string}> $papers as they were sent
-     * @param list<array{name: string, seat: string, address: string, agreed: string, finished: string, places?: string}> $people
+     * @param list<array{name: string, seat: string, known: string, agreed: string, finished: string, places?: string}> $people
      * @param list<array{at: string, who: string, what: string, from: string}> $events in order
      * @param string $zone name of the time zone the times are in
      * @param TimeLine|null $line when each of them did what
@@ -63,8 +65,9 @@ final class EvidenceRecord
         foreach ($this->people as $person) {
             $this->line("{$person['name']}, {$person['seat']}", 9.5, 'bold', 12);
             $this->line(
-                "known by a link sent to {$person['address']} · agreed to sign electronically {$person['agreed']} · finished ".
-                    $person['finished'],
+                $person['agreed'] === ''
+                    ? $person['known']
+                    : "{$person['known']} · agreed to sign electronically {$person['agreed']} · finished {$person['finished']}",
                 8,
                 'normal',
                 ($person['places'] ?? '') === '' ? 15 : 11,

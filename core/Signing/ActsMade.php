@@ -86,6 +86,16 @@ final readonly class ActsMade
         );
     }
 
+    /** The same without anything a seat has done. */
+    public function withoutSeat(string $seat): self
+    {
+        return new self(
+            $this->turns,
+            array_diff_key($this->keys, [$seat => true]),
+            array_diff_key($this->values, array_flip($this->of($seat))),
+        );
+    }
+
     /** @param  list<string>  $seen  places on the way here: a ring of places that depend on each other never stands */
     private function standsWith(string $key, array $seen): bool
     {

@@ -21,6 +21,12 @@ enum EventKind: string
     case Reminded = 'reminded';
     case Readdressed = 'readdressed';
     case Extended = 'extended';
+    case Answered = 'answered';
+    case Referred = 'referred';
+    case Replaced = 'replaced';
+    case CodeSet = 'code-set';
+    case CodeEntered = 'code-entered';
+    case CodeLocked = 'code-locked';
 
     /**
      * As read where each event stands by itself.
@@ -50,6 +56,12 @@ enum EventKind: string
             self::Reminded => 'Reminded',
             self::Readdressed => 'Address corrected',
             self::Extended => 'Last day moved',
+            self::Answered => 'Answered a question',
+            self::Referred => 'Named someone else to sign',
+            self::Replaced => 'Signer replaced',
+            self::CodeSet => 'Access code set',
+            self::CodeEntered => 'Entered the access code',
+            self::CodeLocked => 'Locked after wrong access codes',
         };
     }
 }

@@ -75,7 +75,7 @@ final readonly class RoundState
             EventKind::Adopted => $this->adopted($event->seat, $standing),
             EventKind::Marked => $this->marked($event->seat, $standing, $event),
             EventKind::Cleared => $this->cleared($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
-            EventKind::Asked => $this,
+            EventKind::Asked, EventKind::Referred, EventKind::CodeEntered, EventKind::CodeLocked => $this,
             EventKind::Finished => $this->finished($event->seat, $standing),
             EventKind::Declined => $this->with($event->seat, SignerStatus::Declined)->copy(
                 status: RoundStatus::Declined,
@@ -134,9 +134,25 @@ final readonly class RoundState
         return match ($event->kind) {
             EventKind::Recalled => $this->copy(status: RoundStatus::Recalled, reason: (string) ($event->data['reason'] ?? '')),
             EventKind::Lapsed => $this->copy(status: RoundStatus::Lapsed),
-            EventKind::Reminded, EventKind::Readdressed, EventKind::Extended => $this,
+            EventKind::Replaced => $this->replaced((string) ($event->data['seat'] ?? '')),
+            EventKind::Reminded,
+            EventKind::Readdressed,
+            EventKind::Extended,
+            EventKind::Answered,
+            EventKind::CodeSet => $this,
             default => throw SigningRefusal::OnlySigner->because(),
         };
+    }
+
+    /** Somebody else in a place begins anew: what the one before them chose and signed there does not count for them. */
+    private function replaced(string $seat): self
+    {
+        $standing = $this->signers[$seat] ?? throw SigningRefusal::NotAsked->because();
+        $standing !== SignerStatus::Finished || throw SigningRefusal::FinishedStays->because();
+
+        return $this->with($seat, SignerStatus::Waiting)
+            ->copy(made: $this->made->withoutSeat($seat), adopted: array_diff_key($this->adopted, [$seat => true]))
+            ->invite();
     }
 
     private function refuseUnlessAsked(SignerStatus $standing): void

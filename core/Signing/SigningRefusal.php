@@ -70,6 +70,13 @@ enum SigningRefusal: string implements Reason
     case NoSuchBox = 'signing.no-such-box';
     case NotChosen = 'signing.not-chosen';
     case NotTakenBack = 'signing.not-taken-back';
+    case FinishedStays = 'signing.finished-stays';
+    case AlreadyAnswered = 'signing.already-answered';
+    case OnlyColleague = 'signing.only-colleague';
+    case CodeWrong = 'signing.code-wrong';
+    case CodeLocked = 'signing.code-locked';
+    case CodeTooShort = 'signing.code-too-short';
+    case NobodyHere = 'signing.nobody-here';
 
     /** What the person is told. */
     public function words(): string
@@ -132,6 +139,13 @@ enum SigningRefusal: string implements Reason
             self::NoPhoneNumber => '“{typed}” is not a phone number. Enter it with its area code.',
             self::NoSuchBox => 'That check box is not in this round any more. Choose another, or none.',
             self::NotChosen => 'Check the box that this place belongs to first.',
+            self::FinishedStays => 'They have finished signing. Recall the round to have someone else sign.',
+            self::AlreadyAnswered => 'That question was answered already. Reload the page to see how.',
+            self::OnlyColleague => 'In this place someone who works here signs. Choose the address of a colleague’s account.',
+            self::CodeWrong => 'That is not the code. Ask {name} for it. Tries left: {left}.',
+            self::CodeLocked => 'There were too many wrong codes. {name} has been told and will give you a new one.',
+            self::CodeTooShort => 'Choose a code of 4 to 12 letters and digits.',
+            self::NobodyHere => 'No one can sign here right now: it is nobody’s turn whom you may ask.',
             self::NotTakenBack => 'A signature stays once it is made. To change your mind, decline or ask the sender.',
         };
     }

@@ -240,7 +240,13 @@ final class AddressWords
 
     /** Kinds of road whose number is their name, whatever stands before. */
     /** Kinds of road that are written in two or three letters before their number, spelled as their long names are. */
-    public const SHORT_ROADS = ['cr' => 'COUNTY RD', 'sr' => 'STATE RTE', 'fm' => 'FARM TO MARKET RD', 'rr' => 'RANCH RD', 'us' => 'US HWY'];
+    public const SHORT_ROADS = [
+        'cr' => 'COUNTY RD',
+        'sr' => 'STATE RTE',
+        'fm' => 'FARM TO MARKET RD',
+        'rr' => 'RANCH RD',
+        'us' => 'US HWY',
+    ];
 
     public const ROADS = ['highway', 'hwy', 'hiway', 'route', 'rte', 'rt', 'road', 'rd', 'interstate'];
 

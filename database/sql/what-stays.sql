@@ -30,7 +30,7 @@ CREATE OR REPLACE TRIGGER marks_stay_once_sent BEFORE INSERT OR UPDATE OR DELETE
 CREATE OR REPLACE TRIGGER papers_stay_once_sent BEFORE INSERT OR UPDATE OR DELETE ON round_papers FOR EACH ROW EXECUTE FUNCTION refuse_once_sent();
 CREATE OR REPLACE TRIGGER signers_come_and_go_before_sending BEFORE INSERT OR DELETE ON signers FOR EACH ROW EXECUTE FUNCTION refuse_once_sent();
 CREATE OR REPLACE TRIGGER signers_stay_once_sent BEFORE UPDATE ON signers FOR EACH ROW
-    WHEN ((OLD.round_id, OLD.party_id, OLD.seat, OLD.name, OLD.initials, OLD.turn) IS DISTINCT FROM (NEW.round_id, NEW.party_id, NEW.seat, NEW.name, NEW.initials, NEW.turn))
+    WHEN ((OLD.round_id, OLD.party_id, OLD.seat, OLD.turn) IS DISTINCT FROM (NEW.round_id, NEW.party_id, NEW.seat, NEW.turn))
     EXECUTE FUNCTION refuse_once_sent();
 
 CREATE OR REPLACE FUNCTION refuse_unsending() RETURNS trigger LANGUAGE plpgsql AS $$

@@ -111,6 +111,38 @@ return [
         'large' => 'That file is larger than :most MB. Sealed sets are smaller.',
     ],
 
+    'here' => [
+        'title' => 'Sign here',
+        'hand' => 'Hand this device to :name',
+        'for' => 'Documents for :file',
+        'done' => 'No one else can sign here now.',
+        'back' => 'Give the device back',
+        'owner' => ':name, enter your password to use this device again',
+        'password' => 'Password',
+        'take' => 'Take the device back',
+    ],
+    'code' => [
+        'title' => 'Enter your code',
+        'more' => ':name told you a code, or will call you with it.',
+        'label' => 'Code',
+        'go' => 'Open the documents',
+        'first' => 'Enter the code first.',
+    ],
+    'refer' => [
+        'summary' => 'Should someone else sign this?',
+        'who' => 'Name of the person',
+        'email' => 'Their email address, if you know it',
+        'why' => 'Why',
+        'send' => 'Tell :name',
+        'told' => ':name has been told. Nothing has changed yet.',
+        'first' => 'Enter the name of the person.',
+        'no_address' => 'This is not an email address.',
+    ],
+    'questions' => [
+        'title' => 'Your questions',
+        'waits' => ':name has not answered yet.',
+        'answer' => ':name answers:',
+    ],
     'over' => [
         'sealed' => 'Everyone has signed',
         'sealed_more' => 'The documents for :file are complete: :pages pages, with a record of how they were signed. We emailed you '.

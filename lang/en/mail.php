@@ -26,6 +26,23 @@ return [
         'body' => ":signer asks:\n\n:question",
         'label' => 'Open the round',
     ],
+    'answer' => [
+        'subject' => 'Answer about :round',
+        'body' => "You asked:\n\n:question\n\n:sender answers:\n\n:answer",
+        'label' => 'Open the documents',
+    ],
+    'referred' => [
+        'subject' => ':signer says someone else should sign :round',
+        'body' => ":signer says these documents for :file should go to someone else:\n\n:where\n\n:why\n\nNothing has changed yet. ".
+            'You can put them in this place from the round.',
+        'label' => 'Open the round',
+    ],
+    'locked' => [
+        'subject' => ':signer is locked out of :round',
+        'body' => ":signer entered a wrong access code too often, so their link for :file is locked.\n\nSet a new code in the round, and ".
+            'tell them by telephone.',
+        'label' => 'Open the round',
+    ],
     'ended' => [
         'how' => ['declined' => 'was declined', 'recalled' => 'was recalled', 'expired' => 'reached its last day'],
         'reason' => 'Reason: :reason',

@@ -113,6 +113,38 @@ return [
         'large' => 'Ese archivo pesa más de :most MB. Los juegos sellados pesan menos.',
     ],
 
+    'here' => [
+        'title' => 'Firme aquí',
+        'hand' => 'Entregue este aparato a :name',
+        'for' => 'Documentos de :file',
+        'done' => 'Nadie más puede firmar aquí ahora.',
+        'back' => 'Devolver el aparato',
+        'owner' => ':name, escriba su contraseña para volver a usar este aparato',
+        'password' => 'Contraseña',
+        'take' => 'Recuperar el aparato',
+    ],
+    'code' => [
+        'title' => 'Escriba su código',
+        'more' => ':name le dio un código, o le llamará para dárselo.',
+        'label' => 'Código',
+        'go' => 'Abrir los documentos',
+        'first' => 'Escriba primero el código.',
+    ],
+    'refer' => [
+        'summary' => '¿Debería firmar otra persona?',
+        'who' => 'Nombre de la persona',
+        'email' => 'Su dirección de correo, si la sabe',
+        'why' => 'Por qué',
+        'send' => 'Avisar a :name',
+        'told' => ':name ya lo sabe. Todavía no cambió nada.',
+        'first' => 'Escriba el nombre de la persona.',
+        'no_address' => 'Esta no es una dirección de correo.',
+    ],
+    'questions' => [
+        'title' => 'Sus preguntas',
+        'waits' => ':name todavía no ha respondido.',
+        'answer' => ':name responde:',
+    ],
     'over' => [
         'sealed' => 'Todos han firmado',
         'sealed_more' => 'Los documentos para :file están completos: :pages páginas, con un registro de cómo se firmaron. Le enviamos '.

@@ -20,6 +20,11 @@ return [
         'body' => ':sender espera su firma en los documentos para :file. Puede seguir donde se quedó.',
         'label' => 'Continuar',
     ],
+    'answer' => [
+        'subject' => 'Respuesta sobre :round',
+        'body' => "Usted preguntó:\n\n:question\n\n:sender responde:\n\n:answer",
+        'label' => 'Abrir los documentos',
+    ],
     'ended' => [
         'how' => [
             'declined' => 'no siguió porque alguien no quiso firmar',

@@ -28,6 +28,8 @@ return [
         'no-email-address' => '“:typed” no es una dirección de correo.',
         'no-phone-number' => '“:typed” no es un número de teléfono. Escríbalo con su código de área.',
         'not-chosen' => 'Marque primero la casilla de la que depende este lugar.',
+        'code-wrong' => 'Ese no es el código. Pídaselo a :name. Intentos que quedan: :left.',
+        'code-locked' => 'Hubo demasiados códigos equivocados. :name ya lo sabe y le dará uno nuevo.',
         'not-taken-back' => 'Una firma hecha se queda. Para cambiar de opinión, no termine y pregunte a quien envió los documentos.',
     ],
 ];

@@ -3,9 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\Round;
-use App\Models\SealedSet;
 use App\Signing\Actions\SendRound;
-use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
@@ -96,7 +94,7 @@ it('asks a signer for what the sender wants to know, and seals it as it was type
     $this->post("{$link}/finish")->assertRedirect($link);
     $this->work();
     $this->seeAll();
-    $sealed = textOf(app(Bytes::class)->read(SealedSet::query()->where('round_id', $round->id)->sole()->sha256));
+    $sealed = sealedText($round);
     foreach (['$650', 'Tidewater Office', 'as trustee of the Eide Trust', 'Eide & Co', 'Filled in: text, Their addendum'] as $there) {
         expect($sealed)->toContain($there);
     }

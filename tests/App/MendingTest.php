@@ -5,8 +5,6 @@ declare(strict_types=1);
 use App\Models\Letter;
 use App\Models\PartyContact;
 use App\Models\Round;
-use App\Models\SealedSet;
-use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Signing\RoundStatus;
@@ -40,7 +38,7 @@ it('corrects an address while a round is out: the old link is dead, the new one 
     }
     $this->work();
     $this->seeAll();
-    expect(textOf(app(Bytes::class)->read(SealedSet::query()->where('round_id', $round->id)->sole()->sha256)))
+    expect(sealedText($round))
         ->toContain('Address corrected: Sunniva Eide, sunniva@new.example');
 });
 

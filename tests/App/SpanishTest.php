@@ -3,8 +3,6 @@
 declare(strict_types=1);
 
 use App\Models\Letter;
-use App\Models\SealedSet;
-use App\Storage\Bytes;
 use App\Terms\ClientDay;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
@@ -89,7 +87,7 @@ it('lets a signer read in Spanish, from the letter to the evidence, and the send
     }
     $this->work();
     $this->seeAll();
-    $text = (string) preg_replace('/\s+/', ' ', textOf(app(Bytes::class)->read(SealedSet::query()->whereNull('round_paper_id')->sole()->sha256)));
+    $text = sealedText($round);
     expect($text)
         ->toContain('Firmar aquí vale lo mismo que firmar en papel.')
         ->toContain('Signing here counts the same as signing on paper.')

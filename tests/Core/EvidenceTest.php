@@ -159,7 +159,15 @@ it('writes an evidence record of any length onto pages', function () {
         '01TEST',
         '14 Lanternfish Lane: Purchase agreement',
         [['title' => 'Purchase agreement', 'pages' => 8, 'sha256' => str_repeat('ab', 32)]],
-        [['name' => 'José Nguyễn-Ortiz', 'seat' => 'buyer 2', 'address' => 'jose@eide.example', 'agreed' => 'now', 'finished' => 'later']],
+        [
+            [
+                'name' => 'José Nguyễn-Ortiz',
+                'seat' => 'buyer 2',
+                'known' => 'known by a link sent to jose@eide.example',
+                'agreed' => 'now',
+                'finished' => 'later',
+            ],
+        ],
         $events,
         'America/New_York',
     );

@@ -259,3 +259,11 @@ function marksOf(App\Models\Round $round): array
             ->all(),
     );
 }
+
+/** What the sealed set of a round says. */
+function sealedText(App\Models\Round $round): string
+{
+    $set = App\Models\SealedSet::query()->where('round_id', $round->id)->whereNull('round_paper_id')->sole();
+
+    return (string) preg_replace('/\s+/', ' ', textOf(app(App\Storage\Bytes::class)->read($set->sha256)));
+}

@@ -29,7 +29,7 @@ final class AdoptSignature
         ($this->record)(
             $signer->round,
             new RoundEvent(EventKind::Adopted, $signer->seat, ['hand' => $signature->hand ?? 'drawn', 'signature' => $sum]),
-            "adopted:{$signer->seat}:{$before}:".substr($sum, 0, 16),
+            "adopted:{$signer->once()}:{$before}:".substr($sum, 0, 16),
             $from,
         );
         $signer->update(['adopted' => $signature->toArray()]);

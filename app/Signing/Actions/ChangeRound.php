@@ -18,6 +18,10 @@ use Unanimus\Steps\StepRefused;
 /** Changes a round that has not been sent. */
 final class ChangeRound
 {
+    public function __construct(private readonly KeepCode $codes)
+    {
+    }
+
     /** @throws StepRefused when it has been sent, or its last day is past */
     public function __invoke(Round $round, RoundChange $change): void
     {
@@ -34,6 +38,9 @@ final class ChangeRound
         $changed = $round->wasChanged();
         foreach ($round->signers as $signer) {
             $changed = $this->changeSigner($round, $signer, $change) || $changed;
+            isset($change->codes[$signer->key]) &&
+                $round->file->isOwnAffair($signer->seatOf()->side()) &&
+                $this->codes->set($round, $signer, $change->codes[$signer->key]);
         }
         $changed &&
             History::add(

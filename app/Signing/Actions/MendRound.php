@@ -49,9 +49,11 @@ final class MendRound
             new RoundEvent(EventKind::Readdressed, null, ['seat' => $signer->seat, 'where' => "{$signer->name}, {$email}"]),
             'readdressed:'.Str::ulid(),
         );
-        Party::query()
-            ->findOrFail($signer->party_id)
-            ->reach(['email' => $email]);
+        // Whoever stands in for a party is not the party.
+        $signer->standsIn() ||
+            Party::query()
+                ->findOrFail($signer->party_id)
+                ->reach(['email' => $email]);
         $signer->refresh()->update(['email' => $email, 'link_version' => $signer->link_version + 1]);
         $signer->status->isAsked() && Post::invitation($round->refresh(), $signer);
     }

@@ -63,7 +63,7 @@ final class RecordEvent
             'at' => now(),
         ]);
         $this->tell($round, $event);
-        $this->follow($round, $before, $after);
+        $this->follow($round, $event, $before, $after);
 
         return $after;
     }
@@ -78,9 +78,11 @@ final class RecordEvent
                 array_filter([
                     'round' => $round->title,
                     'seat' => $event->seat,
-                    'where' => $event->seat === null ? $event->data['where'] ?? null : null,
+                    'where' => $event->seat === null || $event->kind === EventKind::Referred ? $event->data['where'] ?? null : null,
                     'reason' => $event->data['reason'] ?? null,
                     'question' => $event->data['question'] ?? null,
+                    'answer' => $event->data['answer'] ?? null,
+                    'who' => $event->data['who'] ?? null,
                 ]),
                 SeenBy::side($round->side),
             );
@@ -89,15 +91,20 @@ final class RecordEvent
             $signer = $round->signers->firstWhere('seat', $event->seat);
             $signer instanceof Signer && Post::question($round, $signer, (string) ($event->data['question'] ?? ''));
         }
+        if (in_array($event->kind, [EventKind::Referred, EventKind::CodeLocked], true)) {
+            $signer = $round->signers->firstWhere('seat', $event->seat);
+            $signer instanceof Signer && Post::signerStuck($round, $signer, $event);
+        }
     }
 
-    private function follow(Round $round, RoundState $before, RoundState $after): void
+    private function follow(Round $round, RoundEvent $event, RoundState $before, RoundState $after): void
     {
         foreach ($round->signers as $signer) {
             $status = $after->signers[$signer->seat];
             if ($status !== $before->signers[$signer->seat]) {
                 $signer->update(['status' => $status->value]);
-                $status === SignerStatus::Invited && Post::invitation($round, $signer);
+                // Whoever comes into a place is written to once they stand in it.
+                $status === SignerStatus::Invited && $event->kind !== EventKind::Replaced && Post::invitation($round, $signer);
             }
         }
         if ($after->status === $before->status) {

@@ -7,7 +7,10 @@ namespace App\Signing\Http;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Models\User;
+use App\Signing\Actions\AnswerQuestion;
+use App\Signing\Actions\KeepCode;
 use App\Signing\Actions\MendRound;
+use App\Signing\Actions\ReplaceSigner;
 use App\Signing\Actions\StartAgain;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,6 +30,45 @@ final class MendingController
         $mend->readdress($round, $signer, $given['email'], User::signedIn($request));
 
         return to_route('rounds.show', $round)->with('told', 'Address corrected. The old link no longer works.');
+    }
+
+    public function replace(Request $request, Round $round, Signer $signer, ReplaceSigner $replace): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        abort_unless($signer->round_id === $round->id, 404);
+        $given = $request->validate(
+            ['name' => 'required|string|max:120', 'email' => 'required|email|max:200', 'capacity' => 'nullable|string|max:120'],
+            ['email.email' => 'This is not an email address.'],
+        );
+        $before = $signer->name;
+        $replace($round, $signer, $given['name'], $given['email'], (string) ($given['capacity'] ?? ''), User::signedIn($request));
+
+        return to_route('rounds.show', $round)->with('told', "{$signer->refresh()->name} signs in place of {$before} now.");
+    }
+
+    public function answer(Request $request, Round $round, AnswerQuestion $answer): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(
+            ['asked' => 'required|string|max:120', 'answer' => 'required|string|max:2000'],
+            ['answer.required' => 'Write your answer first.'],
+        );
+        $answer($round, $given['asked'], trim($given['answer']));
+
+        return to_route('rounds.show', $round)->with('told', 'Answered, by email and on their page.');
+    }
+
+    public function code(Request $request, Round $round, Signer $signer, KeepCode $keep): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        abort_unless($signer->round_id === $round->id, 404);
+        $given = $request->validate(['code' => 'nullable|string|max:40']);
+        $keep->set($round, $signer, (string) ($given['code'] ?? ''));
+        $told = $signer->refresh()->code === null
+            ? "{$signer->name} is not asked for a code."
+            : "{$signer->name} is asked for this code. Tell them by telephone, not by email.";
+
+        return to_route('rounds.show', $round)->with('told', $told);
     }
 
     public function extend(Request $request, Round $round, MendRound $mend): RedirectResponse

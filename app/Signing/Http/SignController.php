@@ -15,6 +15,7 @@ use App\Signing\Actions\AdoptSignature;
 use App\Signing\Actions\ChooseLanguage;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
+use App\Signing\InPerson;
 use App\Signing\MarkWords;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
@@ -124,7 +125,7 @@ final class SignController
             ($given['strokes'] ?? '') === ''
                 ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
                 : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
-        $adopt($signer, $signature, self::from($request));
+        $adopt($signer, $signature, self::from($request, $signer));
 
         return to_route('sign', $token);
     }
@@ -172,7 +173,7 @@ final class SignController
     /** A signature is made once; what is typed or checked may change, each time by a key of its own. */
     private function once(MakeMarkRequest $request, Signer $signer, SigningMark $mark): string
     {
-        return "mark:{$signer->seat}:{$mark->key}".($mark->kind->isEntered() ? ':'.$request->validated('once') : '');
+        return "mark:{$signer->once()}:{$mark->key}".($mark->kind->isEntered() ? ':'.$request->validated('once') : '');
     }
 
     /** How the signer's places stand now: one may have taken the place of another. */
@@ -196,7 +197,7 @@ final class SignController
 
     public function finish(Request $request, string $token): RedirectResponse
     {
-        $this->record($request, $this->signer($request), EventKind::Finished, 'finished:'.$this->signer($request)->seat);
+        $this->record($request, $this->signer($request), EventKind::Finished, 'finished:'.$this->signer($request)->once());
 
         return to_route('sign', $token);
     }
@@ -207,7 +208,7 @@ final class SignController
             ['reason' => 'required|string|max:1000'],
             ['reason.required' => __('client.sign.why_first')],
         );
-        $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->seat, [
+        $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->once(), [
             'reason' => $given['reason'],
         ]);
 
@@ -221,7 +222,7 @@ final class SignController
             ['question.required' => __('client.sign.question_first')],
         );
         $signer = $this->signer($request);
-        $this->record($request, $signer, EventKind::Asked, "ask:{$signer->seat}:{$given['once']}", ['question' => $given['question']]);
+        $this->record($request, $signer, EventKind::Asked, "ask:{$signer->once()}:{$given['once']}", ['question' => $given['question']]);
 
         return to_route('sign', $token)->with('told', __('client.sign.asked', ['name' => $signer->round->sender->name]));
     }
@@ -284,15 +285,21 @@ final class SignController
     /** @param  array<string, mixed>  $data */
     private function record(Request $request, Signer $signer, EventKind $kind, string $once, array $data = []): \Unanimus\Signing\RoundState
     {
-        $once = $kind === EventKind::Opened || $kind === EventKind::Consented ? "{$once}:{$signer->seat}" : $once;
+        $once = $kind === EventKind::Opened || $kind === EventKind::Consented ? "{$once}:{$signer->once()}" : $once;
 
-        return ($this->record)($signer->round, new RoundEvent($kind, $signer->seat, $data), $once, self::from($request));
+        $here = new InPerson($request->session());
+        $here->isGivenTo($signer) && ($data['here'] = $here->by());
+
+        return ($this->record)($signer->round, new RoundEvent($kind, $signer->seat, $data), $once, self::from($request, $signer));
     }
 
     /** @return array{address: string|null, device: string|null} */
-    private static function from(Request $request): array
+    public static function from(Request $request, Signer $signer): array
     {
-        return ['address' => $request->ip(), 'device' => $request->userAgent()];
+        $here = new InPerson($request->session());
+        $hand = $here->isGivenTo($signer) ? "in person, on the device of {$here->by()}; " : '';
+
+        return ['address' => $request->ip(), 'device' => $hand.$request->userAgent()];
     }
 
     /** About how long it takes: half a minute a page to look at, a few seconds a place. */

@@ -7,6 +7,7 @@ namespace App\Signing\Http;
 use App\Models\Actor;
 use App\Models\Sight;
 use App\Models\Signer;
+use App\Signing\InPerson;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -41,9 +42,31 @@ final class SignerLink
         $before = app()->getLocale();
         app()->setLocale($signer->language->value);
         try {
-            return $next($request);
+            return $this->isKnown($request, $signer) ? $next($request) : $this->askForCode($request, $signer);
         } finally {
             app()->setLocale($before);
         }
+    }
+
+    /** Keeps for this session that the code was entered, until the sender sets another. */
+    public static function remember(Request $request, Signer $signer): void
+    {
+        $request->session()->put("access-code.{$signer->key}", hash('sha256', (string) $signer->code));
+    }
+
+    /** Whether no code is asked for, it was entered in this session, or whoever handed the device over saw who it is. */
+    private function isKnown(Request $request, Signer $signer): bool
+    {
+        return $signer->code === null ||
+            $request->session()->get("access-code.{$signer->key}") === hash('sha256', $signer->code) ||
+            (new InPerson($request->session()))->isGivenTo($signer) ||
+            $request->routeIs('sign.code', 'sign.language');
+    }
+
+    private function askForCode(Request $request, Signer $signer): Response
+    {
+        return $request->routeIs('sign')
+            ? response()->view('signing.code', ['signer' => $signer, 'round' => $signer->round, 'token' => $request->route('token')])
+            : abort(403);
     }
 }

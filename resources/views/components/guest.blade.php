@@ -20,6 +20,8 @@
                     lang="{{ $language->value }}">{{ $language->label() }}</button>@endif
             @endforeach</form>
     @endif
+    @if (request()->hasSession() && (new \App\Signing\InPerson(session()->driver()))->isHandedOver() && ! request()->routeIs('here'))
+        <a class="button tight" href="/here">{{ __('client.here.back') }}</a>@endif
     @if (request()->hasSession())<x-held />@endif</header>
 <main id="main">
     @if (request()->hasSession())<x-says />@endif

@@ -16,6 +16,12 @@
         <details class="note" @if ($signer->note !== '') open @endif><summary class="small">Words for {{ $signer->name }} alone</summary>
             <textarea class="textarea" name="notes[{{ $signer->key }}]" maxlength="1000" rows="2"
                 aria-label="Words for {{ $signer->name }} alone">{{ $signer->note }}</textarea></details>
+        @if ($file->isOwnAffair($signer->seatOf()->side()))
+            <details class="note" @if ($signer->code !== null) open @endif>
+                <summary class="small">Ask {{ $signer->name }} for a code</summary>
+                <input class="input" name="codes[{{ $signer->key }}]" value="{{ $signer->code }}" maxlength="12" autocomplete="off"
+                    placeholder="4 to 12 letters and digits, told by telephone" aria-label="Access code for {{ $signer->name }}"></details>
+        @endif
         <label class="small">reads in <select name="languages[{{ $signer->key }}]">
             @foreach (\Unanimus\Parties\Language::cases() as $language)<option value="{{ $language->value }}"
                 @selected($signer->language === $language)>{{ $language->label() }}</option>@endforeach</select></label><br>

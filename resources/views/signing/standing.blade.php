@@ -31,20 +31,41 @@
                 @if ($round->status->value === 'out' && $signer->status->value !== 'finished' &&
                     $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
                     @can('work-on', $file)
-                        <details class="note"><summary class="small">Correct the address</summary>
+                        <details class="note" id="address-{{ $signer->key }}" hx-preserve>
+                            <summary class="small">Correct the address</summary>
                             <form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf @method('put')
                                 <input class="input" type="email" name="email" required value="{{ $signer->email }}"
                                     aria-label="Email address of {{ $signer->name }}">
                                 <button class="button tight">Save and send again</button></form></details>
+                        @include('signing.mend-signer')
                     @endcan
                 @endif
             </div>
         @endforeach
     </div>
+    @php($asked = \App\Signing\Questions::of($round))
+    @if ($asked->isNotEmpty())
+        <h2 class="minor"><br>Questions</h2>
+        <ul class="asked-list">@foreach ($asked as $one)<li>
+            <p><b>{{ $round->signers->firstWhere('seat', $one['seat'])?->name }}</b>: {{ $one['question'] }}</p>
+            @if ($one['answer'] !== null)<p class="dim">Answered: {{ $one['answer'] }}</p>
+            @elseif ($round->status->value === 'out' && $file->isOwnAffair(\Unanimus\Signing\Seat::of($one['seat'])->side()))
+                @can('work-on', $file)
+                    <form method="post" action="/rounds/{{ $round->key }}/answers" id="answer-{{ $one['asked']->id }}" hx-preserve>@csrf
+                        <input type="hidden" name="asked" value="{{ $one['once'] }}">
+                        <textarea class="textarea" name="answer" rows="2" maxlength="2000" required
+                            aria-label="Answer to {{ $round->signers->firstWhere('seat', $one['seat'])?->name }}"></textarea>
+                        <button class="button tight">Answer</button></form>
+                @endcan
+            @endif</li>@endforeach</ul>
+    @endif
     @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ $round->last_day->short($file->office->today()->year()) }}</p>@endif
     @if ($round->status->value === 'out')
         @can('work-on', $file)
-            <details class="note"><summary class="small">Give more time</summary>
+            @if (\App\Signing\InPerson::able($round)->isNotEmpty())
+                <form method="post" action="/rounds/{{ $round->key }}/here">@csrf
+                    <button class="button tight">Sign here in person</button></form>@endif
+            <details class="note" id="more-time" hx-preserve><summary class="small">Give more time</summary>
                 <form method="post" action="/rounds/{{ $round->key }}/last-day">@csrf @method('put')
                     <label class="line"><span>New last day</span><input class="input" name="last_day" required autocomplete="off"
                         placeholder="Friday, +3, 12/18"></label>
@@ -64,7 +85,8 @@
             ($names[$event->seat] ?? $event->seat) :
             $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
             isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{
-            isset($event->data['question']) ? ': '.$event->data['question'] : '' }}</span></li>
+            isset($event->data['question']) && $event->kind === 'asked' ? ': '.$event->data['question'] : '' }}{{
+            isset($event->data['here']) ? ', in person' : '' }}</span></li>
             @endforeach
     </ul>
 </div>

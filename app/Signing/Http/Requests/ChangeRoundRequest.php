@@ -43,6 +43,8 @@ final class ChangeRoundRequest extends FormRequest
             'last_day' => 'nullable|string|max:40',
             'turns' => 'nullable|array',
             'turns.*' => 'integer|between:1,9',
+            'codes' => 'nullable|array',
+            'codes.*' => 'nullable|string|max:40',
             'addresses' => 'nullable|array',
             'addresses.*' => 'nullable|email|max:200',
         ];
@@ -69,6 +71,7 @@ final class ChangeRoundRequest extends FormRequest
             array_map(strval(...), $given['addresses'] ?? []),
             array_map(strval(...), $given['notes'] ?? []),
             array_map(static fn (string $one) => Language::from($one), array_filter($given['languages'] ?? [])),
+            array_map(strval(...), $given['codes'] ?? []),
         );
     }
 
