@@ -48,6 +48,7 @@ use App\Review\Http\ReviewController;
 use App\Signing\Http\InPersonController;
 use App\Signing\Http\MarksController;
 use App\Signing\Http\MendingController;
+use App\Signing\Http\PenController;
 use App\Signing\Http\ProofController;
 use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
@@ -381,6 +382,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/here', [InPersonController::class, 'show'])->name('here');
     Route::post('/here/give/{signer}', [InPersonController::class, 'give'])->name('here.give');
     Route::post('/here/end', [InPersonController::class, 'end'])->name('here.end')->middleware('throttle:password');
+    Route::get('/rounds/{round}/pen.pdf', [PenController::class, 'print'])->name('rounds.pen-pdf');
+    Route::post('/rounds/{round}/pen', [PenController::class, 'add'])->name('rounds.pen');
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

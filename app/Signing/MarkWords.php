@@ -32,8 +32,10 @@ final readonly class MarkWords
     /** Whether something stands there: made by its signer, come with their finishing, or entered by the sender. */
     public function stands(SigningMark $mark): bool
     {
-        if ($mark->terms()->filled !== null) {
-            return true;
+        // On the scan of a signed paper stands what its signers made, and what the sender had entered before it was printed.
+        $onPaper = $this->state->onPaper ?? [];
+        if ($mark->terms()->filled !== null || isset($onPaper[$mark->seat])) {
+            return $onPaper === [];
         }
         if ($mark->kind->isAutomatic()) {
             return $this->signer($mark)?->status === SignerStatus::Finished;

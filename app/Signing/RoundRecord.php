@@ -39,7 +39,7 @@ final class RoundRecord
         $events = $this->events()->map(
             fn (Event $event) => [
                 'at' => Moment::record($event->at, $round->file->office->zone),
-                'who' => $event->seat === null ? $round->sender->name : $this->holder($event),
+                'who' => $event->seat === null ? (string) ($event->data['by'] ?? $round->sender->name) : $this->holder($event),
                 'what' => EventKind::from($event->kind)->told($event->data).
                     (isset($event->data['where']) ? ": {$event->data['where']}" : ''),
                 'from' => trim((string) $event->address).(isset($event->data['here']) ? ', in person' : ''),
@@ -69,6 +69,7 @@ final class RoundRecord
     private function people(Signer $signer): array
     {
         $seat = $signer->seatOf()->label();
+        $onPaper = isset($this->round->state()->onPaper[$signer->seat]);
         $before = $this->replacements($signer->seat)->map(
             fn (Event $event) => [
                 'name' => (string) $event->data['was'],
@@ -88,9 +89,9 @@ final class RoundRecord
                 'name' => $signer->name,
                 'seat' => $seat,
                 'known' => $this->known($signer),
-                'agreed' => $this->moment($signer, EventKind::Consented),
+                'agreed' => $onPaper ? '' : $this->moment($signer, EventKind::Consented),
                 'finished' => $this->moment($signer, EventKind::Finished),
-                'places' => $this->places($signer),
+                'places' => $onPaper ? '' : $this->places($signer),
             ],
         ]);
     }
@@ -101,6 +102,17 @@ final class RoundRecord
         $here = $this->last($signer, EventKind::Consented)->data['here'] ?? null;
         if (is_string($here)) {
             return "signed in person, on the device of {$here}";
+        }
+        if (isset($this->round->state()->onPaper[$signer->seat])) {
+            $added = $this->round->events->last(
+                static fn (Event $event) => $event->kind === EventKind::SignedOnPaper->value &&
+                    in_array($signer->seat, (array) $event->data['seats'], true),
+            );
+
+            return 'signed on paper; '.
+                ($added->data['by'] ?? $this->round->sender->name).
+                " added the scan, SHA-256 {$added?->data['sha256']}, ".
+                ($added === null ? '' : Moment::record($added->at, $this->round->file->office->zone));
         }
         $code = $this->last($signer, EventKind::CodeEntered) === null ? '' : ' and by an access code told to them';
 

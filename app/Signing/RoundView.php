@@ -29,6 +29,7 @@ final readonly class RoundView
     {
         $pages = [];
         $drafting = $round->status === RoundStatus::Drafting;
+        $scan = self::scan($round);
         // On the desk of a draft the places are drawn by the page itself.
         $marks = $drafting ? [] : self::marks($round);
         $facts = FactBook::of($round->file);
@@ -47,7 +48,7 @@ final readonly class RoundView
                     'inner' => ($drawings[$page] ?? null)?->inner() ?? '',
                     'image' => $drafting
                         ? "/papers/{$sent->paper->key}/pages/{$page}.webp?v={$view->stamp}"
-                        : "/rounds/{$round->key}/papers/{$sent->position}/pages/{$page}.webp",
+                        : "/rounds/{$round->key}/papers/{$sent->position}/pages/{$page}.webp{$scan}",
                     'marks' => $marks["{$sent->id}/{$page}"] ?? [],
                 ];
             }
@@ -56,10 +57,19 @@ final readonly class RoundView
         return new self($pages);
     }
 
+    /** Behind the address of a page once it is that of a scan: another picture has another address. */
+    private static function scan(Round $round): string
+    {
+        $scan = $round->status === RoundStatus::Drafting ? null : PenScan::of($round);
+
+        return $scan === null ? '' : '?v='.substr($scan->sha256, 0, 8);
+    }
+
     /** As a signer sees it: the papers as they were sent. */
     public static function forSigner(Round $round, string $token): self
     {
         $pages = [];
+        $scan = self::scan($round);
         $marks = self::marks($round);
         foreach ($round->papers as $sent) {
             foreach (PaperView::sizes((string) $sent->sha256) as $index => [$width, $height]) {
@@ -70,7 +80,7 @@ final readonly class RoundView
                     'width' => $width,
                     'height' => $height,
                     'inner' => '',
-                    'image' => "/sign/{$token}/papers/{$sent->position}/pages/{$page}.webp",
+                    'image' => "/sign/{$token}/papers/{$sent->position}/pages/{$page}.webp{$scan}",
                     'marks' => $marks["{$sent->id}/{$page}"] ?? [],
                 ];
             }

@@ -140,6 +140,20 @@ final class Drawing
         return $this;
     }
 
+    /** The same over a page of another size in points. */
+    public function scaledTo(float $width, float $height): self
+    {
+        $scaled = new self($width, $height);
+        $scaled->parts[] = sprintf(
+            '<g transform="scale(%.5F %.5F)">%s</g>',
+            $width / $this->width,
+            $height / $this->height,
+            $this->inner(),
+        );
+
+        return $scaled;
+    }
+
     /** What is drawn, without the frame around it. */
     public function inner(): string
     {

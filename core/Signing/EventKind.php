@@ -24,6 +24,7 @@ enum EventKind: string
     case Answered = 'answered';
     case Referred = 'referred';
     case Replaced = 'replaced';
+    case SignedOnPaper = 'signed-on-paper';
     case CodeSet = 'code-set';
     case CodeEntered = 'code-entered';
     case CodeLocked = 'code-locked';
@@ -59,6 +60,7 @@ enum EventKind: string
             self::Answered => 'Answered a question',
             self::Referred => 'Named someone else to sign',
             self::Replaced => 'Signer replaced',
+            self::SignedOnPaper => 'Signatures on paper added',
             self::CodeSet => 'Access code set',
             self::CodeEntered => 'Entered the access code',
             self::CodeLocked => 'Locked after wrong access codes',

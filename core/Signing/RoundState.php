@@ -16,6 +16,7 @@ final readonly class RoundState
      * @param array<string, Turn> $turns by seat
      * @param array<string, SignerStatus> $signers by seat
      * @param array<string, bool> $adopted seats that have adopted a signature
+     * @param array<string, bool> $onPaper seats that signed with a pen
      */
     private function __construct(
         public RoundStatus $status,
@@ -24,6 +25,7 @@ final readonly class RoundState
         public ActsMade $made,
         public array $adopted,
         public ?string $reason,
+        public array $onPaper = [],
     ) {
     }
 
@@ -134,6 +136,7 @@ final readonly class RoundState
         return match ($event->kind) {
             EventKind::Recalled => $this->copy(status: RoundStatus::Recalled, reason: (string) ($event->data['reason'] ?? '')),
             EventKind::Lapsed => $this->copy(status: RoundStatus::Lapsed),
+            EventKind::SignedOnPaper => $this->signedOnPaper((array) ($event->data['seats'] ?? [])),
             EventKind::Replaced => $this->replaced((string) ($event->data['seat'] ?? '')),
             EventKind::Reminded,
             EventKind::Readdressed,
@@ -142,6 +145,24 @@ final readonly class RoundState
             EventKind::CodeSet => $this,
             default => throw SigningRefusal::OnlySigner->because(),
         };
+    }
+
+    /**
+     * Those who signed with a pen are done, whoever's turn it was: what they began here does not count beside it.
+     *
+     * @param array<mixed> $seats
+     */
+    private function signedOnPaper(array $seats): self
+    {
+        $next = $this;
+        foreach ($seats as $seat) {
+            $standing = $next->signers[(string) $seat] ?? throw SigningRefusal::NotAsked->because();
+            $standing !== SignerStatus::Finished || throw SigningRefusal::FinishedStays->because();
+            $next = $next->with((string) $seat, SignerStatus::Finished)
+                ->copy(made: $next->made->withoutSeat((string) $seat), onPaper: [...$next->onPaper, (string) $seat => true]);
+        }
+
+        return $next->onward();
     }
 
     /** Somebody else in a place begins anew: what the one before them chose and signed there does not count for them. */
@@ -220,10 +241,16 @@ final readonly class RoundState
         if ($left > 0) {
             throw $left === 1 ? SigningRefusal::PlaceLeft->because() : SigningRefusal::PlacesLeft->because(count: $left);
         }
-        $next = $this->with($seat, SignerStatus::Finished);
-        $open = array_filter($next->signers, static fn (SignerStatus $status) => $status !== SignerStatus::Finished);
 
-        return $open === [] ? $next->copy(status: RoundStatus::Complete) : $next->invite();
+        return $this->with($seat, SignerStatus::Finished)->onward();
+    }
+
+    /** Complete once everyone has finished; until then whoever's turn it is now is asked. */
+    private function onward(): self
+    {
+        $open = array_filter($this->signers, static fn (SignerStatus $status) => $status !== SignerStatus::Finished);
+
+        return $open === [] ? $this->copy(status: RoundStatus::Complete) : $this->invite();
     }
 
     private function invite(): self
@@ -246,6 +273,7 @@ final readonly class RoundState
     /**
      * @param array<string, SignerStatus>|null $signers
      * @param array<string, bool>|null $adopted
+     * @param array<string, bool>|null $onPaper
      */
     private function copy(
         ?RoundStatus $status = null,
@@ -253,6 +281,7 @@ final readonly class RoundState
         ?ActsMade $made = null,
         ?array $adopted = null,
         ?string $reason = null,
+        ?array $onPaper = null,
     ): self {
         return new self(
             $status ?? $this->status,
@@ -261,6 +290,7 @@ final readonly class RoundState
             $made ?? $this->made,
             $adopted ?? $this->adopted,
             $reason ?? $this->reason,
+            $onPaper ?? $this->onPaper,
         );
     }
 }

@@ -76,6 +76,9 @@ enum SigningRefusal: string implements Reason
     case CodeWrong = 'signing.code-wrong';
     case CodeLocked = 'signing.code-locked';
     case CodeTooShort = 'signing.code-too-short';
+    case NobodyOnPaper = 'signing.nobody-on-paper';
+    case ScanOtherPages = 'signing.scan-other-pages';
+    case ScanOtherShape = 'signing.scan-other-shape';
     case NobodyHere = 'signing.nobody-here';
 
     /** What the person is told. */
@@ -145,6 +148,11 @@ enum SigningRefusal: string implements Reason
             self::CodeWrong => 'That is not the code. Ask {name} for it. Tries left: {left}.',
             self::CodeLocked => 'There were too many wrong codes. {name} has been told and will give you a new one.',
             self::CodeTooShort => 'Choose a code of 4 to 12 letters and digits.',
+            self::NobodyOnPaper => 'Say who signed on paper.',
+            self::ScanOtherPages => 'The scan has {scan} pages, and this round has {papers}. Scan all pages in order, also those '.
+                'without signatures. Nothing was changed.',
+            self::ScanOtherShape => 'Page {page} of the scan is shaped differently from the page that was sent. Turn it or scan it again. '.
+                'Nothing was changed.',
             self::NobodyHere => 'No one can sign here right now: it is nobody’s turn whom you may ask.',
             self::NotTakenBack => 'A signature stays once it is made. To change your mind, decline or ask the sender.',
         };

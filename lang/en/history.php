@@ -137,6 +137,7 @@ return [
     'Answered a question' => 'Answered :who about “:round”: :answer',
     'Named someone else to sign' => ':seat says someone else should sign “:round”: :where',
     'Signer replaced' => 'Put someone else in a place of “:round”: :where',
+    'Signatures on paper added' => 'Added a scan of “:round” signed on paper by :where',
     'Access code set' => 'Set an access code in “:round” for :where',
     'Access code taken off' => 'Took the access code off in “:round” for :where',
     'Entered the access code' => ':seat entered the access code for “:round”',

@@ -134,6 +134,8 @@ function guardedRoutes(): array
         ],
         'set an access code' => ['PUT', '/rounds/{round}/signers/{signer}/code', ['code' => 'INTRUDER']],
         'answer a signer' => ['POST', '/rounds/{round}/answers', ['asked' => 'x', 'answer' => 'x']],
+        'print to sign on paper' => ['GET', '/rounds/{round}/pen.pdf', []],
+        'add a scan signed on paper' => ['POST', '/rounds/{round}/pen', ['some' => ['x']]],
         'hand the device over' => ['POST', '/rounds/{round}/here', []],
         'correct a signer\'s address' => ['PUT', '/rounds/{round}/signers/{signer}', ['email' => 'x@y.example']],
         'move the last day of a round' => ['PUT', '/rounds/{round}/last-day', ['last_day' => '+30']],

@@ -6,6 +6,7 @@ namespace App\Signing\Actions;
 
 use App\History\History;
 use App\Mail\Post;
+use App\Models\Actor;
 use App\Models\Event;
 use App\Models\Paper;
 use App\Models\Round;
@@ -28,6 +29,10 @@ use Unanimus\Steps\StepRefused;
  */
 final class RecordEvent
 {
+    public function __construct(private readonly Actor $actor)
+    {
+    }
+
     /**
      * @param string $once the event's key in this round; a second event under it changes nothing
      * @param array{address?: string|null, device?: string|null} $from
@@ -56,7 +61,8 @@ final class RecordEvent
             'round_id' => $round->id,
             'seat' => $event->seat,
             'kind' => $event->kind->value,
-            'data' => $event->data,
+            // Whoever works on the file may do what the sender may: it is told who did.
+            'data' => $event->seat === null ? [...$event->data, 'by' => $this->actor->name()] : $event->data,
             'once_key' => $once,
             'address' => $from['address'] ?? null,
             'device' => mb_strimwidth((string) ($from['device'] ?? ''), 0, 200) ?: null,

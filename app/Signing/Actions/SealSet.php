@@ -13,6 +13,7 @@ use App\Models\SealedSet;
 use App\Models\Sight;
 use App\Signing\LaidPapers;
 use App\Signing\MarkWords;
+use App\Signing\PenScan;
 use App\Signing\RoundRecord;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
@@ -95,8 +96,7 @@ final class SealSet
         $parts = $drawings = $single = [];
         $page = 0;
         foreach ($round->papers as $sent) {
-            $pdf = $this->bytes->path((string) $sent->sha256);
-            $drawn = $this->drawings($round, $sent, PdfLook::into($pdf)->pages());
+            [$pdf, $drawn] = $this->drawnPaper($round, $sent, $scratch);
             $part = new SetPart($sent->title, $pdf, $sent->pages, sections: $sent->paper->sections());
             foreach ($drawn as $on => $drawing) {
                 $drawings[$page + $on] = $drawing;
@@ -113,6 +113,38 @@ final class SealSet
         $name = (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name');
 
         return new LaidPapers($name, $set[0], $set[1], $single);
+    }
+
+    /**
+     * A paper of the round and what is drawn on its pages; where it was signed on paper, the pages are those of the scan.
+     *
+     * @return array{string, array<int, Drawing>} path, drawings by page
+     */
+    private function drawnPaper(Round $round, RoundPaper $sent, Scratch $scratch): array
+    {
+        $pdf = $this->bytes->path((string) $sent->sha256);
+        $sizes = PdfLook::into($pdf)->pages();
+        $drawn = $this->drawings($round, $sent, $sizes);
+        $scan = PenScan::of($round);
+        if ($scan === null) {
+            return [$pdf, $drawn];
+        }
+        $first = $scan->page($sent, 1);
+        $part = $this->press->part($this->bytes->path($scan->sha256), $first, $first + $sent->pages - 1);
+        $path = $scratch->put("scan-{$sent->id}.pdf", $part);
+        $scanned = PdfLook::into($path)->pages();
+
+        return [
+            $path,
+            array_combine(
+                array_keys($drawn),
+                array_map(
+                    static fn (int $page, Drawing $one) => $one->scaledTo(...$scanned[$page - 1]),
+                    array_keys($drawn),
+                    $drawn,
+                ),
+            ),
+        ];
     }
 
     /**
@@ -151,7 +183,15 @@ final class SealSet
             hash_file('sha256', $this->bytes->path((string) $paper->sha256)) === $paper->sha256 ||
                 throw SealRefused::paperDiffers($paper->title);
         }
+        $state = $round->state();
+        $scan = PenScan::of($round);
+        if ($scan !== null && hash_file('sha256', $this->bytes->path($scan->sha256)) !== $scan->sha256) {
+            throw SealRefused::paperDiffers('the scan of the signed papers');
+        }
         foreach ($round->signers as $signer) {
+            if (isset($state->onPaper[$signer->seat])) {
+                continue;
+            }
             $chosen = $round->events->last(
                 static fn (Event $event) => $event->seat === $signer->seat && $event->kind === EventKind::Adopted->value,
             );
@@ -160,14 +200,15 @@ final class SealSet
                 throw SealRefused::signatureDiffers($signer->seatOf()->label());
             }
         }
-        $state = $round->state();
         foreach ($round->marks as $mark) {
             $mark->act() === null ||
                 $round->signers->contains('seat', $mark->seat) ||
                 throw SealRefused::signatureMissing($mark->seatOf()->label());
         }
         foreach ($round->signers as $signer) {
-            $state->owes($signer->seat) === [] || throw SealRefused::markNotMade($signer->seatOf()->label());
+            isset($state->onPaper[$signer->seat]) ||
+                $state->owes($signer->seat) === [] ||
+                throw SealRefused::markNotMade($signer->seatOf()->label());
         }
     }
 

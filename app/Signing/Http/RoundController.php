@@ -19,6 +19,7 @@ use App\Signing\Actions\SendLater;
 use App\Signing\Actions\SendRound;
 use App\Signing\Http\Requests\ChangeRoundRequest;
 use App\Signing\Jobs\SealRound;
+use App\Signing\PenScan;
 use App\Signing\RoundDesk;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
@@ -187,7 +188,10 @@ final class RoundController
         $sent = $round->papers->firstWhere('position', $position);
         abort_if($sent === null || $sent->sha256 === null || $page < 1 || $page > $sent->pages, 404);
 
-        return PageStore::send($bytes->path($sent->sha256), $sent->sha256, $page);
+        $scan = PenScan::of($round);
+        $sha256 = $scan->sha256 ?? $sent->sha256;
+
+        return PageStore::send($bytes->path($sha256), $sha256, $scan?->page($sent, $page) ?? $page);
     }
 
     public function set(Round $round, Bytes $bytes): Response

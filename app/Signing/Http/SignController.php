@@ -17,6 +17,7 @@ use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
 use App\Signing\InPerson;
 use App\Signing\MarkWords;
+use App\Signing\PenScan;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
@@ -232,7 +233,11 @@ final class SignController
         $sent = $this->sent($this->signer($request), $position);
         abort_if($page < 1 || $page > $sent->pages, 404);
 
-        return PageStore::send($bytes->path((string) $sent->sha256), (string) $sent->sha256, $page, behindLink: true);
+        // What others wrote on paper is what is signed here, too.
+        $scan = PenScan::of($this->signer($request)->round);
+        $sha256 = $scan->sha256 ?? (string) $sent->sha256;
+
+        return PageStore::send($bytes->path($sha256), $sha256, $scan?->page($sent, $page) ?? $page, behindLink: true);
     }
 
     /** A paper as running text, for whoever listens to it before signing. */

@@ -37,10 +37,8 @@
             <input type="hidden" name="once" value="{{ bin2hex(random_bytes(8)) }}">
             <label class="line"><span>{{ __('client.refer.who') }}</span><input class="input" name="other" maxlength="120"
                 value="{{ old('other') }}" autocomplete="off"></label>
-            @error('other')<p class="late">{{ $message }}</p>@enderror
             <label class="line"><span>{{ __('client.refer.email') }}</span><input class="input" type="email" name="other_email"
                 maxlength="200" value="{{ old('other_email') }}" autocomplete="off"></label>
-            @error('other_email')<p class="late">{{ $message }}</p>@enderror
             <label class="line"><span>{{ __('client.refer.why') }}</span><textarea class="textarea" name="why" rows="2"
                 maxlength="500">{{ old('why') }}</textarea></label>
             <button class="button">{{ __('client.refer.send', ['name' => $round->sender->name]) }}</button>

@@ -6,8 +6,7 @@
             @csrf
             <label class="line"><span>{{ __('client.code.label') }}</span><input class="input" name="code" maxlength="40" required autofocus
                 autocomplete="one-time-code" autocapitalize="characters" spellcheck="false"
-                @error('code') aria-invalid="true" aria-describedby="code-wrong" @enderror></label>
-            @error('code')<p class="late" id="code-wrong">{{ $message }}</p>@enderror
+                @error('code') aria-invalid="true" @enderror></label>
             <button class="button solid wide-button">{{ __('client.code.go') }}</button>
         </form>
     </div>

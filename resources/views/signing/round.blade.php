@@ -63,7 +63,7 @@
                     aria-label="{{ $page['paper']->title }}, page {{ $page['page'] }}">
                     <svg viewBox="0 0 {{ $page['width'] }} {{ $page['height'] }}">
                         <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}"
-                            height="{{ $page['height'] }}"/>
+                            height="{{ $page['height'] }}" preserveAspectRatio="none"/>
                         {!! $page['inner'] !!}
                         @if ($drafting)
                             <g class="set"></g>

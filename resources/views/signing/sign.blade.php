@@ -13,7 +13,7 @@
                 <svg viewBox="{{ $page['width'] * 0.065 }} {{ $page['height'] * 0.035 }} {{ $page['width'] * 0.87 }} {{ $page['height'] *
                     0.95 }}">
                     <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}"
-                        height="{{ $page['height'] }}"/>
+                        height="{{ $page['height'] }}" preserveAspectRatio="none"/>
                     @foreach ($page['marks'] as $shown)
                         @php($m = $shown['mark']) @php($place = $m->place())
                             @php($act = $m->seat === $signer->seat ? $m->act() : null)

@@ -6,7 +6,8 @@
             @php($glyph = $signer->status->cell())
             <div class="signer-row">
                 <div class="top"><x-seat :seat="$signer->seatOf()" :state="$glyph" /> <b>{{ $signer->name }}</b><span
-                    class="state">{{ $signer->status->label($signer->turn) }}</span></div>
+                    class="state">{{ isset($round->state()->onPaper[$signer->seat]) ? 'signed on paper' :
+                    $signer->status->label($signer->turn) }}</span></div>
                 <span class="dim small">{{ $file->isOwnAffair($signer->seatOf()->side()) ? $signer->email :
                     "at the address their own agent has" }}</span>
                 @php($refused = $round->status->value === 'out' && $signer->status->value === 'invited' &&
@@ -65,6 +66,19 @@
             @if (\App\Signing\InPerson::able($round)->isNotEmpty())
                 <form method="post" action="/rounds/{{ $round->key }}/here">@csrf
                     <button class="button tight">Sign here in person</button></form>@endif
+            <details class="note" id="on-paper" hx-preserve><summary class="small">Signed on paper</summary>
+                <p><a class="button tight plain" href="/rounds/{{ $round->key }}/pen.pdf" target="_blank">Print to sign on paper</a></p>
+                <form method="post" action="/rounds/{{ $round->key }}/pen" enctype="multipart/form-data">@csrf
+                    <p class="dim small">The scan stands for those who signed on it. Scan all pages in order; it must show what was
+                        signed on paper before, too.</p>
+                    @foreach ($round->signers as $signer)
+                        @if ($signer->status->value !== 'finished')
+                            <label class="checkbox"><input type="checkbox" name="some[]" value="{{ $signer->key }}"> {{ $signer->name }}
+                                </label><br>@endif
+                    @endforeach
+                    <label class="line"><span>Scan, PDF or picture</span><input type="file" name="scan" required
+                        accept=".pdf,image/*"></label>
+                    <button class="button tight">Add the scan</button></form></details>
             <details class="note" id="more-time" hx-preserve><summary class="small">Give more time</summary>
                 <form method="post" action="/rounds/{{ $round->key }}/last-day">@csrf @method('put')
                     <label class="line"><span>New last day</span><input class="input" name="last_day" required autocomplete="off"
@@ -83,7 +97,7 @@
         @foreach ($round->events->reverse()->take(60) as $event)<li>
             <span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ?
             ($names[$event->seat] ?? $event->seat) :
-            $round->sender->name }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
+            ($event->data['by'] ?? $round->sender->name) }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
             isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{
             isset($event->data['question']) && $event->kind === 'asked' ? ': '.$event->data['question'] : '' }}{{
             isset($event->data['here']) ? ', in person' : '' }}</span></li>
