@@ -141,6 +141,7 @@ Route::prefix('/fill/{token}')
         Route::get('/papers/{paperkey}', [FillController::class, 'paper'])->name('fill.papers.show');
         Route::post('/papers/{paperkey}/entries', [FillController::class, 'entry'])->name('fill.papers.entries');
         Route::get('/papers/{paperkey}/pages/{page}.webp', [FillController::class, 'image'])->name('fill.papers.pages');
+        Route::post('/language', [FillController::class, 'language'])->name('fill.language');
         Route::post('/opened', [FillController::class, 'opened'])->name('fill.opened');
         Route::post('/finish', [FillController::class, 'finish'])->name('fill.finish');
         Route::post('/another', [FillController::class, 'another'])->name('fill.another');
@@ -153,6 +154,7 @@ Route::prefix('/read/{token}')
         Route::get('/pages/{page}.webp', [ReadingController::class, 'image'])->name('read.pages');
         Route::get('/text', [ReadingController::class, 'text'])->name('read.text');
         Route::get('/set.pdf', [ReadingController::class, 'pdf'])->name('read.set-pdf');
+        Route::post('/language', [ReadingController::class, 'language'])->name('read.language');
         Route::post('/opened', [ReadingController::class, 'opened'])->name('read.opened');
     });
 

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Support\Carbon;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\FillStatus;
+use Unanimus\Parties\Language;
 use Unanimus\Parties\Side;
 
 /**
@@ -30,6 +31,7 @@ use Unanimus\Parties\Side;
  * @property LocalDate $last_day
  * @property FillStatus $status
  * @property int $link_version
+ * @property Language $language in which they are asked
  * @property int $asked_by
  * @property Carbon|null $opened_at
  * @property LocalDate|null $reminded_on
@@ -56,6 +58,7 @@ final class FillRequest extends Record
         'side' => Side::class,
         'seen_at' => 'datetime',
         'status' => FillStatus::class,
+        'language' => Language::class,
         'opened_at' => 'datetime',
         'finished_at' => 'datetime',
     ];

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Parties\Language;
 
 /**
  * A link on which one person may read papers put together, until a last day.
@@ -25,6 +26,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $message
  * @property LocalDate $last_day
  * @property int $link_version
+ * @property Language $language in which they read
  * @property Carbon|null $ended_at
  * @property int $user_id
  * @property Carbon $created_at
@@ -42,9 +44,9 @@ final class ReadingCopy extends Record
     private const FOUND_BY = 'reading_copy_of_link';
 
     /** @var array<string, string> */
-    protected $casts = ['last_day' => AsDay::class, 'ended_at' => 'datetime'];
+    protected $casts = ['last_day' => AsDay::class, 'ended_at' => 'datetime', 'language' => Language::class];
 
-    protected $attributes = ['email' => '', 'message' => '', 'link_version' => 1, 'ended_at' => null];
+    protected $attributes = ['email' => '', 'message' => '', 'link_version' => 1, 'language' => 'en', 'ended_at' => null];
 
     /** @return BelongsTo<AssembledSet, $this> */
     public function set(): BelongsTo

@@ -185,6 +185,8 @@ return [
         'closed_passed_more' => 'This link worked until :day. What you entered is saved.',
         'another' => 'Ask :name for a new link',
 
+        'ended' => 'This link no longer works. What you entered is saved. Reload the page to ask for a new link.',
+        'another_told' => ':name was notified and will send you a new link.',
         'done' => 'Thank you. You are done.',
         'done_more' => 'Your answers are in the documents for :file, and we told :name. You do not need to do anything else.',
         'done_wrong' => 'Is something wrong? Reply to the email, and :name can send you the documents again.',

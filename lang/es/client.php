@@ -186,6 +186,8 @@ return [
         'closed_passed_more' => 'Este enlace funcionó hasta el :day. Lo que escribió está guardado.',
         'another' => 'Pedir un enlace nuevo a :name',
 
+        'ended' => 'Este enlace ya no sirve. Lo que escribió está guardado. Vuelva a cargar la página para pedir otro enlace.',
+        'another_told' => ':name recibió el aviso y le enviará otro enlace.',
         'done' => 'Gracias. Ya terminó.',
         'done_more' => 'Sus respuestas están en los documentos para :file, y avisamos a :name. No tiene que hacer nada más.',
         'done_wrong' => '¿Hay algo mal? Responda al correo, y :name puede enviarle los documentos otra vez.',

@@ -46,4 +46,15 @@ return [
             'attachment' => 'Documentos firmados.pdf',
         ],
     ],
+    'fill' => [
+        'subject' => 'Por favor, complete: :papers',
+        'body' => ":asker le pide que complete su parte de :papers para :file, antes del :day.\n\n:message\n\n{$answer} {$yours}",
+        'label' => 'Completar',
+    ],
+    'read' => [
+        'subject' => 'Documentos para leer: :file',
+        'body' => ":sender comparte con usted documentos de :file: :pages páginas, hasta el :day.\n\n:message\n\nEste enlace es solo ".
+            'para usted. Anotamos cuándo se abre.',
+        'label' => 'Leer los documentos',
+    ],
 ];

@@ -32,4 +32,10 @@ return [
         'code-locked' => 'Hubo demasiados códigos equivocados. :name ya lo sabe y le dará uno nuevo.',
         'not-taken-back' => 'Una firma hecha se queda. Para cambiar de opinión, no termine y pregunte a quien envió los documentos.',
     ],
+    'fill' => [
+        'not-their-blank' => 'Esto no le toca a usted.',
+        'link-ended' => 'Este enlace ya no sirve. Lo que escribió está guardado. Pida otro enlace para seguir.',
+        'answer-missing' => 'Falta una respuesta: :labels',
+        'answers-missing' => 'Faltan :count respuestas: :labels',
+    ],
 ];

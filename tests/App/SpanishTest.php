@@ -8,6 +8,7 @@ use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\FillRefusal;
 use Unanimus\Parties\Language;
 use Unanimus\Signing\SigningRefusal;
 
@@ -37,7 +38,7 @@ it('says in Spanish what letters to clients and refusals to signers say, filled 
         expect(array_diff(filledIn($text), ['count']))->toEqualCanonicalizing(array_diff(filledIn($english[$key]), ['count']), $key);
     }
     foreach (Arr::dot(require base_path('lang/es/refusals.php')) as $key => $text) {
-        $words = SigningRefusal::from($key)->words();
+        $words = (str_starts_with($key, 'fill.') ? FillRefusal::from($key) : SigningRefusal::from($key))->words();
         preg_match_all('/\{(\w+)\}/', $words, $names);
         expect(filledIn($text))->toEqualCanonicalizing($names[1], $key);
     }
@@ -95,4 +96,57 @@ it('lets a signer read in Spanish, from the letter to the evidence, and the send
         ->toBe('Firmado por todos: '.$round->title)
         ->and(DB::table('round_events')->where('kind', 'consented')->where('seat', 'buyer.1')->value('data'))
         ->toContain('"language": "es"');
+});
+
+it('asks a client in Spanish to fill in: letter, questions, refusals; the party reads so the next time', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-201');
+    $this->as('tomas')
+        ->post("/files/{$file->key}/fill-requests", [
+            'to' => ['buyer.1'],
+            'languages' => ['buyer_1' => 'es'],
+            'papers' => [$paper->key],
+            'last_day' => '+5',
+        ])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    $letter = Letter::query()->where('subject', 'like', 'Por favor, complete%')->sole();
+    expect($letter->body)->toContain('le pide que complete su parte');
+    $fill = App\Models\FillRequest::query()->sole();
+    expect($fill->party->language)->toBe(Language::Spanish);
+    Auth::forgetGuards();
+    $link = '/fill/'.$fill->token();
+    $this->get($link)->assertSee('Documentos para llenar')->assertSee('lang="es"', false)->assertSee('English');
+    $this->get("{$link}/questions/1")->assertOk()->assertSee('Guardar y continuar');
+    $this->post("{$link}/language", ['language' => 'en'])->assertRedirect($link);
+    $this->get($link)->assertSee('Documents to fill in');
+    $this->post("{$link}/language", ['language' => 'xx'])->assertSessionHasErrors('language');
+});
+
+it('asks in Spanish all that it asks in English', function () {
+    $of = fn (string $language) => Arr::dot(require base_path("lang/{$language}/questions.php"));
+    [$english, $spanish] = [$of('en'), $of('es')];
+    expect(array_keys($spanish))->toBe(array_keys($english));
+    foreach ($english as $key => $text) {
+        expect(filledIn($spanish[$key]))->toBe(filledIn($text), $key);
+    }
+});
+
+it('gives a reading copy in Spanish', function () {
+    $places = placesIn($this->aFile());
+    $this->as('tomas')
+        ->post("/sets/{$places['{set}']}/reading-copies", [
+            'name' => 'Oda Eide',
+            'email' => 'oda@eide.example',
+            'language' => 'es',
+            'last_day' => '+5',
+        ]);
+    $this->seeAll();
+    $copy = App\Models\ReadingCopy::query()->orderByDesc('id')->firstOrFail();
+    expect(Letter::query()->where('recipient', 'oda@eide.example')->sole()->subject)->toStartWith('Documentos para leer');
+    Auth::forgetGuards();
+    $link = '/read/'.$copy->token();
+    $this->get($link)->assertSee('Documentos para leer');
+    $this->post("{$link}/language", ['language' => 'en'])->assertRedirect($link);
+    $this->get($link)->assertSee('Documents to read');
 });

@@ -11,9 +11,11 @@ use App\Mail\Wording;
 use App\Models\AssembledSet;
 use App\Models\ReadingCopy;
 use App\Models\User;
+use App\Terms\ClientDay;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Pages\SetRefusal;
+use Unanimus\Parties\Language;
 use Unanimus\Steps\StepRefused;
 
 /** Gives papers put together to someone to read, on a link with a last day, and ends that. */
@@ -22,8 +24,15 @@ final class KeepReadingCopy
     private const FARTHEST = 366;
 
     /** @throws StepRefused when the set is not ready, nobody is named, or the last day is past or too far */
-    public function give(AssembledSet $set, string $name, string $email, LocalDate $lastDay, string $message, User $by): ReadingCopy
-    {
+    public function give(
+        AssembledSet $set,
+        string $name,
+        string $email,
+        LocalDate $lastDay,
+        string $message,
+        User $by,
+        Language $language = Language::English,
+    ): ReadingCopy {
         $today = $set->file->office->today();
         match (true) {
             ! $set->isReady() => throw SetRefusal::StillCombined->because(),
@@ -38,6 +47,7 @@ final class KeepReadingCopy
             'assembled_set_id' => $set->id,
             'name' => mb_substr(trim($name), 0, 120),
             'email' => trim($email),
+            'language' => $language,
             'message' => mb_substr(trim($message), 0, 2000),
             'last_day' => $lastDay->iso(),
             'user_id' => $by->id,
@@ -55,13 +65,17 @@ final class KeepReadingCopy
                 $set->file,
                 "read:{$copy->key}",
                 new Addressee($copy->name, $copy->email),
-                Wording::of('read', [
-                    'sender' => $by->name,
-                    'file' => $set->file->name,
-                    'pages' => $set->pages,
-                    'day' => $lastDay->long(),
-                    'message' => $copy->message,
-                ]),
+                Wording::of(
+                    'read',
+                    [
+                        'sender' => $by->name,
+                        'file' => $set->file->name,
+                        'pages' => $set->pages,
+                        'day' => ClientDay::long($lastDay, $language),
+                        'message' => $copy->message,
+                    ],
+                    language: $language,
+                ),
                 "read {$copy->key}",
             );
         }

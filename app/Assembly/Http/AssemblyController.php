@@ -28,6 +28,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\SetRefusal;
+use Unanimus\Parties\Language;
 use Unanimus\Steps\StepRefused;
 
 /** Papers put together: printed, kept as a set, given to read. */
@@ -134,6 +135,7 @@ final class AssemblyController
             $day,
             (string) ($given['message'] ?? ''),
             User::signedIn($request),
+            Language::tryFrom((string) ($given['language'] ?? '')) ?? Language::English,
         );
 
         return to_route('sets.show', $set)->with(

@@ -8,7 +8,9 @@ use App\Models\ReadingCopy;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
 use App\Storage\Bytes;
+use App\Terms\ChooseLanguage;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Unanimus\Pages\PageText;
@@ -38,6 +40,15 @@ final class ReadingController
             'token' => $token,
             'pages' => PageText::of($bytes->path((string) $copy->set->sha256)),
         ]);
+    }
+
+    /** The reader chooses a language. */
+    public function language(Request $request, string $token, ChooseLanguage $choose): RedirectResponse
+    {
+        $copy = $request->attributes->get('copy');
+        $choose($copy instanceof ReadingCopy ? $copy : abort(404), ChooseLanguage::asked($request));
+
+        return to_route('read', $token);
     }
 
     /** A person has moved, touched or typed on the page. */

@@ -7,6 +7,7 @@ namespace App\Assembly\Http;
 use App\Models\Actor;
 use App\Models\ReadingCopy;
 use App\Models\Sight;
+use App\Terms\ChooseLanguage;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -29,7 +30,13 @@ final class ReadingLink
             ->findOrFail($found->id);
         $this->actor->isFromOutside($copy->name);
         $request->attributes->set('copy', $copy);
-        if (! $copy->isOpen()) {
+
+        return ChooseLanguage::speaking($copy->language, fn (): Response => $this->answer($request, $copy, $next));
+    }
+
+    private function answer(Request $request, ReadingCopy $copy, \Closure $next): Response
+    {
+        if (! $copy->isOpen() && ! $request->is('read/*/language')) {
             $copy->note('refused', (string) $request->ip());
 
             return response()->view('assembly.closed', ['copy' => $copy], 410);

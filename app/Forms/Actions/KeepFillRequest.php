@@ -12,6 +12,7 @@ use App\Models\DealFile;
 use App\Models\FillRequest;
 use App\Models\Paper;
 use App\Models\User;
+use App\Terms\ClientDay;
 use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
@@ -20,6 +21,7 @@ use Unanimus\Forms\Filling;
 use Unanimus\Forms\FillRefusal;
 use Unanimus\Forms\FillStatus;
 use Unanimus\Forms\Questions;
+use Unanimus\Parties\Language;
 use Unanimus\Steps\StepRefused;
 
 /** Asks clients to fill their part of papers; reminds them, takes it back, gives them another link. */
@@ -28,7 +30,7 @@ final class KeepFillRequest
     /**
      * Asks each client, in a letter of their own.
      *
-     * @param list<array{party: \App\Models\Party, email: string}> $clients
+     * @param list<array{party: \App\Models\Party, email: string, language?: Language}> $clients in the language they read, if none is named
      * @param list<Paper> $papers drafts
      * @param array<string, list<string>> $blanks by paper; a paper that is not named is asked for whatever is open on it
      * @return list<FillRequest>
@@ -52,7 +54,11 @@ final class KeepFillRequest
         };
         $asked = $this->asked($file, $papers, $blanks);
         $requests = [];
-        foreach ($clients as ['party' => $party, 'email' => $email]) {
+        foreach ($clients as $client) {
+            ['party' => $party, 'email' => $email] = $client;
+            $language = $client['language'] ?? $party->language;
+            // What they read the next time, too.
+            $language === $party->language || $party->update(['language' => $language]);
             $email === $party->email || $party->reach(['email' => $email]);
             $request = FillRequest::create([
                 'brokerage_id' => $file->brokerage_id,
@@ -61,6 +67,7 @@ final class KeepFillRequest
                 'side' => $file->represents->isBoth() ? $file->sideOf($asker) : null,
                 'name' => $party->name,
                 'email' => $email,
+                'language' => $language,
                 'message' => mb_substr(trim($message), 0, 2000),
                 'last_day' => $lastDay->iso(),
                 'asked_by' => $asker->id,
@@ -180,13 +187,17 @@ final class KeepFillRequest
             $request->file,
             "fill:{$request->key}:{$request->link_version}:{$once}",
             new Addressee($request->name, $request->email),
-            Wording::of('fill', [
-                'asker' => $request->asker->name,
-                'papers' => $request->load('papers')->papers->pluck('title')->implode(', '),
-                'file' => $request->file->name,
-                'day' => $request->last_day->long(),
-                'message' => $request->message,
-            ]),
+            Wording::of(
+                'fill',
+                [
+                    'asker' => $request->asker->name,
+                    'papers' => $request->load('papers')->papers->pluck('title')->implode(', '),
+                    'file' => $request->file->name,
+                    'day' => ClientDay::long($request->last_day, $request->language),
+                    'message' => $request->message,
+                ],
+                language: $request->language,
+            ),
             "fill {$request->key}",
         );
     }

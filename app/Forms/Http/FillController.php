@@ -13,6 +13,7 @@ use App\Models\Paper;
 use App\Papers\Actions\EntryMet;
 use App\Papers\PageStore;
 use App\Papers\PaperView;
+use App\Terms\ChooseLanguage;
 use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -168,6 +169,14 @@ final class FillController
         return PageStore::ofForm($form, $page);
     }
 
+    /** The client chooses in which language they are asked; what they answered stays. */
+    public function language(Request $request, string $token, ChooseLanguage $choose): RedirectResponse
+    {
+        $choose($this->fill($request), ChooseLanguage::asked($request));
+
+        return to_route('fill', $token);
+    }
+
     public function finish(Request $request, string $token): RedirectResponse
     {
         $this->answer->finish($this->fill($request));
@@ -191,7 +200,7 @@ final class FillController
             "/files/{$fill->file->key}/fill-requests",
         );
 
-        return to_route('fill', $token)->with('told', "{$fill->asker->name} was notified and will send you a new link.");
+        return to_route('fill', $token)->with('told', __('client.fill.another_told', ['name' => $fill->asker->name]));
     }
 
     /** @return list<array{paper: Paper, question: non-empty-list<Filled>, answered: bool, rests: bool}> */

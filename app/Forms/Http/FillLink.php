@@ -7,6 +7,7 @@ namespace App\Forms\Http;
 use App\Models\Actor;
 use App\Models\FillRequest;
 use App\Models\Sight;
+use App\Terms\ChooseLanguage;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Unanimus\Forms\FillStatus;
@@ -30,10 +31,16 @@ final class FillLink
             ->findOrFail($found->id);
         $this->actor->isFromOutside($fill->name);
         $request->attributes->set('fill', $fill);
-        if (! $fill->takes() && ! $request->is('fill/*/another')) {
+
+        return ChooseLanguage::speaking($fill->language, fn (): Response => $this->answer($request, $fill, $next));
+    }
+
+    private function answer(Request $request, FillRequest $fill, \Closure $next): Response
+    {
+        if (! $fill->takes() && ! $request->is('fill/*/another', 'fill/*/language')) {
             return $request->expectsJson()
                 ? response()->json(
-                    ['message' => 'This link no longer works. What you entered is saved. Reload the page to ask for a new link.'],
+                    ['message' => __('client.fill.ended')],
                     410,
                 )
                 : response()->view(

@@ -22,6 +22,7 @@ use Unanimus\Files\PaperState;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Questions;
+use Unanimus\Parties\Language;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Steps\StepRefused;
 
@@ -82,7 +83,8 @@ final class FillRequestController
             if ($email === '') {
                 throw PartyRefusal::NoAddress->because(name: $party->name);
             }
-            $clients[] = ['party' => $party, 'email' => $email];
+            $language = Language::tryFrom((string) ($given['languages'][str_replace('.', '_', $seat)] ?? '')) ?? $party->language;
+            $clients[] = ['party' => $party, 'email' => $email, 'language' => $language];
         }
         $papers = $file->papers->whereIn('key', $given['papers'])->sortBy('position')->values()->all();
         $blanks = array_intersect_key($given['some'] ?? [], array_flip($given['papers']));
@@ -108,7 +110,7 @@ final class FillRequestController
      * Says of papers that somebody else usually fills in whose they are; they were asked all the same.
      *
      * @param array<int, Paper> $papers
-     * @param list<array{party: Party, email: string}> $clients
+     * @param list<array{party: Party, email: string, language: Language}> $clients
      */
     private function notTheirs(array $papers, array $clients): string
     {

@@ -12,7 +12,6 @@ use App\Papers\PageStore;
 use App\Papers\PaperText;
 use App\Papers\PdfAnswer;
 use App\Signing\Actions\AdoptSignature;
-use App\Signing\Actions\ChooseLanguage;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
 use App\Signing\InPerson;
@@ -20,14 +19,13 @@ use App\Signing\MarkWords;
 use App\Signing\PenScan;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
+use App\Terms\ChooseLanguage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Validation\Rule;
 use Unanimus\Pages\Drawing;
-use Unanimus\Parties\Language;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkKind;
@@ -87,8 +85,7 @@ final class SignController
     /** The signer chooses in which language they read; what they did stays. */
     public function language(Request $request, string $token, ChooseLanguage $choose): RedirectResponse
     {
-        $given = $request->validate(['language' => ['required', Rule::enum(Language::class)]]);
-        $choose($this->signer($request), Language::from($given['language']));
+        $choose($this->signer($request), ChooseLanguage::asked($request));
 
         return to_route('sign', $token);
     }

@@ -8,6 +8,7 @@ use App\Models\Actor;
 use App\Models\Sight;
 use App\Models\Signer;
 use App\Signing\InPerson;
+use App\Terms\ChooseLanguage;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -39,13 +40,10 @@ final class SignerLink
         $this->actor->isFromOutside($signer->name);
         $request->attributes->set('signer', $signer);
 
-        $before = app()->getLocale();
-        app()->setLocale($signer->language->value);
-        try {
-            return $this->isKnown($request, $signer) ? $next($request) : $this->askForCode($request, $signer);
-        } finally {
-            app()->setLocale($before);
-        }
+        return ChooseLanguage::speaking(
+            $signer->language,
+            fn (): Response => $this->isKnown($request, $signer) ? $next($request) : $this->askForCode($request, $signer),
+        );
     }
 
     /** Keeps for this session that the code was entered, until the sender sets another. */

@@ -1,7 +1,8 @@
-<x-guest :title="__('client.read.title')" :from="$copy->giver->name" :opened="'/read/'.$token.'/opened'">
+<x-guest :title="__('client.read.title')" :from="$copy->giver->name"
+    :speaks="'/read/'.$copy->token().'/language'" :opened="'/read/'.$token.'/opened'">
     <div class="sheet"><h1>{{ $copy->set->title }}</h1><p>
         {{ __('client.read.for', ['pages' => trans_choice('client.pages', count($sizes)), 'name' => $copy->name, 'day' =>
-        $copy->last_day->long()]) }}</p>
+        \App\Terms\ClientDay::long($copy->last_day)]) }}</p>
         @if ($copy->message !== '')<blockquote>{{ $copy->message }}</blockquote>@endif
         <p><a class="button now wide-button" href="/read/{{ $token }}/set.pdf" download>{{ __('client.save_pdf') }}</a></p>
         <p><a href="/read/{{ $token }}/text">{{ __('client.read_as_text') }}</a></p></div>

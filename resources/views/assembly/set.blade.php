@@ -17,6 +17,9 @@
                         required autocomplete="off"></label>
                     <label class="line"><span>Email address (leave empty to share the link yourself)</span><input class="input"
                         type="email" name="email" value="{{ old('email') }}" maxlength="200" autocomplete="off"></label>
+                    <label class="line"><span>Reads in</span><select name="language">
+                        @foreach (\Unanimus\Parties\Language::cases() as $language)<option value="{{ $language->value }}"
+                            @selected(old('language') === $language->value)>{{ $language->label() }}</option>@endforeach</select></label>
                     <label class="line"><span>Last day</span><input class="input" name="last_day"
                         value="{{ old('last_day', $file->office->today()->plusDays(14)->long()) }}" required autocomplete="off"></label>
                     <label class="line"><span>Message</span><textarea class="textarea" name="message"

@@ -1,4 +1,4 @@
-<x-guest :title="__('client.fill.title')" :from="$fill->asker->name">
+<x-guest :title="__('client.fill.title')" :from="$fill->asker->name" :speaks="'/fill/'.$token.'/language'">
     @php($who = ['name' => $fill->asker->name, 'file' => $fill->file->name])
     <div class="sheet"><h1>{{ __('client.fill.done') }}</h1><p>{{ __('client.fill.done_more', $who) }}</p><p class="dim small">
         {{ __('client.fill.done_wrong', $who) }}</p></div>

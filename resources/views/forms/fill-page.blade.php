@@ -1,4 +1,4 @@
-<x-guest :title="$paper->title" :from="$fill->asker->name" :scripts="['resources/js/paper.js']">
+<x-guest :title="$paper->title" :from="$fill->asker->name" :speaks="'/fill/'.$token.'/language'" :scripts="['resources/js/paper.js']">
     <h1 class="unseen">{{ $paper->title }}</h1>
     <div class="desk-bar fill-bar" data-paper="{{ $paper->key }}" data-entries="/fill/{{ $token }}/papers/{{ $paper->key }}/entries">
         <a class="button tight" href="/fill/{{ $token }}">{{ __('client.back') }}</a>

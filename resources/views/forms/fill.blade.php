@@ -1,7 +1,8 @@
-<x-guest :title="__('client.fill.title')" :from="$fill->asker->name" :opened="'/fill/'.$token.'/opened'">
+<x-guest :title="__('client.fill.title')" :from="$fill->asker->name"
+    :speaks="'/fill/'.$token.'/language'" :opened="'/fill/'.$token.'/opened'">
     <div class="sheet fill-sheet">
         <h1>{{ $fill->file->name }}</h1>
-        <p>{{ __('client.fill.asks', ['name' => $fill->asker->name, 'day' => $fill->last_day->long()]) }}
+        <p>{{ __('client.fill.asks', ['name' => $fill->asker->name, 'day' => \App\Terms\ClientDay::long($fill->last_day)]) }}
             @if ($answered < count($questions)){{ __('client.fill.takes',
                 ['minutes' => trans_choice('client.sign.minutes', max(1, (int) ceil((count($questions) - $answered) / 4)))]) }}
                 {{ __('client.fill.one_by_one') }}@endif</p>

@@ -5,7 +5,7 @@
     $text = \App\Forms\QuestionText::of((string) $asked['paper']->form_number, $asked['question']);
     $isOneOf = count($asked['question']) > 1;
 @endphp
-<x-guest :title="$asked['paper']->title" :from="$fill->asker->name">
+<x-guest :title="$asked['paper']->title" :from="$fill->asker->name" :speaks="'/fill/'.$token.'/language'">
     <h1 class="unseen">{{ $asked['paper']->title }}</h1>
     <form class="sheet fill-sheet" data-keeps method="post" action="/fill/{{ $token }}/questions/{{ $number }}">
         @csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="seen"

@@ -12,7 +12,11 @@
                 $roles, true)))> <x-seat :seat="$party->seat()" :title="$party->seat()->label()" /> {{ $party->name }}</label>
                 <input class="input" type="email" name="reach[{{ str_replace('.', '_', (string) $party->seat()) }}]"
                 value="{{ old('reach.'.str_replace('.', '_', (string) $party->seat()), $party->email) }}" placeholder="email address"
-                aria-label="Email address of {{ $party->name }}" autocomplete="off"></div>
+                aria-label="Email address of {{ $party->name }}" autocomplete="off">
+                <select name="languages[{{ str_replace('.', '_', (string) $party->seat()) }}]"
+                    aria-label="Language of {{ $party->name }}">@foreach (\Unanimus\Parties\Language::cases() as $language)<option
+                    value="{{ $language->value }}" @selected($party->language === $language)>{{ $language->label() }}</option>@endforeach
+                </select></div>
         @empty<p class="empty">There is no client in this file yet. Add one on <a href="/files/{{ $file->key }}">the file</a> first.</p>
             @endforelse
         @error('to')<p class="late">{{ $message }}</p>@enderror @error('reach.*')<p class="late">{{ $message }}</p>@enderror

@@ -26,6 +26,7 @@ final class GiveReadingCopyRequest extends FormRequest
         return [
             'name' => 'nullable|string|max:120',
             'email' => 'nullable|email:rfc|max:200',
+            'language' => 'nullable|string|max:8',
             'last_day' => 'required|string|max:40',
             'message' => 'nullable|string|max:2000',
         ];

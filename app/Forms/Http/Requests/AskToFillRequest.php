@@ -24,6 +24,8 @@ final class AskToFillRequest extends FormRequest
         return [
             'to' => 'required|array|max:12',
             'to.*' => 'string|max:20',
+            'languages' => 'array',
+            'languages.*' => 'string|max:8',
             'reach' => 'array',
             'reach.*' => 'nullable|email:rfc|max:200',
             'papers' => 'required|array|max:30',
