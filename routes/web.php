@@ -117,6 +117,7 @@ Route::prefix('/sign/{token}')
         Route::post('/opened', [SignController::class, 'opened'])->name('sign.opened');
         Route::post('/consent', [SignController::class, 'consent'])->name('sign.consent');
         Route::post('/adopt', [SignController::class, 'adopt'])->name('sign.adopt');
+        Route::post('/adopt-again', [SignController::class, 'adoptAgain'])->name('sign.adopt-again');
         Route::post('/marks/{key}', [SignController::class, 'mark'])->name('sign.marks');
         Route::delete('/marks/{key}', [SignController::class, 'clear'])->name('sign.marks.clear');
         Route::post('/finish', [SignController::class, 'finish'])->name('sign.finish');
@@ -386,6 +387,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/here/end', [InPersonController::class, 'end'])->name('here.end')->middleware('throttle:password');
     Route::get('/rounds/{round}/pen.pdf', [PenController::class, 'print'])->name('rounds.pen-pdf');
     Route::post('/rounds/{round}/pen', [PenController::class, 'add'])->name('rounds.pen');
+    Route::post('/rounds/{round}/forgotten', [MendingController::class, 'forgotten'])->name('rounds.forgotten');
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

@@ -35,7 +35,7 @@ final class Post
                     ...self::about($round),
                     'until' => $round->last_day === null ? '' : (string) __(
                         'mail.invite.until',
-                        ['day' => ClientDay::long($round->last_day, $signer->language)],
+                        ['day' => ClientDay::until($round->lastMoment(), $round->file->office->zone, $signer->language)],
                         $signer->language->value,
                     ),
                     'message' => trim("{$signer->note}\n\n{$round->message}"),

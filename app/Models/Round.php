@@ -12,8 +12,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\TimeOfDay;
 use Unanimus\Parties\Side;
 use Unanimus\Signing\EventKind;
+use Unanimus\Signing\LastMoment;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
@@ -37,6 +39,7 @@ use Unanimus\Signing\Turn;
  * @property string $held_because why it did not go out by itself
  * @property RoundStatus $status
  * @property LocalDate|null $last_day
+ * @property string|null $last_time hour of that day, "17:00"; null for the whole of it
  * @property int $user_id
  * @property string|null $reason
  * @property Carbon|null $sent_at
@@ -74,6 +77,7 @@ final class Round extends Record
         'send_at' => null,
         'held_because' => '',
         'last_day' => null,
+        'last_time' => null,
         'reason' => null,
         'sent_at' => null,
         'over_at' => null,
@@ -129,6 +133,14 @@ final class Round extends Record
     public function sealedPapers(): HasMany
     {
         return $this->hasMany(SealedSet::class)->whereNotNull('round_paper_id');
+    }
+
+    /** Until when it can be signed; null without an end. */
+    public function lastMoment(): ?LastMoment
+    {
+        $at = $this->last_time === null ? null : TimeOfDay::of($this->last_time);
+
+        return $this->last_day === null ? null : new LastMoment($this->last_day, $at);
     }
 
     /** @return list<Turn> */

@@ -115,6 +115,22 @@ final class Signer extends Record
         return Seat::of($this->seat);
     }
 
+    /** What the same person signed with before in this file, as they would see it again; null for someone new. */
+    public function signedBefore(): ?self
+    {
+        return $this->standsIn()
+            ? null
+            : self::query()
+                ->where('party_id', $this->party_id)
+                ->where('id', '<>', $this->id)
+                ->where('held', 0)
+                ->where('email', $this->email)
+                ->where('status', SignerStatus::Finished)
+                ->whereNotNull('adopted')
+                ->orderByDesc('id')
+                ->first();
+    }
+
     public function signature(): ?AdoptedSignature
     {
         return $this->adopted === null ? null : AdoptedSignature::fromArray($this->adopted);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Signing;
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\TimeOfDay;
 use Unanimus\Parties\Language;
 
 /** What someone says of a round on its desk, besides where is signed. */
@@ -16,6 +17,7 @@ final readonly class RoundChange
      * @param array<string, string> $addresses by signer's key; an empty one leaves the address as it is
      * @param array<string, string> $notes words for one person alone, by signer's key
      * @param array<string, Language> $languages in which they read, by signer's key
+     * @param TimeOfDay|null $lastTime the hour of the last day; null for the whole of it
      * @param array<string, string> $codes asked for on their links, by signer's key; an empty one asks for none
      */
     public function __construct(
@@ -28,6 +30,7 @@ final readonly class RoundChange
         public array $notes = [],
         public array $languages = [],
         public array $codes = [],
+        public ?TimeOfDay $lastTime = null,
     ) {
     }
 }

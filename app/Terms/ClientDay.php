@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Terms;
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\Moment;
 use Unanimus\Parties\Language;
+use Unanimus\Signing\LastMoment;
 
 /** Days as clients read them, in their language. */
 final class ClientDay
@@ -25,5 +27,17 @@ final class ClientDay
             'UTC',
             pattern: "EEEE d 'de' MMMM 'de' y",
         )?->format(new \DateTimeImmutable($day->iso(), new \DateTimeZone('UTC')));
+    }
+
+    /** Until when something can be signed: the day, and the hour on it where one is set. */
+    public static function until(?LastMoment $last, string $zone, ?Language $language = null): string
+    {
+        if ($last?->at === null) {
+            return $last === null ? '' : self::long($last->day, $language);
+        }
+        $language ??= Language::tryFrom(app()->getLocale()) ?? Language::English;
+        $at = ['day' => self::long($last->day, $language), 'time' => $last->at->short(), 'zone' => Moment::zone(now(), $zone)];
+
+        return (string) __('client.until', $at, $language->value);
     }
 }

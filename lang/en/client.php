@@ -24,6 +24,8 @@ return [
             'for a new one.',
     ],
 
+    'until' => ':day, :time :zone',
+
     'sign' => [
         'title' => 'Documents to sign',
         'hello' => 'Hello :name',
@@ -46,6 +48,9 @@ return [
         'draw' => 'Or draw it here with your finger or the mouse:',
         'draw_field' => 'Space to draw your signature',
         'clear' => 'Clear the drawing',
+        'before_title' => 'You signed with this the last time:',
+        'before_use' => 'Use it again',
+        'before_or' => 'Or choose another:',
         'use' => 'Use this signature',
 
         'sign_here' => 'sign here',

@@ -24,6 +24,8 @@ return [
             'persona que se lo envió.',
     ],
 
+    'until' => ':day, :time :zone',
+
     'sign' => [
         'title' => 'Documentos para firmar',
         'hello' => 'Hola, :name',
@@ -46,6 +48,9 @@ return [
         'draw' => 'O dibújela aquí con el dedo o el ratón:',
         'draw_field' => 'Espacio para dibujar su firma',
         'clear' => 'Borrar el dibujo',
+        'before_title' => 'La última vez firmó con esta:',
+        'before_use' => 'Usarla otra vez',
+        'before_or' => 'O elija otra:',
         'use' => 'Usar esta firma',
 
         'sign_here' => 'firme aquí',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\Letter;
 use App\Models\Round;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
@@ -136,4 +137,71 @@ it('sends a copy of the sealed set to whoever was named, once', function () {
     $this->seeAll();
     $letter = Letter::query()->where('recipient', 'nadia@anchorfield.example')->sole();
     expect($letter->attachment)->toBe($round->refresh()->sealedSet?->sha256)->and($letter->action)->toBeNull();
+});
+
+it('ends at its hour: not signed after it, though nobody has swept; told in the letter', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]]);
+    $this->seeAll();
+    $round = Round::query()->firstOrFail();
+    $day = $this->day(3);
+    $put = fn (string $hour) => $this->as('tomas')->put("/rounds/{$round->key}", ['last_day' => $day, 'last_time' => $hour, 'send' => '1']);
+    $put('whenever')->assertSessionHas('refused');
+    $put('5 pm')->assertSessionHas('told');
+    $this->seeAll();
+    expect($round->refresh()->last_time)
+        ->toBe('17:00')
+        ->and(Letter::query()->where('subject', 'like', 'Please sign%')->firstOrFail()->body)
+        ->toContain('5:00 pm ET');
+    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+    $zone = $round->file->office->zone;
+    $this->travelTo(Illuminate\Support\Carbon::parse($round->last_day->iso().' 16:59', $zone));
+    Auth::forgetGuards();
+    $this->post("{$link}/consent", ['agree' => '1'])->assertRedirect($link);
+    $this->seeAll();
+    $this->travelTo(Illuminate\Support\Carbon::parse($round->last_day->iso().' 17:00', $zone));
+    $this->post("{$link}/finish")->assertSessionHas('reason', SigningRefusal::Lapsed->value);
+    $this->seeAll();
+    Artisan::call('rounds:sweep');
+    $this->seeAll();
+    expect($round->refresh()->status->value)->toBe('lapsed');
+});
+
+it('offers what someone signed with the last time, to them alone', function () {
+    $file = $this->aFile();
+    $first = $this->aRound($file);
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($first, $seat);
+    }
+    $second = $this->aRound($file, ['M-230']);
+    $signer = $this->signer($second, 'buyer.1');
+    Auth::forgetGuards();
+    $link = '/sign/'.$signer->token();
+    $this->post("{$link}/consent", ['agree' => '1']);
+    $this->get($link)->assertSee('Use it again');
+    $this->post("{$link}/adopt-again")->assertRedirect($link);
+    $this->seeAll();
+    expect($signer->refresh()->signature()?->digest())->toBe($this->signer($first, 'buyer.1')->signature()?->digest());
+    // Whoever has another address now is asked anew.
+    $other = $this->signer($second, 'buyer.2');
+    $other->update(['email' => 'somebody@else.example']);
+    $this->post('/sign/'.$other->token().'/consent', ['agree' => '1']);
+    $this->get('/sign/'.$other->token())->assertDontSee('Use it again');
+    $this->post('/sign/'.$other->token().'/adopt-again')->assertNotFound();
+});
+
+it('prepares a forgotten paper for the same people in one step', function () {
+    $file = $this->aFile();
+    $round = $this->aRound($file, ['M-102']);
+    $this->as('tomas')
+        ->post("/rounds/{$round->key}/forgotten", ['paper' => $this->paper($file, 'M-230')->key])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    $new = Round::query()->orderByDesc('id')->firstOrFail();
+    expect($new->status->value)
+        ->toBe('drafting')
+        ->and($new->signers()->orderBy('seat')->pluck('seat')->all())
+        ->toEqualCanonicalizing(['agent.1', 'buyer.1', 'buyer.2'])
+        ->and($new->papers()->pluck('title')->all())
+        ->toBe(['Lead-based paint disclosure']);
 });

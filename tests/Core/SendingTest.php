@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\TimeOfDay;
+use Unanimus\Signing\LastMoment;
 use Unanimus\Signing\Recipients;
 use Unanimus\Signing\ReminderPlan;
 use Unanimus\Signing\SigningRefusal;
@@ -59,3 +61,23 @@ it('refuses what is no address, and more people than a copy goes to', function (
     ['Nadia <nadia>', SigningRefusal::NoEmailAddress],
     [implode(',', array_map(fn (int $n) => "n{$n}@eide.example", range(1, 21))), SigningRefusal::TooManyCopies],
 ]);
+
+it('says when a last moment has passed, by the clocks of its zone', function (string $day, ?string $at, string $now, bool $isPast) {
+    $last = new LastMoment(LocalDate::of($day), $at === null ? null : TimeOfDay::of($at));
+    expect($last->isPast(new DateTimeImmutable($now), new DateTimeZone('America/New_York')))->toBe($isPast);
+})->with([
+    ['2026-12-04', null, '2026-12-05T04:59:00Z', false],
+    ['2026-12-04', null, '2026-12-05T05:00:00Z', true],
+    ['2026-12-04', '17:00', '2026-12-04T21:59:59Z', false],
+    ['2026-12-04', '17:00', '2026-12-04T22:00:00Z', true],
+    ['2026-12-04', '17:00', '2026-12-03T23:00:00Z', false],
+    ['2026-12-04', '17:00', '2026-12-05T14:00:00Z', true],
+    ['2026-12-04', '24:00', '2026-12-05T04:59:00Z', false],
+]);
+
+it('tells a last moment as it is read', function () {
+    expect((new LastMoment(LocalDate::of('2026-12-04'), TimeOfDay::of('17:00')))->short(2026))
+        ->toBe('Fri, Dec 4, until 5:00 pm')
+        ->and((new LastMoment(LocalDate::of('2026-12-04')))->short(2026))
+        ->toBe('Fri, Dec 4');
+});

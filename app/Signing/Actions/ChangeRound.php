@@ -11,6 +11,7 @@ use App\Models\Signer;
 use App\Signing\RoundChange;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
+use Unanimus\Signing\LastMoment;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
 use Unanimus\Steps\StepRefused;
@@ -26,13 +27,15 @@ final class ChangeRound
     public function __invoke(Round $round, RoundChange $change): void
     {
         $this->mustBeDraft($round);
-        if ($change->lastDay?->isBefore($round->file->office->today()) === true) {
+        $last = $change->lastDay === null ? null : new LastMoment($change->lastDay, $change->lastTime);
+        if ($last?->isPast(now(), $round->file->office->timeZone()) === true) {
             throw SigningRefusal::LastDayPassed->because();
         }
         $round->update([
             'subject' => trim($change->subject),
             'message' => $change->message,
             'last_day' => $change->lastDay,
+            'last_time' => $change->lastTime?->stored(),
             'copies' => $change->copies,
         ]);
         $changed = $round->wasChanged();

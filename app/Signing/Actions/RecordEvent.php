@@ -51,6 +51,11 @@ final class RecordEvent
         $event->seat === null ||
             $round->file->status->isOpen() ||
             throw SigningRefusal::DealEnded->because();
+        // The clock may pass it while the page is open, before anyone has swept.
+        $event->seat !== null &&
+            $round->status === RoundStatus::Out &&
+            $round->lastMoment()?->isPast(now(), $round->file->office->timeZone()) === true &&
+            throw SigningRefusal::Lapsed->because();
         $after = $before->after($event);
         if ($event->kind === EventKind::Opened && $after->signers === $before->signers) {
             return $before;

@@ -21,6 +21,10 @@ use Unanimus\Steps\StepRefused;
 /** A round that ended without everyone’s signature is begun again from the same papers, places, people and words. */
 final class StartAgain
 {
+    public function __construct(private readonly ComposeRound $compose)
+    {
+    }
+
     /** @throws StepRefused when it has not ended so, or a paper of it cannot go out */
     public function __invoke(Round $ended, User $by): Round
     {
@@ -50,6 +54,26 @@ final class StartAgain
             ['round' => $round->title, 'again' => $ended->key],
             SeenBy::side($round->side),
         );
+
+        return $round;
+    }
+
+    /**
+     * A round of its own to the same people, for a paper that was forgotten: same words, same turns, its own places.
+     *
+     * @throws StepRefused when nothing went out yet, or the paper cannot go out
+     */
+    public function forgotten(Round $out, Paper $paper, User $by): Round
+    {
+        $out->status !== RoundStatus::Drafting || throw SigningRefusal::NotSent->because();
+        $round = ($this->compose)($out->file, [$paper], $by);
+        $out->load(['signers', 'file.office', 'file.parties.contact']);
+        $round->update($out->only(['message', 'copies', 'last_day', 'last_time']));
+        $here = $round->signers()->pluck('seat')->all();
+        foreach ($out->signers as $signer) {
+            $party = $out->file->parties->firstWhere('id', $signer->party_id);
+            in_array($signer->seat, $here, true) || $party === null || PlaceMarks::ask($round, $party, $signer->turn);
+        }
 
         return $round;
     }

@@ -68,7 +68,7 @@ final class SweepRounds extends Command
         if ($round === null) {
             return;
         }
-        if ($round->last_day?->isBefore($round->file->office->today()) !== true) {
+        if ($round->lastMoment()?->isPast(now(), $round->file->office->timeZone()) !== true) {
             $remind($round);
 
             return;

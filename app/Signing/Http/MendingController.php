@@ -91,4 +91,15 @@ final class MendingController
 
         return to_route('rounds.show', $new)->with('told', 'This is a new draft with the same papers, places and people.');
     }
+
+    /** A paper that was forgotten goes to the same people in a round of its own. */
+    public function forgotten(Request $request, Round $round, StartAgain $again): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['paper' => 'required|string|max:26']);
+        $paper = $round->file->papers()->where('key', $given['paper'])->firstOrFail();
+        $new = $again->forgotten($round, $paper, User::signedIn($request));
+
+        return to_route('rounds.show', $new)->with('told', 'This goes to the same people, on its own. Look at it, then send it.');
+    }
 }

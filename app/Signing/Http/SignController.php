@@ -57,7 +57,12 @@ final class SignController
             ]);
         }
         if ($signer->adopted === null) {
-            return view('signing.adopt', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+            return view('signing.adopt', [
+                'signer' => $signer,
+                'round' => $round,
+                'token' => $token,
+                'before' => $signer->signedBefore()?->signature(),
+            ]);
         }
         $round->load(['events', 'signers']);
 
@@ -99,6 +104,15 @@ final class SignController
             'language' => $signer->language->value,
             'terms' => (string) __('client.sign.terms'),
         ]);
+
+        return to_route('sign', $token);
+    }
+
+    /** The signature and initials they signed with the last time. */
+    public function adoptAgain(Request $request, string $token, AdoptSignature $adopt): RedirectResponse
+    {
+        $signer = $this->signer($request);
+        $adopt($signer, $signer->signedBefore()?->signature() ?? abort(404), self::from($request, $signer));
 
         return to_route('sign', $token);
     }

@@ -3,6 +3,14 @@
     <div class="sheet" data-sign="adopt">
         <h1>{{ __('client.sign.how') }}</h1>
         <p>{{ __('client.sign.how_more') }}</p>
+        @if ($before)
+            <form method="post" action="/sign/{{ $token }}/adopt-again" class="as-before">@csrf
+                <p>{{ __('client.sign.before_title') }}</p>
+                <svg viewBox="0 0 240 50" role="img" aria-label="{{ $before->name }}">{!! $before->signatureIn(new
+                    \Unanimus\Pages\Rect(10, 5, 160, 40)) !!}{!! $before->initialsIn(new \Unanimus\Pages\Rect(180, 10, 50, 30)) !!}</svg>
+                <button class="button solid wide-button">{{ __('client.sign.before_use') }}</button></form>
+            <p class="dim">{{ __('client.sign.before_or') }}</p>
+        @endif
         <form method="post" action="/sign/{{ $token }}/adopt">
             @csrf
             <label class="line"><span>{{ __('client.sign.name') }}</span><input class="input" id="adopt-name" name="name"

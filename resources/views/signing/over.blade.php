@@ -24,7 +24,8 @@
             <h1>{{ __('client.over.recalled') }}</h1><p>{{ __('client.over.recalled_more', $who) }}</p>
         @elseif ($round->status->value === 'lapsed')
             <h1>{{ __('client.over.lapsed') }}</h1>
-            <p>{{ __('client.over.lapsed_more', [...$who, 'day' => \App\Terms\ClientDay::long($round->last_day)]) }}</p>
+            <p>{{ __('client.over.lapsed_more', [...$who, 'day' => \App\Terms\ClientDay::until($round->lastMoment(),
+                $round->file->office->zone)]) }}</p>
         @else
             <h1>{{ __('client.over.waits') }}</h1><p>{{ __('client.over.waits_more') }}</p>
         @endif

@@ -102,6 +102,9 @@
                         rows="3" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day"
                         value="{{ $round->last_day ? $round->last_day->short($file->office->today()->year()) : '' }}"></label>
+                    <label class="line"><span>Until what time that day (empty: all day)</span><input class="input" name="last_time"
+                        maxlength="20" autocomplete="off" placeholder="5 pm"
+                        value="{{ $round->lastMoment()?->at?->short() }}"></label>
                     <label class="line"><span>Copies in the end to</span><textarea class="textarea" name="copies" rows="2" maxlength="4000"
                         placeholder="name &lt;address&gt;, one to a line">{{ old('copies',
                         \Unanimus\Signing\Recipients::lines($round->copies)) }}</textarea></label>

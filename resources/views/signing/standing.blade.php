@@ -60,12 +60,21 @@
                 @endcan
             @endif</li>@endforeach</ul>
     @endif
-    @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{ $round->last_day->short($file->office->today()->year()) }}</p>@endif
+    @if ($round->last_day)<p class="dim small"><br>Last day to sign: {{
+        $round->lastMoment()->short($file->office->today()->year()) }}</p>@endif
     @if ($round->status->value === 'out')
         @can('work-on', $file)
             @if (\App\Signing\InPerson::able($round)->isNotEmpty())
                 <form method="post" action="/rounds/{{ $round->key }}/here">@csrf
                     <button class="button tight">Sign here in person</button></form>@endif
+            @php($more = $file->papers->filter(static fn ($paper) => $paper->state->isOpen()))
+            @if ($more->isNotEmpty())
+                <details class="note" id="forgotten" hx-preserve><summary class="small">Forgot a paper?</summary>
+                    <form method="post" action="/rounds/{{ $round->key }}/forgotten">@csrf
+                        <label class="line"><span>Goes to the same people on its own</span><select name="paper">
+                            @foreach ($more as $paper)<option value="{{ $paper->key }}">{{ $paper->title }}</option>@endforeach</select></label>
+                        <button class="button tight">Prepare it</button></form></details>
+            @endif
             <details class="note" id="on-paper" hx-preserve><summary class="small">Signed on paper</summary>
                 <p><a class="button tight plain" href="/rounds/{{ $round->key }}/pen.pdf" target="_blank">Print to sign on paper</a></p>
                 <form method="post" action="/rounds/{{ $round->key }}/pen" enctype="multipart/form-data">@csrf

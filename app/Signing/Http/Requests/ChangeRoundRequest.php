@@ -12,8 +12,10 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Dates\TimeOfDay;
 use Unanimus\Parties\Language;
 use Unanimus\Signing\Recipients;
+use Unanimus\Terms\Kind;
 
 /** The words, last day, turns and addresses of a round that was not sent. */
 final class ChangeRoundRequest extends FormRequest
@@ -41,6 +43,7 @@ final class ChangeRoundRequest extends FormRequest
             'send_at' => 'nullable|required_if:do,later|date',
             'do' => 'nullable|in:later,stop',
             'last_day' => 'nullable|string|max:40',
+            'last_time' => 'nullable|string|max:20',
             'turns' => 'nullable|array',
             'turns.*' => 'integer|between:1,9',
             'codes' => 'nullable|array',
@@ -61,6 +64,7 @@ final class ChangeRoundRequest extends FormRequest
     {
         $given = $this->validated();
         $day = (string) ($given['last_day'] ?? '');
+        $hour = $day === '' ? '' : trim((string) ($given['last_time'] ?? ''));
 
         return new RoundChange(
             (string) ($given['subject'] ?? ''),
@@ -72,6 +76,7 @@ final class ChangeRoundRequest extends FormRequest
             array_map(strval(...), $given['notes'] ?? []),
             array_map(static fn (string $one) => Language::from($one), array_filter($given['languages'] ?? [])),
             array_map(strval(...), $given['codes'] ?? []),
+            $hour === '' ? null : TimeOfDay::of(Kind::Time->parse($hour, $office->today())),
         );
     }
 
