@@ -388,6 +388,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/rounds/{round}/pen.pdf', [PenController::class, 'print'])->name('rounds.pen-pdf');
     Route::post('/rounds/{round}/pen', [PenController::class, 'add'])->name('rounds.pen');
     Route::post('/rounds/{round}/forgotten', [MendingController::class, 'forgotten'])->name('rounds.forgotten');
+    Route::post('/rounds/{round}/lookers', [RoundController::class, 'askToLook'])->name('rounds.lookers');
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

@@ -160,6 +160,7 @@ final class Round extends Record
                                     ->all(),
                             ),
                         ),
+                        $signer->part,
                     ),
                 )
                 ->all(),

@@ -9,6 +9,7 @@ use App\Models\Concerns\HasLink;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Unanimus\Parties\Language;
 use Unanimus\Signing\AdoptedSignature;
+use Unanimus\Signing\Part;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
 
@@ -26,6 +27,7 @@ use Unanimus\Signing\SignerStatus;
  * @property string $initials
  * @property string|null $email
  * @property int $turn
+ * @property Part $part what they are asked for
  * @property Language $language in which they read
  * @property string $note words for them alone, in the letter that asks them
  * @property string $capacity as it is printed where it is asked for, "as trustee"
@@ -52,7 +54,13 @@ final class Signer extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['adopted' => 'array', 'status' => SignerStatus::class, 'language' => Language::class, 'code' => 'encrypted'];
+    protected $casts = [
+        'adopted' => 'array',
+        'status' => SignerStatus::class,
+        'language' => Language::class,
+        'code' => 'encrypted',
+        'part' => Part::class,
+    ];
 
     protected $hidden = ['code'];
 
@@ -65,6 +73,7 @@ final class Signer extends Record
         'link_version' => 1,
         'user_id' => null,
         'held' => 0,
+        'part' => 'signs',
         'code' => null,
         'code_tries' => 0,
         'status' => 'waiting',

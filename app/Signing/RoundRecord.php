@@ -15,6 +15,7 @@ use Unanimus\Dates\Moment;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\TimeLine;
 use Unanimus\Signing\EventKind;
+use Unanimus\Signing\Part;
 
 /** The evidence record of a round, whole or as it concerns one of its papers: who, how known, when, and what was done where. */
 final class RoundRecord
@@ -69,7 +70,7 @@ final class RoundRecord
     private function people(Signer $signer): array
     {
         $seat = $signer->seatOf()->label();
-        $onPaper = isset($this->round->state()->onPaper[$signer->seat]);
+        $onPaper = isset($this->round->state()->onPaper[$signer->seat]) || $signer->part !== Part::Signs;
         $before = $this->replacements($signer->seat)->map(
             fn (Event $event) => [
                 'name' => (string) $event->data['was'],
@@ -88,7 +89,10 @@ final class RoundRecord
             [
                 'name' => $signer->name,
                 'seat' => $seat,
-                'known' => $this->known($signer),
+                'known' => $this->known($signer).
+                    ($signer->part === Part::Signs
+                        ? ''
+                        : ' · '.lcfirst($signer->part->done()).' '.$this->moment($signer, EventKind::Finished)),
                 'agreed' => $onPaper ? '' : $this->moment($signer, EventKind::Consented),
                 'finished' => $this->moment($signer, EventKind::Finished),
                 'places' => $onPaper ? '' : $this->places($signer),
@@ -139,7 +143,7 @@ final class RoundRecord
     /** Behind one paper stand those who sign on it. */
     private function signsHere(Signer $signer): bool
     {
-        return $this->only === null || $this->marks->contains('seat', $signer->seat);
+        return $this->only === null || $signer->part !== Part::Signs || $this->marks->contains('seat', $signer->seat);
     }
 
     /**

@@ -36,7 +36,11 @@ enum EventKind: string
      */
     public function told(array $data): string
     {
-        return $this === self::Marked && ($data['entered'] ?? false) === true ? 'Filled in' : $this->label();
+        return match (true) {
+            $this === self::Marked && ($data['entered'] ?? false) === true => 'Filled in',
+            $this === self::Finished && isset($data['part']) => Part::from((string) $data['part'])->done(),
+            default => $this->label(),
+        };
     }
 
     /** As read in the history. */

@@ -13,6 +13,7 @@ final readonly class PlannedSigner
      * @param bool $isOurs whether those who send keep their address; of the other side's people their own agent does
      * @param int $places how many places they have to sign or initial
      * @param string $inFile their name in the file now; empty where it is as here
+     * @param Part $part what they are asked for
      */
     public function __construct(
         public string $key,
@@ -21,6 +22,7 @@ final readonly class PlannedSigner
         public bool $isOurs,
         public int $places = 1,
         public string $inFile = '',
+        public Part $part = Part::Signs,
     ) {
     }
 }

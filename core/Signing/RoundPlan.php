@@ -90,7 +90,7 @@ final class RoundPlan
                 $told = "{$signer->name} has no email address.".($signer->isOurs ? '' : ' Their own agent adds it in the file.');
                 $faults[] = new RoundFault(RoundFaultKind::NoAddress, $told, signer: $signer->key);
             }
-            if ($signer->places === 0) {
+            if ($signer->places === 0 && $signer->part === Part::Signs) {
                 $told = "{$signer->name} has nothing to sign. Give them a place, or remove them from this round.";
                 $faults[] = new RoundFault(RoundFaultKind::NothingToSign, $told, signer: $signer->key);
             }
@@ -104,7 +104,8 @@ final class RoundPlan
         if ($lastDay !== null && $today !== null && $lastDay->isBefore($today)) {
             $faults[] = new RoundFault(RoundFaultKind::LastDayPast, "The last day to sign, {$lastDay->short()}, is past.");
         }
-        if ($signers === [] && ! in_array(true, array_map(static fn (PlannedPaper $paper) => $paper->reading, $papers), true)) {
+        $signing = array_filter($signers, static fn (PlannedSigner $signer) => $signer->part === Part::Signs);
+        if ($signing === [] && ! in_array(true, array_map(static fn (PlannedPaper $paper) => $paper->reading, $papers), true)) {
             $told = 'No one signs: none of these papers has a place to sign for anyone in the file.';
             $faults[] = new RoundFault(RoundFaultKind::NobodySigns, $told);
         }

@@ -236,7 +236,7 @@ final readonly class RoundState
 
     private function finished(string $seat, SignerStatus $standing): self
     {
-        $this->consented($standing);
+        $this->turns[$seat]->part === Part::Signs && $this->consented($standing);
         $left = count($this->owes($seat));
         if ($left > 0) {
             throw $left === 1 ? SigningRefusal::PlaceLeft->because() : SigningRefusal::PlacesLeft->because(count: $left);

@@ -12,8 +12,9 @@ final readonly class Turn
     /**
      * @param int $turn those with the same number are asked together; lower numbers first
      * @param list<Act> $acts at the places that need one of theirs, in order
+     * @param Part $part what they are asked for; who only looks agrees to nothing and owes nothing
      */
-    public function __construct(public string $seat, public int $turn, public array $acts)
+    public function __construct(public string $seat, public int $turn, public array $acts, public Part $part = Part::Signs)
     {
     }
 

@@ -116,6 +116,13 @@ return [
         'large' => 'That file is larger than :most MB. Sealed sets are smaller.',
     ],
 
+    'look' => [
+        'title' => 'Documents to look at',
+        'reads' => ':name asks you to read these documents for :file before the others sign. You do not sign anything.',
+        'approves' => ':name asks you to approve these documents for :file before they go to the others. You do not sign anything.',
+        'reads_done' => 'I have read them',
+        'approves_done' => 'I approve them',
+    ],
     'here' => [
         'title' => 'Sign here',
         'hand' => 'Hand this device to :name',

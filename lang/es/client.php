@@ -118,6 +118,13 @@ return [
         'large' => 'Ese archivo pesa más de :most MB. Los juegos sellados pesan menos.',
     ],
 
+    'look' => [
+        'title' => 'Documentos para revisar',
+        'reads' => ':name le pide que lea estos documentos de :file antes de que firmen los demás. Usted no firma nada.',
+        'approves' => ':name le pide que apruebe estos documentos de :file antes de que lleguen a los demás. Usted no firma nada.',
+        'reads_done' => 'Ya los leí',
+        'approves_done' => 'Los apruebo',
+    ],
     'here' => [
         'title' => 'Firme aquí',
         'hand' => 'Entregue este aparato a :name',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Letter;
 use App\Models\PartyContact;
+use App\Models\Round;
 use App\Signing\Actions\RecordEvent;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -159,7 +160,7 @@ it('asks for the code that was set before sending', function () {
     $file = $this->aFile();
     $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]]);
     $this->seeAll();
-    $round = App\Models\Round::query()->firstOrFail();
+    $round = Round::query()->firstOrFail();
     $signer = $this->signer($round, 'buyer.1');
     $this->as('tomas')->put("/rounds/{$round->key}", ['codes' => [$signer->key => 'kite 42'], 'last_day' => $this->day(8), 'send' => '1']);
     $this->seeAll();
@@ -174,4 +175,38 @@ it('lets only the sender answer, replace and set codes', function () {
         expect(fn () => app(RecordEvent::class)($round, new RoundEvent($kind, 'buyer.1'), "x:{$kind->value}"))
             ->toThrow(Unanimus\Steps\StepRefused::class);
     }
+});
+
+it('asks someone to approve first: nobody signs before, and it is in the evidence', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-102')->key]]);
+    $this->seeAll();
+    $round = Round::query()->firstOrFail();
+    $this->as('tomas')->put("/files/{$file->key}/parties/other.1", ['name' => 'Oda Lovell', 'email' => 'oda@lovell.example']);
+    foreach ([1, 2] as $time) {
+        $this->as('tomas')
+            ->post("/rounds/{$round->key}/lookers", ['seat' => 'other.1', 'part' => 'approves'])
+            ->assertSessionHas('told');
+    }
+    $this->as('tomas')->post("/rounds/{$round->key}/lookers", ['seat' => 'other.9', 'part' => 'reads'])->assertNotFound();
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('approves before it goes on');
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionHas('told');
+    $this->seeAll();
+    expect($round->refresh()->signers->mapWithKeys(fn ($one) => [$one->seat => [$one->turn, $one->status->value]])->all())->toEqual([
+        'other.1' => [1, 'invited'],
+        'buyer.1' => [2, 'waiting'],
+        'buyer.2' => [2, 'waiting'],
+        'agent.1' => [3, 'waiting'],
+    ]);
+    Auth::forgetGuards();
+    $link = '/sign/'.$this->signer($round, 'other.1')->token();
+    $this->get($link)->assertSee('I approve them')->assertDontSee('Choose a signature style');
+    $this->post("{$link}/finish")->assertRedirect($link);
+    $this->seeAll();
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    expect(sealedText($round))->toContain('· approved it ')->toContain('Oda Lovell Approved it');
 });

@@ -135,6 +135,7 @@ function guardedRoutes(): array
         'set an access code' => ['PUT', '/rounds/{round}/signers/{signer}/code', ['code' => 'INTRUDER']],
         'answer a signer' => ['POST', '/rounds/{round}/answers', ['asked' => 'x', 'answer' => 'x']],
         'send a forgotten paper' => ['POST', '/rounds/{round}/forgotten', ['paper' => '{paperkey}']],
+        'ask someone to look first' => ['POST', '/rounds/{round}/lookers', ['seat' => 'buyer.1', 'part' => 'reads']],
         'print to sign on paper' => ['GET', '/rounds/{round}/pen.pdf', []],
         'add a scan signed on paper' => ['POST', '/rounds/{round}/pen', ['some' => ['x']]],
         'hand the device over' => ['POST', '/rounds/{round}/here', []],

@@ -77,6 +77,7 @@ final class ComposeRound
                 $round->file->isOwnAffair($signer->seatOf()->side()),
                 $places[$signer->seat] ?? 0,
                 ($names[$signer->seat] ?? $signer->name) === $signer->name ? '' : $names[$signer->seat],
+                $signer->part,
             ),
         );
         $papers = $round->papers->map(static function (RoundPaper $sent) use ($there, $facts): PlannedPaper {

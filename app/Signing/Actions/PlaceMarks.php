@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use Unanimus\Signing\Part;
 use App\History\History;
 use App\Models\Party;
 use App\Models\Round;
@@ -176,6 +177,9 @@ final class PlaceMarks
     {
         $signer = $round->signers()->where('seat', (string) $seat)->first();
         if ($signer !== null) {
+            // Whoever was only to look signs, once there is a place for them.
+            $signer->part === Part::Signs || $signer->update(['part' => Part::Signs]);
+
             return $signer;
         }
         if (! in_array($seat->role, Seat::mayBeAsked($round->file->represents), true)) {

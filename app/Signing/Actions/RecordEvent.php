@@ -85,7 +85,7 @@ final class RecordEvent
             History::add(
                 $round->brokerage_id,
                 $round->deal_file_id,
-                $event->kind->label(),
+                $event->kind->told($event->data),
                 array_filter([
                     'round' => $round->title,
                     'seat' => $event->seat,

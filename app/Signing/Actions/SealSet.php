@@ -31,6 +31,7 @@ use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetPart;
 use Unanimus\Signing\EventKind;
+use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SealRefused;
 
@@ -189,7 +190,7 @@ final class SealSet
             throw SealRefused::paperDiffers('the scan of the signed papers');
         }
         foreach ($round->signers as $signer) {
-            if (isset($state->onPaper[$signer->seat])) {
+            if (isset($state->onPaper[$signer->seat]) || $signer->part !== Part::Signs) {
                 continue;
             }
             $chosen = $round->events->last(

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Signing\Http;
 
 use App\Models\DealFile;
+use App\Models\Party;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Models\User;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
 use App\Papers\SelectedPapers;
+use App\Signing\Actions\AskToLook;
 use App\Signing\Actions\ChangeRound;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
@@ -30,6 +32,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Signing\EventKind;
+use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
@@ -145,6 +148,19 @@ final class RoundController
         $send($round);
 
         return to_route('rounds.show', $round)->with('told', 'Sent for signature. The first signers have an email.');
+    }
+
+    /** Someone of the file reads or approves before the others sign. */
+    public function askToLook(Request $request, Round $round, AskToLook $ask): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['seat' => 'required|string|max:20', 'part' => 'required|in:reads,approves']);
+        $party = $round->file->parties->first(static fn (Party $one) => (string) $one->seat() === $given['seat']) ?? abort(404);
+        $round->file->isOwnAffair($party->seat()->side()) ||
+            throw SigningRefusal::NotAskedByUs->because(seat: $party->seat()->label());
+        $ask($round, $party, Part::from($given['part']));
+
+        return to_route('rounds.show', $round)->with('told', "{$party->name} comes first now.");
     }
 
     public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse

@@ -29,6 +29,7 @@ use Unanimus\Pages\Drawing;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
@@ -47,6 +48,11 @@ final class SignController
         $standing = $signer->status;
         if ($round->status !== RoundStatus::Out || in_array($standing, [SignerStatus::Waiting, SignerStatus::Finished], true)) {
             return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+        }
+        if ($signer->part !== Part::Signs) {
+            $view = RoundView::forSigner($round->load(['events', 'signers']), $token);
+
+            return view('signing.look', ['signer' => $signer, 'round' => $round, 'token' => $token, 'view' => $view]);
         }
         if ($standing !== SignerStatus::Consented) {
             return view('signing.consent', [
@@ -209,7 +215,9 @@ final class SignController
 
     public function finish(Request $request, string $token): RedirectResponse
     {
-        $this->record($request, $this->signer($request), EventKind::Finished, 'finished:'.$this->signer($request)->once());
+        $signer = $this->signer($request);
+        $data = $signer->part === Part::Signs ? [] : ['part' => $signer->part->value];
+        $this->record($request, $signer, EventKind::Finished, 'finished:'.$signer->once(), $data);
 
         return to_route('sign', $token);
     }

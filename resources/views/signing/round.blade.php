@@ -129,6 +129,18 @@
                         <button class="button tight">Mark as checked</button>
                     </form>
                 @endif
+                @php($looking = $file->parties->filter(fn ($party) => ! $round->signers->contains('seat', (string) $party->seat()) &&
+                    $file->isOwnAffair($party->seat()->side())))
+                @if ($looking->isNotEmpty())
+                    <details class="note"><summary class="small">Someone reads or approves first</summary>
+                        <form method="post" action="/rounds/{{ $round->key }}/lookers">@csrf
+                            <label class="line"><span>Who</span><select name="seat">
+                                @foreach ($looking as $party)<option value="{{ $party->seat() }}">{{ $party->name }}</option>@endforeach
+                                </select></label>
+                            <label class="line"><span>What they do</span><select name="part"><option value="reads">only reads it</option>
+                                <option value="approves">approves before it goes on</option></select></label>
+                            <button class="button tight">Ask them first</button></form></details>
+                @endif
                 @foreach ($round->papers as $sent)
                     <form id="out-{{ $sent->position }}" method="post"
                         action="/rounds/{{ $round->key }}/papers/{{ $sent->position }}">@csrf @method('delete')</form>@endforeach

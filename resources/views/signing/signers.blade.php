@@ -26,7 +26,8 @@
             @foreach (\Unanimus\Parties\Language::cases() as $language)<option value="{{ $language->value }}"
                 @selected($signer->language === $language)>{{ $language->label() }}</option>@endforeach</select></label><br>
         @php($count = $round->marks->where('seat', $signer->seat)->count())
-        <span class="dim small">{{ $count }} {{ Str::plural('place', $count) }}</span>
+        <span class="dim small">{{ $signer->part->value === 'signs' ? $count.' '.Str::plural('place', $count) : $signer->part->label() }}
+            </span>
         <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
     </div>
 @endforeach

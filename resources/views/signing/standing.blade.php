@@ -72,7 +72,8 @@
                 <details class="note" id="forgotten" hx-preserve><summary class="small">Forgot a paper?</summary>
                     <form method="post" action="/rounds/{{ $round->key }}/forgotten">@csrf
                         <label class="line"><span>Goes to the same people on its own</span><select name="paper">
-                            @foreach ($more as $paper)<option value="{{ $paper->key }}">{{ $paper->title }}</option>@endforeach</select></label>
+                            @foreach ($more as $paper)<option value="{{ $paper->key }}">{{ $paper->title }}</option>@endforeach
+                            </select></label>
                         <button class="button tight">Prepare it</button></form></details>
             @endif
             <details class="note" id="on-paper" hx-preserve><summary class="small">Signed on paper</summary>
