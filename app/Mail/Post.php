@@ -219,6 +219,7 @@ final class Post
         ?string $attachment = null,
     ): void {
         $of = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
+        $words = $round->rehearsal ? $words->about(__('mail.rehearsal', ['subject' => $words->subject, 'to' => $to->name])) : $words;
         $with = $attachment === null ? [] : [
             'attachment' => $attachment,
             'attachment_name' => (string) __('mail.finished.signer.attachment'),

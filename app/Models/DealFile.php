@@ -117,10 +117,14 @@ final class DealFile extends Record
         return $this->hasMany(Requirement::class)->orderBy('position')->orderBy('id');
     }
 
-    /** @return HasMany<Round, $this> */
+    /**
+     * What was sent, or will be; rehearsals are none of the file's.
+     *
+     * @return HasMany<Round, $this>
+     */
     public function rounds(): HasMany
     {
-        return $this->hasMany(Round::class)->orderByDesc('id');
+        return $this->hasMany(Round::class)->where('rehearsal', false)->orderByDesc('id');
     }
 
     /** @return HasMany<Member, $this> */

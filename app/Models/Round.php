@@ -35,6 +35,8 @@ use Unanimus\Signing\Turn;
  * @property string $message
  * @property list<array{name: string, email: string}> $copies who gets the set in the end besides those who sign
  * @property Carbon|null $send_at when it goes out by itself
+ * @property bool $rehearsal whether it is one, for its sender alone
+ * @property int|null $rehearsal_of the draft it rehearses
  * @property int|null $again_of the round that ended and was begun again with this one
  * @property string $held_because why it did not go out by itself
  * @property RoundStatus $status
@@ -63,6 +65,7 @@ final class Round extends Record
         'side' => Side::class,
         'status' => RoundStatus::class,
         'copies' => 'array',
+        'rehearsal' => 'boolean',
         'send_at' => 'datetime',
         'sent_at' => 'datetime',
         'over_at' => 'datetime',
@@ -70,6 +73,8 @@ final class Round extends Record
 
     protected $attributes = [
         'side' => null,
+        'rehearsal' => false,
+        'rehearsal_of' => null,
         'status' => 'drafting',
         'subject' => '',
         'message' => '',
@@ -133,6 +138,16 @@ final class Round extends Record
     public function sealedPapers(): HasMany
     {
         return $this->hasMany(SealedSet::class)->whereNotNull('round_paper_id');
+    }
+
+    /**
+     * Rehearsals of it, the last one first.
+     *
+     * @return HasMany<self, $this>
+     */
+    public function rehearsals(): HasMany
+    {
+        return $this->hasMany(self::class, 'rehearsal_of')->orderByDesc('id');
     }
 
     /** Until when it can be signed; null without an end. */

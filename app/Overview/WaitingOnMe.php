@@ -96,7 +96,7 @@ final readonly class WaitingOnMe
             ->with('round.file')
             ->whereIn('status', SignerStatus::asked())
             ->where('email', $this->user->email)
-            ->whereHas('round', static fn ($round) => $round->where('status', 'out'))
+            ->whereHas('round', static fn ($round) => $round->where('status', 'out')->where('rehearsal', false))
             ->get();
 
         return array_values(

@@ -47,7 +47,7 @@ final readonly class WaitingOnOthers
             ->whereIn('status', SignerStatus::asked())
             ->where(fn ($any) => $any->whereNull('email')->orWhere('email', '<>', $this->user->email))
             ->whereIn('deal_file_id', $this->files->keys())
-            ->whereHas('round', static fn ($round) => $round->where('status', 'out'))
+            ->whereHas('round', static fn ($round) => $round->where('status', 'out')->where('rehearsal', false))
             ->orderBy('id')
             ->get();
         foreach ($signers as $signer) {

@@ -159,6 +159,8 @@ return [
         'sealed' => 'Everyone has signed',
         'sealed_more' => 'The documents for :file are complete: :pages pages, with a record of how they were signed. We emailed you '.
             'a copy.',
+        'rehearsed' => 'The rehearsal is over',
+        'rehearsed_more' => 'Everyone has signed. Nothing was sealed, and nothing in the file changed.',
         'single' => 'Each document on its own',
         'single_more' => 'A lender or an escrow company may ask for a single document. Each is sealed, with its own record.',
         'open' => 'Open the signed documents',

@@ -26,6 +26,7 @@ return [
         'body' => ":signer asks:\n\n:question",
         'label' => 'Open the round',
     ],
+    'rehearsal' => 'Rehearsal, as :to gets it: :subject',
     'answer' => [
         'subject' => 'Answer about :round',
         'body' => "You asked:\n\n:question\n\n:sender answers:\n\n:answer",

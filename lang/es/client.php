@@ -161,6 +161,8 @@ return [
         'sealed' => 'Todos han firmado',
         'sealed_more' => 'Los documentos para :file están completos: :pages páginas, con un registro de cómo se firmaron. Le enviamos '.
             'una copia por correo.',
+        'rehearsed' => 'El ensayo terminó',
+        'rehearsed_more' => 'Todos firmaron. No se selló nada y nada cambió en el expediente.',
         'single' => 'Cada documento por separado',
         'single_more' => 'Un banco o la compañía de custodia puede pedir un solo documento. Cada uno está sellado, con su propio registro.',
         'open' => 'Abrir los documentos firmados',

@@ -136,6 +136,7 @@ function guardedRoutes(): array
         'answer a signer' => ['POST', '/rounds/{round}/answers', ['asked' => 'x', 'answer' => 'x']],
         'send a forgotten paper' => ['POST', '/rounds/{round}/forgotten', ['paper' => '{paperkey}']],
         'ask someone to look first' => ['POST', '/rounds/{round}/lookers', ['seat' => 'buyer.1', 'part' => 'reads']],
+        'rehearse a round' => ['POST', '/rounds/{round}/rehearsals', []],
         'print to sign on paper' => ['GET', '/rounds/{round}/pen.pdf', []],
         'add a scan signed on paper' => ['POST', '/rounds/{round}/pen', ['some' => ['x']]],
         'hand the device over' => ['POST', '/rounds/{round}/here', []],

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
-use Unanimus\Signing\Part;
 use App\History\History;
 use App\Models\Party;
 use App\Models\Round;
@@ -21,6 +20,7 @@ use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\MarkSpot;
 use Unanimus\Signing\MarkTerms;
+use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\Seat;

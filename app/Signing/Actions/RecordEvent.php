@@ -73,7 +73,7 @@ final class RecordEvent
             'device' => mb_strimwidth((string) ($from['device'] ?? ''), 0, 200) ?: null,
             'at' => now(),
         ]);
-        $this->tell($round, $event);
+        $round->rehearsal || $this->tell($round, $event);
         $this->follow($round, $event, $before, $after);
 
         return $after;
@@ -122,6 +122,9 @@ final class RecordEvent
             return;
         }
         $round->update(['status' => $after->status, 'reason' => $after->reason, 'over_at' => $after->status->isOver() ? now() : null]);
+        if ($round->rehearsal) {
+            return;
+        }
         if ($after->status === RoundStatus::Complete) {
             SealRound::begin($round->brokerage_id, $round->id);
         } elseif ($after->status->isOver()) {

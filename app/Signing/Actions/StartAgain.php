@@ -8,10 +8,9 @@ use App\History\History;
 use App\Models\Paper;
 use App\Models\Round;
 use App\Models\RoundPaper;
-use App\Models\SigningMark;
 use App\Models\User;
+use App\Signing\RoundCopy;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Unanimus\Files\SeenBy;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\RoundStatus;
@@ -45,8 +44,7 @@ final class StartAgain
             'user_id' => $by->id,
             'last_day' => $ended->file->office->today()->plusDays(RoundPlan::DAYS),
         ]);
-        $this->copySigners($ended, $round);
-        $this->copyPapers($ended, $round);
+        RoundCopy::into($ended, $round);
         History::add(
             $round->brokerage_id,
             $round->deal_file_id,
@@ -76,35 +74,5 @@ final class StartAgain
         }
 
         return $round;
-    }
-
-    private function copySigners(Round $ended, Round $round): void
-    {
-        foreach ($ended->signers as $signer) {
-            $party = $ended->file->parties->firstWhere('id', $signer->party_id);
-            $new = $party === null ? null : PlaceMarks::ask($round, $party, $signer->turn);
-            $new?->update(['note' => $signer->note]);
-        }
-    }
-
-    private function copyPapers(Round $ended, Round $round): void
-    {
-        $seats = $round->signers()->pluck('seat')->all();
-        $keys = $ended->marks->mapWithKeys(static fn (SigningMark $mark) => [$mark->key => strtoupper((string) Str::ulid())])->all();
-        foreach ($ended->papers as $before) {
-            $sent = $round->papers()->create([
-                ...$before->only(['brokerage_id', 'deal_file_id', 'paper_id', 'position', 'place', 'title', 'pages']),
-            ]);
-            foreach ($ended->marks->where('round_paper_id', $before->id) as $mark) {
-                $when = isset($mark->terms['when']) ? ['when' => $keys[$mark->terms['when']] ?? ''] : [];
-                in_array($mark->seat, $seats, true) && $round->marks()->forceCreate([
-                    ...$mark->only(['brokerage_id', 'deal_file_id', 'seat', 'kind', 'page', 'x', 'y', 'width', 'height', 'position']),
-                    'key' => $keys[$mark->key],
-                    'round_id' => $round->id,
-                    'round_paper_id' => $sent->id,
-                    'terms' => [...$mark->terms, ...$when],
-                ]);
-            }
-        }
     }
 }

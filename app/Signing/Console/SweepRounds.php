@@ -7,10 +7,12 @@ namespace App\Signing\Console;
 use App\Models\Round;
 use App\Models\Sight;
 use App\Signing\Actions\RecordEvent;
+use App\Signing\Actions\Rehearse;
 use App\Signing\Actions\RemindByItself;
 use App\Signing\Actions\SendLater;
 use App\Signing\Jobs\SealRound;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
@@ -47,6 +49,8 @@ final class SweepRounds extends Command
             }
         }
 
+        DB::selectOne('SELECT forget_rehearsals(?)', [now()->subDays(Rehearse::DAYS)]);
+
         return self::SUCCESS;
     }
 
@@ -55,6 +59,7 @@ final class SweepRounds extends Command
         $ids = Round::query()
             ->where('status', RoundStatus::Complete)
             ->where('over_at', '<', now()->subMinutes(3))
+            ->where('rehearsal', false)
             ->whereDoesntHave('sealedSet')
             ->pluck('id');
         foreach ($ids as $id) {
@@ -69,7 +74,7 @@ final class SweepRounds extends Command
             return;
         }
         if ($round->lastMoment()?->isPast(now(), $round->file->office->timeZone()) !== true) {
-            $remind($round);
+            $round->rehearsal || $remind($round);
 
             return;
         }

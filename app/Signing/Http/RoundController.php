@@ -16,6 +16,7 @@ use App\Signing\Actions\AskToLook;
 use App\Signing\Actions\ChangeRound;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
+use App\Signing\Actions\Rehearse;
 use App\Signing\Actions\RemindSigner;
 use App\Signing\Actions\SendLater;
 use App\Signing\Actions\SendRound;
@@ -112,7 +113,8 @@ final class RoundController
         $round->load(['file.office', 'file.members', 'papers', 'signers.party', 'marks', 'events', 'sealedSet', 'sender']);
         Gate::authorize('see', $round->file);
 
-        $watches = $round->status === RoundStatus::Out || ($round->status === RoundStatus::Complete && $round->sealedSet === null);
+        $isBeingSealed = $round->status === RoundStatus::Complete && $round->sealedSet === null && ! $round->rehearsal;
+        $watches = $round->status === RoundStatus::Out || $isBeingSealed;
 
         // Once it is over there is more to see than who has signed: the page is loaded as a whole.
         return response()
@@ -161,6 +163,15 @@ final class RoundController
         $ask($round, $party, Part::from($given['part']));
 
         return to_route('rounds.show', $round)->with('told', "{$party->name} comes first now.");
+    }
+
+    /** The same with all letters to oneself, before it goes out. */
+    public function rehearse(Request $request, Round $round, Rehearse $rehearse): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $rehearsal = $rehearse($round, User::signedIn($request));
+
+        return to_route('rounds.show', $rehearsal)->with('told', 'This is a rehearsal. All its emails are on their way to you.');
     }
 
     public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse

@@ -14,6 +14,8 @@
                     @endforeach</ul>
                 @endif
             @else<p>{{ __('client.over.ended', $who) }}</p>@endif
+        @elseif ($round->rehearsal && $round->status->value === 'complete')
+            <h1>{{ __('client.over.rehearsed') }}</h1><p>{{ __('client.over.rehearsed_more') }}</p>
         @elseif ($round->status->value === 'complete')
             <h1>{{ __('client.over.complete') }}</h1><p>{{ __('client.over.complete_more') }}</p>
         @elseif ($signer->status->value === 'finished')

@@ -3,9 +3,9 @@
     <div class="desk-bar">
         <h1>{{ $round->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
+        @php($complete = $round->sealedSet ? 'Signed by everyone' : ($round->rehearsal ? 'Rehearsed' : 'Being sealed'))
         <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out for signature', 'complete' =>
-            $round->sealedSet ? 'Signed by everyone' : 'Being sealed', 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled'
-            => 'Recalled'][$round->status->value] }}</span>
+            $complete, 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled' => 'Recalled'][$round->status->value] }}</span>
         <div class="acts">
             @if ($round->sealedSet)<a class="button tight solid" href="/rounds/{{ $round->key }}/set.pdf"
                 target="_blank">Sealed set, {{ $round->sealedSet->pages }} pages</a>@endif
@@ -18,6 +18,10 @@
                 <button class="button tight plain">Discard draft</button></form>@endif
         </div>
     </div>
+    @if ($round->rehearsal)<p class="say now"><b>Rehearsal.</b> All emails of it go to {{ $round->sender->name }}. Nothing in the file
+        changes, nothing is sealed, and it is gone on {{ \App\Terms\When::list($round->created_at->copy()->addDays(
+        \App\Signing\Actions\Rehearse::DAYS),
+        $file->office->zone) }}.</p>@endif
     @include('signing.waits')
     @if ($drafting && $round->send_at)
         <div class="say now">This goes out by itself on {{ \App\Terms\When::list($round->send_at, $file->office->zone) }}.
@@ -114,6 +118,8 @@
                     <div class="send-acts">
                     <button class="button">Save draft</button>
                     <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">Send</button>
+                    <button class="button tight plain" form="rehearse"
+                        title="The same, with all emails to yourself">Rehearse</button>
                     <details class="later"><summary class="button tight plain">Send later</summary>
                         <label class="line"><span>Goes out at ({{ \Unanimus\Dates\Moment::zone(now(), $file->office->zone) }})</span><input
                             class="input" type="datetime-local" name="send_at"
@@ -121,6 +127,9 @@
                         <button class="button tight" name="do" value="later">Set the time</button></details>
                     </div>
                 </form>
+                <form method="post" action="/rounds/{{ $round->key }}/rehearsals" id="rehearse">@csrf</form>
+                @foreach ($round->rehearsals as $one)<p class="small"><a href="/rounds/{{ $one->key }}">Rehearsal of {{
+                    \App\Terms\When::list($one->created_at, $file->office->zone) }}</a></p>@endforeach
                 @if ($unchecked !== [])
                     <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">
                         @csrf @foreach ($unchecked as $name)<input type="hidden" name="facts[]" value="{{ $name }}">@endforeach

@@ -1,4 +1,5 @@
-<div id="standing" @if ($round->status->value === 'out' || ($round->status->value === 'complete' && $round->sealedSet === null))
+@php($watched = $round->status->value === 'out' || ($round->status->value === 'complete' && ! $round->sealedSet && ! $round->rehearsal))
+<div id="standing" @if ($watched)
     hx-get="/rounds/{{ $round->key }}/standing" hx-trigger="every 6s" hx-swap="outerHTML" @endif>
     <h2>Signers</h2>
     <div class="bands">
@@ -16,7 +17,10 @@
                     correct the address.</p>@endif
                 @if ($round->status->value === 'out' && $signer->status->isAsked())
                     @can('work-on', $file)
-                        @php($takes = $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
+                        @php($takes = $round->rehearsal ? $round->user_id === auth()->id() :
+                            $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
+                        @if ($takes && $round->rehearsal)<p><a class="button tight" href="/sign/{{ $signer->token() }}"
+                            target="_blank">Sign as {{ $signer->name }}</a></p>@endif
                         @if ($takes)
                             @php($text = "Hello {$signer->name}, here is the link to sign {$round->title} for {$file->name}: "
                                 .$signer->link())

@@ -1,4 +1,5 @@
-@php($waits = $round->status->value === 'complete' && $round->sealedSet === null ? \App\Signing\Jobs\SealRound::waiting($round->id) : null)
+@php($unsealed = $round->status->value === 'complete' && $round->sealedSet === null && ! $round->rehearsal)
+@php($waits = $unsealed ? \App\Signing\Jobs\SealRound::waiting($round->id) : null)
 @if ($waits)<div class="say now">{{ $waits->sentence('Sealing', $file->office->zone) }} All signatures are safe. @can('work-on', $file)
     <form class="inline" method="post" action="/rounds/{{ $round->key }}/seal-again">@csrf
     <button class="button tight">Try again now</button></form>@endcan</div>@endif
