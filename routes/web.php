@@ -127,6 +127,7 @@ Route::prefix('/sign/{token}')
         Route::post('/ask', [SignController::class, 'ask'])->name('sign.ask')->middleware('throttle:questions');
         Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->name('sign.papers.pages');
         Route::get('/papers/{position}/text', [SignController::class, 'text'])->name('sign.papers.text')->where('position', '\d{1,3}');
+        Route::get('/to-sign.pdf', [SignController::class, 'toSign'])->name('sign.to-sign-pdf');
         Route::get('/set.pdf', [SignController::class, 'set'])->name('sign.set-pdf');
         Route::get('/sealed/{position}.pdf', [SignController::class, 'sealed'])->name('sign.sealed-pdf');
     });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Signing;
 
 use App\Models\Round;
+use App\Models\RoundPaper;
 use App\Models\SigningMark;
 use App\Storage\Bytes;
 use Unanimus\Pages\Drawing;
@@ -39,6 +40,26 @@ final readonly class PenPrint
         }
 
         return $this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, "{$round->title}, to sign on paper");
+    }
+
+    /** The papers as they were sent, or as some signed them with a pen, with nothing drawn on them. */
+    public function plain(Round $round): string
+    {
+        $round->load(['papers.paper', 'events']);
+        $scan = PenScan::of($round);
+        if ($scan !== null) {
+            return $this->bytes->read($scan->sha256);
+        }
+        $parts = $round->papers->map(
+            fn (RoundPaper $sent) => new SetPart(
+                $sent->title,
+                $this->bytes->path((string) $sent->sha256),
+                $sent->pages,
+                sections: $sent->paper->sections(),
+            ),
+        );
+
+        return $this->press->assemble(array_values($parts->all()), null, $round->title);
     }
 
     private function draw(Drawing $drawing, SigningMark $mark, Round $round): void

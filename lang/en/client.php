@@ -63,6 +63,7 @@ return [
         'larger' => 'Larger pages',
         'start' => 'Start',
         'skip' => 'Leave it empty',
+        'download_name' => ':round, not signed yet',
         'download' => 'Download to read first',
         'language' => 'Language',
         'must_agree' => 'Check the box if you agree to sign electronically. If you want to sign on paper, ask for it below.',

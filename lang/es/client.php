@@ -63,6 +63,7 @@ return [
         'larger' => 'Páginas más grandes',
         'start' => 'Empezar',
         'skip' => 'Dejarlo vacío',
+        'download_name' => ':round, todavía sin firmar',
         'download' => 'Descargar para leer antes',
         'language' => 'Idioma',
         'must_agree' => 'Marque la casilla si acepta firmar electrónicamente. Si quiere firmar en papel, pídalo abajo.',

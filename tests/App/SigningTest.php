@@ -332,3 +332,17 @@ it('seals a round of one paper once', function () {
     expect(DB::table('sealed_sets')->where('round_id', $round->id)->pluck('sha256')->unique()->count())->toBe(1);
     $this->get('/sign/'.$this->signer($round, 'buyer.1')->token())->assertDontSee('/sealed/1.pdf');
 });
+
+it('gives a signer what they are about to sign, to read first, and only while they may', function () {
+    $round = $this->aRound($this->aFile(), ['M-102', 'M-230']);
+    Auth::forgetGuards();
+    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+    $this->get($link)->assertSee("{$link}/to-sign.pdf", false);
+    $pdf = (string) $this->get("{$link}/to-sign.pdf")->assertOk()->getContent();
+    expect(textOf($pdf))->toContain('Agency disclosure')->toContain('Paint made before 1978');
+    $this->get('/sign/'.$this->signer($round, 'agent.1')->token().'/to-sign.pdf')->assertNotFound();
+    $this->seeAll();
+    $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'x']);
+    Auth::forgetGuards();
+    $this->get("{$link}/to-sign.pdf")->assertNotFound();
+});

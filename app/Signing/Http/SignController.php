@@ -16,6 +16,7 @@ use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
 use App\Signing\InPerson;
 use App\Signing\MarkWords;
+use App\Signing\PenPrint;
 use App\Signing\PenScan;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
@@ -293,6 +294,15 @@ final class SignController
         abort_unless($this->signer($request)->seesSet(), 410);
 
         return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
+    }
+
+    /** What is about to be signed, to keep or to read first: the pages as they were sent, nobody's signature on them. */
+    public function toSign(Request $request, string $token, PenPrint $print): Response
+    {
+        $signer = $this->signer($request);
+        $this->sent($signer, (int) $signer->round->papers->firstOrFail()->position);
+
+        return PdfAnswer::of($print->plain($signer->round), (string) __('client.sign.download_name', ['round' => $signer->round->title]));
     }
 
     /** One paper of the finished set, under its own seal. */

@@ -1,3 +1,5 @@
+@if ($round->status->value === 'out' && $signer->status->value === 'consented')
+    <p class="sheet"><a href="/sign/{{ $token }}/to-sign.pdf">{{ __('client.sign.download') }}</a></p>@endif
 @php($questions = \App\Signing\Questions::of($round, $signer->seat))
 @if ($questions->isNotEmpty())
     <div class="sheet questions">

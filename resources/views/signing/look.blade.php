@@ -5,6 +5,7 @@
         <p>{{ __("client.look.{$signer->part->value}", ['name' => $round->sender->name, 'file' => $round->file->name]) }}</p>
         @if ($round->message)<p><i>“{{ $round->message }}”</i></p>@endif
     </div>
+    <p class="sheet"><a href="/sign/{{ $token }}/to-sign.pdf">{{ __('client.sign.download') }}</a></p>
     @foreach ($view->pages as $index => $page)
         @if ($page['page'] === 1)<h2 class="paper-title">{{ $page['paper']->title }}
             <a class="as-text" href="/sign/{{ $token }}/papers/{{ $page['paper']->position }}/text">{{ __('client.read_as_text') }}<span

@@ -33,7 +33,7 @@
                             data-copy="#text-{{ $signer->key }}">Copy a message with the link</button>@endif</form></div>
                     @endcan
                 @endif
-                @if ($round->status->value === 'out' && $signer->status->value !== 'finished' &&
+                @if ($round->status->value === 'out' && ! $round->rehearsal && $signer->status->value !== 'finished' &&
                     $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
                     @can('work-on', $file)
                         <details class="note" id="address-{{ $signer->key }}" hx-preserve>
@@ -68,10 +68,10 @@
         $round->lastMoment()->short($file->office->today()->year()) }}</p>@endif
     @if ($round->status->value === 'out')
         @can('work-on', $file)
-            @if (\App\Signing\InPerson::able($round)->isNotEmpty())
+            @if (! $round->rehearsal && \App\Signing\InPerson::able($round)->isNotEmpty())
                 <form method="post" action="/rounds/{{ $round->key }}/here">@csrf
                     <button class="button tight">Sign here in person</button></form>@endif
-            @php($more = $file->papers->filter(static fn ($paper) => $paper->state->isOpen()))
+            @php($more = $round->rehearsal ? collect() : $file->papers->filter(static fn ($paper) => $paper->state->isOpen()))
             @if ($more->isNotEmpty())
                 <details class="note" id="forgotten" hx-preserve><summary class="small">Forgot a paper?</summary>
                     <form method="post" action="/rounds/{{ $round->key }}/forgotten">@csrf
