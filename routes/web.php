@@ -391,6 +391,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/rounds/{round}/forgotten', [MendingController::class, 'forgotten'])->name('rounds.forgotten');
     Route::post('/rounds/{round}/lookers', [RoundController::class, 'askToLook'])->name('rounds.lookers');
     Route::post('/rounds/{round}/rehearsals', [RoundController::class, 'rehearse'])->name('rounds.rehearse');
+    Route::post('/rounds/{round}/parts', [RoundPapersController::class, 'part'])->name('rounds.part');
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

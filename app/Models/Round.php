@@ -37,6 +37,8 @@ use Unanimus\Signing\Turn;
  * @property Carbon|null $send_at when it goes out by itself
  * @property bool $rehearsal whether it is one, for its sender alone
  * @property int|null $rehearsal_of the draft it rehearses
+ * @property int|null $after_id the round after which it goes out by itself
+ * @property string|null $after_when "sent" or "signed": what that one must be
  * @property int|null $again_of the round that ended and was begun again with this one
  * @property string $held_because why it did not go out by itself
  * @property RoundStatus $status
@@ -148,6 +150,22 @@ final class Round extends Record
     public function rehearsals(): HasMany
     {
         return $this->hasMany(self::class, 'rehearsal_of')->orderByDesc('id');
+    }
+
+    /** @return BelongsTo<self, $this> */
+    public function after(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'after_id');
+    }
+
+    /**
+     * Those that wait for it.
+     *
+     * @return HasMany<self, $this>
+     */
+    public function next(): HasMany
+    {
+        return $this->hasMany(self::class, 'after_id');
     }
 
     /** Until when it can be signed; null without an end. */

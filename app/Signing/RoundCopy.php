@@ -8,22 +8,26 @@ use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\SigningMark;
 use App\Signing\Actions\PlaceMarks;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
 
 /** The people, papers and places of a round, put into another one. */
 final class RoundCopy
 {
-    /** @param  Round  $from  with its signers, papers, marks and the parties of its file */
-    public static function into(Round $from, Round $round): void
+    /**
+     * @param Round $from with its signers, papers, marks and the parties of its file
+     * @param Collection<int, RoundPaper>|null $papers of them only these
+     */
+    public static function into(Round $from, Round $round, ?Collection $papers = null): void
     {
         foreach ($from->signers as $signer) {
             $party = $from->file->parties->firstWhere('id', $signer->party_id);
             $new = $party === null ? null : PlaceMarks::ask($round, $party, $signer->turn);
-            $new?->update($signer->only(['note', 'part', 'language']));
+            $new?->update($signer->only(['note', 'part', 'language', 'code']));
         }
         $seats = $round->signers()->pluck('seat')->all();
         $keys = $from->marks->mapWithKeys(static fn (SigningMark $mark) => [$mark->key => strtoupper((string) Str::ulid())])->all();
-        foreach ($from->papers as $before) {
+        foreach ($papers ?? $from->papers as $before) {
             $sent = $round->papers()->create([
                 ...$before->only(['brokerage_id', 'deal_file_id', 'paper_id', 'position', 'place', 'title', 'pages']),
             ]);

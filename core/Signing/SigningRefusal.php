@@ -79,6 +79,7 @@ enum SigningRefusal: string implements Reason
     case NobodyOnPaper = 'signing.nobody-on-paper';
     case ScanOtherPages = 'signing.scan-other-pages';
     case ScanOtherShape = 'signing.scan-other-shape';
+    case NothingToPart = 'signing.nothing-to-part';
     case NobodyHere = 'signing.nobody-here';
 
     /** What the person is told. */
@@ -153,6 +154,7 @@ enum SigningRefusal: string implements Reason
                 'without signatures. Nothing was changed.',
             self::ScanOtherShape => 'Page {page} of the scan is shaped differently from the page that was sent. Turn it or scan it again. '.
                 'Nothing was changed.',
+            self::NothingToPart => 'All papers of this round belong together. There is nothing to part.',
             self::NobodyHere => 'No one can sign here right now: it is nobody’s turn whom you may ask.',
             self::NotTakenBack => 'A signature stays once it is made. To change your mind, decline or ask the sender.',
         };

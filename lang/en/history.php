@@ -128,6 +128,7 @@ return [
     'Papers of round put in order' => 'Put the papers of “:round” in order: :papers',
     'Signer of a word said' => 'On “:paper”, “:word” is :person',
     'Round changed' => 'Changed the draft of “:round”',
+    'Round parted' => 'Parted a round into small ones: :rounds',
     'Round discarded' => 'Discarded the draft of “:round”',
     'Signer removed from round' => ':person was removed from “:round”',
     'Sent for signature' => 'Sent for signature: :round',

@@ -8,6 +8,7 @@ use Unanimus\Signing\LastMoment;
 use Unanimus\Signing\Recipients;
 use Unanimus\Signing\ReminderPlan;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Signing\SmallRounds;
 use Unanimus\Steps\StepRefused;
 
 it('reminds on the mornings that were chosen, never on the day it was sent', function (string $today, int $hour, bool $isDue) {
@@ -80,4 +81,20 @@ it('tells a last moment as it is read', function () {
         ->toBe('Fri, Dec 4, until 5:00 pm')
         ->and((new LastMoment(LocalDate::of('2026-12-04')))->short(2026))
         ->toBe('Fri, Dec 4');
+});
+
+it('parts a set by what its papers are for, and leaves together what belongs together', function () {
+    $paper = fn (string $key, string $title, string $stage) => ['key' => $key, 'title' => $title, 'stage' => $stage];
+    $parts = SmallRounds::of([
+        $paper('c', 'Purchase agreement', 'offer'),
+        $paper('d', 'Lead-based paint disclosure', 'offer'),
+        $paper('a', 'Agency disclosure', 'agency'),
+        $paper('w', 'Wire-fraud advisory', 'closing'),
+    ]);
+    expect($parts)
+        ->toBe(['Agency' => ['a'], 'Disclosures' => ['d', 'w'], 'Agreement' => ['c']])
+        ->and(SmallRounds::of([$paper('c', 'Purchase agreement', 'offer'), $paper('e', 'Extension', 'contract')]))
+        ->toBe([])
+        ->and(SmallRounds::of([]))
+        ->toBe([]);
 });

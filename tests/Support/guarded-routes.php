@@ -137,6 +137,7 @@ function guardedRoutes(): array
         'send a forgotten paper' => ['POST', '/rounds/{round}/forgotten', ['paper' => '{paperkey}']],
         'ask someone to look first' => ['POST', '/rounds/{round}/lookers', ['seat' => 'buyer.1', 'part' => 'reads']],
         'rehearse a round' => ['POST', '/rounds/{round}/rehearsals', []],
+        'part a round' => ['POST', '/rounds/{round}/parts', ['when' => 'signed']],
         'print to sign on paper' => ['GET', '/rounds/{round}/pen.pdf', []],
         'add a scan signed on paper' => ['POST', '/rounds/{round}/pen', ['some' => ['x']]],
         'hand the device over' => ['POST', '/rounds/{round}/here', []],

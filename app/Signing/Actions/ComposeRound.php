@@ -50,7 +50,7 @@ final class ComposeRound
             'side' => $side,
             'brokerage_id' => $file->brokerage_id,
             'deal_file_id' => $file->id,
-            'title' => $this->title($papers),
+            'title' => self::title($papers),
             'user_id' => $by->id,
             'last_day' => $file->office->today()->plusDays(RoundPlan::DAYS),
         ]);
@@ -171,7 +171,7 @@ final class ComposeRound
     }
 
     /** @param  non-empty-list<Paper>  $papers */
-    private function title(array $papers): string
+    public static function title(array $papers): string
     {
         $more = count($papers) - 1;
 

@@ -125,6 +125,10 @@ final class RecordEvent
         if ($round->rehearsal) {
             return;
         }
+        $now = [RoundStatus::Out->value => 'sent', RoundStatus::Complete->value => 'signed'][$after->status->value] ?? null;
+        // The sweep sends them within a minute, or tells their sender why not.
+        $now === null ||
+            $round->next()->where('status', RoundStatus::Drafting)->where('after_when', $now)->update(['send_at' => now()]);
         if ($after->status === RoundStatus::Complete) {
             SealRound::begin($round->brokerage_id, $round->id);
         } elseif ($after->status->isOver()) {

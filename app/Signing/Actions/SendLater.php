@@ -46,8 +46,8 @@ final class SendLater
     public function stop(Round $round): void
     {
         $this->lock($round);
-        if ($round->send_at !== null) {
-            $round->update(['send_at' => null]);
+        if ($round->send_at !== null || $round->after_id !== null) {
+            $round->update(['send_at' => null, 'after_id' => null, 'after_when' => null]);
             $this->tell($round, 'Round not set to go out any more', []);
         }
     }

@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Papers\SelectedPapers;
 use App\Signing\Actions\ArrangePapers;
 use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\PartRound;
 use App\Signing\RoundDesk;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -92,5 +93,17 @@ final class RoundPapersController
                 ->sortBy('title')
                 ->all(),
         );
+    }
+
+    /** A large set is parted into small rounds. */
+    public function part(Request $request, Round $round, PartRound $part): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $given = $request->validate(['when' => 'required|string|in:sent,signed']);
+        $rounds = $part($round, $given['when']);
+        $told = count($rounds).' small rounds now. Send this one; the others go out '.
+            ($given['when'] === 'sent' ? 'with it, each in an email of its own.' : 'by themselves, each when the one before is signed.');
+
+        return to_route('rounds.show', $round)->with('told', $told);
     }
 }

@@ -26,6 +26,9 @@
     @if ($drafting && $round->send_at)
         <div class="say now">This goes out by itself on {{ \App\Terms\When::list($round->send_at, $file->office->zone) }}.
             <button class="button tight" form="compose" name="do" value="stop">Do not send it then</button></div>
+    @elseif ($drafting && $round->after)
+        <div class="say now">This goes out by itself once <a href="/rounds/{{ $round->after->key }}">{{ $round->after->title }}</a> is
+            {{ $round->after_when }}. <button class="button tight" form="compose" name="do" value="stop">Do not send it then</button></div>
     @elseif ($drafting && $round->held_because !== '')
         <div class="say late">This did not go out by itself. {{ $round->held_because }}</div>
     @endif
@@ -137,6 +140,18 @@
                             autocomplete="off" placeholder="county record, deed" required></label>
                         <button class="button tight">Mark as checked</button>
                     </form>
+                @endif
+                @php($parts = $drafting && ! $round->after ? \App\Signing\Actions\PartRound::parts($round) : [])
+                @if ($parts !== [])
+                    @php($named = array_map(fn ($name, $keys) => $name.' ('.count($keys).')', array_keys($parts), $parts))
+                    <details class="note">
+                        <summary class="small">Send it as {{ count($parts) === 2 ? 'two' : 'three' }} small rounds</summary>
+                        <p class="dim small">{{ implode(' · ', $named) }}. Clients sign a few pages at a time.</p>
+                        <form method="post" action="/rounds/{{ $round->key }}/parts">@csrf
+                            <label class="line"><span>The next one goes out</span><select name="when">
+                                <option value="signed">when the one before is signed</option>
+                                <option value="sent">at the same time</option></select></label>
+                            <button class="button tight">Part it</button></form></details>
                 @endif
                 @php($looking = $file->parties->filter(fn ($party) => ! $round->signers->contains('seat', (string) $party->seat()) &&
                     $file->isOwnAffair($party->seat()->side())))

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Letter;
+use App\Models\Round;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Signing\SigningRefusal;
+
+/** A draft of three library papers that belong to three parts. */
+function largeRound(): Round
+{
+    $test = test();
+    $file = $test->aFile();
+    $keys = array_map(static fn (string $number) => $test->paper($file, $number)->key, ['M-201', 'M-102', 'M-230']);
+    foreach (['known_no', 'reports_no'] as $blank) {
+        entry($test->paper($file, 'M-230'), ['blank' => $blank, 'value' => 'x', 'key' => "test-{$blank}"]);
+    }
+    $test->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => $keys])->assertRedirect();
+    $test->seeAll();
+
+    return Round::query()->sole();
+}
+
+it('parts a large set: agency, disclosures, agreement; each with its places, once', function () {
+    $round = largeRound();
+    $before = DB::table('marks')->count();
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Send it as three small rounds');
+    $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'signed'])->assertSessionHas('told');
+    $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'signed'])->assertSessionHas(
+        'reason',
+        SigningRefusal::NothingToPart->value,
+    );
+    $this->seeAll();
+    $rounds = Round::query()->orderBy('id')->get();
+    expect($rounds->pluck('title')->all())
+        ->toBe(['Agency disclosure', 'Lead-based paint disclosure', 'Purchase agreement'])
+        ->and($rounds->pluck('after_id')->all())
+        ->toBe([null, $rounds[0]->id, $rounds[1]->id])
+        ->and(DB::table('marks')->count())
+        ->toBe($before)
+        ->and(DB::table('marks')->join('round_papers', 'round_papers.id', '=', 'marks.round_paper_id')->whereColumn(
+            'round_papers.round_id',
+            '<>',
+            'marks.round_id',
+        )->count())
+        ->toBe(0);
+});
+
+it('sends each small round when the one before is signed', function () {
+    $round = largeRound();
+    $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'signed']);
+    $this->seeAll();
+    [$first, $second, $third] = Round::query()->orderBy('id')->get()->all();
+    $this->as('tomas')->get("/rounds/{$second->key}")->assertSee('This goes out by itself once');
+    $this->as('tomas')->post("/rounds/{$first->key}/send")->assertSessionHas('told');
+    $this->seeAll();
+    Artisan::call('rounds:sweep');
+    $this->seeAll();
+    expect($second->refresh()->status->value)->toBe('drafting');
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($first, $seat);
+    }
+    Artisan::call('rounds:sweep');
+    Artisan::call('rounds:sweep');
+    $this->seeAll();
+    expect($second->refresh()->status->value)
+        ->toBe('out')
+        ->and($third->refresh()->status->value)
+        ->toBe('drafting')
+        ->and(Letter::query()->where('subject', 'Please sign: Lead-based paint disclosure')->count())
+        ->toBe(2);
+});
+
+it('sends all small rounds together where that was chosen, and none that was stopped', function () {
+    $round = largeRound();
+    $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'sent']);
+    $this->seeAll();
+    [$first, $second, $third] = Round::query()->orderBy('id')->get()->all();
+    $this->as('tomas')->put("/rounds/{$third->key}", ['do' => 'stop', 'last_day' => $this->day(5)]);
+    $this->as('tomas')->post("/rounds/{$first->key}/send")->assertSessionHas('told');
+    $this->seeAll();
+    Artisan::call('rounds:sweep');
+    $this->seeAll();
+    expect($second->refresh()->status->value)
+        ->toBe('out')
+        ->and($third->refresh()->status->value)
+        ->toBe('drafting')
+        ->and($third->after_id)
+        ->toBeNull();
+});
