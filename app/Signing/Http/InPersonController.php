@@ -58,7 +58,6 @@ final class InPersonController
             throw ValidationException::withMessages(['password' => 'That is not your password.']);
         }
         $here->end();
-        $request->session()->regenerate();
 
         return to_route('rounds.show', $round);
     }
