@@ -12,9 +12,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Support\Carbon;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\Afterwards;
 use Unanimus\Forms\FillStatus;
 use Unanimus\Parties\Language;
 use Unanimus\Parties\Side;
+use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignerStatus;
 
 /**
  * What one client is asked to fill, on which papers, until when.
@@ -31,6 +34,8 @@ use Unanimus\Parties\Side;
  * @property LocalDate $last_day
  * @property FillStatus $status
  * @property int $link_version
+ * @property Afterwards $afterwards what happens once it is filled in
+ * @property int|null $round_id in which it is signed then
  * @property Language $language in which they are asked
  * @property int $asked_by
  * @property Carbon|null $opened_at
@@ -59,6 +64,7 @@ final class FillRequest extends Record
         'seen_at' => 'datetime',
         'status' => FillStatus::class,
         'language' => Language::class,
+        'afterwards' => Afterwards::class,
         'opened_at' => 'datetime',
         'finished_at' => 'datetime',
     ];
@@ -108,5 +114,18 @@ final class FillRequest extends Record
     public function takes(): bool
     {
         return $this->file->status->isOpen() && $this->status->takes($this->last_day, $this->file->office->today());
+    }
+
+    /** Their own part in signing what they filled in, once it is out and their turn; null otherwise. */
+    public function toSign(): ?Signer
+    {
+        return $this->round_id === null
+            ? null
+            : Signer::query()
+                ->where('round_id', $this->round_id)
+                ->where('party_id', $this->party_id)
+                ->whereIn('status', SignerStatus::asked())
+                ->whereHas('round', static fn ($round) => $round->where('status', RoundStatus::Out))
+                ->first();
     }
 }

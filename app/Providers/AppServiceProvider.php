@@ -7,10 +7,12 @@ namespace App\Providers;
 use App\Access\KeptConnection;
 use App\Access\Roots;
 use App\Exchange\HttpExchange;
+use App\Forms\FillFinished;
 use App\Forms\OwnShelf;
 use App\Models\Actor;
 use App\Requirements\Actions\ApplyKit;
 use App\Signing\HttpTimeStamps;
+use App\Signing\SignAfterFilling;
 use App\Storage\Bytes;
 use App\Storage\LocalStore;
 use App\Storage\S3Store;
@@ -21,6 +23,7 @@ use Illuminate\Database\PostgresConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 use Illuminate\Routing\UrlGenerator;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Unanimus\Evidence\TimeStamps;
@@ -91,6 +94,7 @@ final class AppServiceProvider extends ServiceProvider
         $links = $this->app->make(UrlGenerator::class);
         $links->forceRootUrl((string) config('app.url'));
         $links->forceScheme(str_starts_with((string) config('app.url'), 'https://') ? 'https' : 'http');
+        Event::listen(FillFinished::class, SignAfterFilling::class);
         RateLimiter::for(
             'sign-in',
             static fn (Request $request) => [

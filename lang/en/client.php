@@ -206,6 +206,9 @@ return [
         'done_more' => 'Your answers are in the documents for :file, and we told :name. You do not need to do anything else.',
         'done_wrong' => 'Is something wrong? Reply to the email, and :name can send you the documents again.',
 
+        'sign_next' => 'What you filled in is ready for your signature.',
+        'sign_go' => 'Continue to sign',
+
         'saved_as_you_go' => 'Each answer is saved as you leave it',
         'left' => ':count needed',
         'next' => 'Next',

@@ -207,6 +207,9 @@ return [
         'done_more' => 'Sus respuestas están en los documentos para :file, y avisamos a :name. No tiene que hacer nada más.',
         'done_wrong' => '¿Hay algo mal? Responda al correo, y :name puede enviarle los documentos otra vez.',
 
+        'sign_next' => 'Lo que llenó está listo para su firma.',
+        'sign_go' => 'Continuar a firmar',
+
         'saved_as_you_go' => 'Cada respuesta se guarda al salir de ella',
         'left' => 'Faltan :count',
         'next' => 'Siguiente',

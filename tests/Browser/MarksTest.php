@@ -84,7 +84,6 @@ it('places a mark by pointing, changes it with keys, takes it back, and keeps al
     expect($this->axe())->toBe([]);
     $hand->key('2')->point('#p0 svg', -60, 0);
     $this->waitFor('.spot');
-    $this->seeText('Before you can send', 'body');
     $this->eventually(fn () => str_contains($this->find('#signers')->getText(), 'José') ?: null, 'the second buyer was not asked');
     $mark = fn (): string => (string) one(
         "SELECT m.kind || ' ' || m.seat FROM marks m JOIN rounds r ON r.id = m.round_id WHERE r.title = 'Letter of the builder'",

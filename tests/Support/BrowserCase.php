@@ -266,7 +266,7 @@ abstract class BrowserCase extends TestCase
         return array_values($this->browser?->findElements(By::cssSelector($selector)) ?? []);
     }
 
-    public function waitFor(string $selector, int $seconds = 10): RemoteWebElement
+    public function waitFor(string $selector, int $seconds = 30): RemoteWebElement
     {
         return $this->eventually(
             function () use ($selector): ?RemoteWebElement {
@@ -279,7 +279,7 @@ abstract class BrowserCase extends TestCase
         );
     }
 
-    public function seeText(string $text, string $in = 'body', int $seconds = 10): static
+    public function seeText(string $text, string $in = 'body', int $seconds = 30): static
     {
         $this->eventually(fn () => str_contains($this->find($in)->getText(), $text) ?: null, "“{$text}” is not shown in {$in}", $seconds);
 
@@ -359,7 +359,7 @@ abstract class BrowserCase extends TestCase
      * @param callable(): (T|null) $look
      * @return T
      */
-    public function eventually(callable $look, string $else, int $seconds = 10): mixed
+    public function eventually(callable $look, string $else, int $seconds = 30): mixed
     {
         $end = microtime(true) + $seconds;
         do {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Forms\Actions;
 
+use App\Forms\FillFinished;
 use App\History\History;
 use App\Mail\Addressee;
 use App\Mail\Post;
@@ -92,6 +93,7 @@ final class AnswerFillRequest
             ]),
             "/files/{$request->file->key}",
         );
+        event(new FillFinished($locked));
     }
 
     /** @return list<array{Paper, Blank}> what is required of the client and still empty */

@@ -17,6 +17,7 @@ use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
+use Unanimus\Forms\Afterwards;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\FillRefusal;
 use Unanimus\Forms\FillStatus;
@@ -45,6 +46,7 @@ final class KeepFillRequest
         LocalDate $lastDay,
         string $message,
         User $asker,
+        Afterwards $afterwards = Afterwards::Nothing,
     ): array {
         $today = $file->office->today();
         match (true) {
@@ -71,6 +73,7 @@ final class KeepFillRequest
                 'message' => mb_substr(trim($message), 0, 2000),
                 'last_day' => $lastDay->iso(),
                 'asked_by' => $asker->id,
+                'afterwards' => $afterwards,
             ]);
             foreach ($asked as $position => [$paper, $names]) {
                 DB::table('fill_request_papers')->insert([

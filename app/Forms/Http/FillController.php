@@ -179,7 +179,12 @@ final class FillController
 
     public function finish(Request $request, string $token): RedirectResponse
     {
-        $this->answer->finish($this->fill($request));
+        $fill = $this->fill($request);
+        $this->answer->finish($fill);
+        $signer = $fill->refresh()->toSign();
+        if ($signer !== null) {
+            return to_route('sign', $signer->token());
+        }
 
         return to_route('fill', $token);
     }

@@ -20,6 +20,7 @@ use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\PartyRefusal;
+use Unanimus\Forms\Afterwards;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Questions;
 use Unanimus\Parties\Language;
@@ -96,6 +97,7 @@ final class FillRequestController
             $this->day($file, $given['last_day']),
             (string) ($given['message'] ?? ''),
             User::signedIn($request),
+            Afterwards::tryFrom((string) ($given['afterwards'] ?? '')) ?? Afterwards::Nothing,
         );
 
         return to_route('files.fill-requests', $file)->with(

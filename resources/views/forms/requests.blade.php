@@ -42,6 +42,9 @@
             value="{{ old('last_day', $today->plusDays(7)->short($today->year())) }}" autocomplete="off"></label>
         <label class="line"><span>Message</span><textarea class="textarea" name="message" maxlength="2000"
             rows="3">{{ old('message') }}</textarea></label>
+        <label class="line"><span>When it is filled in</span><select name="afterwards">
+            @foreach (\Unanimus\Forms\Afterwards::cases() as $then)<option value="{{ $then->value }}"
+                @selected(old('afterwards') === $then->value)>{{ $then->label() }}</option>@endforeach</select></label>
         <button class="button now">Send request</button>
     </form>
     <section class="leaf pad" aria-label="Earlier requests"><h2>Earlier requests</h2>

@@ -35,6 +35,7 @@ final class AskToFillRequest extends FormRequest
             'some.*.*' => 'string|max:60',
             'last_day' => 'required|string|max:40',
             'message' => 'nullable|string|max:2000',
+            'afterwards' => 'nullable|string|in:nothing,look,sign',
         ];
     }
 
