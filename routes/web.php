@@ -392,6 +392,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/rounds/{round}/lookers', [RoundController::class, 'askToLook'])->name('rounds.lookers');
     Route::post('/rounds/{round}/rehearsals', [RoundController::class, 'rehearse'])->name('rounds.rehearse');
     Route::post('/rounds/{round}/parts', [RoundPapersController::class, 'part'])->name('rounds.part');
+    Route::post('/rounds/{round}/private/{key}', [RoundController::class, 'reveal'])->name('rounds.reveal');
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');

@@ -18,6 +18,7 @@ final readonly class MarkTerms
      * @param string $group name of the places of one signer of which only one may stand
      * @param string $when key of the mark that has to stand for this one to be asked for
      * @param string|null $filled what the sender entered there; null: it is left to the signer
+     * @param bool $isPrivate whether only named people may read what the signer types
      */
     public function __construct(
         public bool $isRequired = true,
@@ -26,6 +27,7 @@ final readonly class MarkTerms
         public string $group = '',
         public string $when = '',
         public ?string $filled = null,
+        public bool $isPrivate = false,
     ) {
     }
 
@@ -39,7 +41,9 @@ final readonly class MarkTerms
     public static function fromArray(MarkKind $kind, array $data): self
     {
         $text = static fn (string $key): string => is_string($data[$key] ?? null) ? trim($data[$key]) : '';
-        $filled = $kind->isEntered() && is_string($data['filled'] ?? null) ? trim($data['filled']) : '';
+        $isPrivate = $kind === MarkKind::Text && (bool) ($data['private'] ?? false);
+        // What the sender enters is theirs to read: it is never private.
+        $filled = $kind->isEntered() && ! $isPrivate && is_string($data['filled'] ?? null) ? trim($data['filled']) : '';
 
         return new self(
             isset($data['required']) ? (bool) $data['required'] : self::usual($kind)->isRequired,
@@ -48,6 +52,7 @@ final readonly class MarkTerms
             mb_substr($text('group'), 0, 20),
             $text('when'),
             $filled === '' ? null : $filled,
+            $isPrivate,
         );
     }
 
@@ -62,6 +67,7 @@ final readonly class MarkTerms
                 'group' => $this->group === '' ? null : $this->group,
                 'when' => $this->when === '' ? null : $this->when,
                 'filled' => $this->filled,
+                'private' => $this->isPrivate ? true : null,
             ],
             static fn (string|bool|null $value) => $value !== null,
         );

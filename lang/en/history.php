@@ -128,6 +128,7 @@ return [
     'Papers of round put in order' => 'Put the papers of “:round” in order: :papers',
     'Signer of a word said' => 'On “:paper”, “:word” is :person',
     'Round changed' => 'Changed the draft of “:round”',
+    'Private entry looked at' => 'Looked at a private entry of :seat in “:round”: :what',
     'Round parted' => 'Parted a round into small ones: :rounds',
     'Round discarded' => 'Discarded the draft of “:round”',
     'Signer removed from round' => ':person was removed from “:round”',

@@ -55,7 +55,8 @@ function marks() {
         if (kind !== 'text') return;
         text.rows = format === 'lines' ? 4 : 1;
         text.inputMode = { number: 'decimal', money: 'decimal', email: 'email', phone: 'tel' }[format] ?? 'text';
-        text.value = localStorage.getItem(kept(mark)) ?? mark.dataset.value;
+        // What is private is neither kept on the device nor shown again.
+        text.value = mark.dataset.private ? '' : localStorage.getItem(kept(mark)) ?? mark.dataset.value;
     }
 
     function to(mark) {
@@ -116,11 +117,12 @@ function marks() {
 
     async function make(mark) {
         const { kind } = mark.dataset;
+        if (mark.dataset.private && is(mark, 'made') && text.value.trim() === '') return onward();
         const isBack = kind === 'tick' ? is(mark, 'made') : kind === 'text' && is(mark, 'made') && text.value.trim() === '';
         if (is(mark, 'unasked') || is(mark, 'made') && kind !== 'tick' && kind !== 'text') return;
         const value = kind === 'text' ? text.value : undefined;
         if (!await tell(mark, isBack ? 'DELETE' : 'POST', { value })) return;
-        mark.dataset.value = isBack ? '' : value ?? '';
+        mark.dataset.value = isBack || mark.dataset.private ? '' : value ?? '';
         localStorage.removeItem(kept(mark));
         if (isBack && is(mark, 'optional')) skipped.add(mark.dataset.mark);
         onward();
@@ -142,7 +144,7 @@ function marks() {
     }
     text.addEventListener('input', () => {
         try {
-            if (atHand()) localStorage.setItem(kept(atHand()), text.value);
+            if (atHand() && !atHand().dataset.private) localStorage.setItem(kept(atHand()), text.value);
         } catch { /* it is stored when it is saved */ }
     });
     text.addEventListener('keydown', (event) => {

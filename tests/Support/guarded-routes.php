@@ -138,6 +138,7 @@ function guardedRoutes(): array
         'ask someone to look first' => ['POST', '/rounds/{round}/lookers', ['seat' => 'buyer.1', 'part' => 'reads']],
         'rehearse a round' => ['POST', '/rounds/{round}/rehearsals', []],
         'part a round' => ['POST', '/rounds/{round}/parts', ['when' => 'signed']],
+        'read a private entry' => ['POST', '/rounds/{round}/private/x', []],
         'print to sign on paper' => ['GET', '/rounds/{round}/pen.pdf', []],
         'add a scan signed on paper' => ['POST', '/rounds/{round}/pen', ['some' => ['x']]],
         'hand the device over' => ['POST', '/rounds/{round}/here', []],

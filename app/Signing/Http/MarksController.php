@@ -36,7 +36,7 @@ final class MarksController
             'place' => 'required_if:do,put|array|size:4',
             'word' => 'nullable|string|max:80',
             'stencil' => 'nullable|string|max:26',
-            'terms' => 'nullable|array:required,hint,format,group,when,filled',
+            'terms' => 'nullable|array:required,hint,format,group,when,filled,private',
             'terms.hint' => 'nullable|string|max:80',
             'terms.format' => ['nullable', Rule::enum(EntryFormat::class)],
             'terms.group' => 'nullable|string|max:20',

@@ -18,6 +18,7 @@ use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\Rehearse;
 use App\Signing\Actions\RemindSigner;
+use App\Signing\Actions\RevealEntry;
 use App\Signing\Actions\SendLater;
 use App\Signing\Actions\SendRound;
 use App\Signing\Http\Requests\ChangeRoundRequest;
@@ -172,6 +173,19 @@ final class RoundController
         $rehearsal = $rehearse($round, User::signedIn($request));
 
         return to_route('rounds.show', $rehearsal)->with('told', 'This is a rehearsal. All its emails are on their way to you.');
+    }
+
+    /** What a signer entered for whoever sent the round, and their broker, to read. */
+    public function reveal(Round $round, string $key, RevealEntry $reveal): RedirectResponse
+    {
+        Gate::authorize('see', $round->file);
+        abort_unless($round->user_id === Auth::id() || Gate::allows('review', $round->file), 403);
+        $mark = $round->load('events')->marks()->where('key', $key)->firstOrFail();
+        abort_unless($mark->terms()->isPrivate, 404);
+        $value = $reveal($round, $mark);
+        $what = $mark->terms()->hint ?: 'Private entry';
+
+        return to_route('rounds.show', $round)->with('told', $value === null ? "{$what}: nothing entered yet." : "{$what}: {$value}");
     }
 
     public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse

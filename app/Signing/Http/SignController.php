@@ -26,11 +26,13 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Crypt;
 use Unanimus\Pages\Drawing;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\Part;
+use Unanimus\Signing\PrivateEntry;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
@@ -156,11 +158,13 @@ final class SignController
         $value = $mark->kind === MarkKind::Text
             ? $mark->terms()->format->read((string) $request->validated('value'), $signer->round->file->office->today())
             : null;
+        $isPrivate = $mark->terms()->isPrivate;
         $this->record($request, $signer, EventKind::Marked, $this->once($request, $signer, $mark), array_filter(
             [
                 'mark' => $key,
                 'where' => self::where($mark, $signer->round),
-                'value' => $value,
+                'value' => $value !== null && $isPrivate ? PrivateEntry::masked($value) : $value,
+                'secret' => $value !== null && $isPrivate ? Crypt::encryptString($value) : null,
                 'entered' => $mark->kind->isEntered(),
             ],
             static fn (string|bool|null $one) => $one !== null && $one !== false,

@@ -16,6 +16,7 @@ function read(mark) {
     const filled = mark.kind === 'tick' ? (field('ticked').checked ? 'x' : '') : text('filled');
     return {
         ...Object.fromEntries(Object.entries({ ...terms, filled }).filter(([, value]) => value !== '')),
+        ...(mark.kind === 'text' && field('private').checked ? { private: true } : {}),
         ...(field('required').checked === usual ? {} : { required: field('required').checked }),
     };
 }
@@ -35,6 +36,7 @@ export function showTerms(mark, put) {
     for (const name of ['hint', 'group', 'filled']) field(name).value = terms[name] ?? '';
     field('format').value = terms.format ?? 'line';
     field('ticked').checked = Boolean(terms.filled);
+    field('private').checked = Boolean(terms.private);
     const boxes = state.marks.filter((one) => one.kind === 'tick' && one.paper === mark.paper && one.key !== mark.key);
     field('when').replaceChildren(new Option('Always', ''), ...boxes.map((one) => new Option(
         `Only if “${one.terms?.hint || `check box on page ${one.page}`}” is checked`, one.key)));

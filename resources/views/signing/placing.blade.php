@@ -24,6 +24,7 @@
                 value="{{ $format->value }}">{{ $format->label() }}</option>@endforeach</select></label>
         <label class="line" data-for="text"><span>Enter it for them</span><input class="input" name="filled" maxlength="500"
             autocomplete="off" placeholder="leave empty for the signer"></label>
+        <label class="checkbox" data-for="text"><input type="checkbox" name="private"> Private: only you and your broker read it</label>
         <label class="checkbox" data-for="tick"><input type="checkbox" name="ticked"> Checked by you</label>
         <label class="checkbox" data-for="signature initials text tick"><input type="checkbox" name="required"> Required</label>
         <label class="line" data-for="signature initials text tick"><span>Asked for</span><select name="when"></select></label>

@@ -24,7 +24,8 @@
                             <g @class(['mark mine', 'made' => $shown['made'], 'optional' => ! $act->isRequired,
                                 'unasked' => ! $made->isAskedFor($act)]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}"
                                 data-group="{{ $act->group }}" data-format="{{ $terms->format->value }}" data-hint="{{ $terms->hint }}"
-                                data-value="{{ $made->values[$m->key] ?? '' }}"
+                                data-value="{{ $terms->isPrivate ? '' : $made->values[$m->key] ?? '' }}"
+                                @if ($terms->isPrivate) data-private="1" @endif
                                 tabindex="0" role="button" aria-label="{{ $terms->hint ?: $word }}, {{ __('client.page', ['page' =>
                                 $m->page]) }}{{ $act->isRequired ? '' : __('client.sign.optional') }}{{ $shown['made'] ?
                                 __('client.sign.done') : '' }}">

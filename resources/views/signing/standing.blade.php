@@ -48,6 +48,17 @@
             </div>
         @endforeach
     </div>
+    @php($private = $round->marks->filter(static fn ($mark) => $mark->terms()->isPrivate))
+    @if ($private->isNotEmpty() && ($round->user_id === auth()->id() || Gate::allows('review', $file)))
+        <h2 class="minor"><br>Private entries</h2>
+        @foreach ($private as $mark)
+            <form method="post" action="/rounds/{{ $round->key }}/private/{{ $mark->key }}">@csrf
+                <span class="small">{{ $mark->terms()->hint ?: 'Entry' }} of
+                    {{ $round->signers->firstWhere('seat', $mark->seat)?->name }}</span>
+                <button class="button tight">Show once</button></form>
+        @endforeach
+        <p class="dim small">That you looked goes into the history.</p>
+    @endif
     @php($asked = \App\Signing\Questions::of($round))
     @if ($asked->isNotEmpty())
         <h2 class="minor"><br>Questions</h2>
