@@ -327,6 +327,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
         ->name('papers.seen-by')
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/papers/{paper}/copy', [CareController::class, 'copy'])->name('papers.copy')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/papers/{paper}/who', [CareController::class, 'who'])->name('papers.who');
     Route::get('/papers/{paper}/fillable.pdf', [CareController::class, 'fillable'])->name('papers.fillable-pdf');
     Route::get('/papers/{paper}/values.xfdf', [CareController::class, 'values'])->name('papers.values-xfdf');
     Route::post('/papers/{paper}/values', [CareController::class, 'take'])->name('papers.values');

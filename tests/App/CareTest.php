@@ -199,3 +199,26 @@ it('lists a paper that is out as differing once the terms change', function () {
         ->assertSee('Sunniva Eide-Holm')
         ->assertSee('the terms say');
 });
+
+it('lists everyone who can see a paper, inside and by a link, and drops whose link has ended', function () {
+    $file = $this->aFile();
+    $places = placesIn($file);
+    $paper = $this->paper($file, 'M-102');
+    $list = fn () => $this->as('tomas')->get("/papers/{$paper->key}/who")->assertOk();
+    $list()
+        ->assertSee('Reader')
+        ->assertSee('has a reading copy')
+        ->assertSee('Ines Okafor-Lund')
+        ->assertSee("/reading-copies/{$places['{copy}']}/end", false)
+        ->assertDontSee('Sunniva Eide');
+    $this->as('tomas')->post("/reading-copies/{$places['{copy}']}/end");
+    $list()->assertDontSee('has a reading copy');
+    $this->seeAll();
+    $round = $this->aRound($file, ['M-230']);
+    $this->as('tomas')
+        ->get('/papers/'.$this->paper($file, 'M-230')->key.'/who')
+        ->assertSee('Sunniva Eide')
+        ->assertSee('asked to sign it');
+    $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'x']);
+    $this->as('tomas')->get('/papers/'.$this->paper($file, 'M-230')->key.'/who')->assertDontSee('Sunniva Eide');
+});

@@ -48,6 +48,7 @@ function everyPage(): array
         'papers/{paper}' => ['tomas', "/papers/{{$paper} AND p.state = 'draft' AND p.form_number IS NOT NULL ORDER BY p.id LIMIT 1}"],
         'papers/{paper}, signed' => ['tomas', "/papers/{{$paper} AND p.state = 'signed' ORDER BY p.id LIMIT 1}"],
         'papers/{paper}/log' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}/log"],
+        'papers/{paper}/who' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}/who"],
         'papers/{paper}/text' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}/text"],
         'people/{user}' => ['fenna', "/people/{SELECT key FROM users WHERE email LIKE 'tomas@quillmark%'}"],
         'review' => ['ines', '/review'],

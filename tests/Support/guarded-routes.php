@@ -51,6 +51,7 @@ function guardedRoutes(): array
         'use a client’s answers' => ['POST', '/papers/{paper}/answers', []],
         'papers in a ZIP' => ['POST', '/files/{file}/papers.zip', ['papers' => ['{paperkey}']]],
         'how a paper stands' => ['GET', '/papers/{paper}/standing', []],
+        'who sees a paper, listed' => ['GET', '/papers/{paper}/who', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],
         'replace a paper' => ['POST', '/papers/{paper}/versions', []],
         'void a paper' => ['POST', '/papers/{paper}/void', ['reason' => 'x']],

@@ -10,7 +10,9 @@ use App\Models\User;
 use App\Papers\Actions\CareForPaper;
 use App\Papers\Actions\TakeAnswers;
 use App\Papers\Actions\TakeValues;
+use App\Papers\PaperSight;
 use App\Terms\FactBook;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -96,6 +98,21 @@ final class CareController
         $care->show($paper, new SeenBy($side, (bool) ($given['staff'] ?? false)), $user);
 
         return to_route('papers.show', $paper)->with('told', 'Now visible to '.$paper->seenBy()->readable().'.');
+    }
+
+    /** Everyone who can see a paper, with a way to end what goes out of the house. */
+    public function who(Paper $paper): View
+    {
+        $paper->load(['file.office', 'file.members']);
+        Gate::authorize('see', $paper->file);
+
+        return view('papers.who', [
+            'paper' => $paper,
+            'file' => $paper->file,
+            'inside' => PaperSight::inside($paper),
+            'links' => PaperSight::byLink($paper),
+            'works' => Gate::allows('work-on', $paper->file),
+        ]);
     }
 
     public function copy(Request $request, Paper $paper, CareForPaper $care): RedirectResponse

@@ -1,6 +1,7 @@
 @can('work-on', $file)
 <details class="by-hand"><summary>More</summary>
     <div class="leaf pad popped care">
+        <p><a href="/papers/{{ $paper->key }}/who">Who can see it</a></p>
         <form method="post" action="/papers/{{ $paper->key }}">@csrf @method('put')
             <label class="line"><span>Name</span><input class="input" name="title" value="{{ $paper->title }}" maxlength="120" required
             autocomplete="off"></label><label class="line"><span>Stage</span><span class="select"><select
