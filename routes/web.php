@@ -56,6 +56,7 @@ use App\Signing\Http\RoundPapersController;
 use App\Signing\Http\SignController;
 use App\Signing\Http\SignerHelpController;
 use App\Signing\Http\SignerLink;
+use App\Signing\Http\SignPagesController;
 use App\Signing\Http\StencilController;
 use Illuminate\Support\Facades\Route;
 
@@ -125,11 +126,11 @@ Route::prefix('/sign/{token}')
         Route::post('/code', [SignerHelpController::class, 'code'])->name('sign.code')->middleware('throttle:codes');
         Route::post('/refer', [SignerHelpController::class, 'refer'])->name('sign.refer')->middleware('throttle:questions');
         Route::post('/ask', [SignController::class, 'ask'])->name('sign.ask')->middleware('throttle:questions');
-        Route::get('/papers/{position}/pages/{page}.webp', [SignController::class, 'image'])->name('sign.papers.pages');
-        Route::get('/papers/{position}/text', [SignController::class, 'text'])->name('sign.papers.text')->where('position', '\d{1,3}');
-        Route::get('/to-sign.pdf', [SignController::class, 'toSign'])->name('sign.to-sign-pdf');
-        Route::get('/set.pdf', [SignController::class, 'set'])->name('sign.set-pdf');
-        Route::get('/sealed/{position}.pdf', [SignController::class, 'sealed'])->name('sign.sealed-pdf');
+        Route::get('/papers/{position}/pages/{page}.webp', [SignPagesController::class, 'image'])->name('sign.papers.pages');
+        Route::get('/papers/{position}/text', [SignPagesController::class, 'text'])->name('sign.papers.text')->where('position', '\d{1,3}');
+        Route::get('/to-sign.pdf', [SignPagesController::class, 'toSign'])->name('sign.to-sign-pdf');
+        Route::get('/set.pdf', [SignPagesController::class, 'set'])->name('sign.set-pdf');
+        Route::get('/sealed/{position}.pdf', [SignPagesController::class, 'sealed'])->name('sign.sealed-pdf');
     });
 
 Route::prefix('/fill/{token}')

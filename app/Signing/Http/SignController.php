@@ -5,21 +5,14 @@ declare(strict_types=1);
 namespace App\Signing\Http;
 
 use App\Models\Round;
-use App\Models\RoundPaper;
 use App\Models\Signer;
 use App\Models\SigningMark;
-use App\Papers\PageStore;
-use App\Papers\PaperText;
-use App\Papers\PdfAnswer;
 use App\Signing\Actions\AdoptSignature;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
 use App\Signing\InPerson;
 use App\Signing\MarkWords;
-use App\Signing\PenPrint;
-use App\Signing\PenScan;
 use App\Signing\RoundView;
-use App\Storage\Bytes;
 use App\Terms\ChooseLanguage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -46,7 +39,7 @@ final class SignController
 
     public function show(Request $request, string $token): View
     {
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $round = $signer->round;
         $standing = $signer->status;
         if ($round->status !== RoundStatus::Out || in_array($standing, [SignerStatus::Waiting, SignerStatus::Finished], true)) {
@@ -88,7 +81,7 @@ final class SignController
     /** A person has moved, touched or typed on the page: mail scanners fetch pages, they do none of that. */
     public function opened(Request $request, string $token): Response
     {
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $signer->round->status === RoundStatus::Out &&
             $signer->status === SignerStatus::Invited &&
             $this->record($request, $signer, EventKind::Opened, 'opened');
@@ -99,7 +92,7 @@ final class SignController
     /** The signer chooses in which language they read; what they did stays. */
     public function language(Request $request, string $token, ChooseLanguage $choose): RedirectResponse
     {
-        $choose($this->signer($request), ChooseLanguage::asked($request));
+        $choose(SignerLink::signer($request), ChooseLanguage::asked($request));
 
         return to_route('sign', $token);
     }
@@ -108,7 +101,7 @@ final class SignController
     {
         $request->validate(['agree' => 'accepted'], ['agree.accepted' => __('client.sign.must_agree')]);
         $this->opened($request, $token);
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $this->record($request, $signer, EventKind::Consented, 'consented', [
             'language' => $signer->language->value,
             'terms' => (string) __('client.sign.terms'),
@@ -120,7 +113,7 @@ final class SignController
     /** The signature and initials they signed with the last time. */
     public function adoptAgain(Request $request, string $token, AdoptSignature $adopt): RedirectResponse
     {
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $adopt($signer, $signer->signedBefore()?->signature() ?? abort(404), self::from($request, $signer));
 
         return to_route('sign', $token);
@@ -141,7 +134,7 @@ final class SignController
                 'strokes.max' => __('client.sign.drawing_large'),
             ],
         );
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $signature =
             ($given['strokes'] ?? '') === ''
                 ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
@@ -153,7 +146,7 @@ final class SignController
 
     public function mark(MakeMarkRequest $request, string $token, string $key): JsonResponse
     {
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $mark = $signer->round->marks->firstWhere('key', $key) ?? abort(404);
         $value = $mark->kind === MarkKind::Text
             ? $mark->terms()->format->read((string) $request->validated('value'), $signer->round->file->office->today())
@@ -176,7 +169,7 @@ final class SignController
     /** Takes back what was typed or checked. */
     public function clear(MakeMarkRequest $request, string $token, string $key): JsonResponse
     {
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $mark = $signer->round->marks->firstWhere('key', $key) ?? abort(404);
         $this->record($request, $signer, EventKind::Cleared, 'cleared:'.$this->once($request, $signer, $mark), [
             'mark' => $key,
@@ -220,7 +213,7 @@ final class SignController
 
     public function finish(Request $request, string $token): RedirectResponse
     {
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $data = $signer->part === Part::Signs ? [] : ['part' => $signer->part->value];
         $this->record($request, $signer, EventKind::Finished, 'finished:'.$signer->once(), $data);
 
@@ -233,7 +226,7 @@ final class SignController
             ['reason' => 'required|string|max:1000'],
             ['reason.required' => __('client.sign.why_first')],
         );
-        $this->record($request, $this->signer($request), EventKind::Declined, 'declined:'.$this->signer($request)->once(), [
+        $this->record($request, SignerLink::signer($request), EventKind::Declined, 'declined:'.SignerLink::signer($request)->once(), [
             'reason' => $given['reason'],
         ]);
 
@@ -246,78 +239,10 @@ final class SignController
             ['question' => 'required|string|max:1000', 'once' => 'required|string|max:40'],
             ['question.required' => __('client.sign.question_first')],
         );
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $this->record($request, $signer, EventKind::Asked, "ask:{$signer->once()}:{$given['once']}", ['question' => $given['question']]);
 
         return to_route('sign', $token)->with('told', __('client.sign.asked', ['name' => $signer->round->sender->name]));
-    }
-
-    public function image(Request $request, string $token, int $position, int $page, Bytes $bytes): Response
-    {
-        $sent = $this->sent($this->signer($request), $position);
-        abort_if($page < 1 || $page > $sent->pages, 404);
-
-        // What others wrote on paper is what is signed here, too.
-        $scan = PenScan::of($this->signer($request)->round);
-        $sha256 = $scan->sha256 ?? (string) $sent->sha256;
-
-        return PageStore::send($bytes->path($sha256), $sha256, $scan?->page($sent, $page) ?? $page, behindLink: true);
-    }
-
-    /** A paper as running text, for whoever listens to it before signing. */
-    public function text(Request $request, string $token, int $position, Bytes $bytes): View
-    {
-        $signer = $this->signer($request);
-        $sent = $this->sent($signer, $position);
-
-        return view('signing.text', [
-            'title' => $sent->title,
-            'round' => $signer->round,
-            'token' => $token,
-            'pages' => PaperText::of($sent->paper, $bytes->path((string) $sent->sha256)),
-        ]);
-    }
-
-    /** Pages are there for whoever signs now; what has ended shows none, what is finished is in the sealed set. */
-    private function sent(Signer $signer, int $position): RoundPaper
-    {
-        abort_if(
-            $signer->round->status !== RoundStatus::Out ||
-                in_array($signer->status, [SignerStatus::Waiting, SignerStatus::Finished], true),
-            404,
-        );
-        $sent = $signer->round->papers->firstWhere('position', $position);
-
-        return $sent instanceof RoundPaper && $sent->sha256 !== null ? $sent : abort(404);
-    }
-
-    public function set(Request $request, string $token, Bytes $bytes): Response
-    {
-        $round = $this->signer($request)->round;
-        $set = $round->sealedSet ?? abort(404);
-        abort_unless($this->signer($request)->seesSet(), 410);
-
-        return PdfAnswer::of($bytes->read($set->sha256), "Signed {$round->title}");
-    }
-
-    /** What is about to be signed, to keep or to read first: the pages as they were sent, nobody's signature on them. */
-    public function toSign(Request $request, string $token, PenPrint $print): Response
-    {
-        $signer = $this->signer($request);
-        $this->sent($signer, (int) $signer->round->papers->firstOrFail()->position);
-
-        return PdfAnswer::of($print->plain($signer->round), (string) __('client.sign.download_name', ['round' => $signer->round->title]));
-    }
-
-    /** One paper of the finished set, under its own seal. */
-    public function sealed(Request $request, string $token, int $position, Bytes $bytes): Response
-    {
-        $signer = $this->signer($request);
-        $sent = $signer->round->papers->firstWhere('position', $position) ?? abort(404);
-        $sealed = $signer->round->sealedPapers->firstWhere('round_paper_id', $sent->id) ?? abort(404);
-        abort_unless($signer->seesSet(), 410);
-
-        return PdfAnswer::of($bytes->read($sealed->sha256), "Signed {$sent->title}");
     }
 
     /** @param  array<string, mixed>  $data */
@@ -344,12 +269,5 @@ final class SignController
     private static function minutes(Round $round, Signer $signer): int
     {
         return max(1, (int) round(($round->papers->sum('pages') * 30 + count($round->state()->owes($signer->seat)) * 5) / 60));
-    }
-
-    private function signer(Request $request): Signer
-    {
-        $signer = $request->attributes->get('signer');
-
-        return $signer instanceof Signer ? $signer : abort(404);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
-use App\Models\Signer;
 use App\Signing\Actions\KeepCode;
 use App\Signing\Actions\RecordEvent;
 use Illuminate\Http\RedirectResponse;
@@ -19,7 +18,7 @@ final class SignerHelpController
     public function code(Request $request, string $token, KeepCode $keep): RedirectResponse
     {
         $given = $request->validate(['code' => 'required|string|max:40'], ['code.required' => __('client.code.first')]);
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $refused = $keep->enter($signer, $given['code'], SignController::from($request, $signer));
         if ($refused === null) {
             SignerLink::remember($request, $signer);
@@ -43,7 +42,7 @@ final class SignerHelpController
             ],
             ['other.required' => __('client.refer.first'), 'other_email.email' => __('client.refer.no_address')],
         );
-        $signer = $this->signer($request);
+        $signer = SignerLink::signer($request);
         $data = [
             'name' => trim($given['other']),
             'email' => trim((string) ($given['other_email'] ?? '')),
@@ -58,12 +57,5 @@ final class SignerHelpController
         );
 
         return to_route('sign', $token)->with('told', __('client.refer.told', ['name' => $signer->round->sender->name]));
-    }
-
-    private function signer(Request $request): Signer
-    {
-        $signer = $request->attributes->get('signer');
-
-        return $signer instanceof Signer ? $signer : abort(404);
     }
 }

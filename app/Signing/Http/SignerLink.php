@@ -46,6 +46,14 @@ final class SignerLink
         );
     }
 
+    /** Who came in on the link. */
+    public static function signer(Request $request): Signer
+    {
+        $signer = $request->attributes->get('signer');
+
+        return $signer instanceof Signer ? $signer : abort(404);
+    }
+
     /** Keeps for this session that the code was entered, until the sender sets another. */
     public static function remember(Request $request, Signer $signer): void
     {
