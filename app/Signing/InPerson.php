@@ -64,17 +64,19 @@ final readonly class InPerson
     }
 
     /**
-     * Those who can sign here now: whose turn it is and whom this side may ask.
+     * Those who can sign here now: whose turn it is and whom this side may ask; a colleague signs on no device but their own.
      *
      * @return Collection<int, Signer>
      */
-    public static function able(Round $round): Collection
+    public static function able(Round $round, ?User $by): Collection
     {
         return $round->status !== RoundStatus::Out
             ? new Collection()
             : $round->signers
                 ->filter(
-                    static fn (Signer $signer) => $signer->status->isAsked() && $round->file->isOwnAffair($signer->seatOf()->side()),
+                    static fn (Signer $signer) => $signer->status->isAsked() &&
+                        $round->file->isOwnAffair($signer->seatOf()->side()) &&
+                        $signer->linkIsFor($by),
                 )
                 ->values();
     }

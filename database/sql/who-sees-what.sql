@@ -112,10 +112,16 @@ CREATE OR REPLACE FUNCTION signer_of_link(wanted text) RETURNS TABLE (signer_id 
 
 -- Whoever holds a sealed set may ask whether it is one; what they are told stands in it.
 CREATE OR REPLACE FUNCTION sealed_set_of(sum text) RETURNS TABLE (brokerage text, sealed_at timestamptz, zone text, signers text)
-    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT b.name, s.sealed_at, o.zone, (SELECT string_agg(g.name, ', ' ORDER BY g.turn, g.id) FROM signers g WHERE g.round_id = s.round_id)
+    LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
+#variable_conflict use_column
+BEGIN
+    -- Of a single paper those are told who signed on it.
+    RETURN QUERY SELECT b.name, s.sealed_at, o.zone, (SELECT string_agg(g.name, ', ' ORDER BY g.turn, g.id) FROM signers g
+        WHERE g.round_id = s.round_id AND g.part = 'signs' AND (s.round_paper_id IS NULL
+            OR EXISTS (SELECT 1 FROM marks m WHERE m.round_paper_id = s.round_paper_id AND m.seat = g.seat)))
     FROM sealed_sets s JOIN brokerages b ON b.id = s.brokerage_id JOIN deal_files f ON f.id = s.deal_file_id JOIN offices o ON o.id = f.office_id
-    WHERE s.sha256 = sum ORDER BY s.id LIMIT 1 $$;
+    WHERE s.sha256 = sum ORDER BY s.id LIMIT 1;
+END $$;
 
 CREATE OR REPLACE FUNCTION fill_request_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$

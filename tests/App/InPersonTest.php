@@ -55,6 +55,16 @@ it('hands it to nobody whose turn it is not, and to nobody of another round', fu
     $this->post('/here/give/'.$this->signer($other, 'buyer.1')->key)->assertNotFound();
 });
 
+it('hands the device to no colleague but its owner', function () {
+    $round = $this->aRound($this->aFile());
+    foreach (['buyer.1', 'buyer.2'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    // Only the agent is left: on the coordinator's device nobody can sign for them.
+    $this->as('wendell')->post("/rounds/{$round->key}/here")->assertSessionHas('reason', SigningRefusal::NobodyHere->value);
+    $this->as('tomas')->post("/rounds/{$round->key}/here")->assertRedirect('/here');
+});
+
 it('hands nothing over when nobody can sign, or without the right to work on the file', function () {
     $round = $this->aRound($this->aFile());
     $this->as('caleb')->post("/rounds/{$round->key}/here")->assertNotFound();

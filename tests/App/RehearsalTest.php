@@ -101,4 +101,5 @@ it('rehearses nothing that was sent, and leaves what is out alone when a rehears
     $this->as('tomas')->post("/rounds/{$round->key}/recall", ['reason' => 'x'])->assertRedirect();
     $this->seeAll();
     expect($this->paper($draft->file, 'M-102')->state->value)->toBe('out');
+    $this->as('tomas')->post("/rounds/{$round->key}/again")->assertSessionHas('reason', SigningRefusal::NotEnded->value);
 });

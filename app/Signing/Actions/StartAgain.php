@@ -27,7 +27,9 @@ final class StartAgain
     /** @throws StepRefused when it has not ended so, or a paper of it cannot go out */
     public function __invoke(Round $ended, User $by): Round
     {
-        $hasEnded = in_array($ended->status, [RoundStatus::Recalled, RoundStatus::Declined, RoundStatus::Lapsed], true);
+        $hasEnded =
+            ! $ended->rehearsal &&
+            in_array($ended->status, [RoundStatus::Recalled, RoundStatus::Declined, RoundStatus::Lapsed], true);
         $hasEnded || throw SigningRefusal::NotEnded->because();
         DB::table('rounds')->where('id', $ended->id)->lockForUpdate()->value('id');
         // Pressed twice, or in two tabs, it is begun once.
@@ -63,7 +65,7 @@ final class StartAgain
      */
     public function forgotten(Round $out, Paper $paper, User $by): Round
     {
-        $out->status !== RoundStatus::Drafting || throw SigningRefusal::NotSent->because();
+        ($out->status !== RoundStatus::Drafting && ! $out->rehearsal) || throw SigningRefusal::NotSent->because();
         $round = ($this->compose)($out->file, [$paper], $by);
         $out->load(['signers', 'file.office', 'file.parties.contact']);
         $round->update($out->only(['message', 'copies', 'last_day', 'last_time']));

@@ -22,7 +22,8 @@ final class InPersonController
     public function begin(Request $request, Round $round): RedirectResponse
     {
         Gate::authorize('work-on', $round->file);
-        InPerson::able($round)->isNotEmpty() || throw SigningRefusal::NobodyHere->because();
+        $able = InPerson::able($round->load('signers.party'), User::signedIn($request));
+        $able->isNotEmpty() || throw SigningRefusal::NobodyHere->because();
         (new InPerson($request->session()))->begin($round, User::signedIn($request));
 
         return to_route('here');
@@ -36,14 +37,15 @@ final class InPersonController
         }
         $round = $this->round($here);
 
-        return view('signing.here', ['round' => $round, 'able' => InPerson::able($round), 'by' => $here->by()]);
+        return view('signing.here', ['round' => $round, 'able' => InPerson::able($round, User::signedIn($request)), 'by' => $here->by()]);
     }
 
     public function give(Request $request, Signer $signer): RedirectResponse
     {
         $here = new InPerson($request->session());
         $round = $this->round($here);
-        abort_unless($signer->round_id === $round->id && InPerson::able($round)->contains('id', $signer->id), 404);
+        $able = InPerson::able($round, User::signedIn($request));
+        abort_unless($signer->round_id === $round->id && $able->contains('id', $signer->id), 404);
         $here->give($signer);
 
         return to_route('sign', $signer->token());

@@ -15,7 +15,7 @@
                 ? 'at the address their own agent has'
                 : 'no address yet. Their own agent adds it.' }}</span>
         @endif
-        <details class="note more" @if ($signer->note !== '' || $signer->code !== null) open @endif>
+        <details class="note" @if ($signer->note !== '' || $signer->code !== null) open @endif>
             @php($does = $signer->part->value === 'signs' ? $count.' '.Str::plural('place', $count) : $signer->part->label())
             @php($reads = $signer->language->value === 'en' ? '' : " · reads in {$signer->language->label()}")
             <summary class="small">{{ $does.$reads }} · more<span class="unseen"> about {{ $signer->name }}</span></summary>

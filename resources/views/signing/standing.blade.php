@@ -79,7 +79,7 @@
         $round->lastMoment()->short($file->office->today()->year()) }}</p>@endif
     @if ($round->status->value === 'out')
         @can('work-on', $file)
-            @if (! $round->rehearsal && \App\Signing\InPerson::able($round)->isNotEmpty())
+            @if (! $round->rehearsal && \App\Signing\InPerson::able($round, auth()->user())->isNotEmpty())
                 <form method="post" action="/rounds/{{ $round->key }}/here">@csrf
                     <button class="button tight">Sign here in person</button></form>@endif
             @php($more = $round->rehearsal ? collect() : $file->papers->filter(static fn ($paper) => $paper->state->isOpen()))
@@ -101,16 +101,15 @@
                             <label class="checkbox"><input type="checkbox" name="some[]" value="{{ $signer->key }}"> {{ $signer->name }}
                                 </label><br>@endif
                     @endforeach
-                    <label class="line"><span>Scan, PDF or picture</span><input type="file" name="scan" required
-                        accept=".pdf,image/*"></label>
-                    <button class="button tight">Add the scan</button></form></details>
+                    <label class="button tight">Choose the scan and add it<input class="unseen" type="file" name="scan" required
+                        accept=".pdf,image/*" data-file-form aria-label="Scan, PDF or picture"></label></form></details>
             <details class="note" id="more-time" hx-preserve><summary class="small">Give more time</summary>
                 <form method="post" action="/rounds/{{ $round->key }}/last-day">@csrf @method('put')
                     <label class="line"><span>New last day</span><input class="input" name="last_day" required autocomplete="off"
                         placeholder="Friday, +3, 12/18"></label>
                     <button class="button tight">Move the last day</button></form></details>
         @endcan
-    @elseif (in_array($round->status->value, ['recalled', 'declined', 'lapsed'], true))
+    @elseif (in_array($round->status->value, ['recalled', 'declined', 'lapsed'], true) && ! $round->rehearsal)
         @can('work-on', $file)
             <form method="post" action="/rounds/{{ $round->key }}/again">@csrf<br>
                 <button class="button tight solid">Start again from this</button></form>
