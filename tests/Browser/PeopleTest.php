@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverSelect;
 use Tests\Support\BrowserCase;
 
 /** The round of the demo that waits for José, as its sender has it open. */
@@ -28,6 +29,8 @@ it('asks a signer for the code they were told, on a phone', function () {
         $this->find('[id^="code-"] button')->click();
         $this->seeText($code === '' ? 'is not asked for a code' : 'Tell them by telephone');
     };
+    $this->browser->executeScript('document.querySelectorAll("#standing details").forEach((one) => { one.open = true; })');
+    expect($this->axe())->toBe([]);
     $set('kite 42');
     $desk = $this->browser;
     $this->browser = $this->newBrowser(390, 844);
@@ -68,7 +71,20 @@ it('rehearses a draft: its sender signs as each of them, and nothing is sealed',
     $this->eventually(fn () => $this->browser->executeScript(
         'const keep = document.querySelector("#pencil:not([hidden]) [data-keep]"); keep?.click(); return !keep || null',
     ), 'the places in pencil were not kept');
+    // Somebody approves first: in the rehearsal it is their turn.
+    $this->browser->executeScript('document.querySelector("form[action$=\"/lookers\"]").closest("details").open = true');
+    (new WebDriverSelect($this->find('form[action$="/lookers"] [name=part]')))->selectByValue('approves');
+    $this->press('Ask them first')->seeText('comes first now');
     $this->press('Rehearse', '.send-acts')->seeText('Rehearsal.');
     expect($this->axe())->toBe([]);
+    $link = (string) $this->waitFor('#standing a[href*="/sign/"]')->getAttribute('href');
+    $desk = $this->browser;
+    $this->browser = $this->newBrowser(390, 844);
+    $this->browser->get($link);
+    $this->seeText('I approve them');
+    expect($this->clientAxe())->toBe([]);
+    $this->press('I approve them')->seeText('Thank you');
+    $this->browser->quit();
+    $this->browser = $desk;
     $this->seeText('Sign as Sunniva Eide', '#standing');
 });
