@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use Unanimus\Intake\DeliveryReport;
+
 /**
  * A letter as it came over the wire, taken apart.
  *
@@ -20,6 +22,7 @@ final readonly class RawMail
         public string $subject,
         public string $text,
         public array $attachments,
+        public ?DeliveryReport $report = null,
     ) {
     }
 
@@ -35,7 +38,26 @@ final readonly class RawMail
             mb_strimwidth(self::decoded($headers['subject'] ?? ''), 0, 300),
             mb_scrub(trim(implode("\n", array_column($texts, 'bytes')))),
             array_values(array_filter($parts, static fn (array $part) => $part['name'] !== '')),
+            self::report($headers, $parts),
         );
+    }
+
+    /**
+     * Of a message that says that another could not be delivered.
+     *
+     * @param array<string, string> $headers
+     * @param list<array{name: string, type: string, bytes: string}> $parts
+     */
+    private static function report(array $headers, array $parts): ?DeliveryReport
+    {
+        if (preg_match('~^multipart/report\b~i', $headers['content-type'] ?? '') !== 1) {
+            return null;
+        }
+        $of = static fn (string ...$types): string => (string) current(
+            array_column(array_filter($parts, static fn (array $part) => in_array($part['type'], $types, true)), 'bytes'),
+        );
+
+        return DeliveryReport::of($of('message/delivery-status'), $of('message/rfc822', 'text/rfc822-headers', 'message/global-headers'));
     }
 
     /** @return array{array<string, string>, string} */

@@ -93,6 +93,19 @@ final class Post
         );
     }
 
+    /** A letter to a signer came back. */
+    public static function cameBack(Round $round, Signer $signer, Letter $letter, string $because): void
+    {
+        $about = ['signer' => $signer->name, 'address' => $letter->recipient, 'why' => $because];
+        self::letter(
+            $round,
+            "back:{$letter->id}",
+            Addressee::user($round->sender),
+            Wording::of('back', [...self::about($round), ...$about]),
+            "/rounds/{$round->key}",
+        );
+    }
+
     /** A signer who cannot go on without the sender: someone else should sign, or the code was wrong too often. */
     public static function signerStuck(Round $round, Signer $signer, RoundEvent $event): void
     {

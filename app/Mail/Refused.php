@@ -18,6 +18,9 @@ final class Refused
             ->where('action', "signer {$signer->key}")
             ->latest('id')
             ->first();
+        if ($newest?->returned_at !== null) {
+            return "it came back, {$newest->returned_because}.";
+        }
         $waiting = $newest === null ? null : SendLetter::waiting($newest->id);
 
         return $waiting !== null && $waiting->stopped ? $waiting->fault : null;

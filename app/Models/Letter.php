@@ -23,11 +23,13 @@ use Illuminate\Support\Carbon;
  * @property string|null $attachment_name
  * @property Carbon $created_at
  * @property Carbon|null $sent_at
+ * @property Carbon|null $returned_at when the mail system brought it back
+ * @property string|null $returned_because why, in words
  */
 final class Letter extends Record
 {
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['sent_at' => 'datetime'];
+    protected $casts = ['sent_at' => 'datetime', 'returned_at' => 'datetime'];
 }

@@ -32,6 +32,12 @@ return [
         'body' => "You asked:\n\n:question\n\n:sender answers:\n\n:answer",
         'label' => 'Open the documents',
     ],
+    'back' => [
+        'subject' => 'An email to :signer came back',
+        'body' => "The email to :signer at :address about :round came back: :why.\n\nCorrect the address in the round, and it goes out ".
+            'again. Everything that was signed stays.',
+        'label' => 'Open the round',
+    ],
     'referred' => [
         'subject' => ':signer says someone else should sign :round',
         'body' => ":signer says these documents for :file should go to someone else:\n\n:where\n\n:why\n\nNothing has changed yet. ".

@@ -172,6 +172,6 @@ it('tells the sender of a round that an address was refused, until another email
             'fault' => 'the mail server does not accept “x@gone.example”.',
         ],
     );
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('The email did not go out')->assertSee('x@gone.example');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('The email did not arrive')->assertSee('x@gone.example');
     $this->as('priya')->get("/rounds/{$round->key}")->assertDontSee('x@gone.example');
 });

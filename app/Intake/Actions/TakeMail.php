@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intake\Actions;
 
 use App\Intake\RawMail;
+use App\Mail\NoteReturned;
 use App\Models\InboundItem;
 use App\Models\Sight;
 use App\Storage\Bytes;
@@ -12,7 +13,7 @@ use App\Storage\Bytes;
 /** Takes a message into a brokerage's inbox; the same message twice is one. */
 final class TakeMail
 {
-    public function __construct(private readonly Bytes $bytes)
+    public function __construct(private readonly Bytes $bytes, private readonly NoteReturned $returned)
     {
     }
 
@@ -20,6 +21,10 @@ final class TakeMail
     {
         $mail = RawMail::read($raw);
         Sight::within($brokerageId, function () use ($brokerageId, $mail, $raw): void {
+            // What tells that a letter of ours came back belongs to that letter, not into the inbox.
+            if ($mail->report !== null && ($this->returned)($mail->report)) {
+                return;
+            }
             $attachments = array_map(
                 fn (array $part) => [
                     'name' => $part['name'],

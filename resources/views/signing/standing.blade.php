@@ -13,8 +13,8 @@
                     "at the address their own agent has" }}</span>
                 @php($refused = $round->status->value === 'out' && $signer->status->value === 'invited' &&
                     $file->isOwnAffair($signer->seatOf()->side()) ? \App\Mail\Refused::to($signer) : null)
-                @if ($refused)<p class="say late small">The email did not go out: {{ $refused }} Send the link another way, or recall and
-                    correct the address.</p>@endif
+                @if ($refused)<p class="say late small">The email did not arrive: {{ $refused }} Correct the address below, or send the
+                    link another way.</p>@endif
                 @if ($round->status->value === 'out' && $signer->status->isAsked())
                     @can('work-on', $file)
                         @php($takes = $round->rehearsal ? $round->user_id === auth()->id() :
