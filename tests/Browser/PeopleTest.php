@@ -5,18 +5,22 @@ declare(strict_types=1);
 use Facebook\WebDriver\WebDriverSelect;
 use Tests\Support\BrowserCase;
 
-/** The round of the demo that waits for José, as its sender has it open. */
-function josesRound(BrowserCase $case): string
+/** The round of the demo that is out, as its sender has it open, and who is asked to sign there now. @return array{string, string} */
+function roundThatIsOut(BrowserCase $case): array
 {
     $key = (string) one("SELECT key FROM rounds WHERE status = 'out' AND NOT rehearsal ORDER BY id LIMIT 1");
     $case->signIn('tomas')->visit("/rounds/{$key}")->waitFor('#standing');
+    $name = one(
+        "SELECT s.name FROM signers s JOIN rounds r ON r.id = s.round_id WHERE r.key = '{$key}' ".
+            "AND s.status IN ('invited', 'opened', 'consented') ORDER BY s.turn, s.id LIMIT 1",
+    );
 
-    return $key;
+    return [$key, (string) $name];
 }
 
 it('asks a signer for the code they were told, on a phone', function () {
     /** @var BrowserCase $this */
-    $key = josesRound($this);
+    [$key, $name] = roundThatIsOut($this);
     $link = (string) $this->browser->executeScript(
         'return document.querySelector("#standing textarea.unseen").value.match(/https?:\S+/)[0]',
     );
@@ -40,7 +44,7 @@ it('asks a signer for the code they were told, on a phone', function () {
     $this->find('[name=code]')->sendKeys('wrong1');
     $this->press('Open the documents')->seeText('Tries left: 4');
     $this->find('[name=code]')->sendKeys('KITE-42');
-    $this->press('Open the documents')->seeText('José');
+    $this->press('Open the documents')->seeText($name);
     $this->browser->quit();
     $this->browser = $desk;
     $set('');
@@ -48,12 +52,12 @@ it('asks a signer for the code they were told, on a phone', function () {
 
 it('hands the device over for signing and keeps everything else out of reach until the password', function () {
     /** @var BrowserCase $this */
-    $key = josesRound($this);
-    $this->press('Sign here in person', '#standing')->seeText('Hand this device to José');
+    [$key, $name] = roundThatIsOut($this);
+    $this->press('Sign here in person', '#standing')->seeText("Hand this device to {$name}");
     $this->shape($this->browser, 390, 844);
     expect($this->clientAxe())->toBe([]);
     $this->shape($this->browser, 1280, 800);
-    $this->visit('/files')->seeText('Hand this device to José');
+    $this->visit('/files')->seeText("Hand this device to {$name}");
     $this->find('form[action*="/here/give/"] button')->click();
     $this->waitFor('a[href="/here"]')->click();
     $this->seeText('enter your password');
@@ -80,7 +84,7 @@ it('rehearses a draft: its sender signs as each of them, and nothing is sealed',
     $link = (string) $this->waitFor('#standing a[href*="/sign/"]')->getAttribute('href');
     $desk = $this->browser;
     $this->browser = $this->newBrowser(390, 844);
-    $this->browser->get($link);
+    $this->browser->get(BrowserCase::url().$link);
     $this->seeText('I approve them');
     expect($this->clientAxe())->toBe([]);
     $this->press('I approve them')->seeText('Thank you');
