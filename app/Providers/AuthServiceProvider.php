@@ -8,6 +8,7 @@ use App\Access\PeopleProvider;
 use App\Access\RememberedDevices;
 use App\Models\DealFile;
 use App\Models\Role;
+use App\Models\Round;
 use App\Models\User;
 use App\Policies\DealFilePolicy;
 use Illuminate\Foundation\Application;
@@ -26,6 +27,11 @@ final class AuthServiceProvider extends ServiceProvider
         Gate::define('open-files', static fn (User $user) => $user->opensFiles());
         Gate::define('review-desk', static fn (User $user) => $user->isBroker());
         Gate::define('commission-place', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Bookkeeper));
+        // What a signer enters for few: whoever asked for it, and who answers for the file.
+        Gate::define(
+            'read-private',
+            static fn (User $user, Round $round) => $round->user_id === $user->id || $user->holds(Role::Broker, $round->file->office_id),
+        );
         Gate::define('open-kits', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
         Gate::define('keep-rules', static fn (User $user) => $user->holds(Role::Administrator) || $user->isBroker());
         Gate::define(

@@ -29,7 +29,18 @@ final class RoundCopy
         $keys = $from->marks->mapWithKeys(static fn (SigningMark $mark) => [$mark->key => strtoupper((string) Str::ulid())])->all();
         foreach ($papers ?? $from->papers as $before) {
             $sent = $round->papers()->create([
-                ...$before->only(['brokerage_id', 'deal_file_id', 'paper_id', 'position', 'place', 'title', 'pages']),
+                ...$before->only([
+                    'brokerage_id',
+                    'deal_file_id',
+                    'paper_id',
+                    'position',
+                    'place',
+                    'title',
+                    'pages',
+                    'unclear',
+                    'seen',
+                    'stencil',
+                ]),
             ]);
             self::marks($from, $before, $round, $sent, $seats, $keys);
         }
@@ -44,7 +55,19 @@ final class RoundCopy
         foreach ($from->marks->where('round_paper_id', $before->id) as $mark) {
             $when = isset($mark->terms['when']) ? ['when' => $keys[$mark->terms['when']] ?? ''] : [];
             in_array($mark->seat, $seats, true) && $round->marks()->forceCreate([
-                ...$mark->only(['brokerage_id', 'deal_file_id', 'seat', 'kind', 'page', 'x', 'y', 'width', 'height', 'position']),
+                ...$mark->only([
+                    'brokerage_id',
+                    'deal_file_id',
+                    'seat',
+                    'kind',
+                    'page',
+                    'x',
+                    'y',
+                    'width',
+                    'height',
+                    'position',
+                    'sure',
+                ]),
                 'key' => $keys[$mark->key],
                 'round_id' => $round->id,
                 'round_paper_id' => $sent->id,

@@ -72,6 +72,7 @@ enum SigningRefusal: string implements Reason
     case NotTakenBack = 'signing.not-taken-back';
     case FinishedStays = 'signing.finished-stays';
     case AlreadyAnswered = 'signing.already-answered';
+    case OnlyBroker = 'signing.only-broker';
     case OnlyColleague = 'signing.only-colleague';
     case CodeWrong = 'signing.code-wrong';
     case CodeLocked = 'signing.code-locked';
@@ -145,6 +146,7 @@ enum SigningRefusal: string implements Reason
             self::NotChosen => 'Check the box that this place belongs to first.',
             self::FinishedStays => 'They have finished signing. Recall the round to have someone else sign.',
             self::AlreadyAnswered => 'That question was answered already. Reload the page to see how.',
+            self::OnlyBroker => 'Only a broker of this office can sign in the broker’s place.',
             self::OnlyColleague => 'In this place someone who works here signs. Choose the address of a colleague’s account.',
             self::CodeWrong => 'That is not the code. Ask {name} for it. Tries left: {left}.',
             self::CodeLocked => 'There were too many wrong codes. {name} has been told and will give you a new one.',

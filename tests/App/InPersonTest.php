@@ -55,6 +55,14 @@ it('hands it to nobody whose turn it is not, and to nobody of another round', fu
     $this->post('/here/give/'.$this->signer($other, 'buyer.1')->key)->assertNotFound();
 });
 
+it('forgets a remembered device that is handed over', function () {
+    $round = $this->aRound($this->aFile());
+    $this->as('tomas')
+        ->post("/rounds/{$round->key}/here")
+        ->assertRedirect('/here')
+        ->assertCookieExpired(Illuminate\Support\Facades\Auth::guard('web')->getRecallerName());
+});
+
 it('hands the device to no colleague but its owner', function () {
     $round = $this->aRound($this->aFile());
     foreach (['buyer.1', 'buyer.2'] as $seat) {

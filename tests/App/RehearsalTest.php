@@ -69,6 +69,13 @@ it('rehearses a round: letters to oneself alone, each page marked, nothing in th
     $this->as('tomas')->post("/rounds/{$draft->key}/send")->assertSessionHas('told');
 });
 
+it('rehearses once, however often it is pressed', function () {
+    [$draft] = rehearsed();
+    $this->as('tomas')->post("/rounds/{$draft->key}/rehearsals")->assertRedirect();
+    $this->seeAll();
+    expect(Round::query()->where('rehearsal', true)->count())->toBe(1);
+});
+
 it('forgets a rehearsal after a week, with all that was done in it', function () {
     [$draft, $round] = rehearsed();
     $this->signs($round, 'buyer.1');

@@ -78,6 +78,33 @@ it('lets only a colleague stand in for a colleague, at the address of their acco
         ->toBeFalse();
 });
 
+it('lets only a broker of the office stand in for a broker', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->put("/files/{$file->key}/parties/broker.1", ['name' => 'Ines Okafor-Lund', 'email' => 'ines@quillmark.example']);
+    $this->seeAll();
+    $round = roundOfPaper($file, Tests\Support\MadePdf::text(72, 740, 'A paper for the broker alone.'));
+    placed($round, [
+        'do' => 'put',
+        'mark' => str_repeat('A', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'broker.1',
+        'kind' => 'signature',
+        'place' => [72, 90, 200, 16],
+    ])->assertOk();
+    $this->seeAll();
+    $signer = $this->signer($round, 'broker.1');
+    $signer->update(['email' => 'ines@quillmark.example']);
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionHas('told');
+    $put = fn (string $email) => $this->as('tomas')->put("/rounds/{$round->key}/signers/{$signer->key}/person", [
+        'name' => 'Somebody',
+        'email' => $email,
+    ]);
+    $put('wendell@quillmark.example')->assertSessionHas('reason', SigningRefusal::OnlyBroker->value);
+    $this->seeAll();
+    expect($signer->refresh()->held)->toBe(0);
+});
+
 it('takes an answer to who asked, by letter and on their page, once', function () {
     $round = $this->aRound($this->aFile());
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();

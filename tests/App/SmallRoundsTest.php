@@ -26,6 +26,10 @@ function largeRound(): Round
 it('parts a large set: agency, disclosures, agreement; each with its places, once', function () {
     $round = largeRound();
     $before = DB::table('marks')->count();
+    // What stands in pencil there, and what was looked at, stays so.
+    $draft = $round->papers()->where('title', 'Purchase agreement')->firstOrFail();
+    $round->marks()->where('round_paper_id', $draft->id)->update(['sure' => 0.5]);
+    $draft->update(['seen' => [1, 2]]);
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Send it as three small rounds');
     $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'signed'])->assertSessionHas('told');
     $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'signed'])->assertSessionHas(
@@ -34,6 +38,7 @@ it('parts a large set: agency, disclosures, agreement; each with its places, onc
     );
     $this->seeAll();
     $rounds = Round::query()->orderBy('id')->get();
+    expect($rounds[2]->marks()->whereNull('sure')->count())->toBe(0)->and($rounds[2]->papers()->firstOrFail()->seen)->toBe([1, 2]);
     expect($rounds->pluck('title')->all())
         ->toBe(['Agency disclosure', 'Lead-based paint disclosure', 'Purchase agreement'])
         ->and($rounds->pluck('after_id')->all())

@@ -12,12 +12,17 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SigningRefusal;
+use Unanimus\Steps\StepRefused;
 
 /** Asks someone of the file to read or approve what a round holds, before those who sign it. */
 final class AskToLook
 {
+    /** @throws StepRefused when it went out, or they are the other side's */
     public function __invoke(Round $round, Party $party, Part $part): void
     {
+        $round->file->isOwnAffair($party->seat()->side()) ||
+            throw SigningRefusal::NotAskedByUs->because(seat: $party->seat()->label());
         RoundStatus::from((string) DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('status'))->mustBeDraft();
         $round->load('signers');
         if ($round->signers->contains('seat', (string) $party->seat())) {

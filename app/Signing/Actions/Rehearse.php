@@ -10,6 +10,7 @@ use App\Models\User;
 use App\Papers\PaperPrint;
 use App\Signing\RoundCopy;
 use App\Storage\Bytes;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Press;
@@ -18,6 +19,7 @@ use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundFaultKind;
+use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
 use Unanimus\Steps\StepRefused;
 
@@ -41,7 +43,12 @@ final class Rehearse
     /** @throws StepRefused when it went out already, or something but an address keeps it from being sent */
     public function __invoke(Round $draft, User $by): Round
     {
-        $draft->status->mustBeDraft();
+        RoundStatus::from((string) DB::table('rounds')->where('id', $draft->id)->lockForUpdate()->value('status'))->mustBeDraft();
+        // Pressed twice, or in two tabs, it is rehearsed once.
+        $begun = $draft->rehearsals()->where('user_id', $by->id)->where('created_at', '>', now()->subMinute())->first();
+        if ($begun !== null) {
+            return $begun;
+        }
         $draft->load(['papers.paper.values', 'papers.paper.latest', 'signers', 'marks', 'file.office', 'file.parties.contact']);
         $faults = array_values(
             array_filter(

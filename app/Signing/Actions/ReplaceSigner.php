@@ -6,6 +6,7 @@ namespace App\Signing\Actions;
 
 use App\Mail\Post;
 use App\Models\Party;
+use App\Models\Role;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Models\User;
@@ -33,7 +34,7 @@ final class ReplaceSigner
      *
      * @throws StepRefused when they finished, are the other side's, or a colleague's place would go to someone outside
      */
-    public function __invoke(Round $round, Signer $signer, string $name, string $email, string $capacity, User $by): void
+    public function __invoke(Round $round, Signer $signer, string $name, string $email, string $capacity): void
     {
         DB::table('rounds')->where('id', $round->id)->lockForUpdate()->value('id');
         $signer->refresh();
@@ -42,7 +43,7 @@ final class ReplaceSigner
             throw PartyRefusal::OtherSides->because(side: (string) $signer->seatOf()->side()?->value);
         $signer->status !== SignerStatus::Finished || throw SigningRefusal::FinishedStays->because();
         $colleague = $this->colleague($signer, $email);
-        $name = $colleague->name ?? $name;
+        [$name, $email] = [$colleague->name ?? $name, $colleague->email ?? $email];
         if ([$name, $email] === [$signer->name, $signer->email]) {
             return;
         }
@@ -84,6 +85,10 @@ final class ReplaceSigner
             in_array($signer->seatOf()->role, [PartyRole::Agent, PartyRole::Broker], true) ||
             ($signer->user_id ?? $signer->party?->user_id) !== null;
         $isOurs && $found === null && throw SigningRefusal::OnlyColleague->because();
+        // A broker answers for what they sign: only a broker of this office stands in for one.
+        $signer->seatOf()->role !== PartyRole::Broker ||
+            $found?->holds(Role::Broker, $signer->round->file->office_id) === true ||
+            throw SigningRefusal::OnlyBroker->because();
 
         return $found;
     }

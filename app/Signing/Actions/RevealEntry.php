@@ -18,9 +18,13 @@ final class RevealEntry
     /** @return string|null null while nothing stands there */
     public function __invoke(Round $round, SigningMark $mark): ?string
     {
+        // Of who had the place before, nothing stands any more.
+        if (! $round->state()->made->stands($mark->key)) {
+            return null;
+        }
         $last = $round->events->last(
             static fn (Event $event) => ($event->data['mark'] ?? '') === $mark->key &&
-                in_array($event->kind, [EventKind::Marked->value, EventKind::Cleared->value], true),
+                $event->kind === EventKind::Marked->value,
         );
         $secret = $last->data['secret'] ?? null;
         if (! is_string($secret)) {

@@ -66,6 +66,16 @@ final class StartAgain
     public function forgotten(Round $out, Paper $paper, User $by): Round
     {
         ($out->status !== RoundStatus::Drafting && ! $out->rehearsal) || throw SigningRefusal::NotSent->because();
+        DB::table('rounds')->where('id', $out->id)->lockForUpdate()->value('id');
+        $begun = Round::query()
+            ->where('user_id', $by->id)
+            ->where('status', RoundStatus::Drafting)
+            ->where('created_at', '>', now()->subMinute())
+            ->whereHas('papers', static fn ($papers) => $papers->where('paper_id', $paper->id))
+            ->first();
+        if ($begun !== null) {
+            return $begun;
+        }
         $round = ($this->compose)($out->file, [$paper], $by);
         $out->load(['signers', 'file.office', 'file.parties.contact']);
         $round->update($out->only(['message', 'copies', 'last_day', 'last_time']));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
+use App\Access\RememberedDevices;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Models\User;
@@ -11,6 +12,8 @@ use App\Signing\InPerson;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\ValidationException;
@@ -25,6 +28,9 @@ final class InPersonController
         $able = InPerson::able($round->load('signers.party'), User::signedIn($request));
         $able->isNotEmpty() || throw SigningRefusal::NobodyHere->because();
         (new InPerson($request->session()))->begin($round, User::signedIn($request));
+        // Else whoever holds it would be signed in as its owner again by leaving this session.
+        RememberedDevices::forgetThis(User::signedIn($request));
+        Cookie::queue(Cookie::forget(Auth::guard('web')->getRecallerName()));
 
         return to_route('here');
     }

@@ -41,7 +41,7 @@ final class MendingController
             ['email.email' => 'This is not an email address.'],
         );
         $before = $signer->name;
-        $replace($round, $signer, $given['name'], $given['email'], (string) ($given['capacity'] ?? ''), User::signedIn($request));
+        $replace($round, $signer, $given['name'], $given['email'], (string) ($given['capacity'] ?? ''));
 
         return to_route('rounds.show', $round)->with('told', "{$signer->refresh()->name} signs in place of {$before} now.");
     }

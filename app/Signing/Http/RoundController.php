@@ -8,6 +8,7 @@ use App\Models\DealFile;
 use App\Models\Party;
 use App\Models\Round;
 use App\Models\Signer;
+use App\Models\SigningMark;
 use App\Models\User;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
@@ -159,8 +160,6 @@ final class RoundController
         Gate::authorize('work-on', $round->file);
         $given = $request->validate(['seat' => 'required|string|max:20', 'part' => 'required|in:reads,approves']);
         $party = $round->file->parties->first(static fn (Party $one) => (string) $one->seat() === $given['seat']) ?? abort(404);
-        $round->file->isOwnAffair($party->seat()->side()) ||
-            throw SigningRefusal::NotAskedByUs->because(seat: $party->seat()->label());
         $ask($round, $party, Part::from($given['part']));
 
         return to_route('rounds.show', $round)->with('told', "{$party->name} comes first now.");
@@ -175,17 +174,20 @@ final class RoundController
         return to_route('rounds.show', $rehearsal)->with('told', 'This is a rehearsal. All its emails are on their way to you.');
     }
 
-    /** What a signer entered for whoever sent the round, and their broker, to read. */
-    public function reveal(Round $round, string $key, RevealEntry $reveal): RedirectResponse
+    /** What a signer entered for whoever sent the round, and their broker, to read: on a page of its own, kept in no session. */
+    public function reveal(Round $round, string $key, RevealEntry $reveal): View
     {
         Gate::authorize('see', $round->file);
-        abort_unless($round->user_id === Auth::id() || Gate::allows('review', $round->file), 403);
-        $mark = $round->load('events')->marks()->where('key', $key)->firstOrFail();
-        abort_unless($mark->terms()->isPrivate, 404);
-        $value = $reveal($round, $mark);
-        $what = $mark->terms()->hint ?: 'Private entry';
+        Gate::authorize('read-private', $round);
+        $mark = $round->load(['events', 'signers', 'marks', 'file.office'])->marks->firstWhere('key', $key);
+        abort_unless($mark instanceof SigningMark && $mark->terms()->isPrivate, 404);
 
-        return to_route('rounds.show', $round)->with('told', $value === null ? "{$what}: nothing entered yet." : "{$what}: {$value}");
+        return view('signing.private', [
+            'round' => $round,
+            'what' => $mark->terms()->hint ?: 'Private entry',
+            'value' => $reveal($round, $mark),
+            'who' => $round->signers->firstWhere('seat', $mark->seat)->name ?? $mark->seatOf()->label(),
+        ]);
     }
 
     public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse

@@ -49,7 +49,7 @@
         @endforeach
     </div>
     @php($private = $round->marks->filter(static fn ($mark) => $mark->terms()->isPrivate))
-    @if ($private->isNotEmpty() && ($round->user_id === auth()->id() || Gate::allows('review', $file)))
+    @if ($private->isNotEmpty() && Gate::allows('read-private', $round))
         <h2 class="minor"><br>Private entries</h2>
         @foreach ($private as $mark)
             <form method="post" action="/rounds/{{ $round->key }}/private/{{ $mark->key }}">@csrf
