@@ -142,6 +142,7 @@ final readonly class Agenda
                 // "Accepted after 5 pm counts from the next day", where the hour is known.
                 isset($values['acceptance_time']) ? ['acceptance' => TimeOfDay::of($values['acceptance_time'])] : [],
                 $file->office->today()->year(),
+                $file->office->timeZone(),
             );
     }
 

@@ -166,6 +166,7 @@ final readonly class DateRequest
             $this->overrides,
             array_filter(array_map(static fn (array $anchor) => $anchor['time'], $this->anchors)),
             $this->today->year(),
+            $this->zone,
         );
         $dates = [];
         $computed = [];

@@ -151,6 +151,7 @@ final readonly class DeadlineRule
      *
      * @param TimeOfDay|null $at the time of day of the anchor, where it is known
      * @param int|null $thisYear the year that need not be said
+     * @param \DateTimeZone|null $zone the zone the days are in: hours that pass over a change of the clocks are each an hour long there
      */
     public function from(
         LocalDate $anchorDay,
@@ -158,12 +159,13 @@ final readonly class DeadlineRule
         BusinessCalendar $calendar,
         ?TimeOfDay $at = null,
         ?int $thisYear = null,
+        ?\DateTimeZone $zone = null,
     ): Deadline {
         $late = $this->lateAfter !== null && $at !== null && $at->isAfter(TimeOfDay::of($this->lateAfter));
         $start = $late ? $anchorDay->plusDays(1) : $anchorDay;
         $cutOff = $this->cutOff;
         if ($this->unit === Unit::Hours) {
-            [$counted, $cutOff] = $this->hours($start, $at);
+            [$counted, $cutOff] = $this->hours($start, $at, $zone ?? new \DateTimeZone('UTC'));
             $skipped = [];
         } else {
             [$counted, $skipped] = $this->counted($start, $calendar);
@@ -204,16 +206,19 @@ final readonly class DeadlineRule
     }
 
     /**
-     * @return array{LocalDate, string} the day and time so many hours from the anchor; from the end of its day where its time is not known
+     * The day and time so many hours from the anchor; from the end of its day where its time is not known. Every hour that passes
+     * counts, so that the clock shows another time behind a change of the clocks (Fed. R. Civ. P. 6(a)(2), committee notes of 2009).
+     *
+     * @return array{LocalDate, string}
      */
-    private function hours(LocalDate $start, ?TimeOfDay $at): array
+    private function hours(LocalDate $start, ?TimeOfDay $at, \DateTimeZone $zone): array
     {
-        $minutes = ($at === null ? 1440 : $at->minutes) + $this->days * 60;
-        $days = (int) floor($minutes / 1440);
-        $rest = $minutes - $days * 1440;
+        $minutes = $at->minutes ?? 1440;
+        $begun = $start->plusDays(intdiv($minutes, 1440))->iso();
+        $from = new \DateTimeImmutable(sprintf('%s %02d:%02d', $begun, intdiv($minutes % 1440, 60), $minutes % 60), $zone);
+        $ends = $from->setTimestamp($from->getTimestamp() + $this->days * 3600);
+        $day = LocalDate::at($ends, $zone);
 
-        return $rest === 0
-            ? [$start->plusDays($days - 1), '24:00']
-            : [$start->plusDays($days), sprintf('%02d:%02d', intdiv($rest, 60), $rest % 60)];
+        return $ends->format('H:i') === '00:00' ? [$day->plusDays(-1), '24:00'] : [$day, $ends->format('H:i')];
     }
 }

@@ -19,6 +19,7 @@ final class Schedule
      * @param array<string, Override> $overrides by the deadline's name; what counts from it counts from the day set by hand
      * @param array<string, TimeOfDay> $times of the anchors, where they are known
      * @param int|null $thisYear the year that sentences need not say
+     * @param \DateTimeZone|null $zone the zone the days are in, for rules in hours
      * @return list<Deadline> by day
      *
      * @throws CircularRules when rules count from each other
@@ -31,6 +32,7 @@ final class Schedule
         array $overrides = [],
         array $times = [],
         ?int $thisYear = null,
+        ?\DateTimeZone $zone = null,
     ): array {
         $rules = array_values(array_filter($rules, static fn (DeadlineRule $rule) => ! isset($anchors[$rule->name])));
         self::refuseCircles($rules);
@@ -52,32 +54,31 @@ final class Schedule
                 $ready[] = $rule->name;
             }
         }
-        self::follow($ready, $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use (
+        $compute = static function (DeadlineRule $rule, LocalDate $day) use (
             $label,
             $calendar,
-            $times,
+            &$times,
             $overrides,
             $thisYear,
+            $zone,
         ): Deadline {
-            $deadline = $rule->from($day, $label($rule->anchor), $calendar, $times[$rule->anchor] ?? null, $thisYear);
+            $deadline = $rule->from($day, $label($rule->anchor), $calendar, $times[$rule->anchor] ?? null, $thisYear, $zone);
+            if (isset($overrides[$rule->name])) {
+                return $deadline->overridden($overrides[$rule->name], $thisYear);
+            }
+            if ($rule->unit === Unit::Hours && $deadline->cutOff !== null) {
+                $times[$rule->name] = TimeOfDay::of($deadline->cutOff);
+            }
 
-            return isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name], $thisYear) : $deadline;
-        });
+            return $deadline;
+        };
+        self::follow($ready, $from, $days, $deadlines, $compute);
         // A chain that hangs on nothing known may still be set by hand further down.
         foreach ($rules as $rule) {
             if (isset($overrides[$rule->name]) && ! isset($deadlines[$rule->name])) {
                 $deadlines[$rule->name] = Deadline::setByHand($rule, $label($rule->anchor), $overrides[$rule->name], $thisYear);
                 $days[$rule->name] = $overrides[$rule->name]->day;
-                self::follow([$rule->name], $from, $days, $deadlines, static function (DeadlineRule $rule, LocalDate $day) use (
-                    $label,
-                    $calendar,
-                    $overrides,
-                    $thisYear,
-                ): Deadline {
-                    $deadline = $rule->from($day, $label($rule->anchor), $calendar, null, $thisYear);
-
-                    return isset($overrides[$rule->name]) ? $deadline->overridden($overrides[$rule->name], $thisYear) : $deadline;
-                });
+                self::follow([$rule->name], $from, $days, $deadlines, $compute);
             }
         }
         $deadlines = array_values($deadlines);

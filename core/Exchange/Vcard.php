@@ -207,23 +207,46 @@ final readonly class Vcard
     /** @param  list<string>  $lines  Cards say the letters of a line by themselves; else they are UTF-8, or what Windows wrote. */
     private static function inUtf8(array $lines): string
     {
-        $text =
-            implode(
-                "\r\n",
-                array_map(static function (string $line): string {
-                    if (
-                        preg_match('/^[^:]*;CHARSET=([\w-]+)/i', $line, $m) === 1 &&
-                        strcasecmp($m[1], 'UTF-8') !== 0 &&
-                        stripos($line, 'QUOTED-PRINTABLE') === false &&
-                        in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)
-                    ) {
-                        return (string) preg_replace('/;CHARSET=[\w-]+/i', '', (string) mb_convert_encoding($line, 'UTF-8', $m[1]));
-                    }
-
-                    return $line;
-                }, $lines),
-            )."\r\n";
+        $text = implode("\r\n", array_map(self::lineInUtf8(...), self::whole($lines)))."\r\n";
 
         return mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
+    }
+
+    /**
+     * @param  list<string>  $lines
+     * @return list<string> with quoted-printable values on one line each (RFC 2045, 6.7: a line that ends in "=" goes on)
+     */
+    private static function whole(array $lines): array
+    {
+        $whole = [];
+        $goesOn = false;
+        foreach ($lines as $line) {
+            $goesOn ? $whole[array_key_last($whole)] = substr((string) end($whole), 0, -1).ltrim($line) : $whole[] = $line;
+            $last = (string) end($whole);
+            $goesOn = str_ends_with($last, '=') && preg_match('/^[^:]*QUOTED-PRINTABLE/i', $last) === 1;
+        }
+
+        return $whole;
+    }
+
+    private static function lineInUtf8(string $line): string
+    {
+        if (
+            preg_match('/^[^:]*;CHARSET="?([\w-]+)"?/i', $line, $m) !== 1 ||
+            strcasecmp($m[1], 'UTF-8') === 0 ||
+            ! in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)
+        ) {
+            return $line;
+        }
+        $convert = static fn (string $letters) => (string) mb_convert_encoding($letters, 'UTF-8', $m[1]);
+        $line = preg_match('/^[^:]*QUOTED-PRINTABLE/i', $line) === 1
+            ? preg_replace_callback(
+                '/(?:=[0-9A-F]{2})+/i',
+                static fn (array $run) => preg_replace('/../', '=$0', strtoupper(bin2hex($convert(quoted_printable_decode($run[0]))))),
+                $line,
+            )
+            : $convert($line);
+
+        return (string) preg_replace('/;CHARSET="?[\w-]+"?/i', '', (string) $line);
     }
 }

@@ -91,6 +91,12 @@ enum ReviewState: string
         return self::DoesNotApply;
     }
 
+    /** After a newer version came over its paper: what was looked at was another one. */
+    public function changed(): self
+    {
+        return $this->isWithReviewer() ? self::NotSubmitted : $this;
+    }
+
     private function reviewed(self $to): self
     {
         return $this === self::Submitted ? $to : throw ReviewRefusal::NotSubmitted->because();

@@ -142,13 +142,14 @@ final readonly class Address
     /** The unit in one spelling, "3B": "Apt 3B", "Unit 3-B" and "#3B" are one; "Bldg 2" and "Lot 5" are others. */
     private function unitKey(): string
     {
-        $words = preg_split('/[\s.,#]+/u', mb_strtolower($this->unit), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $words = preg_split('/[\s.,]+/u', str_replace('#', ' unit ', mb_strtolower($this->unit)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $keys = [];
         foreach ($words as $at => $word) {
             $plain = mb_strtoupper((string) preg_replace('/[^\p{L}\p{N}]+/u', '', $word));
             $hasNumber = isset($words[$at + 1]);
             $keys[] = match (true) {
-                $hasNumber && isset(AddressWords::UNITS[$word]) => AddressWords::UNITS[$word],
+                // "Bldg 2 Unit 4" is not "Bldg 24".
+                $hasNumber && isset(AddressWords::UNITS[$word]) => '-'.AddressWords::UNITS[$word],
                 ! $hasNumber && isset(AddressWords::ALONE[$word]) => AddressWords::ALONE[$word],
                 preg_match('/^(\d+)(?:st|nd|rd|th)$/', $word, $m) === 1 => $m[1],
                 default => $plain,
@@ -159,7 +160,7 @@ final readonly class Address
             $keys = ['FL', $keys[0]];
         }
 
-        return implode('', $keys);
+        return trim((string) preg_replace('/-+/', '-', implode('', $keys)), '-');
     }
 
     private static function zip(string $zip): string
@@ -214,7 +215,7 @@ final readonly class Address
     private static function split(string $street): array
     {
         $words = preg_split('/\s+/u', $street, -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        // A unit in front, with the number of the brokerage behind it.
+        // A unit in front, with the number of the building behind it.
         if (count($words) > 3 && self::isUnit("{$words[0]} {$words[1]}") && preg_match('/^\d/', $words[2]) === 1) {
             return [implode(' ', array_slice($words, 2)), "{$words[0]} {$words[1]}"];
         }

@@ -83,6 +83,7 @@ return [
     'Form taken' => '“:paper” added',
     'Form taken out' => '“:paper” removed',
     'Paper brought in' => '“:paper” uploaded (:pages pages)',
+    'To be submitted again' => '“:paper” has to be submitted again: what was :was is an earlier version',
     'Newer version brought in' => 'New version of “:paper” uploaded (:pages pages)',
     'Signed on paper' => 'Signed scan of “:paper” uploaded (:pages pages)',
     'Paper renamed' => '“:paper” renamed',

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Illuminate\Support\Facades\DB;
 use App\Models\Paper;
 use Illuminate\Http\UploadedFile;
 use Unanimus\Files\FileRefusal;
@@ -55,6 +56,28 @@ it('puts the scan of a paper signed on paper over the form, and keeps what was',
         ->post("/papers/{$paper->key}/versions")
         ->assertSessionHasErrors('file');
 });
+
+it('wants a paper looked at again once a newer version lies over what was submitted or accepted', function (bool $accepted) use ($pdf) {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->as('tomas')->post("/papers/{$paper->key}/versions", ['file' => $pdf('First scan')]);
+    $this->seeAll();
+    $requirement = $paper->refresh()->requirement;
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
+    $accepted && $this->as('ines')->post("/requirements/{$requirement->key}/accept");
+    $this->seeAll();
+    $was = $accepted ? 'accepted' : 'submitted';
+    expect($requirement->refresh()->review_state->value)->toBe($was);
+    $this->as('tomas')
+        ->post("/papers/{$paper->key}/versions", ['file' => $pdf('Second scan')])
+        ->assertSessionHas('told', static fn ($told) => str_contains((string) json_encode($told), 'submit this one again'));
+    $this->seeAll();
+    expect($requirement->refresh()->review_state->value)
+        ->toBe('not_submitted')
+        ->and(DB::table('history')->where('deal_file_id', $file->id)->where('what', 'To be submitted again')->value('data'))
+        ->toContain($was);
+    $this->as('ines')->post("/requirements/{$requirement->key}/accept")->assertSessionHas('refused');
+})->with([false, true]);
 
 it('makes a paper void with a reason only, and keeps what is called for', function () {
     $file = $this->aFile();

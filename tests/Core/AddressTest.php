@@ -135,6 +135,8 @@ it('does not take two places for one', function (string $one, string $other) {
     expect(Address::parse($one)->key())->not->toBe(Address::parse($other)->key());
 })->with([
     ['14 Oak Ln Bldg 2', '14 Oak Ln Apt 2'],
+    ['14 Oak Ln Bldg 2 Unit 4', '14 Oak Ln Bldg 24'],
+    ['14 Oak Ln Bldg 2 Unit 14', '14 Oak Ln Bldg 21 Unit 4'],
     ['14 Oak Ln Lot 5', '14 Oak Ln Unit 5'],
     ['14 North St', '14 N St'],
     ['14 Oak Ln', '14 Oak St'],

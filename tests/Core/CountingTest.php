@@ -48,6 +48,18 @@ it('counts in the ways contracts do', function (array $rule, string|array $ancho
     ],
     'hours' => [['days' => 48, 'unit' => 'hours', 'roll' => 'none'], '2026-11-20T15:30:00-05:00', '2026-11-22', 'by 3:30 pm'],
     'hours from a day alone' => [['days' => 48, 'unit' => 'hours', 'roll' => 'none'], '2026-11-20', '2026-11-22', 'by midnight'],
+    'hours behind a change of the clocks' => [
+        ['days' => 72, 'unit' => 'hours', 'roll' => 'none'],
+        '2026-10-30T10:23:00-04:00',
+        '2026-11-02',
+        'by 9:23 am',
+    ],
+    'hours over the hour that is left out' => [
+        ['days' => 48, 'unit' => 'hours', 'roll' => 'none'],
+        '2026-03-07T18:00:00-05:00',
+        '2026-03-09',
+        'by 7:00 pm',
+    ],
     'months' => [['days' => 3, 'unit' => 'months', 'roll' => 'none'], '2026-11-30', '2027-02-28', '3 months after'],
     'a month before' => [
         ['days' => 1, 'unit' => 'months', 'direction' => 'before', 'roll' => 'none'],
@@ -75,6 +87,19 @@ it('counts in the ways contracts do', function (array $rule, string|array $ancho
     'a year that is not this one' => [['days' => 40], '2026-11-27', '2027-01-06', '40 days after acceptance (Fri, Nov 27)'],
     'rolling over more than one' => [['days' => 1], '2026-12-24', '2026-12-28', 'Christmas Day'],
 ]);
+
+it('counts hours from hours', function () {
+    $request = [
+        'zone' => 'America/New_York',
+        'anchors' => ['a' => '2026-11-20T15:30:00-05:00'],
+        'rules' => [
+            ['name' => 'first', 'anchor' => 'a', 'days' => 24, 'unit' => 'hours', 'roll' => 'none'],
+            ['name' => 'second', 'anchor' => 'first', 'days' => 3, 'unit' => 'hours', 'roll' => 'none'],
+        ],
+    ];
+    $dates = DateRequest::fromJson((string) json_encode($request), new DateTimeImmutable())->answer()['dates'];
+    expect(array_column($dates, 'ends'))->toBe(['2026-11-21T15:30:00-05:00', '2026-11-21T18:30:00-05:00']);
+});
 
 it('ends at midnight when it says so', function () {
     expect(computed(['days' => 1, 'cutOff' => '24:00'], '2026-11-19')['ends'])->toBe('2026-11-21T00:00:00-05:00');

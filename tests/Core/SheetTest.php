@@ -148,6 +148,10 @@ it('reads vCards of other makers', function (string $text, Vcard $expected) {
             "TEL;CELL:555-0100\r\nEMAIL;INTERNET:mina@o.example\r\nEND:VCARD\r\n",
         new Vcard('Mina Østergaard', '', 'mina@o.example', '555-0100'),
     ],
+    '2.1, quoted in letters of its own' => [
+        "BEGIN:VCARD\r\nVERSION:2.1\r\nN;CHARSET=ISO-8859-1;ENCODING=QUOTED-PRINTABLE:=D6sterg=E5rd-=\r\nHolm;Mina\r\nEND:VCARD\r\n",
+        new Vcard('Mina Östergård-Holm'),
+    ],
     '3.0, grouped and folded' => [
         "BEGIN:VCARD\nVERSION:3.0\nFN:Nadia\n  Petrov\nitem1.EMAIL;type=WORK:nadia@a.example\nORG:Anchorfield\\, ".
             "Title;Closing\nADR;TYPE=work:;;1 Quay;Tidewick;MW;20417;\nPHOTO;ENCODING=b:AAAA\nEND:VCARD",

@@ -84,14 +84,31 @@ final class CareForPaper
             'pages' => $brought->pages,
             'sha256' => $sha256,
         ]);
+        $again = $this->wake($paper);
 
         $parts = array_map(static fn (StackPart $part) => $part->readable(), $this->bringIn->stack($brought));
 
         return [
             ...$brought->notes,
             ...$read->lacks,
+            ...$again ? ['The broker saw the earlier version: submit this one again.'] : [],
             ...$parts === [] ? [] : ['It seems to hold several papers: '.implode(', ', $parts).'. Upload the others at their own rows.'],
         ];
+    }
+
+    /** Takes back that it was submitted or accepted: nobody has looked at this version. */
+    private function wake(Paper $paper): bool
+    {
+        $requirement = $paper->requirement()->lockForUpdate()->first();
+        if ($requirement === null || $requirement->review_state === $requirement->review_state->changed()) {
+            return false;
+        }
+        $was = $requirement->review_state->label();
+        $requirement->update(['review_state' => $requirement->review_state->changed()]);
+        $this->tell($paper, 'To be submitted again', ['was' => mb_strtolower($was)]);
+        $requirement->file->countSettled();
+
+        return true;
     }
 
     /** @throws StepRefused when there is no reason, or the paper is out for signature or called for and still a draft */
