@@ -295,6 +295,10 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/files/{file}/placing', [PlacingController::class, 'store'])
         ->name('files.placing')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::delete('/files/{file}/uploads/{upload}', [PaperController::class, 'letGo'])
+        ->name('files.uploads.destroy')
+        ->where('upload', '[\w:-]{8,60}')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/files/{file}/uploads/{upload}', [PaperController::class, 'upload'])
         ->name('files.uploads.show')
         ->where('upload', '[\w:-]{8,60}');
@@ -355,8 +359,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/rounds/{round}', [RoundController::class, 'update'])->name('rounds.update');
     Route::delete('/rounds/{round}', [RoundController::class, 'discard'])->name('rounds.destroy')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/rounds/{round}/send', [RoundController::class, 'send'])->name('rounds.send');
-    Route::post('/rounds/{round}/seal-again', [RoundController::class, 'sealAgain'])
-        ->name('rounds.seal-again')
+    Route::post('/rounds/{round}/try-again', [RoundController::class, 'tryAgain'])
+        ->name('rounds.try-again')
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/rounds/{round}/recall', [RoundController::class, 'recall'])
         ->name('rounds.recall')

@@ -68,6 +68,7 @@ abstract class Work implements ShouldQueue
     /** Tries it now, because a person asks for it; a job that waits for its next try is no longer wanted. */
     final public static function again(int $brokerageId, int $thing): void
     {
+        static::SERVICE === null || Breaker::letTry(static::SERVICE);
         $row = DB::selectOne(
             "UPDATE pending_work SET stopped = false, next_try_at = NULL,
                 claimed_until = clock_timestamp() + ? * interval '1 minute', ticket = ticket + 1

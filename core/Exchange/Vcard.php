@@ -213,7 +213,7 @@ final readonly class Vcard
     }
 
     /**
-     * @param  list<string>  $lines
+     * @param list<string> $lines
      * @return list<string> with quoted-printable values on one line each (RFC 2045, 6.7: a line that ends in "=" goes on)
      */
     private static function whole(array $lines): array

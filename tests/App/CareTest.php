@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Illuminate\Support\Facades\DB;
 use App\Models\Paper;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Forms\FormRefusal;

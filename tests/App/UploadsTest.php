@@ -48,6 +48,30 @@ it('takes several files at once, tells each one apart, and knows what was expect
         ->assertSessionHasErrors('pdf');
 });
 
+it('keeps what was refused on the file until its uploader lets it go', function () {
+    $file = $this->aFile();
+    $scratch = new Scratch();
+    $this->as('tomas')->post(
+        "/files/{$file->key}/papers",
+        [
+            'key' => 'refused-upload-1',
+            'pdf' => new UploadedFile($scratch->put('n.txt', 'hello'), 'notes.pdf', 'application/pdf', null, true),
+        ],
+        ['Accept' => 'application/json'],
+    );
+    $see = fn (string $who) => $this->as($who)->get("/files/{$file->key}")->assertOk();
+    $see('tomas')->assertSee('notes.pdf: This is not a PDF');
+    $see('tomas')->assertSee('notes.pdf: This is not a PDF');
+    $see('wendell')->assertDontSee('notes.pdf');
+    $this->as('wendell')->delete("/files/{$file->key}/uploads/refused-upload-1")->assertRedirect();
+    $see('tomas')->assertSee('notes.pdf: This is not a PDF');
+    $this->as('tomas')
+        ->delete("/files/{$file->key}/uploads/refused-upload-1", [], ['HX-Request' => 'true'])
+        ->assertOk()
+        ->assertDontSee('notes.pdf');
+    $see('tomas')->assertDontSee('notes.pdf');
+});
+
 it('gives single papers out in a ZIP, in their order', function () {
     $file = $this->aFile();
     $answer = $this->as('tomas')

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Queue;
+use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
@@ -53,9 +54,9 @@ it('seals later when the time stamp cannot be had: one job however often it is l
     $this->seeAll();
     $works = true;
     Breaker::answered('the time stamp');
-    $this->as('priya')->post("/rounds/{$round->key}/seal-again")->assertNotFound();
+    $this->as('priya')->post("/rounds/{$round->key}/try-again")->assertNotFound();
     foreach (range(1, 5) as $press) {
-        $this->as('tomas')->post("/rounds/{$round->key}/seal-again")->assertSessionHas('told');
+        $this->as('tomas')->post("/rounds/{$round->key}/try-again")->assertSessionHas('told');
     }
     $this->work();
     $sets = DB::table('sealed_sets')->where('round_id', $round->id)->whereNull('round_paper_id')->count();
@@ -174,4 +175,35 @@ it('tells the sender of a round that an address was refused, until another email
     );
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('The email did not arrive')->assertSee('x@gone.example');
     $this->as('priya')->get("/rounds/{$round->key}")->assertDontSee('x@gone.example');
+});
+
+it('says on the round and on the file that an email waits, and tries it when a person asks', function () {
+    $isDown = true;
+    Mail::shouldReceive('send')->andReturnUsing(function () use (&$isDown): void {
+        $isDown && throw new TransportException('Connection refused');
+    });
+    $round = $this->aRound($this->aFile());
+    foreach (range(1, 6) as $try) {
+        $this->work();
+        Artisan::call('work:sweep');
+        $this->seeAll();
+    }
+    $first = $round->signers->first();
+    foreach (["/rounds/{$round->key}", "/files/{$round->file->key}"] as $page) {
+        $this->as('tomas')
+            ->get($page)
+            ->assertSee("An email to {$first->party->name} waits for the mail server, next try")
+            ->assertSee('Try again now');
+    }
+    Breaker::failed('the mail server', 'refused');
+    Breaker::failed('the mail server', 'refused');
+    Breaker::failed('the mail server', 'refused');
+    $isDown = false;
+    $this->as('priya')->post("/rounds/{$round->key}/try-again")->assertNotFound();
+    $this->as('tomas')->post("/rounds/{$round->key}/try-again")->assertSessionHas('told');
+    $this->work();
+    $this->seeAll();
+    expect(DB::table('letters')->where('action', "signer {$first->key}")->whereNull('sent_at')->count())->toBe(0);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertDontSee('waits for the mail server');
+    $this->as('tomas')->post("/rounds/{$round->key}/try-again")->assertSessionHas('refused');
 });

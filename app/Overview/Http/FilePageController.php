@@ -15,6 +15,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Overview\Board;
 use App\Overview\SignedContract;
+use App\Papers\Actions\TakeUpload;
 use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
@@ -30,7 +31,7 @@ final class FilePageController
     /** Entries of the history shown at a time. */
     private const ENTRIES = 60;
 
-    public function show(Request $request, DealFile $file): View
+    public function show(Request $request, DealFile $file, TakeUpload $take): View
     {
         Gate::authorize('see', $file);
         $me = User::signedIn($request);
@@ -63,6 +64,7 @@ final class FilePageController
             ->keyBy('id');
 
         $uploads = Gate::allows('work-on', $file) ? Upload::open($file, $me) : new Collection();
+        $uploads->contains('seen', false) && $take->noteShown($uploads->where('seen', false));
         $contract = SignedContract::of($file);
         $worksHere = Gate::allows('work-on', $file) && $file->status->isOpen();
 

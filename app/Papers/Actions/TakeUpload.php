@@ -52,7 +52,6 @@ final class TakeUpload
             $upload->update([
                 'state' => 'refused',
                 'told' => "{$name}: this file is already here as “{$twin->title}”. It was not added again.",
-                'seen' => true,
             ]);
         } elseif (@filesize($path) > 0 && BroughtKind::of($path)?->isSlow() === true) {
             $this->bytes->keep($file->brokerage_id, (string) file_get_contents($path), 'application/octet-stream');
@@ -60,7 +59,7 @@ final class TakeUpload
             ConvertUpload::begin($file->brokerage_id, $upload->id);
         } else {
             $this->finish($upload, $this->convert($path));
-            $upload->update(['seen' => true]);
+            $upload->state === 'done' && $upload->update(['seen' => true]);
         }
 
         return $upload;
@@ -103,14 +102,25 @@ final class TakeUpload
     }
 
     /**
-     * What is shown once need not be told again; the paper itself stands on the board.
+     * What arrived and is shown once need not be told again: the paper itself stands on the board. While others are under way it
+     * stays beside them; what was refused stays until its uploader lets it go.
      *
      * @param Collection<int, Upload> $uploads
      */
     public function noteShown(Collection $uploads): void
     {
+        if ($uploads->where('state', 'working')->isEmpty()) {
+            Upload::query()
+                ->whereIn('id', $uploads->where('state', 'done')->pluck('id'))
+                ->update(['seen' => true]);
+        }
+    }
+
+    /** Its uploader has read why it was refused. */
+    public function letGo(DealFile $file, string $key, User $by): void
+    {
         Upload::query()
-            ->whereIn('id', $uploads->where('state', '<>', 'working')->pluck('id'))
+            ->where(['deal_file_id' => $file->id, 'user_id' => $by->id, 'key' => $key, 'state' => 'refused'])
             ->update(['seen' => true]);
     }
 

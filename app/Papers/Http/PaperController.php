@@ -260,6 +260,17 @@ final class PaperController
         return view('papers.uploads', ['file' => $file, 'uploads' => $uploads]);
     }
 
+    public function letGo(Request $request, DealFile $file, string $key, TakeUpload $take): View|RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $user = User::signedIn($request);
+        $take->letGo($file, $key, $user);
+
+        return $request->hasHeader('HX-Request')
+            ? view('papers.uploads', ['file' => $file, 'uploads' => Upload::open($file, $user)->where('seen', false)])
+            : to_route('files.show', $file);
+    }
+
     /** The file as it came, where what is shown is a copy of one that is signed: always as a download. */
     public function original(Paper $paper, string $version, Bytes $bytes): Response
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
+use App\Mail\LettersOnHold;
 use App\Models\DealFile;
 use App\Models\Party;
 use App\Models\Round;
@@ -97,14 +98,17 @@ final class RoundController
             );
     }
 
-    /** Tries again to seal, because a person asks for it. */
-    public function sealAgain(Round $round): RedirectResponse
+    /** Tries again to seal, or to send its emails, because a person asks for it. */
+    public function tryAgain(Round $round): RedirectResponse
     {
         Gate::authorize('work-on', $round->file);
-        if ($round->status !== RoundStatus::Complete || $round->sealedSet !== null) {
+        $letters = LettersOnHold::of($round);
+        $letters?->tryAgain();
+        if ($round->status === RoundStatus::Complete && $round->sealedSet === null) {
+            SealRound::again($round->brokerage_id, $round->id);
+        } elseif ($letters === null) {
             throw SigningRefusal::NothingToSeal->because();
         }
-        SealRound::again($round->brokerage_id, $round->id);
 
         return to_route('rounds.show', $round)->with('told', 'Trying again now.');
     }

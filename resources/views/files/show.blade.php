@@ -34,7 +34,9 @@
             <a class="button tight" href="/rounds/{{ $round->key }}">Continue</a></div>
     @endforeach
     @foreach ($amendments as $one) @include('files.amendment') @endforeach
-    @foreach ($file->rounds->filter(fn ($round) => $round->status->value === 'complete')->load('sealedSet') as $round)
+    @php($held = \App\Mail\LettersOnHold::areIn($file))
+    @foreach ($file->rounds->filter(fn ($round) => in_array($round->status->value, ['complete', ...$held ? ['out'] : []], true))
+        ->load('sealedSet') as $round)
         @include('signing.waits') @endforeach
     <div class="leaf folder">
         @include('files.flap')
