@@ -94,12 +94,19 @@ final readonly class OfferView
         );
     }
 
+    /** The days of its longest period or to closing, for lines that are compared on one scale. */
+    public function longest(): int
+    {
+        return max(0, $this->daysToClosing ?? 0, ...array_column($this->contingencies, 'days'));
+    }
+
     /**
      * What to know before offers are ranked by what they leave: closings in different years carry different property tax.
      *
      * @param list<Facts> $offers those that are compared
+     * @param Facts $listing what is known of the listing
      */
-    public static function warning(array $offers): ?string
+    public static function warning(array $offers, Facts $listing): ?string
     {
         $years = array_unique(
             array_map(
@@ -108,12 +115,15 @@ final readonly class OfferView
             ),
         );
         sort($years);
+        if (count($years) < 2) {
+            return null;
+        }
+        $needed = [Term::AnnualTax, Term::TaxPaidThrough, Term::ClosingDay];
+        $isKnown = array_filter($needed, static fn (Term $term) => $listing->value($term->value) === null) === [];
 
-        return count($years) < 2
-            ? null
-            : 'These offers close in different years ('.
-                    implode(' and ', $years).
-                    '). Each includes property tax up to its own closing. Check the date taxes are paid through before you compare them.';
+        return 'These offers close in different years ('.implode(' and ', $years).'). '.($isKnown
+            ? 'Each includes property tax up to its own closing. Check the date taxes are paid through before you compare them.'
+            : 'Property tax up to closing differs between them and is not counted yet: enter it on the net sheet before you compare them.');
     }
 
     /** @return list<string> in words */
@@ -138,11 +148,14 @@ final readonly class OfferView
         if ($offer->value('sale_of_home') === 'yes') {
             $words[] = 'depends on the sale of their home';
         }
+        $open = [];
         foreach (self::CONTINGENCIES as $label => $term) {
-            if ($offer->value($term->value) === null || $offer->value($term->value) === '0') {
-                $words[] = 'no '.lcfirst($label).' contingency';
-            }
+            $days = $offer->value($term->value);
+            $days === '0' && ($words[] = 'no '.lcfirst($label).' contingency');
+            // Who pays cash has no loan to wait for.
+            $days === null && ($term !== Term::LoanDays || $offer->value('financing') !== 'cash') && ($open[] = lcfirst($label));
         }
+        $open === [] || ($words[] = 'not recorded: '.implode(', ', $open));
         $earnest = $offer->value('earnest_money');
         if (
             $earnest !== null &&

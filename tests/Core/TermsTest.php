@@ -296,7 +296,7 @@ it('lays an offer beside others by its own terms and the listing\'s, not by what
         ->and($view->contingencies)
         ->toBe([['label' => 'Inspection', 'days' => 10], ['label' => 'Loan', 'days' => 35]])
         ->and($view->strength)
-        ->toBe(['20% down', 'depends on the sale of their home', 'no appraisal contingency', 'earnest money of 2% or more']);
+        ->toBe(['20% down', 'depends on the sale of their home', 'not recorded: appraisal', 'earnest money of 2% or more']);
 });
 
 it('reads a cash offer, and one that says next to nothing', function () {
@@ -313,7 +313,11 @@ it('reads a cash offer, and one that says next to nothing', function () {
         ->and($bare->down)
         ->toBeNull()
         ->and($bare->contingencies)
-        ->toBe([]);
+        ->toBe([])
+        ->and($cash->strength[1])
+        ->toBe('not recorded: inspection, appraisal')
+        ->and(OfferView::of(Facts::from(['inspection_days' => '0']), Facts::from([]), LocalDate::of('2026-11-23'))->strength[0])
+        ->toBe('no inspection contingency');
 });
 
 it('charges the sellers the days that are theirs, year by year, and gives back what is paid ahead', function (
@@ -347,9 +351,14 @@ it('charges the sellers the days that are theirs, year by year, and gives back w
 ]);
 
 it('warns when compared offers close in different years', function () {
-    expect(OfferView::warning([Facts::from(['closing' => '2026-12-18']), Facts::from(['closing' => '2027-01-05'])]))
+    $years = [Facts::from(['closing' => '2026-12-18']), Facts::from(['closing' => '2027-01-05'])];
+    $tax = Facts::from(['annual_tax' => '3660.00', 'tax_paid_through' => '2026-12-31', 'closing_day' => 'buyers']);
+    expect(OfferView::warning($years, $tax))
         ->toContain('2026 and 2027')
-        ->and(OfferView::warning([Facts::from(['closing' => '2026-12-18']), Facts::from([])]))
+        ->toContain('Each includes property tax')
+        ->and(OfferView::warning($years, Facts::from(['annual_tax' => '3660.00'])))
+        ->toContain('is not counted yet')
+        ->and(OfferView::warning([Facts::from(['closing' => '2026-12-18']), Facts::from([])], $tax))
         ->toBeNull();
 });
 

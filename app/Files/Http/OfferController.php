@@ -43,6 +43,15 @@ final class OfferController
             'offers' => $offers,
             'views' => $views,
             'best' => $nets->max(),
+            'warning' => OfferView::warning(
+                $offers
+                    ->filter(static fn (Offer $offer) => $offer->state->isLive())
+                    ->map(static fn (Offer $offer) => $offer->terms())
+                    ->values()
+                    ->all(),
+                $listing,
+            ),
+            'longest' => max(1, ...$views->map(static fn (OfferView $view) => $view->longest())->values()),
             'works' => Gate::allows('work-on', $file),
             'chosen' => $offers->firstWhere('state', OfferState::Chosen),
         ]);

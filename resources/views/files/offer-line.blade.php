@@ -1,4 +1,4 @@
-@php($last = max(1, $view->daysToClosing ?? 0, ...array_column($view->contingencies, 'days')))
+@php($last = $longest)
 @php($x = fn (int $day) => round(6 + 118 * $day / $last, 1))
 <svg class="offer-line" viewBox="0 0 214 {{ 22 + 13 * count($view->contingencies) }}" role="img"
     aria-label="{{ implode(', ', [...array_map(fn ($one) => $one['label'].' '.$one['days'].' days', $view->contingencies),

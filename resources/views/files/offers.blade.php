@@ -6,15 +6,15 @@
         <div class="leaf pad"><p class="empty">Compare offers side by side here: what the sellers net, how certain each one is, and its
             timing. Record the first offer below.</p></div>
     @else
-    @php($warning = \Unanimus\Terms\OfferView::warning($offers->filter(fn ($offer) => $offer->state->isLive())->map(fn ($offer) =>
-        $offer->terms())->values()->all()))
     @if ($warning)<p class="say now">{{ $warning }}</p>@endif
     <div class="leaf pad scrolls">
         <table class="ledger offers">
             <thead><tr><th><span class="unseen">Term</span></th>@foreach ($offers as $offer)
                 <th scope="col" @class(['off' => ! $offer->state->isLive()])>
-                <b class="serif">{{ $offer->buyers }}</b><br><span class="dim">{{ $offer->agent }}{{ $offer->counters ? ' · counter' :
-                '' }}</span><br><span class="status {{ $offer->state === \Unanimus\Files\OfferState::Chosen ? 'closed' : '' }}">{{ ['open'
+                <b class="serif">{{ $offer->buyers }}</b><br>
+                @php($from = implode(' · ', array_filter([$offer->agent, $offer->counters ? 'counter' : ''])))
+                @if ($from !== '')<span class="dim">{{ $from }}</span><br>@endif
+                <span class="status {{ $offer->state === \Unanimus\Files\OfferState::Chosen ? 'closed' : '' }}">{{ ['open'
                 => 'open', 'countered' => 'countered', 'chosen' => 'the contract', 'declined' => 'declined'][$offer->state->value] }}</span>
                 </th>@endforeach</tr></thead>
             <tbody>
@@ -22,7 +22,7 @@
                 @if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best &&
                 $offer->state->isLive()) <span class="ok">most</span>@elseif ($best !== null && $offer->state->isLive())
                 <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
-                <details class="by-hand"><summary>how</summary><table class="small">@foreach ($net->lines as $line)
+                <details class="by-hand"><summary>how{{ $net->open ? ', '.count($net->open).' costs not known yet' : '' }}</summary><table class="small">@foreach ($net->lines as $line)
                     <tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">
                     {{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}
                     </td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as zero: {{ implode(', ', $net->open) }}
@@ -70,7 +70,7 @@
             <label class="line"><span>Their agent</span><input class="input" name="agent" value="{{ old('agent', $countered?->agent) }}"
                 maxlength="120" autocomplete="off"></label>
             @foreach ($T as $term)
-                <label class="line"><span>{{ $term->label() }}{{ str_ends_with($term->value, '_days') ? ', days' : '' }}</span>
+                <label class="line"><span>{{ $term->label() }}{{ str_ends_with($term->value, '_days') ? ', days (0 if none)' : '' }}</span>
                     @if ($term->choices())<span class="select"><select name="terms[{{ $term->value }}]"><option value=""></option>
                         @foreach ($term->choices() as $value => $label)
                         <option value="{{ $value }}" @selected(old('terms.'.$term->value, $countered->facts[$term->value] ?? '') ===
