@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Models\DealFile;
+use App\Models\KnownFact;
 use App\Models\Task;
 use App\Requirements\KitShelf;
+use Illuminate\Database\Eloquent\Collection;
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\DealLine;
 use Unanimus\Dates\LocalDate;
@@ -31,7 +33,44 @@ final readonly class Agenda
 
     public static function of(DealFile $file): self
     {
-        [$values, $done, $overrides] = self::known($file);
+        return self::from($file, self::rows($file));
+    }
+
+    /**
+     * Those of many files at once. Only the facts that days hang on are read, and past the models: four hundred files know some
+     * sixteen thousand.
+     *
+     * @param Collection<int, DealFile> $files with their offices and kits
+     * @return array<string, self> by the file's key
+     */
+    public static function ofAll(Collection $files): array
+    {
+        $facts = KnownFact::query()
+            ->whereIn('deal_file_id', $files->modelKeys())
+            ->where(
+                static fn ($any) => $any
+                    ->whereIn('name', [...array_map(static fn (Term $term) => $term->value, Term::anchors()), 'acceptance_time'])
+                    ->orWhere('name', 'like', 'done.%')
+                    ->orWhere('name', 'like', 'day.%')
+                    ->orWhere('name', 'like', '%\_days'),
+            )
+            ->toBase()
+            ->get(['deal_file_id', 'name', 'value', 'source'])
+            ->groupBy('deal_file_id');
+
+        return $files->mapWithKeys(static fn (DealFile $file) => [$file->key => self::from($file, $facts[$file->id] ?? [])])->all();
+    }
+
+    /** @return iterable<\stdClass> */
+    private static function rows(DealFile $file): iterable
+    {
+        return $file->knownFacts->map(static fn (KnownFact $known) => (object) $known->getAttributes());
+    }
+
+    /** @param  iterable<\stdClass>  $facts  name, value and source of each */
+    private static function from(DealFile $file, iterable $facts): self
+    {
+        [$values, $done, $overrides] = self::known($facts);
         $values = SameAs::follow($values);
         $anchors = [];
         foreach (Term::anchors() as $term) {
@@ -51,7 +90,7 @@ final readonly class Agenda
      */
     public function moved(DealFile $file, array $moved): self
     {
-        [$values, , $overrides] = self::known($file);
+        [$values, , $overrides] = self::known(self::rows($file));
         if (($values['possession'] ?? '') === SameAs::CLOSING && array_key_exists('closing', $moved)) {
             $moved += ['possession' => $moved['closing']];
         }
@@ -97,19 +136,19 @@ final readonly class Agenda
     }
 
     /**
-     * What is known of a file, what of its dates is done, and which were set by hand. Read past Eloquent's attributes: Today
-     * asks this of forty files with forty facts each.
+     * What is known of a file, what of its dates is done, and which were set by hand.
      *
+     * @param iterable<\stdClass> $facts
      * @return array{array<string, string>, list<string>, array<string, Override>}
      */
-    private static function known(DealFile $file): array
+    private static function known(iterable $facts): array
     {
         [$values, $done, $overrides] = [[], [], []];
-        foreach ($file->knownFacts as $known) {
-            ['name' => $name, 'value' => $value, 'source' => $source] = $known->getAttributes();
-            $values[$name] = $value;
+        foreach ($facts as $known) {
+            $name = $known->name;
+            $values[$name] = $known->value;
             str_starts_with($name, 'done.') && ($done[] = substr($name, 5));
-            str_starts_with($name, 'day.') && ($overrides[substr($name, 4)] = new Override(LocalDate::of($value), $source));
+            str_starts_with($name, 'day.') && ($overrides[substr($name, 4)] = new Override(LocalDate::of($known->value), $known->source));
         }
 
         return [$values, $done, $overrides];

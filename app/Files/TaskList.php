@@ -38,15 +38,15 @@ final readonly class TaskList
             ->limit($filter->done ? 200 : 2000)
             ->get();
         $files = DealFile::query()
-            ->with(['office', 'knownFacts', 'kits'])
+            ->with(['office', 'kits'])
             ->whereIn('id', $tasks->pluck('deal_file_id')->unique())
             ->get()
             ->keyBy('id');
-        $agendas = $files->map(static fn (DealFile $file) => Agenda::of($file));
+        $agendas = Agenda::ofAll($files);
         $rows = [];
         foreach ($tasks as $task) {
             $file = $files[$task->deal_file_id];
-            $agenda = $agendas[$file->id];
+            $agenda = $agendas[$file->key];
             $row = DueTask::of($task, $file, $agenda);
             $row->falls($filter->when, $agenda->today) && ($rows[] = $row);
         }

@@ -31,6 +31,9 @@ final class Office extends Record
 
     protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]'];
 
+    /** @var array<string, BusinessCalendar> by the holidays it was made from */
+    private array $calendars = [];
+
     public function timeZone(): \DateTimeZone
     {
         return new \DateTimeZone($this->zone);
@@ -41,8 +44,12 @@ final class Office extends Record
         return LocalDate::at(now(), $this->timeZone());
     }
 
+    /** One for all that is reckoned by it: it remembers the holidays of each year it was asked for. */
     public function calendar(): BusinessCalendar
     {
-        return new BusinessCalendar($this->holidays);
+        $days = (string) $this->getAttributes()['holidays'];
+        $this->calendars = [$days => $this->calendars[$days] ?? new BusinessCalendar($this->holidays)];
+
+        return $this->calendars[$days];
     }
 }

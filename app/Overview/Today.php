@@ -42,7 +42,7 @@ final readonly class Today
     public static function of(User $user, string $span, ?int $person = null): self
     {
         $files = DealFile::query()
-            ->with(['office', 'knownFacts', 'kits', 'members'])
+            ->with(['office', 'kits', 'members'])
             ->whereIn('status', DealStatus::open())
             ->orderByDesc('id')
             ->limit(self::FILES)
@@ -51,7 +51,7 @@ final readonly class Today
             ->values();
         $beyond = $files->count() < self::FILES ? 0 : DealFile::query()->whereIn('status', DealStatus::open())->count() - self::FILES;
         $today = $files->first()?->office->today() ?? LocalDate::at(now(), new \DateTimeZone('UTC'));
-        $agendas = $files->mapWithKeys(static fn (DealFile $file) => [$file->key => Agenda::of($file)])->all();
+        $agendas = Agenda::ofAll($files);
         $shown = $person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person));
 
         return new self(
