@@ -118,6 +118,7 @@ Route::prefix('/sign/{token}')
         Route::post('/opened', [SignController::class, 'opened'])->name('sign.opened');
         Route::post('/consent', [SignController::class, 'consent'])->name('sign.consent');
         Route::post('/adopt', [SignController::class, 'adopt'])->name('sign.adopt');
+        Route::post('/picture', [SignController::class, 'picture'])->name('sign.picture')->middleware('throttle:pictures');
         Route::post('/adopt-again', [SignController::class, 'adoptAgain'])->name('sign.adopt-again');
         Route::post('/marks/{key}', [SignController::class, 'mark'])->name('sign.marks');
         Route::delete('/marks/{key}', [SignController::class, 'clear'])->name('sign.marks.clear');

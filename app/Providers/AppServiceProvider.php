@@ -121,6 +121,10 @@ final class AppServiceProvider extends ServiceProvider
             static fn (Request $request) => [Limit::perHour(30)->by('code:'.hash('sha256', (string) $request->route('token')))],
         );
         RateLimiter::for(
+            'pictures',
+            static fn (Request $request) => [Limit::perHour(40)->by('picture:'.hash('sha256', (string) $request->route('token')))],
+        );
+        RateLimiter::for(
             'proof',
             static fn (Request $request) => [
                 Limit::perMinute(10)->by('proof:'.$request->ip()),

@@ -9,7 +9,7 @@ use Unanimus\Pages\Typeface;
 use Unanimus\Steps\StepRefused;
 
 /**
- * The signature and initials a signer has chosen as theirs: set in one of the shipped hands, or drawn.
+ * The signature and initials a signer has chosen as theirs: set in one of the shipped hands, drawn, or from a picture of theirs.
  */
 final readonly class AdoptedSignature
 {
@@ -27,8 +27,13 @@ final readonly class AdoptedSignature
     private const MOST_POINTS = 6000;
 
     /** @param  list<list<array{int, int}>>  $strokes */
-    private function __construct(public string $name, public string $initials, public ?string $hand, public array $strokes)
-    {
+    private function __construct(
+        public string $name,
+        public string $initials,
+        public ?string $hand,
+        public array $strokes,
+        public ?SignaturePicture $picture = null,
+    ) {
     }
 
     /**
@@ -78,6 +83,18 @@ final readonly class AdoptedSignature
         return new self(self::named($name, 120), self::named($initials, 8), null, $clean);
     }
 
+    /**
+     * A signature from a picture of one's own; initials are set in the plain hand.
+     *
+     * @param mixed $picture as from {@see SignaturePicture::toArray}
+     *
+     * @throws StepRefused when it is none
+     */
+    public static function pictured(string $name, string $initials, mixed $picture): self
+    {
+        return new self(self::named($name, 120), self::named($initials, 8), null, [], SignaturePicture::given($picture));
+    }
+
     /** What tells this choice from any other: stands in the event of choosing, and is held against what is drawn at sealing. */
     public function digest(): string
     {
@@ -85,23 +102,36 @@ final readonly class AdoptedSignature
     }
 
     /**
-     * @param array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>} $data as from {@see toArray}
+     * @param array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>, picture?: mixed} $data as from
+     *                                                                                                                              {@see toArray}
      */
     public static function fromArray(array $data): self
     {
-        return new self($data['name'], $data['initials'], $data['hand'], $data['strokes']);
+        $picture = isset($data['picture']) ? SignaturePicture::given($data['picture']) : null;
+
+        return new self($data['name'], $data['initials'], $data['hand'], $data['strokes'], $picture);
     }
 
-    /** @return array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>} */
+    /** @return array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>, picture?: array<string, mixed>} */
     public function toArray(): array
     {
-        return ['name' => $this->name, 'initials' => $this->initials, 'hand' => $this->hand, 'strokes' => $this->strokes];
+        return [
+            'name' => $this->name,
+            'initials' => $this->initials,
+            'hand' => $this->hand,
+            'strokes' => $this->strokes,
+            ...$this->picture === null ? [] : ['picture' => $this->picture->toArray()],
+        ];
     }
 
     /** The signature as SVG, fitted into a place. */
     public function signatureIn(Rect $place): string
     {
-        return $this->hand === null ? $this->drawing($place) : self::set($this->name, $this->hand, $place);
+        return match (true) {
+            $this->picture !== null => $this->picture->in($place),
+            $this->hand === null => $this->drawing($place),
+            default => self::set($this->name, $this->hand, $place),
+        };
     }
 
     /** The initials as SVG, fitted into a place. */

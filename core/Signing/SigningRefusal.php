@@ -23,6 +23,10 @@ enum SigningRefusal: string implements Reason
     case NotAdopted = 'signing.not-adopted';
     case NothingDrawn = 'signing.nothing-drawn';
     case DrawingUnreadable = 'signing.drawing-unreadable';
+    case NoPicture = 'signing.no-picture';
+    case PictureTooLarge = 'signing.picture-too-large';
+    case PictureUnreadable = 'signing.picture-unreadable';
+    case NoSignatureSeen = 'signing.no-signature-seen';
     case NoSuchStyle = 'signing.no-such-style';
     case NotTheirs = 'signing.not-theirs';
     case AdoptedForGood = 'signing.adopted-for-good';
@@ -98,6 +102,10 @@ enum SigningRefusal: string implements Reason
             self::NotAdopted => 'Choose how your signature looks first.',
             self::NothingDrawn => 'Draw your signature in the field first.',
             self::DrawingUnreadable => 'The drawing could not be read. Clear it and draw again.',
+            self::NoPicture => 'Choose a photo or a picture file: JPEG, PNG, WebP or GIF.',
+            self::PictureTooLarge => 'That picture is too large. Take it with fewer megapixels, or cut it to the signature.',
+            self::PictureUnreadable => 'The picture could not be read. Choose it again.',
+            self::NoSignatureSeen => 'No signature can be made out in that picture. Sign on white paper with a dark pen, and take the picture from close above, with nothing else in it.',
             self::NoSuchStyle => 'Choose one of the styles shown.',
             self::NotTheirs => 'That place is not yours to sign.',
             self::AdoptedForGood => 'You already signed some places, so your signature stays as it is.',

@@ -180,12 +180,19 @@ function adopt() {
     const strokes = [];
     let stroke = null;
     const point = (event) => at(pad, event).map(Math.round);
+    const picture = document.querySelector('#picture');
+    // One way at a time: what is drawn or photographed takes the place of the style, and the other way round.
+    const styles = [...document.querySelectorAll('[name=hand]')];
+    let style = styles.find((one) => one.checked) || styles[0];
+    const ownHand = (is) => { style.checked = !is; };
     const draw = () => {
+        picture.value = '';
         pad.querySelectorAll('.ink').forEach((old) => old.remove());
         for (const line of strokes) {
             pad.append(element('path', { class: 'ink', d: line.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join('') }));
         }
         field.value = strokes.length ? JSON.stringify(strokes) : '';
+        ownHand(strokes.length > 0);
     };
     pad.addEventListener('pointerdown', (event) => {
         event.preventDefault();
@@ -201,8 +208,53 @@ function adopt() {
     const end = () => { stroke = null; };
     pad.addEventListener('pointerup', end);
     pad.addEventListener('pointercancel', end);
+    const photo = document.querySelector('#photo');
+    const told = document.querySelector('#picture-told');
     document.querySelector('#clear').addEventListener('click', () => {
         strokes.length = 0;
+        told.textContent = '';
         draw();
     });
+    styles.forEach((one) => one.addEventListener('change', () => {
+        style = one;
+        strokes.length = 0;
+        draw();
+    }));
+    photo.closest('label').hidden = false;
+    photo.addEventListener('change', async () => {
+        if (!photo.files[0]) return;
+        told.textContent = photo.dataset.reading;
+        const data = new FormData();
+        data.append('picture', await smaller(photo.files[0]), 'signature');
+        photo.value = '';
+        const answer = await fetch(photo.dataset.to, { method: 'POST', headers: { Accept: 'application/json', ...proof() }, body: data }).catch(() => null);
+        const read = await answer?.json().catch(() => null);
+        if (!answer?.ok || !read?.picture) {
+            told.textContent = read?.message || photo.dataset.lost;
+            return;
+        }
+        told.textContent = '';
+        strokes.length = 0;
+        draw();
+        picture.value = JSON.stringify(read.picture);
+        ownHand(true);
+        const ink = element('g', { class: 'ink picture' });
+        ink.innerHTML = read.drawn;
+        pad.append(ink);
+    });
+}
+
+// A photo of twelve megapixels is sent as large as it is looked at; what the browser cannot open goes as it is.
+async function smaller(file) {
+    try {
+        const whole = await createImageBitmap(file);
+        const scale = Math.min(1, 1600 / Math.max(whole.width, whole.height));
+        if (scale === 1) return file;
+        const canvas = document.createElement('canvas');
+        [canvas.width, canvas.height] = [Math.round(whole.width * scale), Math.round(whole.height * scale)];
+        canvas.getContext('2d').drawImage(whole, 0, 0, canvas.width, canvas.height);
+        return await new Promise((done) => canvas.toBlob((blob) => done(blob || file), 'image/jpeg', 0.9));
+    } catch {
+        return file;
+    }
 }

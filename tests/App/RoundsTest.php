@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\Round;
 use App\Models\SealedSet;
 use App\Storage\Bytes;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -162,4 +163,43 @@ it('verifies a sealed set from the command line', function () {
         ->toContain('does not cover the whole file')
         ->and(Artisan::call('seal:verify', ['file' => '/no/such/file']))
         ->toBe(2);
+});
+
+it('signs with a picture of a signature: the ink is shown first, and stands in the sealed set', function () {
+    $round = $this->aRound($this->aFile());
+    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+    $this->post("{$link}/consent", ['agree' => '1']);
+    $picture = imagecreatetruecolor(700, 260);
+    imagefill($picture, 0, 0, (int) imagecolorallocate($picture, 240, 238, 230));
+    imagesetthickness($picture, 7);
+    foreach (range(0, 9) as $n) {
+        imageline($picture, 60 + 55 * $n, 40 + ($n % 2) * 160, 115 + 55 * $n, 200 - ($n % 2) * 160, (int) imagecolorallocate($picture, 30, 30, 80));
+    }
+    ob_start();
+    imagejpeg($picture);
+    $scratch = new Scratch();
+    $file = fn (string $bytes) => new UploadedFile($scratch->put('own.jpg', $bytes), 'own.jpg', 'image/jpeg', null, true);
+    $read = $this->post("{$link}/picture", ['picture' => $file((string) ob_get_clean())], ['Accept' => 'application/json'])->assertOk()->json();
+    expect($read['drawn'])->toStartWith('<path');
+    $this->post("{$link}/picture", ['picture' => $file('no picture')], ['Accept' => 'application/json'])
+        ->assertStatus(409)
+        ->assertJson(['reason' => SigningRefusal::NoPicture->value]);
+    $this->post("{$link}/picture", [], ['Accept' => 'application/json'])->assertStatus(409);
+    $given = ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'flowing'];
+    $this->post("{$link}/adopt", [...$given, 'picture' => '{"width":1}'])->assertSessionHas('reason', SigningRefusal::PictureUnreadable->value);
+    $this->post("{$link}/adopt", [...$given, 'picture' => json_encode($read['picture'])])->assertRedirect($link);
+    $this->seeAll();
+    expect($this->signer($round, 'buyer.1')->signature()?->picture?->width)->toBe($read['picture']['width']);
+    foreach ($round->refresh()->load(['signers', 'marks', 'events'])->state()->owes('buyer.1') as $mark) {
+        $this->postJson("{$link}/marks/{$mark}")->assertOk()->assertSee('scale(');
+    }
+    $this->post("{$link}/finish")->assertRedirect($link);
+    $this->seeAll();
+    foreach (['buyer.2', 'agent.1'] as $seat) {
+        $this->work();
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    expect($round->refresh()->sealedSet)->not->toBeNull();
 });

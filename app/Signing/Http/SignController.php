@@ -19,8 +19,10 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Crypt;
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Rect;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkKind;
@@ -28,7 +30,9 @@ use Unanimus\Signing\Part;
 use Unanimus\Signing\PrivateEntry;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SignaturePicture;
 use Unanimus\Signing\SignerStatus;
+use Unanimus\Signing\SigningRefusal;
 
 /** The signer's pages: no account, one link. */
 final class SignController
@@ -127,21 +131,35 @@ final class SignController
                 'initials' => 'required|string|max:8',
                 'hand' => 'nullable|string|max:20',
                 'strokes' => 'nullable|string|max:200000',
+                'picture' => 'nullable|string|max:100000',
             ],
             [
                 'name.required' => __('client.sign.name_first'),
                 'initials.required' => __('client.sign.name_first'),
                 'strokes.max' => __('client.sign.drawing_large'),
+                'picture.max' => __('client.sign.drawing_large'),
             ],
         );
         $signer = SignerLink::signer($request);
-        $signature =
-            ($given['strokes'] ?? '') === ''
-                ? AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? ''))
-                : AdoptedSignature::drawn($given['name'], $given['initials'], json_decode((string) $given['strokes'], true));
+        [$strokes, $picture] = [(string) ($given['strokes'] ?? ''), (string) ($given['picture'] ?? '')];
+        $signature = match (true) {
+            $picture !== '' => AdoptedSignature::pictured($given['name'], $given['initials'], json_decode($picture, true)),
+            $strokes !== '' => AdoptedSignature::drawn($given['name'], $given['initials'], json_decode($strokes, true)),
+            default => AdoptedSignature::typed($given['name'], $given['initials'], (string) ($given['hand'] ?? '')),
+        };
         $adopt($signer, $signature, self::from($request, $signer));
 
         return to_route('sign', $token);
+    }
+
+    /** The ink of a picture of their signature, to be looked at before it is chosen. Nothing of the picture is kept. */
+    public function picture(Request $request): JsonResponse
+    {
+        $file = $request->file('picture');
+        $bytes = $file instanceof UploadedFile && $file->isValid() ? $file->getContent() : throw SigningRefusal::NoPicture->because();
+        $picture = SignaturePicture::read($bytes);
+
+        return new JsonResponse(['picture' => $picture->toArray(), 'drawn' => $picture->in(new Rect(15, 15, 570, 150))]);
     }
 
     public function mark(MakeMarkRequest $request, string $token, string $key): JsonResponse

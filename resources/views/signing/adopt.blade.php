@@ -31,7 +31,12 @@
             <svg class="pad-field" viewBox="0 0 600 180" role="img" aria-label="{{ __('client.sign.draw_field') }}">
                 <path class="base" d="M30 140H570"/></svg>
             <input type="hidden" name="strokes" id="strokes">
-            <p><button class="button" type="button" id="clear">{{ __('client.sign.clear') }}</button></p>
+            <input type="hidden" name="picture" id="picture">
+            <p class="pad-buttons"><button class="button" type="button" id="clear">{{ __('client.sign.clear') }}</button>
+                <label class="button" hidden>{{ __('client.sign.picture') }}<input class="unseen" type="file" id="photo"
+                accept="image/jpeg,image/png,image/webp,image/gif" data-to="/sign/{{ $token }}/picture"
+                data-reading="{{ __('client.sign.picture_reading') }}" data-lost="{{ __('client.sign.picture_lost') }}"></label></p>
+            <p class="late" id="picture-told" role="status"></p>
             <button class="button solid wide-button">{{ __('client.sign.use') }}</button>
         </form>
     </div>
