@@ -45,6 +45,7 @@ use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
+use App\Signing\Http\AskedPapersController;
 use App\Signing\Http\InPersonController;
 use App\Signing\Http\MarksController;
 use App\Signing\Http\MendingController;
@@ -122,6 +123,7 @@ Route::prefix('/sign/{token}')
         Route::post('/adopt-again', [SignController::class, 'adoptAgain'])->name('sign.adopt-again');
         Route::post('/marks/{key}', [SignController::class, 'mark'])->name('sign.marks');
         Route::delete('/marks/{key}', [SignController::class, 'clear'])->name('sign.marks.clear');
+        Route::post('/asks/{key}', [AskedPapersController::class, 'add'])->name('sign.asks')->middleware('throttle:pictures');
         Route::post('/finish', [SignController::class, 'finish'])->name('sign.finish');
         Route::post('/decline', [SignController::class, 'decline'])->name('sign.decline');
         Route::post('/code', [SignerHelpController::class, 'code'])->name('sign.code')->middleware('throttle:codes');
@@ -396,6 +398,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::get('/rounds/{round}/pen.pdf', [PenController::class, 'print'])->name('rounds.pen-pdf');
     Route::post('/rounds/{round}/pen', [PenController::class, 'add'])->name('rounds.pen');
     Route::post('/rounds/{round}/forgotten', [MendingController::class, 'forgotten'])->name('rounds.forgotten');
+    Route::post('/rounds/{round}/asks', [AskedPapersController::class, 'store'])->name('rounds.asks');
+    Route::delete('/rounds/{round}/signers/{signer}/asks/{key}', [AskedPapersController::class, 'destroy'])->name('rounds.asks.destroy');
     Route::post('/rounds/{round}/lookers', [RoundController::class, 'askToLook'])->name('rounds.lookers');
     Route::post('/rounds/{round}/rehearsals', [RoundController::class, 'rehearse'])->name('rounds.rehearse');
     Route::post('/rounds/{round}/parts', [RoundPapersController::class, 'part'])->name('rounds.part');

@@ -194,6 +194,7 @@ final class Round extends Record
                             ),
                         ),
                         $signer->part,
+                        $signer->asks(),
                     ),
                 )
                 ->all(),

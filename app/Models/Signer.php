@@ -9,6 +9,7 @@ use App\Models\Concerns\HasLink;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Unanimus\Parties\Language;
 use Unanimus\Signing\AdoptedSignature;
+use Unanimus\Signing\AskedPaper;
 use Unanimus\Signing\Part;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
@@ -37,6 +38,7 @@ use Unanimus\Signing\SignerStatus;
  * @property int $link_version
  * @property int|null $user_id the colleague who signs here in place of another
  * @property int $held how many had this place before them
+ * @property list<array{key: string, title: string, required: bool, place: int|null}> $asks papers they are asked to add
  * @property string|null $code asked for on their link before anything is shown
  * @property int $code_tries wrong ones since it was set
  * @property-read Round $round
@@ -60,6 +62,7 @@ final class Signer extends Record
         'language' => Language::class,
         'code' => 'encrypted',
         'part' => Part::class,
+        'asks' => 'array',
     ];
 
     protected $hidden = ['code'];
@@ -74,6 +77,7 @@ final class Signer extends Record
         'user_id' => null,
         'held' => 0,
         'part' => 'signs',
+        'asks' => '[]',
         'code' => null,
         'code_tries' => 0,
         'status' => 'waiting',
@@ -117,6 +121,12 @@ final class Signer extends Record
     public function standsIn(): bool
     {
         return $this->held > 0;
+    }
+
+    /** @return list<AskedPaper> papers they are asked to add */
+    public function asks(): array
+    {
+        return array_map(AskedPaper::fromArray(...), $this->asks);
     }
 
     public function seatOf(): Seat

@@ -23,7 +23,7 @@ final class RoundCopy
         foreach ($from->signers as $signer) {
             $party = $from->file->parties->firstWhere('id', $signer->party_id);
             $new = $party === null ? null : PlaceMarks::ask($round, $party, $signer->turn);
-            $new?->update($signer->only(['note', 'part', 'language', 'code']));
+            $new?->update($signer->only(['note', 'part', 'language', 'code', 'asks']));
         }
         $seats = $round->signers()->pluck('seat')->all();
         $keys = $from->marks->mapWithKeys(static fn (SigningMark $mark) => [$mark->key => strtoupper((string) Str::ulid())])->all();

@@ -239,10 +239,11 @@ final readonly class Vcard
             return $line;
         }
         $convert = static fn (string $letters) => (string) mb_convert_encoding($letters, 'UTF-8', $m[1]);
+        $quoted = static fn (string $letters): string => '='.implode('=', str_split(strtoupper(bin2hex($letters)), 2));
         $line = preg_match('/^[^:]*QUOTED-PRINTABLE/i', $line) === 1
             ? preg_replace_callback(
                 '/(?:=[0-9A-F]{2})+/i',
-                static fn (array $run) => preg_replace('/../', '=$0', strtoupper(bin2hex($convert(quoted_printable_decode($run[0]))))),
+                static fn (array $run): string => $quoted($convert(quoted_printable_decode($run[0]))),
                 $line,
             )
             : $convert($line);

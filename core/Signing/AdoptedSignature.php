@@ -10,6 +10,8 @@ use Unanimus\Steps\StepRefused;
 
 /**
  * The signature and initials a signer has chosen as theirs: set in one of the shipped hands, drawn, or from a picture of theirs.
+ *
+ * @phpstan-type Stored array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>, picture?: mixed}
  */
 final readonly class AdoptedSignature
 {
@@ -101,10 +103,7 @@ final readonly class AdoptedSignature
         return hash('sha256', json_encode($this->toArray(), JSON_THROW_ON_ERROR));
     }
 
-    /**
-     * @param array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>, picture?: mixed} $data as from
-     *                                                                                                                              {@see toArray}
-     */
+    /** @param  Stored  $data  as from {@see toArray} */
     public static function fromArray(array $data): self
     {
         $picture = isset($data['picture']) ? SignaturePicture::given($data['picture']) : null;
@@ -112,7 +111,7 @@ final readonly class AdoptedSignature
         return new self($data['name'], $data['initials'], $data['hand'], $data['strokes'], $picture);
     }
 
-    /** @return array{name: string, initials: string, hand: string|null, strokes: list<list<array{int, int}>>, picture?: array<string, mixed>} */
+    /** @return Stored */
     public function toArray(): array
     {
         return [

@@ -13,6 +13,7 @@ enum EventKind: string
     case Adopted = 'adopted';
     case Marked = 'marked';
     case Cleared = 'cleared';
+    case Added = 'added';
     case Asked = 'asked';
     case Finished = 'finished';
     case Declined = 'declined';
@@ -53,6 +54,7 @@ enum EventKind: string
             self::Adopted => 'Chose a signature',
             self::Marked => 'Signed',
             self::Cleared => 'Took an entry back',
+            self::Added => 'Added a paper',
             self::Asked => 'Asked a question',
             self::Finished => 'Finished signing',
             self::Declined => 'Declined',

@@ -17,6 +17,7 @@ final readonly class RoundState
      * @param array<string, SignerStatus> $signers by seat
      * @param array<string, bool> $adopted seats that have adopted a signature
      * @param array<string, bool> $onPaper seats that signed with a pen
+     * @param array<string, string> $added names of the files that were added, by key of the paper asked for
      */
     private function __construct(
         public RoundStatus $status,
@@ -26,6 +27,7 @@ final readonly class RoundState
         public array $adopted,
         public ?string $reason,
         public array $onPaper = [],
+        public array $added = [],
     ) {
     }
 
@@ -77,6 +79,7 @@ final readonly class RoundState
             EventKind::Adopted => $this->adopted($event->seat, $standing),
             EventKind::Marked => $this->marked($event->seat, $standing, $event),
             EventKind::Cleared => $this->cleared($event->seat, $standing, (string) ($event->data['mark'] ?? '')),
+            EventKind::Added => $this->withPaper($event->seat, $standing, $event),
             EventKind::Asked, EventKind::Referred, EventKind::CodeEntered, EventKind::CodeLocked => $this,
             EventKind::Finished => $this->finished($event->seat, $standing),
             EventKind::Declined => $this->with($event->seat, SignerStatus::Declined)->copy(
@@ -115,6 +118,17 @@ final readonly class RoundState
     public function owes(string $seat): array
     {
         return $this->made->owedBy($seat);
+    }
+
+    /** @return list<AskedPaper> papers asked of the seat, and needed, that have not been added */
+    public function missing(string $seat): array
+    {
+        return array_values(
+            array_filter(
+                $this->turns[$seat]->asks ?? [],
+                fn (AskedPaper $ask) => $ask->isRequired && ! isset($this->added[$ask->key]),
+            ),
+        );
     }
 
     private function afterSender(RoundEvent $event): self
@@ -172,7 +186,11 @@ final readonly class RoundState
         $standing !== SignerStatus::Finished || throw SigningRefusal::FinishedStays->because();
 
         return $this->with($seat, SignerStatus::Waiting)
-            ->copy(made: $this->made->withoutSeat($seat), adopted: array_diff_key($this->adopted, [$seat => true]))
+            ->copy(
+                made: $this->made->withoutSeat($seat),
+                adopted: array_diff_key($this->adopted, [$seat => true]),
+                added: array_diff_key($this->added, array_flip(array_column($this->turns[$seat]->asks, 'key'))),
+            )
             ->invite();
     }
 
@@ -223,6 +241,14 @@ final readonly class RoundState
         return $this->copy(made: $this->made->with($seat, $act, is_string($value) ? $value : null));
     }
 
+    private function withPaper(string $seat, SignerStatus $standing, RoundEvent $event): self
+    {
+        $this->consented($standing);
+        $ask = $this->turns[$seat]->ask((string) ($event->data['ask'] ?? '')) ?? throw SigningRefusal::NotTheirs->because();
+
+        return $this->copy(added: [...$this->added, $ask->key => (string) ($event->data['name'] ?? '')]);
+    }
+
     private function cleared(string $seat, SignerStatus $standing, string $key): self
     {
         $this->consented($standing);
@@ -240,6 +266,11 @@ final readonly class RoundState
         $left = count($this->owes($seat));
         if ($left > 0) {
             throw $left === 1 ? SigningRefusal::PlaceLeft->because() : SigningRefusal::PlacesLeft->because(count: $left);
+        }
+
+        $missing = $this->missing($seat)[0] ?? null;
+        if ($missing !== null) {
+            throw SigningRefusal::PaperLeft->because(title: $missing->title);
         }
 
         return $this->with($seat, SignerStatus::Finished)->onward();
@@ -274,6 +305,7 @@ final readonly class RoundState
      * @param array<string, SignerStatus>|null $signers
      * @param array<string, bool>|null $adopted
      * @param array<string, bool>|null $onPaper
+     * @param array<string, string>|null $added
      */
     private function copy(
         ?RoundStatus $status = null,
@@ -282,6 +314,7 @@ final readonly class RoundState
         ?array $adopted = null,
         ?string $reason = null,
         ?array $onPaper = null,
+        ?array $added = null,
     ): self {
         return new self(
             $status ?? $this->status,
@@ -291,6 +324,7 @@ final readonly class RoundState
             $adopted ?? $this->adopted,
             $reason ?? $this->reason,
             $onPaper ?? $this->onPaper,
+            $added ?? $this->added,
         );
     }
 }

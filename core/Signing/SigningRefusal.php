@@ -49,6 +49,11 @@ enum SigningRefusal: string implements Reason
     case TooLong = 'signing.too-long';
     case PlaceLeft = 'signing.place-left';
     case PlacesLeft = 'signing.places-left';
+    case PaperLeft = 'signing.paper-left';
+    case NothingAskedFor = 'signing.nothing-asked-for';
+    case AskedOnlyOfSigners = 'signing.asked-only-of-signers';
+    case TooManyPapersAsked = 'signing.too-many-papers-asked';
+    case AskedAsPdf = 'signing.asked-as-pdf';
     case NoSuchPlace = 'signing.no-such-place';
     case SeatEmpty = 'signing.seat-empty';
     case NotAskedByUs = 'signing.not-asked-by-us';
@@ -105,7 +110,8 @@ enum SigningRefusal: string implements Reason
             self::NoPicture => 'Choose a photo or a picture file: JPEG, PNG, WebP or GIF.',
             self::PictureTooLarge => 'That picture is too large. Take it with fewer megapixels, or cut it to the signature.',
             self::PictureUnreadable => 'The picture could not be read. Choose it again.',
-            self::NoSignatureSeen => 'No signature can be made out in that picture. Sign on white paper with a dark pen, and take the picture from close above, with nothing else in it.',
+            self::NoSignatureSeen => 'No signature can be made out in that picture. Sign on white paper with a dark pen, and take the '.
+                'picture from close above, with nothing else in it.',
             self::NoSuchStyle => 'Choose one of the styles shown.',
             self::NotTheirs => 'That place is not yours to sign.',
             self::AdoptedForGood => 'You already signed some places, so your signature stays as it is.',
@@ -128,6 +134,11 @@ enum SigningRefusal: string implements Reason
             self::TooLong => 'That is longer than {most} characters.',
             self::PlaceLeft => '1 place is left to sign.',
             self::PlacesLeft => '{count} places are left to sign.',
+            self::PaperLeft => '“{title}” is still to be added.',
+            self::NothingAskedFor => 'Say which paper you ask for.',
+            self::AskedOnlyOfSigners => 'Only someone who signs in this round can be asked for a paper.',
+            self::TooManyPapersAsked => 'At most {most} papers can be asked of one person.',
+            self::AskedAsPdf => 'Add it as a PDF or a photo. A Word document can be saved as PDF first.',
             self::NoSuchPlace => 'That is not a place to sign on this page. Nothing was changed.',
             self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
             self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',

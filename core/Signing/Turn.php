@@ -12,10 +12,16 @@ final readonly class Turn
     /**
      * @param int $turn those with the same number are asked together; lower numbers first
      * @param list<Act> $acts at the places that need one of theirs, in order
+     * @param list<AskedPaper> $asks papers they are to add
      * @param Part $part what they are asked for; who only looks agrees to nothing and owes nothing
      */
-    public function __construct(public string $seat, public int $turn, public array $acts, public Part $part = Part::Signs)
-    {
+    public function __construct(
+        public string $seat,
+        public int $turn,
+        public array $acts,
+        public Part $part = Part::Signs,
+        public array $asks = [],
+    ) {
     }
 
     /**
@@ -34,6 +40,18 @@ final readonly class Turn
         foreach ($this->acts as $act) {
             if ($act->key === $key) {
                 return $act;
+            }
+        }
+
+        return null;
+    }
+
+    /** The paper asked of them under that key; null when it is none. */
+    public function ask(string $key): ?AskedPaper
+    {
+        foreach ($this->asks as $ask) {
+            if ($ask->key === $key) {
+                return $ask;
             }
         }
 

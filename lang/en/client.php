@@ -84,6 +84,9 @@ return [
 
         // Said by the page while one signs
         'script' => [
+            'add' => 'Add the paper', 'add_left' => 'A paper to add',
+            'sending' => 'Sending … :percent%', 'added' => 'Received: :name',
+            'lost' => 'No connection. Choose the file again.',
             'done' => 'All signed', 'one' => '1 place left', 'many' => ':count places left', 'finish' => 'Finish',
             'start' => 'Start', 'next' => 'Next place', 'sign' => 'Sign here', 'initial' => 'Initial here', 'made' => 'done',
             'save' => 'Save', 'check' => 'Check this box', 'uncheck' => 'Uncheck', 'answer' => 'Your answer',
@@ -153,6 +156,16 @@ return [
         'told' => ':name has been told. Nothing has changed yet.',
         'first' => 'Enter the name of the person.',
         'no_address' => 'This is not an email address.',
+    ],
+    'add' => [
+        'title' => 'Please add',
+        'how' => 'A PDF or a photo of each. It goes to the people working on your deal, not to the other side.',
+        'optional' => '(if you have it)',
+        'added' => 'Received: :name',
+        'choose' => 'Choose a file or take a photo',
+        'another' => 'Add another one instead',
+        'send' => 'Send',
+        'also' => 'You will also be asked to add: :papers.',
     ],
     'questions' => [
         'title' => 'Your questions',

@@ -84,6 +84,9 @@ return [
 
         // Lo que dice la página mientras se firma
         'script' => [
+            'add' => 'Agregar el papel', 'add_left' => 'Falta un papel',
+            'sending' => 'Enviando … :percent%', 'added' => 'Recibido: :name',
+            'lost' => 'Sin conexión. Elija el archivo otra vez.',
             'done' => 'Todo firmado', 'one' => 'Falta 1 lugar', 'many' => 'Faltan :count lugares', 'finish' => 'Terminar',
             'start' => 'Empezar', 'next' => 'Siguiente lugar', 'sign' => 'Firmar aquí', 'initial' => 'Poner iniciales', 'made' => 'hecho',
             'save' => 'Guardar', 'check' => 'Marcar esta casilla', 'uncheck' => 'Quitar la marca', 'answer' => 'Su respuesta',
@@ -155,6 +158,16 @@ return [
         'told' => ':name ya lo sabe. Todavía no cambió nada.',
         'first' => 'Escriba el nombre de la persona.',
         'no_address' => 'Esta no es una dirección de correo.',
+    ],
+    'add' => [
+        'title' => 'Por favor agregue',
+        'how' => 'Un PDF o una foto de cada uno. Lo reciben quienes trabajan en su negocio, no la otra parte.',
+        'optional' => '(si lo tiene)',
+        'added' => 'Recibido: :name',
+        'choose' => 'Elegir un archivo o tomar una foto',
+        'another' => 'Agregar otro en su lugar',
+        'send' => 'Enviar',
+        'also' => 'También se le pedirá que agregue: :papers.',
     ],
     'questions' => [
         'title' => 'Sus preguntas',

@@ -20,6 +20,8 @@ function marks() {
     // Of places of which only one may stand, none is left once one does.
     const isSettled = (mark) => is(mark, 'made') || is(mark, 'unasked') ||
         mark.dataset.group !== '' && mine().some((one) => one.dataset.group === mark.dataset.group && is(one, 'made'));
+    const asks = [...document.querySelectorAll('[data-add]')];
+    const toAdd = () => asks.filter((ask) => !is(ask, 'made') && !is(ask, 'optional'));
     const open = () => mine().filter((mark) => !isSettled(mark) && !(is(mark, 'optional') && skipped.has(mark.dataset.mark)));
     const owed = () => mine().filter((mark) => !isSettled(mark) && !is(mark, 'optional'))
         .filter((mark, index, all) => mark.dataset.group === '' || all.findIndex((one) => one.dataset.group === mark.dataset.group) === index);
@@ -31,8 +33,8 @@ function marks() {
 
     function paint() {
         const count = owed().length;
-        left.textContent = count === 0 ? words.done : count === 1 ? words.one : words.many.replace(':count', count);
-        go.textContent = open().length === 0 ? words.finish : open().length === mine().length ? words.start : words.next;
+        left.textContent = count === 0 ? (toAdd().length ? words.add_left : words.done) : count === 1 ? words.one : words.many.replace(':count', count);
+        go.textContent = open().length === 0 ? (toAdd().length ? words.add : words.finish) : open().length === mine().length ? words.start : words.next;
         skip.hidden = true;
         entry.hidden = true;
     }
@@ -163,12 +165,62 @@ function marks() {
         if (mark && (mark.dataset.kind === 'text' || !is(mark, 'made'))) return make(mark);
         const next = open()[0];
         if (next) return to(next);
+        if (toAdd().length) return toAdd()[0].scrollIntoView({ block: 'center' }), toAdd()[0].querySelector('input[type=file]').focus();
         if (!go.dataset.sent) {
             go.dataset.sent = '1';
             find('#finish').submit();
         }
     });
+    asks.forEach((ask) => addsPaper(ask, words, paint));
     paint();
+}
+
+// A paper that is asked for: sent as soon as it is chosen, and told when it is there. A lost answer is asked for again under its key.
+function addsPaper(form, words, after) {
+    const input = form.querySelector('input[type=file]');
+    const told = form.querySelector('.added');
+    input.addEventListener('change', async () => {
+        const file = input.files[0];
+        if (!file || form.dataset.busy) return;
+        form.dataset.busy = '1';
+        told.className = 'added';
+        const once = newKey();
+        let answer = null;
+        for (let tries = 0; tries < 4 && (!answer || answer.status >= 500); tries++) {
+            if (tries) await new Promise((done) => setTimeout(done, 1000 * tries));
+            answer = await sent(form, file, once, (percent) => { told.textContent = words.sending.replace(':percent', percent); });
+        }
+        delete form.dataset.busy;
+        input.value = '';
+        if (answer?.status === 200) {
+            form.classList.add('made');
+            told.textContent = words.added.replace(':name', answer.body.name);
+        } else {
+            told.textContent = answer?.body.message || words.lost;
+            told.classList.add('late');
+        }
+        after();
+    });
+}
+
+function sent(form, file, once, progress) {
+    return new Promise((done) => {
+        const request = new XMLHttpRequest();
+        const data = new FormData();
+        data.append('once', once);
+        data.append('paper', file);
+        request.open('POST', form.action);
+        request.setRequestHeader('Accept', 'application/json');
+        Object.entries(proof()).forEach(([name, value]) => request.setRequestHeader(name, value));
+        request.upload.addEventListener('progress', (event) => progress(Math.round((100 * event.loaded) / event.total)));
+        request.addEventListener('load', () => {
+            let body = {};
+            try { body = JSON.parse(request.responseText); } catch { /* told in other words */ }
+            done({ status: request.status, body });
+        });
+        request.addEventListener('error', () => done(null));
+        request.send(data);
+    });
 }
 
 function adopt() {

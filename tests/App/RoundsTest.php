@@ -173,20 +173,24 @@ it('signs with a picture of a signature: the ink is shown first, and stands in t
     imagefill($picture, 0, 0, (int) imagecolorallocate($picture, 240, 238, 230));
     imagesetthickness($picture, 7);
     foreach (range(0, 9) as $n) {
-        imageline($picture, 60 + 55 * $n, 40 + ($n % 2) * 160, 115 + 55 * $n, 200 - ($n % 2) * 160, (int) imagecolorallocate($picture, 30, 30, 80));
+        $up = ($n % 2) * 160;
+        imageline($picture, 60 + 55 * $n, 40 + $up, 115 + 55 * $n, 200 - $up, (int) imagecolorallocate($picture, 30, 30, 80));
     }
     ob_start();
     imagejpeg($picture);
     $scratch = new Scratch();
     $file = fn (string $bytes) => new UploadedFile($scratch->put('own.jpg', $bytes), 'own.jpg', 'image/jpeg', null, true);
-    $read = $this->post("{$link}/picture", ['picture' => $file((string) ob_get_clean())], ['Accept' => 'application/json'])->assertOk()->json();
+    $read = $this->post("{$link}/picture", ['picture' => $file((string) ob_get_clean())], ['Accept' => 'application/json'])
+        ->assertOk()
+        ->json();
     expect($read['drawn'])->toStartWith('<path');
     $this->post("{$link}/picture", ['picture' => $file('no picture')], ['Accept' => 'application/json'])
         ->assertStatus(409)
         ->assertJson(['reason' => SigningRefusal::NoPicture->value]);
     $this->post("{$link}/picture", [], ['Accept' => 'application/json'])->assertStatus(409);
     $given = ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'flowing'];
-    $this->post("{$link}/adopt", [...$given, 'picture' => '{"width":1}'])->assertSessionHas('reason', SigningRefusal::PictureUnreadable->value);
+    $this->post("{$link}/adopt", [...$given, 'picture' => '{"width":1}'])
+        ->assertSessionHas('reason', SigningRefusal::PictureUnreadable->value);
     $this->post("{$link}/adopt", [...$given, 'picture' => json_encode($read['picture'])])->assertRedirect($link);
     $this->seeAll();
     expect($this->signer($round, 'buyer.1')->signature()?->picture?->width)->toBe($read['picture']['width']);

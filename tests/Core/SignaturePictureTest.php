@@ -102,7 +102,8 @@ it('is a signature as any: drawn into its place, kept and told from others', fun
     $drawn = $signature->signatureIn($place);
     expect($drawn)->toStartWith('<path transform="translate(102.00 ')->not->toContain('<image')
         ->and($signature->initialsIn($place))->toContain('>SE</text>')
-        ->and(AdoptedSignature::fromArray(json_decode((string) json_encode($signature->toArray()), true))->digest())->toBe($signature->digest())
+        ->and(AdoptedSignature::fromArray(json_decode((string) json_encode($signature->toArray()), true))->digest())
+        ->toBe($signature->digest())
         ->and(AdoptedSignature::typed('Sunniva Eide', 'SE', 'plain')->digest())->not->toBe($signature->digest())
         ->and(AdoptedSignature::typed('Sunniva Eide', 'SE', 'plain')->toArray())->not->toHaveKey('picture');
     // All of it lies in the place.

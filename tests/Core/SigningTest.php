@@ -6,10 +6,13 @@ use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
+use Unanimus\Signing\Act;
 use Unanimus\Signing\AdoptedSignature;
+use Unanimus\Signing\AskedPaper;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundEvent;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\RoundStatus;
@@ -17,6 +20,7 @@ use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
 use Unanimus\Signing\SigningRefusal;
 use Unanimus\Signing\Turn;
+use Unanimus\Steps\StepRefused;
 
 $turns = [Turn::signing('buyer.1', 1, ['a', 'b']), Turn::signing('buyer.2', 1, ['c']), Turn::signing('agent.1', 2, ['d'])];
 $did = static fn (EventKind $kind, ?string $seat = null, array $data = []) => new RoundEvent($kind, $seat, $data);
@@ -231,4 +235,47 @@ it('prints a name in a script no hand has in the plain faces', function () {
     $drawing = (new Drawing(612, 792))->line(0, 0, 1, 1);
     MarkDrawing::on($drawing, MarkKind::Signature, new Rect(40, 40, 150, 20), AdoptedSignature::typed('王秀英', '王', 'brisk'), '');
     expect(textOf(press()->print([$drawing])))->toContain('王秀英');
+});
+
+it('wants the papers that are asked for before someone finishes, and once more of whoever comes into the place', function () {
+    $letter = AskedPaper::of('letter', ' Pre-approval   letter ');
+    $check = AskedPaper::of('check', 'Copy of a check', false, 7);
+    expect($letter->title)->toBe('Pre-approval letter')
+        ->and(AskedPaper::fromArray($check->toArray()))->toEqual($check)
+        ->and(static fn () => AskedPaper::of('x', " \t "))->toThrow(StepRefused::class);
+    $turns = [new Turn('buyer.1', 1, [new Act('a')], Part::Signs, [$letter, $check]), Turn::signing('buyer.2', 1, ['b'])];
+    $add = static fn (string $seat, string $key) => new RoundEvent(EventKind::Added, $seat, ['ask' => $key, 'name' => "{$key}.pdf"]);
+    $why = static function (callable $do): ?SigningRefusal {
+        try {
+            $do();
+        } catch (StepRefused $refused) {
+            return $refused->reason;
+        }
+
+        return null;
+    };
+    $state = RoundState::fold($turns, [new RoundEvent(EventKind::Sent)]);
+    expect($why(static fn () => $state->after($add('buyer.1', 'letter'))))->toBe(SigningRefusal::NotConsented);
+    foreach (
+        [
+            new RoundEvent(EventKind::Consented, 'buyer.1'),
+            new RoundEvent(EventKind::Consented, 'buyer.2'),
+            new RoundEvent(EventKind::Adopted, 'buyer.1'),
+            new RoundEvent(EventKind::Marked, 'buyer.1', ['mark' => 'a']),
+        ] as $event
+    ) {
+        $state = $state->after($event);
+    }
+    $finish = new RoundEvent(EventKind::Finished, 'buyer.1');
+    expect(array_column($state->missing('buyer.1'), 'key'))->toBe(['letter'])
+        ->and($state->missing('buyer.2'))->toBe([])
+        ->and($why(static fn () => $state->after($finish)))->toBe(SigningRefusal::PaperLeft)
+        ->and($why(static fn () => $state->after($add('buyer.2', 'letter'))))->toBe(SigningRefusal::NotTheirs)
+        ->and($why(static fn () => $state->after($add('buyer.1', 'else'))))->toBe(SigningRefusal::NotTheirs);
+    $with = $state->after($add('buyer.1', 'letter'));
+    expect($with->added)->toBe(['letter' => 'letter.pdf'])
+        ->and($with->after($finish)->signers['buyer.1'])->toBe(SignerStatus::Finished)
+        ->and($why(static fn () => $with->after($finish)->after($add('buyer.1', 'check'))))->toBe(SigningRefusal::Finished);
+    $replaced = $with->after(new RoundEvent(EventKind::Replaced, null, ['seat' => 'buyer.1']));
+    expect($replaced->added)->toBe([])->and(array_column($replaced->missing('buyer.1'), 'key'))->toBe(['letter']);
 });

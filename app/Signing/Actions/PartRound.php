@@ -39,6 +39,7 @@ final class PartRound
         }
         $round->load(['papers.paper', 'marks', 'signers']);
         $this->withoutIdle($round);
+        $this->askOnce($rounds);
         $round->update(['title' => ComposeRound::title(self::papers($round))]);
         History::add(
             $round->brokerage_id,
@@ -97,6 +98,22 @@ final class PartRound
                     ($signer->part === Part::Signs || $round->after_id !== null),
             )
             ->each(static fn (Signer $signer) => $signer->delete());
+    }
+
+    /**
+     * Papers asked of someone are asked for in the first part that they sign in.
+     *
+     * @param list<Round> $rounds
+     */
+    private function askOnce(array $rounds): void
+    {
+        $asked = [];
+        foreach ($rounds as $one) {
+            foreach ($one->signers()->get() as $signer) {
+                isset($asked[$signer->seat]) && $signer->update(['asks' => []]);
+                $asked[$signer->seat] = true;
+            }
+        }
     }
 
     /** @return list<Paper> */

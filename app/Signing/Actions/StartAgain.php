@@ -47,6 +47,11 @@ final class StartAgain
             'last_day' => $ended->file->office->today()->plusDays(RoundPlan::DAYS),
         ]);
         RoundCopy::into($ended, $round);
+        // What was added before the round ended is in the file.
+        $added = $ended->load('events')->state()->added;
+        foreach ($round->signers()->get() as $signer) {
+            $signer->update(['asks' => array_values(array_filter($signer->asks, static fn (array $ask) => ! isset($added[$ask['key']])))]);
+        }
         History::add(
             $round->brokerage_id,
             $round->deal_file_id,

@@ -22,7 +22,8 @@
                 @if ($net)<b class="serif big">{{ $net->net }}</b>@if ($best !== null && $net->net->cents === $best &&
                 $offer->state->isLive()) <span class="ok">most</span>@elseif ($best !== null && $offer->state->isLive())
                 <span class="dim">{{ \Unanimus\Money\Money::cents($best - $net->net->cents) }} less</span>@endif
-                <details class="by-hand"><summary>how{{ $net->open ? ', '.count($net->open).' costs not known yet' : '' }}</summary><table class="small">@foreach ($net->lines as $line)
+                <details class="by-hand"><summary>how{{ $net->open
+                     ? ', '.count($net->open).' costs not known yet' : '' }}</summary><table class="small">@foreach ($net->lines as $line)
                     <tr title="{{ $line['formula'] }}"><td>{{ $line['label'] }}</td><td class="amount">
                     {{ $line['amount']->isNegative() ? '+'.\Unanimus\Money\Money::zero()->minus($line['amount']) : '−'.$line['amount'] }}
                     </td></tr>@endforeach @if ($net->open)<tr><td colspan="2" class="dim">counted as zero: {{ implode(', ', $net->open) }}

@@ -5,6 +5,8 @@
         <p>{{ trans_choice('client.sign.asks', $round->papers->count(), ['sender' => $round->sender->name, 'file' => $round->file->name]) }}
             {{ __('client.sign.takes', ['minutes' => trans_choice('client.sign.minutes', $minutes)]) }}</p>
         <ul>@foreach ($round->papers as $sent)<li>{{ $sent->title }}, {{ trans_choice('client.pages', $sent->pages) }}</li>@endforeach</ul>
+        @if ($signer->asks() !== [])
+            <p>{{ __('client.add.also', ['papers' => implode(', ', array_column($signer->asks(), 'title'))]) }}</p>@endif
         <p><a href="/sign/{{ $token }}/to-sign.pdf">{{ __('client.sign.download') }}</a></p>
         @if ($round->message)<p><i>“{{ $round->message }}”</i></p>@endif
         <form method="post" action="/sign/{{ $token }}/consent">

@@ -153,6 +153,7 @@
                                 <option value="sent">at the same time</option></select></label>
                             <button class="button tight">Part it</button></form></details>
                 @endif
+                @include('signing.asks')
                 @php($looking = $file->parties->filter(fn ($party) => ! $round->signers->contains('seat', (string) $party->seat()) &&
                     $file->isOwnAffair($party->seat()->side())))
                 @if ($looking->isNotEmpty())

@@ -43,6 +43,7 @@
                 </svg>
             </section>
         @endforeach
+        @include('signing.to-add')
         @include('signing.ask')
         <form id="finish" method="post" action="/sign/{{ $token }}/finish">@csrf</form>
         <div class="go-bar">

@@ -11,6 +11,9 @@
                     $signer->status->label($signer->turn) }}</span></div>
                 <span class="dim small">{{ $file->isOwnAffair($signer->seatOf()->side()) ? $signer->email :
                     "at the address their own agent has" }}</span>
+                @foreach ($signer->asks() as $ask)
+                    <p class="small">{{ $ask->title }}: {{ isset($round->state()->added[$ask->key]) ? 'added' : 'not added yet' }}</p>
+                @endforeach
                 @php($refused = $round->status->value === 'out' && $signer->status->value === 'invited' &&
                     $file->isOwnAffair($signer->seatOf()->side()) ? \App\Mail\Refused::to($signer) : null)
                 @if ($refused)<p class="say late small">The email did not arrive: {{ $refused }} Correct the address below, or send the
