@@ -39,11 +39,17 @@ final class Post
                         $signer->language->value,
                     ),
                     'message' => trim("{$signer->note}\n\n{$round->message}"),
+                    'attached' => $round->to_read === null || $signer->code !== null
+                        ? ''
+                        : (string) __('mail.invite.attached', [], $signer->language->value),
                 ],
                 $round->papers->count(),
                 $signer->language,
             )->about($round->subject),
             "signer {$signer->key}",
+            // Behind an access code nothing is shown before it is entered.
+            $signer->code === null ? $round->to_read : null,
+            (string) __('client.sign.download_name', ['round' => $round->title], $signer->language->value).'.pdf',
         );
     }
 
@@ -230,12 +236,13 @@ final class Post
         Wording $words,
         ?string $action = null,
         ?string $attachment = null,
+        ?string $called = null,
     ): void {
         $of = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
         $words = $round->rehearsal ? $words->about(__('mail.rehearsal', ['subject' => $words->subject, 'to' => $to->name])) : $words;
         $with = $attachment === null ? [] : [
             'attachment' => $attachment,
-            'attachment_name' => (string) __('mail.finished.signer.attachment'),
+            'attachment_name' => $called ?? (string) __('mail.finished.signer.attachment'),
         ];
         self::put($once, [...$of, ...$with], $to, $words, $action);
     }

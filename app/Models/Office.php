@@ -17,6 +17,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $name
  * @property string $zone
  * @property array<string, string> $holidays
+ * @property string $date_look what a date beside a signature looks like, as stored
  * @property list<int> $reminder_days days before the last day on which those who have not signed are reminded
  * @property list<string> $preferred_forms numbers of the forms it prefers to others like them
  */
@@ -29,7 +30,7 @@ final class Office extends Record
     /** @var array<string, string> */
     protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array'];
 
-    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]'];
+    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes'];
 
     /** @var array<string, BusinessCalendar> by the holidays it was made from */
     private array $calendars = [];

@@ -33,6 +33,9 @@ use Unanimus\Signing\Turn;
  * @property string $title
  * @property string $subject of the letters; empty for the usual one
  * @property string $message
+ * @property bool $attach whether its pages go along with the emails
+ * @property string $date_look what dates beside signatures look like, as the office had it when it was sent
+ * @property string|null $to_read the SHA-256 of those pages, once it was sent
  * @property list<array{name: string, email: string}> $copies who gets the set in the end besides those who sign
  * @property Carbon|null $send_at when it goes out by itself
  * @property bool $rehearsal whether it is one, for its sender alone
@@ -68,6 +71,7 @@ final class Round extends Record
         'status' => RoundStatus::class,
         'copies' => 'array',
         'rehearsal' => 'boolean',
+        'attach' => 'boolean',
         'send_at' => 'datetime',
         'sent_at' => 'datetime',
         'over_at' => 'datetime',
@@ -80,6 +84,9 @@ final class Round extends Record
         'status' => 'drafting',
         'subject' => '',
         'message' => '',
+        'attach' => false,
+        'to_read' => null,
+        'date_look' => 'slashes',
         'copies' => '[]',
         'send_at' => null,
         'held_because' => '',

@@ -8,9 +8,9 @@ use App\Models\Event;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Models\SigningMark;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Moment;
 use Unanimus\Pages\Drawing;
+use Unanimus\Signing\DateLook;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\MarkDrawing;
 use Unanimus\Signing\MarkKind;
@@ -64,7 +64,7 @@ final readonly class MarkWords
         return match ($mark->kind) {
             MarkKind::Date => $this->day($mark->seat),
             MarkKind::Time => $this->time($mark->seat),
-            MarkKind::Moment => trim($this->day($mark->seat).' '.$this->time($mark->seat)),
+            MarkKind::Moment => $this->day($mark->seat, true),
             MarkKind::Name => $signer?->signature()->name ?? '',
             MarkKind::Capacity => $signer->capacity ?? '',
             MarkKind::Company => $signer->company ?? '',
@@ -73,11 +73,13 @@ final readonly class MarkWords
         };
     }
 
-    private function day(string $seat): string
+    private function day(string $seat, bool $withTime = false): string
     {
         $at = $this->when($seat, EventKind::Finished);
+        $look = DateLook::of($this->round->date_look);
+        $look = $withTime ? DateLook::of("{$look->form}+time") : $look;
 
-        return $at === null ? '' : LocalDate::at($at, $this->round->file->office->timeZone())->slashed();
+        return $at === null ? '' : $look->text($at, $this->round->file->office->timeZone());
     }
 
     private function time(string $seat): string

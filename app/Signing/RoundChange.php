@@ -18,6 +18,7 @@ final readonly class RoundChange
      * @param array<string, string> $notes words for one person alone, by signer's key
      * @param array<string, Language> $languages in which they read, by signer's key
      * @param TimeOfDay|null $lastTime the hour of the last day; null for the whole of it
+     * @param bool $attach whether its pages go along with the emails, to be read first
      * @param array<string, string> $codes asked for on their links, by signer's key; an empty one asks for none
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class RoundChange
         public array $languages = [],
         public array $codes = [],
         public ?TimeOfDay $lastTime = null,
+        public bool $attach = false,
     ) {
     }
 }

@@ -206,6 +206,12 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return $this->format($thisYear === null || $thisYear === $this->year() ? 'D, M j' : 'D, M j, Y');
     }
 
+    /** Where there is less room: "Dec 18, 2026". */
+    public function abbreviated(): string
+    {
+        return $this->format('M j, Y');
+    }
+
     /** As written beside a signature: "11/27/2026". */
     public function slashed(): string
     {

@@ -113,6 +113,7 @@ return [
     'Round set to go out' => 'Set “:round” to go out on :at',
     'Round not set to go out any more' => 'Stopped “:round” from going out by itself',
     'Round held back' => '“:round” did not go out by itself: :why',
+    'Look of dates set' => 'Changed what dates beside signatures look like in :office: :look',
     'Reminders set' => 'Changed when signers of :office are reminded: :days',
     'Signer renamed' => 'In “:round”, :before signs as :person now, as in the file',
     'Address corrected' => 'Corrected the address of a signer of “:round”: :where',

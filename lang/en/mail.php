@@ -9,11 +9,14 @@ $yours = 'This link is only for you. Please do not forward this email.';
 return [
     'invite' => [
         'subject' => 'Please sign: :round',
-        'body' => '{1} :sender asks you to sign a document for :file. :until'."\n\n:message\n\n".'The button opens the document. '.$yours.
-            '|{2} :sender asks you to sign two documents for :file. :until'."\n\n:message\n\n".'The button opens the documents. '.$yours.
-            '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:message\n\n".'The button opens the '.
+        'body' => '{1} :sender asks you to sign a document for :file. :until'."\n\n:attached\n\n:message\n\n".
+            'The button opens the document. '.$yours.
+            '|{2} :sender asks you to sign two documents for :file. :until'."\n\n:attached\n\n:message\n\n".
+                'The button opens the documents. '.$yours.
+            '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:attached\n\n:message\n\n".'The button opens the '.
                 'documents. '.$yours,
         'label' => 'Review and sign',
+        'attached' => 'The pages are attached, to read first.',
         'until' => 'Please sign by :day.',
     ],
     'remind' => [

@@ -9,10 +9,12 @@ $yours = 'Este enlace es solo para usted. Por favor, no reenvíe este correo.';
 return [
     'invite' => [
         'subject' => 'Por favor, firme: :round',
-        'body' => '{1} :sender le pide que firme un documento para :file. :until'."\n\n:message\n\n".'El botón abre el documento. '.$yours.
-            '|[2,*] :sender le pide que firme :count documentos para :file. :until'."\n\n:message\n\n".'El botón abre los '.
+        'body' => '{1} :sender le pide que firme un documento para :file. :until'."\n\n:attached\n\n:message\n\n".
+            'El botón abre el documento. '.$yours.
+            '|[2,*] :sender le pide que firme :count documentos para :file. :until'."\n\n:attached\n\n:message\n\n".'El botón abre los '.
                 'documentos. '.$yours,
         'label' => 'Revisar y firmar',
+        'attached' => 'Las páginas van adjuntas, para leerlas antes.',
         'until' => 'Por favor, firme antes del :day.',
     ],
     'remind' => [

@@ -3,7 +3,10 @@
 declare(strict_types=1);
 
 use App\Models\Letter;
+use App\Models\Office;
 use App\Models\Round;
+use App\Signing\Actions\ComposeRound;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -207,4 +210,47 @@ it('prepares a forgotten paper for the same people in one step', function () {
         ->toEqualCanonicalizing(['agent.1', 'buyer.1', 'buyer.2'])
         ->and($new->papers()->pluck('title')->all())
         ->toBe(['Lead-based paint disclosure']);
+});
+
+it('attaches the pages to the emails of those who have no access code, when its sender wants so', function (bool $attach) {
+    $file = $this->aFile();
+    Auth::setUser($this->people['tomas']);
+    $round = app(ComposeRound::class)($file->load('papers'), [$this->paper($file, 'M-102')], $this->people['tomas']);
+    Auth::forgetGuards();
+    $second = $this->signer($round, 'buyer.2');
+    $this->as('tomas')->put("/rounds/{$round->key}", ['attach' => $attach ? '1' : '0', 'codes' => [$second->key => 'harbor7']]);
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionHas('told');
+    $this->seeAll();
+    $to = fn (string $seat) => Letter::query()->where('action', 'signer '.$this->signer($round, $seat)->key)->sole();
+    expect($to('buyer.2')->attachment)->toBeNull()
+        ->and($to('buyer.2')->body)->not->toContain('attached')
+        ->and($to('buyer.1')->attachment === null)->toBe(! $attach)
+        ->and(str_contains($to('buyer.1')->body, 'The pages are attached, to read first.'))->toBe($attach);
+    if ($attach) {
+        expect($to('buyer.1')->attachment_name)->toBe('Agency disclosure, not signed yet.pdf')
+            ->and(textOf(app(Bytes::class)->read((string) $to('buyer.1')->attachment)))->toContain('Agency disclosure');
+    }
+    expect($to('buyer.1')->body)->not->toMatch('/\n{3,}|  /');
+})->with([true, false]);
+
+it('dates what is signed as the office wanted when it went out', function () {
+    $round = fn () => tap($this->aRound($this->aFile()), fn (Round $one) => $this->signs($one, 'buyer.1'));
+    $set = fn (array $look) => $this->as('ines')->put('/offices/'.Office::query()->where('name', 'Tidewick')->sole()->key, [
+        'name' => 'Tidewick',
+        'zone' => 'America/New_York',
+        'holidays' => '',
+        ...$look,
+    ]);
+    $set(['date_look' => 'odd'])->assertSessionHasErrors('date_look');
+    $set(['date_look' => 'long', 'date_time' => '1'])->assertSessionHas('told');
+    $this->seeAll();
+    $first = $round();
+    $set(['date_look' => 'slashes']);
+    $this->seeAll();
+    $second = $round();
+    $today = $first->file->office->today();
+    $this->as('tomas')->get("/rounds/{$first->key}")->assertSee($today->long().', ')->assertDontSee($today->slashed());
+    $this->as('tomas')->get("/rounds/{$second->key}")->assertSee($today->slashed())->assertDontSee($today->long());
+    $this->seeAll();
+    expect(DB::table('brokerage_history')->where('what', 'Look of dates set')->count())->toBe(2);
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\TimeOfDay;
+use Unanimus\Signing\DateLook;
 use Unanimus\Signing\LastMoment;
 use Unanimus\Signing\Recipients;
 use Unanimus\Signing\ReminderPlan;
@@ -97,4 +98,24 @@ it('parts a set by what its papers are for, and leaves together what belongs tog
         ->toBe([])
         ->and(SmallRounds::of([]))
         ->toBe([]);
+});
+
+it('writes the date beside a signature as the office wants it', function (string $stored, string $text) {
+    $look = DateLook::of($stored);
+    $at = new DateTimeImmutable('2026-12-05T03:12:00Z');
+    expect($look->text($at, new DateTimeZone('America/New_York')))->toBe($text);
+})->with([
+    ['slashes', '12/04/2026'],
+    ['slashes+time', '12/04/2026 10:12 pm ET'],
+    ['short', 'Dec 4, 2026'],
+    ['long', 'December 4, 2026'],
+    ['long+time', 'December 4, 2026, 10:12 pm ET'],
+    ['else', '12/04/2026'],
+    ['', '12/04/2026'],
+]);
+
+it('stores the look of dates and reads it back', function () {
+    foreach (DateLook::FORMS as $form) {
+        expect(DateLook::of("{$form}+time")->stored())->toBe("{$form}+time")->and(DateLook::of($form)->stored())->toBe($form);
+    }
 });

@@ -9,6 +9,7 @@ use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
 use Unanimus\Dates\Holidays;
+use Unanimus\Signing\DateLook;
 use Unanimus\Signing\ReminderPlan;
 use Unanimus\Steps\StepRefused;
 
@@ -63,6 +64,21 @@ final class KeepOffices
             $office->brokerage_id,
             'Reminders set',
             ['office' => $office->name, 'days' => $plan->readable()],
+            $office->id,
+        );
+    }
+
+    /** What the dates beside signatures look like, in rounds that go out from now on. */
+    public function lookOfDates(Office $office, DateLook $look): void
+    {
+        if ($look->stored() === $office->date_look) {
+            return;
+        }
+        $office->update(['date_look' => $look->stored()]);
+        History::ofBrokerage(
+            $office->brokerage_id,
+            'Look of dates set',
+            ['office' => $office->name, 'look' => $look->text(now(), $office->timeZone())],
             $office->id,
         );
     }

@@ -20,6 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Unanimus\Access\AccessRefusal;
+use Unanimus\Signing\DateLook;
 use Unanimus\Signing\ReminderPlan;
 
 /** People and offices, kept by those who run them. */
@@ -115,6 +116,8 @@ final class PeopleController
                 'holidays' => 'nullable|string|max:4000',
                 'reminders' => 'nullable|array|max:10',
                 'reminders.*' => ['integer', Rule::in(ReminderPlan::CHOICES)],
+                'date_look' => ['nullable', Rule::in(DateLook::FORMS)],
+                'date_time' => 'nullable|boolean',
             ],
             ['zone.timezone' => 'This is not a time zone.'],
         );
@@ -122,6 +125,9 @@ final class PeopleController
         // Boxes that are all unchecked send nothing: whether they stood on the page is said by themselves.
         $request->boolean('reminders_asked') &&
             $offices->remind($office, new ReminderPlan(array_values(array_map(intval(...), $given['reminders'] ?? []))));
+
+        isset($given['date_look']) &&
+            $offices->lookOfDates($office, DateLook::of($given['date_look'].($given['date_time'] ?? false ? '+time' : '')));
 
         return to_route('office')->with('told', 'Office saved. Dates of open files use it from now on.');
     }

@@ -37,6 +37,7 @@ final class ChangeRound
             'last_day' => $change->lastDay,
             'last_time' => $change->lastTime?->stored(),
             'copies' => $change->copies,
+            'attach' => $change->attach,
         ]);
         $changed = $round->wasChanged();
         foreach ($round->signers as $signer) {

@@ -76,7 +76,7 @@ final class PartRound
     {
         $moved = $round->papers->filter(static fn (RoundPaper $sent) => in_array($sent->paper->key, $keys, true));
         $new = Round::create([
-            ...$round->only(['side', 'brokerage_id', 'deal_file_id', 'user_id', 'message', 'copies', 'last_day', 'last_time']),
+            ...$round->only(['side', 'brokerage_id', 'deal_file_id', 'user_id', 'message', 'attach', 'copies', 'last_day', 'last_time']),
             'title' => ComposeRound::title(array_values($moved->map(static fn (RoundPaper $sent) => $sent->paper)->all())),
             'after_id' => $after->id,
             'after_when' => $when,

@@ -9,6 +9,7 @@ use App\Models\Signer;
 use App\Models\User;
 use App\Papers\PaperPrint;
 use App\Signing\RoundCopy;
+use App\Signing\ToRead;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Pages\Drawing;
@@ -37,6 +38,7 @@ final class Rehearse
         private readonly Bytes $bytes,
         private readonly Press $press,
         private readonly RecordEvent $record,
+        private readonly ToRead $toRead,
     ) {
     }
 
@@ -58,7 +60,7 @@ final class Rehearse
         );
         $faults === [] || throw SigningRefusal::RoundHasFaults->because(faults: $faults[0]->text);
         $round = Round::create([
-            ...$draft->only(['side', 'brokerage_id', 'deal_file_id', 'title', 'subject', 'message', 'last_day', 'last_time']),
+            ...$draft->only(['side', 'brokerage_id', 'deal_file_id', 'title', 'subject', 'message', 'attach', 'last_day', 'last_time']),
             'user_id' => $by->id,
             'rehearsal' => true,
             'rehearsal_of' => $draft->id,
@@ -69,7 +71,11 @@ final class Rehearse
             $pdf = $this->marked($this->print->of($sent->paper));
             $sent->update(['sha256' => $this->bytes->keep($round->brokerage_id, $pdf)]);
         }
-        $round->update(['sent_at' => now()]);
+        $round->update([
+            'sent_at' => now(),
+            'to_read' => $this->toRead->of($round),
+            'date_look' => $round->file->office->date_look,
+        ]);
         $digest = $round->load(['papers', 'marks', 'signers'])->sentDigest();
         ($this->record)($round, new RoundEvent(EventKind::Sent, null, ['places' => $digest]), 'sent');
 

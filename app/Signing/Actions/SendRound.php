@@ -6,6 +6,7 @@ namespace App\Signing\Actions;
 
 use App\Models\Round;
 use App\Papers\Actions\FixPaper;
+use App\Signing\ToRead;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
@@ -19,8 +20,11 @@ use Unanimus\Steps\StepRefused;
 /** Sends a round: the papers' bytes are fixed, and the first turn is invited. Sent twice, it goes out once. */
 final class SendRound
 {
-    public function __construct(private readonly FixPaper $fix, private readonly RecordEvent $record)
-    {
+    public function __construct(
+        private readonly FixPaper $fix,
+        private readonly RecordEvent $record,
+        private readonly ToRead $toRead,
+    ) {
     }
 
     /** @throws StepRefused when something is missing; the message says what */
@@ -47,7 +51,11 @@ final class SendRound
             $sent->update(['sha256' => $version->sha256, 'pages' => $version->pages]);
             $sent->paper->moveTo(PaperState::Out);
         }
-        $round->update(['sent_at' => now()]);
+        $round->update([
+            'sent_at' => now(),
+            'to_read' => $this->toRead->of($round),
+            'date_look' => $round->file->office->date_look,
+        ]);
         ($this->record)(
             $round,
             new RoundEvent(EventKind::Sent, null, ['places' => $round->load(['papers', 'marks'])->sentDigest()]),

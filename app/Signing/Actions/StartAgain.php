@@ -41,7 +41,7 @@ final class StartAgain
         $papers = array_values($ended->papers->map(static fn (RoundPaper $sent) => $sent->paper)->all());
         RoundPlan::mustGoOut(array_map(static fn (Paper $paper) => [$paper->title, $paper->state], $papers));
         $round = Round::create([
-            ...$ended->only(['side', 'brokerage_id', 'deal_file_id', 'title', 'subject', 'message', 'copies']),
+            ...$ended->only(['side', 'brokerage_id', 'deal_file_id', 'title', 'subject', 'message', 'attach', 'copies']),
             'again_of' => $ended->id,
             'user_id' => $by->id,
             'last_day' => $ended->file->office->today()->plusDays(RoundPlan::DAYS),
@@ -83,7 +83,7 @@ final class StartAgain
         }
         $round = ($this->compose)($out->file, [$paper], $by);
         $out->load(['signers', 'file.office', 'file.parties.contact']);
-        $round->update($out->only(['message', 'copies', 'last_day', 'last_time']));
+        $round->update($out->only(['message', 'attach', 'copies', 'last_day', 'last_time']));
         $here = $round->signers()->pluck('seat')->all();
         foreach ($out->signers as $signer) {
             $party = $out->file->parties->firstWhere('id', $signer->party_id);

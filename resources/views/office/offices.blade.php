@@ -33,6 +33,13 @@
                         @foreach (\Unanimus\Signing\ReminderPlan::CHOICES as $days)<label class="checkbox"><input type="checkbox"
                             name="reminders[]" value="{{ $days }}" @checked(in_array($days, $office->reminder_days, true))>
                             {{ (new \Unanimus\Signing\ReminderPlan([$days]))->readable() }}</label> @endforeach</fieldset>
+                    @php($look = \Unanimus\Signing\DateLook::of($office->date_look))
+                    <fieldset class="line"><legend>The date beside a signature</legend>
+                        @foreach (\Unanimus\Signing\DateLook::FORMS as $form)<label class="checkbox"><input type="radio" name="date_look"
+                            value="{{ $form }}" @checked($look->form === $form)>
+                            {{ \Unanimus\Signing\DateLook::of($form)->text(now(), $office->timeZone()) }}</label> @endforeach
+                        <label class="checkbox"><input type="checkbox" name="date_time" value="1" @checked($look->withTime)> with the
+                            time</label></fieldset>
                     <button class="button now">Save office</button> <button class="button" formmethod="dialog"
                         formnovalidate>Cancel</button>
                 </form>

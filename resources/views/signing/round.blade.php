@@ -107,6 +107,9 @@
                         value="{{ old('subject', $round->subject) }}"></label>
                     <label class="line"><span>Message in the email</span><textarea class="textarea" name="message"
                         rows="3" maxlength="2000">{{ old('message', $round->message) }}</textarea></label>
+                    <input type="hidden" name="attach" value="0">
+                    <label class="checkbox small"><input type="checkbox" name="attach" value="1" @checked($round->attach)> Attach the
+                        pages to the email, to read first</label>
                     <label class="line"><span>Last day to sign</span><input class="input" name="last_day"
                         value="{{ $round->last_day ? $round->last_day->short($file->office->today()->year()) : '' }}"></label>
                     <label class="line"><span>Until what time that day (empty: all day)</span><input class="input" name="last_time"

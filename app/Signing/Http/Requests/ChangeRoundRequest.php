@@ -35,6 +35,7 @@ final class ChangeRoundRequest extends FormRequest
         return [
             'subject' => 'nullable|string|max:150',
             'message' => 'nullable|string|max:2000',
+            'attach' => 'nullable|boolean',
             'copies' => 'nullable|string|max:4000',
             'languages' => 'nullable|array',
             'languages.*' => ['nullable', Rule::enum(Language::class)],
@@ -77,6 +78,7 @@ final class ChangeRoundRequest extends FormRequest
             array_map(static fn (string $one) => Language::from($one), array_filter($given['languages'] ?? [])),
             array_map(strval(...), $given['codes'] ?? []),
             $hour === '' ? null : TimeOfDay::of(Kind::Time->parse($hour, $office->today())),
+            (bool) ($given['attach'] ?? false),
         );
     }
 
