@@ -372,6 +372,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::put('/rounds/{round}/last-day', [MendingController::class, 'extend'])->name('rounds.last-day');
     Route::post('/rounds/{round}/again', [MendingController::class, 'again'])->name('rounds.again');
     Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
+    Route::post('/rounds/{round}/remind', [RoundController::class, 'remindAll'])->name('rounds.remind');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
     Route::post('/rounds/{round}/papers', [RoundPapersController::class, 'store'])->name('rounds.papers');

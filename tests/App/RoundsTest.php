@@ -207,3 +207,17 @@ it('signs with a picture of a signature: the ink is shown first, and stands in t
     $this->seeAll();
     expect($round->refresh()->sealedSet)->not->toBeNull();
 });
+
+it('reminds all who are asked at once, and nobody twice', function () {
+    $round = $this->aRound($this->aFile());
+    $this->signs($round, 'buyer.1');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertDontSee('Remind everyone');
+    $second = $this->aRound($this->aFile());
+    $this->as('tomas')->get("/rounds/{$second->key}")->assertSee('Remind everyone who has not signed');
+    $this->as('tomas')
+        ->post("/rounds/{$second->key}/remind")
+        ->assertSessionHas('told', 'Reminder sent to Sunniva Eide and José Nguyễn-Ortiz.');
+    $this->as('tomas')->post("/rounds/{$second->key}/remind")->assertSessionHas('told', 'They were all reminded a few minutes ago.');
+    $this->seeAll();
+    expect(DB::table('letters')->where('once_key', 'like', 'remind:%')->count())->toBe(2);
+});

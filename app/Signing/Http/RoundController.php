@@ -229,6 +229,20 @@ final class RoundController
         return to_route('rounds.show', $round)->with('told', $told);
     }
 
+    /** Everyone whose turn it is. */
+    public function remindAll(Round $round, RemindSigner $remind): RedirectResponse
+    {
+        Gate::authorize('work-on', $round->file);
+        $asked = $round->signers->filter(static fn (Signer $signer) => $signer->status->isAsked());
+        $asked->isNotEmpty() || throw SigningRefusal::NobodyAsked->because();
+        $names = $asked->filter(static fn (Signer $signer) => $remind($round, $signer))->pluck('name');
+
+        return to_route('rounds.show', $round)->with(
+            'told',
+            $names->isEmpty() ? 'They were all reminded a few minutes ago.' : 'Reminder sent to '.$names->join(', ', ' and ').'.',
+        );
+    }
+
     public function image(Round $round, int $position, int $page, Bytes $bytes): Response
     {
         Gate::authorize('see', $round->file);

@@ -1,7 +1,27 @@
 @php($watched = $round->status->value === 'out' || ($round->status->value === 'complete' && ! $round->sealedSet && ! $round->rehearsal))
 <div id="standing" @if ($watched)
     hx-get="/rounds/{{ $round->key }}/standing" hx-trigger="every 6s" hx-swap="outerHTML" @endif>
+    @php($watch = new \App\Signing\RoundWatch($round))
+    @if ($round->papers->count() > 1 || $round->signers->count() > 1)
+        <table class="round-grid">
+            <caption class="unseen">Places signed on each paper by each person</caption>
+            <thead><tr><th scope="col"><span class="unseen">Paper</span></th>@foreach ($round->signers as $signer)<th scope="col"
+                title="{{ $signer->name }}"><x-seat :seat="$signer->seatOf()" /><span class="unseen">{{ $signer->name }}</span></th>
+                @endforeach</tr></thead>
+            <tbody>@foreach ($round->papers as $index => $sent)<tr>
+                <th scope="row"><a href="#p{{ $round->papers->take($index)->sum('pages') }}">{{ $sent->title }}</a></th>
+                @foreach ($round->signers as $signer)
+                    @php($places = $watch->places($sent, $signer))
+                    <td @class(['all' => $places['of'] > 0 && $places['made'] === $places['of']])>@if ($places['of'] === 0)<span
+                        class="unseen">nothing</span>@elseif ($places['made'] === $places['of'])<span aria-hidden="true">✓</span><span
+                        class="unseen">all {{ $places['of'] }}</span>@else{{ $places['made'] }} of {{ $places['of'] }}@endif</td>
+                @endforeach</tr>@endforeach</tbody></table>
+    @endif
     <h2>Signers</h2>
+    @if ($round->status->value === 'out' && $round->signers->filter(fn ($one) => $one->status->isAsked())->count() > 1)
+        @can('work-on', $file)<form method="post" action="/rounds/{{ $round->key }}/remind">@csrf
+            <button class="button tight">Remind everyone who has not signed</button></form>@endcan
+    @endif
     <div class="bands">
         @foreach ($round->signers as $signer)
             @php($glyph = $signer->status->cell())
@@ -11,6 +31,8 @@
                     $signer->status->label($signer->turn) }}</span></div>
                 <span class="dim small">{{ $file->isOwnAffair($signer->seatOf()->side()) ? $signer->email :
                     "at the address their own agent has" }}</span>
+                @php($since = $watch->since($signer))
+                @if ($since !== '')<span class="dim small since">{{ $since }}</span>@endif
                 @foreach ($signer->asks() as $ask)
                     <p class="small">{{ $ask->title }}: {{ isset($round->state()->added[$ask->key]) ? 'added' : 'not added yet' }}</p>
                 @endforeach

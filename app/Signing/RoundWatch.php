@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Signing;
+
+use App\Models\Event;
+use App\Models\Round;
+use App\Models\RoundPaper;
+use App\Models\Signer;
+use App\Models\SigningMark;
+use App\Terms\When;
+use Unanimus\Signing\Device;
+use Unanimus\Signing\RoundState;
+use Unanimus\Signing\SignerStatus;
+
+/** Where a round stands, paper by paper and person by person. */
+final readonly class RoundWatch
+{
+    private RoundState $state;
+
+    /** @param  Round  $round  sent, with its papers, signers, marks and events */
+    public function __construct(private Round $round)
+    {
+        $this->state = $round->state();
+    }
+
+    /**
+     * What someone has done on a paper: how many places of how many.
+     *
+     * @return array{made: int, of: int} of none where nothing is asked of them there
+     */
+    public function places(RoundPaper $sent, Signer $signer): array
+    {
+        $of = $made = 0;
+        foreach ($this->round->marks->where('round_paper_id', $sent->id)->where('seat', $signer->seat) as $mark) {
+            $act = $mark->act();
+            if ($act === null || ! ($act->isRequired || $this->state->made->stands($act->key)) || ! $this->state->made->isAskedFor($act)) {
+                continue;
+            }
+            $of++;
+            $this->isMade($mark, $signer) && $made++;
+        }
+
+        return ['made' => $made, 'of' => $of];
+    }
+
+    /** Since when someone stands where they stand, and on what: "Thu, Nov 26, 9:40 pm, on an iPhone"; empty where nothing happened. */
+    public function since(Signer $signer): string
+    {
+        $last = $this->round->events->last(static fn (Event $event) => $event->seat === $signer->seat);
+        $at = $last->at ?? ($signer->status === SignerStatus::Waiting ? null : $this->round->sent_at);
+        $device = Device::of((string) ($last->device ?? ''));
+
+        return $at === null ? '' : When::list($at, $this->round->file->office->zone).($device === '' ? '' : ", on {$device}");
+    }
+
+    private function isMade(SigningMark $mark, Signer $signer): bool
+    {
+        return isset($this->state->onPaper[$signer->seat]) || $this->state->made->stands($mark->key);
+    }
+}
