@@ -401,6 +401,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/rounds/{round}/forgotten', [MendingController::class, 'forgotten'])->name('rounds.forgotten');
     Route::post('/rounds/{round}/asks', [AskedPapersController::class, 'store'])->name('rounds.asks');
     Route::delete('/rounds/{round}/signers/{signer}/asks/{key}', [AskedPapersController::class, 'destroy'])->name('rounds.asks.destroy');
+    Route::post('/rounds/{round}/people', [RoundController::class, 'seatSomeone'])->name('rounds.people');
     Route::post('/rounds/{round}/lookers', [RoundController::class, 'askToLook'])->name('rounds.lookers');
     Route::post('/rounds/{round}/rehearsals', [RoundController::class, 'rehearse'])->name('rounds.rehearse');
     Route::post('/rounds/{round}/parts', [RoundPapersController::class, 'part'])->name('rounds.part');

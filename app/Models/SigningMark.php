@@ -27,6 +27,7 @@ use Unanimus\Signing\Seat;
  * @property string $height
  * @property int $position
  * @property array<string, string|bool> $terms what is asked there beyond its kind, as {@see MarkTerms} writes it
+ * @property string $covers printed words that lie under it
  * @property float|null $sure how sure it is of a place that was found and not kept yet; null: kept, or put there by hand
  */
 final class SigningMark extends Record
@@ -40,7 +41,7 @@ final class SigningMark extends Record
     /** @var array<string, string> */
     protected $casts = ['kind' => MarkKind::class, 'terms' => 'array', 'sure' => 'float'];
 
-    protected $attributes = ['sure' => null, 'terms' => '{}'];
+    protected $attributes = ['sure' => null, 'terms' => '{}', 'covers' => ''];
 
     public function place(): Rect
     {

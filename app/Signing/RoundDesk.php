@@ -12,8 +12,11 @@ use App\Storage\Bytes;
 use Unanimus\Pages\PageRules;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\Rect;
+use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\WritingPlace;
 use Unanimus\Pages\WritingPlaces;
+use Unanimus\Signing\PlaceCheck;
 use Unanimus\Signing\Seat;
 
 /** What the page on which a round is composed works with: its marks, who may have one, what waits for an answer. */
@@ -105,6 +108,16 @@ final class RoundDesk
                 $places,
             ),
         );
+    }
+
+    /** The printed words of a page that a place there would cover; empty where the page cannot be read for it. */
+    public static function covered(RoundPaper $sent, int $page, Rect $place): string
+    {
+        try {
+            return PlaceCheck::covered($place, PageWords::of(self::path($sent), $page)[$page] ?? []);
+        } catch (ToolFailed) {
+            return '';
+        }
     }
 
     private static function path(RoundPaper $sent): string

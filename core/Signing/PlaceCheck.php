@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Pages\Rect;
+use Unanimus\Pages\Word;
+
 /**
- * What may be wrong with the places of a round: two on one spot, a page without the initials that its neighbours have, one of
+ * What may be wrong with the places of a round: two on one spot, one over printed words, a page without the initials that its
+ * neighbours have, one of
  * two buyers who signs nothing on a paper that the other signs. None of it keeps a round from going out; the sender looks.
  */
 final class PlaceCheck
 {
     /** Two places are on one spot when so much of the smaller one lies under the other. */
     private const UNDER = 0.4;
+
+    /** A word is covered when so much of its breadth and of its height lies under the place. */
+    private const COVERED = 0.45;
 
     /** Initials belong on every page when at least so many of a paper's pages have them. */
     private const MOST_PAGES = 0.5;
@@ -31,6 +38,7 @@ final class PlaceCheck
             array_push(
                 $faults,
                 ...self::onOneSpot($there, $paper, $names),
+                ...self::overText($there, $paper, $names),
                 ...self::withoutInitials($there, $paper, $pages[$key] ?? 0, $names),
                 ...self::signsAlone($there, $paper, $names),
             );
@@ -62,6 +70,51 @@ final class PlaceCheck
         }
 
         return $faults;
+    }
+
+    /**
+     * @param list<PlannedMark> $marks
+     * @param array<string, string> $names
+     * @return list<RoundFault>
+     */
+    private static function overText(array $marks, PlannedPaper $paper, array $names): array
+    {
+        return array_values(
+            array_map(
+                static fn (PlannedMark $mark) => new RoundFault(
+                    RoundFaultKind::OverText,
+                    'The place of '.self::name($mark->seat, $names)." on page {$mark->page} of “{$paper->title}” covers “{$mark->covers}”.",
+                    paper: $paper->key,
+                    mark: $mark->key,
+                ),
+                array_filter($marks, static fn (PlannedMark $mark) => $mark->covers !== ''),
+            ),
+        );
+    }
+
+    /**
+     * The printed words that a place would cover, at most five of them; empty when it stands free. Rules of underscores and dots
+     * and empty boxes are there to be written on.
+     *
+     * @param list<Word> $words of the page
+     */
+    public static function covered(Rect $place, array $words): string
+    {
+        $under = [];
+        foreach ($words as $word) {
+            $width = min($place->x + $place->width, $word->right()) - max($place->x, $word->x);
+            $height = min($place->y + $place->height, $word->bottom()) - max($place->y, $word->y);
+            if ($width > self::COVERED * $word->width && $height > self::COVERED * $word->height && self::isText($word)) {
+                $under[] = $word->text;
+            }
+        }
+
+        return implode(' ', array_slice($under, 0, 5)).(count($under) > 5 ? ' …' : '');
+    }
+
+    private static function isText(Word $word): bool
+    {
+        return preg_match('/\p{L}{2}|\d/u', $word->text) === 1;
     }
 
     private static function covers(PlannedMark $one, PlannedMark $other): bool

@@ -12,6 +12,7 @@ final readonly class PlannedMark
     /**
      * @param string $paper key of the paper
      * @param int $page from 1
+     * @param string $covers printed words that lie under it
      */
     public function __construct(
         public string $key,
@@ -20,6 +21,7 @@ final readonly class PlannedMark
         public Seat $seat,
         public MarkKind $kind,
         public Rect $place,
+        public string $covers = '',
     ) {
     }
 }

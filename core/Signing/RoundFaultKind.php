@@ -39,6 +39,9 @@ enum RoundFaultKind
     /** Two places on one spot. */
     case OnOneSpot;
 
+    /** A place over printed words. */
+    case OverText;
+
     /** A page without the initials that the others have. */
     case WithoutInitials;
 
@@ -57,6 +60,7 @@ enum RoundFaultKind
             self::PagesUnseen,
             self::StillRead,
             self::OnOneSpot,
+            self::OverText,
             self::WithoutInitials,
             self::SignsNothing,
             self::NameDiffers => false,

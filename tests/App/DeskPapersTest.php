@@ -116,3 +116,29 @@ it('says where a signer is called otherwise in the file now, and takes the name 
     $this->seeAll();
     expect($round->signers()->value('name'))->toBe('Sunniva Eide-Holm');
 });
+
+it('gives somebody else a seat from the desk, once, and lets them sign', function () {
+    $round = roundOfPaper($this->aFile(), Tests\Support\MadePdf::text(72, 700, 'Nothing to sign is said here.'));
+    $seat = fn (array $given) => $this->as('tomas')->post("/rounds/{$round->key}/people", $given);
+    $seat(['role' => 'other', 'name' => 'Nils Ostrander', 'email' => 'nils@ostrander.example'])->assertSessionHas('told');
+    $seat(['role' => 'other', 'name' => 'nils ostrander', 'email' => 'nils@ostrander.example'])->assertSessionHas('told');
+    $seat(['role' => 'other', 'name' => 'Nils', 'email' => 'nowhere'])->assertSessionHasErrors('email');
+    $seat(['role' => 'other', 'name' => ' '])->assertSessionHasErrors('name');
+    $seat(['role' => 'seller', 'name' => 'Their Client'])->assertSessionHas('reason', SigningRefusal::NotAskedByUs->value);
+    $seat(['role' => 'agent', 'name' => 'A Colleague'])->assertSessionHas('reason', SigningRefusal::NotAskedByUs->value);
+    $this->seeAll();
+    $others = $round->file->parties()->where('role', 'other')->get();
+    expect($others->pluck('name')->all())->toBe(['Nils Ostrander'])->and($others[0]->email)->toBe('nils@ostrander.example');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Nils Ostrander');
+    placed($round, [
+        'do' => 'put',
+        'mark' => str_repeat('C', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'other.1',
+        'kind' => 'signature',
+        'place' => [72, 500, 170, 22],
+    ])->assertOk();
+    $this->seeAll();
+    expect($round->signers()->pluck('email', 'seat')->all())->toBe(['other.1' => 'nils@ostrander.example']);
+});

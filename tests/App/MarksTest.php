@@ -157,3 +157,22 @@ it('does not put anything on a round that went out before its scan was read', fu
     $this->work();
     expect(marksOf($round))->toBe([])->and(DB::table('pending_work')->where('kind', 'reading')->count())->toBe(0);
 });
+
+it('says when a place is put over printed words, and no more once it stands free', function () {
+    $round = roundOfPaper($this->aFile(), MadePdf::text(72, 500, 'The buyer agrees to all of it.', 12));
+    $put = fn (float $y) => placed($round, [
+        'do' => 'put',
+        'mark' => str_repeat('B', 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'buyer.1',
+        'kind' => 'signature',
+        'place' => [72, $y, 120, 20],
+    ])->assertOk();
+    $told = fn () => $this->as('tomas')->get("/rounds/{$round->key}")->getContent();
+    // The words stand some 292 points from the upper edge.
+    $put(284);
+    expect($told())->toContain('covers “The buyer agrees to');
+    $put(600);
+    expect($told())->not->toContain('covers “');
+});

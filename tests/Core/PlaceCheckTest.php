@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
 use Unanimus\Pages\Rect;
+use Unanimus\Pages\Word;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\PlaceCheck;
 use Unanimus\Signing\PlannedMark;
@@ -82,4 +83,26 @@ it('keeps none of that from going out, but a last day that is past does', functi
         ->toContain(RoundFaultKind::LastDayPast)
         ->and(RoundFaultKind::LastDayPast->isBlocking())
         ->toBeTrue();
+});
+
+it('says which printed words a place covers, and leaves rules and boxes to be written on', function () {
+    $words = [
+        new Word('Buyer', 100, 118, 30, 10),
+        new Word('agrees', 140, 100, 40, 10),
+        new Word('________', 100, 104, 120, 4),
+        new Word('☐', 200, 102, 8, 8),
+        new Word('to', 182, 100, 12, 10),
+        new Word('$412,500', 210, 100, 50, 10),
+    ];
+    expect(PlaceCheck::covered(new Rect(100, 96, 100, 16), $words))->toBe('agrees to')
+        // Its label stands beneath it, a word is only grazed.
+        ->and(PlaceCheck::covered(new Rect(100, 84, 100, 20), $words))->toBe('')
+        ->and(PlaceCheck::covered(new Rect(205, 98, 60, 14), $words))->toBe('$412,500')
+        ->and(PlaceCheck::covered(new Rect(0, 0, 600, 700), array_fill(0, 9, $words[1])))->toBe('agrees agrees agrees agrees agrees …');
+    $mark = new PlannedMark('m', 'p', 2, Seat::of('buyer.1'), MarkKind::Signature, new Rect(0, 0, 10, 10), 'agrees to');
+    $paper = new PlannedPaper('p', 'Addendum', PaperState::Ready, true);
+    $fault = PlaceCheck::faults([$mark], ['p' => $paper], ['p' => 2], ['buyer.1' => 'Ana'])[0];
+    expect($fault->kind)->toBe(RoundFaultKind::OverText)
+        ->and($fault->text)->toBe('The place of Ana on page 2 of “Addendum” covers “agrees to”.')
+        ->and($fault->kind->isBlocking())->toBeFalse();
 });

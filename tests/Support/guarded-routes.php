@@ -123,6 +123,7 @@ function guardedRoutes(): array
         'recall a round' => ['POST', '/rounds/{round}/recall', []],
         'ask for a paper' => ['POST', '/rounds/{round}/asks', ['signer' => 'x', 'title' => 'Binder']],
         'ask for a paper no more' => ['DELETE', '/rounds/{round}/signers/{signer}/asks/01ABCDEFGHJKMNPQRSTVWXYZ00', []],
+        'seat someone' => ['POST', '/rounds/{round}/people', ['role' => 'other', 'name' => 'Nils Ost']],
         'remind all' => ['POST', '/rounds/{round}/remind', []],
         'drop a signer' => ['DELETE', '/rounds/{round}/signers/{signer}', []],
         'remind a signer' => ['POST', '/rounds/{round}/signers/{signer}/remind', []],

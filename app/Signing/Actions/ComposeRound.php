@@ -142,6 +142,7 @@ final class ComposeRound
                         $mark->seatOf(),
                         $mark->kind,
                         $mark->place(),
+                        $mark->covers,
                     ),
                 )
                 ->all(),

@@ -9,6 +9,15 @@
             </button>
         @endforeach
     </div>
+    <details class="note somebody"><summary class="small">Somebody else</summary>
+        <form method="post" action="/rounds/{{ $round->key }}/people">@csrf
+            <label class="line"><span>Name</span><input class="input" name="name" maxlength="120" required autocomplete="off"></label>
+            <label class="line"><span>Email address</span><input class="input" type="email" name="email" maxlength="200"
+                autocomplete="off"></label>
+            <label class="line"><span>Who they are here</span><select name="role">
+                @foreach (array_reverse(\App\Signing\Actions\SeatSomeone::roles($round)) as $role)<option value="{{ $role->value }}">{{
+                    $role->value === 'other' ? 'someone else' : $role->value }}</option>@endforeach</select></label>
+            <button class="button tight">Put them in the file</button></form></details>
     <div class="kinds" role="radiogroup" aria-label="What goes there">
         @foreach (\Unanimus\Signing\MarkKind::cases() as $kind)
             <button type="button" role="radio" aria-checked="{{ $kind->value === 'signature' ? 'true' : 'false' }}"
