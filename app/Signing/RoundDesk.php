@@ -14,6 +14,7 @@ use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
 use Unanimus\Pages\ToolFailed;
+use Unanimus\Pages\Word;
 use Unanimus\Pages\WritingPlace;
 use Unanimus\Pages\WritingPlaces;
 use Unanimus\Signing\PlaceCheck;
@@ -107,6 +108,15 @@ final class RoundDesk
                 static fn (WritingPlace $one) => [...$one->place->toArray(), $one->shape === 'tick' ? 'tick' : 'line'],
                 $places,
             ),
+        );
+    }
+
+    /** @return list<array{float, float, float, float, string}> the printed words of a page, for what goes through them */
+    public static function words(RoundPaper $sent, int $page): array
+    {
+        return array_map(
+            static fn (Word $word) => [$word->x, $word->y, $word->width, $word->height, 'word'],
+            PageWords::of(self::path($sent), $page)[$page] ?? [],
         );
     }
 

@@ -58,7 +58,7 @@ final class EvidenceRecord
         $this->line("Evidence record of signing round {$this->round}. Times are {$this->zone}.", 9, 'normal', 20);
         $this->heading('Documents as sent');
         foreach ($this->papers as $paper) {
-            $this->line("{$paper['title']} · {$paper['pages']} pages", 9.5, 'bold', 12);
+            $this->line("{$paper['title']} · {$paper['pages']} ".($paper['pages'] === 1 ? 'page' : 'pages'), 9.5, 'bold', 12);
             $this->line("SHA-256 {$paper['sha256']}", 7.5, 'normal', 15);
         }
         $this->heading('People');

@@ -38,6 +38,7 @@ enum EventKind: string
     public function told(array $data): string
     {
         return match (true) {
+            $this === self::Marked && ($data['struck'] ?? false) === true => 'Struck and initialled',
             $this === self::Marked && ($data['entered'] ?? false) === true => 'Filled in',
             $this === self::Finished && isset($data['part']) => Part::from((string) $data['part'])->done(),
             default => $this->label(),

@@ -19,6 +19,8 @@ enum MarkKind: string
     case Capacity = 'capacity';
     case Text = 'text';
     case Tick = 'tick';
+    /** A line through printed words, offered by the sender; whoever draws it initials it. */
+    case Strike = 'strike';
 
     /**
      * Whether the signer must do something there; dates, times, printed names and capacities place themselves with
@@ -26,13 +28,13 @@ enum MarkKind: string
      */
     public function needsAct(): bool
     {
-        return in_array($this, [self::Signature, self::Initials, self::Text, self::Tick], true);
+        return in_array($this, [self::Signature, self::Initials, self::Text, self::Tick, self::Strike], true);
     }
 
-    /** Whether something is typed or checked there, which can be taken back until finishing. */
+    /** Whether something is typed, checked or struck there, which can be taken back until finishing. */
     public function isEntered(): bool
     {
-        return in_array($this, [self::Text, self::Tick], true);
+        return in_array($this, [self::Text, self::Tick, self::Strike], true);
     }
 
     /** Whether it places itself with the signature. */
@@ -46,9 +48,16 @@ enum MarkKind: string
     {
         return match ($this) {
             self::Tick => 'check box',
+            self::Strike => 'words to strike',
             self::Moment => 'date and time',
             default => $this->value,
         };
+    }
+
+    /** Whether it is the signer's choice when nobody says otherwise. */
+    public function isUsuallyOptional(): bool
+    {
+        return $this === self::Tick || $this === self::Strike;
     }
 
     /** The key that chooses it at the composing desk; empty for none. */
@@ -61,6 +70,7 @@ enum MarkKind: string
             self::Name => 'n',
             self::Text => 't',
             self::Tick => 'x',
+            self::Strike => 'l',
             default => '',
         };
     }

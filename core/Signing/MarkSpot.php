@@ -24,6 +24,7 @@ final class MarkSpot
         'company' => [50.0, 8.0],
         'text' => [20.0, 8.0],
         'tick' => [6.0, 6.0],
+        'strike' => [8.0, 6.0],
     ];
 
     /**

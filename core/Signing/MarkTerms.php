@@ -31,10 +31,10 @@ final readonly class MarkTerms
     ) {
     }
 
-    /** What holds for a kind when nobody says otherwise: a check mark is the signer's choice, everything else is needed. */
+    /** What holds for a kind when nobody says otherwise: a check mark or a strike is the signer's choice, everything else is needed. */
     public static function usual(MarkKind $kind): self
     {
-        return new self($kind !== MarkKind::Tick);
+        return new self(! $kind->isUsuallyOptional());
     }
 
     /** @param  array<string, mixed>  $data  as written by {@see toArray}, or as given by a page */
@@ -43,7 +43,8 @@ final readonly class MarkTerms
         $text = static fn (string $key): string => is_string($data[$key] ?? null) ? trim($data[$key]) : '';
         $isPrivate = $kind === MarkKind::Text && (bool) ($data['private'] ?? false);
         // What the sender enters is theirs to read: it is never private.
-        $filled = $kind->isEntered() && ! $isPrivate && is_string($data['filled'] ?? null) ? trim($data['filled']) : '';
+        $mayBeFilled = $kind->isEntered() && $kind !== MarkKind::Strike && ! $isPrivate;
+        $filled = $mayBeFilled && is_string($data['filled'] ?? null) ? trim($data['filled']) : '';
 
         return new self(
             isset($data['required']) ? (bool) $data['required'] : self::usual($kind)->isRequired,

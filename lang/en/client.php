@@ -59,6 +59,7 @@ return [
         'sign_here' => 'sign here',
         'initials_here' => 'initial here',
         'type_here' => 'type here',
+        'strike_here' => 'strike these words',
         'check_here' => 'check box',
         'optional' => ', optional',
         'done' => ', done',
@@ -84,6 +85,7 @@ return [
 
         // Said by the page while one signs
         'script' => [
+            'strike' => 'Strike these words', 'unstrike' => 'Do not strike them',
             'add' => 'Add the paper', 'add_left' => 'A paper to add',
             'sending' => 'Sending … :percent%', 'added' => 'Received: :name',
             'lost' => 'No connection. Choose the file again.',

@@ -59,6 +59,7 @@ return [
         'sign_here' => 'firme aquí',
         'initials_here' => 'iniciales',
         'type_here' => 'escriba aquí',
+        'strike_here' => 'tachar estas palabras',
         'check_here' => 'casilla',
         'optional' => ', opcional',
         'done' => ', hecho',
@@ -84,6 +85,7 @@ return [
 
         // Lo que dice la página mientras se firma
         'script' => [
+            'strike' => 'Tachar estas palabras', 'unstrike' => 'No tacharlas',
             'add' => 'Agregar el papel', 'add_left' => 'Falta un papel',
             'sending' => 'Enviando … :percent%', 'added' => 'Recibido: :name',
             'lost' => 'Sin conexión. Elija el archivo otra vez.',

@@ -49,7 +49,8 @@ function marks() {
     function offer(mark) {
         const { kind, format, hint } = mark.dataset;
         go.dataset.at = mark.dataset.mark;
-        go.textContent = { signature: words.sign, initials: words.initial, text: words.save }[kind] ?? (is(mark, 'made') ? words.uncheck : words.check);
+        go.textContent = { signature: words.sign, initials: words.initial, text: words.save, strike: is(mark, 'made') ? words.unstrike : words.strike }[kind]
+            ?? (is(mark, 'made') ? words.uncheck : words.check);
         skip.hidden = !is(mark, 'optional') || is(mark, 'made');
         entry.hidden = kind !== 'text' && hint === '';
         entry.querySelector('label').textContent = hint || words.answer;
@@ -120,8 +121,8 @@ function marks() {
     async function make(mark) {
         const { kind } = mark.dataset;
         if (mark.dataset.private && is(mark, 'made') && text.value.trim() === '') return onward();
-        const isBack = kind === 'tick' ? is(mark, 'made') : kind === 'text' && is(mark, 'made') && text.value.trim() === '';
-        if (is(mark, 'unasked') || is(mark, 'made') && kind !== 'tick' && kind !== 'text') return;
+        const isBack = kind === 'tick' || kind === 'strike' ? is(mark, 'made') : kind === 'text' && is(mark, 'made') && text.value.trim() === '';
+        if (is(mark, 'unasked') || is(mark, 'made') && !['tick', 'strike', 'text'].includes(kind)) return;
         const value = kind === 'text' ? text.value : undefined;
         if (!await tell(mark, isBack ? 'DELETE' : 'POST', { value })) return;
         mark.dataset.value = isBack || mark.dataset.private ? '' : value ?? '';
@@ -141,7 +142,7 @@ function marks() {
             }
         });
         mark.addEventListener('focus', () => {
-            if (!is(mark, 'made') || mark.dataset.kind === 'text' || mark.dataset.kind === 'tick') offer(mark);
+            if (!is(mark, 'made') || ['tick', 'strike', 'text'].includes(mark.dataset.kind)) offer(mark);
         });
     }
     text.addEventListener('input', () => {

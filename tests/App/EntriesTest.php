@@ -134,3 +134,36 @@ it('asks for what hung on a check box as before once the box is taken away, and 
     $this->seeAll();
     expect($round->marks()->where('key', $put['mark'])->sole()->terms['filled'])->toBe('12/18/2026');
 });
+
+it('offers words to be struck: struck and initialled by the signer, taken back until they finish, told in the record', function () {
+    $round = roundOfPaper($this->aFile(), MadePdf::text(72, 500, 'The seller leaves the range and the porch swing.', 12));
+    $put = fn (string $mark, string $kind, array $place) => placed($round, [
+        'do' => 'put',
+        'mark' => str_repeat($mark, 26),
+        'paper' => 0,
+        'page' => 1,
+        'seat' => 'buyer.1',
+        'kind' => $kind,
+        'place' => $place,
+    ])->assertOk();
+    $put('D', 'strike', [200, 284, 80, 12]);
+    $put('E', 'signature', [72, 600, 170, 22]);
+    $this->as('tomas')->getJson("/rounds/{$round->key}/papers/0/pages/1/places?words=1")->assertOk()->assertJsonPath('0.4', 'word');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertDontSee('covers “');
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionMissing('refused');
+    $this->seeAll();
+    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+    $this->post("{$link}/consent", ['agree' => '1']);
+    $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'plain']);
+    $this->get($link)->assertSee('strike these words');
+    $words = "{$link}/marks/".str_repeat('D', 26);
+    $strike = fn (string $method, string $once) => $this->json($method, $words, ['once' => $once])->assertOk();
+    expect($strike('POST', 'strike-1')->json('left'))->toBe(1);
+    $strike('DELETE', 'strike-2');
+    expect($strike('POST', 'strike-3')->json('places')[str_repeat('D', 26)]['drawn'])->toContain('L280.00 290.00')->toContain('>SE</text>');
+    $this->postJson("{$link}/marks/".str_repeat('E', 26), ['once' => 'sign-1'])->assertOk();
+    $this->post("{$link}/finish")->assertRedirect($link);
+    $this->work();
+    $this->seeAll();
+    expect(sealedText($round))->toContain('Struck and initialled: words to strike, Their addendum,');
+});

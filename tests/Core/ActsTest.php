@@ -112,6 +112,8 @@ it('keeps of a place what is not usual for its kind, and reads it back', functio
     [MarkKind::Signature, new MarkTerms(), []],
     [MarkKind::Tick, new MarkTerms(false), []],
     [MarkKind::Tick, new MarkTerms(true), ['required' => true]],
+    [MarkKind::Strike, new MarkTerms(false), []],
+    [MarkKind::Strike, new MarkTerms(true), ['required' => true]],
     [MarkKind::Initials, new MarkTerms(false, group: 'one'), ['required' => false, 'group' => 'one']],
     [
         MarkKind::Text,

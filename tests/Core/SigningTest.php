@@ -279,3 +279,19 @@ it('wants the papers that are asked for before someone finishes, and once more o
     $replaced = $with->after(new RoundEvent(EventKind::Replaced, null, ['seat' => 'buyer.1']));
     expect($replaced->added)->toBe([])->and(array_column($replaced->missing('buyer.1'), 'key'))->toBe(['letter']);
 });
+
+it('strikes words line by line and initials them, inside the page', function () {
+    $signature = AdoptedSignature::typed('Sunniva Eide', 'SE', 'plain');
+    $drawn = static function (Rect $place) use ($signature): string {
+        $drawing = new Drawing(612, 792);
+        MarkDrawing::on($drawing, MarkKind::Strike, $place, $signature, '');
+
+        return $drawing->inner();
+    };
+    $one = $drawn(new Rect(100, 200, 90, 12));
+    expect(substr_count($one, '<path'))->toBe(1)->and($one)->toContain('M100.00 206.00L190.00 206.00')->toContain('>SE</text>');
+    expect(substr_count($drawn(new Rect(100, 200, 90, 45)), '<path'))->toBe(3);
+    preg_match('/<text[^>]* y="([\d.-]+)"/', $drawn(new Rect(100, 0, 90, 12)), $m);
+    expect((float) $m[1])->toBeGreaterThan(0.0)
+        ->and(EventKind::Marked->told(['entered' => true, 'struck' => true]))->toBe('Struck and initialled');
+});

@@ -49,7 +49,7 @@ final class PlaceMarks
             'kind' => $given->kind,
             'terms' => $this->terms($round, $given->kind, $given->terms),
             'sure' => null,
-            'covers' => RoundDesk::covered($sent, $given->page, $place),
+            'covers' => $given->kind === MarkKind::Strike ? '' : RoundDesk::covered($sent, $given->page, $place),
         ];
         $mark === null
             ? $this->add($round, $sent, ['key' => $key, 'page' => $given->page, ...$values])

@@ -70,13 +70,15 @@ final class MarksController
         return new JsonResponse(self::desk($round));
     }
 
-    /** Lines and boxes of a page, for the pointer to snap to. */
-    public function places(Round $round, int $position, int $page): JsonResponse
+    /** Lines and boxes of a page, or its printed words, for the pointer to snap to. */
+    public function places(Request $request, Round $round, int $position, int $page): JsonResponse
     {
         Gate::authorize('work-on', $round->load(['file.office', 'file.members', 'papers.paper.latest'])->file);
         $sent = $round->papers->firstWhere('position', $position) ?? abort(404);
 
-        return (new JsonResponse(RoundDesk::places($sent, $page)))->setPrivate()->setMaxAge(3600);
+        return (new JsonResponse(
+            $request->boolean('words') ? RoundDesk::words($sent, $page) : RoundDesk::places($sent, $page),
+        ))->setPrivate()->setMaxAge(3600);
     }
 
     /** @return array<string, mixed> */

@@ -177,6 +177,7 @@ final class SignController
                 'value' => $value !== null && $isPrivate ? PrivateEntry::masked($value) : $value,
                 'secret' => $value !== null && $isPrivate ? Crypt::encryptString($value) : null,
                 'entered' => $mark->kind->isEntered(),
+                'struck' => $mark->kind === MarkKind::Strike,
             ],
             static fn (string|bool|null $one) => $one !== null && $one !== false,
         ));

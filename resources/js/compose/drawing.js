@@ -4,7 +4,9 @@ import { seatOf, state } from './state.js';
 
 export const set = (node, values) => Object.entries(values).forEach(([name, value]) => node.setAttribute(name, value));
 
-export const kindWords = { tick: 'check box', moment: 'date and time' };
+export const kindWords = { tick: 'check box', strike: 'strike out', moment: 'date and time' };
+
+const isChoice = (mark) => mark.kind === 'tick' || mark.kind === 'strike';
 
 // As much as there is room for: kind and whose, or the kind and the number, or the number alone.
 function wordsIn(width, kind, label) {
@@ -19,7 +21,7 @@ export function drawMark(mark) {
     const filled = mark.terms?.filled;
     const says = `${mark.terms?.hint || kind}, ${seat.label}`;
     const group = element('g', {
-        class: `spot tone-${seat.tone}${mark.sure === null ? '' : ' pencil'}${mark.terms?.required === false || mark.kind === 'tick' && mark.terms?.required !== true ? ' optional' : ''}${state.chosen === mark.key || state.more.has(mark.key) ? ' chosen' : ''}`,
+        class: `spot tone-${seat.tone}${mark.sure === null ? '' : ' pencil'}${mark.terms?.required === false || isChoice(mark) && mark.terms?.required !== true ? ' optional' : ''}${state.chosen === mark.key || state.more.has(mark.key) ? ' chosen' : ''}`,
         tabindex: '0',
         role: 'button',
         'data-mark': mark.key,

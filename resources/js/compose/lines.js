@@ -5,17 +5,18 @@ import { pageOf, round, seatOf, state } from './state.js';
 
 const sizes = {
     signature: [170, 22], initials: [36, 16], date: [80, 14], name: [150, 14], time: [70, 14], moment: [130, 14],
-    capacity: [150, 14], company: [150, 14], text: [150, 14], tick: [10, 10],
+    capacity: [150, 14], company: [150, 14], text: [150, 14], tick: [10, 10], strike: [90, 12],
 };
 
 const lines = new Map();
 
 // Each with left, top, width, height and whether it is a line or a square.
-export function linesOf(page) {
-    const key = `${page.dataset.paper}/pages/${page.dataset.number}`;
+export function linesOf(page, what = 'places') {
+    const where = `${page.dataset.paper}/pages/${page.dataset.number}`;
+    const key = `${where}/${what}`;
     if (!lines.has(key)) {
         lines.set(key, []);
-        fetch(`/rounds/${round}/papers/${key}/places`, { headers: { Accept: 'application/json' } })
+        fetch(`/rounds/${round}/papers/${where}/places${what === 'words' ? '?words=1' : ''}`, { headers: { Accept: 'application/json' } })
             .then((answer) => (answer.ok ? answer.json() : []))
             .then((found) => lines.set(key, found))
             .catch(() => lines.delete(key));
@@ -23,7 +24,16 @@ export function linesOf(page) {
     return lines.get(key);
 }
 
+// Printed words, for what goes through them.
+function wordUnder(page, [x, y]) {
+    return linesOf(page, 'words').find(([left, top, wide, high]) => x > left - 2 && x < left + wide + 2 && y > top - 2 && y < top + high + 2);
+}
+
 function spot(page, [x, y]) {
+    if (state.kind === 'strike') {
+        const word = wordUnder(page, [x, y]);
+        return word ? word.slice(0, 4) : [x - 45, y - 6, 90, 12];
+    }
     const [width, height] = sizes[state.kind];
     const shape = state.kind === 'tick' ? 'tick' : 'line';
     const near = linesOf(page).filter((one) => one[4] === shape).filter(([left, top, wide, high]) => x > left - 6 && x < left + wide + 6 && y > top - 8 && y < top + high + 6);

@@ -9,7 +9,7 @@ let given = () => {};
 
 // What differs from what is usual for the kind.
 function read(mark) {
-    const usual = mark.kind !== 'tick';
+    const usual = !['tick', 'strike'].includes(mark.kind);
     const text = (name) => (field(name).closest('[hidden]') ? '' : field(name).value.trim());
     const terms = { hint: text('hint'), format: text('format'), group: text('group'), when: text('when') };
     if (terms.format === 'line') terms.format = '';
@@ -23,7 +23,7 @@ function read(mark) {
 
 export function showTerms(mark, put) {
     given = put;
-    const isAsked = mark && ['signature', 'initials', 'text', 'tick'].includes(mark.kind) && mark.sure === null;
+    const isAsked = mark && ['signature', 'initials', 'text', 'tick', 'strike'].includes(mark.kind) && mark.sure === null;
     sheet.hidden = !isAsked;
     if (!isAsked || shown === mark || sheet.contains(document.activeElement) && shown?.key === mark.key) {
         shown = mark;
@@ -32,7 +32,7 @@ export function showTerms(mark, put) {
     shown = mark;
     const { terms = {} } = mark;
     for (const part of sheet.querySelectorAll('[data-for]')) part.hidden = !part.dataset.for.split(' ').includes(mark.kind);
-    field('required').checked = terms.required ?? mark.kind !== 'tick';
+    field('required').checked = terms.required ?? !['tick', 'strike'].includes(mark.kind);
     for (const name of ['hint', 'group', 'filled']) field(name).value = terms[name] ?? '';
     field('format').value = terms.format ?? 'line';
     field('ticked').checked = Boolean(terms.filled);

@@ -21,7 +21,8 @@
     <div class="kinds" role="radiogroup" aria-label="What goes there">
         @foreach (\Unanimus\Signing\MarkKind::cases() as $kind)
             <button type="button" role="radio" aria-checked="{{ $kind->value === 'signature' ? 'true' : 'false' }}"
-                data-kind="{{ $kind->value }}" data-key="{{ $kind->shortcut() }}">{{ ucfirst($kind->label()) }}
+                data-kind="{{ $kind->value }}" data-key="{{ $kind->shortcut() }}">{{
+                $kind->value === 'strike' ? 'Strike out' : ucfirst($kind->label()) }}
                 @if ($kind->shortcut() !== '')<kbd>{{ $kind->shortcut() }}</kbd>@endif</button>
         @endforeach
     </div>
@@ -35,9 +36,9 @@
             autocomplete="off" placeholder="leave empty for the signer"></label>
         <label class="checkbox" data-for="text"><input type="checkbox" name="private"> Private: only you and your broker read it</label>
         <label class="checkbox" data-for="tick"><input type="checkbox" name="ticked"> Checked by you</label>
-        <label class="checkbox" data-for="signature initials text tick"><input type="checkbox" name="required"> Required</label>
-        <label class="line" data-for="signature initials text tick"><span>Asked for</span><select name="when"></select></label>
-        <label class="line" data-for="signature initials text tick"><span>Only one of</span><input class="input" name="group"
+        <label class="checkbox" data-for="signature initials text tick strike"><input type="checkbox" name="required"> Required</label>
+        <label class="line" data-for="signature initials text tick strike"><span>Asked for</span><select name="when"></select></label>
+        <label class="line" data-for="signature initials text tick strike"><span>Only one of</span><input class="input" name="group"
             maxlength="20" autocomplete="off" placeholder="a name for the choice"></label>
     </form>
     <div id="several" class="several" hidden>

@@ -20,7 +20,7 @@
                         @if ($act)
                             @php($terms = $m->terms())
                             @php($word = __('client.sign.'.['signature' => 'sign_here', 'initials' => 'initials_here',
-                                'text' => 'type_here', 'tick' => 'check_here'][$m->kind->value]))
+                                'text' => 'type_here', 'tick' => 'check_here', 'strike' => 'strike_here'][$m->kind->value]))
                             <g @class(['mark mine', 'made' => $shown['made'], 'optional' => ! $act->isRequired,
                                 'unasked' => ! $made->isAskedFor($act)]) data-mark="{{ $m->key }}" data-kind="{{ $m->kind->value }}"
                                 data-group="{{ $act->group }}" data-format="{{ $terms->format->value }}" data-hint="{{ $terms->hint }}"
@@ -32,7 +32,8 @@
                                 <rect x="{{ $place->x }}" y="{{ $place->y }}" width="{{ $place->width }}" height="{{ $place->height }}"
                                     rx="1.5"/>
                                 <text class="word" x="{{ $place->x + $place->width / 2 }}" y="{{ $place->y + $place->height / 2 +
-                                    2.5 }}">{{ $m->kind->value === 'tick' ? '' : ($m->kind->value === 'text' && $terms->hint !== '' ?
+                                    2.5 }}">{{ in_array($m->kind->value, ['tick', 'strike'], true) ? '' :
+                                    ($m->kind->value === 'text' && $terms->hint !== '' ?
                                     $terms->hint : $word) }}</text>
                                 <g class="drawn" aria-hidden="true">{!! $shown['drawn'] !!}</g>
                             </g>
