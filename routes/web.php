@@ -47,6 +47,7 @@ use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
 use App\Signing\Http\InPersonController;
+use App\Signing\Http\LoosePapersController;
 use App\Signing\Http\MarksController;
 use App\Signing\Http\MendingController;
 use App\Signing\Http\PenController;
@@ -294,6 +295,8 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/files/{file}/assign', [ArrangeController::class, 'assign'])
         ->name('files.assign')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/loose-papers', [LoosePapersController::class, 'store'])->name('loose-papers.store');
+    Route::post('/files/{file}/put-into', [LoosePapersController::class, 'put'])->name('files.put-into');
     Route::post('/files/{file}/reminders', [ReminderController::class, 'store'])->name('files.reminders');
     Route::post('/files/{file}/placing', [PlacingController::class, 'store'])
         ->name('files.placing')

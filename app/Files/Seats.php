@@ -20,6 +20,7 @@ final class Seats
         $least = match ($file->kind) {
             DealKind::Lease => ['tenant' => 2, 'landlord' => 1],
             DealKind::Referral => [($file->represents->side() ?? Side::Buyer)->value => 1, 'coagent' => 1],
+            DealKind::Papers => [],
             DealKind::Sale => $file->represents === Representation::Seller ? ['seller' => 2, 'buyer' => 2] : ['buyer' => 2, 'seller' => 2],
         };
         $seats = [];
@@ -50,6 +51,7 @@ final class Seats
                 [[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']],
                 [[Term::Price, ''], [Term::Closing, '']],
             ],
+            DealKind::Papers => [[], []],
             DealKind::Sale => [
                 [
                     [Term::Price, '412,500 or 450k'],

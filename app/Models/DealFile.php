@@ -42,6 +42,8 @@ use Unanimus\Steps\StepRefused;
  * @property string|null $end_reason
  * @property int|null $follows_on
  * @property list<string> $labels
+ * @property-read self|null $putInto
+ * @property int|null $put_into the file that papers without a deal were put into
  * @property string $address_key
  * @property int $calendar_version
  * @property int|null $opened_by
@@ -85,6 +87,7 @@ final class DealFile extends Record
         'end_reason' => null,
         'labels' => '[]',
         'address_key' => '',
+        'put_into' => null,
     ];
 
     /** @return BelongsTo<Office, $this> */
@@ -97,6 +100,16 @@ final class DealFile extends Record
     public function parties(): HasMany
     {
         return $this->hasMany(Party::class);
+    }
+
+    /**
+     * The file that papers without a deal were put into.
+     *
+     * @return BelongsTo<self, $this>
+     */
+    public function putInto(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'put_into');
     }
 
     /** @return HasMany<KnownFact, $this> */
@@ -228,6 +241,9 @@ final class DealFile extends Record
     /** In words: "We represent the buyers · sale". */
     public function sides(): string
     {
+        if (! $this->kind->isDeal()) {
+            return 'Papers without a deal';
+        }
         $word = $this->represents->people();
 
         return $word === null

@@ -58,8 +58,8 @@ final readonly class Today
             WaitingOnMe::of($user, $files, $agendas),
             WaitingOnOthers::of($user, $files, $today),
             self::coming($user, $files, $agendas),
-            self::lanes($shown, $agendas, $today, $span),
-            $files->count(),
+            self::lanes($shown->filter(static fn (DealFile $file) => $file->kind->isDeal()), $agendas, $today, $span),
+            $files->filter(static fn (DealFile $file) => $file->kind->isDeal())->count(),
             $beyond,
         );
     }

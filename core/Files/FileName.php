@@ -16,6 +16,10 @@ final class FileName
     /** The name that follows from what is known; "New file" when nothing is. */
     public static function from(Facts $facts): string
     {
+        // Papers without a deal keep the name they were given.
+        if ($facts->value('kind') === DealKind::Papers->value) {
+            return 'New file';
+        }
         $street = $facts->value('property.street');
         if ($street !== null) {
             $unit = $facts->value('property.unit');

@@ -25,6 +25,9 @@ enum FileRefusal: string implements Reason
     case NotOwnListing = 'file.not-own-listing';
     case OtherHasEnded = 'file.other-has-ended';
     case EndedForForms = 'file.ended-for-forms';
+    case NotLoosePapers = 'file.not-loose-papers';
+    case PutElsewhere = 'file.put-elsewhere';
+    case StillOut = 'file.still-out';
     case NotAFileOfYours = 'file.not-a-file-of-yours';
     case HasEnded = 'file.has-ended';
     case NoSuchStep = 'file.no-such-step';
@@ -50,6 +53,9 @@ enum FileRefusal: string implements Reason
             self::NotOwnListing => 'Only the {side}’s own agent can change the listing.',
             self::OtherHasEnded => '{name} has ended. Reopen it to copy papers into it.',
             self::EndedForForms => 'This file has ended. Reopen it to add forms.',
+            self::NotLoosePapers => 'Only papers without a deal can be put into a file.',
+            self::PutElsewhere => 'These papers are in a file already.',
+            self::StillOut => 'Something is still out for signature. Wait until it is signed, or recall it first.',
             self::NotAFileOfYours => 'Choose a file you work on, by its name or listing number. Nothing was copied.',
             self::HasEnded => 'This file is {status}. What was agreed stays as it is. The broker can reopen it.',
             self::NoSuchStep => 'A file that is {from} cannot become {to}.',

@@ -13,6 +13,14 @@ enum DealKind: string
     case Lease = 'lease';
     /** Sent to a colleague elsewhere for a part of the commission. */
     case Referral = 'referral';
+    /** No deal at all: papers that are signed before they have a file, or without ever having one. */
+    case Papers = 'papers';
+
+    /** Whether it is about a property, with terms, dates and a commission. */
+    public function isDeal(): bool
+    {
+        return $this !== self::Papers;
+    }
 
     /** The side that offers the property. */
     public function listingSide(): Side

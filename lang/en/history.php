@@ -147,6 +147,8 @@ return [
     'Entered the access code' => ':seat entered the access code for “:round”',
     'Locked after wrong access codes' => ':seat is locked out of “:round” after wrong access codes',
     'Asked a question' => ':seat asked about “:round”: :question',
+    'Papers put into a file' => 'Put the papers into :to',
+    'Papers put in' => 'Put :count papers in from “:from”',
     'Paper asked for' => 'Asked :person for “:paper” in “:round”',
     'Paper not asked for any more' => '“:paper” is not asked of :person any more in “:round”',
     'Asked to look first' => 'Asked :person in “:round” first: :part',

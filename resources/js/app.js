@@ -181,3 +181,22 @@ document.querySelector('[data-filter-state]')?.addEventListener('change', (event
 
 // From here on keys are answered.
 document.body.dataset.ready = '';
+
+// What is dropped on a page with one such form goes through it.
+const dropHere = document.querySelector('[data-drop-here]');
+if (dropHere) {
+    const carries = (event) => [...(event.dataTransfer?.types || [])].includes('Files');
+    let over = 0;
+    const mark = (by) => { over = by === 0 ? 0 : Math.max(0, over + by); document.body.classList.toggle('dropping', over > 0); };
+    window.addEventListener('dragenter', (event) => carries(event) && mark(1));
+    window.addEventListener('dragleave', (event) => carries(event) && mark(-1));
+    window.addEventListener('dragover', (event) => carries(event) && event.preventDefault());
+    window.addEventListener('drop', (event) => {
+        if (!carries(event)) return;
+        event.preventDefault();
+        mark(0);
+        const input = dropHere.querySelector('input[type=file]');
+        input.files = event.dataTransfer.files;
+        dropHere.requestSubmit();
+    });
+}

@@ -37,6 +37,7 @@ function guardedRoutes(): array
         ],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
+        'put papers into a file' => ['POST', '/files/{file}/put-into', ['to' => 'x']],
         'place uploads' => ['POST', '/files/{file}/placing', ['to' => ['x' => '']]],
         'apply an amendment' => ['POST', '/papers/{paper}/amendment', []],
         'file the listing' => ['POST', '/files/{file}/listing/sheet', []],

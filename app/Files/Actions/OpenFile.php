@@ -32,6 +32,7 @@ final class OpenFile
         Representation $represents = Representation::Buyer,
         DealKind $kind = DealKind::Sale,
         ?int $officeId = null,
+        string $name = 'New file',
     ): DealFile {
         $own = $by->officeRoles->first(
             static fn (OfficeRole $role) => ($officeId === null || $role->office_id === $officeId) &&
@@ -53,7 +54,7 @@ final class OpenFile
             'id' => $id,
             'brokerage_id' => $by->brokerage_id,
             'office_id' => $own->office_id,
-            'name' => 'New file',
+            'name' => $name,
             'represents' => $represents,
             'kind' => $kind,
             'opened_by' => $by->id,
@@ -64,7 +65,7 @@ final class OpenFile
             $this->seat($file, PartyRole::Agent, $by);
         }
         $broker = OfficeRole::query()->where('office_id', $own->office_id)->where('role', Role::Broker)->orderBy('id')->first();
-        if ($broker !== null) {
+        if ($broker !== null && $kind->isDeal()) {
             $this->seat($file, PartyRole::Broker, User::query()->findOrFail($broker->user_id));
         }
         app(ApplyKit::class)($file);

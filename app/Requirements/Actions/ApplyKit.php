@@ -63,8 +63,10 @@ final class ApplyKit
             if ($name !== $file->name && $name !== 'New file') {
                 $file->update(['name' => $name]);
             }
-            ($this->attachKits)($file, $facts);
-            ($this->callPapers)($file, $facts);
+            if ($file->kind->isDeal()) {
+                ($this->attachKits)($file, $facts);
+                ($this->callPapers)($file, $facts);
+            }
             SearchRow::keep($file);
             $file->unsetRelations();
             $file->countSettled();

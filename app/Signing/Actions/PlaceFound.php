@@ -59,7 +59,12 @@ final class PlaceFound
         [$parties, $taken, $asked] = self::whom($sent);
         $found = FoundMarks::on($sent->paper, $taken, $asked);
         $this->place($sent, $found, $parties, $taken);
-        $sent->update(['unclear' => self::unclear($found)]);
+        // Where a mark stands by now the question was answered.
+        $there = $sent->round->marks()->where('round_paper_id', $sent->id)->get();
+        $isOpen = static fn (array $one): bool => ! $there->contains(
+            static fn (SigningMark $mark) => $mark->page === $one['page'] && $mark->place()->overlaps(new Rect(...$one['place'])),
+        );
+        $sent->update(['unclear' => array_values(array_filter(self::unclear($found), $isOpen))]);
     }
 
     /**

@@ -18,7 +18,7 @@ use Unanimus\Steps\StepRefused;
 /** Gives somebody who was not thought of before a seat in the file, from the desk of a round, so that places can be put for them. */
 final class SeatSomeone
 {
-    public function __construct(private readonly SetParty $setParty)
+    public function __construct(private readonly SetParty $setParty, private readonly PlaceFound $found)
     {
     }
 
@@ -33,11 +33,26 @@ final class SeatSomeone
         $known = $there->first(static fn (Party $party) => mb_strtolower($party->name) === mb_strtolower($name));
         $number = (int) $there->max('number') + 1;
 
-        return $known ?? ($this->setParty)(
+        if ($known !== null) {
+            return $known;
+        }
+        $seated = ($this->setParty)(
             $round->file,
             Seat::at($role, $number),
             PartyDetails::ofFields(['name' => $name, ...trim($email) === '' ? [] : ['email' => trim($email)]]),
         ) ?? throw SigningRefusal::NoName->because();
+        $this->look($round);
+
+        return $seated;
+    }
+
+    /** Places that named nobody of the file may be theirs: they come in pencil, beside those that stand. */
+    private function look(Round $round): void
+    {
+        $round->unsetRelations()->load(['file.office', 'papers.paper.latest', 'marks']);
+        foreach ($round->papers as $sent) {
+            $sent->paper->isDraft() || $this->found->again($sent->setRelation('round', $round));
+        }
     }
 
     /** @return list<PartyRole> what somebody can be who is seated from here; colleagues join a file by themselves */

@@ -5,7 +5,8 @@
         <x-status :status="$file->status" />@foreach ($file->labels as $label)<span class="label">{{ $label }}</span>@endforeach
         <div class="dim">
             {{ $file->sides() }}
-            · {{ $file->kind->value }}@if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif
+            @if ($file->kind->isDeal())· {{ $file->kind->value }}@endif
+            @if ($facts->value('property.year_built')) · built {{ $facts->value('property.year_built') }}@endif
             @if ($file->listing_number) · {{ $file->listing_number }}@endif · {{ $facts->value('agent.1.name') ?? $file->office->name }}
             </div>
     </div>
@@ -21,6 +22,9 @@
         @endif
     </div>
 </div>
-@if ($line)<div class="deal-line-wrap" tabindex="0" role="region" aria-label="Deal line" data-scroll-to=".today">
+@if (! $file->kind->isDeal())
+    @if ($file->put_into)<p class="say">These papers are in <a href="/files/{{ $file->putInto?->key }}">{{ $file->putInto?->name ??
+        'a file you do not see' }}</a>.</p>@endif
+@elseif ($line)<div class="deal-line-wrap" tabindex="0" role="region" aria-label="Deal line" data-scroll-to=".today">
     <x-deal-line :$line :$file :moves="$works ?? Gate::allows('work-on', $file)" /></div>@else<p class="dim small">
     The deal line appears once there is an acceptance, closing, or expiration date.</p>@endif

@@ -39,16 +39,17 @@
         ->load('sealedSet') as $round)
         @include('signing.waits') @endforeach
     <div class="leaf folder">
-        @include('files.flap')
+        @include($file->kind->isDeal() ? 'files.flap' : 'files.loose-flap')
         <div>
             <div class="board-head">
-                <h2>Papers</h2><span>{{ $whole->settled }} of {{ $whole->all }} complete</span><span><x-meter :$whole /></span>
+                <h2>Papers</h2>@if ($file->kind->isDeal())<span>{{ $whole->settled }} of {{ $whole->all }} complete</span><span>
+                    <x-meter :$whole /></span>@endif
                 <div class="acts">
                     @if ($works)
                         <form method="post" action="/files/{{ $file->key }}/rounds">@csrf
                             <button class="button tight" data-with-taken data-press="s">Send for signature</button></form>
-                        <form method="post" action="/files/{{ $file->key }}/submissions">@csrf
-                            <button class="button tight" data-with-taken>Submit to broker</button></form>
+                        @if ($file->kind->isDeal())<form method="post" action="/files/{{ $file->key }}/submissions">@csrf
+                            <button class="button tight" data-with-taken>Submit to broker</button></form>@endif
                     @endif
                     <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf
                         <button class="button tight" data-with-taken data-press="p">Combine</button></form>
@@ -68,9 +69,10 @@
                             @endif
                         </div>
                     </details>
-                    @if ($file->represents->isListing() && $file->sideOf(auth()->user())?->isListing() !== false)<a class="button tight"
+                    @if ($file->kind->isDeal() && $file->represents->isListing() &&
+                        $file->sideOf(auth()->user())?->isListing() !== false)<a class="button tight"
                         href="/files/{{ $file->key }}/offers">Offers</a>@endif
-                    <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
+                    @if ($file->kind->isDeal())<a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>@endif
                 </div>
             </div>
             @if ($placing->isNotEmpty())@include('files.placing')@endif
@@ -177,7 +179,7 @@
                     title="PDF, JPEG, PNG, TIFF, HEIC, or Word. Select several, or drop them on this page.">Upload papers<input
                     class="unseen" type="file" name="papers[]" multiple accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}"
                     aria-label="Upload papers"></label></form>
-                @if ($file->status->isOpen())
+                @if ($file->status->isOpen() && $file->kind->isDeal())
                     <button class="button tight" type="button" data-opens="#kits" hx-get="/files/{{ $file->key }}/kits" hx-trigger="click"
                     hx-target="#kits .kit-list" hx-swap="innerHTML">Apply a kit</button>@endif
                 <div class="acts">
@@ -194,9 +196,10 @@
                             title="You can close the file once the disbursement is authorized" @endif>Close file</button></form>
                     @endif
                     @if ($file->status->isOpen())
-                        <button class="button tight plain" type="button" data-opens="#end">Terminate</button>
+                        <button class="button tight plain" type="button" data-opens="#end">{{ $file->kind->isDeal() ?
+                            'Terminate' : 'Done with it' }}</button>
                     @else
-                        @if ($file->status->value !== 'closed' && ! $follower)
+                        @if ($file->kind->isDeal() && $file->status->value !== 'closed' && ! $follower)
                             <form method="post" action="/files/{{ $file->key }}/follow-on">@csrf
                             <button class="button tight now">Start follow-on file</button></form>@endif
                         @can('review', $file)<button class="button tight plain" type="button" data-opens="#reopen">Reopen</button>@endcan

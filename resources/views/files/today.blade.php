@@ -13,6 +13,7 @@
         @if ($grouped)<a href="/?{{ http_build_query(array_diff_key($asked, ['group' => 1])) }}">Show by urgency</a>@else<a
             href="/?{{ http_build_query([...$asked, 'group' => 'file']) }}">Group by file</a>@endif
         · <a href="/tasks">All tasks</a></p>
+    @can('open-files')@include('files.loose-begin')@endcan
     @if ($today->beyond > 0)<p class="say">Today covers your 400 newest open files. <a href="/files">{{ $today->beyond }} older ones</a>
         are in the list of files.</p>@endif
     <div class="lanes-head">
