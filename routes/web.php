@@ -46,6 +46,7 @@ use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
+use App\Signing\Http\ChangeController;
 use App\Signing\Http\InPersonController;
 use App\Signing\Http\LoosePapersController;
 use App\Signing\Http\MarksController;
@@ -333,6 +334,7 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
     Route::post('/papers/{paper}/versions', [CareController::class, 'replace'])
         ->name('papers.versions.store')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/changes', ChangeController::class)->name('papers.changes');
     Route::post('/papers/{paper}/void', [CareController::class, 'void'])->name('papers.void')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/papers/{paper}/seen-by', [CareController::class, 'show'])
         ->name('papers.seen-by')

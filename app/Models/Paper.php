@@ -41,6 +41,7 @@ use Unanimus\Steps\StepRefused;
  * @property string $called_by
  * @property list<string> $tags
  * @property int|null $latest_version_id kept by the database as versions are added
+ * @property int|null $change_of the signed paper that this is a change of
  * @property-read DealFile $file
  * @property-read Collection<int, PaperValue> $values
  * @property-read Collection<int, PaperVersion> $versions
@@ -59,6 +60,7 @@ final class Paper extends Record
         'side' => null,
         'staff_only' => false,
         'called_by' => '',
+        'change_of' => null,
         'tags' => '[]',
     ];
 

@@ -17,6 +17,7 @@ enum LayerRefusal: string implements Reason
     case Full = 'layer.full';
     case NoSuchPage = 'layer.no-such-page';
     case CoversForm = 'layer.covers-form';
+    case CoversSigned = 'layer.covers-signed';
     case NoSuchKind = 'layer.no-such-kind';
     case RemovedMeanwhile = 'layer.removed-meanwhile';
     case ChangedMeanwhile = 'layer.changed-meanwhile';
@@ -33,6 +34,7 @@ enum LayerRefusal: string implements Reason
             self::Full => 'This paper has as many additions as it can hold.',
             self::NoSuchPage => 'This paper has no page {page}.',
             self::CoversForm => 'You cannot cover a form’s own words. Strike them out instead, so everyone can see it.',
+            self::CoversSigned => 'What was signed stays readable: strike the words instead of covering them.',
             self::NoSuchKind => 'This cannot be added to a page.',
             self::RemovedMeanwhile => '{who} removed this from the page while you were on this page. It was left as it is now.',
             self::ChangedMeanwhile => '{who} changed this while you were on this page. It was left as it is now.',

@@ -50,6 +50,7 @@ enum SigningRefusal: string implements Reason
     case PlaceLeft = 'signing.place-left';
     case PlacesLeft = 'signing.places-left';
     case PaperLeft = 'signing.paper-left';
+    case NotSignedHere = 'signing.not-signed-here';
     case NothingAskedFor = 'signing.nothing-asked-for';
     case AskedOnlyOfSigners = 'signing.asked-only-of-signers';
     case TooManyPapersAsked = 'signing.too-many-papers-asked';
@@ -135,6 +136,7 @@ enum SigningRefusal: string implements Reason
             self::PlaceLeft => '1 place is left to sign.',
             self::PlacesLeft => '{count} places are left to sign.',
             self::PaperLeft => '“{title}” is still to be added.',
+            self::NotSignedHere => '“{title}” was not signed here electronically. Prepare an amendment instead.',
             self::NothingAskedFor => 'Say which paper you ask for.',
             self::AskedOnlyOfSigners => 'Only someone who signs in this round can be asked for a paper.',
             self::TooManyPapersAsked => 'At most {most} papers can be asked of one person.',

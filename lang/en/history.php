@@ -149,6 +149,8 @@ return [
     'Asked a question' => ':seat asked about “:round”: :question',
     'Papers put into a file' => 'Put the papers into :to',
     'Papers put in' => 'Put :count papers in from “:from”',
+    'Change begun' => 'Began “:change” on the signed “:paper”',
+    'Change signed' => '“:change” is signed: the newest version of “:paper”',
     'Paper asked for' => 'Asked :person for “:paper” in “:round”',
     'Paper not asked for any more' => '“:paper” is not asked of :person any more in “:round”',
     'Asked to look first' => 'Asked :person in “:round” first: :part',

@@ -55,6 +55,7 @@ function guardedRoutes(): array
         'who sees a paper, listed' => ['GET', '/papers/{paper}/who', []],
         'rename a paper' => ['PUT', '/papers/{paper}', ['title' => 'x', 'stage' => 'offer']],
         'replace a paper' => ['POST', '/papers/{paper}/versions', []],
+        'change a signed paper' => ['POST', '/papers/{paper}/changes', []],
         'void a paper' => ['POST', '/papers/{paper}/void', ['reason' => 'x']],
         'who sees a paper' => ['POST', '/papers/{paper}/seen-by', ['staff' => '1']],
         'copy a paper' => ['POST', '/papers/{paper}/copy', ['to' => '{file}']],

@@ -97,7 +97,7 @@ final class CareForPaper
     }
 
     /** Takes back that it was submitted or accepted: nobody has looked at this version. */
-    private function wake(Paper $paper): bool
+    public function wake(Paper $paper): bool
     {
         $requirement = $paper->requirement()->lockForUpdate()->first();
         if ($requirement === null || $requirement->review_state === $requirement->review_state->changed()) {

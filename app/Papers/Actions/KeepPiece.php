@@ -55,6 +55,9 @@ final class KeepPiece
         if ($kind === LayerKind::Cover && $paper->isDraft()) {
             throw LayerRefusal::CoversForm->because();
         }
+        if ($kind === LayerKind::Cover && $paper->change_of !== null) {
+            throw LayerRefusal::CoversSigned->because();
+        }
         [$path, $sizes] = $this->pages($paper);
         $page = (int) $given['page'];
         $size = $sizes[$page - 1] ?? throw LayerRefusal::NoSuchPage->because(page: $page);

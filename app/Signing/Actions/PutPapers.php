@@ -10,6 +10,7 @@ use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Sight;
 use App\Models\User;
+use App\Signing\ChangeMarks;
 use App\Signing\FittingStencil;
 use App\Signing\FoundMarks;
 use App\Signing\Jobs\ReadScan;
@@ -44,14 +45,17 @@ final class PutPapers
         );
         $taken = array_values($parties->keys()->all());
         $asked = Seat::askedBy($file->represents);
-        $forms = array_map(static fn (Paper $paper) => $paper->form()->marks ?? [], $papers);
+        $forms = array_map(
+            static fn (Paper $paper) => $paper->change_of === null ? $paper->form()->marks ?? [] : ChangeMarks::on($paper),
+            $papers,
+        );
         $stencils = array_map(
-            static fn (Paper $paper, array $marks) => $marks === [] ? StencilShelf::fitting($paper, $by) : [],
+            static fn (Paper $paper, array $marks) => $marks === [] && $paper->change_of === null ? StencilShelf::fitting($paper, $by) : [],
             $papers,
             $forms,
         );
         $found = array_map(
-            static fn (Paper $paper, array $marks, array $fitting) => $marks === [] && $fitting === []
+            static fn (Paper $paper, array $marks, array $fitting) => $marks === [] && $fitting === [] && $paper->change_of === null
                 ? FoundMarks::on($paper, $taken, $asked)
                 : [],
             $papers,
@@ -78,7 +82,7 @@ final class PutPapers
     private function put(Round $round, Paper $paper, array $marks, array $found, array $turns): RoundPaper
     {
         $base = ['brokerage_id' => $round->brokerage_id, 'deal_file_id' => $round->deal_file_id];
-        $isScan = $marks === [] && FoundMarks::mustBeRead($paper);
+        $isScan = $marks === [] && $paper->change_of === null && FoundMarks::mustBeRead($paper);
         /** @var RoundPaper $sent */
         $sent = $round->papers()->create([
             ...$base,

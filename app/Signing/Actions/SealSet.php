@@ -38,8 +38,12 @@ use Unanimus\Signing\SealRefused;
 /** Makes the sealed set of a complete round: signatures drawn in, the evidence record behind, all under one seal. */
 final class SealSet
 {
-    public function __construct(private readonly Bytes $bytes, private readonly Press $press, private readonly TimeStamps $stamps)
-    {
+    public function __construct(
+        private readonly Bytes $bytes,
+        private readonly Press $press,
+        private readonly TimeStamps $stamps,
+        private readonly ChangeSigned $change,
+    ) {
     }
 
     /**
@@ -231,6 +235,7 @@ final class SealSet
             $read = new PaperReading($before?->read()->form);
             $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
             $sent->paper->moveTo(PaperState::Signed);
+            $sent->paper->change_of === null || $this->change->settle($sent->paper, $own, $sent->pages, $round->key);
         }
         History::add(
             $round->brokerage_id,

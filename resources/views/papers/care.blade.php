@@ -31,6 +31,10 @@
                 the office only, not its agents</label>@endif
             <button class="button tight">Save visibility</button></form>
         @endif
+        @if ($paper->state === \Unanimus\Files\PaperState::Signed && $paper->latest?->made_by === \Unanimus\Files\MadeBy::Signed)
+            <form method="post" action="/papers/{{ $paper->key }}/changes">@csrf
+                <button class="button tight">Change what is signed</button>
+                <small class="dim">Everybody initials the change; the signatures stay.</small></form>@endif
         <form method="post" action="/papers/{{ $paper->key }}/copy">@csrf
             <label class="line"><span>Copy to file</span><input class="input" name="to" autocomplete="off"
             placeholder="name or listing number"></label><button class="button tight">Copy paper</button></form>

@@ -9,6 +9,10 @@
             @if ($writes)<button class="button tight" type="button" id="write" aria-pressed="false"
                 title="Add text, ticks, dates; strike out or cover (w)">Add text or marks</button>@endif
             @include('papers.care')
+            @if ($paper->change_of !== null && $paper->state === \Unanimus\Files\PaperState::Ready)
+                @can('work-on', $file)<form method="post" action="/files/{{ $file->key }}/rounds">@csrf<input type="hidden"
+                    name="papers[]" value="{{ $paper->key }}"><button class="button tight now">Send for initials</button></form>@endcan
+            @endif
             @if ($paper->requirement && in_array($paper->requirement->review_state->value, ['not_submitted', 'sent_back']) && $paper->state
                 !== \Unanimus\Files\PaperState::Out)
                 @can('work-on', $file)<form method="post" action="/requirements/{{ $paper->requirement->key }}/submit">@csrf
