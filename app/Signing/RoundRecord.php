@@ -133,7 +133,7 @@ final class RoundRecord
     }
 
     /** Who had the place when something was done there. */
-    private function holder(Event $event): string
+    public function holder(Event $event): string
     {
         $after = $this->replacements((string) $event->seat)->first(static fn (Event $one) => $one->id > $event->id);
 

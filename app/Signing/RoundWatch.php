@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing;
 
+use Unanimus\Signing\EventKind;
 use App\Models\Event;
 use App\Models\Round;
 use App\Models\RoundPaper;
@@ -48,8 +49,12 @@ final readonly class RoundWatch
     /** Since when someone stands where they stand, and on what: "Thu, Nov 26, 9:40 pm, on an iPhone"; empty where nothing happened. */
     public function since(Signer $signer): string
     {
-        $last = $this->round->events->last(static fn (Event $event) => $event->seat === $signer->seat);
-        $at = $last->at ?? ($signer->status === SignerStatus::Waiting ? null : $this->round->sent_at);
+        // Whoever came into the place did none of what was done there before.
+        $came = $this->round->events->last(
+            static fn (Event $event) => $event->kind === EventKind::Replaced->value && ($event->data['seat'] ?? '') === $signer->seat,
+        );
+        $last = $this->round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->id > ($came->id ?? 0));
+        $at = $last->at ?? ($signer->status === SignerStatus::Waiting ? null : $came->at ?? $this->round->sent_at);
         $device = Device::of((string) ($last->device ?? ''));
 
         return $at === null ? '' : When::list($at, $this->round->file->office->zone).($device === '' ? '' : ", on {$device}");

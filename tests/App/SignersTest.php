@@ -41,6 +41,10 @@ it('puts someone else in a place: they begin anew, the evidence keeps both, the 
         ->toBe('sunniva@eide.example')
         ->and($round->refresh()->load(['events', 'signers', 'marks'])->state()->made->of('buyer.1'))
         ->toBe([]);
+    // What the first one did stays told of them.
+    $page = (string) $this->as('tomas')->get("/rounds/{$round->key}")->getContent();
+    expect(preg_replace('/\s+/', ' ', $page))->toContain('Sunniva Eide: Chose a signature')->not->toContain('Oda Eide: Chose');
+    $this->seeAll();
     foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
         $this->signs($round, $seat);
     }

@@ -30,6 +30,10 @@ it('says of each paper and person how many places are signed, since when, and on
         ->and((new RoundWatch($round))->since($this->signer($round, 'buyer.1')))->toEndWith(', on an iPhone')
         ->and((new RoundWatch($round))->since($this->signer($round, 'agent.1')))->toBe('');
     $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('✓')->assertSee('0 of 1')->assertSee('on an iPhone');
+    $this->as('tomas')->put("/rounds/{$round->key}/signers/{$signer->key}/person", ['name' => 'Oda Eide', 'email' => 'oda@eide.example']);
+    $this->seeAll();
+    $round->refresh()->load(['papers', 'signers', 'marks', 'events', 'file.office']);
+    expect((new RoundWatch($round))->since($this->signer($round, 'buyer.1')))->not->toBe('')->not->toContain('iPhone');
 });
 
 it('tells devices by what browsers say', function (string $browser, string $told) {

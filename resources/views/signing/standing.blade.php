@@ -142,11 +142,10 @@
     @endif
     <h2 class="minor"><br>Activity</h2>
     <ul class="watch">
-        @php($names = $round->signers->pluck('name', 'seat'))
+        @php($record = new \App\Signing\RoundRecord($round))
         @foreach ($round->events->reverse()->take(60) as $event)<li>
             <span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ?
-            ($names[$event->seat] ?? $event->seat) :
-            ($event->data['by'] ?? $round->sender->name) }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
+            $record->holder($event) : ($event->data['by'] ?? $round->sender->name) }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
             isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{
             isset($event->data['question']) && $event->kind === 'asked' ? ': '.$event->data['question'] : '' }}{{
             isset($event->data['here']) ? ', in person' : '' }}</span></li>
