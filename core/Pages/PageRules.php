@@ -75,11 +75,11 @@ final readonly class PageRules
             return [];
         }
         $named = [];
-        foreach (['g', 'symbol'] as $tag) {
-            foreach ($document->getElementsByTagName($tag) as $element) {
-                $id = $element->getAttribute('id');
-                $id === '' || str_starts_with($id, 'glyph') || ($named[$id] = $element);
-            }
+        // Asked as one set: a list of elements by name is walked anew for each of them, and a page has thousands.
+        $groups = (new \DOMXPath($document))->query('//*[local-name()="g" or local-name()="symbol"][@id]') ?: [];
+        foreach ($groups as $element) {
+            $id = $element instanceof \DOMElement ? $element->getAttribute('id') : '';
+            $id === '' || str_starts_with($id, 'glyph') || ($named[$id] = $element);
         }
         $paths = [];
         self::walk($document->documentElement, [1.0, 0.0, 0.0, 1.0, 0.0, 0.0], $named, $paths, 0);
