@@ -30,7 +30,7 @@ return [
         'title' => 'Documentos para firmar',
         'hello' => 'Hola, :name',
         'asks' => '{1} :sender le pide que firme un documento para :file.|[2,*] :sender le pide que firme :count documentos para :file.',
-        'takes' => 'Le tomará unos :minutes.',
+        'takes' => 'Le tomará más o menos :minutes.',
         'minutes' => '{1} 1 minuto|[2,*] :count minutos',
         'before' => 'Antes de empezar.',
         'terms' => 'Firmar aquí vale lo mismo que firmar en papel. Puede parar en cualquier momento y volver con el mismo enlace. Puede '.
@@ -203,7 +203,7 @@ return [
     'fill' => [
         'title' => 'Documentos para llenar',
         'asks' => ':name le pide que llene su parte antes del :day. Sus respuestas se guardan a medida que avanza.',
-        'takes' => 'Le tomará unos :minutes.',
+        'takes' => 'Le tomará más o menos :minutes.',
         'answered' => 'Respondidas',
         'count' => ':done de :all respondidas',
         'start' => 'Empezar',

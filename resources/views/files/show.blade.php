@@ -29,10 +29,15 @@
         <p class="say now">This file is under contract, but its contract is not signed by everyone here. Upload the signed contract, or
             send it for signature.</p>
     @endif
-    @foreach ($works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : [] as $round)
-        <div class="say">“{{ $round->title }}” is laid out for signature and not sent yet.
-            <a class="button tight" href="/rounds/{{ $round->key }}">Continue</a></div>
-    @endforeach
+    @php($drafts = $works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : collect())
+    @if ($drafts->count() === 1)
+        <div class="say">“{{ $drafts->first()->title }}” is laid out for signature and not sent yet.
+            <a class="button tight" href="/rounds/{{ $drafts->first()->key }}">Continue</a></div>
+    @elseif ($drafts->isNotEmpty())
+        <div class="say">{{ $drafts->count() }} rounds are laid out for signature and not sent yet:
+            @foreach ($drafts as $round)<a href="/rounds/{{ $round->key }}">{{ $round->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach
+            </div>
+    @endif
     @foreach ($amendments as $one) @include('files.amendment') @endforeach
     @php($held = \App\Mail\LettersOnHold::areIn($file))
     @foreach ($file->rounds->filter(fn ($round) => in_array($round->status->value, ['complete', ...$held ? ['out'] : []], true))
