@@ -10,6 +10,7 @@ use App\Models\Letter;
 use App\Models\Round;
 use App\Models\Signer;
 use App\Work\Waiting;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Emails of a round that wait for the mail server and will be tried again. */
@@ -23,23 +24,35 @@ final readonly class LettersOnHold
     /** Null when none waits. */
     public static function of(Round $round): ?self
     {
-        $letters = Letter::query()
-            ->where('deal_file_id', $round->deal_file_id)
-            ->whereNull('sent_at')
+        $letters = self::waiting($round->file)
             ->whereIn('action', $round->signers->map(static fn (Signer $signer) => "signer {$signer->key}"))
-            ->orderBy('id')
-            ->get();
-        $waiting = $letters
-            ->map(static fn (Letter $letter) => SendLetter::waiting($letter->id))
-            ->first(static fn (?Waiting $one) => $one !== null && ! $one->stopped);
+            ->orderBy('letters.id')
+            ->get('letters.*');
+        $waiting = $letters->isEmpty() ? null : SendLetter::waiting($letters->firstOrFail()->id);
 
         return $waiting === null ? null : new self($letters, $waiting);
     }
 
-    /** Whether any email of a file has not gone out. */
+    /** Whether any email of a file waits. */
     public static function areIn(DealFile $file): bool
     {
-        return Letter::query()->where('deal_file_id', $file->id)->whereNull('sent_at')->exists();
+        return self::waiting($file)->exists();
+    }
+
+    /** @return Builder<Letter> those that were tried, and will be again */
+    private static function waiting(DealFile $file): Builder
+    {
+        return Letter::query()
+            ->join(
+                'pending_work',
+                static fn ($work) => $work
+                    ->on('thing', 'letters.id')
+                    ->where('kind', SendLetter::KIND)
+                    ->where('stopped', false)
+                    ->whereNotNull('fault'),
+            )
+            ->where('deal_file_id', $file->id)
+            ->whereNull('sent_at');
     }
 
     /** "An email to Ana Lund waits for the mail server, next try 5:32 pm." */

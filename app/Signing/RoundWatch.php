@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Signing;
 
-use Unanimus\Signing\EventKind;
 use App\Models\Event;
 use App\Models\Round;
 use App\Models\RoundPaper;
@@ -12,6 +11,7 @@ use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Terms\When;
 use Unanimus\Signing\Device;
+use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundState;
 use Unanimus\Signing\SignerStatus;
 

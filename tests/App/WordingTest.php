@@ -6,7 +6,8 @@ use App\Mail\Wording;
 use Illuminate\Support\Arr;
 
 it('leaves no gap where a letter has no message and no last day, and puts in what people wrote as they wrote it', function () {
-    $with = ['sender' => 'Tomás Iriarte', 'file' => '14 Lanternfish Lane', 'round' => 'Offer', 'until' => '', 'message' => ''];
+    $with = ['sender' => 'Tomás Iriarte', 'file' => '14 Lanternfish Lane', 'round' => 'Offer'];
+    $with = [...$with, 'until' => '', 'attached' => '', 'message' => ''];
     expect(Wording::of('invite', $with, 1)->body)
         ->toBe(
             "Tomás Iriarte asks you to sign a document for 14 Lanternfish Lane.\n\n".

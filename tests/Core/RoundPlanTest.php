@@ -79,6 +79,7 @@ it('says when the offer expires before the last day to sign, and lets it be sent
             RoundFaultKind::PagesUnseen,
             RoundFaultKind::StillRead,
             RoundFaultKind::OnOneSpot,
+            RoundFaultKind::OverText,
             RoundFaultKind::WithoutInitials,
             RoundFaultKind::SignsNothing,
             RoundFaultKind::NameDiffers,

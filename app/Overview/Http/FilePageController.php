@@ -35,7 +35,8 @@ final class FilePageController
     {
         Gate::authorize('see', $file);
         $me = User::signedIn($request);
-        $file->load([
+        // Who may see it was asked of its members already.
+        $file->loadMissing([
             'office',
             'knownFacts',
             'parties',

@@ -109,9 +109,10 @@ final class TakeUpload
      */
     public function noteShown(Collection $uploads): void
     {
-        if ($uploads->where('state', 'working')->isEmpty()) {
+        $done = $uploads->where('state', 'done');
+        if ($done->isNotEmpty() && $uploads->where('state', 'working')->isEmpty()) {
             Upload::query()
-                ->whereIn('id', $uploads->where('state', 'done')->pluck('id'))
+                ->whereIn('id', $done->pluck('id'))
                 ->update(['seen' => true]);
         }
     }

@@ -145,7 +145,8 @@
         @php($record = new \App\Signing\RoundRecord($round))
         @foreach ($round->events->reverse()->take(60) as $event)<li>
             <span class="dim">{{ \App\Terms\When::list($event->at, $file->office->zone) }}</span><span>{{ $event->seat ?
-            $record->holder($event) : ($event->data['by'] ?? $round->sender->name) }}: {{ \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
+            $record->holder($event) : ($event->data['by'] ?? $round->sender->name) }}: {{
+            \Unanimus\Signing\EventKind::from($event->kind)->told($event->data) }}{{
             isset($event->data['where']) ? ', '.$event->data['where'] : '' }}{{
             isset($event->data['question']) && $event->kind === 'asked' ? ': '.$event->data['question'] : '' }}{{
             isset($event->data['here']) ? ', in person' : '' }}</span></li>
