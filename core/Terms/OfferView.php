@@ -155,7 +155,6 @@ final readonly class OfferView
             // Who pays cash has no loan to wait for.
             $days === null && ($term !== Term::LoanDays || $offer->value('financing') !== 'cash') && ($open[] = lcfirst($label));
         }
-        $open === [] || ($words[] = 'not recorded: '.implode(', ', $open));
         $earnest = $offer->value('earnest_money');
         if (
             $earnest !== null &&
@@ -164,6 +163,7 @@ final readonly class OfferView
         ) {
             $words[] = 'earnest money of 2% or more';
         }
+        $open === [] || ($words[] = 'not recorded: '.implode(', ', $open));
 
         return $words;
     }

@@ -296,7 +296,7 @@ it('lays an offer beside others by its own terms and the listing\'s, not by what
         ->and($view->contingencies)
         ->toBe([['label' => 'Inspection', 'days' => 10], ['label' => 'Loan', 'days' => 35]])
         ->and($view->strength)
-        ->toBe(['20% down', 'depends on the sale of their home', 'not recorded: appraisal', 'earnest money of 2% or more']);
+        ->toBe(['20% down', 'depends on the sale of their home', 'earnest money of 2% or more', 'not recorded: appraisal']);
 });
 
 it('reads a cash offer, and one that says next to nothing', function () {
