@@ -10,6 +10,7 @@ use App\Models\RoundPaper;
 use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Terms\When;
+use Illuminate\Support\Carbon;
 use Unanimus\Signing\Device;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundState;
@@ -50,14 +51,37 @@ final readonly class RoundWatch
     public function since(Signer $signer): string
     {
         // Whoever came into the place did none of what was done there before.
-        $came = $this->round->events->last(
-            static fn (Event $event) => $event->kind === EventKind::Replaced->value && ($event->data['seat'] ?? '') === $signer->seat,
+        $came = $this->last(EventKind::Replaced, static fn (Event $event) => ($event->data['seat'] ?? '') === $signer->seat);
+        $own = $this->round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->id > ($came->id ?? 0));
+        $byPen = $this->last(
+            EventKind::SignedOnPaper,
+            static fn (Event $event) => in_array($signer->seat, (array) ($event->data['seats'] ?? []), true),
         );
-        $last = $this->round->events->last(static fn (Event $event) => $event->seat === $signer->seat && $event->id > ($came->id ?? 0));
-        $at = $last->at ?? ($signer->status === SignerStatus::Waiting ? null : $came->at ?? $this->round->sent_at);
-        $device = Device::of((string) ($last->device ?? ''));
+        [$at, $device] = match (true) {
+            $byPen !== null => [$byPen->at, ''],
+            $own !== null => [$own->at, Device::of((string) $own->device)],
+            $signer->status === SignerStatus::Waiting => [null, ''],
+            default => [$came->at ?? $this->turnBegan($signer) ?? $this->round->sent_at, ''],
+        };
 
         return $at === null ? '' : When::list($at, $this->round->file->office->zone).($device === '' ? '' : ", on {$device}");
+    }
+
+    /** When the last of those who sign before them was done. */
+    private function turnBegan(Signer $signer): ?Carbon
+    {
+        $before = $this->round->signers->filter(static fn (Signer $one) => $one->turn < $signer->turn)->pluck('seat')->all();
+
+        return $this->round->events->last(
+            static fn (Event $event) => ($event->kind === EventKind::Finished->value && in_array($event->seat, $before, true)) ||
+                ($event->kind === EventKind::SignedOnPaper->value && array_intersect($before, (array) ($event->data['seats'] ?? [])) !== []),
+        )?->at;
+    }
+
+    /** @param  callable(Event): bool  $fits */
+    private function last(EventKind $kind, callable $fits): ?Event
+    {
+        return $this->round->events->last(static fn (Event $event) => $event->kind === $kind->value && $fits($event));
     }
 
     private function isMade(SigningMark $mark, Signer $signer): bool
