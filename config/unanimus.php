@@ -45,6 +45,8 @@ return [
     'seal' => [
         'key' => env('UNANIMUS_SEAL_KEY', dirname(storage_path()).'/secrets/authority/seal.pem'),
         'passphrase' => env('UNANIMUS_SEAL_PASSPHRASE', ''),
+        // Certificates and lists of revoked ones that go into each sealed file, PEM, several after commas.
+        'vouchers' => env('UNANIMUS_SEAL_VOUCHERS', dirname(storage_path()).'/secrets/authority/vouchers.pem'),
     ],
     // Whose certificates are believed, as PEM files, several after commas: under which our own seals are made, time stamps,
     // and signatures of others.

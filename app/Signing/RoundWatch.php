@@ -74,7 +74,8 @@ final readonly class RoundWatch
 
         return $this->round->events->last(
             static fn (Event $event) => ($event->kind === EventKind::Finished->value && in_array($event->seat, $before, true)) ||
-                ($event->kind === EventKind::SignedOnPaper->value && array_intersect($before, (array) ($event->data['seats'] ?? [])) !== []),
+                ($event->kind === EventKind::SignedOnPaper->value &&
+                    array_intersect($before, (array) ($event->data['seats'] ?? [])) !== []),
         )?->at;
     }
 

@@ -14,15 +14,20 @@ use Unanimus\Pages\Scratch;
  * Seals a PDF so that any change to it shows anywhere.
  *
  * @link https://www.iso.org/standard/63534.html ISO 32000-1, 12.8 digital signatures; 12.8.2.2 DocMDP
- * @link https://www.etsi.org/deliver/etsi_en/319100_319199/31914201/ ETSI EN 319 142-1, PAdES baseline B-T
+ * @link https://www.etsi.org/deliver/etsi_en/319100_319199/31914201/ ETSI EN 319 142-1, PAdES baseline B-T, and B-LT where what vouches for
+ *     it is at hand
  */
 final class Seal
 {
     private const ROOM = 16_384;
 
     /** @param  string  $signer the name shown as the one who sealed */
-    public function __construct(private readonly SigningKey $key, private readonly TimeStamps $stamps, private readonly string $signer)
-    {
+    public function __construct(
+        private readonly SigningKey $key,
+        private readonly TimeStamps $stamps,
+        private readonly string $signer,
+        private readonly ?Vouchers $vouchers = null,
+    ) {
     }
 
     /**
@@ -91,10 +96,29 @@ final class Seal
                 ...(array) $root,
                 '/AcroForm' => (object) ['/Fields' => [$field], '/SigFlags' => 3],
                 '/Perms' => (object) ['/DocMDP' => $signature],
+                ...$this->store($edit),
             ],
         );
         $first = $edit->look->pageDictionary(1);
         $edit->put($page, (object) [...(array) $first, '/Annots' => [...(array) $edit->look->resolve($first->{'/Annots'} ?? []), $field]]);
+    }
+
+    /** @return array<string, object> what vouches for the seal, as the catalog names it (ISO 32000-2, 12.8.4.3) */
+    private function store(PdfEdit $edit): array
+    {
+        if ($this->vouchers === null || $this->vouchers->isEmpty()) {
+            return [];
+        }
+        $put = static fn (array $all): array => array_map(static fn (string $der) => $edit->addStream([], $der), $all);
+        $certificates = [$this->key->certificate, ...$this->key->chain, ...$this->vouchers->certificates];
+
+        return [
+            '/DSS' => (object) array_filter([
+                '/Type' => '/DSS',
+                '/Certs' => $put(array_values(array_unique($certificates))),
+                '/CRLs' => $put($this->vouchers->revoked),
+            ]),
+        ];
     }
 
     /** @param  list<int>  $numbers */

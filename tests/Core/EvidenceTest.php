@@ -13,8 +13,10 @@ use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampRequest;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Evidence\Vouchers;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Scratch;
 
 function sealedSample(): string
@@ -212,4 +214,29 @@ it('leaves nothing of an event out of the record, however long its words are', f
         ->toContain('2001:0db8:85a3:0000:0000:8a2e:0370:7334')
         ->and(substr_count(str_replace(' ', '', $text), 'ofWestworth'))
         ->toBe(90);
+});
+
+it('carries what vouches for it under the seal: certificates and lists of revoked ones', function () {
+    $own = (string) file_get_contents(authority().'/vouchers.pem');
+    $vouchers = Vouchers::of([$own, 'nothing of use', "-----BEGIN X509 CRL-----\n\n-----END X509 CRL-----"]);
+    expect($vouchers->certificates)->toHaveCount(2)->and($vouchers->revoked)->toHaveCount(1)->and($vouchers->isEmpty())->toBeFalse();
+    $key = SigningKey::fromPem((string) file_get_contents(authority().'/seal.pem'));
+    $sealed = (new Seal($key, new OpensslStamps(authority()), 'Quillmark Realty', $vouchers))->over(
+        press()->print([(new Drawing(612, 792))->text(72, 100, 20, 'Signed paper')]),
+        new DateTimeImmutable(),
+    );
+    expect(pdfsig($sealed))->toContain('Signature is Valid')->toContain('Total document signed')
+        ->and(SealCheck::of($sealed, ourRoots())->answer)->toBe(SealAnswer::Holds);
+    $scratch = new Scratch();
+    $look = PdfLook::into($scratch->put('sealed.pdf', $sealed), gate: false);
+    [, $root] = $look->catalog();
+    $store = $look->resolve($root->{'/DSS'});
+    // The seal's own, the root, the time stamp's.
+    expect($store->{'/Certs'})->toHaveCount(3)->and($store->{'/CRLs'})->toHaveCount(1);
+    $list = $scratch->put('list.crl', $vouchers->revoked[0]);
+    $read = ['openssl', 'crl', '-inform', 'DER', '-in', $list, '-noout', '-issuer', '-CAfile', authority().'/root.crt'];
+    expect((new NativeTool())->run($read))
+        ->toContain('Quillmark Local Authority');
+    [, $bare] = PdfLook::into($scratch->put('bare.pdf', sealedSample()), gate: false)->catalog();
+    expect(isset($bare->{'/DSS'}))->toBeFalse()->and(Vouchers::of([])->isEmpty())->toBeTrue();
 });

@@ -70,6 +70,8 @@ final class PrepareAuthority extends Command
     {
         $folder = (string) config('unanimus.authority');
         if (is_file("{$folder}/seal.pem")) {
+            $this->vouch($folder);
+
             return self::SUCCESS;
         }
         is_dir($folder) || mkdir($folder, 0700, true);
@@ -91,9 +93,43 @@ final class PrepareAuthority extends Command
             ),
         );
         rename("{$folder}/seal.pem.part", "{$folder}/seal.pem");
+        $this->vouch($folder);
         $this->info('The local certificates are made.');
 
         return self::SUCCESS;
+    }
+
+    /** What goes into each sealed file: who issued its seal and time stamp, and that none of them was revoked; anew each day. */
+    private function vouch(string $folder): void
+    {
+        $into = "{$folder}/vouchers.pem";
+        if (is_file($into) && filemtime($into) > time() - 86400) {
+            return;
+        }
+        // An authority made before there were such lists has no book of what it issued.
+        is_dir("{$folder}/issued") || mkdir("{$folder}/issued", 0700);
+        is_file("{$folder}/issued/index.txt") || file_put_contents("{$folder}/issued/index.txt", '');
+        file_put_contents("{$folder}/list.cnf", "[store]\ndatabase = {$folder}/issued/index.txt\ndefault_md = sha256\n");
+        $list = (new NativeTool(30))->run([
+            'openssl',
+            'ca',
+            '-gencrl',
+            '-config',
+            "{$folder}/list.cnf",
+            '-name',
+            'store',
+            '-keyfile',
+            "{$folder}/root.key",
+            '-cert',
+            "{$folder}/root.crt",
+            '-crldays',
+            '400',
+            '-out',
+            '-',
+        ]);
+        $issued = implode('', array_map(static fn (string $one) => (string) file_get_contents("{$folder}/{$one}.crt"), ['stamp', 'root']));
+        file_put_contents("{$into}.part", $issued.$list);
+        rename("{$into}.part", $into);
     }
 
     private function issue(string $folder, string $name, string $subject, int $days): void

@@ -21,6 +21,7 @@ use Unanimus\Evidence\Seal;
 use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
+use Unanimus\Evidence\Vouchers;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
@@ -174,7 +175,11 @@ final class SealSet
             (string) config('unanimus.seal.passphrase'),
         );
 
-        return $laid->map(fn (string $pdf): string => (new Seal($key, $this->stamps, $laid->name))->over($pdf, now()->toImmutable()));
+        $files = array_filter(array_map(trim(...), explode(',', (string) config('unanimus.seal.vouchers'))), is_file(...));
+        $vouchers = Vouchers::of(array_values(array_map(static fn (string $path) => (string) file_get_contents($path), $files)));
+        $seal = new Seal($key, $this->stamps, $laid->name, $vouchers);
+
+        return $laid->map(static fn (string $pdf): string => $seal->over($pdf, now()->toImmutable()));
     }
 
     /** Holds what would be drawn against what was sent and chosen, event by event and byte by byte. */
