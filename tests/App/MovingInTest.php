@@ -194,6 +194,7 @@ it('lays offers side by side, counters, chooses one and keeps the others', funct
         'inspection_days' => '10',
     ];
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'payoff', 'value' => '200,000']);
+    $this->as('tomas')->get("/files/{$file->key}/offers")->assertOk()->assertSee('Record the first offer below');
     $this->as('tomas')
         ->post("/files/{$file->key}/offers", [
             'buyers' => 'Halvard Ostergaard and Mina Ostergaard',

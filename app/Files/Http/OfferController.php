@@ -51,7 +51,7 @@ final class OfferController
                     ->all(),
                 $listing,
             ),
-            'longest' => max(1, ...$views->map(static fn (OfferView $view) => $view->longest())->values()),
+            'longest' => max([1, ...$views->map(static fn (OfferView $view) => $view->longest())->values()]),
             'works' => Gate::allows('work-on', $file),
             'chosen' => $offers->firstWhere('state', OfferState::Chosen),
         ]);
