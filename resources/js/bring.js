@@ -47,6 +47,12 @@ async function standing(key) {
     }
 }
 
+// Where the disk is full the web server itself turns an upload away, before anything can tell why.
+async function isFull() {
+    const up = await fetch('/up', { headers: { Accept: 'application/json' } }).then((answer) => answer.json()).catch(() => ({}));
+    return up.disk === false;
+}
+
 async function send(file, line) {
     const key = newKey();
     for (let tries = 0; ; tries++) {
@@ -67,7 +73,6 @@ async function send(file, line) {
             return;
         }
         line.textContent = `${file.name}: no answer. Checking if it arrived …`;
-        await pause(Math.min(1000 * 2 ** tries, 15000));
         const found = await standing(key);
         if (found && found.state !== 'unknown') {
             if (found.state === 'refused') refused += 1;
@@ -79,7 +84,10 @@ async function send(file, line) {
             line.className = found.state === 'refused' ? 'late' : 'ok';
             return;
         }
-        line.textContent = found ? `${file.name}: it did not arrive. Sending it again.` : `${file.name}: no connection. It will be sent again when there is one. Keep this page open.`;
+        const why = await isFull() ? 'the server’s disk is full. It will be sent once there is room. Keep this page open.'
+            : found ? 'it did not arrive. Sending it again.' : 'no connection. It will be sent again when there is one. Keep this page open.';
+        line.textContent = `${file.name}: ${why}`;
+        await pause(Math.min(1000 * 2 ** tries, 15000));
     }
 }
 
