@@ -54,6 +54,21 @@ final class FieldPictures
         return $holds ? $this->needs || ! $this->paints($stream, true) : $stream === null;
     }
 
+    /** How a field's own picture is turned, where the field does not say it of itself: degrees counter-clockwise. */
+    public static function turn(PdfLook $look, \stdClass $dict): int
+    {
+        $pictures = $look->resolve($dict->{'/AP'} ?? null);
+        $now = $pictures instanceof \stdClass ? $look->resolve($pictures->{'/N'} ?? null) : null;
+        $matrix = $now instanceof \stdClass ? (array) $look->resolve($now->{'/Matrix'} ?? []) : [];
+        [$a, $b] = [...array_map(static fn (mixed $one) => $look->resolve($one), array_slice(array_values($matrix), 0, 2)), null, null];
+        // Only a quarter turn is one: what is askew stays as it is drawn.
+        if (! is_numeric($a) || ! is_numeric($b) || min(abs((float) $a), abs((float) $b)) > 0.001 || (float) $a === (float) $b) {
+            return 0;
+        }
+
+        return ((int) round(rad2deg(atan2((float) $b, (float) $a)) / 90) * 90 + 360) % 360;
+    }
+
     /** Whether this place of a field to tick is ticked. */
     private function isOn(PdfField $field, PdfWidget $widget): bool
     {

@@ -253,8 +253,8 @@ final class PdfFields
             ? $this->pagesOf[$place] ?? [$this->pageByName($dict->{'/P'} ?? null)]
             : [$this->pageByName($dict->{'/P'} ?? $holder)];
         $look = $this->look->resolve($dict->{'/MK'} ?? null);
-        $own =
-            $look instanceof \stdClass ? ((((int) round((int) $this->look->resolve($look->{'/R'} ?? 0) / 90) * 90) % 360) + 360) % 360 : 0;
+        $said = $look instanceof \stdClass ? $this->look->resolve($look->{'/R'} ?? null) : null;
+        $own = is_numeric($said) ? ((((int) round((int) $said / 90) * 90) % 360) + 360) % 360 : FieldPictures::turn($this->look, $dict);
 
         return array_map(function (int $page) use ($place, $holder, $kind, $dict, $corners, $own): PdfWidget {
             $frame = $this->frames[$page - 1] ?? null;
