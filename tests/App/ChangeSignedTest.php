@@ -70,6 +70,29 @@ it('changes a signed paper: words struck go out for initials alone, and come bac
     expect(Paper::query()->where('change_of', $signed->id)->orderByDesc('id')->firstOrFail()->title)->toBe('Agency disclosure, change 2');
 });
 
+it('leaves a change beside a paper over which another version came meanwhile', function () {
+    $signed = signedPaper($this);
+    $this->as('tomas')->post("/papers/{$signed->key}/changes");
+    $this->seeAll();
+    $change = Paper::query()->where('change_of', $signed->id)->sole();
+    $piece = ['key' => 'piece-one', 'kind' => 'text', 'page' => 1, 'place' => [300, 198, 100, 14], 'text' => 'and the shed'];
+    $this->as('tomas')->postJson("/papers/{$change->key}/pieces", $piece)->assertOk();
+    $this->as('tomas')->post("/files/{$change->file->key}/rounds", ['papers' => [$change->key]]);
+    $this->seeAll();
+    $round = Round::query()->orderByDesc('id')->firstOrFail();
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionMissing('refused');
+    $this->as('tomas')->post("/papers/{$signed->key}/versions", ['file' => brought('A newer scan')])->assertSessionHas('told');
+    $this->seeAll();
+    $newer = $signed->refresh()->latest->sha256;
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->work();
+        $this->signs($round->refresh(), $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    expect($signed->refresh()->latest->sha256)->toBe($newer)->and($change->refresh()->state->value)->toBe('signed');
+});
+
 it('changes nothing that was not signed here', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-102');

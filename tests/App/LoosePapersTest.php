@@ -82,3 +82,12 @@ it('starts from a form of the library, too', function () {
     $this->seeAll();
     expect($papers->papers()->pluck('form_number')->all())->toBe(['M-310']);
 });
+
+it('takes two papers of one name for two, and a paper pressed twice for one', function () {
+    $page = fn (string $text) => MadePdf::page(MadePdf::text(72, 300, $text, 10));
+    loose($this, bytes: $page('The first scan'));
+    loose($this, bytes: $page('The first scan'));
+    loose($this, bytes: $page('The second scan'));
+    $this->seeAll();
+    expect(DealFile::query()->where('kind', DealKind::Papers)->pluck('name')->all())->toBe(['Referral terms', 'Referral terms']);
+});

@@ -23,6 +23,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\DealStatus;
+use Unanimus\Parties\DealKind;
 use Unanimus\Terms\Derived;
 
 /** The file page: everything of a file in one view, and its history. */
@@ -95,6 +96,7 @@ final class FilePageController
             'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
             'placing' => $uploads->where('is_question', true),
             'uploads' => $uploads->where('seen', false),
+            'deals' => $file->kind->isDeal() ? [] : self::deals(),
             'joining' => $works && $file->represents->isListingAlone()
                     ? JoinRequest::query()
                         ->with('asker')
@@ -103,6 +105,20 @@ final class FilePageController
                         ->get()
                     : new Collection(),
         ]);
+    }
+
+    /** @return list<string> names of open deals that papers without one may be put into, the newest first */
+    private static function deals(): array
+    {
+        return array_values(
+            DealFile::query()
+                ->whereIn('status', DealStatus::open())
+                ->where('kind', '<>', DealKind::Papers)
+                ->orderByDesc('id')
+                ->limit(60)
+                ->pluck('name')
+                ->all(),
+        );
     }
 
     /** What was done in a file, the latest first, as much at a time as one reads. */

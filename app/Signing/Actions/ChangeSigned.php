@@ -77,11 +77,15 @@ final class ChangeSigned
         return $change;
     }
 
-    /** What everybody has initialled is the next version of the paper; the ones before stay under it. */
+    /**
+     * What everybody has initialled is the next version of the paper; the ones before stay under it. Where another one came over the
+     * paper meanwhile, the change stays a paper of its own: it is not a change of that one.
+     */
     public function settle(Paper $change, string $sha256, int $pages, string $round): void
     {
         $signed = Paper::query()->lockForUpdate()->find($change->change_of);
-        if ($signed === null || $signed->state !== PaperState::Signed) {
+        $begun = (int) $change->versions()->min('id');
+        if ($signed === null || $signed->state !== PaperState::Signed || $signed->versions()->where('id', '>', $begun)->exists()) {
             return;
         }
         $signed->addVersion($sha256, $pages, MadeBy::Signed, "{$change->title}, round {$round}");

@@ -8,6 +8,7 @@ use App\Files\Actions\OpenFile;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Papers\Actions\BringIn;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\DealStatus;
 use Unanimus\Intake\BringRefused;
@@ -21,6 +22,9 @@ use Unanimus\Steps\StepRefused;
 /** Begins with papers that have no deal file yet: they get a small file of their own, and a round if something was brought along. */
 final class StartPapers
 {
+    /** Seconds in which the same paper is the same press. */
+    private const AGAIN = 60;
+
     public function __construct(
         private readonly OpenFile $open,
         private readonly BringIn $bringIn,
@@ -40,11 +44,9 @@ final class StartPapers
         $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(PlainText::of($name), PATHINFO_FILENAME)));
         $title = mb_strimwidth($title === '' ? 'Papers' : $title, 0, 120, '…');
         DB::select('SELECT pg_advisory_xact_lock(3, ?)', [$by->id % 2147483647]);
-        $begun = DealFile::query()
-            ->where(['opened_by' => $by->id, 'kind' => DealKind::Papers, 'name' => $title])
-            ->where('created_at', '>', now()->subMinute())
-            ->first();
-        // Dropped once, however often the button was pressed.
+        // Dropped once, however often the button was pressed; another paper of the same name is another one.
+        $once = "loose-papers:{$by->id}:".($path === null ? 'none' : (string) hash_file('sha256', $path));
+        $begun = DealFile::query()->where(['key' => (string) Cache::get($once), 'kind' => DealKind::Papers])->first();
         if ($begun !== null) {
             return $begun->load('rounds');
         }
@@ -57,6 +59,8 @@ final class StartPapers
             $paper = $this->bringIn->file($file, $brought, $name)->paper;
             ($this->compose)($file->load(['papers', 'parties', 'office']), [$paper->setRelation('file', $file)], $by);
         }
+
+        Cache::put($once, $file->key, self::AGAIN);
 
         return $file->load('rounds');
     }

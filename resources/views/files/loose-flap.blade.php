@@ -5,9 +5,7 @@
         <form method="post" action="/files/{{ $file->key }}/put-into">@csrf
             <label class="line"><span>Put them into a file: its name or listing number</span><input class="input" name="to" maxlength="200"
                 required autocomplete="off" list="own-files"></label>
-            <datalist id="own-files">@foreach (\App\Models\DealFile::query()->whereIn('status',
-                \Unanimus\Files\DealStatus::open())->where('kind', '<>', 'papers')->orderByDesc('id')->limit(60)->pluck('name') as $name)
-                <option value="{{ $name }}"></option>@endforeach</datalist>
+            <datalist id="own-files">@foreach ($deals as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
             <button class="button tight">Put them in</button></form>
     @endif
     <h2>People <small>{{ $file->parties->count() }}</small></h2>
