@@ -7,14 +7,12 @@ namespace Unanimus\Signing;
 use Unanimus\Pages\PageRules;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
-use Unanimus\Pages\Rect;
 use Unanimus\Pages\ScannedPage;
 use Unanimus\Pages\Word;
-use Unanimus\Pages\WritingPlace;
 
 /**
- * Finds where a paper that nobody here has seen is meant to be signed, initialled and dated, and by whom: from its fields,
- * its lines and boxes, and the words beside them.
+ * Finds where a paper that nobody here has seen is meant to be signed, initialled and dated, and by whom: reads its pages,
+ * those that are but pictures too, and asks of each what its lines are for.
  */
 final class MarkFinder
 {
@@ -23,12 +21,6 @@ final class MarkFinder
 
     /** How sure what was read from a picture is, beside what the paper says itself. */
     private const READ = 0.9;
-
-    /** A signature narrower than this is none. */
-    private const NARROWEST = 70.0;
-
-    /** What is wider than this is for text. */
-    private const WIDEST = 430.0;
 
     /**
      * Whether a paper has pages that are but pictures.
@@ -68,7 +60,8 @@ final class MarkFinder
             $page = $index + 1;
             $scan = $scans && self::isPicture($words[$page] ?? []) ? ScannedPage::of($pdf, $page) : null;
             if ($scan !== null) {
-                foreach (self::on($page, $height, $scan->words, $scan->rules, $fields[$page] ?? [], $seats) as $mark) {
+                $read = new PageRead($page, $height, $scan->words, $scan->rules, $fields[$page] ?? []);
+                foreach (PageMarks::on($read, $seats) as $mark) {
                     $found[] = $mark->at($scan->asItLies($mark->place), self::READ * $mark->sure);
                 }
 
@@ -78,226 +71,11 @@ final class MarkFinder
             if (! SigningPlaces::speaksOfSigning($words[$page] ?? []) && ! isset($fields[$page])) {
                 continue;
             }
-            array_push($found, ...self::on($page, $height, $words[$page] ?? [], PageRules::of($pdf, $page), $fields[$page] ?? [], $seats));
+            $read = new PageRead($page, $height, $words[$page] ?? [], PageRules::of($pdf, $page), $fields[$page] ?? []);
+            array_push($found, ...PageMarks::on($read, $seats));
         }
 
         return $found;
-    }
-
-    /**
-     * The places of one page.
-     *
-     * @param list<Word> $words
-     * @param list<WritingPlace> $fields those of its form
-     * @param list<Seat> $seats
-     * @return list<ProposedMark>
-     */
-    private static function on(int $page, float $height, array $words, PageRules $rules, array $fields, array $seats): array
-    {
-        [$lines, $read] = SigningPlaces::on($words, $rules, $fields);
-        $kinds = self::acts($lines, $height);
-        $whose = new SeatGuess($lines, $read, $seats);
-        $found = [];
-        foreach ($lines as $index => $line) {
-            [$kind, $sure] = $kinds[$index] ?? [null, 0.0];
-            $with = $kind === null ? Companions::of($line, $lines, $kinds) : null;
-            if ($kind !== null) {
-                [$seat, $word, $known, $role] = $whose->of($index, $kind, $kinds);
-                $found[$index] = new ProposedMark($page, self::room($line, $kind), $kind, $seat, $word, $sure * $known, $role);
-            } elseif ($with !== null) {
-                [$kind, $at] = $with;
-                [$seat, $word, $known, $role] = $whose->of($at, $kinds[$at][0], $kinds);
-                $found[$index] = new ProposedMark(
-                    $page,
-                    self::room($line, $kind),
-                    $kind,
-                    $seat,
-                    $word,
-                    $kinds[$at][1] * $known * 0.98,
-                    $role,
-                );
-            }
-        }
-
-        return array_values($found);
-    }
-
-    /**
-     * Which lines are to be signed or initialled, with how sure that is.
-     *
-     * @param list<SigningLine> $lines
-     * @return array<int, array{MarkKind, float}> by the line's place in the list
-     */
-    private static function acts(array $lines, float $height): array
-    {
-        $kinds = [];
-        foreach ($lines as $index => $line) {
-            $left = $kinds[$index - 1] ?? null;
-            $before = $lines[$index - 1] ?? null;
-            if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && self::goesOn($before, $line)) {
-                $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
-            } else {
-                $kind = self::act($line, $lines, $height) ?? self::next($line, $lines, $kinds);
-                $kind === null || ($kinds[$index] = $kind);
-            }
-        }
-        // "____ / ____ Buyer initials": what is said after the last of a row is said of all.
-        for ($index = count($lines) - 2; $index >= 0; $index--) {
-            [$line, $right, $kind] = [$lines[$index], $lines[$index + 1], $kinds[$index + 1] ?? null];
-            $isOpen = ! isset($kinds[$index]) && $line->before === '';
-            if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && self::goesOn($line, $right)) {
-                $kinds[$index] = [MarkKind::Initials, $kind[1] * 0.95];
-            }
-        }
-        ksort($kinds);
-
-        return $kinds;
-    }
-
-    /**
-     * A line close under one that is signed, after no more than a role; or without words, and as long: the next person's.
-     *
-     * @param list<SigningLine> $lines
-     * @param array<int, array{MarkKind, float}> $kinds
-     * @return array{MarkKind, float}|null
-     */
-    private static function next(SigningLine $line, array $lines, array $kinds): ?array
-    {
-        $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
-        if ($line->at->by === 'cell' || (! $isNamed && $line->before.$line->under.$line->over.$line->at->caption !== '')) {
-            return null;
-        }
-        foreach ($kinds as $at => [$kind, $sure]) {
-            $down = $line->foot() - $lines[$at]->foot();
-            if ($isNamed && $kind === MarkKind::Signature && $down > 8 && $down < 70) {
-                return [MarkKind::Signature, $sure * 0.8];
-            }
-            $alike = abs($lines[$at]->at->place->x - $line->at->place->x) < 5 && abs($lines[$at]->right() - $line->right()) < 10;
-            if ($kind === MarkKind::Signature && $alike && $down > 8 && $down < 46) {
-                return [MarkKind::Signature, $sure * 0.85];
-            }
-        }
-
-        return null;
-    }
-
-    /**
-     * @param list<SigningLine> $lines
-     * @return array{MarkKind, float}|null
-     */
-    private static function act(SigningLine $line, array $lines, float $height): ?array
-    {
-        $width = $line->at->place->width;
-        if ($width > self::WIDEST || Companions::isNameUnder($line, $lines)) {
-            return null;
-        }
-        $isCell = $line->at->by === 'cell';
-        $after = str_word_count($line->after) > 3 ? '' : $line->after;
-        $column = $isCell ? $line->over : '';
-        $before = preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1 ? '' : $line->before;
-        $said = [$line->at->caption, $line->under, $line->before, $after, $column];
-        if ($width <= 150 && array_filter($said, MarkLabels::isInitials(...)) !== [] && ! MarkLabels::isDate($line->under)) {
-            return [MarkKind::Initials, 0.95];
-        }
-        $asks = MarkLabels::companion($line->at->caption) ??
-            MarkLabels::companion($line->under) ??
-            MarkLabels::companion($line->before) ??
-            MarkLabels::companion($column);
-        if ($width < self::NARROWEST || ($asks !== null && ! MarkLabels::isSignature($line->under))) {
-            return $width < self::NARROWEST && self::isFooterInitials($line, $lines, $height) ? [MarkKind::Initials, 0.75] : null;
-        }
-        $dated = self::isDated($line, $lines);
-
-        return match (true) {
-            self::isInSentence($line) => null,
-            array_filter([$line->at->caption, $isCell ? $column : $line->under, $line->before], MarkLabels::isSignature(...)) !== [] => [
-                MarkKind::Signature,
-                0.95,
-            ],
-            MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
-            ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
-            SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
-            SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
-            SignerWords::isAll($line->before) && $line->after === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
-            $before.$line->under === '' && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
-            $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
-            $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
-            default => null,
-        };
-    }
-
-    /** Whether words go on after it as a sentence does: a blank in a text, nothing to sign. */
-    private static function isInSentence(SigningLine $line): bool
-    {
-        return str_word_count($line->after) > 3 && MarkLabels::companion(Companions::tail($line->after)) === null;
-    }
-
-    /**
-     * Whether a date is asked for beside the line, or close under it.
-     *
-     * @param list<SigningLine> $lines
-     */
-    private static function isDated(SigningLine $line, array $lines, bool $orBelow = true): bool
-    {
-        foreach ($lines as $other) {
-            $asks = [$other->at->caption, $other->before, $other->under, Companions::tail($other->before)];
-            $aside = max($other->at->place->x - $line->right(), $line->at->place->x - $other->right());
-            $down = $other->foot() - $line->foot();
-            if (
-                $other !== $line &&
-                (($other->isBeside($line) && $aside < 200) || ($orBelow && $down > 0 && $down < 34 && $aside < 0)) &&
-                array_filter($asks, MarkLabels::isDate(...)) !== []
-            ) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * Short lines in a page's foot, each after a role: "Buyer ____ ____  Seller ____".
-     *
-     * @param list<SigningLine> $lines
-     */
-    private static function isFooterInitials(SigningLine $line, array $lines, float $height): bool
-    {
-        $row = array_filter(
-            $lines,
-            static fn (SigningLine $other) => $other->isBeside($line) && $other->at->place->width < self::NARROWEST,
-        );
-
-        return $line->at->place->y > 0.86 * $height &&
-            $line->at->place->width >= 16 &&
-            count($row) > 1 &&
-            array_filter(
-                $row,
-                static fn (SigningLine $other) => SignerWords::isAll($other->before) || SignerWords::isAll($other->under),
-            ) !== [];
-    }
-
-    /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */
-    private static function goesOn(SigningLine $left, SigningLine $line): bool
-    {
-        return $line->isBeside($left) &&
-            $line->at->place->width <= 150 &&
-            $line->at->place->x - $left->right() < 130 &&
-            (preg_match('/^[\W_]*(?:and|or)?[\W_]*$/iu', $line->before) === 1 || SignerWords::isAll($line->before)) &&
-            MarkLabels::companion($line->under) === null;
-    }
-
-    /** Where the mark goes: on the line, as high as there is room, and no higher than a signature wants. */
-    private static function room(SigningLine $line, MarkKind $kind): Rect
-    {
-        $place = $line->at->place;
-        $high = match ($kind) {
-            MarkKind::Signature => 24.0,
-            MarkKind::Initials => 18.0,
-            default => 14.0,
-        };
-        $high = min($high, max($place->height, 12.0));
-
-        return new Rect($place->x, $line->foot() - $high, $place->width, $high);
     }
 
     /** @param  list<Word>  $words */

@@ -249,7 +249,7 @@ it('dates what is signed as the office wanted when it went out', function () {
     $this->seeAll();
     $second = $round();
     $today = $first->file->office->today();
-    $this->as('tomas')->get("/rounds/{$first->key}")->assertSee($today->long().', ')->assertDontSee($today->slashed());
+    $this->as('tomas')->get("/rounds/{$first->key}")->assertSee($today->long().',')->assertDontSee($today->slashed());
     $this->as('tomas')->get("/rounds/{$second->key}")->assertSee($today->slashed())->assertDontSee($today->long());
     $this->seeAll();
     expect(DB::table('brokerage_history')->where('what', 'Look of dates set')->count())->toBe(2);

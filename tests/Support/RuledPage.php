@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Unanimus\Pages\PageRules;
+use Unanimus\Pages\Word;
+use Unanimus\Pages\WritingPlace;
+use Unanimus\Signing\PageMarks;
+use Unanimus\Signing\PageRead;
+use Unanimus\Signing\ProposedMark;
+use Unanimus\Signing\Seat;
+
+/** Pages of words and lines as they are read, made without a file, and what they ask for. */
+final class RuledPage
+{
+    /**
+     * A page of 612 by 792 points, from the top: [x, y, "words"] in five points a letter, [left, right, y] a ruled line,
+     * [left, top, right, bottom] a frame.
+     *
+     * @param list<list<float|int|string>> $parts
+     * @param list<WritingPlace> $fields
+     */
+    public static function of(array $parts, array $fields = []): PageRead
+    {
+        $words = $across = $down = [];
+        foreach ($parts as $part) {
+            if (count($part) === 4) {
+                [$left, $top, $right, $bottom] = array_map(floatval(...), $part);
+                array_push($across, [$left, $right, $top], [$left, $right, $bottom]);
+                array_push($down, [$top, $bottom, $left], [$top, $bottom, $right]);
+            } elseif (is_string($part[2])) {
+                array_push($words, ...self::words((float) $part[0], (float) $part[1], $part[2]));
+            } else {
+                $across[] = array_map(floatval(...), $part);
+            }
+        }
+
+        return new PageRead(1, 792.0, $words, PageRules::ofLines($across, $down), $fields);
+    }
+
+    /** @return list<Word> */
+    private static function words(float $x, float $y, string $text): array
+    {
+        $words = [];
+        foreach (explode(' ', $text) as $one) {
+            $one === '' || ($words[] = new Word($one, $x, $y, 5.0 * mb_strlen($one), 10.0));
+            $x += 5.0 * (mb_strlen($one) + 1);
+        }
+
+        return $words;
+    }
+
+    /**
+     * What a page asks for and how sure that is, in hundredths.
+     *
+     * @param list<string> $seats
+     */
+    public static function asks(PageRead $page, array $seats = ['buyer.1', 'buyer.2', 'seller.1', 'agent.1']): string
+    {
+        return implode(', ', array_map(
+            static fn (ProposedMark $mark) => sprintf(
+                '%s %s %.0f',
+                $mark->kind->value,
+                $mark->seat ?? rtrim("? {$mark->word}"),
+                100 * $mark->sure,
+            ),
+            PageMarks::on($page, array_map(Seat::of(...), $seats)),
+        ));
+    }
+
+    /**
+     * What a page asks for while one thing on it moves or grows: each step at which it asks for something else.
+     *
+     * @param \Closure(float): list<list<float|int|string>> $page
+     * @param list<string> $seats
+     * @return list<string>
+     */
+    public static function whileChanging(\Closure $page, float $from, float $to, float $step, array $seats): array
+    {
+        [$told, $last] = [[], null];
+        for ($at = $from; $at <= $to; $at += $step) {
+            $now = self::asks(self::of($page($at)), $seats);
+            $now === $last || ($told[] = rtrim("{$at}: {$now}"));
+            $last = $now;
+        }
+
+        return $told;
+    }
+}
