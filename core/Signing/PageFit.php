@@ -123,20 +123,44 @@ final readonly class PageFit
         return array_diff_key($found, $often);
     }
 
-    /** @param  list<array{float, float, float, float}>  $anchors */
+    /**
+     * Told by what stands side by side, since what is filled in pushes words down and hardly ever aside; else by any two.
+     *
+     * @param list<array{float, float, float, float}> $anchors
+     */
     private static function scale(array $anchors): float
     {
-        usort($anchors, static fn (array $a, array $b) => $a[1] <=> $b[1]);
-        $half = intdiv(count($anchors), 2);
-        $ratios = [];
-        foreach (array_slice($anchors, 0, $half) as $index => $one) {
-            $other = $anchors[$index + $half];
-            $away = hypot($other[0] - $one[0], $other[1] - $one[1]);
-            $away > 40 && ($ratios[] = hypot($other[2] - $one[2], $other[3] - $one[3]) / $away);
+        usort($anchors, static fn (array $a, array $b) => $a[0] <=> $b[0]);
+        $ratios = self::ratios($anchors, static fn (array $a, array $b) => [abs($b[0] - $a[0]), abs($b[2] - $a[2])]);
+        if ($ratios === []) {
+            usort($anchors, static fn (array $a, array $b) => $a[1] <=> $b[1]);
+            $ratios = self::ratios($anchors, static fn (array $a, array $b) => [
+                hypot($b[0] - $a[0], $b[1] - $a[1]),
+                hypot($b[2] - $a[2], $b[3] - $a[3]),
+            ]);
         }
         $scale = $ratios === [] ? 1.0 : self::median($ratios);
 
         return $scale > 0.25 && $scale < 4 ? $scale : 1.0;
+    }
+
+    /**
+     * How much farther words of the one half are from those of the other half than they were.
+     *
+     * @param list<array{float, float, float, float}> $anchors
+     * @param \Closure(array<float>, array<float>): array{float, float} $apart how far two are on the one and on the other page
+     * @return list<float>
+     */
+    private static function ratios(array $anchors, \Closure $apart): array
+    {
+        $half = intdiv(count($anchors), 2);
+        $ratios = [];
+        foreach (array_slice($anchors, 0, $half) as $index => $one) {
+            [$was, $is] = $apart($one, $anchors[$index + $half]);
+            $was > 40 && ($ratios[] = $is / $was);
+        }
+
+        return $ratios;
     }
 
     /** @param  array{float, float, float, float}  $anchor */
