@@ -124,7 +124,9 @@ final class Generator
         $this->story->at(-$opened->daysUntil($today), '10:'.sprintf('%02d', ($index * 7) % 60));
         $street = 2 + (($index * 37) % 480).' '.self::STREETS[$index % count(self::STREETS)];
         $town = self::TOWNS[mt_rand(0, 3)];
-        $settled = $open ? mt_rand(1, 6) : 7;
+        $drawn = $open ? mt_rand(1, 6) : 7;
+        // Under contract a file has its contract, a listing none yet.
+        $settled = $listed ? 1 : max(2, $drawn);
         $file = DealFile::create([
             'brokerage_id' => $agent->brokerage_id,
             'office_id' => $officeId,

@@ -22,17 +22,26 @@ use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SealSet;
 use App\Signing\Actions\SendRound;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\Blank;
+use Unanimus\Forms\MarkPlace;
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
+use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
+use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\RoundEvent;
 
 /** What the demo's people do with papers, by the same actions that their clicks call. */
 final class PaperWork
 {
+    private const PEN = __DIR__.'/../../library/fonts/dancing-script-latin-400-normal.ttf';
+
     public function __construct(
         private readonly Story $story,
         private readonly StoreEntry $storeEntry,
@@ -46,6 +55,7 @@ final class PaperWork
         private readonly CareForPaper $care,
         private readonly KeepTasks $tasks,
         private readonly Press $press,
+        private readonly Bytes $bytes,
     ) {
     }
 
@@ -140,6 +150,65 @@ final class PaperWork
         $scratch = new Scratch();
         $expected = $file->papers()->where('title', $title)->firstOrFail();
         ($this->bringIn)($file, $scratch->put('paper.pdf', $this->page($title, $lines)), "{$title}.pdf", $expected);
+    }
+
+    /**
+     * What the other side sends back: a form as it was signed here, printed, signed by pen, and scanned.
+     *
+     * @param array<string, string> $names by seat, of those who sign there
+     * @param array<string, string> $blanks what they write into others
+     */
+    public function returned(DealFile $file, string $form, array $names, LocalDate $day, array $blanks = []): void
+    {
+        $paper = $this->paper($file, $form)->load('latest');
+        $scratch = new Scratch();
+        $tool = new NativeTool(60);
+        $pdf = $this->bytes->path((string) $paper->latest?->sha256);
+        $tool->run(['pdftocairo', '-jpeg', '-gray', '-r', '110', $pdf, $scratch->path('page')]);
+        $pages = glob($scratch->path('page').'*.jpg') ?: [];
+        foreach ($pages as $index => $page) {
+            self::byPen($page, [
+                ...array_map(
+                    static fn (MarkPlace $mark) => [$mark->place, ...self::inked($mark->kind, $names[(string) $mark->seat], $day)],
+                    array_filter(
+                        $paper->form()->marks ?? [],
+                        static fn (MarkPlace $mark) => $mark->page === $index + 1 && isset($names[(string) $mark->seat]),
+                    ),
+                ),
+                ...array_map(
+                    static fn (Blank $blank) => [$blank->place, $blanks[$blank->name], 11],
+                    array_filter(
+                        $paper->form()->blanks ?? [],
+                        static fn (Blank $blank) => $blank->page === $index + 1 && isset($blanks[$blank->name]),
+                    ),
+                ),
+            ]);
+        }
+        $tool->run(['img2pdf', ...$pages, '-o', $scratch->path('scan.pdf')]);
+        $this->care->replace($paper, $scratch->path('scan.pdf'), "{$paper->title}, countersigned.pdf");
+    }
+
+    /** @return array{string, int} what a pen writes there, and how large */
+    private static function inked(MarkKind $kind, string $name, LocalDate $day): array
+    {
+        return match ($kind) {
+            MarkKind::Signature => [$name, 17],
+            MarkKind::Initials => [(string) preg_replace('/\B\p{L}+|\s/u', '', $name), 13],
+            MarkKind::Date => [$day->slashed(), 11],
+            default => [$name, 11],
+        };
+    }
+
+    /** @param  array<array{Rect, string, int}>  $written  where, what, and how large */
+    private static function byPen(string $page, array $written): void
+    {
+        $picture = imagecreatefromjpeg($page) ?: throw new \RuntimeException("{$page} cannot be read");
+        $ink = (int) imagecolorallocate($picture, 28, 36, 84);
+        foreach ($written as [$place, $text, $size]) {
+            [$x, $foot] = [(int) (($place->x + 2) * 110 / 72), (int) (($place->y + $place->height - 2) * 110 / 72)];
+            imagettftext($picture, $size, 1.5, $x, $foot, $ink, self::PEN, $text);
+        }
+        imagejpeg($picture, $page, 72);
     }
 
     /**

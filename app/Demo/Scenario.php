@@ -69,9 +69,12 @@ final class Scenario
         $this->papers->fill($file, 'M-215', ['agency' => 'Federal housing insurance', 'fee_loan' => 'x', 'repairs' => '1500']);
         $this->papers->signedByAll($file, ['M-201', 'M-215'], $tomas, [
             'buyer.2' => [-22, '20:21'],
-            'seller.1' => [-20, '16:37'],
-            'seller.2' => [-20, '16:52'],
         ]);
+        // The seller signs with her own agent, by pen; the buyers' agent gets the scan.
+        $this->story->at(-20, '16:52');
+        $seller = ['seller.1' => 'Beatrix Palomar'];
+        $this->papers->returned($file, 'M-201', $seller, $accepted, ['accepts' => 'x', 'acceptance' => $accepted->slashed()]);
+        $this->papers->returned($file, 'M-215', $seller, $accepted);
         $this->story->at(-20, '17:10');
         $this->fileListing('TR-26-04182', $file);
         $this->setFact->many($file->refresh()->load(['knownFacts', 'office']), ['acceptance' => $accepted->iso()]);

@@ -7,6 +7,8 @@ namespace App\Overview;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Party;
+use App\Models\Round;
+use Carbon\CarbonInterface;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
@@ -19,8 +21,8 @@ final readonly class SignedContract
     /**
      * @param LocalDate|null $on the day the last one signed it here; null: not everyone has
      * @param string|null $at that hour, as kept, in the office's zone
+     * @param bool $isUnsigned whether no contract in the file is signed by everyone, here or as it came in
      * @param bool $isUploaded whether it came in signed, from the other side or on paper
-     * @param bool $isUnsigned whether there is a contract form in the file and none of them is signed
      */
     private function __construct(public ?LocalDate $on, public ?string $at, public bool $isUnsigned, public bool $isUploaded)
     {
@@ -30,27 +32,37 @@ final readonly class SignedContract
     public static function of(DealFile $file): self
     {
         $contracts = $file->papers->filter(
-            static fn (Paper $paper) => ContractForms::has($paper->form_number) && $paper->state !== PaperState::Void,
+            static fn (Paper $paper) => $paper->state !== PaperState::Void &&
+                (ContractForms::has($paper->form_number) || ContractForms::isCalled($paper->title)),
         );
-        $signed = $contracts->filter(static fn (Paper $paper) => $paper->state === PaperState::Signed);
-        $scanned = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
-        $seated = $file->parties->map(static fn (Party $party) => (string) $party->seat())->all();
-        [$on, $at] = [null, null];
-        foreach ($signed as $paper) {
-            $round = $file->rounds->first(
-                static fn ($round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id),
-            );
-            $form = $paper->form();
-            if (
-                $form !== null &&
-                $round?->over_at !== null &&
-                ContractForms::unsigned($form, $seated, $round->signers->pluck('seat')->values()->all()) === []
-            ) {
-                $on = LocalDate::at($round->over_at, $file->office->timeZone());
-                $at = $round->over_at->copy()->setTimezone($file->office->timeZone())->format('H:i');
-            }
-        }
+        $uploaded = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
+        $last = $contracts
+            ->map(static fn (Paper $paper) => self::signedHere($file, $paper))
+            ->filter()
+            ->sortBy(static fn (CarbonInterface $at) => $at->getTimestamp())
+            ->last();
 
-        return new self($on, $at, $contracts->isNotEmpty() && $signed->isEmpty() && ! $scanned, $scanned);
+        return new self(
+            $last === null ? null : LocalDate::at($last->toImmutable(), $file->office->timeZone()),
+            $last?->copy()->setTimezone($file->office->timeZone())->format('H:i'),
+            $last === null && ! $uploaded,
+            $uploaded,
+        );
+    }
+
+    /** When the last of those it binds signed it here, in one round or several; null: somebody has not. */
+    private static function signedHere(DealFile $file, Paper $paper): ?CarbonInterface
+    {
+        $form = $paper->state === PaperState::Signed ? $paper->form() : null;
+        if ($form === null) {
+            return null;
+        }
+        $rounds = $file->rounds->filter(
+            static fn (Round $round) => $round->status === RoundStatus::Complete && $round->papers->contains('paper_id', $paper->id),
+        );
+        $seated = $file->parties->map(static fn (Party $party) => (string) $party->seat())->all();
+        $signed = $rounds->flatMap(static fn (Round $round) => $round->signers->pluck('seat'))->all();
+
+        return ContractForms::unsigned($form, array_values($seated), array_values($signed)) === [] ? $rounds->max('over_at') : null;
     }
 }

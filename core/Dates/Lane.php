@@ -14,6 +14,7 @@ final readonly class Lane
      * @param float|null $to where it ends; null: no closing date
      * @param LaneClose|null $close its closing, where that is within what is shown
      * @param list<LaneFlag> $flags its deadlines within what is shown
+     * @param string $ending its closing in words, also where it lies beyond what is shown
      */
     public function __construct(
         public string $key,
@@ -25,6 +26,7 @@ final readonly class Lane
         public ?float $to,
         public ?LaneClose $close,
         public array $flags,
+        public string $ending,
     ) {
     }
 
@@ -32,7 +34,7 @@ final readonly class Lane
     public function told(): string
     {
         return implode(' · ', [
-            $this->close->label ?? 'no closing date',
+            $this->ending,
             ...array_map(static fn (LaneFlag $flag) => $flag->title, $this->flags),
         ]);
     }

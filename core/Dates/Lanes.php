@@ -58,6 +58,7 @@ final readonly class Lanes
                 }
             }
             $closing = $file->closing;
+            $ending = $closing === null ? 'no closing date' : 'closing '.$closing->short();
             $rows[] = new Lane(
                 $file->key,
                 $file->name,
@@ -68,8 +69,9 @@ final readonly class Lanes
                 $closing === null ? null : $x($closing),
                 $closing === null || ! $inside($closing)
                     ? null
-                    : new LaneClose($x($closing), 'closing '.$closing->short(), $closing->isBefore($today)),
+                    : new LaneClose($x($closing), $ending, $closing->isBefore($today)),
                 $flags,
+                $ending,
             );
         }
         $ticks = [];

@@ -18,8 +18,17 @@ final class ContractForms
         return in_array($number, self::NUMBERS, true);
     }
 
+    /** Whether a paper that is none of the library's forms is called as a contract is: what came in, or is expected. */
+    public static function isCalled(string $title): bool
+    {
+        $called = '(?:real estate )?purchase (?:and sale )?(?:agreement|contract)|(?:residential )?lease(?: agreement)?';
+
+        return preg_match("/^(?:{$called})\\b/i", $title) === 1;
+    }
+
     /**
-     * Who has still to sign: the parties it binds. A licensee signs beside them and is not waited for.
+     * Who has still to sign: the parties it binds. The first of each side is waited for also while nobody is known to be it;
+     * a licensee signs beside them and is not waited for.
      *
      * @param list<string> $taken seats that somebody of the file holds
      * @param list<string> $signed seats that have signed the form
@@ -29,6 +38,8 @@ final class ContractForms
     {
         $parties = array_filter($form->seats(), static fn (string $seat) => in_array(strtok($seat, '.'), self::PARTIES, true));
 
-        return array_values(array_diff(array_intersect($parties, $taken), $signed));
+        $bound = array_filter($parties, static fn (string $seat) => str_ends_with($seat, '.1') || in_array($seat, $taken, true));
+
+        return array_values(array_diff($bound, $signed));
     }
 }

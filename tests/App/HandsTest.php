@@ -10,6 +10,7 @@ use App\Overview\TodayRow;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Unanimus\Files\MadeBy;
 use Unanimus\Pages\Drawing;
 
@@ -87,13 +88,26 @@ it('proposes the day of acceptance once everyone asked has signed the contract, 
         $this->work();
     }
     $today = $file->office->today();
-    // The sellers are asked by their own agent: as long as they have not signed, not everyone has.
-    $this->as('tomas')
+    // The sellers are asked by their own agent: as long as they have not signed, not everyone has, also where nobody knows who they are.
+    $unsigned = fn () => $this->as('tomas')
         ->get("/files/{$file->key}")
         ->assertOk()
         ->assertDontSee('Everyone signed the contract');
+    $unsigned();
     $this->seeAll();
     DB::table('parties')->where('deal_file_id', $file->id)->where('role', 'seller')->delete();
+    $unsigned();
+    $this->seeAll();
+    // As a round that their own agent sends for the same paper leaves it.
+    $copy = static fn (string $table, array $of, array $with): int => DB::table($table)->insertGetId([
+        ...array_diff_key((array) DB::table($table)->where($of)->first(), ['id' => 0]),
+        ...$with,
+    ]);
+    $key = static fn () => ['key' => strtolower((string) Str::ulid())];
+    $second = $copy('rounds', ['id' => $round->id], ['status' => 'drafting', ...$key()]);
+    $copy('round_papers', ['round_id' => $round->id], ['round_id' => $second]);
+    $copy('signers', ['round_id' => $round->id, 'seat' => 'buyer.1'], ['round_id' => $second, 'seat' => 'seller.1', ...$key()]);
+    DB::table('rounds')->where('id', $second)->update(['status' => 'complete']);
     $this->as('tomas')
         ->get("/files/{$file->key}")
         ->assertOk()
@@ -110,13 +124,13 @@ it('proposes the day of acceptance once everyone asked has signed the contract, 
         ->assertOk()
         ->assertDontSee('Everyone signed the contract')
         ->assertSee('Under contract')
-        ->assertDontSee('is not signed by everyone');
+        ->assertDontSee('is signed by everyone. Upload');
     $this->seeAll();
     $other = $this->aFile(['acceptance' => '2026-11-20']);
     $this->as('tomas')
         ->get("/files/{$other->key}")
         ->assertOk()
-        ->assertSee('is not signed by everyone');
+        ->assertSee('is signed by everyone. Upload');
 });
 
 it('settles every seat of a form whose signed scan was accepted, with the pages of the scan', function () {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\ClosingCheck;
 use Unanimus\Forms\Amendment;
+use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\Library;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Facts;
@@ -106,4 +107,20 @@ it('says what is open before a file is closed', function () {
         ->toBe(['3 deadlines are open: A, B, C.', '2 papers are not settled.'])
         ->and(ClosingCheck::of($today, $today, ['A', 'B', 'C', 'D', 'E'], 0))
         ->toBe(['5 deadlines are open: A, B, C, and 2 more.']);
+});
+
+it('knows a contract by what it is called, and waits for the first of each side also while nobody is known to be it', function () {
+    $form = (new Library(dirname(__DIR__, 2).'/library'))->form('M-201');
+    $contracts = ['Purchase agreement', 'Purchase and sale contract, signed', 'Lease', 'Residential lease'];
+    $others = ['Agency agreement', 'Released', 'Amendment to the purchase agreement', 'Please read'];
+    expect(array_map(ContractForms::isCalled(...), $contracts))
+        ->each->toBeTrue()
+        ->and(array_map(ContractForms::isCalled(...), $others))
+        ->each->toBeFalse()
+        ->and(ContractForms::unsigned($form, ['buyer.1', 'buyer.2', 'agent.1'], ['buyer.1', 'buyer.2', 'agent.1']))
+        ->toBe(['seller.1'])
+        ->and(ContractForms::unsigned($form, ['buyer.1', 'seller.1', 'seller.2'], ['buyer.1', 'seller.1']))
+        ->toBe(['seller.2'])
+        ->and(ContractForms::unsigned($form, ['buyer.1', 'seller.1'], ['buyer.1', 'seller.1']))
+        ->toBe([]);
 });

@@ -150,6 +150,11 @@ it('lays the lanes of all files under each other, to the last tenth', function (
     expect(drawn($lanes))->toEqual(drawnBefore('lanes'));
 });
 
+it('tells a closing in words also where it lies beyond what is drawn', function () {
+    $lane = Lanes::lay([fileInLane('A', '2026-11-20', '2027-01-20')], LocalDate::of('2026-11-24'), 21)->rows[0];
+    expect($lane->close)->toBeNull()->and($lane->told())->toBe('closing Wed, Jan 20');
+});
+
 it('finds the week with most closings, the next of several, and thins the ticks of a long span', function () {
     $files = [
         fileInLane('A', '2026-11-06', '2026-11-25'),

@@ -26,7 +26,7 @@
                 <button class="button tight now">Put under contract</button></form>
             Its deadlines are counted from then.</div>
     @elseif ($unsigned)
-        <p class="say now">This file is under contract, but its contract is not signed by everyone here. Upload the signed contract, or
+        <p class="say now">This file is under contract, but no contract in it is signed by everyone. Upload the signed contract, or
             send it for signature.</p>
     @endif
     @php($drafts = $works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : collect())
