@@ -23,6 +23,7 @@ use Unanimus\Files\DealStatus;
 use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
 use Unanimus\Signing\Seat;
+use Unanimus\Terms\Agency;
 
 /** An in-house deal that closes next week: signed, reviewed, and complete but for the closing statement. */
 final class Millrace
@@ -99,17 +100,8 @@ final class Millrace
             'listing_commission' => '2.75',
             'buyer_commission' => '2.5',
         ]);
-        $file->refresh()->load(['office', 'members', 'knownFacts']);
-        $this->papers->fill($file, 'M-101', [
-            'exclusive' => 'x',
-            'protect_days' => '60',
-            'at_closing' => 'x',
-            'offer_none' => 'x',
-            'internet_yes' => 'x',
-            'both_yes' => 'x',
-        ]);
-        $this->papers->fill($file, 'Q-20', ['bedrooms' => '2', 'baths' => '2', 'included' => 'washer and dryer']);
-        $this->papers->signedByAll($file, ['M-101', 'Q-20'], $people['priya'], ['broker.1' => [-63, '9:05']]);
+        $sheet = ['bedrooms' => '2', 'baths' => '2', 'included' => 'washer and dryer'];
+        $this->papers->listed($file, $people['priya'], $today->plusDays(-64), $sheet);
         $this->story->at(-62, '9:00');
         ($this->move)($file->refresh(), DealStatus::Active, $people['priya']);
 
@@ -145,6 +137,7 @@ final class Millrace
             'offer_date' => $today->plusDays(-33)->iso(),
             'offer_expiry' => $today->plusDays(-30)->iso(),
             'offer_expiry_time' => '5pm',
+            'agency' => Agency::Both->value,
         ]);
         $this->takeForm->take($file, 'M-202');
         $file->refresh()->load(['office', 'members', 'knownFacts', 'parties', 'papers']);
@@ -152,7 +145,6 @@ final class Millrace
         $this->papers->fill($file, 'M-202', self::AGREEMENT);
         $this->papers->fill($file, 'M-214', self::FINANCING);
         $this->papers->fill($file, 'M-222', ['dues' => '210', 'dues_month' => 'x', 'papers_days' => '7', 'read_days' => '5']);
-        $this->papers->fill($file, 'M-104', ['first_both' => 'x', 'both' => 'x']);
         $this->papers->signedByAll($file, ['M-102', 'M-104'], $caleb, ['seller.1' => [-33, '11:12'], 'broker.1' => [-33, '12:40']]);
         $this->story->at(-33, '13:30');
         $this->papers->signedByAll($file, ['M-202', 'M-214', 'M-222'], $caleb, ['seller.1' => [-31, '15:26']]);
@@ -181,10 +173,8 @@ final class Millrace
             'in 2004.']);
         $this->papers->scanned($file, 'M-231', ['Filled in and signed on paper by Idris Vantongeren.']);
         $this->story->at(-26, '9:20');
-        foreach (
-            ['M-101', 'M-102', 'M-104', 'M-202', 'M-214', 'M-222', 'M-231', 'Earnest money receipt', 'Condominium declaration and '.
-                'bylaws'] as $which
-        ) {
+        $outside = ['Earnest money receipt', 'Condominium declaration and bylaws'];
+        foreach (['M-101', 'M-105', 'M-102', 'M-104', 'M-202', 'M-214', 'M-222', 'M-231', ...$outside] as $which) {
             $this->papers->accepted($file, $which, $priya, $ines);
         }
         foreach ([[-21, 'inspection'], [-18, 'repair_answer'], [-16, 'title'], [-4, 'loan']] as [$day, $deadline]) {

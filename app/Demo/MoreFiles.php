@@ -48,6 +48,7 @@ final class MoreFiles
         private readonly KeepTasks $tasks,
         private readonly KeepFillRequest $fillRequests,
         private readonly AnswerFillRequest $answer,
+        private readonly PaperWork $papers,
     ) {
     }
 
@@ -86,7 +87,15 @@ final class MoreFiles
             'tax_paid_through' => $today->year() - 1 .'-12-31',
             'closing_day' => 'buyers',
             'payoff' => '211,340.18',
+            'list_price' => '538,000',
         ]);
+        $sheet = ['bedrooms' => '4', 'baths' => '3', 'included' => 'range, dishwasher'];
+        $this->papers->listed($file, $people['caleb'], $today->plusDays(-20), $sheet);
+        $this->story->at(-19, '8:45');
+        foreach (['M-105', 'M-101'] as $form) {
+            $this->papers->accepted($file, $form, $people['caleb'], $people['ines']);
+        }
+        $this->story->at(-18, '9:00');
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         foreach (
             [
@@ -233,6 +242,7 @@ final class MoreFiles
             capacity: 'as trustee of the Greywater Family Trust',
             email: 'odalys@greywater.example',
         ));
+        $this->papers->listed($file, $people['rosalind'], $today->plusDays(-9), []);
         ($this->move)($file, DealStatus::Active, $people['rosalind']);
         $file->update(['labels' => ['trust', 'land']]);
     }
@@ -286,6 +296,7 @@ final class MoreFiles
             'listing_expires' => $today->plusDays(-10)->iso(),
         ]);
         ($this->setParty)($file, Seat::of('seller.1'), new PartyDetails(name: 'Perpetua Ashdown', email: 'perpetua@ashdown.example'));
+        $this->papers->listed($file, $people['caleb'], $today->plusDays(-192), ['bedrooms' => '3', 'baths' => '1', 'included' => 'range']);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         $this->story->at(-10, '9:00');
         ($this->move)($file, DealStatus::Expired, $people['caleb'], 'The listing ran out without an offer.', $today->plusDays(-10));

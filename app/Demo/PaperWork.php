@@ -102,6 +102,27 @@ final class PaperWork
         ($this->seal)($round->refresh());
     }
 
+    /**
+     * A listing is taken: its owner is told whom the agent acts for, and signs the agreement.
+     *
+     * @param array<string, string> $sheet what the owner says of the property, where there is an input sheet
+     */
+    public function listed(DealFile $file, User $by, LocalDate $day, array $sheet): void
+    {
+        $file->refresh()->load(['office', 'members', 'knownFacts', 'papers']);
+        $this->fill($file, 'M-105', ['received' => $day->iso()]);
+        $this->fill($file, 'M-101', [
+            'exclusive' => 'x',
+            'protect_days' => '60',
+            'at_closing' => 'x',
+            'offer_none' => 'x',
+            'internet_yes' => 'x',
+            'both_yes' => 'x',
+        ]);
+        $sheet === [] || $this->fill($file, 'Q-20', $sheet);
+        $this->signedByAll($file, ['M-105', 'M-101', ...$sheet === [] ? [] : ['Q-20']], $by);
+    }
+
     /** Submits the paper on a form, or of a title, and has it accepted. */
     public function accepted(DealFile $file, string $which, User $by, User $broker): void
     {

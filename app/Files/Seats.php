@@ -44,7 +44,7 @@ final class Seats
     {
         $columns = match ($file->kind) {
             DealKind::Lease => [
-                [[Term::Rent, 'a month'], [Term::Deposit, '']],
+                [[Term::Rent, 'a month'], [Term::Deposit, ''], [Term::Agency, '']],
                 [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']],
             ],
             DealKind::Referral => [
@@ -66,6 +66,7 @@ final class Seats
                     [Term::Lender, ''],
                     [Term::Included, ''],
                     [Term::Excluded, ''],
+                    [Term::Agency, ''],
                 ],
                 [
                     ...$file->represents->isListing() ? [[Term::ListedOn, ''], [Term::ListingExpires, '']] : [],

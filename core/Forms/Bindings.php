@@ -25,6 +25,12 @@ final class Bindings
         'balance' => 'Balance at closing',
         'cash_at_closing' => 'Cash at closing',
         'price_per_area' => 'Price per square foot',
+        'agency.buyers' => 'Whom we act for, told to buyers or tenants',
+        'agency.sellers' => 'Whom we act for, told to sellers or landlords',
+        'agency.first' => 'Whom our agent serves',
+        'agency.second' => 'Whom the other agent serves',
+        'agency.consent' => 'Both sides have to consent',
+        'clients.names' => 'Our clients, all names',
     ];
 
     private const OF_SEAT = ['name' => 'name', 'firm' => 'company', 'email' => 'email address', 'phone' => 'phone', 'address' => 'address'];

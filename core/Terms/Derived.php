@@ -17,6 +17,7 @@ final class Derived
     public static function from(Facts $facts): Facts
     {
         $facts = self::sameDay($facts);
+        $facts = $facts->with(Agency::facts($facts));
         $price = self::money($facts, 'price');
         if ($price === null) {
             return $facts;

@@ -56,6 +56,7 @@ enum Term: string
     case LeaseEnd = 'lease_end';
     case ReferralPercent = 'referral_percent';
     case ReferredTo = 'referred_to';
+    case Agency = 'agency';
 
     /** As read on the screen. */
     public function label(): string
@@ -86,6 +87,7 @@ enum Term: string
             self::Repairs => 'Repairs agreed',
             self::ReferralPercent => 'Referral fee',
             self::LoanPercent => 'Loan',
+            self::Agency => 'We act for',
             default => ucfirst(str_replace('_', ' ', $this->value)),
         };
     }
@@ -130,6 +132,7 @@ enum Term: string
     {
         return match ($this) {
             self::Financing => ['cash' => 'cash', 'conventional' => 'conventional loan', 'government' => 'government-insured loan'],
+            self::Agency => Agency::choices(),
             self::SaleOfHome => ['yes' => 'yes', 'no' => 'no'],
             self::ClosingDay => ['buyers' => 'the buyers’', 'sellers' => 'the sellers’'],
             default => null,

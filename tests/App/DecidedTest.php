@@ -179,7 +179,7 @@ it('follows the price until it is authorized', function () {
 });
 
 it('tells of one side’s round and review in that side’s history only', function () {
-    $file = $this->aFile();
+    $file = $this->aFile(['agency' => 'both']);
     $priya = $this->people['priya'];
     $file->update(['represents' => 'both']);
     DB::table('file_members')

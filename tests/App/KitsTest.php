@@ -284,7 +284,7 @@ it('keeps the rules of the brokerage, tried on a file, on and off', function () 
     expect($file->papers()->where('title', 'Proof of wealth')->value('reason'))
         ->toBe('costs $412,000')
         ->and(OfficeRule::query()->count())
-        ->toBe(19);
+        ->toBe(20);
     $rule = OfficeRule::query()->orderByDesc('id')->firstOrFail();
     $this->as('fenna')->post("/rules/{$rule->key}/active");
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '413,000']);

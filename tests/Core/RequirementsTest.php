@@ -134,7 +134,9 @@ it('asks by the brokerage\'s rules for what each thing calls for', function (arr
     'attorney' => [['attorney.party' => 'yes'], ['Power of attorney']],
     'lease' => [['kind' => 'lease', 'property.year_built' => '1950'], ['Lease of a dwelling', 'Lead-based paint disclosure']],
     'referral' => [['kind' => 'referral', 'represents' => 'buyer'], ['Referral agreement']],
-    'dual agency' => [['represents' => 'both'], ['Agency confirmation and consent to act for both sides']],
+    'dual agency' => [['represents' => 'both'], ['Agency confirmation and consent to act for both sides', 'Agency disclosure']],
+    'a designated agent for each side' => [['agency' => 'designated'], ['Agency confirmation and consent to act for both sides']],
+    'our clients only' => [['agency' => 'client'], []],
     'new construction' => [['property.new_construction' => 'yes'], ['Builder’s warranty']],
 ]);
 
