@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Illuminate\Support\Carbon;
 use Unanimus\Signing\Stencil;
+use Unanimus\Terms\Agency;
 
 /**
  * A stencil of the brokerage or of one person.
@@ -21,6 +22,7 @@ use Unanimus\Signing\Stencil;
  * @property int $used how often
  * @property Carbon|null $used_at
  * @property bool $put_away
+ * @property Agency|null $agency the relationship of the files it is meant for; null: any
  */
 final class StoredStencil extends Record
 {
@@ -29,9 +31,9 @@ final class StoredStencil extends Record
     protected $table = 'stencils';
 
     /** @var array<string, string> */
-    protected $casts = ['definition' => 'array', 'used_at' => 'datetime', 'put_away' => 'boolean'];
+    protected $casts = ['definition' => 'array', 'used_at' => 'datetime', 'put_away' => 'boolean', 'agency' => Agency::class];
 
-    protected $attributes = ['user_id' => null, 'used' => 0, 'used_at' => null, 'put_away' => false];
+    protected $attributes = ['user_id' => null, 'used' => 0, 'used_at' => null, 'put_away' => false, 'agency' => null];
 
     public function stencil(): Stencil
     {

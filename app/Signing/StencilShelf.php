@@ -14,6 +14,9 @@ use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Word;
+use Unanimus\Signing\StencilVariants;
+use Unanimus\Terms\Agency;
+use Unanimus\Terms\Term;
 
 /** The stencils at hand: everyone's and one's own. */
 final class StencilShelf
@@ -28,7 +31,7 @@ final class StencilShelf
     }
 
     /**
-     * Those that fit a paper, best first.
+     * Those that fit a paper and are meant for its file, best first.
      *
      * @return list<FittingStencil>
      */
@@ -47,9 +50,12 @@ final class StencilShelf
         $order = static fn (FittingStencil $one): array => [$one->fit->share, $one->stored->id];
         usort($fitting, static fn (FittingStencil $a, FittingStencil $b) => $order($b) <=> $order($a));
 
-        return array_values(
+        $best = array_values(
             array_filter($fitting, static fn (FittingStencil $one) => $one->fit->share >= $fitting[0]->fit->share - self::AS_WELL),
         );
+        $agency = Agency::tryFrom((string) $paper->file->knownFacts->firstWhere('name', Term::Agency->value)?->value);
+
+        return StencilVariants::of($best, $agency, static fn (FittingStencil $one) => $one->stored->agency);
     }
 
     /**

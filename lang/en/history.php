@@ -121,6 +121,7 @@ return [
     'Stencil laid' => 'Laid the stencil “:stencil” over “:paper” of “:round” (:count)',
     'Stencil kept' => 'Kept the stencil “:stencil” (:places)',
     'Stencil changed' => 'Changed the stencil “:stencil” (:places)',
+    'Stencil meant for' => 'Meant the stencil “:stencil” for files where we act for :agency',
     'Stencil renamed' => 'Renamed the stencil “:before” to “:stencil”',
     'Stencil put away' => 'Put away the stencil “:stencil”',
     'Stencil brought back' => 'Brought back the stencil “:stencil”',

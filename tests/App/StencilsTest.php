@@ -121,6 +121,28 @@ it('asks once which is meant where several fit, and looks for places where none 
     expect(marksOf($round))->toBe([]);
 });
 
+it('takes of several that fit the one meant for whom this file acts for', function () {
+    $file = $this->aFile(['agency' => 'both']);
+    keptWell($file, 'Well note');
+    $stencil = StoredStencil::query()->sole();
+    $this->as('tomas')->put("/stencils/{$stencil->key}", ['do' => 'copy', 'from' => 'buyer', 'to' => 'seller']);
+    $this->seeAll();
+    $copy = StoredStencil::query()->where('name', 'Well note, for sellers')->sole();
+    $mean = fn (string $agency) => $this->as('tomas')
+        ->put("/stencils/{$copy->key}", ['do' => 'rename', 'name' => 'Well note, both sides', 'agency' => $agency]);
+    $mean('all')->assertSessionHasErrors('agency');
+    $mean('both')->assertSessionHas('told', 'Saved.');
+    $this->as('tomas')->get('/stencils')->assertSee('Well note, both sides')->assertSee('both sides, with their consent');
+    $chosen = fn (Round $round) => $round->papers()->sole()->stencil['name'] ?? null;
+    expect($chosen(roundOfWell($file, wellNote('a quarter'))))->toBe('Well note, both sides');
+    // Where we act for others it is not proposed; the one meant for any file is.
+    $other = $this->aFile(['agency' => 'client', 'property.street' => '9 Other Lane']);
+    expect($chosen(roundOfWell($other, wellNote('a fifth'))))->toBe('Well note');
+    $mean('')->assertSessionHas('told', 'Saved.');
+    $asked = roundOfWell($other, wellNote('a sixth'));
+    $this->as('tomas')->getJson("/rounds/{$asked->key}/marks")->assertJsonCount(2, 'stencils.0.choices');
+});
+
 it('keeps what is one person’s own to that person, in PHP and in the database', function () {
     $file = $this->aFile();
     keptWell($file, 'Pump of his own', 'mine');

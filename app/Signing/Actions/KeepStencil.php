@@ -15,6 +15,7 @@ use Unanimus\Signing\SigningRefusal;
 use Unanimus\Signing\Stencil;
 use Unanimus\Signing\StencilMark;
 use Unanimus\Steps\StepRefused;
+use Unanimus\Terms\Agency;
 
 /** Keeps the places to sign of a paper as a stencil; renames, copies, puts away and brings back. */
 final class KeepStencil
@@ -60,6 +61,16 @@ final class KeepStencil
         $before = $stored->name;
         $stored->update(['name' => mb_strimwidth(trim($name), 0, 80)]);
         $stored->wasChanged() && $this->tell($stored, 'Stencil renamed', ['before' => $before]);
+    }
+
+    /** For files of which relationship it is meant; null: any. */
+    public function meanFor(StoredStencil $stored, ?Agency $agency): void
+    {
+        if ($stored->agency === $agency) {
+            return;
+        }
+        $stored->update(['agency' => $agency]);
+        $this->tell($stored, 'Stencil meant for', ['agency' => $agency?->label() ?? 'anyone']);
     }
 
     public function putAway(StoredStencil $stored, bool $isAway): void

@@ -15,6 +15,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Unanimus\Parties\PartyRole;
+use Unanimus\Terms\Agency;
 
 /** Stencils: kept from a round, listed, renamed, copied for another role, put away and brought back. */
 final class StencilController
@@ -55,20 +56,27 @@ final class StencilController
         $given = $request->validate([
             'do' => 'required|in:rename,away,back,copy',
             'name' => 'required_if:do,rename|nullable|string|max:80',
+            'agency' => ['nullable', Rule::enum(Agency::class)],
             'from' => ['required_if:do,copy', Rule::enum(PartyRole::class)],
             'to' => ['required_if:do,copy', Rule::enum(PartyRole::class)],
         ]);
         match ($given['do']) {
-            'rename' => $this->keep->rename($stencil, (string) $given['name']),
+            'rename' => $this->mend($stencil, (string) $given['name'], $given['agency'] ?? ''),
             'copy' => $this->keep->copyFor($stencil, PartyRole::from($given['from']), PartyRole::from($given['to']), $user),
             default => $this->keep->putAway($stencil, $given['do'] === 'away'),
         };
 
         return to_route('stencils.index')->with('told', [
-            'rename' => 'Renamed.',
+            'rename' => 'Saved.',
             'away' => 'Put away. It is proposed no more.',
             'back' => 'Brought back.',
             'copy' => 'Copied.',
         ][$given['do']]);
+    }
+
+    private function mend(StoredStencil $stencil, string $name, string $agency): void
+    {
+        $this->keep->rename($stencil, $name);
+        $this->keep->meanFor($stencil, Agency::tryFrom($agency));
     }
 }

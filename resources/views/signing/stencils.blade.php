@@ -13,7 +13,8 @@
                     @php($stencil = $stored->stencil()) @php($roles = collect($stencil->seats())->map(fn ($seat) => $seat->role)->unique())
                     <tr data-row @class(['dim' => $stored->put_away])>
                         <td><b>{{ $stored->name }}</b><br><span class="dim small">{{ $stored->user_id === null ? 'everyone’s' : 'yours
-                            alone' }}{{ $stored->put_away ? ', put away' : '' }}</span></td>
+                            alone' }}{{ $stored->agency === null ? '' : ' · '.$stored->agency->label()
+                            }}{{ $stored->put_away ? ', put away' : '' }}</span></td>
                         <td>@foreach ($stencil->seats() as $seat)<x-seat :seat="$seat" :title="$seat->label()" />@endforeach</td>
                         <td class="amount">{{ count($stencil->marks) }}</td><td class="amount">{{ $stencil->pageCount() }}</td>
                         <td class="amount">{{ $stored->used }}</td>
@@ -30,7 +31,11 @@
                 <form method="post" action="/stencils/{{ $stored->key }}">@csrf @method('put')
                     <label class="line"><span>Name</span><input class="input" name="name" value="{{ $stored->name }}" required
                         maxlength="80"></label>
-                    <button class="button now" name="do" value="rename">Save name</button>
+                    <label class="line"><span>For files where we act for</span><span class="select"><select name="agency">
+                        <option value="">anyone</option>@foreach (\Unanimus\Terms\Agency::cases() as $one)
+                        <option value="{{ $one->value }}" @selected($stored->agency === $one)>{{ $one->label() }}</option>
+                        @endforeach</select></span></label>
+                    <button class="button now" name="do" value="rename">Save</button>
                     <button class="button" name="do" value="{{ $stored->put_away ? 'back' : 'away' }}">{{ $stored->put_away ?
                         'Bring back' : 'Put away' }}</button>
                     <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
