@@ -152,6 +152,7 @@ final class MoreFiles
             $this->story->at($index - 2, '8:3'.$index);
             $this->offers->record($file, new NewOffer($buyers, $agent, '', $terms));
         }
+        $this->papers->as($people['wendell'], fn () => $this->papers->tasksDone($file->refresh(), $people['wendell']));
         $this->story->at(-1, '17:20');
         $this->askedToFill($file->refresh(), $people['caleb']);
     }
