@@ -47,7 +47,7 @@
         @else
             <form method="post" action="/files.csv">@csrf<input type="hidden" name="q" value="{{ $wanted }}"><input type="hidden"
                 name="columns" value="{{ implode(',', $columns) }}">
-            <div class="scrolls"><table class="ledger">
+            <div class="scrolls"><table class="ledger cards">
                 <thead><tr><th class="take"><input type="checkbox" data-take-all aria-label="Select all files"></th><th>
                     <a href="{{ $again(['sort' => 'name', 'down' => request('sort') === 'name' && ! request('down') ? 1 :
                     null]) }}">File</a></th>
@@ -62,15 +62,15 @@
                     <tr data-row>
                         <td class="take">
                             <input type="checkbox" name="take[]" value="{{ $file->key }}" aria-label="Select {{ $file->name }}"></td>
-                        <td><a href="/files/{{ $file->key }}" data-open><b
+                        <td class="name"><a href="/files/{{ $file->key }}" data-open><b
                             class="serif">{{ $file->name }}</b></a>@if (isset($matched[$file->key]))<br><span
                             class="dim small">{{ $matched[$file->key] }}</span>@endif</td>
                         @foreach ($columns as $column)
                             @if ($column === 'status')<td><x-status :status="$file->status" /></td>
-                            @elseif (in_array($column, ['price', 'complete']))<td class="amount">
-                                {{ \App\Overview\FileCell::of($file, $column) }}</td>
-                            @else<td @class(['dim' => in_array($column, ['listing', 'office', 'side'])])>
-                                {{ \App\Overview\FileCell::of($file, $column) }}</td>@endif
+                            @else<td @class(['amount' => in_array($column, ['price', 'complete']),
+                                'dim' => in_array($column, ['listing', 'office', 'side'])])
+                                data-name="{{ \App\Overview\Finder::COLUMNS[$column][0] }}">{{ \App\Overview\FileCell::of($file,
+                                $column) }}</td>@endif
                         @endforeach
                     </tr>
                 @endforeach
