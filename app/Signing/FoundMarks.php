@@ -10,6 +10,7 @@ use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\MarkFinder;
+use Unanimus\Signing\PrintedNames;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\Seat;
 
@@ -43,7 +44,7 @@ final class FoundMarks
             array_filter(array_map(Seat::of(...), $taken), static fn (Seat $seat) => in_array($seat->role, $asked, true)),
         );
         try {
-            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats, $scans);
+            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats, $scans, self::names($paper));
         } catch (PdfRefused|ToolFailed) {
             // Places are then pointed at by hand.
             return [];
@@ -57,5 +58,16 @@ final class FoundMarks
         return array_values(
             array_filter($found, static fn (ProposedMark $mark) => ! $theirs($mark)),
         );
+    }
+
+    /** Everyone in the file, also those whom the other side asks: what is theirs is not taken for ours. */
+    private static function names(Paper $paper): PrintedNames
+    {
+        $names = [];
+        foreach ($paper->file->parties as $party) {
+            $names[(string) $party->seat()] = $party->kind === 'person' ? $party->name : (string) $party->signed_by;
+        }
+
+        return PrintedNames::of($names);
     }
 }

@@ -45,12 +45,13 @@ final class MarkFinder
      *
      * @param list<Seat> $seats who may sign; empty: anyone
      * @param bool $scans whether pages that are but pictures are read too, which takes seconds for each
+     * @param PrintedNames|null $names of the deal's people, who may be printed at a line
      * @return list<ProposedMark>
      *
      * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
      * @throws \Unanimus\Pages\ToolFailed when a page cannot be read
      */
-    public static function in(string $pdf, array $seats = [], bool $scans = false): array
+    public static function in(string $pdf, array $seats = [], bool $scans = false, ?PrintedNames $names = null): array
     {
         $look = PdfLook::into($pdf, gate: false);
         $words = PageWords::of($pdf);
@@ -61,7 +62,7 @@ final class MarkFinder
             $scan = $scans && self::isPicture($words[$page] ?? []) ? ScannedPage::of($pdf, $page) : null;
             if ($scan !== null) {
                 $read = new PageRead($page, $height, $scan->words, $scan->rules, $fields[$page] ?? []);
-                foreach (PageMarks::on($read, $seats) as $mark) {
+                foreach (PageMarks::on($read, $seats, $names) as $mark) {
                     $found[] = $mark->at($scan->asItLies($mark->place), self::READ * $mark->sure);
                 }
 
@@ -72,7 +73,7 @@ final class MarkFinder
                 continue;
             }
             $read = new PageRead($page, $height, $words[$page] ?? [], PageRules::of($pdf, $page), $fields[$page] ?? []);
-            array_push($found, ...PageMarks::on($read, $seats));
+            array_push($found, ...PageMarks::on($read, $seats, $names));
         }
 
         return $found;

@@ -22,13 +22,15 @@ final class PageMarks
      * The places of one page, from the top.
      *
      * @param list<Seat> $seats who may sign; empty: anyone
+     * @param PrintedNames|null $names of the deal's people, who may be printed at a line
      * @return list<ProposedMark>
      */
-    public static function on(PageRead $page, array $seats): array
+    public static function on(PageRead $page, array $seats, ?PrintedNames $names = null): array
     {
         [$lines, $read] = SigningPlaces::on($page->words, $page->rules, $page->fields);
-        $kinds = self::acts($lines, $page->height);
-        $whose = new SeatGuess($lines, $read, $seats);
+        $names ??= PrintedNames::of([]);
+        $kinds = self::acts($lines, $page->height, $names);
+        $whose = new SeatGuess($lines, $read, $seats, $names);
         $found = [];
         foreach ($lines as $index => $line) {
             [$kind, $sure] = $kinds[$index] ?? [null, 0.0];
@@ -60,7 +62,7 @@ final class PageMarks
      * @param list<SigningLine> $lines
      * @return array<int, array{MarkKind, float}> by the line's place in the list
      */
-    private static function acts(array $lines, float $height): array
+    private static function acts(array $lines, float $height, PrintedNames $names): array
     {
         $kinds = [];
         foreach ($lines as $index => $line) {
@@ -69,7 +71,7 @@ final class PageMarks
             if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && self::goesOn($before, $line)) {
                 $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
             } else {
-                $kind = self::act($line, $lines, $height) ?? self::next($line, $lines, $kinds);
+                $kind = self::act($line, $lines, $height, $names) ?? self::next($line, $lines, $kinds);
                 $kind === null || ($kinds[$index] = $kind);
             }
         }
@@ -117,7 +119,7 @@ final class PageMarks
      * @param list<SigningLine> $lines
      * @return array{MarkKind, float}|null
      */
-    private static function act(SigningLine $line, array $lines, float $height): ?array
+    private static function act(SigningLine $line, array $lines, float $height, PrintedNames $names): ?array
     {
         $width = $line->at->place->width;
         if ($width > self::WIDEST || Companions::isNameUnder($line, $lines)) {
@@ -147,6 +149,7 @@ final class PageMarks
                 0.95,
             ],
             MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
+            $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],

@@ -32,8 +32,12 @@ final class SeatGuess
      * @param list<Word> $words
      * @param list<Seat> $seats who may sign; empty: anyone
      */
-    public function __construct(private readonly array $lines, private readonly array $words, private readonly array $seats)
-    {
+    public function __construct(
+        private readonly array $lines,
+        private readonly array $words,
+        private readonly array $seats,
+        private readonly PrintedNames $names,
+    ) {
     }
 
     /**
@@ -58,6 +62,13 @@ final class SeatGuess
         $last = [];
         foreach ($kinds as $index => [$kind]) {
             $line = $this->lines[$index];
+            $named = $this->named($line);
+            if ($named !== null) {
+                $last[$kind->value][$named->role->value] = [$line, $named->number];
+                $this->known[$index] = $this->seat($named->role, $named->number, $named->role->value);
+
+                continue;
+            }
             $who = $this->said($index, $kinds);
             if ($who === null) {
                 $this->known[$index] = $this->unnamed($kind, $index, $kinds);
@@ -76,6 +87,19 @@ final class SeatGuess
             $last[$kind->value][$role] = [$line, $number];
             $this->known[$index] = $this->seat($who->role, $number, $who->word);
         }
+    }
+
+    /** Whose name is printed at a line, or as its caption. */
+    private function named(SigningLine $line): ?Seat
+    {
+        foreach ([$line->under, $line->at->caption, $line->before, $line->below] as $text) {
+            $seat = $text === '' ? null : $this->names->in($text);
+            if ($seat !== null) {
+                return $seat;
+            }
+        }
+
+        return null;
     }
 
     /**
