@@ -67,6 +67,30 @@ final readonly class RoundWatch
         return $at === null ? '' : When::list($at, $this->round->file->office->zone).($device === '' ? '' : ", on {$device}");
     }
 
+    /**
+     * What was done in somebody's place, in order: by them, and by whoever had it before.
+     *
+     * @return list<array{at: string, who: string, what: string, from: string}> who: empty for whoever has it now
+     */
+    public function done(Signer $signer): array
+    {
+        $record = new RoundRecord($this->round);
+        $zone = $this->round->file->office->zone;
+        $events = $this->round->events->filter(static fn (Event $event) => $event->seat === $signer->seat);
+
+        return array_values($events->map(static function (Event $event) use ($record, $signer, $zone): array {
+            $who = $record->holder($event);
+            $where = isset($event->data['where']) ? ": {$event->data['where']}" : '';
+
+            return [
+                'at' => When::list($event->at, $zone),
+                'who' => $who === $signer->name ? '' : $who,
+                'what' => EventKind::from($event->kind)->told($event->data).$where,
+                'from' => implode(' · ', array_filter([Device::of((string) $event->device), trim((string) $event->address)])),
+            ];
+        })->all());
+    }
+
     /** When the last of those who sign before them was done. */
     private function turnBegan(Signer $signer): ?Carbon
     {

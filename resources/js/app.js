@@ -9,6 +9,7 @@ import { proof } from './proof.js';
 import { signInAgain } from './resume.js';
 import './scrolled.js';
 import './search.js';
+import './stays-open.js';
 import { tell } from './tell.js';
 
 htmx.config.includeIndicatorStyles = false;

@@ -33,7 +33,16 @@ it('says of each paper and person how many places are signed, since when, and on
     $this->as('tomas')->put("/rounds/{$round->key}/signers/{$signer->key}/person", ['name' => 'Oda Eide', 'email' => 'oda@eide.example']);
     $this->seeAll();
     $round->refresh()->load(['papers', 'signers', 'marks', 'events', 'file.office']);
-    expect((new RoundWatch($round))->since($this->signer($round, 'buyer.1')))->not->toBe('')->not->toContain('iPhone');
+    $now = new RoundWatch($round);
+    expect($now->since($this->signer($round, 'buyer.1')))->not->toBe('')->not->toContain('iPhone');
+    // What was done in that place stays told, of whoever did it.
+    $done = $now->done($this->signer($round, 'buyer.1'));
+    expect(array_column($done, 'who'))->each->toBe('Sunniva Eide')
+        ->and(implode(' | ', array_column($done, 'what')))->toStartWith('Opened | Agreed to sign electronically | Chose a signature | Signed: ')
+        ->and($done[3]['what'])->toContain('Agency disclosure')
+        ->and($done[3]['from'])->toStartWith('an iPhone · ')
+        ->and($now->done($this->signer($round, 'agent.1')))->toBe([]);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('What Oda Eide did')->assertSee('Sunniva Eide: Chose a signature');
 });
 
 it('tells devices by what browsers say', function (string $browser, string $told) {

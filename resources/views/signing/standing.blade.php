@@ -33,6 +33,11 @@
                     "at the address their own agent has" }}</span>
                 @php($since = $watch->since($signer))
                 @if ($since !== '')<span class="dim small since">{{ $since }}</span>@endif
+                @php($done = $watch->done($signer))
+                @if ($done !== [])<details class="note did" id="did-{{ $signer->key }}"><summary class="small">What {{ $signer->name }} did
+                    </summary><ol class="small">@foreach ($done as $one)<li>{{ $one['who'] === '' ? '' : $one['who'].': ' }}{{ $one['what']
+                    }} <span class="dim">{{ $one['at'] }}{{ $one['from'] === '' ? '' : ' · '.$one['from'] }}</span></li>@endforeach
+                    </ol></details>@endif
                 @foreach ($signer->asks() as $ask)
                     <p class="small">{{ $ask->title }}: {{ isset($round->state()->added[$ask->key]) ? 'added' : 'not added yet' }}</p>
                 @endforeach
