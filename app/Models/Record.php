@@ -13,6 +13,9 @@ abstract class Record extends Model
     /** @var array<class-string, string> the table of each kind of row */
     private static array $tables = [];
 
+    /** @var array<class-string, array<string, string>> how each attribute of a kind of row is read: as it is, or as what */
+    private static array $reads = [];
+
     protected static function booted(): void
     {
         // Every table of ours but the brokerages themselves says whose its rows are.
@@ -41,5 +44,47 @@ abstract class Record extends Model
                 self::$traitInitializers[static::class][] = "initialize{$name}";
             }
         }
+    }
+
+    /**
+     * Eloquent asks of each attribute, each time it is read, whether it has a mutator, a cast or a date's format. None of that
+     * changes while a process runs; it is asked once for each, and what is simple is read past it.
+     *
+     * @param string $key
+     */
+    public function getAttribute($key): mixed
+    {
+        $read = self::$reads[static::class][$key] ?? null;
+        if ($read === null || ! array_key_exists($key, $this->attributes)) {
+            is_string($key) && array_key_exists($key, $this->attributes) && (self::$reads[static::class][$key] = $this->read($key));
+
+            return parent::getAttribute($key);
+        }
+        $raw = $this->attributes[$key];
+
+        return match (true) {
+            $read === 'plain' || ($raw === null && $read !== '') => $raw,
+            $read === 'bool' => (bool) $raw,
+            // Most lists are empty; there is nothing to decode.
+            $read === 'list' && ($raw === '{}' || $raw === '[]') => [],
+            $read === '' || $read === 'list' || is_object($raw) => parent::getAttribute($key),
+            default => $read::from($raw),
+        };
+    }
+
+    /** How an attribute is read: "plain", "bool", "list", the class of an enum, or nothing for what Eloquent makes of it. */
+    private function read(string $key): string
+    {
+        $cast = $this->getCasts()[$key] ?? null;
+
+        return match (true) {
+            $this->hasGetMutator($key) || $this->hasAttributeGetMutator($key) || in_array($key, $this->getDates(), true) => '',
+            $cast === null => 'plain',
+            $cast === 'int' && $key === $this->getKeyName() && is_int($this->attributes[$key]) => 'plain',
+            $cast === 'boolean' || $cast === 'bool' => 'bool',
+            $cast === 'array' => 'list',
+            is_subclass_of($cast, \BackedEnum::class) => $cast,
+            default => '',
+        };
     }
 }

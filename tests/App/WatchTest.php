@@ -38,7 +38,8 @@ it('says of each paper and person how many places are signed, since when, and on
     // What was done in that place stays told, of whoever did it.
     $done = $now->done($this->signer($round, 'buyer.1'));
     expect(array_column($done, 'who'))->each->toBe('Sunniva Eide')
-        ->and(implode(' | ', array_column($done, 'what')))->toStartWith('Opened | Agreed to sign electronically | Chose a signature | Signed: ')
+        ->and(implode(' | ', array_column($done, 'what')))
+        ->toStartWith('Opened | Agreed to sign electronically | Chose a signature | Signed: ')
         ->and($done[3]['what'])->toContain('Agency disclosure')
         ->and($done[3]['from'])->toStartWith('an iPhone · ')
         ->and($now->done($this->signer($round, 'agent.1')))->toBe([]);
