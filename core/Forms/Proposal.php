@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Pages\PageRead;
 use Unanimus\Pages\PageRules;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
@@ -116,12 +117,29 @@ final class Proposal
     public static function of(string $pdf, ?int $only = null): array
     {
         $words = PageWords::of($pdf, $only);
+        $pages = [];
+        foreach (PdfLook::into($pdf)->pages() as $index => [, $height]) {
+            $page = $index + 1;
+            if ($only === null || $only === $page) {
+                $pages[] = new PageRead($page, $height, $words[$page] ?? [], PageRules::of($pdf, $page));
+            }
+        }
+
+        return self::on($pages);
+    }
+
+    /**
+     * What pages that were read seem to ask for, from the top; no two blanks of one name.
+     *
+     * @param list<PageRead> $pages
+     * @return list<ProposedBlank>
+     */
+    public static function on(array $pages): array
+    {
         $proposal = new self();
         $proposed = [];
-        foreach (array_keys(PdfLook::into($pdf)->pages()) as $index) {
-            if ($only === null || $only === $index + 1) {
-                array_push($proposed, ...$proposal->page($index + 1, $words[$index + 1] ?? [], PageRules::of($pdf, $index + 1)));
-            }
+        foreach ($pages as $page) {
+            array_push($proposed, ...$proposal->page($page->number, $page->words, $page->rules));
         }
 
         return $proposed;
@@ -234,7 +252,7 @@ final class Proposal
             $around->follows('$') || str_ends_with($before, '$') => Kind::Money,
             preg_match('/^(%|percent|per cent)/', $after) === 1 => Kind::Percent,
             preg_match(
-                '/^(o.clock|a\.?m\b|p\.?m\b)/',
+                '/^(o.clock|a\.?m\b|p\.?m\b)/u',
                 $after
             ) === 1 || preg_match('/\btime$|^time\b|\bhour$/', $before) === 1 => Kind::Time,
             preg_match('/\bdate(d)?\b|\bon or before$|\bday of$/', $before) === 1 && preg_match('/days/', $after) !== 1 => Kind::Date,
@@ -250,7 +268,7 @@ final class Proposal
     {
         $label = mb_strtolower(trim($label, " \t:.,$#"));
         foreach (self::BINDINGS as $pattern => $fact) {
-            if (preg_match($pattern, $label) === 1) {
+            if (preg_match("{$pattern}u", $label) === 1) {
                 $money = in_array(
                     $fact,
                     ['price', 'list_price', 'earnest_money', 'loan_amount', 'down_payment', 'concessions', 'rent', 'deposit'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Pages\PageRead;
 use Unanimus\Pages\Rect;
 
 /**

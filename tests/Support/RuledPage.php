@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Unanimus\Forms\Proposal;
+use Unanimus\Forms\ProposedBlank;
+use Unanimus\Pages\PageRead;
 use Unanimus\Pages\PageRules;
 use Unanimus\Pages\Word;
 use Unanimus\Pages\WritingPlace;
 use Unanimus\Signing\PageMarks;
-use Unanimus\Signing\PageRead;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\Seat;
 
@@ -70,18 +72,27 @@ final class RuledPage
         ));
     }
 
+    /** What blanks a page seems to have: each its kind, what it is called by, and whose or which fact it is. */
+    public static function blanks(PageRead $page): string
+    {
+        return implode(', ', array_map(
+            static fn (ProposedBlank $one) => rtrim("{$one->kind->value} “{$one->label}” {$one->binding}"),
+            Proposal::on([$page]),
+        ));
+    }
+
     /**
      * What a page asks for while one thing on it moves or grows: each step at which it asks for something else.
      *
      * @param \Closure(float): list<list<float|int|string>> $page
-     * @param list<string> $seats
+     * @param list<string>|null $seats who may sign; null: what its blanks are is asked
      * @return list<string>
      */
-    public static function whileChanging(\Closure $page, float $from, float $to, float $step, array $seats): array
+    public static function whileChanging(\Closure $page, float $from, float $to, float $step, ?array $seats): array
     {
         [$told, $last] = [[], null];
         for ($at = $from; $at <= $to; $at += $step) {
-            $now = self::asks(self::of($page($at)), $seats);
+            $now = $seats === null ? self::blanks(self::of($page($at))) : self::asks(self::of($page($at)), $seats);
             $now === $last || ($told[] = rtrim("{$at}: {$now}"));
             $last = $now;
         }

@@ -2,11 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Unanimus\Signing;
-
-use Unanimus\Pages\PageRules;
-use Unanimus\Pages\Word;
-use Unanimus\Pages\WritingPlace;
+namespace Unanimus\Pages;
 
 /**
  * A page as it was read, from its file or from its picture.
