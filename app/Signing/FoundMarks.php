@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Signing;
 
 use App\Models\Paper;
+use App\Models\Party;
 use App\Storage\Bytes;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
@@ -29,22 +30,22 @@ final class FoundMarks
     }
 
     /**
-     * @param list<string> $taken seats that somebody of the file holds
+     * @param array<string, Party> $parties everyone in the file, by seat: also those whom the other side asks
      * @param list<PartyRole> $asked roles that this side asks
      * @param bool $scans whether a scan is read, too
      * @return list<ProposedMark> those of a kind that is put on pages; none where the paper cannot be read for it
      */
-    public static function on(Paper $paper, array $taken, array $asked, bool $scans = false): array
+    public static function on(Paper $paper, array $parties, array $asked, bool $scans = false): array
     {
         $sha256 = $paper->latest?->sha256;
         if ($sha256 === null || $paper->isDraft()) {
             return [];
         }
         $seats = array_values(
-            array_filter(array_map(Seat::of(...), $taken), static fn (Seat $seat) => in_array($seat->role, $asked, true)),
+            array_filter(array_map(Seat::of(...), array_keys($parties)), static fn (Seat $seat) => in_array($seat->role, $asked, true)),
         );
         try {
-            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats, $scans, self::names($paper));
+            $found = MarkFinder::in(app(Bytes::class)->path($sha256), $seats, $scans, self::names($parties));
         } catch (PdfRefused|ToolFailed) {
             // Places are then pointed at by hand.
             return [];
@@ -60,14 +61,11 @@ final class FoundMarks
         );
     }
 
-    /** Everyone in the file, also those whom the other side asks: what is theirs is not taken for ours. */
-    private static function names(Paper $paper): PrintedNames
+    /** @param  array<string, Party>  $parties */
+    private static function names(array $parties): PrintedNames
     {
-        $names = [];
-        foreach ($paper->file->parties as $party) {
-            $names[(string) $party->seat()] = $party->kind === 'person' ? $party->name : (string) $party->signed_by;
-        }
-
-        return PrintedNames::of($names);
+        return PrintedNames::of(
+            array_map(static fn (Party $party) => $party->kind === 'person' ? $party->name : (string) $party->signed_by, $parties),
+        );
     }
 }

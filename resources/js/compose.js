@@ -9,6 +9,7 @@ import { countMarks } from './compose/papers.js';
 import { follow } from './compose/pointer.js';
 import { ahead, keepSteps, past, remembered } from './compose/steps.js';
 import { showTerms } from './compose/terms.js';
+import { followTurns } from './compose/turns.js';
 import './compose/words.js';
 import { newKey, waitingLine } from './waiting.js';
 
@@ -56,7 +57,11 @@ function swapSigners(html) {
     const list = document.querySelector('#signers');
     const typed = new Map([...list.querySelectorAll('input, textarea, select')].map((input) => [input.name, input.value]));
     const focused = document.activeElement?.name;
+    const row = document.activeElement?.dataset.signer;
+    const open = [...list.querySelectorAll('details[open]')].map((one) => one.closest('[data-signer]').dataset.signer);
     list.innerHTML = html;
+    open.forEach((signer) => list.querySelector(`[data-signer="${signer}"] details`)?.setAttribute('open', ''));
+    if (row) list.querySelector(`[data-signer="${row}"]`)?.focus();
     for (const input of list.querySelectorAll('input, textarea, select')) {
         if (typed.has(input.name)) input.value = typed.get(input.name);
         if (focused && input.name === focused) input.focus();
@@ -206,6 +211,17 @@ function drawQuestions() {
 }
 
 follow({ put, changeAll, draw, fresh, markKey });
+
+// What was entered about the round is stored: what is still wrong is told anew, and the boxes stand as they are now.
+followTurns(say, async (isMoved) => {
+    const answer = await fetch(`/rounds/${round}/marks`, { headers: { Accept: 'application/json' } }).catch(() => null);
+    if (answer?.ok && !line.waits()) {
+        const body = await answer.json();
+        if (isMoved) take(body);
+        else document.querySelector('#faults').innerHTML = body.faults;
+    }
+    say('saved');
+});
 
 // With the keyboard
 

@@ -282,3 +282,42 @@ it('keeps what was placed as a stencil, and takes it over on the next such paper
     expect($hand->actions - $before)->toBeLessThanOrEqual(3);
     $this->seeText('By “Fence of the north”', '.thumbs');
 });
+
+it('moves people between turns with the keyboard, and stores what is entered about a round as it is left', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Note of the mason.pdf' => MadePdf::page(
+        MadePdf::text(72, 560, 'The mason mends the wall along the lane before the first of May', 10).
+            MadePdf::text(72, 300, 'Buyer: ______________________', 10).
+            MadePdf::text(72, 260, 'Buyer: ______________________', 10),
+    )]);
+    $this->waitFor('[aria-label="Select Note of the mason"]', 30);
+    $hand->take('[aria-label="Select Note of the mason"]')->key('s');
+    $this->waitFor('#compose-desk');
+    $turns = static fn () => one(
+        "SELECT string_agg(s.seat || ' ' || s.turn, ', ' ORDER BY s.seat) FROM signers s JOIN rounds r ON r.id = s.round_id ".
+            "WHERE r.title LIKE 'Note of the mason%'",
+    );
+    $this->eventually(fn () => $turns() === 'buyer.1 1, buyer.2 1' ?: null, 'the buyers are not asked together');
+    $this->browser->executeScript('document.querySelectorAll("#signers .signer-row")[1].focus()');
+    $hand->chord("\u{E00A}", "\u{E015}");
+    $this->eventually(fn () => $turns() === 'buyer.1 1, buyer.2 2' ?: null, 'the second buyer did not move');
+    // The list comes anew, and whoever was moved still has the focus.
+    $this->seeText('saved', '#marks-told');
+    expect($this->browser->executeScript('return document.activeElement.dataset.signer !== undefined'))->toBeTrue();
+    $hand->chord("\u{E00A}", "\u{E013}");
+    $this->eventually(fn () => $turns() === 'buyer.1 1, buyer.2 1' ?: null, 'the second buyer did not move back');
+    $this->find('#compose [name=subject]')->sendKeys('The mason first');
+    $this->find('#compose [name=copies]')->sendKeys('nobody at all');
+    $this->find('#compose [name=subject]')->click();
+    $this->seeText('is not an email address');
+    $this->find('#compose [name=copies]')->clear();
+    $this->find('#compose [name=subject]')->click();
+    $this->eventually(
+        fn () => one("SELECT subject FROM rounds WHERE title LIKE 'Note of the mason%'") === 'The mason first' ?: null,
+        'the subject was not stored',
+    );
+    expect($this->axe())->toBe([]);
+});

@@ -39,7 +39,7 @@ final class PlaceFound
         }
         [$paper, $parties, $taken, $asked] = $read;
         // Some seconds for each page: nothing in the database is held meanwhile.
-        $found = FoundMarks::on($paper, $taken, $asked, scans: true);
+        $found = FoundMarks::on($paper, $parties, $asked, scans: true);
         Sight::within($brokerageId, function () use ($thing, $found, $parties, $taken): void {
             $sent = $this->open($thing);
             if ($sent === null) {
@@ -57,7 +57,7 @@ final class PlaceFound
     public function again(RoundPaper $sent): void
     {
         [$parties, $taken, $asked] = self::whom($sent);
-        $found = FoundMarks::on($sent->paper, $taken, $asked);
+        $found = FoundMarks::on($sent->paper, $parties, $asked);
         $this->place($sent, $found, $parties, $taken);
         // Where a mark stands by now the question was answered.
         $there = $sent->round->marks()->where('round_paper_id', $sent->id)->get();

@@ -56,7 +56,7 @@ final class PutPapers
         );
         $found = array_map(
             static fn (Paper $paper, array $marks, array $fitting) => $marks === [] && $fitting === [] && $paper->change_of === null
-                ? FoundMarks::on($paper, $taken, $asked)
+                ? FoundMarks::on($paper, $parties->all(), $asked)
                 : [],
             $papers,
             $forms,

@@ -137,9 +137,12 @@ final class RoundController
         ChangeRound $change,
         SendRound $send,
         SendLater $later,
-    ): RedirectResponse {
+    ): RedirectResponse|Response {
         $office = $round->file->office;
         $change($round, $request->change($office));
+        if ($request->expectsJson()) {
+            return new Response('', 204);
+        }
         if ($request->boolean('send')) {
             return $this->send($round->refresh(), $send);
         }

@@ -97,7 +97,7 @@
                 <form method="post" action="/rounds/{{ $round->key }}" id="compose">
                     @csrf @method('put')
                     <h2>Signers</h2>
-                    <p class="dim small">People with the same turn are asked together. Lower turns go first.</p>
+                    <p class="dim small">Those in one box are asked together, the boxes one after the other.</p>
                     <div class="bands" id="signers">
                         @include('signing.signers')
                     </div>

@@ -1,10 +1,15 @@
-@foreach ($round->signers as $signer)
+@php($turns = $round->signers->groupBy('turn')->sortKeys())
+@foreach ($turns as $turn => $together)
+<section class="turn-band" data-turn="{{ $turn }}" aria-label="Turn {{ $loop->iteration }}">
+<h3 class="small">{{ $turns->count() === 1 ? 'All together' : ($loop->first ? 'First' : ($loop->last ? 'Last' : 'Then')) }}</h3>
+@foreach ($together as $signer)
     @php($ours = $file->isOwnAffair($signer->seatOf()->side()))
     @php($count = $round->marks->where('seat', $signer->seat)->count())
-    <div class="signer-row">
-        <div class="top"><x-seat :seat="$signer->seatOf()" /> <b>{{ $signer->name }}</b>
-            <span class="turn"><label>turn <input class="input" type="number" min="1" max="9" name="turns[{{ $signer->key }}]"
-                value="{{ $signer->turn }}"></label></span></div>
+    <div class="signer-row" data-signer="{{ $signer->key }}" tabindex="0" draggable="true" role="group"
+        aria-label="{{ $signer->name }}, turn {{ $loop->parent->iteration }}"
+        title="Drag to another turn, or press Alt and the arrow keys">
+        <div class="top"><span class="grip" aria-hidden="true">⠿</span><x-seat :seat="$signer->seatOf()" />
+            <b>{{ $signer->name }}</b></div>
         @if ($signer->party?->user_id !== null)
             <span class="dim small">{{ $signer->email }}</span>
         @elseif ($ours)
@@ -28,7 +33,13 @@
             <label class="line"><span>Reads in</span><select name="languages[{{ $signer->key }}]">
                 @foreach (\Unanimus\Parties\Language::cases() as $language)<option value="{{ $language->value }}"
                     @selected($signer->language === $language)>{{ $language->label() }}</option>@endforeach</select></label>
+            <label class="line"><span>Turn: those with the same are asked together</span><input class="input" type="number" min="1"
+                max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label>
             <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
         </details>
     </div>
 @endforeach
+</section>
+@endforeach
+@if ($round->signers->count() > 1)<section class="turn-band open" data-turn="{{ $turns->keys()->last() + 1 }}" aria-hidden="true">
+    Drop someone here to sign after the others</section>@endif
