@@ -14,6 +14,7 @@ use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
+use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\PaperReading;
@@ -21,6 +22,7 @@ use Unanimus\Pages\Bookmark;
 use Unanimus\Parties\Side;
 use Unanimus\Review\ReviewState;
 use Unanimus\Steps\StepRefused;
+use Unanimus\Terms\Facts;
 
 /**
  * Anything in a file that can be printed.
@@ -51,6 +53,9 @@ use Unanimus\Steps\StepRefused;
 final class Paper extends Record
 {
     use HasKey;
+
+    /** @var array{Facts, mixed, Filling}|null by which facts and values, and what it came to */
+    private ?array $filled = null;
 
     protected $attributes = [
         'form_number' => null,
@@ -170,6 +175,20 @@ final class Paper extends Record
     public function entries(): array
     {
         return $this->values->pluck('value', 'blank')->all();
+    }
+
+    /** What stands in the blanks of its form by what is known of the file; null where it is none of ours. Worked out once for both. */
+    public function filling(Facts $facts): ?Filling
+    {
+        $form = $this->form();
+        if ($form === null) {
+            return null;
+        }
+        if ($this->filled === null || $this->filled[0] !== $facts || $this->filled[1] !== $this->values) {
+            $this->filled = [$facts, $this->values, Filling::of($form, $this->entries(), $facts)];
+        }
+
+        return $this->filled[2];
     }
 
     /** @return array<string, string> what stands in its blanks: as read from its pages where they came from outside, else as entered */

@@ -45,7 +45,9 @@ final class SigningMark extends Record
 
     public function place(): Rect
     {
-        return new Rect((float) $this->x, (float) $this->y, (float) $this->width, (float) $this->height);
+        $at = $this->attributes;
+
+        return new Rect((float) $at['x'], (float) $at['y'], (float) $at['width'], (float) $at['height']);
     }
 
     public function terms(): MarkTerms

@@ -53,7 +53,7 @@ final readonly class PaperView
     {
         $form = $paper->form();
         if ($paper->isDraft() && $form !== null) {
-            $filling = Filling::of($form, $paper->entries(), $facts ?? FactBook::of($paper->file));
+            $filling = $paper->filling($facts ?? FactBook::of($paper->file)) ?? throw new \LogicException('a form has blanks');
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
             $by = ! $told ? [] : DB::table('paper_values')

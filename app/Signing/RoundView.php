@@ -12,6 +12,7 @@ use App\Papers\PaperView;
 use App\Terms\FactBook;
 use Unanimus\Pages\Drawing;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Terms\Facts;
 
 /** A round's pages made ready for the screen, with the marks on them. */
 final readonly class RoundView
@@ -25,14 +26,14 @@ final readonly class RoundView
     }
 
     /** As its sender sees it, drafts with what is filled in. */
-    public static function of(Round $round): self
+    public static function of(Round $round, ?Facts $facts = null): self
     {
         $pages = [];
         $drafting = $round->status === RoundStatus::Drafting;
         $scan = self::scan($round);
         // On the desk of a draft the places are drawn by the page itself.
         $marks = $drafting ? [] : self::marks($round);
-        $facts = FactBook::of($round->file);
+        $facts ??= FactBook::of($round->file);
         $layers = $drafting ? PaperPiece::layers($round->papers->map(static fn (RoundPaper $sent) => $sent->paper)) : [];
         foreach ($round->papers as $sent) {
             $view = PaperView::of($sent->paper->setRelation('file', $round->file), false, $facts, false);

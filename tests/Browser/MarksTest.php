@@ -130,6 +130,7 @@ it('holds places that could not be stored on the device, and stores them when th
         'the place was not stored',
         30,
     );
+    expect($this->all('.spot'))->toHaveCount(1);
 });
 
 it('takes several places with Shift, aligns them, gives them to another and takes all of it back with one key each', function () {
@@ -288,17 +289,17 @@ it('moves people between turns with the keyboard, and stores what is entered abo
     $this->openFile('tomas', 'Lanternfish');
     $this->waitFor('.board');
     $hand = new Hand($this);
-    $hand->drop('.board', ['Note of the mason.pdf' => MadePdf::page(
+    $hand->drop('.board', ['Note of the glazier.pdf' => MadePdf::page(
         MadePdf::text(72, 560, 'The mason mends the wall along the lane before the first of May', 10).
             MadePdf::text(72, 300, 'Buyer: ______________________', 10).
             MadePdf::text(72, 260, 'Buyer: ______________________', 10),
     )]);
-    $this->waitFor('[aria-label="Select Note of the mason"]', 30);
-    $hand->take('[aria-label="Select Note of the mason"]')->key('s');
+    $this->waitFor('[aria-label="Select Note of the glazier"]', 30);
+    $hand->take('[aria-label="Select Note of the glazier"]')->key('s');
     $this->waitFor('#compose-desk');
     $turns = static fn () => one(
         "SELECT string_agg(s.seat || ' ' || s.turn, ', ' ORDER BY s.seat) FROM signers s JOIN rounds r ON r.id = s.round_id ".
-            "WHERE r.title LIKE 'Note of the mason%'",
+            "WHERE r.title LIKE 'Note of the glazier%'",
     );
     $this->eventually(fn () => $turns() === 'buyer.1 1, buyer.2 1' ?: null, 'the buyers are not asked together');
     $this->browser->executeScript('document.querySelectorAll("#signers .signer-row")[1].focus()');
@@ -309,14 +310,14 @@ it('moves people between turns with the keyboard, and stores what is entered abo
     expect($this->browser->executeScript('return document.activeElement.dataset.signer !== undefined'))->toBeTrue();
     $hand->chord("\u{E00A}", "\u{E013}");
     $this->eventually(fn () => $turns() === 'buyer.1 1, buyer.2 1' ?: null, 'the second buyer did not move back');
-    $this->find('#compose [name=subject]')->sendKeys('The mason first');
+    $this->find('#compose [name=subject]')->sendKeys('The glazier first');
     $this->find('#compose [name=copies]')->sendKeys('nobody at all');
     $this->find('#compose [name=subject]')->click();
     $this->seeText('is not an email address');
     $this->find('#compose [name=copies]')->clear();
     $this->find('#compose [name=subject]')->click();
     $this->eventually(
-        fn () => one("SELECT subject FROM rounds WHERE title LIKE 'Note of the mason%'") === 'The mason first' ?: null,
+        fn () => one("SELECT subject FROM rounds WHERE title LIKE 'Note of the glazier%'") === 'The glazier first' ?: null,
         'the subject was not stored',
     );
     expect($this->axe())->toBe([]);

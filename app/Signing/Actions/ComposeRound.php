@@ -19,7 +19,6 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\ContractForms;
-use Unanimus\Forms\Filling;
 use Unanimus\Requirements\FactCatalog;
 use Unanimus\Signing\PlaceCheck;
 use Unanimus\Signing\PlannedMark;
@@ -29,6 +28,7 @@ use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
+use Unanimus\Terms\Facts;
 
 /** Lays out a round from papers of the file: who signs follows from the forms' marks and who sits in the file. */
 final class ComposeRound
@@ -61,9 +61,9 @@ final class ComposeRound
     }
 
     /** @return list<RoundFault> what is wrong with a round that has not been sent */
-    public static function faults(Round $round): array
+    public static function faults(Round $round, ?Facts $facts = null): array
     {
-        $facts = FactBook::of($round->file);
+        $facts ??= FactBook::of($round->file);
         $names = self::names($round);
         $there = $round->marks->groupBy(static fn (SigningMark $mark) => $mark->round_paper_id);
         $places = $round->marks
@@ -82,8 +82,7 @@ final class ComposeRound
         );
         $papers = $round->papers->map(static function (RoundPaper $sent) use ($there, $facts): PlannedPaper {
             $marks = $there[$sent->id] ?? collect();
-            $form = $sent->paper->form();
-            $missing = $form === null ? [] : Filling::of($form, $sent->paper->entries(), $facts)->missing();
+            $missing = $sent->paper->filling($facts)?->missing() ?? [];
 
             return new PlannedPaper(
                 $sent->paper->key,

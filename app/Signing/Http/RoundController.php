@@ -30,6 +30,7 @@ use App\Signing\PenScan;
 use App\Signing\RoundDesk;
 use App\Signing\RoundView;
 use App\Storage\Bytes;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -78,13 +79,15 @@ final class RoundController
         ]);
         Gate::authorize('see', $round->file);
 
+        $facts = FactBook::of($round->file);
+
         return view('signing.round', [
             'own' => self::own($round),
             'round' => $round,
             'file' => $round->file,
-            'view' => RoundView::of($round),
+            'view' => RoundView::of($round, $facts),
             'desk' => $round->status === RoundStatus::Drafting ? RoundDesk::of($round) : [],
-            'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round) : [],
+            'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round, $facts) : [],
             'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
         ]);
     }
