@@ -22,7 +22,8 @@ it('finds forms by number, fragments and mistyped words, and what is used comes 
     ['amendmnet', 'M-207'],
     ['septc', 'OC-11'],
     ['walk', 'M-261'],
-    ['disclosure seller', 'M-231'],
+    ['disclosure seller', 'M-105'],
+    ['property disclos', 'M-231'],
     ['ounter', 'M-206'],
     ['purchase', 'M-201'],
 ]);
