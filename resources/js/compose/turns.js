@@ -14,12 +14,28 @@ function number() {
     });
 }
 
-async function store(say, fresh, isMoved) {
+// One after the other; each sends all of it, so that only the last one's answer counts.
+let last = Promise.resolve();
+let latest = 0;
+let moved = false;
+
+function store(say, fresh, isMoved) {
+    const mine = ++latest;
+    moved ||= isMoved;
+    last = last.then(() => mine === latest && send(say, fresh, () => mine === latest)).catch(() => say('Not saved. Reload the page.', true));
+}
+
+async function send(say, fresh, isLast) {
     const body = new FormData(form);
     for (const name of ['send', 'do', 'send_at']) body.delete(name);
     say('saving');
     const answer = await fetch(form.action, { method: 'POST', headers: { Accept: 'application/json' }, body }).catch(() => null);
-    if (answer?.ok) return fresh(isMoved);
+    if (!isLast()) return;
+    if (answer?.ok) {
+        await fresh(moved);
+        moved = false;
+        return;
+    }
     const told = answer ? (await answer.json().catch(() => ({}))).message : 'Not saved: there is no connection. It is kept here.';
     say(told || 'That could not be saved. Check the day and the addresses.', true);
 }
