@@ -111,7 +111,7 @@ final readonly class SignedAmendment
 
         return $form !== null &&
             $round !== null &&
-            ContractForms::unsigned($form, $seated, $round->signers->pluck('seat')->values()->all()) === [];
+            ContractForms::unsigned($form, $file->kind, $seated, $round->signers->pluck('seat')->values()->all()) === [];
     }
 
     /** @return list<string> */

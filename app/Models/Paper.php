@@ -177,7 +177,7 @@ final class Paper extends Record
         return $this->values->pluck('value', 'blank')->all();
     }
 
-    /** What stands in the blanks of its form by what is known of the file; null where it is none of ours. Worked out once for both. */
+    /** What stands in the blanks of its form by what is known; null where it is none of ours. Worked out once for the same facts. */
     public function filling(Facts $facts): ?Filling
     {
         $form = $this->form();

@@ -35,7 +35,9 @@ final readonly class SignedContract
             static fn (Paper $paper) => $paper->state !== PaperState::Void &&
                 (ContractForms::has($paper->form_number) || ContractForms::isCalled($paper->title)),
         );
-        $uploaded = $contracts->contains(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
+        $cameIn = $contracts->filter(static fn (Paper $paper) => $paper->latest?->made_by === MadeBy::Uploaded);
+        // A scan over a form of ours is that form signed; what else comes in may be one that is still to be signed.
+        $uploaded = $cameIn->contains(static fn (Paper $paper) => ContractForms::has($paper->form_number));
         $last = $contracts
             ->map(static fn (Paper $paper) => self::signedHere($file, $paper))
             ->filter()
@@ -45,7 +47,7 @@ final readonly class SignedContract
         return new self(
             $last === null ? null : LocalDate::at($last->toImmutable(), $file->office->timeZone()),
             $last?->copy()->setTimezone($file->office->timeZone())->format('H:i'),
-            $last === null && ! $uploaded,
+            $last === null && $cameIn->isEmpty(),
             $uploaded,
         );
     }
@@ -53,8 +55,7 @@ final readonly class SignedContract
     /** When the last of those it binds signed it here, in one round or several; null: somebody has not. */
     private static function signedHere(DealFile $file, Paper $paper): ?CarbonInterface
     {
-        $form = $paper->state === PaperState::Signed ? $paper->form() : null;
-        if ($form === null) {
+        if ($paper->state !== PaperState::Signed) {
             return null;
         }
         $rounds = $file->rounds->filter(
@@ -63,6 +64,8 @@ final readonly class SignedContract
         $seated = $file->parties->map(static fn (Party $party) => (string) $party->seat())->all();
         $signed = $rounds->flatMap(static fn (Round $round) => $round->signers->pluck('seat'))->all();
 
-        return ContractForms::unsigned($form, array_values($seated), array_values($signed)) === [] ? $rounds->max('over_at') : null;
+        $open = ContractForms::unsigned($paper->form(), $file->kind, array_values($seated), array_values($signed));
+
+        return $open === [] ? $rounds->max('over_at') : null;
     }
 }

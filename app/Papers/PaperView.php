@@ -52,8 +52,8 @@ final readonly class PaperView
     public static function of(Paper $paper, bool $asked = true, ?Facts $facts = null, bool $told = true): self
     {
         $form = $paper->form();
-        if ($paper->isDraft() && $form !== null) {
-            $filling = $paper->filling($facts ?? FactBook::of($paper->file)) ?? throw new \LogicException('a form has blanks');
+        $filling = $paper->isDraft() && $form !== null ? $paper->filling($facts ?? FactBook::of($paper->file)) : null;
+        if ($form !== null && $filling !== null) {
             $last = $asked ? DB::table('paper_entries')->where('paper_id', $paper->id)->whereNotNull('user_id')->max('at') : null;
 
             $by = ! $told ? [] : DB::table('paper_values')

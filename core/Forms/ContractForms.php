@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Side;
+
 /** Which forms of the library make a contract, and who has to sign one before it binds. */
 final class ContractForms
 {
@@ -30,14 +33,16 @@ final class ContractForms
      * Who has still to sign: the parties it binds. The first of each side is waited for also while nobody is known to be it;
      * a licensee signs beside them and is not waited for.
      *
+     * @param Form|null $form null: one from outside, which binds the clients of both sides
      * @param list<string> $taken seats that somebody of the file holds
-     * @param list<string> $signed seats that have signed the form
+     * @param list<string> $signed seats that have signed it
      * @return list<string> seats
      */
-    public static function unsigned(Form $form, array $taken, array $signed): array
+    public static function unsigned(?Form $form, DealKind $kind, array $taken, array $signed): array
     {
-        $parties = array_filter($form->seats(), static fn (string $seat) => in_array(strtok($seat, '.'), self::PARTIES, true));
-
+        $first = array_map(static fn (Side $side) => "{$side->value}.1", $kind->sides());
+        $seats = $form?->seats() ?? array_values(array_unique([...$first, ...$taken]));
+        $parties = array_filter($seats, static fn (string $seat) => in_array(strtok($seat, '.'), self::PARTIES, true));
         $bound = array_filter($parties, static fn (string $seat) => str_ends_with($seat, '.1') || in_array($seat, $taken, true));
 
         return array_values(array_diff($bound, $signed));

@@ -220,7 +220,6 @@ followTurns(say, async (isMoved) => {
         if (isMoved) take(body);
         else document.querySelector('#faults').innerHTML = body.faults;
     }
-    say('saved');
 });
 
 // With the keyboard

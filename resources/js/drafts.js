@@ -64,6 +64,14 @@ document.body.addEventListener('htmx:afterRequest', (event) => {
     sent.forEach((one) => keep(one.field, one.before, words));
 });
 
+// Fields of a form that were saved on their own.
+document.addEventListener('saved-fields', (event) => {
+    [...event.target.elements].filter((field) => isKept(field) && event.detail.includes(field.name)).forEach((field) => {
+        field.dataset.stands = field.value;
+        shelf.drop(keyOf(field));
+    });
+});
+
 // Forms that are sent as a whole: what they held is let go of once the answer to them is a page that says no fault. The
 // answer to a form that was taken is always a redirect; without one, as after a lost connection, it stays.
 document.addEventListener('submit', (event) => {

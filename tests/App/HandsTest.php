@@ -7,12 +7,14 @@ use App\Files\NewTask;
 use App\Models\User;
 use App\Overview\Today;
 use App\Overview\TodayRow;
+use App\Papers\Actions\BringIn;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Unanimus\Files\MadeBy;
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Scratch;
 
 it('enters a term that nobody has entered yet for the whole file, and leaves one that stands alone', function () {
     $file = $this->aFile(['closing' => '', 'possession' => '']);
@@ -131,6 +133,16 @@ it('proposes the day of acceptance once everyone asked has signed the contract, 
         ->get("/files/{$other->key}")
         ->assertOk()
         ->assertSee('is signed by everyone. Upload');
+});
+
+it('does not take a contract from outside that came in for a signed one', function () {
+    $file = $this->aFile();
+    $scratch = new Scratch();
+    $path = $scratch->put('contract.pdf', press()->print([(new Drawing(612, 792))->text(60, 90, 12, 'Purchase agreement')]));
+    Auth::setUser($this->people['tomas']);
+    app(BringIn::class)($file, $path, 'Purchase agreement.pdf');
+    Auth::forgetGuards();
+    $this->as('tomas')->get("/files/{$file->key}")->assertOk()->assertDontSee('The signed contract was uploaded');
 });
 
 it('settles every seat of a form whose signed scan was accepted, with the pages of the scan', function () {

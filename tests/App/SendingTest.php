@@ -254,3 +254,25 @@ it('dates what is signed as the office wanted when it went out', function () {
     $this->seeAll();
     expect(DB::table('brokerage_history')->where('what', 'Look of dates set')->count())->toBe(2);
 });
+
+it('stores of a draft what is said, and leaves the rest as it is, as when another tab has stored it', function () {
+    $file = $this->aFile();
+    Auth::setUser($this->people['tomas']);
+    $round = app(ComposeRound::class)($file->load('papers'), [$this->paper($file, 'M-102')], $this->people['tomas']);
+    Auth::forgetGuards();
+    $day = $file->office->today()->plusDays(5);
+    $this->as('tomas')->putJson("/rounds/{$round->key}", ['message' => 'Please by Friday.'])->assertNoContent();
+    $this->as('tomas')->putJson("/rounds/{$round->key}", ['last_day' => $day->iso(), 'last_time' => '5 pm'])->assertNoContent();
+    $this->as('tomas')->putJson("/rounds/{$round->key}", ['copies' => 'Nadia Petrov <nadia@anchorfield.example>'])->assertNoContent();
+    $this->as('tomas')->putJson("/rounds/{$round->key}", ['subject' => 'To sign', 'attach' => '1'])->assertNoContent();
+    $this->as('tomas')->putJson("/rounds/{$round->key}", ['copies' => 'nobody at all'])->assertConflict();
+    $this->as('caleb')->putJson("/rounds/{$round->key}", ['subject' => 'Mine'])->assertNotFound();
+    $this->seeAll();
+    $round->refresh();
+    expect([$round->subject, $round->message, $round->last_day?->iso(), $round->last_time, $round->attach, $round->copies[0]['email']])
+        ->toBe(['To sign', 'Please by Friday.', $day->iso(), '17:00', true, 'nadia@anchorfield.example']);
+    // What is said to be empty is emptied.
+    $this->as('tomas')->putJson("/rounds/{$round->key}", ['message' => '', 'copies' => ''])->assertNoContent();
+    $this->seeAll();
+    expect([$round->refresh()->message, $round->copies, $round->subject])->toBe(['', [], 'To sign']);
+});

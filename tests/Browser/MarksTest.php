@@ -320,5 +320,18 @@ it('moves people between turns with the keyboard, and stores what is entered abo
         fn () => one("SELECT subject FROM rounds WHERE title LIKE 'Note of the glazier%'") === 'The glazier first' ?: null,
         'the subject was not stored',
     );
+    // What is stored the device forgets: it does not come back over what somebody else enters later.
+    $this->find('#compose [name=message]')->sendKeys('By Friday, please.');
+    $this->find('#compose [name=subject]')->click();
+    $this->eventually(
+        fn () => one("SELECT message FROM rounds WHERE title LIKE 'Note of the glazier%'") === 'By Friday, please.' ?: null,
+        'the message was not stored',
+    );
+    $this->eventually(
+        fn () => $this->browser->executeScript(
+            'return !Object.entries(localStorage).some(([key, value]) => key.startsWith("unanimus:") && value.includes("By Friday"))',
+        ) ?: null,
+        'the message is still kept on the device',
+    );
     expect($this->axe())->toBe([]);
 });

@@ -7,6 +7,7 @@ use Unanimus\Files\ClosingCheck;
 use Unanimus\Forms\Amendment;
 use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\Library;
+use Unanimus\Parties\DealKind;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\SameAs;
@@ -117,10 +118,15 @@ it('knows a contract by what it is called, and waits for the first of each side 
         ->each->toBeTrue()
         ->and(array_map(ContractForms::isCalled(...), $others))
         ->each->toBeFalse()
-        ->and(ContractForms::unsigned($form, ['buyer.1', 'buyer.2', 'agent.1'], ['buyer.1', 'buyer.2', 'agent.1']))
+        ->and(ContractForms::unsigned($form, DealKind::Sale, ['buyer.1', 'buyer.2', 'agent.1'], ['buyer.1', 'buyer.2', 'agent.1']))
         ->toBe(['seller.1'])
-        ->and(ContractForms::unsigned($form, ['buyer.1', 'seller.1', 'seller.2'], ['buyer.1', 'seller.1']))
+        ->and(ContractForms::unsigned($form, DealKind::Sale, ['buyer.1', 'seller.1', 'seller.2'], ['buyer.1', 'seller.1']))
         ->toBe(['seller.2'])
-        ->and(ContractForms::unsigned($form, ['buyer.1', 'seller.1'], ['buyer.1', 'seller.1']))
+        ->and(ContractForms::unsigned($form, DealKind::Sale, ['buyer.1', 'seller.1'], ['buyer.1', 'seller.1']))
+        ->toBe([])
+        // One from outside binds the clients of both sides, known or not.
+        ->and(ContractForms::unsigned(null, DealKind::Sale, ['buyer.1', 'buyer.2', 'agent.1'], ['buyer.1', 'agent.1']))
+        ->toBe(['seller.1', 'buyer.2'])
+        ->and(ContractForms::unsigned(null, DealKind::Lease, ['tenant.1', 'landlord.1'], ['tenant.1', 'landlord.1']))
         ->toBe([]);
 });

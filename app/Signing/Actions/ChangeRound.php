@@ -28,7 +28,8 @@ final class ChangeRound
     {
         $this->mustBeDraft($round);
         $last = $change->lastDay === null ? null : new LastMoment($change->lastDay, $change->lastTime);
-        if ($last?->isPast(now(), $round->file->office->timeZone()) === true) {
+        // One that has passed meanwhile does not keep the rest from being stored; it is told before the round is sent.
+        if ($last != $round->lastMoment() && $last?->isPast(now(), $round->file->office->timeZone()) === true) {
             throw SigningRefusal::LastDayPassed->because();
         }
         $round->update([

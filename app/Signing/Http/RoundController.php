@@ -142,7 +142,7 @@ final class RoundController
         SendLater $later,
     ): RedirectResponse|Response {
         $office = $round->file->office;
-        $change($round, $request->change($office));
+        $change($round, $request->change($round));
         if ($request->expectsJson()) {
             return new Response('', 204);
         }

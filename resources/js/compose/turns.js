@@ -14,40 +14,71 @@ function number() {
     });
 }
 
-// One after the other; each sends all of it, so that only the last one's answer counts.
+// Only what was changed is sent, so that two tabs do not undo each other; one after the other, and the last answer counts.
+const dirty = new Set();
+const refused = new Map();
 let last = Promise.resolve();
 let latest = 0;
 let moved = false;
 
-function store(say, fresh, isMoved) {
+const DAY = ['last_day', 'last_time'];
+const valueOf = (body, name) => JSON.stringify(body.getAll(name));
+
+function bodyOf(names) {
+    const all = new FormData(form);
+    const body = new FormData();
+    for (const [name, value] of all) if (['_token', '_method'].includes(name) || names.includes(name)) body.append(name, value);
+    return body;
+}
+
+function store(say, fresh) {
     const mine = ++latest;
-    moved ||= isMoved;
-    last = last.then(() => mine === latest && send(say, fresh, () => mine === latest)).catch(() => say('Not saved. Reload the page.', true));
+    const isLast = () => mine === latest;
+    last = last.then(() => isLast() && send(say, fresh, isLast)).catch(() => say('Not saved. Reload the page.', true));
 }
 
 async function send(say, fresh, isLast) {
-    const body = new FormData(form);
-    for (const name of ['send', 'do', 'send_at']) body.delete(name);
+    const names = [...dirty];
+    const body = bodyOf(names);
     say('saving');
     const answer = await fetch(form.action, { method: 'POST', headers: { Accept: 'application/json' }, body }).catch(() => null);
-    if (!isLast()) return;
-    if (answer?.ok) {
-        await fresh(moved);
-        moved = false;
+    if (!answer || answer.status >= 500) {
+        say('Not saved yet. Trying again. Keep this page open.', true);
+        setTimeout(() => store(say, fresh), 4000);
         return;
     }
-    const told = answer ? (await answer.json().catch(() => ({}))).message : 'Not saved: there is no connection. It is kept here.';
-    say(told || 'That could not be saved. Check the day and the addresses.', true);
+    if (!answer.ok) {
+        const told = (await answer.json().catch(() => ({}))).message || 'That could not be saved. Check the day and the addresses.';
+        names.forEach((name) => refused.set(name, told));
+    }
+    const now = new FormData(form);
+    const settled = names.filter((name) => valueOf(now, name) === valueOf(body, name));
+    settled.forEach((name) => dirty.delete(name));
+    if (answer.ok) form.dispatchEvent(new CustomEvent('saved-fields', { bubbles: true, detail: settled }));
+    if (!isLast()) return;
+    if (answer.ok) {
+        await fresh(moved);
+        moved = false;
+    }
+    const words = [...refused.values()][0];
+    say(words ?? 'saved', words !== undefined);
 }
 
 export function followTurns(say, fresh) {
-    const save = (isMoved = false) => store(say, fresh, isMoved);
+    const save = (names) => {
+        names.forEach((name) => {
+            dirty.add(name);
+            refused.delete(name);
+            moved ||= name.startsWith('turns[');
+        });
+        store(say, fresh);
+    };
     const move = (row, band) => {
         if (!band || band === row.closest('.turn-band')) return;
         band.append(row);
         number();
         row.focus();
-        save(true);
+        save([...list.querySelectorAll('input[name^="turns["]')].map((input) => input.name));
     };
     list.addEventListener('dragstart', (event) => {
         dragged = event.target.closest?.('.signer-row') ?? null;
@@ -68,7 +99,8 @@ export function followTurns(say, fresh) {
         bands().forEach((one) => one.classList.remove('over'));
     });
     list.addEventListener('keydown', (event) => {
-        const row = event.target.closest('.signer-row');
+        // In a field of theirs Alt and an arrow are the field's.
+        const row = event.target.matches('.signer-row') ? event.target : null;
         if (!event.altKey || event.repeat || !row || !['ArrowUp', 'ArrowDown'].includes(event.key)) return;
         event.preventDefault();
         event.stopPropagation();
@@ -76,6 +108,7 @@ export function followTurns(say, fresh) {
         move(row, all[all.indexOf(row.closest('.turn-band')) + (event.key === 'ArrowUp' ? -1 : 1)]);
     });
     form.addEventListener('change', (event) => {
-        if (event.target.name && event.target.name !== 'send_at') save();
+        const { name } = event.target;
+        if (name && name !== 'send_at') save(DAY.includes(name) ? DAY : [name]);
     });
 }

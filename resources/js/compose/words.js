@@ -27,6 +27,14 @@ form.addEventListener('input', (event) => {
         localStorage.setItem(shelf, JSON.stringify({ ...typed(), [event.target.name]: event.target.value }));
     } catch { /* it is kept once it is saved */ }
 });
+// What was stored as it was left must not come back over what somebody else enters later.
+form.addEventListener('saved-fields', (event) => {
+    const left = Object.fromEntries(Object.entries(typed()).filter(([name]) => !event.detail.includes(name)));
+    try {
+        if (Object.keys(left).length === 0) localStorage.removeItem(shelf);
+        else localStorage.setItem(shelf, JSON.stringify(left));
+    } catch { /* nothing is kept there */ }
+});
 form.addEventListener('submit', () => {
     try {
         localStorage.setItem(shelf, JSON.stringify({ ...typed(), [SENT]: true }));

@@ -60,26 +60,45 @@ final class ChangeRoundRequest extends FormRequest
         return ['addresses.*.email' => 'This is not an email address.', 'send_at.required_if' => 'Choose when it goes out.'];
     }
 
-    /** What was said of the round; days and times as they are at its office. */
-    public function change(Office $office): RoundChange
+    /** What was said of the round; days and times as they are at its office. What nothing was said of stays as it is. */
+    public function change(Round $round): RoundChange
     {
         $given = $this->validated();
-        $day = (string) ($given['last_day'] ?? '');
-        $hour = $day === '' ? '' : trim((string) ($given['last_time'] ?? ''));
+        $office = $round->file->office;
+        $said = static fn (string $name, mixed $stays): mixed => array_key_exists($name, $given) ? $given[$name] : $stays;
+        [$day, $hour] = self::lastMoment($given, $round, $office);
 
         return new RoundChange(
-            (string) ($given['subject'] ?? ''),
-            (string) ($given['message'] ?? ''),
-            $day === '' ? null : LocalDate::parse($day, $office->today()),
-            Recipients::read((string) ($given['copies'] ?? '')),
+            (string) $said('subject', $round->subject),
+            (string) $said('message', $round->message),
+            $day,
+            array_key_exists('copies', $given) ? Recipients::read((string) $given['copies']) : $round->copies,
             array_map(intval(...), $given['turns'] ?? []),
             array_map(strval(...), $given['addresses'] ?? []),
             array_map(strval(...), $given['notes'] ?? []),
             array_map(static fn (string $one) => Language::from($one), array_filter($given['languages'] ?? [])),
             array_map(strval(...), $given['codes'] ?? []),
-            $hour === '' ? null : TimeOfDay::of(Kind::Time->parse($hour, $office->today())),
-            (bool) ($given['attach'] ?? false),
+            $hour,
+            (bool) $said('attach', $round->attach),
         );
+    }
+
+    /**
+     * @param array<string, mixed> $given
+     * @return array{LocalDate|null, TimeOfDay|null}
+     */
+    private static function lastMoment(array $given, Round $round, Office $office): array
+    {
+        if (! array_key_exists('last_day', $given)) {
+            return [$round->last_day, $round->last_time === null ? null : TimeOfDay::of($round->last_time)];
+        }
+        $day = (string) $given['last_day'];
+        $hour = $day === '' ? '' : trim((string) ($given['last_time'] ?? ''));
+
+        return [
+            $day === '' ? null : LocalDate::parse($day, $office->today()),
+            $hour === '' ? null : TimeOfDay::of(Kind::Time->parse($hour, $office->today())),
+        ];
     }
 
     public function sendAt(Office $office): Carbon
