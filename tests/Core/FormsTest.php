@@ -15,6 +15,7 @@ use Unanimus\Forms\Library;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Forms\Questions;
 use Unanimus\Pages\Rect;
+use Unanimus\Parties\DealKind;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\EntryUnreadable;
 use Unanimus\Terms\Facts;
@@ -276,11 +277,11 @@ it('waits for every party that a contract asks and the file has, and for no lice
         ->toBeFalse()
         ->and(ContractForms::has(null))
         ->toBeFalse()
-        ->and(ContractForms::unsigned($form, $taken, []))
+        ->and(ContractForms::unsigned($form, DealKind::Sale, $taken, []))
         ->toEqualCanonicalizing(['buyer.1', 'seller.1'])
-        ->and(ContractForms::unsigned($form, $taken, ['buyer.1', 'agent.1']))
+        ->and(ContractForms::unsigned($form, DealKind::Sale, $taken, ['buyer.1', 'agent.1']))
         ->toBe(['seller.1'])
-        ->and(ContractForms::unsigned($form, $taken, ['seller.1', 'buyer.1']))
+        ->and(ContractForms::unsigned($form, DealKind::Sale, $taken, ['seller.1', 'buyer.1']))
         ->toBe([]);
 });
 
