@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
+use App\Access\Http\OnlyOwnDesk;
 use App\Access\Http\SeesWhatItNames;
 use App\Access\Http\SignInController;
 use App\Assembly\Http\AssemblyController;
@@ -61,6 +62,9 @@ use App\Signing\Http\SignerHelpController;
 use App\Signing\Http\SignerLink;
 use App\Signing\Http\SignPagesController;
 use App\Signing\Http\StencilController;
+use App\Signing\Http\WorkController;
+use App\Signing\Http\WorkingCopyController;
+use App\Signing\Http\WorkLink;
 use Illuminate\Support\Facades\Route;
 
 // A number in an address is one that a column can hold, else there is nothing there.
@@ -166,7 +170,19 @@ Route::prefix('/read/{token}')
         Route::post('/opened', [ReadingController::class, 'opened'])->name('read.opened');
     });
 
-Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
+Route::prefix('/work/{token}')
+    ->middleware(['throttle:links', WorkLink::class])
+    ->group(static function (): void {
+        Route::get('/', [WorkController::class, 'show'])->name('work');
+        Route::get('/papers/{paperkey}', [WorkController::class, 'paper'])->name('work.papers.show');
+        Route::get('/papers/{paperkey}/pages/{page}.webp', [WorkController::class, 'image'])->name('work.papers.pages');
+        Route::get('/papers/{paperkey}/paper.pdf', [WorkController::class, 'pdf'])->name('work.papers.pdf');
+        Route::post('/opened', [WorkController::class, 'opened'])->name('work.opened');
+        Route::post('/rounds', [WorkController::class, 'sign'])->name('work.rounds');
+        Route::post('/rounds/{roundkey}', [WorkController::class, 'enter'])->name('work.rounds.enter');
+    });
+
+Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
     Route::post('/sign-out/everywhere', [AccountController::class, 'everywhere'])->name('sign-out.everywhere');
     Route::put('/password', [AccountController::class, 'password'])->name('password.update')->middleware('throttle:password');
@@ -320,6 +336,20 @@ Route::middleware(['auth', SeesWhatItNames::class, OnlyOpenFiles::class])->group
         ->withoutMiddleware(
             OnlyOpenFiles::class,
         );
+    Route::match(['get', 'post'], '/files/{file}/working-copies/begin', [WorkingCopyController::class, 'begin'])
+        ->name('files.working-copies.begin');
+    Route::post('/files/{file}/working-copies', [WorkingCopyController::class, 'store'])->name('files.working-copies');
+    Route::get('/working-copies/{copy}', [WorkingCopyController::class, 'show'])->name('working-copies.show');
+    Route::post('/working-copies/{copy}/end', [WorkingCopyController::class, 'end'])
+        ->name('working-copies.end')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/working-copies/{copy}/papers/{paperkey}/signed.pdf', [WorkingCopyController::class, 'returned'])
+        ->name('working-copies.papers.signed');
+    Route::post('/working-copies/{copy}/papers/{paperkey}/take', [WorkingCopyController::class, 'take'])
+        ->name('working-copies.papers.take');
+    Route::post('/working-copies/{copy}/papers/{paperkey}/leave', [WorkingCopyController::class, 'leave'])
+        ->name('working-copies.papers.leave')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->name('files.sets')->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/sets/{set}', [AssemblyController::class, 'show'])->name('sets.show');
     Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf'])->name('sets.set-pdf');

@@ -40,6 +40,9 @@ final class Reach
             return $file instanceof DealFile && self::ofFile($user, $file) && self::ofSide($user, $file, self::sideOf($row));
         }
 
+        if ($user->guest) {
+            return false;
+        }
         $isPersonal = in_array($row->getTable(), self::PERSONAL, true);
 
         return ! $isPersonal || $has['user_id'] === null || (int) $has['user_id'] === $user->id || (bool) ($has['shared'] ?? false);
@@ -48,7 +51,8 @@ final class Reach
     private static function ofFile(User $user, DealFile $file): bool
     {
         return $file->brokerage_id === $user->brokerage_id &&
-            ($file->members->contains('user_id', $user->id) || in_array($file->office_id, $user->officesInSight(), true));
+            ($file->members->contains('user_id', $user->id) ||
+                (! $file->guest && in_array($file->office_id, $user->officesInSight(), true)));
     }
 
     /** @param  array{Side|null, bool}  $whose */

@@ -10,6 +10,7 @@ use App\Models\Letter;
 use App\Models\ReadingCopy;
 use App\Models\Signer;
 use App\Models\User;
+use App\Models\WorkingCopy;
 
 /** Where the button of an email leads: made as it goes out, never stored. */
 final class ActionLink
@@ -26,6 +27,7 @@ final class ActionLink
             'signer' => Signer::query()->where('key', $key)->first()?->link(),
             'fill' => FillRequest::query()->where('key', $key)->first()?->link(),
             'read' => ReadingCopy::query()->where('key', $key)->first()?->link(),
+            'work' => WorkingCopy::query()->where('key', $key)->first()?->link(),
             'invitation' => ($user = User::query()->where('key', $key)->first()) === null
                 ? null
                 : Invitation::link($user, $letter->created_at),

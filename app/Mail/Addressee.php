@@ -15,6 +15,6 @@ final readonly class Addressee
 
     public static function user(User $user): self
     {
-        return new self($user->name, $user->email);
+        return new self($user->name, $user->address());
     }
 }

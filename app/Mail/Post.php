@@ -10,6 +10,7 @@ use App\Models\Letter;
 use App\Models\Round;
 use App\Models\SealedSet;
 use App\Models\Signer;
+use App\Models\WorkingCopy;
 use App\Terms\ClientDay;
 use Illuminate\Support\Str;
 use Unanimus\Signing\EventKind;
@@ -83,7 +84,7 @@ final class Post
             "question:{$signer->key}:".Str::ulid(),
             Addressee::user($round->sender),
             Wording::of('question', [...self::about($round), 'signer' => $signer->name, 'question' => $question]),
-            "/rounds/{$round->key}",
+            self::desk($round),
         );
     }
 
@@ -108,7 +109,7 @@ final class Post
             "back:{$letter->id}",
             Addressee::user($round->sender),
             Wording::of('back', [...self::about($round), ...$about]),
-            "/rounds/{$round->key}",
+            self::desk($round),
         );
     }
 
@@ -125,7 +126,7 @@ final class Post
             "stuck:{$signer->key}:".Str::ulid(),
             Addressee::user($round->sender),
             Wording::of($event->kind === EventKind::Referred ? 'referred' : 'locked', [...self::about($round), ...$about]),
-            "/rounds/{$round->key}",
+            self::desk($round),
         );
     }
 
@@ -147,7 +148,7 @@ final class Post
             "ended:{$round->key}:sender",
             Addressee::user($round->sender),
             Wording::of('ended.sender', $about),
-            "/rounds/{$round->key}",
+            self::desk($round),
         );
         foreach ($round->signers as $signer) {
             if ($signer->status !== SignerStatus::Waiting && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
@@ -184,7 +185,7 @@ final class Post
                 "finished:{$round->key}:sender",
                 Addressee::user($round->sender),
                 Wording::of('finished.sender', self::about($round)),
-                "/files/{$round->file->key}",
+                self::desk($round, "/files/{$round->file->key}"),
             );
         }
     }
@@ -213,7 +214,7 @@ final class Post
             "held:{$round->key}:".Str::ulid(),
             Addressee::user($round->sender),
             Wording::of('held', $about),
-            "/rounds/{$round->key}",
+            self::desk($round),
         );
     }
 
@@ -263,6 +264,14 @@ final class Post
             ],
         );
         $letter->wasRecentlyCreated && SendLetter::begin($letter->brokerage_id, $letter->id);
+    }
+
+    /** Where its sender looks after it: a guest comes by their link, others sign in. */
+    private static function desk(Round $round, ?string $place = null): string
+    {
+        return $round->sender->guest
+            ? 'work '.WorkingCopy::query()->where('guest_id', $round->user_id)->value('key')
+            : $place ?? "/rounds/{$round->key}";
     }
 
     private static function signer(Signer $signer): Addressee

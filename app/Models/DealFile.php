@@ -45,6 +45,7 @@ use Unanimus\Steps\StepRefused;
  * @property-read self|null $putInto
  * @property int|null $put_into the file that papers without a deal were put into
  * @property string $address_key
+ * @property bool $guest whether a guest works in it, whom the office does not look over the shoulder
  * @property int $calendar_version
  * @property int|null $opened_by
  * @property Carbon $created_at
@@ -72,6 +73,7 @@ final class DealFile extends Record
         'kind' => DealKind::class,
         'status' => DealStatus::class,
         'labels' => 'array',
+        'guest' => 'boolean',
     ];
 
     protected $attributes = [
@@ -88,6 +90,7 @@ final class DealFile extends Record
         'labels' => '[]',
         'address_key' => '',
         'put_into' => null,
+        'guest' => false,
     ];
 
     /** @return BelongsTo<Office, $this> */
@@ -160,7 +163,7 @@ final class DealFile extends Record
 
     public function isServedBy(User $user): bool
     {
-        return $this->members->contains('user_id', $user->id) || $user->holds(Role::Broker, $this->office_id);
+        return $this->members->contains('user_id', $user->id) || (! $this->guest && $user->holds(Role::Broker, $this->office_id));
     }
 
     public function completeness(): Completeness

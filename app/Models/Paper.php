@@ -48,6 +48,7 @@ use Unanimus\Terms\Facts;
  * @property-read Collection<int, PaperValue> $values
  * @property-read Collection<int, PaperVersion> $versions
  * @property-read PaperVersion|null $latest
+ * @property-read Collection<int, WorkingCopyPaper> $returned
  * @property-read Requirement|null $requirement
  */
 final class Paper extends Record
@@ -94,6 +95,12 @@ final class Paper extends Record
     public function latest(): BelongsTo
     {
         return $this->belongsTo(PaperVersion::class, 'latest_version_id');
+    }
+
+    /** @return HasMany<WorkingCopyPaper, $this> what the other side's agent sent back of it */
+    public function returned(): HasMany
+    {
+        return $this->hasMany(WorkingCopyPaper::class)->whereNotNull('returned_sha256')->orderBy('id');
     }
 
     /** @return HasOne<Requirement, $this> */

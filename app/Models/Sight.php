@@ -37,7 +37,7 @@ final class Sight
     {
         self::$person = null;
         self::$file = null;
-        self::tell((string) $user->brokerage_id, (string) $user->id, '{}', '', '');
+        self::tell((string) $user->brokerage_id, (string) $user->id, '{}', '', $user->guest ? 'guest' : '');
         if ($user->officesInSight() !== []) {
             self::tell((string) $user->brokerage_id, (string) $user->id, '{'.implode(',', $user->officesInSight()).'}', '', '');
         }

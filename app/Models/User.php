@@ -22,6 +22,7 @@ use Illuminate\Support\Facades\Crypt;
  * @property string|null $phone
  * @property string $password
  * @property bool $active
+ * @property bool $guest whether it is no colleague but the other side's agent, who works on papers given to them
  * @property bool $single_keys whether single keys do something
  * @property int $calendar_version
  * @property string|null $second_factor
@@ -39,7 +40,7 @@ final class User extends Authenticatable
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
     /** @var array<string, string> */
-    protected $casts = ['active' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array'];
+    protected $casts = ['active' => 'boolean', 'guest' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array'];
 
     /** The token of the device this person came by; of each device its own, so that none stands in this row. */
     private string $deviceToken = '';

@@ -93,6 +93,12 @@ final readonly class Board
             }
         }
 
+        foreach ($file->papers as $paper) {
+            foreach ($paper->returned->where('settled', 'taken')->flatMap(static fn ($one) => $one->returned_seats) as $seat) {
+                $standing[$paper->id][$seat] = SignerStatus::Finished;
+            }
+        }
+
         return $standing;
     }
 

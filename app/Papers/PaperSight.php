@@ -13,6 +13,7 @@ use App\Models\ReadingCopy;
 use App\Models\Role;
 use App\Models\Signer;
 use App\Models\User;
+use App\Models\WorkingCopy;
 use Unanimus\Signing\RoundStatus;
 
 /** Everyone who can see a paper: inside, and by a link from outside, with the way to end each link. */
@@ -40,7 +41,7 @@ final readonly class PaperSight
     /** @return list<array{name: string, how: string, end: string|null, at: string}> who sees it by a link that works now */
     public static function byLink(Paper $paper): array
     {
-        return [...self::signers($paper), ...self::fillers($paper), ...self::readers($paper)];
+        return [...self::signers($paper), ...self::fillers($paper), ...self::readers($paper), ...self::guests($paper)];
     }
 
     /** @return list<array{name: string, how: string, end: string|null, at: string}> */
@@ -114,6 +115,27 @@ final readonly class PaperSight
                 'how' => "has a reading copy, until {$copy->last_day->short()}",
                 'end' => "/reading-copies/{$copy->key}/end",
                 'at' => '/sets/'.$sets[$copy->assembled_set_id],
+            ])->all(),
+        );
+    }
+
+    /** @return list<array{name: string, how: string, end: string|null, at: string}> */
+    private static function guests(Paper $paper): array
+    {
+        $today = $paper->file->office->today();
+        $copies = WorkingCopy::query()
+            ->where('deal_file_id', $paper->deal_file_id)
+            ->whereHas('papers', static fn ($papers) => $papers->where('paper_id', $paper->id))
+            ->orderBy('id')
+            ->get()
+            ->filter(static fn (WorkingCopy $copy) => $copy->isOpen($today));
+
+        return array_values(
+            $copies->map(static fn (WorkingCopy $copy) => [
+                'name' => $copy->agent(),
+                'how' => "has a working copy, until {$copy->last_day->short()}",
+                'end' => "/working-copies/{$copy->key}/end",
+                'at' => "/working-copies/{$copy->key}",
             ])->all(),
         );
     }

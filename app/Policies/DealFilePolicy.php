@@ -24,7 +24,7 @@ final class DealFilePolicy
 
     public function review(User $user, DealFile $file): bool
     {
-        return $user->holds(Role::Broker, $file->office_id);
+        return ! $file->guest && $user->holds(Role::Broker, $file->office_id);
     }
 
     public function seeCommission(User $user, DealFile $file): bool
@@ -39,11 +39,11 @@ final class DealFilePolicy
 
     public function authorizeDisbursement(User $user, DealFile $file): bool
     {
-        return $user->holds(Role::Broker, $file->office_id);
+        return ! $file->guest && $user->holds(Role::Broker, $file->office_id);
     }
 
     private function keepsCommission(User $user, DealFile $file): bool
     {
-        return $user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id);
+        return ! $file->guest && ($user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id));
     }
 }

@@ -79,6 +79,13 @@ enum SigningRefusal: string implements Reason
     case NoPhoneNumber = 'signing.no-phone-number';
     case NoSuchBox = 'signing.no-such-box';
     case NotChosen = 'signing.not-chosen';
+    case NoOtherSide = 'signing.no-other-side';
+    case NoAgentNamed = 'signing.no-agent-named';
+    case CopyEndsInThePast = 'signing.copy-ends-in-the-past';
+    case CopyOpenTooLong = 'signing.copy-open-too-long';
+    case NothingCameBack = 'signing.nothing-came-back';
+    case NoClientNamed = 'signing.no-client-named';
+    case OtherSignedIn = 'signing.other-signed-in';
     case NotTakenBack = 'signing.not-taken-back';
     case FinishedStays = 'signing.finished-stays';
     case AlreadyAnswered = 'signing.already-answered';
@@ -179,6 +186,13 @@ enum SigningRefusal: string implements Reason
                 'Nothing was changed.',
             self::NothingToPart => 'All papers of this round belong together. There is nothing to part.',
             self::NobodyHere => 'No one can sign here right now: it is nobody’s turn whom you may ask.',
+            self::NoOtherSide => 'A working copy is for the agent of the other side. In this file there is none from outside.',
+            self::NoAgentNamed => 'Enter the name of the agent who will work on it.',
+            self::CopyEndsInThePast => 'The last day, {day}, has passed.',
+            self::CopyOpenTooLong => 'A working copy can stay open for 180 days at most.',
+            self::NothingCameBack => 'Nothing has come back on this paper, or it was taken already. Reload the page.',
+            self::NoClientNamed => 'Enter the name of at least one client who will sign.',
+            self::OtherSignedIn => '{name} is signed in to Unanimus in this browser. Sign out first, or open the link in a private window.',
             self::NotTakenBack => 'A signature stays once it is made. To change your mind, decline or ask the sender.',
         };
     }

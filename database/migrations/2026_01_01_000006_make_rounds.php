@@ -11,6 +11,7 @@ return new class extends Migration
     public function up(): void
     {
         DB::unprepared((string) file_get_contents(database_path('sql/stencils.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/working-copies.sql')));
         DB::unprepared(
             <<<'SQL'
             CREATE TABLE rounds (

@@ -94,7 +94,7 @@ CREATE OR REPLACE FUNCTION user_by_id(wanted bigint) RETURNS SETOF users LANGUAG
     SELECT * FROM users WHERE id = wanted AND active $$;
 
 CREATE OR REPLACE FUNCTION user_by_address(wanted text) RETURNS SETOF users LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT * FROM users WHERE lower(email) = lower(wanted) AND active $$;
+    SELECT * FROM users WHERE lower(email) = lower(wanted) AND active AND NOT guest $$;
 
 CREATE OR REPLACE FUNCTION user_by_key(wanted text) RETURNS SETOF users LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT * FROM users WHERE key = wanted AND active $$;
@@ -130,6 +130,17 @@ CREATE OR REPLACE FUNCTION fill_request_of_link(wanted text) RETURNS TABLE (id b
 CREATE OR REPLACE FUNCTION reading_copy_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT r.id, r.brokerage_id, r.deal_file_id, r.link_version FROM reading_copies r WHERE r.key = wanted $$;
+
+CREATE OR REPLACE FUNCTION working_copy_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT w.id, w.brokerage_id, w.guest_file_id, w.link_version FROM working_copies w WHERE w.key = wanted $$;
+
+-- A guest is no colleague: they sign in nowhere and hold no role, so that whoever works on a file may add one. Their address
+-- in the table is none that letters reach; the one to write to stands beside it.
+CREATE OR REPLACE FUNCTION add_guest(own_key text, called text, address text) RETURNS bigint
+    LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
+    INSERT INTO users (key, brokerage_id, name, email, invited_email, password, active, guest)
+    VALUES (own_key, session_of('brokerage')::bigint, called, 'guest-' || lower(own_key) || '@guest.invalid', nullif(address, ''), '!', true, true) RETURNING id $$;
 
 CREATE OR REPLACE FUNCTION file_by_key(wanted text) RETURNS TABLE (file_id bigint, brokerage_id bigint, calendar_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
@@ -223,7 +234,7 @@ CREATE POLICY files_in_sight ON deal_files USING (
     brokerage_id = (SELECT session_of('brokerage')::bigint) AND (
         (SELECT session_of('sight')) = 'all'
         OR id = (SELECT session_of('file')::bigint)
-        OR office_id = ANY ((SELECT session_of('offices'))::bigint[])
+        OR (office_id = ANY ((SELECT session_of('offices'))::bigint[]) AND NOT guest)
         OR id IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT session_of('person')::bigint))
     )
 ) WITH CHECK (brokerage_id = (SELECT session_of('brokerage')::bigint));
@@ -242,6 +253,10 @@ CREATE POLICY set_in_sight ON reading_copies USING (brokerage_id = (SELECT sessi
     AND EXISTS (SELECT 1 FROM assembled_sets s WHERE s.id = reading_copies.assembled_set_id OFFSET 0));
 CREATE POLICY copy_in_sight ON reading_copy_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM reading_copies r WHERE r.id = reading_copy_looks.reading_copy_id OFFSET 0));
+CREATE POLICY either_file_in_sight ON working_copies USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (file_in_sight(deal_file_id, (SELECT who_asks())) OR file_in_sight(guest_file_id, (SELECT who_asks()))));
+CREATE POLICY working_copy_in_sight ON working_copy_papers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM working_copies w WHERE w.id = working_copy_papers.working_copy_id OFFSET 0));
 CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND requirement_in_sight(requirement_id, (SELECT who_asks())));
 
@@ -282,6 +297,19 @@ CREATE POLICY who_makes_forms ON own_forms AS RESTRICTIVE FOR INSERT WITH CHECK 
 CREATE POLICY who_changes_forms ON own_forms AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator,coordinator}', NULL));
 CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (person_holds('{broker,administrator,coordinator}', NULL));
 
+-- Guests, who work on papers that were given to them, are no colleagues: of what all colleagues share they see nothing, of
+-- people themselves alone, and of letters those of their own small file.
+DO $$
+DECLARE name text;
+BEGIN
+    FOREACH name IN ARRAY '{brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kit_versions,kits,office_roles,office_rules,saved_views,stencils}'::text[] LOOP
+        EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
+    END LOOP;
+END $$;
+CREATE POLICY not_for_guests ON users AS RESTRICTIVE USING ((SELECT session_of('sight')) IS DISTINCT FROM 'guest' OR id = (SELECT session_of('person')::bigint));
+CREATE POLICY not_for_guests ON letters AS RESTRICTIVE USING ((SELECT session_of('sight')) IS DISTINCT FROM 'guest'
+    OR file_in_sight(deal_file_id, (SELECT who_asks())));
+
 -- 6. What the application's role may do at all. It never deletes what others rest on, and never changes what happened.
 
 GRANT USAGE ON SCHEMA public TO unanimus_app;
@@ -293,7 +321,7 @@ BEGIN
     FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,tasks}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,stencils,uploads,users}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{blobs,fill_request_papers,kit_versions,own_form_changes,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
@@ -304,5 +332,7 @@ END $$;
 GRANT UPDATE (blanks) ON fill_request_papers TO unanimus_app;
 -- Entries are added through functions alone, which take who and when from the session.
 GRANT SELECT ON history, brokerage_history TO unanimus_app;
+REVOKE ALL ON FUNCTION add_guest(text, text, text) FROM PUBLIC;
+GRANT EXECUTE ON FUNCTION add_guest(text, text, text) TO unanimus_app;
 REVOKE ALL ON FUNCTION add_history(bigint, text, jsonb, text, boolean), add_brokerage_history(bigint, text, jsonb) FROM PUBLIC;
 GRANT EXECUTE ON FUNCTION add_history(bigint, text, jsonb, text, boolean), add_brokerage_history(bigint, text, jsonb) TO unanimus_app;

@@ -119,6 +119,20 @@ return [
             'record when it is opened.',
         'label' => 'Read the documents',
     ],
+    'work' => [
+        'subject' => 'Documents for your clients to sign',
+        'body' => '{1} :sender sends you a document to have signed by your clients. On your own page you can read it, name your '.
+            "clients, and send it to them for signature, until :day. You need no account.\n\n:message\n\nThis link is only for you.|[2,*] ".
+            ':sender sends you :papers documents to have signed by your clients. On your own page you can read them, name your clients, '.
+            "and send them for signature, until :day. You need no account.\n\n:message\n\nThis link is only for you.",
+        'label' => 'Open the documents',
+    ],
+    'work_back' => [
+        'subject' => 'Came back signed: :papers',
+        'body' => '{1} :from sent back :papers for :file, signed by their clients. Look at it, then take it as the next version.|[2,*] '.
+            ':from sent back :papers for :file, signed by their clients. Look at them, then take them as the next versions.',
+        'label' => 'Open the file',
+    ],
     'join_asked' => [
         'subject' => ':who asks to join :file',
         'body' => ':who represents the other side and asks to work in your file :file. If you agree, they see what is shared and their '.

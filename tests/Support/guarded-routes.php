@@ -9,6 +9,7 @@ use App\Models\DealFile;
 use App\Models\JoinRequest;
 use App\Papers\SelectedPapers;
 use App\Signing\Actions\ComposeRound;
+use App\Signing\Actions\GiveWorkingCopy;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Pages\SetOptions;
 
@@ -37,6 +38,17 @@ function guardedRoutes(): array
         ],
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
+        'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
+        'give a working copy' => [
+            'POST',
+            '/files/{file}/working-copies',
+            ['papers' => ['{paperkey}'], 'name' => 'x', 'last_day' => 'tomorrow'],
+        ],
+        'see a working copy' => ['GET', '/working-copies/{work}', []],
+        'end a working copy' => ['POST', '/working-copies/{work}/end', []],
+        'what came back' => ['GET', '/working-copies/{work}/papers/{workpaper}/signed.pdf', []],
+        'take what came back' => ['POST', '/working-copies/{work}/papers/{workpaper}/take', []],
+        'leave what came back' => ['POST', '/working-copies/{work}/papers/{workpaper}/leave', []],
         'put papers into a file' => ['POST', '/files/{file}/put-into', ['to' => 'x']],
         'place uploads' => ['POST', '/files/{file}/placing', ['to' => ['x' => '']]],
         'apply an amendment' => ['POST', '/papers/{paper}/amendment', []],
@@ -192,6 +204,13 @@ function placesIn(DealFile $file): array
         '',
         test()->people['tomas'],
     );
+    $work = app(GiveWorkingCopy::class)->give(
+        $file->load(['office', 'knownFacts', 'parties', 'members']),
+        [$paper->load(['latest', 'values'])->setRelation('file', $file)],
+        ['name' => 'Their agent', 'firm' => '', 'email' => '', 'message' => ''],
+        $file->office->today()->plusDays(5),
+        test()->people['tomas'],
+    );
     Auth::forgetGuards();
 
     $joining = JoinRequest::create([
@@ -206,6 +225,8 @@ function placesIn(DealFile $file): array
         '{user}' => test()->people['wendell']->key,
         '{set}' => $set->key,
         '{copy}' => $copy->key,
+        '{work}' => $work->key,
+        '{workpaper}' => $work->papers()->firstOrFail()->key,
         '{fill}' => $fill->key,
         '{file}' => $file->key,
         '{paper}' => $paper->key,

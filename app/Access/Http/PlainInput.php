@@ -23,6 +23,7 @@ final class PlainInput
         'answers',
         'apart',
         'change',
+        'clients',
         'codes',
         'columns',
         'facts',

@@ -73,7 +73,8 @@ final class SetParty
             $known?->firm !== null && $seated->firm === null && $seated->update(['firm' => $known->firm]);
         }
         $seated->reach(array_map(static fn (string $way) => $way === '' ? null : $way, $ways));
-        $this->book->remember($seated->refresh());
+        // Whom a guest asks is nobody of our address book.
+        $file->guest || $this->book->remember($seated->refresh());
         History::add(
             $file->brokerage_id,
             $file->id,
@@ -81,7 +82,7 @@ final class SetParty
             ['seat' => $seat->label(), 'before' => $party->name ?? '', 'after' => $name],
             SeenBy::everyone(),
         );
-        ($this->applyKit)($file);
+        $file->guest || ($this->applyKit)($file);
 
         return $seated;
     }

@@ -11,8 +11,11 @@ use App\Files\SignedAmendment;
 use App\Files\TaskList;
 use App\Models\DealFile;
 use App\Models\JoinRequest;
+use App\Models\Paper;
+use App\Models\Requirement;
 use App\Models\Upload;
 use App\Models\User;
+use App\Models\WorkingCopyPaper;
 use App\Overview\Board;
 use App\Overview\SignedContract;
 use App\Papers\Actions\TakeUpload;
@@ -24,6 +27,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Parties\DealKind;
+use Unanimus\Review\ReviewState;
 use Unanimus\Terms\Derived;
 
 /** The file page: everything of a file in one view, and its history. */
@@ -43,7 +47,8 @@ final class FilePageController
             'parties',
             'papers.values',
             'papers.latest',
-            'requirements.remarks',
+            'papers.returned.copy',
+            'requirements',
             'rounds.papers',
             'rounds.signers',
             'rounds.marks',
@@ -53,6 +58,8 @@ final class FilePageController
             'tasks',
             'before',
         ]);
+        // Remarks stand only at what was sent back.
+        $file->requirements->filter(static fn (Requirement $one) => $one->review_state === ReviewState::SentBack)->load('remarks');
         $facts = FactBook::of($file);
         $people = User::query()
             ->whereIn('id', [
@@ -96,6 +103,7 @@ final class FilePageController
             'follower' => DealFile::query()->where('follows_on', $file->id)->first(),
             'placing' => $uploads->where('is_question', true),
             'uploads' => $uploads->where('seen', false),
+            'returned' => $works ? self::returned($file) : new Collection(),
             'deals' => $file->kind->isDeal() ? [] : self::deals(),
             'joining' => $works && $file->represents->isListingAlone()
                     ? JoinRequest::query()
@@ -105,6 +113,15 @@ final class FilePageController
                         ->get()
                     : new Collection(),
         ]);
+    }
+
+    /** @return Collection<int, WorkingCopyPaper> what came back from the other side's agents and waits to be taken */
+    private static function returned(DealFile $file): Collection
+    {
+        return $file->papers
+            ->flatMap(static fn (Paper $paper) => $paper->returned->map(static fn ($one) => $one->setRelation('paper', $paper)))
+            ->filter(static fn (WorkingCopyPaper $one) => $one->waits())
+            ->pipe(static fn ($all) => new Collection($all->all()));
     }
 
     /** @return list<string> names of open deals that papers without one may be put into, the newest first */

@@ -16,6 +16,7 @@ use App\Models\SigningMark;
 use App\Models\User;
 use App\Terms\FactBook;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\ContractForms;
@@ -82,7 +83,9 @@ final class ComposeRound
         );
         $papers = $round->papers->map(static function (RoundPaper $sent) use ($there, $facts): PlannedPaper {
             $marks = $there[$sent->id] ?? collect();
-            $missing = $sent->paper->filling($facts)?->missing() ?? [];
+            // On pages from outside nothing is filled in any more.
+            $isFixed = $sent->paper->latest?->made_by === MadeBy::Uploaded && ! $sent->paper->isDraft();
+            $missing = $isFixed ? [] : $sent->paper->filling($facts)?->missing() ?? [];
 
             return new PlannedPaper(
                 $sent->paper->key,

@@ -44,6 +44,7 @@ final class SealSet
         private readonly Press $press,
         private readonly TimeStamps $stamps,
         private readonly ChangeSigned $change,
+        private readonly SettleReturned $returned,
     ) {
     }
 
@@ -232,10 +233,12 @@ final class SealSet
         ];
         $sha256 = $this->bytes->keep($round->brokerage_id, $sealed->set);
         $set = SealedSet::create([...$of, 'sha256' => $sha256, 'pages' => $sealed->pages]);
+        $single = [];
         foreach ($round->papers as $sent) {
             [$bytes, $pages] = $sealed->single[$sent->id];
             $own = $this->bytes->keep($round->brokerage_id, $bytes);
             SealedSet::create([...$of, 'round_paper_id' => $sent->id, 'sha256' => $own, 'pages' => $pages]);
+            $single[$sent->id] = [$own, $pages];
             $before = $sent->paper->versions()->where('made_by', MadeBy::Sent)->orderByDesc('number')->first();
             $read = new PaperReading($before?->read()->form);
             $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
@@ -250,6 +253,7 @@ final class SealSet
             SeenBy::side($round->side),
         );
         $round->setRelation('sealedSet', $set);
+        $round->file->guest && $this->returned->bringBack($round, $single);
         Post::finished($round, $set);
     }
 

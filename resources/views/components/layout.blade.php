@@ -16,7 +16,9 @@
 <a class="skip" href="#main">Skip to content</a>
 @auth
 <header class="bar">
+    @php($guest = auth()->user()->guest)
     <a class="wordmark" href="/"><x-wordmark /> Unanimus</a>
+    @if ($guest)<span class="guest-at"><a href="/">Your documents</a></span><x-held />@else
     <nav aria-label="Main menu">
         @foreach (['today' => ['/', 'Today'], 'files' => ['/files', 'Files'], 'review' => ['/review', 'Review'], 'commission' =>
             ['/commission', 'Commission'], 'office' => ['/office', 'Office']] as $key => [$href, $name])
@@ -38,13 +40,16 @@
     @can('open-files')
         <a class="button solid" href="/open" data-key="n">Open a file</a>
     @endcan
+    @endif
     <details class="menu-at">
         <summary>{{ auth()->user()->name }}</summary>
         <div class="menu">
-            <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ auth()->user()->title() }}</span>
-            <p><a href="/me">Account and sign-in</a></p>
-            <form method="post" action="/sign-out">@csrf<button class="button">Sign out</button></form>
+            <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ $guest ? 'by a link' : auth()->user()->title() }}</span>
+            @unless ($guest)<p><a href="/me">Account and sign-in</a></p>@endunless
+            <form method="post" action="/sign-out">@csrf<button class="button">{{ $guest ? 'Leave' : 'Sign out' }}</button></form>
+            @unless ($guest)
             <form method="post" action="/sign-out/everywhere">@csrf<button class="button plain">Sign out everywhere</button></form>
+            @endunless
         </div>
     </details>
 </header>
@@ -53,7 +58,7 @@
     <x-says />
     {{ $slot }}
 </main>
-@auth
+@if (auth()->user() && ! auth()->user()->guest)
 <dialog id="again" class="leaf pad" aria-label="Sign in again" data-email="{{ auth()->user()->email }}">
     <h2>Sign in again</h2>
     <p>Your session ended. What you typed is still here and will be saved once you sign in.</p>
@@ -77,6 +82,6 @@
     <p><a href="/me">Turn single keys off</a></p>
     <form method="dialog"><button class="button">Close</button></form>
 </dialog>
-@endauth
+@endif
 </body>
 </html>

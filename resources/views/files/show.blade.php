@@ -65,6 +65,9 @@
                             @if ($works)
                                 <form method="post" action="/files/{{ $file->key }}/reminders">@csrf
                                     <button class="button plain" data-with-taken>Send reminders for them</button></form>
+                                @if (! $file->represents->isBoth() && $file->kind->sides() !== [] && $file->kind->isDeal())<form
+                                    method="post" action="/files/{{ $file->key }}/working-copies/begin">@csrf
+                                    <button class="button plain" data-with-taken>Have the other side sign</button></form>@endif
                                 <form method="post" action="/files/{{ $file->key }}/assign">@csrf
                                     <button class="button plain" data-with-taken>Move to another row</button></form>
                                 <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf
@@ -81,6 +84,7 @@
                 </div>
             </div>
             @if ($placing->isNotEmpty())@include('files.placing')@endif
+            @if ($returned->isNotEmpty())@include('signing.work.came-back')@endif
             <div class="board-wrap">
             <table class="board" @if ($works && $file->status->isOpen()) data-order="/files/{{ $file->key }}/order" @endif>
                 <thead><tr data-filters>

@@ -9,9 +9,9 @@
             <button class="button tight solid">Add</button>
         </form>
     @endif
-    <form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring
+    @if (! auth()->user()->guest)<form method="post" action="/files/{{ $file->key }}/papers" enctype="multipart/form-data" data-bring
         data-then="/rounds/{{ $round->key }}/papers">@csrf
         <label class="small">Or from your computer, or drop it anywhere here
-            <input type="file" name="pdf" multiple></label></form>
+            <input type="file" name="pdf" multiple></label></form>@endif
     <ul id="bringing" hidden></ul>
 </details>

@@ -6,7 +6,7 @@
             <li>{{ $fault->text }}
                 @if ($fault->kind === \Unanimus\Signing\RoundFaultKind::InPencil)
                     <button type="button" class="button tight" data-keep>Keep all</button>
-                @elseif ($fault->kind === \Unanimus\Signing\RoundFaultKind::BlankMissing)
+                @elseif ($fault->kind === \Unanimus\Signing\RoundFaultKind::BlankMissing && ! auth()->user()->guest)
                     <a href="/papers/{{ $fault->paper }}">Fix</a>
                 @endif
             </li>

@@ -9,7 +9,7 @@
             </button>
         @endforeach
     </div>
-    <details class="note somebody" @if (! $file->kind->isDeal() && count($desk['seats']) < 2) open @endif>
+    <details class="note somebody" @if (! $file->guest && ! $file->kind->isDeal() && count($desk['seats']) < 2) open @endif>
         <summary class="small">Somebody else</summary>
         <form method="post" action="/rounds/{{ $round->key }}/people">@csrf
             <label class="line"><span>Name</span><input class="input" name="name" maxlength="120" required autocomplete="off"></label>

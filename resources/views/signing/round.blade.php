@@ -1,4 +1,5 @@
 @php($drafting = $round->status->value === 'drafting')
+@php($guest = auth()->user()->guest)
 <x-layout :title="$round->title" place="files" :scripts="['resources/js/round.js', ...($drafting ? ['resources/js/compose.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $round->title }}</h1>
@@ -47,7 +48,7 @@
                         @if ($round->papers->count() > 1)<button class="plain-button" form="out-{{ $sent->position }}"
                             title="Take it out of this round"><span aria-hidden="true">×</span><span class="unseen">Take {{ $sent->title }}
                             out of this round</span></button>@endif</div>
-                    @if (! $sent->paper->isDraft())
+                    @if (! $sent->paper->isDraft() && ! $guest)
                         <details class="keep-stencil"><summary class="small">{{ isset($sent->stencil['name']) ?
                             "By “{$sent->stencil['name']}”" : 'Keep as stencil' }}</summary>
                             <form method="post" action="/rounds/{{ $round->key }}/papers/{{ $sent->position }}/stencil">@csrf
@@ -136,7 +137,7 @@
                 <form method="post" action="/rounds/{{ $round->key }}/rehearsals" id="rehearse">@csrf</form>
                 @foreach ($round->rehearsals as $one)<p class="small"><a href="/rounds/{{ $one->key }}">Rehearsal of {{
                     \App\Terms\When::list($one->created_at, $file->office->zone) }}</a></p>@endforeach
-                @if ($unchecked !== [])
+                @if ($unchecked !== [] && ! $guest)
                     <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">
                         @csrf @foreach ($unchecked as $name)<input type="hidden" name="facts[]" value="{{ $name }}">@endforeach
                         <label class="line"><span>Checked against</span><input class="input" name="against" maxlength="120"
@@ -144,7 +145,7 @@
                         <button class="button tight">Mark as checked</button>
                     </form>
                 @endif
-                @php($parts = $drafting && ! $round->after ? \App\Signing\Actions\PartRound::parts($round) : [])
+                @php($parts = $drafting && ! $guest && ! $round->after ? \App\Signing\Actions\PartRound::parts($round) : [])
                 @if ($parts !== [])
                     @php($named = array_map(fn ($name, $keys) => $name.' ('.count($keys).')', array_keys($parts), $parts))
                     <details class="note">

@@ -109,7 +109,7 @@
         $round->lastMoment()->short($file->office->today()->year()) }}</p>@endif
     @if ($round->status->value === 'out')
         @can('work-on', $file)
-            @if (! $round->rehearsal && \App\Signing\InPerson::able($round, auth()->user())->isNotEmpty())
+            @if (! auth()->user()->guest && ! $round->rehearsal && \App\Signing\InPerson::able($round, auth()->user())->isNotEmpty())
                 <form method="post" action="/rounds/{{ $round->key }}/here">@csrf
                     <button class="button tight">Sign here in person</button></form>@endif
             @php($more = $round->rehearsal ? collect() : $file->papers->filter(static fn ($paper) => $paper->state->isOpen()))
