@@ -15,6 +15,7 @@ use App\Models\DealFile;
 use App\Models\Role;
 use App\Models\User;
 use App\Review\Actions\Decide;
+use App\Signing\Actions\GiveWorkingCopy;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Commission\Figures;
 use Unanimus\Dates\LocalDate;
@@ -178,6 +179,20 @@ final class Scenario
                 'of their choice, and leave the bill with the keys. Nothing else of the agreement changes.',
             ],
             ['Buyer', 'Buyer', 'Seller', 'Licensee'],
+            $tomas,
+        );
+        $this->story->at(0, '8:58');
+        $file->refresh()->load(['office', 'parties', 'knownFacts', 'members']);
+        app(GiveWorkingCopy::class)->give(
+            $file,
+            [$file->papers()->where('title', 'Chimney repair letter')->with('latest')->firstOrFail()->setRelation('file', $file)],
+            [
+                'name' => 'Lucian Ferro',
+                'firm' => 'Harborstone Homes',
+                'email' => 'lucian@harborstone.example',
+                'message' => 'The letter about the chimney, for Beatrix to sign where it says seller.',
+            ],
+            $this->story->today()->plusDays(14),
             $tomas,
         );
     }

@@ -58,6 +58,11 @@ function everyPage(): array
             "/rounds/{SELECT r.key FROM rounds r JOIN deal_files f ON f.id = r.deal_file_id
                 WHERE f.name LIKE '14 Lanternfish Lane%' ORDER BY r.id LIMIT 1}",
         ],
+        'files/{file}/working-copies/begin' => [
+            'tomas',
+            "/files/{{$file}}/working-copies/begin?papers[]={{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}",
+        ],
+        'working-copies/{copy}' => ['tomas', '/working-copies/{SELECT key FROM working_copies ORDER BY id LIMIT 1}'],
         'rules' => ['fenna', '/rules'],
         'stencils' => ['tomas', '/stencils'],
         'rules/new' => ['fenna', '/rules/new'],
@@ -75,7 +80,7 @@ function pagesElsewhere(): string
     return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
         'progress|places|marks|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
-        '|^style/empty$|^(sign|fill|read|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
+        '|^style/empty$|^(sign|fill|read|work|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^proof$|^here$#';
 }
 
