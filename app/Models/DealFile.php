@@ -17,10 +17,12 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Parties\DealKind;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Representation;
 use Unanimus\Parties\Side;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
+use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
 
 /**
@@ -153,6 +155,14 @@ final class DealFile extends Record
     public function commission(): HasOne
     {
         return $this->hasOne(Commission::class);
+    }
+
+    /** @return list<PartyRole> those who are asked to sign from it by themselves; a guest asks their own clients alone */
+    public function asks(): array
+    {
+        $side = $this->guest ? $this->represents->side() : null;
+
+        return $side === null ? Seat::askedBy($this->represents) : [PartyRole::from($side->value)];
     }
 
     /** The side that offers the property. */

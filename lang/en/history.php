@@ -135,6 +135,7 @@ return [
     'Papers added to round' => 'Added :papers to “:round”',
     'Paper taken out of round' => 'Took :papers out of “:round”',
     'Papers of round put in order' => 'Put the papers of “:round” in order: :papers',
+    'Word that is nobody here' => 'On “:paper”, nobody who is asked here signs as “:word”',
     'Signer of a word said' => 'On “:paper”, “:word” is :person',
     'Round changed' => 'Changed the draft of “:round”',
     'Private entry looked at' => 'Looked at a private entry of :seat in “:round”: :what',

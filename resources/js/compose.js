@@ -200,7 +200,14 @@ function drawQuestions() {
         const select = document.createElement('select');
         for (const seat of state.seats) select.append(new Option(`${seat.name} (${seat.label})`, seat.seat));
         label.append(select);
-        form.append(label, Object.assign(document.createElement('button'), { className: 'button tight', textContent: 'That is them' }));
+        const nobody = Object.assign(document.createElement('button'), {
+            type: 'button', className: 'button tight plain', textContent: 'Nobody I ask',
+        });
+        nobody.addEventListener('click', () => {
+            line.add({ do: 'nobody', paper: one.paper, word: one.word });
+            say('saving');
+        });
+        form.append(label, Object.assign(document.createElement('button'), { className: 'button tight', textContent: 'That is them' }), nobody);
         form.addEventListener('submit', (event) => {
             event.preventDefault();
             line.add({ do: 'who', paper: one.paper, word: one.word, seat: select.value });

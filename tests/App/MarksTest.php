@@ -44,6 +44,20 @@ it('finds where a paper from outside is signed, asks who “client” is, and se
     placed($round, ['do' => 'keep'])->assertStatus(409)->assertJsonPath('reason', SigningRefusal::AlreadyOut->value);
 });
 
+it('leaves places to others where nobody who is asked here signs', function () {
+    $round = roundOfPaper($this->aFile(), written(OUTSIDE));
+    $nobody = ['do' => 'nobody', 'paper' => 0, 'word' => 'client'];
+    expect(placed($round, $nobody)->assertOk()->json('unclear'))->toBe([]);
+    placed($round, $nobody)->assertOk();
+    placed($round, [...$nobody, 'paper' => 3])->assertStatus(409)->assertJsonPath('reason', SigningRefusal::NoSuchPaper->value);
+    placed($round, ['do' => 'keep']);
+    $this->as('tomas')->post("/rounds/{$round->key}/send")->assertSessionMissing('refused');
+    $this->seeAll();
+    expect($round->signers()->pluck('seat')->all())->toBe(['buyer.1', 'buyer.2'])
+        ->and(DB::table('history')->where('what', 'Word that is nobody here')->count())->toBe(1);
+    placed($round, $nobody)->assertStatus(409)->assertJsonPath('reason', SigningRefusal::AlreadyOut->value);
+});
+
 it('puts a place, changes it, gives it to another and takes it away, each once', function () {
     $file = $this->aFile();
     $round = roundOfPaper($file, MadePdf::text(72, 700, 'Nothing to sign is said here.'));

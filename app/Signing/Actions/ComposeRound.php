@@ -120,7 +120,7 @@ final class ComposeRound
     /** @return array<string, string> who could be asked, by seat, as they sign */
     private static function names(Round $round): array
     {
-        $asked = Seat::askedBy($round->file->represents);
+        $asked = $round->file->asks();
 
         return $round->file->parties
             ->filter(static fn (Party $party) => in_array($party->role, $asked, true))

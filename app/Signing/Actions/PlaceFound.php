@@ -17,7 +17,6 @@ use Unanimus\Pages\Rect;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\RoundStatus;
-use Unanimus\Signing\Seat;
 
 /** What was found on a paper stands in pencil on its round: at once, or once a scan was read. */
 final class PlaceFound
@@ -128,7 +127,7 @@ final class PlaceFound
             ->keyBy(static fn (Party $party) => (string) $party->seat())
             ->all();
 
-        return [$parties, array_map(strval(...), array_keys($parties)), Seat::askedBy($sent->round->file->represents)];
+        return [$parties, array_map(strval(...), array_keys($parties)), $sent->round->file->asks()];
     }
 
     /**

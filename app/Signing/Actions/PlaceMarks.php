@@ -157,6 +157,22 @@ final class PlaceMarks
         $this->tell($round, 'Signer of a word said', ['word' => $word, 'paper' => $sent->title, 'person' => $signer->name]);
     }
 
+    /**
+     * Says that nobody who is asked here signs where a word stands: those places are somebody else's.
+     *
+     * @throws StepRefused when the round was sent
+     */
+    public function nobody(Round $round, int $position, string $word): void
+    {
+        $this->lock($round);
+        $sent = $round->papers->firstWhere('position', $position) ?? throw SigningRefusal::NoSuchPaper->because();
+        $others = array_values(array_filter($sent->unclear, static fn (array $one) => $one['word'] !== $word));
+        if (count($others) < count($sent->unclear)) {
+            $sent->update(['unclear' => $others]);
+            $this->tell($round, 'Word that is nobody here', ['word' => $word, 'paper' => $sent->title]);
+        }
+    }
+
     /** @param  array<string, mixed>  $values */
     private function add(Round $round, RoundPaper $sent, array $values): SigningMark
     {

@@ -19,7 +19,6 @@ use Illuminate\Support\Collection;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\RoundPlan;
-use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
 
 /** Puts papers into a round that is being composed: the places of library forms, and in pencil those that are found on others. */
@@ -44,7 +43,7 @@ final class PutPapers
             static fn () => $file->parties()->with('contact')->get()->keyBy(static fn (Party $party) => (string) $party->seat()),
         );
         $taken = array_values($parties->keys()->all());
-        $asked = Seat::askedBy($file->represents);
+        $asked = $file->asks();
         $forms = array_map(
             static fn (Paper $paper) => $paper->change_of === null ? $paper->form()->marks ?? [] : ChangeMarks::on($paper),
             $papers,

@@ -27,9 +27,9 @@ final class MarksController
         Gate::authorize('work-on', $round->load(['file.office', 'file.members', 'papers.paper.latest'])->file);
         $given = $request->validate([
             'key' => 'required|string|min:8|max:60|regex:/^[\w:-]+$/',
-            'do' => 'required|in:put,drop,keep,who,stencil,names',
+            'do' => 'required|in:put,drop,keep,who,nobody,stencil,names',
             'mark' => 'required_if:do,put,drop|string|regex:/^[0-9A-Z]{26}$/',
-            'paper' => 'required_if:do,put,who,stencil|integer|min:0|max:200',
+            'paper' => 'required_if:do,put,who,nobody,stencil|integer|min:0|max:200',
             'page' => 'required_if:do,put|integer|min:1|max:1000',
             'seat' => 'required_if:do,put,who|string|max:12|regex:/^[a-z]+\.[1-9]\d?$/',
             'kind' => ['required_if:do,put', Rule::enum(MarkKind::class)],
@@ -55,6 +55,7 @@ final class MarksController
             'drop' => $marks->drop($round, $given['mark']),
             'keep' => $marks->keep($round),
             'names' => $marks->names($round),
+            'nobody' => $marks->nobody($round, (int) $given['paper'], (string) ($given['word'] ?? '')),
             'stencil' => $lay->choose($round, (int) $given['paper'], (string) ($given['stencil'] ?? ''), User::signedIn($request)),
             default => $marks->who($round, (int) $given['paper'], (string) ($given['word'] ?? ''), Seat::of($given['seat'])),
         };
