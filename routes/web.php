@@ -219,6 +219,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::delete('/views/{view}', [FindController::class, 'drop'])->name('views.destroy');
     Route::get('/open', [FileController::class, 'create'])->name('open');
     Route::get('/listings', [FileController::class, 'listings'])->name('listings');
+    Route::post('/practice', [FileController::class, 'practise'])->name('practice');
+    Route::post('/files/{file}/let-go', [FileController::class, 'letGo'])->name('files.let-go')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files', [FileController::class, 'store'])->name('files.store');
     Route::get('/files/{file}', [FilePageController::class, 'show'])->name('files.show');
     Route::get('/files/{file}/history', [FilePageController::class, 'history'])->name('files.history');

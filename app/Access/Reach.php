@@ -51,8 +51,9 @@ final class Reach
     private static function ofFile(User $user, DealFile $file): bool
     {
         return $file->brokerage_id === $user->brokerage_id &&
+            $file->practice_over_at === null &&
             ($file->members->contains('user_id', $user->id) ||
-                (! $file->guest && in_array($file->office_id, $user->officesInSight(), true)));
+                (! $file->isApart() && in_array($file->office_id, $user->officesInSight(), true)));
     }
 
     /** @param  array{Side|null, bool}  $whose */

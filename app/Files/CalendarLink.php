@@ -57,6 +57,7 @@ final class CalendarLink
                 ->with(['office', 'knownFacts', 'kits'])
                 ->whereIn('status', ['preparing', 'active', 'under_contract'])
                 ->whereHas('members', static fn ($members) => $members->where('user_id', $user->id))
+                ->where('practice', false)
                 ->orderBy('id')
                 ->limit(500)
                 ->get();

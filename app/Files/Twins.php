@@ -16,7 +16,7 @@ final class Twins
     public static function of(DealFile $file, User $user): array
     {
         [$number, $address, $own] = [(string) $file->listing_number, $file->address_key, $file->id];
-        if ($number === '' && $address === '') {
+        if ($file->practice || ($number === '' && $address === '')) {
             return [];
         }
         $rows = DB::select('SELECT * FROM twins_of(?, ?, ?, ?)', [$file->brokerage_id, $number, $address, $own]);

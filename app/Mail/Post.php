@@ -251,6 +251,10 @@ final class Post
     /** @param  array{brokerage_id: int, deal_file_id?: int, attachment?: string, attachment_name?: string}  $of */
     private static function put(string $once, array $of, Addressee $to, Wording $words, ?string $action): void
     {
+        // Whoever practises writes to nobody.
+        if (isset($of['deal_file_id']) && DealFile::query()->whereKey($of['deal_file_id'])->where('practice', true)->exists()) {
+            return;
+        }
         $letter = Letter::query()->firstOrCreate(
             ['once_key' => $once],
             [

@@ -47,6 +47,8 @@ use Unanimus\Steps\StepRefused;
  * @property-read self|null $putInto
  * @property int|null $put_into the file that papers without a deal were put into
  * @property string $address_key
+ * @property bool $practice whether it is one to practise with, for whoever does so alone
+ * @property Carbon|null $practice_over_at
  * @property bool $guest whether a guest works in it, whom the office does not look over the shoulder
  * @property int $calendar_version
  * @property int|null $opened_by
@@ -76,6 +78,8 @@ final class DealFile extends Record
         'status' => DealStatus::class,
         'labels' => 'array',
         'guest' => 'boolean',
+        'practice' => 'boolean',
+        'practice_over_at' => 'datetime',
     ];
 
     protected $attributes = [
@@ -93,6 +97,8 @@ final class DealFile extends Record
         'address_key' => '',
         'put_into' => null,
         'guest' => false,
+        'practice' => false,
+        'practice_over_at' => null,
     ];
 
     /** @return BelongsTo<Office, $this> */
@@ -165,6 +171,12 @@ final class DealFile extends Record
         return $side === null ? Seat::askedBy($this->represents) : [PartyRole::from($side->value)];
     }
 
+    /** Whether it stands apart from the office's work, a guest's or one for practice: whoever answers for the office is not in it. */
+    public function isApart(): bool
+    {
+        return $this->guest || $this->practice;
+    }
+
     /** The side that offers the property. */
     public function listingSide(): Side
     {
@@ -173,7 +185,7 @@ final class DealFile extends Record
 
     public function isServedBy(User $user): bool
     {
-        return $this->members->contains('user_id', $user->id) || (! $this->guest && $user->holds(Role::Broker, $this->office_id));
+        return $this->members->contains('user_id', $user->id) || (! $this->isApart() && $user->holds(Role::Broker, $this->office_id));
     }
 
     public function completeness(): Completeness

@@ -56,7 +56,7 @@ final readonly class WaitingOnMe
                 ? 0
                 : Requirement::query()
                     ->where('review_state', 'submitted')
-                    ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))
+                    ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
                     ->count();
 
         return $count === 0

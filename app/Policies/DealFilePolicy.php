@@ -24,7 +24,7 @@ final class DealFilePolicy
 
     public function review(User $user, DealFile $file): bool
     {
-        return ! $file->guest && $user->holds(Role::Broker, $file->office_id);
+        return $this->answers($user, $file);
     }
 
     public function seeCommission(User $user, DealFile $file): bool
@@ -39,11 +39,17 @@ final class DealFilePolicy
 
     public function authorizeDisbursement(User $user, DealFile $file): bool
     {
-        return ! $file->guest && $user->holds(Role::Broker, $file->office_id);
+        return $this->answers($user, $file);
+    }
+
+    /** The broker; whoever practises is their own. */
+    private function answers(User $user, DealFile $file): bool
+    {
+        return $file->practice ? $file->isServedBy($user) : ! $file->isApart() && $user->holds(Role::Broker, $file->office_id);
     }
 
     private function keepsCommission(User $user, DealFile $file): bool
     {
-        return ! $file->guest && ($user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id));
+        return ! $file->isApart() && ($user->holds(Role::Broker, $file->office_id) || $user->holds(Role::Bookkeeper, $file->office_id));
     }
 }

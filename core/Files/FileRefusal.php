@@ -34,11 +34,13 @@ enum FileRefusal: string implements Reason
     case NoReasonToReopen = 'file.no-reason-to-reopen';
     case NoReasonToEnd = 'file.no-reason-to-end';
     case StillOpen = 'file.still-open';
+    case NoPractice = 'file.no-practice';
 
     /** What the person is told. */
     public function words(): string
     {
         return match ($this) {
+            self::NoPractice => 'This is a real file. It stays.',
             self::HasFollowOn => 'There is already a follow-on file: {name}.',
             self::DealStillOpen => 'This deal is still open. Terminate it first. Then a follow-on file can use what belongs to the '.
                 'listing.',

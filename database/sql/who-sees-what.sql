@@ -120,7 +120,7 @@ BEGIN
         WHERE g.round_id = s.round_id AND g.part = 'signs' AND (s.round_paper_id IS NULL
             OR EXISTS (SELECT 1 FROM marks m WHERE m.round_paper_id = s.round_paper_id AND m.seat = g.seat)))
     FROM sealed_sets s JOIN brokerages b ON b.id = s.brokerage_id JOIN deal_files f ON f.id = s.deal_file_id JOIN offices o ON o.id = f.office_id
-    WHERE s.sha256 = sum ORDER BY s.id LIMIT 1;
+    WHERE s.sha256 = sum AND NOT f.practice ORDER BY s.id LIMIT 1;
 END $$;
 
 CREATE OR REPLACE FUNCTION fill_request_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
@@ -141,6 +141,13 @@ CREATE OR REPLACE FUNCTION add_guest(own_key text, called text, address text) RE
     LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
     INSERT INTO users (key, brokerage_id, name, email, invited_email, password, active, guest)
     VALUES (own_key, session_of('brokerage')::bigint, called, 'guest-' || lower(own_key) || '@guest.invalid', nullif(address, ''), '!', true, true) RETURNING id $$;
+
+-- Only what is a practice, and only by whoever serves it.
+CREATE OR REPLACE FUNCTION let_practice_go(wanted bigint) RETURNS void
+    LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
+    UPDATE deal_files f SET practice_over_at = clock_timestamp() WHERE f.id = wanted AND f.practice AND f.practice_over_at IS NULL
+        AND f.brokerage_id = session_of('brokerage')::bigint
+        AND EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = f.id AND m.user_id = session_of('person')::bigint) $$;
 
 CREATE OR REPLACE FUNCTION file_by_key(wanted text) RETURNS TABLE (file_id bigint, brokerage_id bigint, calendar_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
@@ -164,14 +171,14 @@ CREATE OR REPLACE FUNCTION twins_of(brokerage bigint, number text, address text,
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT f.id, f.key::text, f.represents, f.status, o.name, (SELECT u.name FROM file_members m JOIN users u ON u.id = m.user_id WHERE m.deal_file_id = f.id AND m.role = 'agent' ORDER BY m.id LIMIT 1)
     FROM deal_files f JOIN offices o ON o.id = f.office_id
-    WHERE f.brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND f.id <> own AND f.status IN ('preparing', 'active', 'under_contract')
+    WHERE f.brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND f.id <> own AND NOT f.practice AND f.status IN ('preparing', 'active', 'under_contract')
       AND ((number <> '' AND f.listing_number = number) OR (address <> '' AND f.address_key = address))
     ORDER BY f.id LIMIT 5 $$;
 
 -- The listing numbers (n:) and addresses (a:) that open files of the brokerage are about.
 CREATE OR REPLACE FUNCTION listings_at_work(brokerage bigint) RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
-    UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
+    SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND NOT practice AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
+    UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND NOT practice AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
 
 -- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
 CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
@@ -234,10 +241,13 @@ CREATE POLICY files_in_sight ON deal_files USING (
     brokerage_id = (SELECT session_of('brokerage')::bigint) AND (
         (SELECT session_of('sight')) = 'all'
         OR id = (SELECT session_of('file')::bigint)
-        OR (office_id = ANY ((SELECT session_of('offices'))::bigint[]) AND NOT guest)
+        OR (office_id = ANY ((SELECT session_of('offices'))::bigint[]) AND NOT guest AND NOT practice)
         OR id IN (SELECT m.deal_file_id FROM file_members m WHERE m.user_id = (SELECT session_of('person')::bigint))
     )
 ) WITH CHECK (brokerage_id = (SELECT session_of('brokerage')::bigint));
+
+-- A practice that was let go is gone, also for whoever had it.
+CREATE POLICY practice_over ON deal_files AS RESTRICTIVE USING (practice_over_at IS NULL OR (SELECT session_of('sight')) = 'all') WITH CHECK (true);
 
 CREATE POLICY own_or_asked ON join_requests USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR file_in_sight(deal_file_id, (SELECT who_asks()))));
@@ -332,7 +342,7 @@ END $$;
 GRANT UPDATE (blanks) ON fill_request_papers TO unanimus_app;
 -- Entries are added through functions alone, which take who and when from the session.
 GRANT SELECT ON history, brokerage_history TO unanimus_app;
-REVOKE ALL ON FUNCTION add_guest(text, text, text) FROM PUBLIC;
-GRANT EXECUTE ON FUNCTION add_guest(text, text, text) TO unanimus_app;
+REVOKE ALL ON FUNCTION add_guest(text, text, text), let_practice_go(bigint) FROM PUBLIC;
+GRANT EXECUTE ON FUNCTION add_guest(text, text, text), let_practice_go(bigint) TO unanimus_app;
 REVOKE ALL ON FUNCTION add_history(bigint, text, jsonb, text, boolean), add_brokerage_history(bigint, text, jsonb) FROM PUBLIC;
 GRANT EXECUTE ON FUNCTION add_history(bigint, text, jsonb, text, boolean), add_brokerage_history(bigint, text, jsonb) TO unanimus_app;

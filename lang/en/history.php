@@ -97,6 +97,7 @@ return [
     'Taken off a page' => '“:paper”, page :page: removed :what[ “:text”]',
     'Papers put together' => 'Combined :papers documents (:pages pages)',
     'Reading copy given' => ':to was given a reading copy until :until',
+    'Practice let go' => 'Practice file let go',
     'Working copy given' => ':to was given a working copy of :papers, until :until',
     'Working copy opened' => 'The working copy was opened by :by',
     'Working copy ended' => 'The working copy for :to was ended',

@@ -76,6 +76,7 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         ...['here', 'here/give/{signer}', 'here/end'], // refused in InPersonTest
+        'practice', // refused in PracticeTest
         'loose-papers', // refused in LoosePapersTest
         // Refused in StencilsTest.
         'stencils',

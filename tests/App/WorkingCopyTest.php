@@ -203,7 +203,10 @@ it('ends with its last day or when it is ended, also for a guest who is in', fun
 it('is not opened over somebody who works here', function () {
     $copy = workingCopy($this->aFile());
     $this->as('wendell')
-        ->post('/work/'.$copy->token().'/rounds', ['papers' => $copy->papers->pluck('key')->all(), 'clients' => [['name' => 'B', 'email' => '']]])
+        ->post('/work/'.$copy->token().'/rounds', [
+            'papers' => $copy->papers->pluck('key')->all(),
+            'clients' => [['name' => 'B', 'email' => '']],
+        ])
         ->assertSessionHas('reason', SigningRefusal::OtherSignedIn->value);
     expect(Auth::id())->toBe($this->people['wendell']->id);
 });
@@ -212,7 +215,8 @@ it('says what is missing, and keeps what was typed', function () {
     $file = $this->aFile();
     give($file, ['name' => ' '])->assertSessionHas('reason', SigningRefusal::NoAgentNamed->value);
     give($file, ['last_day' => $this->day(-2)])->assertSessionHas('reason', SigningRefusal::CopyEndsInThePast->value);
-    give($file, ['last_day' => $this->day(WorkingCopyRules::FARTHEST + 1)])->assertSessionHas('reason', SigningRefusal::CopyOpenTooLong->value);
+    give($file, ['last_day' => $this->day(WorkingCopyRules::FARTHEST + 1)])
+        ->assertSessionHas('reason', SigningRefusal::CopyOpenTooLong->value);
     give($file, ['last_day' => 'some day'])->assertSessionHas('refused');
     give($file, ['email' => 'lucian'])->assertSessionHasErrors('email');
     $expected = $file->papers()->where('state', PaperState::Expected)->firstOrFail();

@@ -27,7 +27,8 @@ it('takes the other side’s agent from their email to a round that is out, with
     $this->eventually(
         fn () => $this->browser->executeScript(
             "const keep = document.querySelector('#faults [data-keep]'); keep?.scrollIntoView({ block: 'center' });
-                return keep !== null && keep.getBoundingClientRect().bottom < document.querySelector('.send-acts').getBoundingClientRect().top;",
+                const bar = document.querySelector('.send-acts').getBoundingClientRect();
+                return keep !== null && keep.getBoundingClientRect().bottom < bar.top;",
         ) ?: null,
         'the button to keep all can be pressed',
     );

@@ -28,7 +28,7 @@ final class CommissionController
         Gate::authorize('commission-place');
         $files = DealFile::query()
             ->with(['office', 'knownFacts', 'commission'])
-            ->where('status', 'under_contract')
+            ->where(['status' => 'under_contract', 'practice' => false])
             ->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'price'))
             ->orderByDesc('id')
             ->limit(200)

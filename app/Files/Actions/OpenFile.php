@@ -33,6 +33,7 @@ final class OpenFile
         DealKind $kind = DealKind::Sale,
         ?int $officeId = null,
         string $name = 'New file',
+        bool $practice = false,
     ): DealFile {
         $own = $by->officeRoles->first(
             static fn (OfficeRole $role) => ($officeId === null || $role->office_id === $officeId) &&
@@ -58,6 +59,7 @@ final class OpenFile
             'represents' => $represents,
             'kind' => $kind,
             'opened_by' => $by->id,
+            'practice' => $practice,
         ]);
         $told = ['side' => $represents->value, 'kind' => $kind->value];
         History::add($file->brokerage_id, $file->id, 'File opened', $told, SeenBy::everyone());
@@ -65,7 +67,7 @@ final class OpenFile
             $this->seat($file, PartyRole::Agent, $by);
         }
         $broker = OfficeRole::query()->where('office_id', $own->office_id)->where('role', Role::Broker)->orderBy('id')->first();
-        if ($broker !== null && $kind->isDeal()) {
+        if ($broker !== null && $kind->isDeal() && ! $practice) {
             $this->seat($file, PartyRole::Broker, User::query()->findOrFail($broker->user_id));
         }
         app(ApplyKit::class)($file);

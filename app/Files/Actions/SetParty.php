@@ -73,8 +73,8 @@ final class SetParty
             $known?->firm !== null && $seated->firm === null && $seated->update(['firm' => $known->firm]);
         }
         $seated->reach(array_map(static fn (string $way) => $way === '' ? null : $way, $ways));
-        // Whom a guest asks is nobody of our address book.
-        $file->guest || $this->book->remember($seated->refresh());
+        // Whom a guest asks, and whom somebody invents, is nobody of our address book.
+        $file->isApart() || $this->book->remember($seated->refresh());
         History::add(
             $file->brokerage_id,
             $file->id,

@@ -9,6 +9,7 @@ use App\Files\Actions\BringListing;
 use App\Files\Actions\MarkDeadline;
 use App\Files\Actions\MoveDates;
 use App\Files\Actions\OpenFile;
+use App\Files\Actions\Practise;
 use App\Files\Actions\SetFact;
 use App\Files\Actions\SetParty;
 use App\Files\Agenda;
@@ -79,6 +80,24 @@ final class FileController
         }
 
         return to_route('files.opening', $file)->with('refused', $told);
+    }
+
+    /** A file with invented people, to try the job out. */
+    public function practise(Request $request, Practise $practise): RedirectResponse
+    {
+        Gate::authorize('open-files');
+        $given = $request->validate(['represents' => 'required|in:buyer,seller']);
+        $file = $practise->begin(User::signedIn($request), Representation::from($given['represents']));
+
+        return to_route('files.show', $file)->with('told', 'Try anything. Nothing leaves this file.');
+    }
+
+    public function letGo(DealFile $file, Practise $practise): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $practise->letGo($file);
+
+        return to_route('today')->with('told', 'The practice file is gone.');
     }
 
     public function opening(DealFile $file): View

@@ -131,13 +131,17 @@ final class ReviewController
         return Requirement::query()
             ->with(['file.office', 'paper'])
             ->where('review_state', 'submitted')
-            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices))
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
             ->orderBy('submitted_at')
             ->orderBy('id');
     }
 
     private function onward(Requirement $requirement, string $told): RedirectResponse
     {
+        // Whoever practises is their own reviewer, and goes back to where they were.
+        if ($requirement->file->practice) {
+            return to_route('files.show', $requirement->file)->with('told', "{$requirement->title}: {$told}");
+        }
         $next = $this->waiting()->whereKeyNot($requirement->id)->value('key');
 
         return redirect($next === null ? '/review' : "/review/{$next}")->with('told', "{$requirement->title}: {$told}");

@@ -119,7 +119,7 @@ final class SealSet
         $single = $single === [] ? [(int) $round->papers->firstOrFail()->id => $set] : $single;
         $name = (string) DB::table('brokerages')->where('id', $round->brokerage_id)->value('name');
 
-        return new LaidPapers($name, $set[0], $set[1], $single);
+        return new LaidPapers($name, $set[0], $set[1], $single, $round->file->practice);
     }
 
     /**
@@ -132,6 +132,12 @@ final class SealSet
         $pdf = $this->bytes->path((string) $sent->sha256);
         $sizes = PdfLook::into($pdf)->pages();
         $drawn = $this->drawings($round, $sent, $sizes);
+        if ($round->file->practice) {
+            foreach ($sizes as $index => [$width, $height]) {
+                $drawn[$index + 1] ??= new Drawing($width, $height);
+                $drawn[$index + 1]->text(24, 20, 11, 'Practice with invented people. Nobody signed this.', fill: '#b0281a', weight: 'bold');
+            }
+        }
         $scan = PenScan::of($round);
         if ($scan === null) {
             return [$pdf, $drawn];
@@ -171,6 +177,9 @@ final class SealSet
 
     private function sealed(LaidPapers $laid): LaidPapers
     {
+        if ($laid->isPractice) {
+            return $laid;
+        }
         $key = SigningKey::fromPem(
             (string) file_get_contents((string) config('unanimus.seal.key')),
             (string) config('unanimus.seal.passphrase'),

@@ -164,7 +164,10 @@ final class RoundController
         Gate::authorize('work-on', $round->file);
         $send($round);
 
-        return to_route('rounds.show', $round)->with('told', 'Sent for signature. The first signers have an email.');
+        return to_route('rounds.show', $round)->with(
+            'told',
+            $round->file->practice ? 'Sent, for practice. Sign as each of them below.' : 'Sent for signature. The first signers have an email.',
+        );
     }
 
     /** Someone of the file reads or approves before the others sign. */

@@ -2,6 +2,8 @@
     <b></b> on this file. <button class="button tight" type="button" data-held>See unsaved entries</button></p>
 <div class="file-head">
     <div><h1>{{ $file->name }}</h1>
+        @if ($file->practice)<span class="practice">Practice</span>@endif
+
         <x-status :status="$file->status" />@foreach ($file->labels as $label)<span class="label">{{ $label }}</span>@endforeach
         <div class="dim">
             {{ $file->sides() }}

@@ -35,6 +35,13 @@
             <section>
                 <h2>What this file will contain</h2>
                 <p class="dim">Papers with the reason for each, dates, seats, and people show up here as you enter facts.</p>
+                <br>
+                <h2>Just trying it out?</h2>
+                <p class="dim">A practice file has invented people. Fill, send, sign, submit: no email leaves it, and no one else
+                    sees it.</p>
+                <form method="post" action="/practice" class="with-taken">@csrf
+                    <button class="button" name="represents" value="buyer">Practice with buyers</button>
+                    <button class="button" name="represents" value="seller">Practice with a seller</button></form>
             </section>
         </div>
     @else

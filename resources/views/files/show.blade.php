@@ -1,5 +1,8 @@
 <x-layout :title="$file->name" place="files" :scripts="['resources/js/bring.js']">
     <div id="file-top">@include('files.head')</div>
+    @if ($file->practice)<div class="say practice-note">Practice with invented people. No email leaves, and no one reviews it but you. <form
+        class="inline" method="post" action="/files/{{ $file->key }}/let-go">@csrf<button class="button tight">Let it go</button></form>
+        </div>@endif
     @foreach ($joining as $one)
         <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and
             their own side’s papers, but nothing of yours.
@@ -157,6 +160,8 @@
                                         class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}"
                                         data-file-form data-next aria-label="Upload {{ $row->paper->title }}"></label></form>@break
                                 @endswitch
+                                @if ($file->practice && $state === \Unanimus\Review\ReviewState::Submitted)<a class="button tight"
+                                    href="/review/{{ $row->requirement->key }}">Review it yourself</a>@endif
                                 @if ($step !== 'upload' &&
                                     ($row->paper->isDraft() || in_array($row->paper->state->value, ['ready', 'signed'])))
                                     <form class="scan" method="post" action="/papers/{{ $row->paper->key }}/versions"

@@ -4,7 +4,8 @@
     <div class="desk-bar">
         <h1>{{ $round->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
-        @php($complete = $round->sealedSet ? 'Signed by everyone' : ($round->rehearsal ? 'Rehearsed' : 'Being sealed'))
+        @php($complete = $round->sealedSet ? ($file->practice ? 'Practice, signed by everyone' : 'Signed by everyone') :
+            ($round->rehearsal ? 'Rehearsed' : 'Being sealed'))
         <span class="status {{ $round->status->value }}">{{ ['drafting' => 'Not sent yet', 'out' => 'Out for signature', 'complete' =>
             $complete, 'declined' => 'Declined', 'lapsed' => 'Last day passed', 'recalled' => 'Recalled'][$round->status->value] }}</span>
         <div class="acts">
@@ -19,6 +20,8 @@
                 <button class="button tight plain">Discard draft</button></form>@endif
         </div>
     </div>
+    @if ($file->practice)<p class="say practice-note"><b>Practice.</b> No email leaves. Open each signer’s link yourself; what is
+        signed is marked as practice and not sealed.</p>@endif
     @if ($round->rehearsal)<p class="say now"><b>Rehearsal.</b> All emails of it go to {{ $round->sender->name }}. Nothing in the file
         changes, nothing is sealed, and it is gone on {{ \App\Terms\When::list($round->created_at->copy()->addDays(
         \App\Signing\Actions\Rehearse::DAYS),

@@ -28,7 +28,8 @@
             <div class="signer-row">
                 <div class="top"><x-seat :seat="$signer->seatOf()" :state="$glyph" /> <b>{{ $signer->name }}</b><span
                     class="state">{{ isset($round->state()->onPaper[$signer->seat]) ? 'signed on paper' :
-                    $signer->status->label($signer->turn) }}</span></div>
+                    ($file->practice && $signer->status->value === 'invited' ? 'asked' : $signer->status->label($signer->turn)) }}</span>
+                </div>
                 <span class="dim small">{{ $file->isOwnAffair($signer->seatOf()->side()) ? $signer->email :
                     "at the address their own agent has" }}</span>
                 @php($since = $watch->since($signer))
@@ -49,7 +50,7 @@
                     @can('work-on', $file)
                         @php($takes = $round->rehearsal ? $round->user_id === auth()->id() :
                             $file->isOwnAffair($signer->seatOf()->side()) && $signer->linkIsFor(auth()->user()))
-                        @if ($takes && $round->rehearsal)<p><a class="button tight" href="/sign/{{ $signer->token() }}"
+                        @if ($takes && ($round->rehearsal || $file->practice))<p><a class="button tight" href="/sign/{{ $signer->token() }}"
                             target="_blank">Sign as {{ $signer->name }}</a></p>@endif
                         @if ($takes)
                             @php($text = "Hello {$signer->name}, here is the link to sign {$round->title} for {$file->name}: "
