@@ -395,6 +395,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
 
     Route::post('/files/{file}/rounds', [RoundController::class, 'store'])->name('files.rounds');
     Route::get('/rounds/{round}', [RoundController::class, 'show'])->name('rounds.show');
+    Route::get('/rounds/{round}/drawn', [RoundController::class, 'drawn'])->name('rounds.drawn');
     Route::get('/rounds/{round}/standing', [RoundController::class, 'standing'])->name('rounds.standing');
     Route::put('/rounds/{round}', [RoundController::class, 'update'])->name('rounds.update');
     Route::delete('/rounds/{round}', [RoundController::class, 'discard'])->name('rounds.destroy')->withoutMiddleware(OnlyOpenFiles::class);

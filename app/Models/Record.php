@@ -65,6 +65,7 @@ abstract class Record extends Model
         return match (true) {
             $read === 'plain' || ($raw === null && $read !== '') => $raw,
             $read === 'bool' => (bool) $raw,
+            $read === 'float' => (float) $raw,
             // Most lists are empty; there is nothing to decode.
             $read === 'list' && ($raw === '{}' || $raw === '[]') => [],
             $read === '' || $read === 'list' || is_object($raw) => parent::getAttribute($key),
@@ -72,7 +73,7 @@ abstract class Record extends Model
         };
     }
 
-    /** How an attribute is read: "plain", "bool", "list", the class of an enum, or nothing for what Eloquent makes of it. */
+    /** How an attribute is read: "plain", "bool", "float", "list", the class of an enum, or nothing for what Eloquent makes of it. */
     private function read(string $key): string
     {
         $cast = $this->getCasts()[$key] ?? null;
@@ -82,6 +83,7 @@ abstract class Record extends Model
             $cast === null => 'plain',
             $cast === 'int' && $key === $this->getKeyName() && is_int($this->attributes[$key]) => 'plain',
             $cast === 'boolean' || $cast === 'bool' => 'bool',
+            $cast === 'float' => 'float',
             $cast === 'array' => 'list',
             is_subclass_of($cast, \BackedEnum::class) => $cast,
             default => '',

@@ -9,6 +9,7 @@ use Unanimus\Pages\Rect;
 use Unanimus\Signing\Act;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\MarkTerms;
+use Unanimus\Signing\PlannedMark;
 use Unanimus\Signing\Seat;
 
 /**
@@ -48,6 +49,43 @@ final class SigningMark extends Record
         $at = $this->attributes;
 
         return new Rect((float) $at['x'], (float) $at['y'], (float) $at['width'], (float) $at['height']);
+    }
+
+    /**
+     * As the desk draws it. A set has hundreds of them: read as they are stored.
+     *
+     * @return array<string, mixed>
+     */
+    public function onDesk(int $paper): array
+    {
+        $has = $this->attributes;
+
+        return [
+            'key' => $has['key'],
+            'paper' => $paper,
+            'page' => (int) $has['page'],
+            'seat' => $has['seat'],
+            'kind' => $has['kind'] instanceof MarkKind ? $has['kind']->value : $has['kind'],
+            'place' => [(float) $has['x'], (float) $has['y'], (float) $has['width'], (float) $has['height']],
+            'terms' => (object) $this->terms,
+            'sure' => $has['sure'] === null ? null : (float) $has['sure'],
+        ];
+    }
+
+    /** As a round is looked over for what is wrong. */
+    public function planned(string $paper): PlannedMark
+    {
+        $has = $this->attributes;
+
+        return new PlannedMark(
+            $has['key'],
+            $paper,
+            (int) $has['page'],
+            Seat::of($has['seat']),
+            $this->kind,
+            $this->place(),
+            $has['covers'],
+        );
     }
 
     public function terms(): MarkTerms

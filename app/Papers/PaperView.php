@@ -88,11 +88,21 @@ final readonly class PaperView
      */
     public static function sizes(string $sha256): array
     {
-        return Cache::remember(
+        return Cache::memo()->remember(
             "page sizes:{$sha256}",
             now()->addDays(30),
             static fn (): array => PdfLook::into(app(Bytes::class)->path($sha256))->pages(),
         );
+    }
+
+    /**
+     * Reads the sizes of several at once, where they are known already.
+     *
+     * @param list<string> $kept SHA-256 of each
+     */
+    public static function sizesAhead(array $kept): void
+    {
+        count($kept) < 2 || Cache::memo()->many(array_map(static fn (string $sha256) => "page sizes:{$sha256}", $kept));
     }
 
     /** @return list<Filled> what stands on a page, from 1, in reading order */

@@ -14,8 +14,13 @@ final readonly class LaidPapers
      * @param array<int, array{string, int}> $single bytes and pages of each paper with its record
      * @param bool $isPractice whether they stay without a seal
      */
-    public function __construct(public string $name, public string $set, public int $pages, public array $single, public bool $isPractice = false)
-    {
+    public function __construct(
+        public string $name,
+        public string $set,
+        public int $pages,
+        public array $single,
+        public bool $isPractice = false,
+    ) {
     }
 
     /**

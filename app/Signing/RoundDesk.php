@@ -37,20 +37,7 @@ final class RoundDesk
 
         return [
             'marks' => array_values(
-                $round->marks
-                    ->map(
-                        static fn (SigningMark $mark) => [
-                            'key' => $mark->key,
-                            'paper' => (int) $order[$mark->round_paper_id],
-                            'page' => $mark->page,
-                            'seat' => $mark->seat,
-                            'kind' => $mark->kind->value,
-                            'place' => [(float) $mark->x, (float) $mark->y, (float) $mark->width, (float) $mark->height],
-                            'terms' => (object) $mark->terms,
-                            'sure' => $mark->sure,
-                        ],
-                    )
-                    ->all(),
+                $round->marks->map(static fn (SigningMark $mark) => $mark->onDesk((int) $order[$mark->round_paper_id]))->all(),
             ),
             'seats' => array_values(
                 $seats

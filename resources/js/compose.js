@@ -3,6 +3,7 @@
 
 import { drawMark } from './compose/drawing.js';
 import { linesOf } from './compose/lines.js';
+import './compose/drawn.js';
 import { copy, desk, find, pageOf, pages, round, selected, state } from './compose/state.js';
 import './bring.js';
 import { countMarks } from './compose/papers.js';

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\Paper;
+use App\Models\Round;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\SendRound;
 use Illuminate\Http\UploadedFile;
@@ -12,6 +13,7 @@ use Tests\Support\MadePdf;
 use Unanimus\Files\PaperState;
 use Unanimus\Signing\RoundFault;
 use Unanimus\Signing\RoundFaultKind;
+use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SigningRefusal;
 
 it('adds papers to a round, once, and asks whoever signs on them', function () {
@@ -141,4 +143,19 @@ it('gives somebody else a seat from the desk, once, and lets them sign', functio
     ])->assertOk();
     $this->seeAll();
     expect($round->signers()->pluck('email', 'seat')->all())->toBe(['other.1' => 'nils@ostrander.example']);
+});
+
+it('opens a long draft without what stands further down, and brings that after', function () {
+    $file = $this->aFile();
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-201')->key]]);
+    $this->seeAll();
+    $round = Round::query()->where('deal_file_id', $file->id)->sole();
+    $page = (string) $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->getContent();
+    expect(substr_count($page, 'data-drawn='))->toBe($round->papers()->sole()->pages - 4);
+    $drawn = $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertOk()->json();
+    // All pages with entries, those that came with the page among them.
+    expect(array_keys($drawn))->toContain('0/1')->and($drawn['0/1'])->toContain('Sunniva');
+    $this->seeAll();
+    $round->update(['status' => RoundStatus::Recalled]);
+    $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertNotFound();
 });

@@ -23,6 +23,7 @@ final class OnlyOwnDesk
         'rounds.asks',
         'rounds.asks.destroy',
         'rounds.destroy',
+        'rounds.drawn',
         'rounds.forgotten',
         'rounds.last-day',
         'rounds.looked',

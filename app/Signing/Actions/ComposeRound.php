@@ -66,10 +66,14 @@ final class ComposeRound
     {
         $facts ??= FactBook::of($round->file);
         $names = self::names($round);
-        $there = $round->marks->groupBy(static fn (SigningMark $mark) => $mark->round_paper_id);
-        $places = $round->marks
-            ->filter(static fn (SigningMark $mark) => $mark->kind->needsAct())
-            ->countBy(static fn (SigningMark $mark) => $mark->seat);
+        // A set has hundreds of places: they are gone through once.
+        $there = $pencil = $places = [];
+        foreach ($round->marks as $mark) {
+            $paper = $mark->round_paper_id;
+            $there[$paper] = true;
+            $pencil[$paper] = ($pencil[$paper] ?? 0) + ($mark->sure === null ? 0 : 1);
+            $mark->kind->needsAct() && ($places[$mark->seat] = ($places[$mark->seat] ?? 0) + 1);
+        }
         $signers = $round->signers->map(
             static fn (Signer $signer) => new PlannedSigner(
                 $signer->key,
@@ -81,8 +85,7 @@ final class ComposeRound
                 $signer->part,
             ),
         );
-        $papers = $round->papers->map(static function (RoundPaper $sent) use ($there, $facts): PlannedPaper {
-            $marks = $there[$sent->id] ?? collect();
+        $papers = $round->papers->map(static function (RoundPaper $sent) use ($there, $pencil, $facts): PlannedPaper {
             // On pages from outside nothing is filled in any more.
             $isFixed = $sent->paper->latest?->made_by === MadeBy::Uploaded && ! $sent->paper->isDraft();
             $missing = $isFixed ? [] : $sent->paper->filling($facts)?->missing() ?? [];
@@ -91,9 +94,9 @@ final class ComposeRound
                 $sent->paper->key,
                 $sent->title,
                 $sent->paper->state,
-                $marks->isNotEmpty(),
+                isset($there[$sent->id]),
                 array_map(static fn (Blank $blank) => $blank->label, $missing),
-                $marks->filter(static fn (SigningMark $mark) => $mark->sure !== null)->count(),
+                $pencil[$sent->id] ?? 0,
                 array_values(array_unique(array_column($sent->unclear, 'word'))),
                 $sent->reading,
                 max(0, $sent->pages - count($sent->seen)),
@@ -136,17 +139,7 @@ final class ComposeRound
 
         return array_values(
             $round->marks
-                ->map(
-                    static fn (SigningMark $mark) => new PlannedMark(
-                        $mark->key,
-                        $papers[$mark->round_paper_id],
-                        $mark->page,
-                        $mark->seatOf(),
-                        $mark->kind,
-                        $mark->place(),
-                        $mark->covers,
-                    ),
-                )
+                ->map(static fn (SigningMark $mark) => $mark->planned($papers[$mark->round_paper_id]))
                 ->all(),
         );
     }

@@ -32,6 +32,7 @@ use App\Signing\RoundView;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -63,20 +64,7 @@ final class RoundController
 
     public function show(Round $round): View
     {
-        $round->load([
-            'file.office',
-            'file.knownFacts',
-            'file.parties',
-            'file.papers',
-            'file.members',
-            'papers.paper.values',
-            'papers.paper.latest',
-            'signers.party',
-            'marks',
-            'events',
-            'sealedSet',
-            'sender',
-        ]);
+        RoundView::load($round);
         Gate::authorize('see', $round->file);
 
         $facts = FactBook::of($round->file);
@@ -90,6 +78,15 @@ final class RoundController
             'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round, $facts) : [],
             'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
         ]);
+    }
+
+    /** What stands on the pages of a draft, of those that the page came without: it is opened before they are looked at. */
+    public function drawn(Round $round): JsonResponse
+    {
+        Gate::authorize('see', $round->loadMissing('file.members')->file);
+        abort_if($round->status !== RoundStatus::Drafting, 404);
+
+        return new JsonResponse((object) RoundView::rest(RoundView::load($round)));
     }
 
     /** The part of whoever looks, where it is their turn to sign: they go on from here. */
@@ -166,7 +163,9 @@ final class RoundController
 
         return to_route('rounds.show', $round)->with(
             'told',
-            $round->file->practice ? 'Sent, for practice. Sign as each of them below.' : 'Sent for signature. The first signers have an email.',
+            $round->file->practice
+                ? 'Sent, for practice. Sign as each of them below.'
+                : 'Sent for signature. The first signers have an email.',
         );
     }
 

@@ -1,7 +1,7 @@
 // What stands on the desk, and where on the page.
 export const desk = document.querySelector('#compose-desk');
 export const round = desk.dataset.round;
-export const state = { ...JSON.parse(desk.dataset.desk), seat: null, kind: 'signature', chosen: null, more: new Set() };
+export const state = { ...JSON.parse(document.querySelector('#desk-data').textContent), seat: null, kind: 'signature', chosen: null, more: new Set() };
 state.seat = state.seats[0]?.seat ?? null;
 
 export const pages = [...document.querySelectorAll('.page[data-paper]')];

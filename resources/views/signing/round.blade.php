@@ -38,7 +38,11 @@
     @endif
     @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b>
         {{ $round->reason }}</p>@endif
-    <div class="desk" @if ($drafting) id="compose-desk" data-round="{{ $round->key }}" data-desk="{{ json_encode($desk) }}" @endif>
+    <div class="desk" @if ($drafting) id="compose-desk" data-round="{{ $round->key }}" @endif>
+        @if ($drafting)<script type="application/json" id="desk-data">{!! json_encode($desk, JSON_HEX_TAG | JSON_HEX_AMP |
+            JSON_THROW_ON_ERROR) !!}</script>@endif
+
+
         <nav class="thumbs" aria-label="Papers"@if ($drafting) data-papers="/rounds/{{ $round->key }}/papers"@endif>
             @foreach ($view->pages as $index => $page)
                 @php($sent = $page['paper'])
@@ -76,6 +80,8 @@
                         <image {{ $index < 4 ? '' : 'data-' }}href="{{ $page['image'] }}" width="{{ $page['width'] }}"
                             height="{{ $page['height'] }}" preserveAspectRatio="none"/>
                         {!! $page['inner'] !!}
+                        @if ($page['later'])<g data-drawn="{{ $page['paper']->position }}/{{ $page['page'] }}"></g>@endif
+
                         @if ($drafting)
                             <g class="set"></g>
                         @else

@@ -1,10 +1,11 @@
 @php($turns = $round->signers->groupBy('turn')->sortKeys())
+@php($counts = array_count_values($round->marks->map(fn ($mark) => $mark->seat)->all()))
 @foreach ($turns as $turn => $together)
 <section class="turn-band" data-turn="{{ $turn }}" aria-label="Turn {{ $loop->iteration }}">
 <h3 class="small">{{ $turns->count() === 1 ? 'All together' : ($loop->first ? 'First' : ($loop->last ? 'Last' : 'Then')) }}</h3>
 @foreach ($together as $signer)
     @php($ours = $file->isOwnAffair($signer->seatOf()->side()))
-    @php($count = $round->marks->where('seat', $signer->seat)->count())
+    @php($count = $counts[$signer->seat] ?? 0)
     <div class="signer-row" data-signer="{{ $signer->key }}" tabindex="0" draggable="true" role="group"
         aria-label="{{ $signer->name }}, turn {{ $loop->parent->iteration }}"
         title="Drag to another turn, or press Alt and the arrow keys">
