@@ -147,14 +147,16 @@ it('gives somebody else a seat from the desk, once, and lets them sign', functio
 
 it('opens a long draft without what stands further down, and brings that after', function () {
     $file = $this->aFile();
-    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$this->paper($file, 'M-201')->key]]);
+    $this->as('tomas')->post("/files/{$file->key}/rounds", [
+        'papers' => [$this->paper($file, 'M-201')->key, $this->paper($file, 'M-102')->key],
+    ]);
     $this->seeAll();
     $round = Round::query()->where('deal_file_id', $file->id)->sole();
     $page = (string) $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->getContent();
-    expect(substr_count($page, 'data-drawn='))->toBe($round->papers()->sole()->pages - 4);
+    expect(substr_count($page, 'data-drawn='))->toBe($round->papers()->where('position', 1)->sole()->pages);
     $drawn = $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertOk()->json();
     // All pages with entries, those that came with the page among them.
-    expect(array_keys($drawn))->toContain('0/1')->and($drawn['0/1'])->toContain('Sunniva');
+    expect(array_keys($drawn))->toContain('0/1', '1/1')->and($drawn['1/1'])->toContain('Sunniva');
     $this->seeAll();
     $round->update(['status' => RoundStatus::Recalled]);
     $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertNotFound();
