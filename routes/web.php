@@ -25,6 +25,7 @@ use App\Forms\Http\FillController;
 use App\Forms\Http\FillLink;
 use App\Forms\Http\FillRequestController;
 use App\Forms\Http\OwnFormController;
+use App\Intake\Http\InboxController;
 use App\Intake\Http\MailController;
 use App\Office\Http\AccountController;
 use App\Office\Http\HealthController;
@@ -479,7 +480,15 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office', [OfficeController::class, 'index'])->name('office');
     Route::get('/office/offices', [OfficeController::class, 'offices'])->name('office.offices');
     Route::get('/office/library', [OfficeController::class, 'library'])->name('office.library');
-    Route::get('/office/inbox', [OfficeController::class, 'inbox'])->name('office.inbox');
+    Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
+    Route::post('/inbox/file', [InboxController::class, 'fileSeveral'])->name('inbox.file-several');
+    Route::post('/inbox/{item}/file', [InboxController::class, 'file'])->name('inbox.file');
+    Route::post('/inbox/{item}/open', [InboxController::class, 'open'])->name('inbox.open');
+    Route::post('/inbox/{item}/put-away', [InboxController::class, 'putAway'])->name('inbox.put-away');
+    Route::post('/inbox/{item}/back', [InboxController::class, 'bringBack'])->name('inbox.back');
+    Route::get('/inbox/{item}/original.eml', [InboxController::class, 'original'])->name('inbox.original');
+    Route::get('/inbox/{item}/{place}', [InboxController::class, 'attachment'])->name('inbox.attachment');
+    Route::get('/inbox/{item}/{place}/first.webp', [InboxController::class, 'picture'])->name('inbox.picture');
 
     Route::get('/stencils', [StencilController::class, 'index'])->name('stencils.index');
     Route::put('/stencils/{stencil}', [StencilController::class, 'update'])->name('stencils.update');

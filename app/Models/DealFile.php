@@ -47,6 +47,7 @@ use Unanimus\Steps\StepRefused;
  * @property-read self|null $putInto
  * @property int|null $put_into the file that papers without a deal were put into
  * @property string $address_key
+ * @property string $mail_code the end of its own mail address
  * @property bool $practice whether it is one to practise with, for whoever does so alone
  * @property Carbon|null $practice_over_at
  * @property bool $guest whether a guest works in it, whom the office does not look over the shoulder

@@ -5,21 +5,34 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * What arrived and is not in a file yet.
+ * What arrived by mail: as it was understood, to which file it seems to belong, and what became of it.
  *
  * @property int $id
  * @property string $key
  * @property int $brokerage_id
  * @property string $message_id
  * @property string $sender
+ * @property list<string> $recipients
  * @property string $subject
  * @property string $body
- * @property list<array{name: string, sha256: string, size: int}> $attachments
- * @property string $sha256
+ * @property list<array{name: string, sha256: string, size: int, type?: string, paper?: bool}> $attachments
+ * @property string $sha256 of the message as it came
  * @property Carbon $received_at
+ * @property array{spf?: string, dkim?: string, dmarc?: string, proved?: bool} $proof
+ * @property bool $is_auto whether a program answered
+ * @property bool $speaks_of_wiring whether it speaks of money going elsewhere
+ * @property int|null $guessed_file
+ * @property string $guessed_by why, in words
+ * @property float $sure
+ * @property int|null $filed_into
+ * @property Carbon|null $settled_at when it was filed or put away
+ * @property int|null $settled_by
+ * @property-read DealFile|null $guess
+ * @property-read DealFile|null $filed
  */
 final class InboundItem extends Record
 {
@@ -28,5 +41,51 @@ final class InboundItem extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['attachments' => 'array', 'received_at' => 'datetime'];
+    protected $casts = [
+        'attachments' => 'array',
+        'recipients' => 'array',
+        'proof' => 'array',
+        'is_auto' => 'boolean',
+        'speaks_of_wiring' => 'boolean',
+        'sure' => 'float',
+        'received_at' => 'datetime',
+        'settled_at' => 'datetime',
+    ];
+
+    protected $attributes = [
+        'recipients' => '[]',
+        'proof' => '{}',
+        'is_auto' => false,
+        'speaks_of_wiring' => false,
+        'guessed_file' => null,
+        'guessed_by' => '',
+        'sure' => 0,
+        'filed_into' => null,
+        'settled_at' => null,
+        'settled_by' => null,
+    ];
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function guess(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'guessed_file');
+    }
+
+    /** @return BelongsTo<DealFile, $this> */
+    public function filed(): BelongsTo
+    {
+        return $this->belongsTo(DealFile::class, 'filed_into');
+    }
+
+    /** @return list<array{name: string, sha256: string, size: int, type?: string, paper?: bool}> what came along and is a paper */
+    public function papers(): array
+    {
+        return array_values(array_filter($this->attachments, static fn (array $one) => $one['paper'] ?? true));
+    }
+
+    /** Whether nobody has shown that it is from whom it says. */
+    public function isUnproved(): bool
+    {
+        return ! ($this->proof['proved'] ?? false);
+    }
 }

@@ -30,7 +30,7 @@ final class OfficeIndex
             ['library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],
             ['stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
             ['contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
-            ['inbox', '/office/inbox', 'Inbox', Gate::allows('run-office'), self::inbox(...)],
+            ['inbox', '/office/inbox', 'Inbox', Gate::allows('sort-mail'), self::inbox(...)],
             ['history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
             ['me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],
         ];
@@ -81,9 +81,9 @@ final class OfficeIndex
 
     private static function inbox(): string
     {
-        $waiting = InboundItem::query()->count();
+        $waiting = InboundItem::query()->whereNull('settled_at')->count();
 
-        return $waiting === 0 ? 'empty' : "{$waiting} received";
+        return $waiting === 0 ? 'empty' : "{$waiting} waiting";
     }
 
     private static function count(int $count, string $what): string

@@ -39,6 +39,10 @@ final class AuthServiceProvider extends ServiceProvider
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
         );
         Gate::define('put-forms-in-force', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
+        Gate::define(
+            'sort-mail',
+            static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
+        );
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }
 }

@@ -40,6 +40,12 @@ final readonly class DeliveryReport
         return null;
     }
 
+    /** @return array{recipient: string, because: string, messageId: string} */
+    public function toArray(): array
+    {
+        return ['recipient' => $this->recipient, 'because' => $this->because, 'messageId' => $this->messageId];
+    }
+
     /** @return array<string, string> */
     private static function fields(string $block): array
     {

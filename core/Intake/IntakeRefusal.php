@@ -16,6 +16,8 @@ enum IntakeRefusal: string implements Reason
     case NewerVersion = 'intake.newer-version';
     case NotInFile = 'intake.not-in-file';
     case NotSeparated = 'intake.not-separated';
+    case SettledMeanwhile = 'intake.settled-meanwhile';
+    case NoPaperInIt = 'intake.no-paper-in-it';
     case OnePaperOnly = 'intake.one-paper-only';
 
     /** What the person is told. */
@@ -26,6 +28,8 @@ enum IntakeRefusal: string implements Reason
             self::NewerVersion => '“{title}” has a newer version than this upload. Nothing was moved.',
             self::NotInFile => '“{name}” is not in the file.',
             self::NotSeparated => '“{name}” could not be separated. It stays in the file as one paper.',
+            self::SettledMeanwhile => 'Somebody has filed this email or put it away meanwhile. Reload the page.',
+            self::NoPaperInIt => 'No papers came along with this email.',
             self::OnePaperOnly => '“{name}” holds one paper only.',
         };
     }

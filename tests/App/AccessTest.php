@@ -76,6 +76,8 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         ...['here', 'here/give/{signer}', 'here/end'], // refused in InPersonTest
+        ...['inbox/file', 'inbox/{item}/file', 'inbox/{item}/open', 'inbox/{item}/put-away', 'inbox/{item}/back'], // refused in InboxTest
+        ...['inbox/{item}/original.eml', 'inbox/{item}/{place}', 'inbox/{item}/{place}/first.webp'], // the same
         'practice', // refused in PracticeTest
         'loose-papers', // refused in LoosePapersTest
         // Refused in StencilsTest.

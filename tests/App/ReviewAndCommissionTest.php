@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use App\Intake\RawMail;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\Requirement;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Commission\CommissionRefusal;
+use Unanimus\Intake\MailReader;
 use Unanimus\Review\ReviewRefusal;
 
 /** A file whose agency disclosure is signed and sealed. */
@@ -249,7 +249,7 @@ it('takes a letter with its attachment into the inbox, once', function () use ($
 });
 
 it('reads letters of any shape without failing', function (string $raw) {
-    $mail = RawMail::read($raw);
+    $mail = MailReader::read($raw);
     expect(mb_check_encoding($mail->subject.$mail->text.$mail->sender, 'UTF-8'))->toBeTrue();
 })->with([
     'empty' => [''],

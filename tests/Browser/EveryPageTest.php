@@ -81,7 +81,7 @@ function pagesElsewhere(): string
         'progress|places|marks|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^(sign|fill|read|work|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
-        '^papers/\{paper\}/revision$|^proof$|^here$#';
+        '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';
 }
 
 it('has nothing axe objects to on any page, in either theme, twice as large, and on a phone', function (string $who) {

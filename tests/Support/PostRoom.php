@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use App\Intake\RawMail;
 use PHPUnit\Framework\Assert;
+use Unanimus\Intake\MailReader;
+use Unanimus\Intake\ReceivedMail;
 
 /** The letters that went out of the running test copy. */
 final class PostRoom
@@ -21,16 +22,16 @@ final class PostRoom
     /** The first attachment of the newest letter to an address. */
     public function attachment(string $address, string $subject): string
     {
-        return $this->letter($address, $subject)->attachments[0]['bytes'] ?? Assert::fail("the letter to {$address} has nothing attached");
+        return $this->letter($address, $subject)->attachments[0]->bytes ?? Assert::fail("the letter to {$address} has nothing attached");
     }
 
-    private function letter(string $address, string $subject, string $text = ''): RawMail
+    private function letter(string $address, string $subject, string $text = ''): ReceivedMail
     {
         for ($end = microtime(true) + 20; microtime(true) < $end; usleep(200_000)) {
             $files = glob((getenv('UNANIMUS_TEST_MAIL') ?: testState().'/mail/out').'/*.eml') ?: [];
             foreach (array_reverse($files) as $file) {
                 $raw = (string) file_get_contents($file);
-                $mail = RawMail::read($raw);
+                $mail = MailReader::read($raw);
                 if (
                     str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) &&
                     str_contains($mail->subject, $subject) &&

@@ -28,6 +28,7 @@ final class PlainInput
         'columns',
         'facts',
         'inner',
+        'items',
         'keys',
         'languages',
         'lines',
@@ -48,6 +49,7 @@ final class PlainInput
         'uploads',
         'v',
         'when',
+        'which',
     ];
 
     public function handle(Request $request, \Closure $next): Response

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
-use App\Models\InboundItem;
 use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
@@ -50,13 +49,6 @@ final class OfficeController
     public function library(Library $library): View
     {
         return view('office.library', ['forms' => $library->all(), 'offices' => Office::query()->orderBy('name')->get()]);
-    }
-
-    public function inbox(): View
-    {
-        Gate::authorize('run-office');
-
-        return view('office.inbox', ['inbox' => InboundItem::query()->orderByDesc('id')->limit(100)->get()]);
     }
 
     /** What was changed in the brokerage: people, roles, offices, rules and kits; the latest first. */

@@ -1,10 +1,65 @@
-<x-office title="Inbox" at="inbox" about="email that is not in a file yet">
+<x-office title="Inbox" at="inbox" :about="$away ? 'email that was put away in the last 90 days' : 'email that is not in a file yet'">
     <div class="leaf pad">
-        @if ($inbox->isEmpty())<p class="empty">Nothing is waiting. Documents sent to the office’s address show up here.</p>@else
-        <table class="ledger"><thead><tr><th>Subject</th><th>From</th><th>Attached</th><th class="amount">Received</th></tr></thead><tbody>
-            @foreach ($inbox as $item)<tr data-row><td><b>{{ $item->subject ?: '(no subject)' }}</b></td><td class="dim">{{ $item->sender }}
-                </td><td class="dim">{{ collect($item->attachments)->pluck('name')->implode(', ') ?: 'nothing' }}</td>
-                <td class="amount dim">{{ \App\Terms\When::list($item->received_at, auth()->user()->zone()) }}</td></tr>@endforeach
-        </tbody></table>@endif
+        <p class="inbox-ways">@if ($away)<a href="/office/inbox">Back to the inbox ({{ $waiting }})</a>
+            @else<a href="/office/inbox?put-away=1">Put away</a>@endif
+            @if (! $away && $items->count() > 1)<button class="button tight" form="file-several">File selected as
+                proposed</button>@endif</p>
+        <form method="post" action="/inbox/file" id="file-several">@csrf</form>
+        <datalist id="inbox-files">@foreach ($files as $name)<option value="{{ $name }}">@endforeach</datalist>
+        @forelse ($items as $item)
+            @php($zone = auth()->user()->zone())
+            <section class="inbound" data-row aria-label="{{ $item->subject ?: '(no subject)' }}">
+                <div class="inbound-head">
+                    @unless ($away)<input type="checkbox" name="items[]" value="{{ $item->key }}" form="file-several"
+                        aria-label="Select {{ $item->subject ?: '(no subject)' }}"
+                        @disabled($item->guess === null || $item->papers() === [])>
+                    @endunless
+                    <h2>{{ $item->subject ?: '(no subject)' }}</h2>
+                    <span class="dim">{{ $item->sender }}, {{ \App\Terms\When::list($item->received_at, $zone) }}</span>
+                    @if ($item->is_auto)<span class="tag-chip">Automatic</span>@endif
+                    @if ($item->speaks_of_wiring)<span class="tag-chip hot">Speaks of wiring: call before you act on it</span>@endif
+                    @if ($item->isUnproved())<span class="tag-chip">The sender could not be proved</span>@endif
+                </div>
+                @if ($item->body !== '')<details class="by-hand"><summary>{{ mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ',
+                    $item->body)), 0, 120, '…') }}</summary><p class="letter-text">{!! nl2br(e($item->body)) !!}</p></details>@endif
+                <ul class="inbound-papers">
+                    @foreach ($item->attachments as $place => $one)
+                        @continue(! ($one['paper'] ?? true))
+                        <li>@if (str_ends_with(strtolower($one['name']), '.pdf'))<img src="/inbox/{{ $item->key }}/{{ $place }}/first.webp"
+                            alt="" width="57" height="74" loading="lazy">@endif
+                            <a href="/inbox/{{ $item->key }}/{{ $place }}" target="_blank">{{ $one['name'] }}</a></li>
+                    @endforeach
+                    @if ($item->papers() === [])<li class="dim">No papers came along.</li>@endif
+                </ul>
+                <div class="inbound-acts">
+                    @if ($away)
+                        <form method="post" action="/inbox/{{ $item->key }}/back">@csrf<button class="button tight">Bring it
+                            back</button></form>
+                    @else
+                        @if ($item->papers() !== [])
+                            <form method="post" action="/inbox/{{ $item->key }}/file" class="in-row">@csrf
+                                @php($mine = $item->guess !== null && Gate::allows('work-on', $item->guess))
+                                <label class="line"><span>{{ $mine ? "It {$item->guessed_by}" : 'Which file' }}</span><input class="input"
+                                    name="to" list="inbox-files" maxlength="200" autocomplete="off" required
+                                    value="{{ $mine ? $item->guess->name : '' }}" placeholder="file, address, or listing number"></label>
+                                <button class="button tight now" data-next>File it</button></form>
+                        @endif
+                        @can('open-files')
+                            <details class="menu-at"><summary class="button tight">Open a file with it</summary>
+                                <form class="menu" method="post" action="/inbox/{{ $item->key }}/open">@csrf
+                                    <p>We represent</p>
+                                    @foreach (['buyer' => 'the buyers', 'seller' => 'the seller', 'both' => 'both sides', 'tenant' =>
+                                        'the tenants', 'landlord' => 'the landlord'] as $value => $word)<button class="button plain"
+                                        name="represents" value="{{ $value }}">{{ $word }}</button>@endforeach</form></details>
+                        @endcan
+                        <form method="post" action="/inbox/{{ $item->key }}/put-away">@csrf<button class="button tight plain">Not a
+                            paper</button></form>
+                    @endif
+                    <a class="small" href="/inbox/{{ $item->key }}/original.eml">The email as it came</a>
+                </div>
+            </section>
+        @empty<p class="empty">{{ $away ? 'Nothing was put away.' :
+            'Nothing is waiting. Documents sent to the office’s address show up here.' }}
+            </p>@endforelse
     </div>
 </x-office>

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Actions;
+
+use App\Files\Actions\OpenFile;
+use App\History\History;
+use App\Models\DealFile;
+use App\Models\InboundItem;
+use App\Models\Upload;
+use App\Models\User;
+use App\Papers\Actions\TakeUpload;
+use App\Storage\Bytes;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\SeenBy;
+use Unanimus\Intake\IntakeRefusal;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
+use Unanimus\Steps\StepRefused;
+
+/** What becomes of a letter in the inbox: its papers go into a file, or it is put away; either can be taken back to it. */
+final class SettleMail
+{
+    /** Days for which what was put away can be brought back. */
+    public const DAYS = 90;
+
+    public function __construct(
+        private readonly TakeUpload $take,
+        private readonly Bytes $bytes,
+        private readonly OpenFile $open,
+    ) {
+    }
+
+    /**
+     * Files the papers of a letter, as if they had been dropped there; pressed twice, they are there once.
+     *
+     * @param list<int>|null $which places among its papers; null: all
+     * @return list<Upload> what became of each
+     *
+     * @throws StepRefused when it was put away or filed elsewhere meanwhile, or has no papers
+     */
+    public function file(InboundItem $item, DealFile $to, User $by, ?array $which = null): array
+    {
+        $item = $this->locked($item);
+        $item->settled_at === null || $item->filed_into === $to->id || throw IntakeRefusal::SettledMeanwhile->because();
+        $to->status->mustBeOpen();
+        $papers = $which === null ? $item->papers() : array_values(array_intersect_key($item->papers(), array_flip($which)));
+        $papers !== [] || throw IntakeRefusal::NoPaperInIt->because();
+        $uploads = [];
+        foreach ($papers as $index => $paper) {
+            $uploads[] = ($this->take)($to, $this->bytes->path($paper['sha256']), $paper['name'], "mail-{$item->key}-{$index}", $by);
+        }
+        if ($item->settled_at === null) {
+            $item->update(['filed_into' => $to->id, 'settled_at' => now(), 'settled_by' => $by->id]);
+            History::add(
+                $to->brokerage_id,
+                $to->id,
+                'Mail filed',
+                [
+                    'from' => $item->sender,
+                    'subject' => $item->subject,
+                    'papers' => implode(', ', array_column($papers, 'name')),
+                    'sha256' => $item->sha256,
+                ],
+                SeenBy::everyone(),
+            );
+        }
+
+        return $uploads;
+    }
+
+    /**
+     * Opens a file with what came.
+     *
+     * @throws StepRefused when the person may not open files, or it was settled meanwhile
+     */
+    public function open(InboundItem $item, User $by, Representation $represents, DealKind $kind): DealFile
+    {
+        $item = $this->locked($item);
+        $item->settled_at === null || throw IntakeRefusal::SettledMeanwhile->because();
+        $file = ($this->open)($by, $represents, $kind);
+        $item->papers() === [] || $this->file($item, $file->load('office'), $by);
+
+        return $file;
+    }
+
+    /** It is nothing for a file. @throws StepRefused when it was filed meanwhile */
+    public function putAway(InboundItem $item, User $by): void
+    {
+        $item = $this->locked($item);
+        $item->filed_into === null || throw IntakeRefusal::SettledMeanwhile->because();
+        $item->settled_at === null && $item->update(['settled_at' => now(), 'settled_by' => $by->id]);
+    }
+
+    /** Back into the inbox, from where it was put away. */
+    public function bringBack(InboundItem $item): void
+    {
+        $item = $this->locked($item);
+        $item->filed_into === null && $item->update(['settled_at' => null, 'settled_by' => null]);
+    }
+
+    private function locked(InboundItem $item): InboundItem
+    {
+        DB::table('inbound_items')->where('id', $item->id)->lockForUpdate()->value('id');
+
+        return $item->refresh();
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use App\Models\DealFile;
+use App\Models\KnownFact;
+use App\Models\Party;
+use App\Storage\Bytes;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Files\DealStatus;
+use Unanimus\Intake\FileGuess;
+use Unanimus\Intake\FileSigns;
+use Unanimus\Intake\ReceivedMail;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\ToolFailed;
+
+/** To which open file of the brokerage a letter seems to belong. */
+final class GuessFile
+{
+    /** Files that are looked at more closely. */
+    private const MOST = 60;
+
+    /** Pages of what came along whose words are read. */
+    private const PAGES = 3;
+
+    public function __construct(private readonly Bytes $bytes)
+    {
+    }
+
+    /**
+     * In the application's own sight: whoever looks at the inbox later sees of the file what is theirs to see.
+     *
+     * @param list<string> $kept SHA-256 of the papers that came along
+     */
+    public function __invoke(int $brokerageId, ReceivedMail $mail, array $kept): ?FileGuess
+    {
+        $pages = implode(' ', array_map($this->words(...), array_slice($kept, 0, 6)));
+        $said = mb_substr("{$mail->subject} {$mail->text} {$pages}", 0, 60_000);
+        $files = DealFile::query()
+            ->with(['parties.contact', 'knownFacts'])
+            ->whereIn('id', $this->near($brokerageId, $mail, $said))
+            ->get();
+
+        return FileGuess::of(
+            $mail,
+            array_values($files->map(self::signs(...))->all()),
+            $pages,
+        );
+    }
+
+    /** @return list<int> files that something in the letter may mean: the database looks, so that thousands cost no more */
+    private function near(int $brokerageId, ReceivedMail $mail, string $said): array
+    {
+        preg_match_all('/\.([a-z0-9]{6,16})@/', strtolower(implode(' ', [...$mail->to, ...$mail->cc])), $codes);
+        preg_match_all('/\b[A-Z]{2}-\d{2}-\d{3,8}\b/', strtoupper($said), $numbers);
+        preg_match_all('/\b(\d{1,6}[a-z]?\s+\p{L}{2,}(?:\s+\p{L}{2,})?)/iu', mb_strtolower($said), $streets);
+        $open = DB::table('deal_files')
+            ->where('deal_files.brokerage_id', $brokerageId)
+            ->whereIn('deal_files.status', DealStatus::open())
+            ->where('deal_files.guest', false)
+            ->where('deal_files.practice', false);
+        $ids = (clone $open)
+            ->where(
+                static fn ($any) => $any
+                    ->whereIn('mail_code', array_unique($codes[1]))
+                    ->orWhereIn('listing_number', array_unique($numbers[0])),
+            )
+            ->limit(self::MOST)
+            ->pluck('id');
+        $byStreet = (clone $open)
+            ->join('facts', 'facts.deal_file_id', '=', 'deal_files.id')
+            ->where('facts.name', 'property.street')
+            ->whereRaw('lower(facts.value) LIKE ANY (?)', ['{'.implode(',', array_map(
+                static fn (string $street) => '"'.preg_replace('/[^\p{L}\p{N} ]/u', '', $street).'%"',
+                array_slice(array_unique($streets[1]), 0, 40),
+            )).'}'])
+            ->limit(self::MOST)
+            ->pluck('deal_files.id');
+        $byPeople = (clone $open)
+            ->join('parties', 'parties.deal_file_id', '=', 'deal_files.id')
+            ->leftJoin('party_contacts', 'party_contacts.party_id', '=', 'parties.id')
+            ->whereNull('parties.user_id')
+            ->where(
+                static fn ($any) => $any
+                    ->whereRaw('position(lower(party_contacts.email) IN ?) > 0', [mb_strtolower($mail->sender)])
+                    ->orWhereRaw("parties.name LIKE '% %' AND position(lower(parties.name) IN ?) > 0", [mb_strtolower($said)]),
+            )
+            ->orderByDesc('deal_files.id')
+            ->limit(self::MOST)
+            ->pluck('deal_files.id');
+
+        return array_values($ids->merge($byStreet)->merge($byPeople)->unique()->map(static fn ($id) => (int) $id)->all());
+    }
+
+    private static function signs(DealFile $file): FileSigns
+    {
+        $people = $file->parties->filter(static fn (Party $party) => $party->user_id === null);
+        $street = $file->knownFacts->first(static fn (KnownFact $fact) => $fact->name === 'property.street')->value ?? '';
+
+        return new FileSigns(
+            $file->id,
+            (string) $file->getAttribute('mail_code'),
+            (string) $file->listing_number,
+            (string) $street,
+            array_values(array_filter($people->map(static fn (Party $party) => (string) $party->email)->all())),
+            array_values($people->pluck('name')->all()),
+        );
+    }
+
+    private function words(string $sha256): string
+    {
+        try {
+            $text = (new NativeTool(15))->run(['pdftotext', '-l', (string) self::PAGES, $this->bytes->path($sha256), '-']);
+        } catch (ToolFailed) {
+            return '';
+        }
+
+        return mb_substr(mb_scrub($text), 0, 20_000);
+    }
+}

@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Http;
+
+use App\Intake\Actions\SettleMail;
+use App\Models\DealFile;
+use App\Models\InboundItem;
+use App\Models\User;
+use App\Papers\PageStore;
+use App\Papers\PdfAnswer;
+use App\Storage\Bytes;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\DealStatus;
+use Unanimus\Files\FileRefusal;
+use Unanimus\Intake\BroughtKind;
+use Unanimus\Parties\DealKind;
+use Unanimus\Parties\Representation;
+
+/** Mail that is in no file yet: looked at, filed, or put away. */
+final class InboxController
+{
+    private const SHOWN = 100;
+
+    public function index(Request $request): View
+    {
+        Gate::authorize('sort-mail');
+        $away = $request->query('put-away') !== null;
+
+        return view('office.inbox', [
+            'away' => $away,
+            'items' => InboundItem::query()
+                ->with('guess')
+                ->when(
+                    $away,
+                    static fn ($items) => $items
+                        ->whereNotNull('settled_at')
+                        ->whereNull('filed_into')
+                        ->where('settled_at', '>', now()->subDays(SettleMail::DAYS)),
+                    static fn ($items) => $items->whereNull('settled_at'),
+                )
+                ->orderByDesc('id')
+                ->limit(self::SHOWN)
+                ->get(),
+            'waiting' => InboundItem::query()->whereNull('settled_at')->count(),
+            'files' => DealFile::query()->whereIn('status', DealStatus::open())->orderByDesc('id')->limit(80)->pluck('name'),
+        ]);
+    }
+
+    /** Files a letter's papers under the proposed file, or the one that was typed. */
+    public function file(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
+    {
+        Gate::authorize('sort-mail');
+        $given = $request->validate([
+            'to' => 'nullable|string|max:200',
+            'which' => 'nullable|array|max:300',
+            'which.*' => 'integer|min:0|max:300',
+        ]);
+        $to = $this->fileOf(trim((string) ($given['to'] ?? '')), $item);
+        Gate::authorize('work-on', $to);
+        $uploads = $settle->file(
+            $item,
+            $to,
+            User::signedIn($request),
+            isset($given['which']) ? array_values(array_map(intval(...), $given['which'])) : null,
+        );
+        $refused = array_values(array_filter(array_map(static fn ($one) => $one->state === 'refused' ? $one->told : null, $uploads)));
+
+        return to_route('files.show', $to)->with(
+            $refused === [] ? 'told' : 'refused',
+            $refused === []
+                ? 'Filed here: '.implode(', ', array_map(static fn ($one) => $one->name, $uploads)).'.'
+                : implode(' ', $refused),
+        );
+    }
+
+    /** Several letters at once, each into the file that is proposed for it. */
+    public function fileSeveral(Request $request, SettleMail $settle): RedirectResponse
+    {
+        Gate::authorize('sort-mail');
+        $keys = $request->validate(
+            ['items' => 'required|array|max:100', 'items.*' => 'string|max:26'],
+            ['items.required' => 'Select at least one email first.'],
+        )['items'];
+        $filed = $left = 0;
+        foreach (InboundItem::query()->with('guess')->whereIn('key', $keys)->whereNull('settled_at')->orderBy('id')->get() as $item) {
+            if ($item->guess === null || $item->papers() === [] || Gate::denies('work-on', $item->guess)) {
+                $left++;
+
+                continue;
+            }
+            $settle->file($item, $item->guess, User::signedIn($request));
+            $filed++;
+        }
+        $told = $filed === 1 ? 'Filed 1 email.' : "Filed {$filed} emails.";
+
+        return to_route('inbox')->with(
+            $left === 0 ? 'told' : 'refused',
+            $left === 0 ? $told : "{$told} {$left} stay here: they have no papers, or no file of yours is proposed for them.",
+        );
+    }
+
+    /** A file that begins with what came. */
+    public function open(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
+    {
+        Gate::authorize('sort-mail');
+        Gate::authorize('open-files');
+        $given = $request->validate([
+            'represents' => 'required|in:buyer,seller,both,tenant,landlord',
+            'kind' => 'nullable|in:sale,lease,referral',
+        ]);
+        $file = $settle->open(
+            $item,
+            User::signedIn($request),
+            Representation::from($given['represents']),
+            DealKind::from($given['kind'] ?? DealKind::Sale->value),
+        );
+
+        return to_route('files.opening', $file);
+    }
+
+    public function putAway(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
+    {
+        Gate::authorize('sort-mail');
+        $settle->putAway($item, User::signedIn($request));
+
+        return to_route('inbox')->with('told', "“{$item->subject}” was put away. It can be brought back for 90 days.");
+    }
+
+    public function bringBack(InboundItem $item, SettleMail $settle): RedirectResponse
+    {
+        Gate::authorize('sort-mail');
+        $settle->bringBack($item);
+
+        return to_route('inbox')->with('told', "“{$item->subject}” is back in the inbox.");
+    }
+
+    /** The message as it came. */
+    public function original(InboundItem $item, Bytes $bytes): Response
+    {
+        Gate::authorize('sort-mail');
+
+        return new Response($bytes->read($item->sha256), 200, [
+            'Content-Type' => 'message/rfc822',
+            'Content-Disposition' => 'attachment; filename="message.eml"',
+            'Cache-Control' => 'private, no-store',
+        ]);
+    }
+
+    /** What came along, to be looked at before it is filed. */
+    public function attachment(InboundItem $item, int $place, Bytes $bytes): Response
+    {
+        Gate::authorize('sort-mail');
+        $one = $item->attachments[$place] ?? abort(404);
+        $path = $bytes->path($one['sha256']);
+
+        return BroughtKind::of($path) === BroughtKind::Pdf
+            ? PdfAnswer::of($bytes->read($one['sha256']), pathinfo($one['name'], PATHINFO_FILENAME))
+            : new Response($bytes->read($one['sha256']), 200, [
+                'Content-Type' => 'application/octet-stream',
+                'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._ -]+/', '_', $one['name']).'"',
+                'Cache-Control' => 'private, no-store',
+            ]);
+    }
+
+    /** The first page of it as a picture. */
+    public function picture(InboundItem $item, int $place, Bytes $bytes): Response
+    {
+        Gate::authorize('sort-mail');
+        $one = $item->attachments[$place] ?? abort(404);
+        $path = $bytes->path($one['sha256']);
+        abort_unless(BroughtKind::of($path) === BroughtKind::Pdf, 404);
+
+        return PageStore::send($path, $one['sha256'], 1);
+    }
+
+    private function fileOf(string $typed, InboundItem $item): DealFile
+    {
+        if ($typed === '') {
+            return $item->guess ?? throw FileRefusal::NotAFileOfYours->because();
+        }
+
+        return DealFile::query()
+            ->where(static fn ($any) => $any->where('key', $typed)->orWhere('name', $typed)->orWhere('listing_number', $typed))
+            ->orderByDesc('id')
+            ->first() ?? throw FileRefusal::NotAFileOfYours->because();
+    }
+}

@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Intake;
+
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PlainText;
+use Unanimus\Pages\Scratch;
+use Unanimus\Pages\ToolFailed;
+use ZBateson\MailMimeParser\Header\AddressHeader;
+use ZBateson\MailMimeParser\Header\DateHeader;
+use ZBateson\MailMimeParser\IMessage;
+use ZBateson\MailMimeParser\Message;
+use ZBateson\MailMimeParser\Message\IMessagePart;
+use ZBateson\MailMimeParser\Message\IMimePart;
+
+/**
+ * Reads a letter as it came over the wire: who, to whom, when, what it says, and what came along, also inside letters that it
+ * passes on and inside winmail.dat.
+ *
+ * @link https://www.rfc-editor.org/rfc/rfc5322 and RFC 2045 to 2049, 2183, 2231, 3464, 3834
+ */
+final class MailReader
+{
+    /** Letters within letters that are opened. */
+    private const DEEPEST = 6;
+
+    /** What comes along with one letter at most. */
+    private const MOST = 300;
+
+    private const SUBJECT = 300;
+
+    private const AUTOMATIC = '/^(automatic reply|auto[- ]?reply|out of (the )?office|autoreply|respuesta automática)\b/iu';
+
+    /** @var list<MailPart> */
+    private array $parts = [];
+
+    private function __construct()
+    {
+    }
+
+    /** Reads a message; whatever is broken in it is read as far as it goes. */
+    public static function read(string $raw): ReceivedMail
+    {
+        // The parser sets properties it does not declare, which PHP 8.2 calls deprecated; nothing else is kept quiet.
+        set_error_handler(static fn (): bool => true, E_DEPRECATED);
+        try {
+            return self::understood($raw);
+        } finally {
+            restore_error_handler();
+        }
+    }
+
+    private static function understood(string $raw): ReceivedMail
+    {
+        $mail = Message::from($raw, true);
+        $reader = new self();
+        $text = self::text($mail);
+        $html = self::html($mail);
+        $report = self::report($mail);
+        $report !== null || $reader->attached($mail, self::shown($html), 0);
+
+        return new ReceivedMail(
+            self::messageId($mail, $raw),
+            self::people($mail, 'From')[0] ?? '',
+            self::people($mail, 'To'),
+            self::people($mail, 'Cc'),
+            mb_strimwidth(self::line((string) $mail->getHeaderValue('Subject')), 0, self::SUBJECT, '…'),
+            self::date($mail),
+            $text !== '' ? $text : HtmlText::of($html),
+            $html,
+            $reader->parts,
+            $report !== null || self::isAuto($mail),
+            $report,
+            SenderProof::of((string) ($mail->getHeader('Authentication-Results')?->getRawValue() ?? '')),
+        );
+    }
+
+    private static function messageId(IMessage $mail, string $raw): string
+    {
+        $id = trim((string) $mail->getHeaderValue('Message-ID'), "<> \t");
+
+        return mb_strimwidth(self::line($id), 0, 300) ?: hash('sha256', $raw);
+    }
+
+    /** @return list<string> */
+    private static function people(IMessage $mail, string $field): array
+    {
+        $header = $mail->getHeader($field);
+        if (! ($header instanceof AddressHeader)) {
+            return [];
+        }
+        $people = [];
+        foreach ($header->getAddresses() as $one) {
+            $address = self::line((string) $one->getEmail());
+            $name = self::line(MailName::decoded((string) $one->getName()));
+            $people[] = mb_strimwidth($name === '' || $name === $address ? $address : trim("{$name} <{$address}>"), 0, 300);
+        }
+
+        return $people;
+    }
+
+    private static function date(IMessage $mail): ?\DateTimeImmutable
+    {
+        $header = $mail->getHeader('Date');
+
+        return $header instanceof DateHeader ? $header->getDateTimeImmutable() : null;
+    }
+
+    /** All that is said in plain words, also after what stands in the middle. */
+    private static function text(IMessage $mail): string
+    {
+        $said = [];
+        for ($index = 0; $index < $mail->getTextPartCount(); $index++) {
+            $said[] = trim((string) $mail->getTextPart($index)?->getContent());
+        }
+
+        return PlainText::of(implode("\n\n", array_filter($said, static fn (string $one) => $one !== '')));
+    }
+
+    private static function html(IMessage $mail): string
+    {
+        $said = '';
+        for ($index = 0; $index < $mail->getHtmlPartCount(); $index++) {
+            $said .= (string) $mail->getHtmlPart($index)?->getContent();
+        }
+
+        return mb_scrub($said);
+    }
+
+    /** @return array<string, true> what the letter's own page shows inside it, by Content-ID */
+    private static function shown(string $html): array
+    {
+        preg_match_all('/\bcid:([^"\'\s>)]+)/i', $html, $found);
+
+        return array_fill_keys(array_map(rawurldecode(...), $found[1]), true);
+    }
+
+    private static function report(IMessage $mail): ?DeliveryReport
+    {
+        if (strtolower((string) $mail->getContentType()) !== 'multipart/report') {
+            return null;
+        }
+        $of = static function (string ...$types) use ($mail): string {
+            foreach ($mail->getAllParts() as $part) {
+                if (in_array(strtolower((string) $part->getContentType()), $types, true)) {
+                    return self::bytes($part);
+                }
+            }
+
+            return '';
+        };
+
+        return DeliveryReport::of(
+            $of('message/delivery-status', 'message/global-delivery-status'),
+            $of('message/rfc822', 'text/rfc822-headers', 'message/global', 'message/global-headers'),
+        );
+    }
+
+    /** Whether a program sent it: RFC 3834, and what is in use besides. */
+    private static function isAuto(IMessage $mail): bool
+    {
+        $says = static fn (string $field): string => strtolower(trim((string) $mail->getHeaderValue($field)));
+
+        return ! in_array($says('Auto-Submitted'), ['', 'no'], true) ||
+            in_array($says('Precedence'), ['auto_reply', 'auto-reply'], true) ||
+            ! in_array($says('X-Autoreply'), ['', 'no'], true) ||
+            $says('X-Autorespond') !== '' ||
+            in_array($says('X-Auto-Response-Suppress'), ['all'], true) ||
+            preg_match(self::AUTOMATIC, $says('Subject')) === 1;
+    }
+
+    /** @param  array<string, true>  $shown */
+    private function attached(IMessage $mail, array $shown, int $depth): void
+    {
+        foreach ($mail->getAllAttachmentParts() as $part) {
+            if (count($this->parts) >= self::MOST) {
+                return;
+            }
+            $type = strtolower((string) $part->getContentType()) ?: 'application/octet-stream';
+            $bytes = self::bytes($part);
+            $name = MailName::of(self::named($part), $type, count($this->parts) + 1);
+            if ($type === 'message/rfc822' || str_ends_with(strtolower($name), '.eml')) {
+                $inner = Message::from($bytes, true);
+                $called = self::named($part) === '' ? self::line((string) $inner->getHeaderValue('Subject')) : '';
+                $name = $called === '' ? $name : MailName::of("{$called}.eml", $type, 1);
+                $this->parts[] = new MailPart($name, 'message/rfc822', $bytes, false);
+                $depth < self::DEEPEST && $this->attached($inner, self::shown(self::html($inner)), $depth + 1);
+
+                continue;
+            }
+            $this->parts[] = new MailPart($name, $type, $bytes, MailPaper::is($bytes, $type, $name, self::isShown($part, $shown)));
+            $type === 'application/ms-tnef' || preg_match('/^winmail.*\.dat$/i', $name) === 1 ? $this->opened($bytes) : null;
+        }
+    }
+
+    /** What a part is called; a path that was written without quotes has lost its strokes on being read. */
+    private static function named(IMessagePart $part): string
+    {
+        $said = $part instanceof IMimePart ? (string) $part->getHeader('Content-Disposition')?->getRawValue() : '';
+
+        return preg_match('/filename="?[^";]*\\\\([^";\\\\]+)/i', $said, $m) === 1 ? trim($m[1]) : (string) ($part->getFilename() ?? '');
+    }
+
+    /** @param  array<string, true>  $shown */
+    private static function isShown(IMessagePart $part, array $shown): bool
+    {
+        $id = trim((string) ($part instanceof IMimePart ? $part->getContentId() : ''), '<> ');
+
+        return $id !== '' && isset($shown[$id]);
+    }
+
+    /** What stands in a winmail.dat; nothing where it cannot be opened. */
+    private function opened(string $bytes): void
+    {
+        $scratch = new Scratch();
+        mkdir($scratch->path('out'));
+        try {
+            (new NativeTool(20))->run(
+                ['tnef', '--number-backups', '--overwrite', '-C', $scratch->path('out'), '-f', $scratch->put('winmail.dat', $bytes)],
+            );
+        } catch (ToolFailed) {
+            return;
+        }
+        foreach (glob($scratch->path('out').'/*') ?: [] as $path) {
+            if (is_file($path) && count($this->parts) < self::MOST) {
+                $inside = (string) file_get_contents($path);
+                $type = (string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($inside);
+                $name = MailName::of(basename($path), $type, count($this->parts) + 1);
+                $this->parts[] = new MailPart($name, $type, $inside, MailPaper::is($inside, $type, $name, false));
+            }
+        }
+    }
+
+    private static function bytes(IMessagePart $part): string
+    {
+        return (string) ($part->getBinaryContentStream()?->getContents() ?? '');
+    }
+
+    private static function line(string $text): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', PlainText::of(MailName::decoded($text))));
+    }
+}

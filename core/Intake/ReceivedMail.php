@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Intake;
+
+/**
+ * A letter that came in, as it was understood.
+ */
+final readonly class ReceivedMail
+{
+    /**
+     * @param string $messageId without brackets; of a letter without one, the SHA-256 of its bytes
+     * @param string $sender as read: "Name <address>", or the address alone
+     * @param list<string> $to the same of those it went to
+     * @param list<string> $cc
+     * @param \DateTimeImmutable|null $date when it says it was written, in its own zone
+     * @param string $text what it says, as plain text
+     * @param string $html as it came; not to be shown before it was cleaned
+     * @param list<MailPart> $attachments those of letters inside it too
+     * @param bool $auto whether a program answered, and nobody wrote it
+     * @param DeliveryReport|null $report when it tells that a letter could not be delivered
+     */
+    public function __construct(
+        public string $messageId,
+        public string $sender,
+        public array $to,
+        public array $cc,
+        public string $subject,
+        public ?\DateTimeImmutable $date,
+        public string $text,
+        public string $html,
+        public array $attachments,
+        public bool $auto,
+        public ?DeliveryReport $report,
+        public SenderProof $proof,
+    ) {
+    }
+
+    /** @return list<MailPart> what came along and is a paper */
+    public function papers(): array
+    {
+        return array_values(array_filter($this->attachments, static fn (MailPart $part) => $part->paper));
+    }
+
+    /** Whether it speaks of money going to another account than was said: to be asked back by telephone, whoever it is from. */
+    public function speaksOfWiring(): bool
+    {
+        $account = '(?:wir(?:e|ing)|bank(?:ing)?|routing|account|transfer|payment)\s+'.
+            '(?:instruction|detail|information|number|account|info)';
+        $other = '(?:new|chang|updat|revis|correct|differ|amend|replac|attached|below|instead)';
+        $said = "{$this->subject}\n{$this->text}";
+
+        return preg_match("/\\b{$account}s?\\b.{0,90}\\b{$other}|\\b{$other}\\w*\\b.{0,60}\\b{$account}/isu", $said) === 1;
+    }
+
+    /** @return array<string, mixed> as mail:read prints it */
+    public function toArray(): array
+    {
+        return [
+            'messageId' => $this->messageId,
+            'from' => $this->sender,
+            'to' => $this->to,
+            'cc' => $this->cc,
+            'subject' => $this->subject,
+            'date' => $this->date?->format(\DateTimeInterface::RFC3339),
+            'text' => $this->text,
+            'attachments' => array_map(static fn (MailPart $part) => $part->toArray(), $this->attachments),
+            'auto' => $this->auto,
+            'bounce' => $this->report?->toArray(),
+            'sender' => $this->proof->toArray(),
+            'wiring' => $this->speaksOfWiring(),
+        ];
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Intake\Actions\TakeMail;
+use App\Models\DealFile;
+use App\Models\InboundItem;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
+use Unanimus\Intake\IntakeRefusal;
+
+function mailArrives(string $subject, ?string $pdf = null, string $head = ''): InboundItem
+{
+    $pdf ??= MadePdf::page(MadePdf::text(72, 700, "Survey {$subject}"));
+    test()->seeAll();
+    $part = $pdf === '' ? '' : "--e\r\nContent-Type: application/pdf; name=survey.pdf\r\nContent-Transfer-Encoding: base64\r\n\r\n".
+        base64_encode($pdf)."\r\n";
+    app(TakeMail::class)(
+        test()->people['tomas']->brokerage_id,
+        "From: Nadia <nadia@anchorfield.example>\r\nTo: papers@quillmark.example\r\nSubject: {$subject}\r\nMessage-ID: <".md5($subject).
+            "@x.example>\r\n{$head}Content-Type: multipart/mixed; boundary=e\r\n\r\n--e\r\nContent-Type: text/plain\r\n\r\nHere.\r\n{$part}--e--\r\n",
+    );
+    test()->seeAll();
+
+    return InboundItem::query()->orderByDesc('id')->firstOrFail();
+}
+
+it('proposes the file a letter names, and files its papers there once', function () {
+    $file = $this->aFile();
+    $item = mailArrives('14 Lanternfish Lane');
+    expect($item->guessed_file)->toBe($file->id)->and($item->guessed_by)->toBe('names 14 Lanternfish Lane');
+    $this->as('wendell')->get('/office/inbox')->assertOk()->assertSee('It names 14 Lanternfish Lane')->assertSee('could not be proved');
+    $this->as('wendell')->get("/inbox/{$item->key}/0")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    $this->as('wendell')->get("/inbox/{$item->key}/0/first.webp")->assertOk();
+    $this->as('wendell')->get("/inbox/{$item->key}/9")->assertNotFound();
+    $this->as('wendell')->get("/inbox/{$item->key}/original.eml")->assertOk()->assertHeader('Content-Type', 'message/rfc822');
+    $before = $file->papers()->count();
+    $this->as('wendell')->post("/inbox/{$item->key}/file")->assertRedirect("/files/{$file->key}");
+    $this->as('wendell')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertRedirect("/files/{$file->key}");
+    $this->seeAll();
+    expect($file->papers()->count())->toBe($before + 1)
+        ->and($item->refresh()->filed_into)->toBe($file->id)
+        ->and(DB::table('history')->where('what', 'Mail filed')->count())->toBe(1);
+    $this->as('wendell')->get('/office/inbox')->assertDontSee("/inbox/{$item->key}/");
+    $other = $this->aFile(['property.street' => '9 Other Road']);
+    $this->seeAll();
+    $other->update(['name' => 'Other file']);
+    $this->as('wendell')->post("/inbox/{$item->key}/file", ['to' => 'Other file'])
+        ->assertSessionHas('reason', IntakeRefusal::SettledMeanwhile->value);
+    $this->as('wendell')->post("/inbox/{$item->key}/put-away")->assertSessionHas('reason', IntakeRefusal::SettledMeanwhile->value);
+});
+
+it('finds the file by its own address, and marks what speaks of wiring and what a program wrote', function () {
+    $file = $this->aFile();
+    $code = DB::table('deal_files')->where('id', $file->id)->value('mail_code');
+    expect(strlen((string) $code))->toBe(10);
+    $item = mailArrives('Wire instructions changed', '', "Cc: 14-lanternfish.{$code}@papers.quillmark.example\r\n");
+    expect($item->guessed_file)->toBe($file->id)->and($item->sure)->toBe(1.0)->and($item->speaks_of_wiring)->toBeTrue();
+    $this->as('dario')->get('/office/inbox')->assertSee('call before you act on it')->assertSee('No papers came along');
+    $this->as('dario')->post("/inbox/{$item->key}/file", ['to' => $file->name])
+        ->assertSessionHas('reason', IntakeRefusal::NoPaperInIt->value);
+    $auto = mailArrives('Out of office', '', "Auto-Submitted: auto-replied\r\nTo: x.{$code}@p.example\r\n");
+    expect($auto->is_auto)->toBeTrue()->and($auto->guessed_file)->toBeNull();
+    $proved = mailArrives('Proved', '', "Authentication-Results: mx; dmarc=pass\r\n");
+    expect($proved->isUnproved())->toBeFalse();
+});
+
+it('puts away what is no paper, for ninety days, and opens a file with what is one', function () {
+    $item = mailArrives('Newsletter');
+    $this->as('wendell')->post("/inbox/{$item->key}/put-away")->assertSessionHas('told');
+    $this->as('wendell')->get('/office/inbox')->assertDontSee("/inbox/{$item->key}/");
+    $this->as('wendell')->get('/office/inbox?put-away=1')->assertSee('Newsletter');
+    $this->as('wendell')->post("/inbox/{$item->key}/back")->assertSessionHas('told');
+    $this->as('wendell')->get('/office/inbox')->assertSee('Newsletter');
+    $this->as('wendell')->post("/inbox/{$item->key}/put-away");
+    $this->travel(91)->days();
+    $this->as('wendell')->get('/office/inbox?put-away=1')->assertDontSee('Newsletter');
+    $new = mailArrives('A new deal');
+    $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'king'])->assertSessionHasErrors('represents');
+    $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'seller'])->assertRedirectContains('/opening');
+    $this->seeAll();
+    $file = DealFile::query()->findOrFail($new->refresh()->filed_into);
+    expect($file->represents->value)->toBe('seller')->and($file->papers()->where('reason', 'uploaded')->count())->toBe(1);
+    $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'seller'])
+        ->assertSessionHas('reason', IntakeRefusal::SettledMeanwhile->value);
+});
+
+it('files several at once, each where it is proposed, and says what stays', function () {
+    $file = $this->aFile();
+    $one = mailArrives('Appraisal, 14 Lanternfish Lane');
+    $two = mailArrives('Title, 14 Lanternfish Lane');
+    $three = mailArrives('Of nobody');
+    $this->as('wendell')->post('/inbox/file', [])->assertSessionHasErrors('items');
+    $this->as('wendell')
+        ->post('/inbox/file', ['items' => [$one->key, $two->key, $three->key]])
+        ->assertSessionHas('refused', 'Filed 2 emails. 1 stay here: they have no papers, or no file of yours is proposed for them.');
+    $this->seeAll();
+    expect($one->refresh()->filed_into)->toBe($file->id)->and($three->refresh()->settled_at)->toBeNull();
+});
+
+it('is for those who sort mail, and files only where they work', function () {
+    $file = $this->aFile();
+    $item = mailArrives('14 Lanternfish Lane');
+    foreach (['tomas', 'marguerite', 'caleb'] as $who) {
+        $this->as($who)->get('/office/inbox')->assertForbidden();
+        $this->as($who)->get("/inbox/{$item->key}/0")->assertForbidden();
+        $this->as($who)->get("/inbox/{$item->key}/0/first.webp")->assertForbidden();
+        $this->as($who)->get("/inbox/{$item->key}/original.eml")->assertForbidden();
+        foreach (['file', 'open', 'put-away', 'back'] as $what) {
+            $this->as($who)->post("/inbox/{$item->key}/{$what}", ['represents' => 'buyer'])->assertForbidden();
+        }
+        $this->as($who)->post('/inbox/file', ['items' => [$item->key]])->assertForbidden();
+    }
+    // The administrator sorts, but does not work on this file.
+    $this->as('fenna')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertForbidden();
+    $other = anotherOne();
+    $this->actingAs($other)->get("/inbox/{$item->key}/0")->assertNotFound();
+    $this->actingAs($other)->post("/inbox/{$item->key}/file", ['to' => 'x'])->assertNotFound();
+    $this->seeAll();
+    expect($item->refresh()->settled_at)->toBeNull();
+});
