@@ -42,6 +42,7 @@ it('proposes the file a letter names, and files its papers there once', function
         ->and($item->refresh()->filed_into)->toBe($file->id)
         ->and(DB::table('history')->where('what', 'Mail filed')->count())->toBe(1);
     $this->as('wendell')->get('/office/inbox')->assertDontSee("/inbox/{$item->key}/");
+    $this->seeAll();
     $other = $this->aFile(['property.street' => '9 Other Road']);
     $this->seeAll();
     $other->update(['name' => 'Other file']);
@@ -74,7 +75,7 @@ it('puts away what is no paper, for ninety days, and opens a file with what is o
     $this->as('wendell')->get('/office/inbox')->assertSee('Newsletter');
     $this->as('wendell')->post("/inbox/{$item->key}/put-away");
     $this->travel(91)->days();
-    $this->as('wendell')->get('/office/inbox?put-away=1')->assertDontSee('Newsletter');
+    $this->as('wendell')->get('/office/inbox?put-away=1')->assertDontSee("/inbox/{$item->key}/");
     $new = mailArrives('A new deal');
     $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'king'])->assertSessionHasErrors('represents');
     $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'seller'])->assertRedirectContains('/opening');
