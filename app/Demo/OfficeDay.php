@@ -73,7 +73,7 @@ final class OfficeDay
             $this->press->print([(new Drawing(612, 792))->text(0, 0, 1, ' '), (new Drawing(612, 792))->text(0, 0, 1, ' ')]),
         );
         (new NativeTool(30))->run([
-            'qpdf', '--warning-exit-0', '--empty', '--rotate=+180:12', '--pages',
+            'qpdf', '--warning-exit-0', '--empty', '--rotate=+180:14', '--pages',
             $pages[0], $pages[1], $empty, $pages[2], $pages[3], $pages[3], $pages[1], '--', $scratch->path('stack.pdf'),
         ]);
 

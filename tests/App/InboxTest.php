@@ -18,7 +18,8 @@ function mailArrives(string $subject, ?string $pdf = null, string $head = ''): I
     app(TakeMail::class)(
         test()->people['tomas']->brokerage_id,
         "From: Nadia <nadia@anchorfield.example>\r\nTo: papers@quillmark.example\r\nSubject: {$subject}\r\nMessage-ID: <".md5($subject).
-            "@x.example>\r\n{$head}Content-Type: multipart/mixed; boundary=e\r\n\r\n--e\r\nContent-Type: text/plain\r\n\r\nHere.\r\n{$part}--e--\r\n",
+            "@x.example>\r\n{$head}Content-Type: multipart/mixed; boundary=e\r\n\r\n--e\r\nContent-Type: text/plain\r\n\r\nHere.\r\n".
+            "{$part}--e--\r\n",
     );
     test()->seeAll();
 

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Intake;
+
+use Unanimus\Forms\Form;
+use Unanimus\Forms\Library;
+use Unanimus\Pages\PageTurn;
+use Unanimus\Pages\PageWords;
+use Unanimus\Pages\PdfLook;
+use Unanimus\Pages\ScanLook;
+use Unanimus\Pages\Word;
+
+/**
+ * Reads a stack from the scanner or a merged file: what papers lie in it, which pages lie on their side or head, which are
+ * blank. The stack itself stays as it came.
+ */
+final class StackReader
+{
+    /** A page with fewer words is a picture of one, or blank. */
+    private const WORDS = 5;
+
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    /**
+     * @return array{parts: list<ProposedPart>, turns: array<int, int>, blanks: list<int>} turns in degrees clockwise, by page
+     *
+     * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
+     * @throws \Unanimus\Pages\ToolFailed when a page cannot be read
+     */
+    public function read(string $pdf): array
+    {
+        $titles = [];
+        foreach ($this->library->all() as $form) {
+            /** @var Form $form */
+            $titles[$form->number] = $form->title;
+        }
+        $known = array_keys($titles);
+        $said = PageWords::of($pdf);
+        $pages = $turns = $blanks = [];
+        foreach (PdfLook::into($pdf, gate: false)->pages() as $index => $size) {
+            $number = $index + 1;
+            $words = $said[$number] ?? [];
+            $isPicture = count($words) < self::WORDS;
+            $isBlank = $isPicture && $words === [] && ScanLook::isBlank($pdf, $number);
+            $turn = 0;
+            if ($isPicture && ! $isBlank) {
+                [$turn, $read] = ScanLook::read($pdf, $number);
+                $words = count($read) > count($words) ? $read : $words;
+            } elseif (! $isBlank) {
+                $turn = PageTurn::ofWords($words);
+                $words = self::upright($words, $turn, $size);
+            }
+            $turn === 0 || ($turns[$number] = $turn);
+            $isBlank && ($blanks[] = $number);
+            $pages[$number] = StackPage::of($words, $isBlank, $turn % 180 === 0 ? $size : [$size[1], $size[0]], $known);
+        }
+
+        return ['parts' => StackProposal::of($pages, $titles), 'turns' => $turns, 'blanks' => $blanks];
+    }
+
+    /**
+     * Where words stand once their page is turned.
+     *
+     * @param list<Word> $words
+     * @param array{float, float} $size
+     * @return list<Word>
+     */
+    private static function upright(array $words, int $turn, array $size): array
+    {
+        [$width, $height] = $size;
+
+        return $turn === 0 ? $words : array_map(
+            static fn (Word $word) => match ($turn) {
+                90 => new Word($word->text, $height - $word->bottom(), $word->x, $word->height, $word->width),
+                180 => new Word($word->text, $width - $word->right(), $height - $word->bottom(), $word->width, $word->height),
+                default => new Word($word->text, $word->y, $width - $word->right(), $word->height, $word->width),
+            },
+            $words,
+        );
+    }
+}
