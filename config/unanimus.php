@@ -60,5 +60,10 @@ return [
     'authority' => dirname(storage_path()).'/secrets/authority',
 
     'post_room' => ['url' => env('UNANIMUS_POST_ROOM_URL'), 'folder' => env('UNANIMUS_POST_ROOM_FOLDER')],
-    'intake' => ['token' => env('UNANIMUS_INTAKE_TOKEN')],
+    'intake' => [
+        'token' => env('UNANIMUS_INTAKE_TOKEN'),
+        // Behind the @ of files' own addresses.
+        'domain' => env('UNANIMUS_INTAKE_DOMAIN') ?:
+            'papers.'.(explode('@', (string) env('MAIL_FROM_ADDRESS', '@localhost'))[1] ?? 'localhost'),
+    ],
 ];

@@ -221,6 +221,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/open', [FileController::class, 'create'])->name('open');
     Route::get('/listings', [FileController::class, 'listings'])->name('listings');
     Route::post('/practice', [FileController::class, 'practise'])->name('practice');
+    Route::post('/files/{file}/mail-address', [CalendarController::class, 'renewMail'])->name('files.mail-address');
     Route::post('/files/{file}/let-go', [FileController::class, 'letGo'])->name('files.let-go')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files', [FileController::class, 'store'])->name('files.store');
     Route::get('/files/{file}', [FilePageController::class, 'show'])->name('files.show');

@@ -40,7 +40,7 @@ final class Reach
             return $file instanceof DealFile && self::ofFile($user, $file) && self::ofSide($user, $file, self::sideOf($row));
         }
 
-        if ($user->guest) {
+        if ($user->guest || ($row instanceof User && $row->guest)) {
             return false;
         }
         $isPersonal = in_array($row->getTable(), self::PERSONAL, true);

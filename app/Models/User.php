@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\HasKey;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Http\Request;
@@ -73,6 +74,12 @@ final class User extends Authenticatable
         $user = $request->user();
 
         return $user instanceof self ? $user : abort(403);
+    }
+
+    /** @return Builder<self> those who work here; guests are let in by a link and are none of them */
+    public static function colleagues(): Builder
+    {
+        return self::query()->where('guest', false);
     }
 
     /** @return HasMany<OfficeRole, $this> */

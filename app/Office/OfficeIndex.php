@@ -43,8 +43,8 @@ final class OfficeIndex
 
     private static function people(): string
     {
-        $active = User::query()->where('active', true)->count();
-        $invited = User::query()->where('active', true)->whereNotNull('invited_at')->count();
+        $active = User::colleagues()->where('active', true)->count();
+        $invited = User::colleagues()->where('active', true)->whereNotNull('invited_at')->count();
 
         return ($active === 1 ? '1 person' : "{$active} people").($invited === 0 ? '' : ", {$invited} invited");
     }

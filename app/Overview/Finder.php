@@ -126,7 +126,7 @@ final class Finder
                     ? $members->where('user_id', $user->id)
                     : $members->where('role', Role::Agent)->whereIn(
                         'user_id',
-                        User::query()
+                        User::colleagues()
                             ->get(['id', 'name'])
                             ->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))
                             ->pluck('id'),

@@ -98,6 +98,7 @@ return [
     'Papers put together' => 'Combined :papers documents (:pages pages)',
     'Reading copy given' => ':to was given a reading copy until :until',
     'Practice let go' => 'Practice file let go',
+    'Mail address renewed' => 'New mail address of this file',
     'Mail filed' => 'Filed from an email of :from, “:subject”: :papers',
     'Working copy given' => ':to was given a working copy of :papers, until :until',
     'Working copy opened' => 'The working copy was opened by :by',

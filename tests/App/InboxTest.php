@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Intake\Actions\TakeMail;
 use App\Models\DealFile;
 use App\Models\InboundItem;
+use App\Models\Sight;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
 use Unanimus\Intake\IntakeRefusal;
@@ -56,6 +57,12 @@ it('finds the file by its own address, and marks what speaks of wiring and what 
     $file = $this->aFile();
     $code = DB::table('deal_files')->where('id', $file->id)->value('mail_code');
     expect(strlen((string) $code))->toBe(10);
+    $this->as('tomas')->get("/files/{$file->key}/dates")->assertOk()->assertSee("14-lanternfish-lane.{$code}@papers.quillmark.example");
+    $this->as('tomas')->post("/files/{$file->key}/mail-address")->assertSessionHas('told');
+    $this->seeAll();
+    $new = DB::table('deal_files')->where('id', $file->id)->value('mail_code');
+    expect($new)->not->toBe($code);
+    $code = $new;
     $item = mailArrives('Wire instructions changed', '', "Cc: 14-lanternfish.{$code}@papers.quillmark.example\r\n");
     expect($item->guessed_file)->toBe($file->id)->and($item->sure)->toBe(1.0)->and($item->speaks_of_wiring)->toBeTrue();
     $this->as('dario')->get('/office/inbox')->assertSee('call before you act on it')->assertSee('No papers came along');
@@ -98,6 +105,25 @@ it('files several at once, each where it is proposed, and says what stays', func
         ->assertSessionHas('refused', 'Filed 2 emails. 1 stay here: they have no papers, or no file of yours is proposed for them.');
     $this->seeAll();
     expect($one->refresh()->filed_into)->toBe($file->id)->and($three->refresh()->settled_at)->toBeNull();
+});
+
+it('takes a message from a pipe, once, and says what a mail server understands', function () {
+    $scratch = new Unanimus\Pages\Scratch();
+    $letter = "From: a@b.example\r\nSubject: Piped\r\nMessage-ID: <piped@x.example>\r\n\r\nHello.";
+    $receive = fn (string $raw, array $more = []) => Illuminate\Support\Facades\Artisan::call(
+        'mail:receive',
+        ['file' => $scratch->put('letter.eml', $raw), ...$more],
+    );
+    $several = count(Sight::brokerages()) > 1;
+    $token = $several ? ['--token' => 'box-word'] : [];
+    $several && DB::table('brokerages')->where('id', $this->people['tomas']->brokerage_id)
+        ->update(['intake_hash' => hash('sha256', 'box-word')]);
+    expect($receive($letter, $token))->toBe(0)
+        ->and($receive($letter, $token))->toBe(0)
+        ->and($receive('   ', $token))->toBe(65)
+        ->and($receive($letter, ['--token' => 'nobody']))->toBe(67);
+    $this->seeAll();
+    expect(InboundItem::query()->sole()->subject)->toBe('Piped');
 });
 
 it('is for those who sort mail, and files only where they work', function () {

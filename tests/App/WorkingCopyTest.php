@@ -148,6 +148,14 @@ it('lets a guest reach their own desk and nothing else', function () {
         asGuest($copy)->get($path)->assertRedirect($copy->link());
     }
     asGuest($copy)->post('/stencils')->assertStatus(405);
+    asGuest($copy)->post('/sign-out')->assertRedirect($copy->link());
+    $this->seeAll();
+    $guest = User::query()->findOrFail($copy->guest_id);
+    // Nor are they somebody who works here, wherever those are listed.
+    foreach (['/office', '/', '/tasks'] as $path) {
+        $this->as('fenna')->get($path)->assertOk()->assertDontSee('Lucian Ferro');
+    }
+    $this->as('fenna')->get("/people/{$guest->key}")->assertNotFound();
     asGuest($copy)->get("/rounds/{$round->key}")->assertOk();
 });
 

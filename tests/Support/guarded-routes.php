@@ -39,6 +39,7 @@ function guardedRoutes(): array
         'bring a state back' => ['POST', '/papers/{paper}/log', ['at' => 0, 'key' => 'intruder-1']],
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
         'what stands on a draft' => ['GET', '/rounds/{round}/drawn', []],
+        'renew the mail address' => ['POST', '/files/{file}/mail-address', []],
         'let a practice go' => ['POST', '/files/{file}/let-go', []],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [

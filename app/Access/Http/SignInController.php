@@ -7,6 +7,7 @@ namespace App\Access\Http;
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
 use App\Models\User;
+use App\Models\WorkingCopy;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -97,10 +98,12 @@ final class SignInController
     {
         $user = $request->user();
         $user instanceof User && RememberedDevices::forgetThis($user);
+        $own = $user instanceof User && $user->guest ? WorkingCopy::query()->where('guest_id', $user->id)->first()?->link() : null;
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return to_route('login');
+        // A guest is left at their own page; they have nothing to sign in with.
+        return $own === null ? to_route('login') : redirect()->to($own);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Files\Http;
 
 use App\Files\Actions\RenewCalendar;
+use App\Files\Actions\RenewMailAddress;
 use App\Files\CalendarLink;
 use App\Models\DealFile;
 use App\Models\User;
@@ -39,6 +40,15 @@ final class CalendarController
         $renew->ofPerson(User::signedIn($request));
 
         return back()->with('told', 'Your calendar has a new address. The old one no longer works.');
+    }
+
+    /** The other secret address of a file: where its papers are mailed to. */
+    public function renewMail(DealFile $file, RenewMailAddress $renew): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $renew($file);
+
+        return to_route('files.dates.index', $file)->with('told', 'The file has a new mail address. Tell it to whoever sends papers.');
     }
 
     private function answer(?string $feed): Response

@@ -40,14 +40,14 @@ final class TaskController
             'list' => TaskList::of($user, $filter),
             'filter' => $filter,
             'offices' => Office::query()->orderBy('name')->get(),
-            'people' => User::query()->where('active', true)->orderBy('name')->get(),
+            'people' => User::colleagues()->where('active', true)->orderBy('name')->get(),
         ]);
     }
 
     public function store(AddTaskRequest $request, DealFile $file, KeepTasks $tasks): RedirectResponse
     {
         $given = $request->validated();
-        $who = ($given['who'] ?? '') === '' ? null : User::query()->where('key', $given['who'])->where('active', true)->first();
+        $who = ($given['who'] ?? '') === '' ? null : User::colleagues()->where('key', $given['who'])->where('active', true)->first();
         $tasks->add(
             $file,
             new NewTask(
@@ -89,7 +89,7 @@ final class TaskController
         $by = User::signedIn($request);
         $to =
             $given['do'] === 'give'
-                ? User::query()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ??
+                ? User::colleagues()->where('key', (string) ($given['to'] ?? ''))->where('active', true)->first() ??
                     throw FileRefusal::NobodyChosen->because()
                 : null;
         foreach ($found as $task) {

@@ -24,7 +24,7 @@ final class OfficeController
     {
         return view('office.index', [
             'offices' => Office::query()->orderBy('name')->get(),
-            'people' => User::query()
+            'people' => User::colleagues()
                 ->with('officeRoles.office')
                 ->when(! Gate::allows('run-office'), static fn ($query) => $query->where('active', true))
                 ->orderByDesc('active')

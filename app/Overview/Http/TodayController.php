@@ -17,7 +17,7 @@ final class TodayController
     {
         $user = User::signedIn($request);
         $span = in_array($request->query('by'), ['week', 'month', 'quarter'], true) ? (string) $request->query('by') : 'month';
-        $people = User::query()
+        $people = User::colleagues()
             ->whereIn('id', DB::table('file_members')->select('user_id'))
             ->where('active', true)
             ->orderBy('name')

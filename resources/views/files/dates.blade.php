@@ -46,6 +46,14 @@
         @endif
     </div>
     <div class="leaf pad">
+        @if ($works)
+            <h2>By email</h2>
+            <p class="dim">What is sent to this address is proposed to this file in the inbox.</p>
+            <p><label class="unseen" for="mail-in">Mail address of this file</label><input class="input" id="mail-in" readonly
+                value="{{ \App\Files\MailAddress::of($file) }}"></p>
+            <form method="post" action="/files/{{ $file->key }}/mail-address">@csrf<button class="button tight">New address</button></form>
+            <br>
+        @endif
         <h2>In your calendar</h2>
         <p class="dim">Add this address to any calendar app. Anyone who has it sees these dates, so keep it to yourself. If you make a new
             one, the old one stops working.</p>

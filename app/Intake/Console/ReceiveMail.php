@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Console;
+
+use App\Intake\Actions\TakeMail;
+use App\Models\Sight;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Pages\DiskFull;
+
+/** Takes a message from a mail server on this machine, on standard input; answers by the codes of sysexits.h. */
+final class ReceiveMail extends Command
+{
+    /** Of sysexits.h: the message is none; whom it is for is not known; try again later. */
+    private const NO_MESSAGE = 65;
+
+    private const NO_BOX = 67;
+
+    private const LATER = 75;
+
+    private const LARGEST = 60 * 1024 * 1024;
+
+    protected $signature = 'mail:receive {file=- : a message; on standard input unless named}
+        {--token= : of the brokerage, where there are several}';
+
+    protected $description = 'Takes a message into the inbox, from the pipe of a mail server (docs/operating.md)';
+
+    public function handle(TakeMail $take): int
+    {
+        $path = (string) $this->argument('file');
+        $raw = (string) @file_get_contents($path === '-' ? 'php://stdin' : $path, false, null, 0, self::LARGEST + 1);
+        if (trim($raw) === '' || strlen($raw) > self::LARGEST) {
+            return $this->fault('The message is empty or larger than 60 MB.', self::NO_MESSAGE);
+        }
+        try {
+            $brokerage = $this->brokerage();
+            if ($brokerage === null) {
+                return $this->fault('Say with --token= whose inbox it is.', self::NO_BOX);
+            }
+            $take($brokerage, $raw);
+        } catch (\PDOException|DiskFull $gone) {
+            // The mail server keeps it and comes again.
+            return $this->fault('It cannot be kept now: '.($gone instanceof DiskFull ? 'the disk is full.' : 'no database.'), self::LATER);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function brokerage(): ?int
+    {
+        $token = (string) $this->option('token');
+        if ($token !== '') {
+            $box = DB::scalar('SELECT brokerage_of_letter_box(?)', [hash('sha256', $token)]);
+
+            return $box === null ? null : (int) $box;
+        }
+        $all = Sight::brokerages();
+
+        return count($all) === 1 ? $all[0] : null;
+    }
+
+    private function fault(string $told, int $code): int
+    {
+        fwrite(STDERR, "mail:receive: {$told}\n");
+
+        return $code;
+    }
+}
