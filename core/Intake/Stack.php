@@ -4,17 +4,14 @@ declare(strict_types=1);
 
 namespace Unanimus\Intake;
 
-use Unanimus\Forms\FormUnknown;
+use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
-use Unanimus\Forms\PageCheck;
 
 /**
- * Sees that a PDF is a stack of several papers: where the form at the foot of its pages changes, or their numbers begin again.
+ * Sees from the words of its pages that a PDF is a stack of several papers, as quickly as an upload must be answered.
  */
 final class Stack
 {
-    private const FORM = '/\b([A-Z]{1,3}-\d{1,4})\s*·\s*rev\./u';
-
     /** Characters of a page's head that may name it. */
     private const TITLE = 60;
 
@@ -26,33 +23,25 @@ final class Stack
      */
     public static function of(array $texts, Library $library): array
     {
-        $parts = [];
-        [$form, $number] = ['', 0];
-        foreach ($texts as $index => $text) {
-            $here = preg_match_all(self::FORM, $text, $m) > 0 ? (string) end($m[1]) : '';
-            $page = PageCheck::number($text)[1] ?? 0;
-            $begins = $parts === [] || ($here !== '' && $here !== $form) || ($page === 1 && ($number > 0 || $here !== $form));
-            if ($begins) {
-                $parts[] = new StackPart($here, self::title($here, $text, $index + 1, $library), $index + 1, 1);
-                [$form, $number] = [$here, $page];
-
-                continue;
-            }
-            $last = array_pop($parts);
-            $parts[] = new StackPart($last->form, $last->title, $last->first, $last->pages + 1);
-            $number = max($number, $page);
+        if (count($texts) < 2) {
+            return [];
         }
+        $titles = array_column(array_map(static fn (Form $form) => [$form->number, $form->title], $library->all()), 1, 0);
+        $pages = [];
+        foreach ($texts as $index => $text) {
+            $pages[$index + 1] = StackPage::ofText($text, array_keys($titles));
+        }
+        $parts = array_map(
+            static fn (ProposedPart $part) => new StackPart(
+                $part->form,
+                $titles[$part->form] ?? self::head($texts[$part->first - 1], $part->first),
+                $part->first,
+                $part->last - $part->first + 1,
+            ),
+            StackProposal::of($pages, $titles),
+        );
 
         return count($parts) > 1 ? $parts : [];
-    }
-
-    private static function title(string $form, string $text, int $page, Library $library): string
-    {
-        try {
-            return $form === '' ? self::head($text, $page) : $library->form($form)->title;
-        } catch (FormUnknown) {
-            return self::head($text, $page);
-        }
     }
 
     private static function head(string $text, int $page): string

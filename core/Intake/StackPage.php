@@ -60,6 +60,19 @@ final readonly class StackPage
         );
     }
 
+    /**
+     * A page of which only the words are known, and not how they are set.
+     *
+     * @param list<string> $known numbers of the library's forms
+     */
+    public static function ofText(string $text, array $known): self
+    {
+        $plain = trim((string) preg_replace('/\s+/u', ' ', $text));
+        [$page, $count] = self::number($plain);
+
+        return new self(self::form($plain, $known), $page, $count, '', $plain, $plain === '', '');
+    }
+
     /** @param  list<string>  $known */
     private static function form(string $text, array $known): string
     {
