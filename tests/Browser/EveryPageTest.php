@@ -78,7 +78,7 @@ function everyPage(): array
 function pagesElsewhere(): string
 {
     return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
-        'progress|places|marks|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
+        'progress|places|marks|drawn|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^(sign|fill|read|work|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';
