@@ -5,14 +5,17 @@ declare(strict_types=1);
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\Blank;
 use Unanimus\Forms\Carryover;
+use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\DraftItem;
 use Unanimus\Forms\DraftRefused;
 use Unanimus\Forms\Filling;
+use Unanimus\Forms\Finding;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormShelf;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\Matching;
+use Unanimus\Forms\ReadBack;
 use Unanimus\Forms\Xfdf;
 use Unanimus\Forms\XfdfUnreadable;
 use Unanimus\Pages\Bookmark;
@@ -335,4 +338,39 @@ it('keeps a library: by number and revision, the office’s own beside it, read 
     file_put_contents("{$shelf}/x-2/form.json", $data('X-2', '2026-02', ['title' => 'Changed since']));
     clearstatcache();
     expect((new Library($shelf, null, $kept))->form('X-2')->title)->toBe('Changed since')->and(count($titles))->toBe(3);
+});
+
+it('reads drafts of a file against each other, the terms, and what is signed already', function () {
+    $form = formOf([
+        'price' => ['kind' => 'money', 'binding' => 'price', 'label' => 'Price'],
+        'county' => ['kind' => 'text', 'binding' => 'property.county', 'label' => 'County'],
+        'day' => ['kind' => 'date', 'binding' => 'closing', 'label' => 'Closing'],
+        'keys' => ['kind' => 'date', 'binding' => 'possession', 'label' => 'Possession'],
+        'tick' => ['kind' => 'tick', 'binding' => 'financing?cash', 'label' => 'Cash'],
+        'free' => ['kind' => 'text', 'label' => 'Free'],
+    ]);
+    $facts = Facts::from(['price' => '300000', 'closing' => '2026-12-18', 'possession' => '2026-12-21', 'financing' => 'loan']);
+    $paper = static fn (string $title, array $entries) => ['title' => $title, 'filling' => Filling::of($form, $entries, $facts)];
+    $told = static fn (array $papers) => array_map(
+        static fn (array $found) => array_map(static fn (Finding $one) => "{$one->blank}: {$one->text}", $found),
+        CrossCheck::of($papers, LocalDate::of('2026-11-01')),
+    );
+    expect($told(['a' => $paper('One', ['free' => 'x'])]))->toBe([])
+        ->and($told(['a' => $paper('One', ['price' => '310000']), 7 => $paper('Two', ['price' => ''])]))->toBe([
+            'a' => ['price: Price says 310,000; the terms say 300,000.'],
+            7 => ['price: Price says nothing; the terms say 300,000.'],
+        ])
+        ->and($told(['a' => $paper('One', ['county' => 'Ostrander']), 'b' => $paper('Two', ['county' => 'Quoin'])]))->toBe([
+            'b' => ['county: County says Quoin here and Ostrander on One.'],
+        ])
+        ->and($told(['a' => $paper('One', ['county' => 'Quoin']), 'b' => $paper('Two', ['county' => 'Quoin'])]))->toBe([]);
+    $day = $told(['a' => $paper('One', ['keys' => '2026-12-01'])]);
+    expect($day['a'][0])->toStartWith('keys: Possession says')->and($day['a'][1] ?? '')->toStartWith('keys: On this paper: ');
+    $read = static fn (array $values) => array_map(
+        static fn (Finding $one) => [$one->blank, $one->text, $one->page],
+        CrossCheck::ofFixed(new ReadBack('X-1', '1', $values, [1 => 4]), $form, $facts),
+    );
+    expect($read(['price' => '300,000', 'day' => '2026-12-18', 'tick' => 'x', 'free' => 'y']))->toBe([])
+        ->and($read(['price' => '$ 310,000']))->toBe([['price', 'Price says $ 310,000 here; the terms say 300,000 now.', 4]])
+        ->and($read(['price' => '', 'county' => 'Quoin']))->toBe([]);
 });
