@@ -47,7 +47,8 @@ final class StackProposal
      */
     private static function groups(array $pages): array
     {
-        $groups = [];
+        $groups = $together = [];
+        $open = 1.0;
         $blankBefore = false;
         foreach ($pages as $number => $page) {
             if ($page->isBlank) {
@@ -55,17 +56,16 @@ final class StackProposal
 
                 continue;
             }
-            $open = array_key_last($groups);
-            [$begins, $sure] = $open === null ? [true, 1.0] : self::begins($page, $groups[$open][0], $pages, $blankBefore);
-            if ($begins) {
-                $groups[] = [[$number], $sure];
-            } else {
-                $groups[$open][0][] = $number;
+            [$begins, $sure] = $together === [] ? [false, 1.0] : self::begins($page, $together, $pages, $blankBefore);
+            if ($begins && $together !== []) {
+                $groups[] = [$together, $open];
+                [$together, $open] = [[], $sure];
             }
+            $together[] = $number;
             $blankBefore = false;
         }
 
-        return $groups === [] ? [[[1], 0.5]] : $groups;
+        return $together === [] ? [[[1], 0.5]] : [...$groups, [$together, $open]];
     }
 
     /**

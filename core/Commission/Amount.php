@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Commission;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\Exception\MathException;
+use Brick\Math\RoundingMode;
+
+/**
+ * Whole cents and exact percentages. Each product is rounded once, half away from zero, when it becomes an amount.
+ *
+ * @internal to its area
+ */
+final class Amount
+{
+    /**
+     * Cents of what is written: "1,250.50", 1250.5.
+     *
+     * @throws ReckoningRefused when it is no amount, or finer than a cent
+     */
+    public static function cents(mixed $written, string $what): int
+    {
+        try {
+            return BigDecimal::of(str_replace([',', '$', ' '], '', self::text($written, $what)))
+                ->multipliedBy(100)
+                ->toScale(0, RoundingMode::UNNECESSARY)
+                ->toInt();
+        } catch (MathException) {
+            throw new ReckoningRefused("{$what} is no amount in dollars and cents.");
+        }
+    }
+
+    /**
+     * A percentage of up to six decimal places, from 0 to 100.
+     *
+     * @throws ReckoningRefused when it is none
+     */
+    public static function percent(mixed $written, string $what): BigDecimal
+    {
+        try {
+            $percent = BigDecimal::of(rtrim(self::text($written, $what), '% '))->toScale(6, RoundingMode::UNNECESSARY);
+        } catch (MathException) {
+            throw new ReckoningRefused("{$what} is no percentage of up to six decimal places.");
+        }
+        if ($percent->isNegative() || $percent->isGreaterThan(100)) {
+            throw new ReckoningRefused("{$what} is not between 0 and 100 percent.");
+        }
+
+        return $percent->stripTrailingZeros();
+    }
+
+    /** That percentage of an amount, in cents. */
+    public static function of(int $cents, BigDecimal $percent): int
+    {
+        return BigDecimal::of($cents)->multipliedBy($percent)->dividedBy(100, 0, RoundingMode::HALF_UP)->toInt();
+    }
+
+    /** The amount of which that percentage is so many cents. */
+    public static function whole(int $cents, BigDecimal $percent): int
+    {
+        return BigDecimal::of($cents)->multipliedBy(100)->dividedBy($percent, 0, RoundingMode::HALF_UP)->toInt();
+    }
+
+    /** As printed: "-1234.50". */
+    public static function shown(int $cents): string
+    {
+        return (string) BigDecimal::ofUnscaledValue($cents, 2);
+    }
+
+    private static function text(mixed $written, string $what): string
+    {
+        return is_string($written) || is_int($written) || is_float($written)
+            ? trim((string) $written)
+            : throw new ReckoningRefused("{$what} is missing.");
+    }
+}
