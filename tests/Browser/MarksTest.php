@@ -320,6 +320,21 @@ it('moves people between turns with the keyboard, and stores what is entered abo
         fn () => one("SELECT subject FROM rounds WHERE title LIKE 'Note of the glazier%'") === 'The glazier first' ?: null,
         'the subject was not stored',
     );
+    // Two fields at once, of which one is refused: the other is stored all the same.
+    $this->browser->executeScript(
+        'const form = document.querySelector("#compose");
+            for (const [name, value] of [["subject", "The glazier second"], ["copies", "nobody at all"]]) {
+                form.elements[name].value = value;
+                form.elements[name].dispatchEvent(new Event("change", { bubbles: true }));
+            }',
+    );
+    $this->seeText('is not an email address');
+    $this->eventually(
+        fn () => one("SELECT subject FROM rounds WHERE title LIKE 'Note of the glazier%'") === 'The glazier second' ?: null,
+        'what was not refused was not stored',
+    );
+    $this->find('#compose [name=copies]')->clear();
+    $this->find('#compose [name=subject]')->click();
     // What is stored the device forgets: it does not come back over what somebody else enters later.
     $this->find('#compose [name=message]')->sendKeys('By Friday, please.');
     $this->find('#compose [name=subject]')->click();

@@ -37,14 +37,29 @@ function store(say, fresh) {
     last = last.then(() => isLast() && send(say, fresh, isLast)).catch(() => say('Not saved. Reload the page.', true));
 }
 
-async function send(say, fresh, isLast) {
-    const names = [...dirty];
+// What is stored together: the day with its hour, and all turns.
+function groupsOf(names) {
+    const groups = new Map();
+    for (const name of names) {
+        const key = DAY.includes(name) ? 'day' : name.startsWith('turns[') ? 'turns' : name;
+        groups.set(key, [...groups.get(key) ?? [], name]);
+    }
+    return [...groups.values()];
+}
+
+async function send(say, fresh, isLast, names = [...dirty]) {
     const body = bodyOf(names);
     say('saving');
     const answer = await fetch(form.action, { method: 'POST', headers: { Accept: 'application/json' }, body }).catch(() => null);
     if (!answer || answer.status >= 500) {
         say('Not saved yet. Trying again. Keep this page open.', true);
         setTimeout(() => store(say, fresh), 4000);
+        return;
+    }
+    const groups = groupsOf(names);
+    if (!answer.ok && groups.length > 1) {
+        // One of several was refused: the others are none the worse for it.
+        for (const group of groups) await send(say, fresh, isLast, group);
         return;
     }
     if (!answer.ok) {
