@@ -68,58 +68,12 @@ final class SideReckoning
 
     private function lines(): int
     {
-        $price = Amount::cents($this->given['price'] ?? 0, 'The price');
-        $concessions = Amount::cents($this->given['concessions'] ?? 0, 'The concessions');
-        $base = ($this->given['base'] ?? 'price') === 'price_less_concessions' ? $price - $concessions : $price;
-        $first = $sum = 0;
-        foreach ((array) ($this->given['lines'] ?? []) as $line) {
-            $kind = (string) ($line['kind'] ?? '');
-            if ($kind === 'first') {
-                $first += Amount::cents($line['of'] ?? null, 'The amount of a “first” line');
-            }
-        }
-        foreach ((array) ($this->given['lines'] ?? []) as $line) {
-            [$amount, $formula] = $this->line((array) $line, $base, max(0, $base - $first));
-            $sum += $amount;
-            $this->step((string) ($line['label'] ?? 'Commission'), $formula, $amount);
-        }
-        foreach (['minimum' => 'max', 'maximum' => 'min'] as $limit => $pick) {
-            if (isset($this->given[$limit])) {
-                $at = Amount::cents($this->given[$limit], "The side's {$limit}");
-                $limited = $pick === 'max' ? max($sum, $at) : min($sum, $at);
-                $limited === $sum || $this->step("The side's {$limit}", 'instead of '.Amount::shown($sum), $limited);
-                $sum = $limited;
-            }
+        [$sum, $steps] = GrossLines::of($this->given);
+        foreach ($steps as [$label, $formula, $amount]) {
+            $this->step($label, $formula, $amount);
         }
 
         return $sum;
-    }
-
-    /**
-     * @param array<string, mixed> $line
-     * @return array{int, string}
-     */
-    private function line(array $line, int $base, int $balance): array
-    {
-        $kind = (string) ($line['kind'] ?? '');
-        if ($kind === 'flat') {
-            return [Amount::cents($line['amount'] ?? null, 'A flat line'), 'flat'];
-        }
-        $percent = Amount::percent($line['percent'] ?? null, 'The rate of a line');
-        $told = '';
-        if ($kind === 'percent' && isset($this->given['reducedRate'])) {
-            $told = " (reduced from {$percent} %)";
-            $percent = Amount::percent($this->given['reducedRate'], 'The reduced rate');
-        }
-        $of = match ($kind) {
-            'percent' => $base,
-            'first' => min($base, Amount::cents($line['of'] ?? null, 'The amount of a “first” line')),
-            'balance' => $balance,
-            'month', 'term', 'referralIn' => Amount::cents($line['of'] ?? null, 'What a line is a percentage of'),
-            default => throw new ReckoningRefused("“{$kind}” is no kind of line."),
-        };
-
-        return [Amount::of($of, $percent), Amount::shown($of)." × {$percent} %{$told}"];
     }
 
     private function bonuses(int $lines): void

@@ -10,7 +10,7 @@ declare(strict_types=1);
 
 const CORE = [
     'Access' => ['Steps'],
-    'Commission' => ['Files', 'Money', 'Pages', 'Parties', 'Review', 'Steps', 'Terms'],
+    'Commission' => ['Dates', 'Files', 'Money', 'Pages', 'Parties', 'Review', 'Steps', 'Terms'],
     'Dates' => ['Pages', 'Steps'],
     'Evidence' => ['Dates', 'Pages'],
     'Exchange' => ['Dates', 'Files', 'Money', 'Pages', 'Parties', 'Steps', 'Terms'],

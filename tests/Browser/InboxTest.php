@@ -11,7 +11,7 @@ it('makes a scanned stack papers of a file in four actions, and of a new file in
     expect($this->axe())->toBe([]);
     $hand = new Hand($this);
     $item = one("SELECT key FROM inbound_items WHERE subject LIKE 'Scan%'");
-    $hand->type("form[action='/inbox/{$item}/file'] [name=to]", '410 Ridgeway, Tidewick', '')
+    $hand->type("form[action='/inbox/{$item}/file'] [name=to]", '14 Lanternfish Lane, Tidewick', '')
         ->take("form[action='/inbox/{$item}/file'] button");
     $this->waitFor('#placing');
     $hand->click('Place 1 file');
