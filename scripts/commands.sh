@@ -128,7 +128,7 @@ cmd_test() {
 cmd_artisan() {
     case "${1:-}" in
         # Computations on files of the one who asks: no database, and read with their own eyes.
-        dates:*|forms:*|marks:*|seal:verify) set_up >&2; use_state demo; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
+        dates:*|forms:*|marks:*|mail:read|stack:*|commission:*|seal:verify) set_up >&2; use_state demo; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
         *) use_state demo; require_database; as_app php artisan "$@" ;;
     esac
 }

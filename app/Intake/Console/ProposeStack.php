@@ -19,8 +19,10 @@ final class ProposeStack extends Command
 
     protected $description = 'Prints how a stack seems to be cut, turned and cleared as JSON (docs/formats.md)';
 
-    public function handle(Library $library): int
+    public function handle(): int
     {
+        // The forms that ship with it: no database is asked.
+        $library = new Library(base_path('library'));
         $path = (string) $this->argument('file');
         if (! is_file($path) || ! is_readable($path)) {
             return $this->fault("{$path} cannot be read.");
