@@ -62,6 +62,8 @@ return [
     'post_room' => ['url' => env('UNANIMUS_POST_ROOM_URL'), 'folder' => env('UNANIMUS_POST_ROOM_FOLDER')],
     'intake' => [
         'token' => env('UNANIMUS_INTAKE_TOKEN'),
+        // Names under which our receiving mail servers say whether a sender was proved; nobody else is believed.
+        'servers' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('UNANIMUS_INTAKE_SERVERS'))))),
         // Behind the @ of files' own addresses.
         'domain' => env('UNANIMUS_INTAKE_DOMAIN') ?:
             'papers.'.(explode('@', (string) env('MAIL_FROM_ADDRESS', '@localhost'))[1] ?? 'localhost'),

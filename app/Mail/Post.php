@@ -151,7 +151,8 @@ final class Post
             self::desk($round),
         );
         foreach ($round->signers as $signer) {
-            if ($signer->status !== SignerStatus::Waiting && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->email) {
+            if ($signer->status !== SignerStatus::Waiting
+                && ($signer->email ?? '') !== '' && $signer->email !== $round->sender->address()) {
                 $words = Wording::of(
                     'ended.signer',
                     [...$about, 'how' => (string) __("mail.ended.how.{$how}", [], $signer->language->value)],
@@ -179,7 +180,7 @@ final class Post
                 );
             }
         }
-        if (! isset($told[$round->sender->email])) {
+        if (! isset($told[$round->sender->address()])) {
             self::letter(
                 $round,
                 "finished:{$round->key}:sender",
@@ -251,6 +252,10 @@ final class Post
     /** @param  array{brokerage_id: int, deal_file_id?: int, attachment?: string, attachment_name?: string}  $of */
     private static function put(string $once, array $of, Addressee $to, Wording $words, ?string $action): void
     {
+        // A guest whose link was handed over otherwise has no address.
+        if (str_ends_with($to->address, '@guest.invalid')) {
+            return;
+        }
         // Whoever practises writes to nobody.
         if (isset($of['deal_file_id']) && DealFile::query()->whereKey($of['deal_file_id'])->where('practice', true)->exists()) {
             return;

@@ -35,11 +35,13 @@ enum FileRefusal: string implements Reason
     case NoReasonToEnd = 'file.no-reason-to-end';
     case StillOpen = 'file.still-open';
     case NoPractice = 'file.no-practice';
+    case PracticeStays = 'file.practice-stays';
 
     /** What the person is told. */
     public function words(): string
     {
         return match ($this) {
+            self::PracticeStays => 'Papers of a practice file stay in it, and no others are copied there.',
             self::NoPractice => 'This is a real file. It stays.',
             self::HasFollowOn => 'There is already a follow-on file: {name}.',
             self::DealStillOpen => 'This deal is still open. Terminate it first. Then a follow-on file can use what belongs to the '.

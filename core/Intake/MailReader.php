@@ -40,19 +40,24 @@ final class MailReader
     {
     }
 
-    /** Reads a message; whatever is broken in it is read as far as it goes. */
-    public static function read(string $raw): ReceivedMail
+    /**
+     * Reads a message; whatever is broken in it is read as far as it goes.
+     *
+     * @param list<string> $servers our receiving servers, whose word on the sender is believed
+     */
+    public static function read(string $raw, array $servers = []): ReceivedMail
     {
         // The parser sets properties it does not declare, which PHP 8.2 calls deprecated; nothing else is kept quiet.
         set_error_handler(static fn (): bool => true, E_DEPRECATED);
         try {
-            return self::understood($raw);
+            return self::understood($raw, $servers);
         } finally {
             restore_error_handler();
         }
     }
 
-    private static function understood(string $raw): ReceivedMail
+    /** @param  list<string>  $servers */
+    private static function understood(string $raw, array $servers): ReceivedMail
     {
         $mail = Message::from($raw, true);
         $reader = new self();
@@ -73,7 +78,7 @@ final class MailReader
             $reader->parts,
             $report !== null || self::isAuto($mail),
             $report,
-            SenderProof::of((string) ($mail->getHeader('Authentication-Results')?->getRawValue() ?? '')),
+            SenderProof::of((string) ($mail->getHeader('Authentication-Results')?->getRawValue() ?? ''), $servers),
         );
     }
 

@@ -11,17 +11,25 @@ namespace Unanimus\Intake;
  */
 final readonly class SenderProof
 {
-    /** @param  string  $spf  result of each: "pass", "fail", "none" …; empty where the server says nothing */
-    public function __construct(public string $spf = '', public string $dkim = '', public string $dmarc = '')
-    {
+    /**
+     * @param string $spf result of each: "pass", "fail", "none" …; empty where the server says nothing
+     * @param bool $isOurs whether one of our own receiving servers says so; anybody else can have written it
+     */
+    public function __construct(
+        public string $spf = '',
+        public string $dkim = '',
+        public string $dmarc = '',
+        public bool $isOurs = false,
+    ) {
     }
 
     /**
      * From the header that the receiving server put on top; those below it anybody can have written.
      *
      * @param string $results the value of the first Authentication-Results; empty: there is none
+     * @param list<string> $servers names under which our receiving servers write it (RFC 8601, section 5)
      */
-    public static function of(string $results): self
+    public static function of(string $results, array $servers = []): self
     {
         // Comments may say anything, also "dmarc=pass".
         $plain = (string) preg_replace('/\([^()]*\)/', ' ', $results);
@@ -33,13 +41,15 @@ final readonly class SenderProof
             return in_array('pass', $all, true) ? 'pass' : $all[0] ?? '';
         };
 
-        return new self($one('spf'), $one('dkim'), $one('dmarc'));
+        $by = strtolower((string) strtok(trim($plain), "; \t\r\n"));
+
+        return new self($one('spf'), $one('dkim'), $one('dmarc'), in_array($by, array_map(strtolower(...), $servers), true));
     }
 
     /** Whether the sender's own domain stands for it: only DMARC holds the address that is shown against what was proved. */
     public function isProved(): bool
     {
-        return $this->dmarc === 'pass';
+        return $this->isOurs && $this->dmarc === 'pass';
     }
 
     /** @return array{spf: string, dkim: string, dmarc: string, proved: bool} */

@@ -145,9 +145,10 @@ CREATE OR REPLACE FUNCTION add_guest(own_key text, called text, address text) RE
 -- Only what is a practice, and only by whoever serves it.
 CREATE OR REPLACE FUNCTION let_practice_go(wanted bigint) RETURNS void
     LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
-    UPDATE deal_files f SET practice_over_at = clock_timestamp() WHERE f.id = wanted AND f.practice AND f.practice_over_at IS NULL
+    UPDATE deal_files f SET practice_over_at = clock_timestamp() WHERE f.practice
+        AND (f.id = wanted OR f.id IN (SELECT w.guest_file_id FROM working_copies w WHERE w.deal_file_id = wanted)) AND f.practice_over_at IS NULL
         AND f.brokerage_id = session_of('brokerage')::bigint
-        AND EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = f.id AND m.user_id = session_of('person')::bigint) $$;
+        AND EXISTS (SELECT 1 FROM file_members m WHERE m.deal_file_id = wanted AND m.user_id = session_of('person')::bigint) $$;
 
 CREATE OR REPLACE FUNCTION file_by_key(wanted text) RETURNS TABLE (file_id bigint, brokerage_id bigint, calendar_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
@@ -317,6 +318,8 @@ BEGIN
     END LOOP;
 END $$;
 CREATE POLICY not_for_guests ON users AS RESTRICTIVE USING ((SELECT session_of('sight')) IS DISTINCT FROM 'guest' OR id = (SELECT session_of('person')::bigint));
+CREATE POLICY not_for_guests ON file_members AS RESTRICTIVE USING ((SELECT session_of('sight')) IS DISTINCT FROM 'guest'
+    OR user_id = (SELECT session_of('person')::bigint));
 CREATE POLICY not_for_guests ON letters AS RESTRICTIVE USING ((SELECT session_of('sight')) IS DISTINCT FROM 'guest'
     OR file_in_sight(deal_file_id, (SELECT who_asks())));
 

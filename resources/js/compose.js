@@ -24,7 +24,7 @@ const line = waitingLine({
     shelf: `marks:${round}`,
     url: `/rounds/${round}/marks`,
     noun: 'change',
-    says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs', stencil: 'Which stencil', names: 'Names from the file' })[change.do],
+    says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs', nobody: 'Who signs', stencil: 'Which stencil', names: 'Names from the file' })[change.do],
     told: (words) => say(words, true),
     stored(body) {
         if (line.waits()) return;

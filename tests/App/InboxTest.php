@@ -8,6 +8,7 @@ use App\Models\InboundItem;
 use App\Models\Sight;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
+use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\IntakeRefusal;
 
 function mailArrives(string $subject, ?string $pdf = null, string $head = ''): InboundItem
@@ -32,7 +33,7 @@ it('proposes the file a letter names, and files its papers there once', function
     $item = mailArrives('14 Lanternfish Lane');
     expect($item->guessed_file)->toBe($file->id)->and($item->guessed_by)->toBe('names 14 Lanternfish Lane');
     $this->as('wendell')->get('/office/inbox')->assertOk()->assertSee('It names 14 Lanternfish Lane')->assertSee('could not be proved');
-    $this->as('wendell')->get("/inbox/{$item->key}/0")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    $this->as('wendell')->get("/inbox/{$item->key}/0")->assertOk()->assertDownload();
     $this->as('wendell')->get("/inbox/{$item->key}/0/first.webp")->assertOk();
     $this->as('wendell')->get("/inbox/{$item->key}/9")->assertNotFound();
     $this->as('wendell')->get("/inbox/{$item->key}/original.eml")->assertOk()->assertHeader('Content-Type', 'message/rfc822');
@@ -70,6 +71,7 @@ it('finds the file by its own address, and marks what speaks of wiring and what 
         ->assertSessionHas('reason', IntakeRefusal::NoPaperInIt->value);
     $auto = mailArrives('Out of office', '', "Auto-Submitted: auto-replied\r\nTo: x.{$code}@p.example\r\n");
     expect($auto->is_auto)->toBeTrue()->and($auto->guessed_file)->toBeNull();
+    config(['unanimus.intake.servers' => ['mx']]);
     $proved = mailArrives('Proved', '', "Authentication-Results: mx; dmarc=pass\r\n");
     expect($proved->isUnproved())->toBeFalse();
 });
@@ -84,6 +86,11 @@ it('puts away what is no paper, for ninety days, and opens a file with what is o
     $this->as('wendell')->post("/inbox/{$item->key}/put-away");
     $this->travel(91)->days();
     $this->as('wendell')->get('/office/inbox?put-away=1')->assertDontSee("/inbox/{$item->key}/");
+    $words = mailArrives('Only words', '');
+    $this->as('wendell')->post("/inbox/{$words->key}/open", ['represents' => 'buyer'])->assertRedirectContains('/opening');
+    $this->as('wendell')->post("/inbox/{$words->key}/open", ['represents' => 'buyer'])
+        ->assertSessionHas('reason', IntakeRefusal::SettledMeanwhile->value);
+    $this->seeAll();
     $new = mailArrives('A new deal');
     $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'king'])->assertSessionHasErrors('represents');
     $this->as('wendell')->post("/inbox/{$new->key}/open", ['represents' => 'seller'])->assertRedirectContains('/opening');
@@ -140,7 +147,8 @@ it('is for those who sort mail, and files only where they work', function () {
         $this->as($who)->post('/inbox/file', ['items' => [$item->key]])->assertForbidden();
     }
     // The administrator sorts, but does not work on this file.
-    $this->as('fenna')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertForbidden();
+    $this->as('fenna')->post("/inbox/{$item->key}/file", ['to' => $file->name])
+        ->assertSessionHas('reason', FileRefusal::NotAFileOfYours->value);
     $other = anotherOne();
     $this->actingAs($other)->get("/inbox/{$item->key}/0")->assertNotFound();
     $this->actingAs($other)->post("/inbox/{$item->key}/file", ['to' => 'x'])->assertNotFound();

@@ -78,6 +78,25 @@ it('keeps a practice from everyone else, and from twins', function () {
     expect(Twins::of($real, $this->people['tomas']))->toBe([])->and(Twins::of($file, $this->people['tomas']))->toBe([]);
 });
 
+it('lets nothing out by a copy, a working copy or a double press', function () {
+    $file = practice();
+    expect(practice()->id)->toBe($file->id);
+    $real = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->as('tomas')->post("/papers/{$paper->key}/copy", ['to' => $real->key])
+        ->assertSessionHas('reason', FileRefusal::PracticeStays->value);
+    $letters = Letter::query()->count();
+    $this->as('tomas')->post("/files/{$file->key}/working-copies", [
+        'papers' => [$paper->key], 'name' => 'Dov Practice', 'email' => 'dov@practice.example', 'last_day' => $this->day(5),
+    ])->assertSessionMissing('refused');
+    $this->seeAll();
+    $guestFile = DealFile::query()->where('guest', true)->sole();
+    expect($guestFile->practice)->toBeTrue()->and(Letter::query()->count())->toBe($letters);
+    $this->as('tomas')->post("/files/{$file->key}/let-go");
+    $this->seeAll();
+    expect($guestFile->refresh()->practice_over_at)->not->toBeNull();
+});
+
 it('is gone once it is let go, and only a practice can be', function () {
     $file = practice('tomas', 'seller');
     $real = $this->aFile();

@@ -112,6 +112,33 @@ it('has the other side sign from here, and takes what comes back after a look', 
     $this->as('tomas')->get("/files/{$file->key}/history")->assertSee('taken as the next version');
 });
 
+it('gives and begins once, however often the button is pressed', function () {
+    $file = $this->aFile();
+    give($file);
+    give($file);
+    $this->seeAll();
+    $copy = WorkingCopy::query()->with('papers')->sole();
+    expect(Letter::query()->where('action', "work {$copy->key}")->count())->toBe(1);
+    $round = asksTheirClient($copy);
+    expect(asksTheirClient($copy)->id)->toBe($round->id)
+        ->and(Round::query()->where('deal_file_id', $copy->guest_file_id)->count())->toBe(1);
+});
+
+it('writes no letter to a guest without an address', function () {
+    $file = $this->aFile();
+    give($file, ['email' => '']);
+    $this->seeAll();
+    $copy = WorkingCopy::query()->with('papers')->sole();
+    $round = asksTheirClient($copy);
+    asGuest($copy)->post("/rounds/{$round->key}/send");
+    $this->seeAll();
+    $this->signs($round->refresh(), 'seller.1');
+    $this->work();
+    $this->seeAll();
+    expect(Letter::query()->where('recipient', 'like', '%guest.invalid')->count())->toBe(0)
+        ->and($copy->papers()->sole()->waits())->toBeTrue();
+});
+
 it('leaves what comes back where somebody says so, and the paper as it was', function () {
     $file = $this->aFile();
     $copy = workingCopy($file);

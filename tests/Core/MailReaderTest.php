@@ -196,7 +196,7 @@ it('reads a report of what could not be delivered', function () {
 });
 
 it('asks whether the sender was proved of the receiving server alone', function (string $header, array $proof) {
-    expect(SenderProof::of($header)->toArray())->toBe(array_combine(['spf', 'dkim', 'dmarc', 'proved'], $proof));
+    expect(SenderProof::of($header, ['mx'])->toArray())->toBe(array_combine(['spf', 'dkim', 'dmarc', 'proved'], $proof));
 })->with([
     ['', ['', '', '', false]],
     ['mx; spf=pass smtp.mailfrom=x; dkim=pass header.d=x; dmarc=pass header.from=x', ['pass', 'pass', 'pass', true]],
@@ -207,8 +207,12 @@ it('asks whether the sender was proved of the receiving server alone', function 
 
 it('takes only the results on top for those of the receiving server', function () {
     $results = "Authentication-Results: mx.own; dmarc=fail\r\nAuthentication-Results: mx.own; dmarc=pass\r\n";
-    $mail = MailReader::read("{$results}From: a@b.example\r\n\r\nx");
-    expect($mail->proof->isProved())->toBeFalse();
+    expect(MailReader::read("{$results}From: a@b.example\r\n\r\nx", ['mx.own'])->proof->isProved())->toBeFalse();
+    // What the sender may have written is not believed, whatever it says.
+    $own = "Authentication-Results: mx.own; dmarc=pass\r\nFrom: a@b.example\r\n\r\nx";
+    expect(MailReader::read($own)->proof->isProved())->toBeFalse()
+        ->and(MailReader::read($own, ['other'])->proof->isProved())->toBeFalse()
+        ->and(MailReader::read($own, ['mx.own'])->proof->isProved())->toBeTrue();
 });
 
 it('hears when a letter speaks of another account', function (string $text, bool $speaks) {

@@ -54,7 +54,7 @@ final class FollowOn
         }
         $ofListing = $before->represents->isListing();
         $side = $before->represents->firstSide($before->kind);
-        $file = ($this->open)($by, Representation::from($side->value), $before->kind, $before->office_id);
+        $file = ($this->open)($by, Representation::from($side->value), $before->kind, $before->office_id, practice: $before->practice);
         $file->update(['follows_on' => $before->id, 'listing_number' => $ofListing ? $before->listing_number : null]);
         foreach ($before->members as $member) {
             $file

@@ -45,6 +45,15 @@ final class Practise
     /** @throws StepRefused when the person may not open files */
     public function begin(User $by, Representation $represents): DealFile
     {
+        DB::select('SELECT pg_advisory_xact_lock(3, ?)', [$by->id % 2147483647]);
+        // Pressed twice it is one.
+        $begun = DealFile::query()
+            ->where(['opened_by' => $by->id, 'practice' => true, 'represents' => $represents])
+            ->where('created_at', '>', now()->subMinute())
+            ->first();
+        if ($begun !== null) {
+            return $begun;
+        }
         $file = ($this->open)($by, $represents, DealKind::Sale, name: 'Practice: 1 Example Way', practice: true);
         foreach (self::PEOPLE as $seat => $name) {
             $ways = in_array(Seat::of($seat)->role, [PartyRole::Buyer, PartyRole::Seller], true)

@@ -48,7 +48,7 @@ final class CalendarController
         Gate::authorize('work-on', $file);
         $renew($file);
 
-        return to_route('files.dates.index', $file)->with('told', 'The file has a new mail address. Tell it to whoever sends papers.');
+        return to_route('files.dates.index', $file)->with('told', 'The file has a new email address. Give it to whoever sends you papers.');
     }
 
     private function answer(?string $feed): Response

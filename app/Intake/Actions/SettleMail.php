@@ -51,21 +51,7 @@ final class SettleMail
         foreach ($papers as $index => $paper) {
             $uploads[] = ($this->take)($to, $this->bytes->path($paper['sha256']), $paper['name'], "mail-{$item->key}-{$index}", $by);
         }
-        if ($item->settled_at === null) {
-            $item->update(['filed_into' => $to->id, 'settled_at' => now(), 'settled_by' => $by->id]);
-            History::add(
-                $to->brokerage_id,
-                $to->id,
-                'Mail filed',
-                [
-                    'from' => $item->sender,
-                    'subject' => $item->subject,
-                    'papers' => implode(', ', array_column($papers, 'name')),
-                    'sha256' => $item->sha256,
-                ],
-                SeenBy::everyone(),
-            );
-        }
+        $item->settled_at === null && $this->settle($item, $to, $by, array_column($papers, 'name'));
 
         return $uploads;
     }
@@ -80,7 +66,10 @@ final class SettleMail
         $item = $this->locked($item);
         $item->settled_at === null || throw IntakeRefusal::SettledMeanwhile->because();
         $file = ($this->open)($by, $represents, $kind);
-        $item->papers() === [] || $this->file($item, $file->load('office'), $by);
+        // Settled before its papers are taken, also where none came along: pressed twice it opens one file.
+        $item->papers() === []
+            ? $this->settle($item, $file, $by, [])
+            : $this->file($item, $file->load('office'), $by);
 
         return $file;
     }
@@ -98,6 +87,14 @@ final class SettleMail
     {
         $item = $this->locked($item);
         $item->filed_into === null && $item->update(['settled_at' => null, 'settled_by' => null]);
+    }
+
+    /** @param  list<string>  $names  of the papers that came along */
+    private function settle(InboundItem $item, DealFile $to, User $by, array $names): void
+    {
+        $item->update(['filed_into' => $to->id, 'settled_at' => now(), 'settled_by' => $by->id]);
+        $told = ['from' => $item->sender, 'subject' => $item->subject, 'papers' => implode(', ', $names), 'sha256' => $item->sha256];
+        History::add($to->brokerage_id, $to->id, 'Mail filed', $told, SeenBy::everyone());
     }
 
     private function locked(InboundItem $item): InboundItem

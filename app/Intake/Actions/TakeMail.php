@@ -26,7 +26,7 @@ final class TakeMail
     public function __invoke(int $brokerageId, string $raw): void
     {
         $original = Sight::within($brokerageId, fn (): string => $this->bytes->keep($brokerageId, $raw, 'message/rfc822'));
-        $mail = MailReader::read($raw);
+        $mail = MailReader::read($raw, (array) config('unanimus.intake.servers'));
         Sight::within($brokerageId, function () use ($brokerageId, $mail, $original): void {
             // What tells that a letter of ours came back belongs to that letter, not into the inbox.
             if ($mail->report !== null && ($this->returned)($mail->report)) {

@@ -25,7 +25,7 @@ final class ReadMail extends Command
         }
         $this->output->writeln(
             (string) json_encode(
-                MailReader::read((string) file_get_contents($path))->toArray(),
+                MailReader::read((string) file_get_contents($path), (array) config('unanimus.intake.servers'))->toArray(),
                 JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE,
             ),
             OutputInterface::OUTPUT_RAW,

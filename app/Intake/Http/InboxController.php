@@ -35,7 +35,7 @@ final class InboxController
         return view('office.inbox', [
             'away' => $away,
             'items' => InboundItem::query()
-                ->with('guess')
+                ->with('guess.members')
                 ->when(
                     $away,
                     static fn ($items) => $items
@@ -62,7 +62,7 @@ final class InboxController
             'which.*' => 'integer|min:0|max:300',
         ]);
         $to = $this->fileOf(trim((string) ($given['to'] ?? '')), $item);
-        Gate::authorize('work-on', $to);
+        Gate::allows('work-on', $to) || throw FileRefusal::NotAFileOfYours->because();
         $uploads = $settle->file(
             $item,
             $to,
@@ -88,7 +88,8 @@ final class InboxController
             ['items.required' => 'Select at least one email first.'],
         )['items'];
         $filed = $left = 0;
-        foreach (InboundItem::query()->with('guess')->whereIn('key', $keys)->whereNull('settled_at')->orderBy('id')->get() as $item) {
+        $items = InboundItem::query()->with('guess.members')->whereIn('key', $keys)->whereNull('settled_at')->orderBy('id')->get();
+        foreach ($items as $item) {
             if ($item->guess === null || $item->papers() === [] || Gate::denies('work-on', $item->guess)) {
                 $left++;
 
@@ -152,7 +153,7 @@ final class InboxController
         ]);
     }
 
-    /** What came along, to be looked at before it is filed. */
+    /** What came along, as it came: nobody has looked into it, so no browser shows it. */
     public function attachment(InboundItem $item, int $place, Bytes $bytes): Response
     {
         Gate::authorize('sort-mail');
@@ -160,7 +161,7 @@ final class InboxController
         $path = $bytes->path($one['sha256']);
 
         return BroughtKind::of($path) === BroughtKind::Pdf
-            ? PdfAnswer::of($bytes->read($one['sha256']), pathinfo($one['name'], PATHINFO_FILENAME))
+            ? PdfAnswer::download($bytes->read($one['sha256']), pathinfo($one['name'], PATHINFO_FILENAME))
             : new Response($bytes->read($one['sha256']), 200, [
                 'Content-Type' => 'application/octet-stream',
                 'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._ -]+/', '_', $one['name']).'"',

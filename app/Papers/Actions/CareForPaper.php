@@ -137,6 +137,7 @@ final class CareForPaper
         if (! $to->status->isOpen()) {
             throw FileRefusal::OtherHasEnded->because(name: $to->name);
         }
+        $paper->file->practice === $to->practice || throw FileRefusal::PracticeStays->because();
         $version = $paper->latest;
         if (! $paper->isDraft() && $version === null) {
             throw PaperRefusal::NothingToCopy->because(title: $paper->title);

@@ -62,8 +62,12 @@ final class GiveWorkingCopy
             $lastDay,
             $file->office->today(),
         );
-        $guestKey = (string) Str::ulid();
         $name = mb_substr(trim($agent['name']), 0, 120);
+        $begun = $this->justGiven($file, $papers, $name, trim($agent['email']));
+        if ($begun !== null) {
+            return $begun;
+        }
+        $guestKey = (string) Str::ulid();
         $guest = (int) DB::scalar('SELECT add_guest(?, ?, ?)', [$guestKey, $name, trim($agent['email'])]);
         $guestFile = $this->guestFile($file, $papers, $side, $guest);
         $copy = WorkingCopy::create([
@@ -95,6 +99,24 @@ final class GiveWorkingCopy
         $this->tell($copy, $file, $by, count($papers));
 
         return $copy;
+    }
+
+    /**
+     * The same papers to the same person within a minute are the same press.
+     *
+     * @param list<Paper> $papers
+     */
+    private function justGiven(DealFile $file, array $papers, string $name, string $email): ?WorkingCopy
+    {
+        $ids = collect(array_map(static fn (Paper $paper) => $paper->id, $papers))->sort()->values()->all();
+
+        return WorkingCopy::query()
+            ->with('papers')
+            ->where(['deal_file_id' => $file->id, 'name' => $name, 'email' => $email])
+            ->whereNull('ended_at')
+            ->where('created_at', '>', now()->subMinute())
+            ->get()
+            ->first(static fn (WorkingCopy $copy) => $copy->papers->pluck('paper_id')->sort()->values()->all() === $ids);
     }
 
     /** It was opened by a person, for the first time. */
@@ -149,6 +171,7 @@ final class GiveWorkingCopy
                 'kind' => DealKind::Papers,
                 'status' => DealStatus::Active,
                 'guest' => true,
+                'practice' => $file->practice,
             ]);
             // Their own clients stand on the papers by name; how they are reached is not ours to tell.
             foreach ($file->parties->where('role', PartyRole::from($side->value))->sortBy('number')->values() as $index => $party) {

@@ -11,8 +11,10 @@ use App\Models\Round;
 use App\Models\User;
 use App\Models\WorkingCopy;
 use App\Models\WorkingCopyPaper;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
+use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SigningRefusal;
 use Unanimus\Steps\StepRefused;
@@ -38,6 +40,15 @@ final class SignAsGuest
             ->filter(static fn (WorkingCopyPaper $one) => in_array($one->key, $papers, true))
             ->map(static fn (WorkingCopyPaper $one): Paper => $one->guestPaper->setRelation('file', $guestFile));
         $chosen->isNotEmpty() || throw SigningRefusal::NoPapers->because();
+        // Pressed twice, or gone back to: what is laid out already is gone on with.
+        DB::table('deal_files')->where('id', $guestFile->id)->lockForUpdate()->value('id');
+        $laid = $guestFile->rounds()->with('papers')->where('status', RoundStatus::Drafting)->get()->first(
+            static fn (Round $round) => $round->papers->pluck('paper_id')->sort()->values()->all() ===
+                $chosen->pluck('id')->sort()->values()->all(),
+        );
+        if ($laid !== null) {
+            return $laid;
+        }
         $role = PartyRole::from((string) $guestFile->represents->side()?->value);
         foreach ($clients as $index => $client) {
             ($this->setParty)(

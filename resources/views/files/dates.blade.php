@@ -49,7 +49,7 @@
         @if ($works)
             <h2>By email</h2>
             <p class="dim">What is sent to this address is proposed to this file in the inbox.</p>
-            <p><label class="unseen" for="mail-in">Mail address of this file</label><input class="input" id="mail-in" readonly
+            <p><label class="unseen" for="mail-in">Email address of this file</label><input class="input" id="mail-in" readonly
                 value="{{ \App\Files\MailAddress::of($file) }}"></p>
             <form method="post" action="/files/{{ $file->key }}/mail-address">@csrf<button class="button tight">New address</button></form>
             <br>

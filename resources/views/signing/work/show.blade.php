@@ -14,7 +14,7 @@
                         ($signer->status->value === 'finished' ? 'has signed' : 'has not signed yet'))->join(', ') }}.@endif</p>
                 <form method="post" action="/work/{{ $token }}/rounds/{{ $round->key }}">@csrf
                     <button @class(['button wide-button', 'now' => $round->status->value === 'drafting'])>{{
-                        $round->status->value === 'drafting' ? 'Go on' : 'Open' }}</button></form>
+                        $round->status->value === 'drafting' ? 'Continue' : 'Open' }}</button></form>
             </section>
         @endforeach
         <form method="post" action="/work/{{ $token }}/rounds" id="work">@csrf
@@ -50,5 +50,6 @@
                 <button class="button now wide-button">Choose where they sign</button>
             @endif
         </form>
+        @auth<form method="post" action="/sign-out">@csrf<button class="button plain">Leave this computer signed out</button></form>@endauth
     </div>
 </x-guest>
