@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Commission;
 
+use Brick\Math\BigDecimal;
 use Unanimus\Dates\LocalDate;
 
 /**
@@ -24,7 +25,7 @@ final class AgentYear
     public array $debts = [];
 
     /**
-     * @param list<array{upTo: int|null, rate: \Brick\Math\BigDecimal}> $tiers of the agent's rate
+     * @param list<array{upTo: int|null, rate: BigDecimal}> $tiers of the agent's rate
      * @param string $tiersBy "cn" or "company": whose total of the year the thresholds are of
      * @param array{amount: mixed, percent: mixed, cap: mixed}|null $feeAfterCap
      * @param array{lead: string, percent: mixed, base: string}|null $team
@@ -106,9 +107,9 @@ final class AgentYear
         $on = static fn (int $in): LocalDate => checkdate($month, $date, $in)
             ? LocalDate::ymd($in, $month, $date)
             : LocalDate::ymd($in, 3, 1);
-        $this_ = $on($day->year());
+        $anniversary = $on($day->year());
 
-        return $day->isBefore($this_) ? $on($day->year() - 1) : $this_;
+        return $day->isBefore($anniversary) ? $on($day->year() - 1) : $anniversary;
     }
 
     /** What the cap still leaves; null: there is none. */
@@ -133,7 +134,7 @@ final class AgentYear
             $room = $left;
             if ($tier['upTo'] !== null) {
                 $missing = max(0, $tier['upTo'] - $so);
-                $companys = \Brick\Math\BigDecimal::of(100)->minus($tier['rate']);
+                $companys = BigDecimal::of(100)->minus($tier['rate']);
                 $room = $this->tiersBy !== 'company'
                     ? min($left, $missing)
                     : ($companys->isZero() ? ($missing > 0 ? $left : 0) : min($left, Amount::whole($missing, $companys)));
