@@ -32,11 +32,10 @@ final class GuessFile
     /**
      * In the application's own sight: whoever looks at the inbox later sees of the file what is theirs to see.
      *
-     * @param list<string> $kept SHA-256 of the papers that came along
+     * @param string $pages words of the papers that came along
      */
-    public function __invoke(int $brokerageId, ReceivedMail $mail, array $kept): ?FileGuess
+    public function __invoke(int $brokerageId, ReceivedMail $mail, string $pages): ?FileGuess
     {
-        $pages = implode(' ', array_map($this->words(...), array_slice($kept, 0, 6)));
         $said = mb_substr("{$mail->subject} {$mail->text} {$pages}", 0, 60_000);
         $files = DealFile::query()
             ->with(['parties.contact', 'knownFacts'])
@@ -48,6 +47,16 @@ final class GuessFile
             array_values($files->map(self::signs(...))->all()),
             $pages,
         );
+    }
+
+    /**
+     * Words of what came along. It takes its time, and no transaction waits for it.
+     *
+     * @param list<string> $kept SHA-256 of the papers
+     */
+    public function pages(array $kept): string
+    {
+        return implode(' ', array_map($this->words(...), array_slice($kept, 0, 6)));
     }
 
     /** @return list<int> files that something in the letter may mean: the database looks, so that thousands cost no more */
@@ -72,10 +81,10 @@ final class GuessFile
         $byStreet = (clone $open)
             ->join('facts', 'facts.deal_file_id', '=', 'deal_files.id')
             ->where('facts.name', 'property.street')
-            ->whereRaw('lower(facts.value) LIKE ANY (?)', ['{'.implode(',', array_map(
-                static fn (string $street) => '"'.preg_replace('/[^\p{L}\p{N} ]/u', '', $street).'%"',
+            ->whereRaw('lower(facts.value) LIKE ANY (?)', [self::list(array_map(
+                static fn (string $street) => preg_replace('/[^\p{L}\p{N} ]/u', '', $street).'%',
                 array_slice(array_unique($streets[1]), 0, 40),
-            )).'}'])
+            ))])
             ->limit(self::MOST)
             ->pluck('deal_files.id');
         $byPeople = (clone $open)
@@ -84,14 +93,45 @@ final class GuessFile
             ->whereNull('parties.user_id')
             ->where(
                 static fn ($any) => $any
-                    ->whereRaw('position(lower(party_contacts.email) IN ?) > 0', [mb_strtolower($mail->sender)])
-                    ->orWhereRaw("parties.name LIKE '% %' AND position(lower(parties.name) IN ?) > 0", [mb_strtolower($said)]),
+                    ->whereRaw('lower(party_contacts.email) = ANY (?)', [self::list(self::addresses($mail->sender))])
+                    ->orWhereRaw('lower(parties.name) = ANY (?)', [self::list(self::names($said))]),
             )
             ->orderByDesc('deal_files.id')
             ->limit(self::MOST)
             ->pluck('deal_files.id');
 
         return array_values($ids->merge($byStreet)->merge($byPeople)->unique()->map(static fn ($id) => (int) $id)->all());
+    }
+
+    /** @return list<string> */
+    private static function addresses(string $sender): array
+    {
+        preg_match_all('/[^\s<>",;]+@[^\s<>",;]+/', mb_strtolower($sender), $found);
+
+        return $found[0];
+    }
+
+    /** @return list<string> what may be a full name: two to four words in a row that begin with a capital; in small letters */
+    private static function names(string $said): array
+    {
+        preg_match_all("/\p{Lu}[\p{L}’'.-]*(?:\s+(?:de|del|la|van|von|of|and)?\s*\p{Lu}[\p{L}’'.-]*)+/u", $said, $runs);
+        $names = [];
+        foreach (array_slice($runs[0], 0, 1500) as $run) {
+            $words = preg_split('/\s+/u', mb_strtolower($run)) ?: [];
+            foreach (array_keys($words) as $from) {
+                for ($many = 2; $many <= 5 && $from + $many <= count($words); $many++) {
+                    $names[implode(' ', array_slice($words, $from, $many))] = true;
+                }
+            }
+        }
+
+        return array_map(strval(...), array_keys(array_slice($names, 0, 6000)));
+    }
+
+    /** @param  list<string>  $values  as PostgreSQL reads an array */
+    private static function list(array $values): string
+    {
+        return '{'.implode(',', array_map(static fn (string $value) => '"'.addcslashes($value, '"\\').'"', $values)).'}';
     }
 
     private static function signs(DealFile $file): FileSigns

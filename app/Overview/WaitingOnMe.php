@@ -13,6 +13,7 @@ use App\Models\Role;
 use App\Models\Signer;
 use App\Models\Task;
 use App\Models\User;
+use App\Models\WorkingCopyPaper;
 use Illuminate\Database\Eloquent\Collection;
 use Unanimus\Signing\SignerStatus;
 
@@ -41,6 +42,7 @@ final readonly class WaitingOnMe
             ...$me->remarks(),
             ...$me->signatures(),
             ...$me->answers(),
+            ...$me->returned(),
             ...$me->ready(),
             ...$me->tasks(),
             ...$me->deadlines(),
@@ -141,6 +143,30 @@ final readonly class WaitingOnMe
                 hot: true,
                 act: ['label' => 'Got it', 'to' => "/fill-requests/{$request->key}/seen", 'with' => []],
             );
+        }
+
+        return $rows;
+    }
+
+    /**
+     * What the other side signed and sent back, until somebody looks at it.
+     *
+     * @return list<TodayRow>
+     */
+    private function returned(): array
+    {
+        $rows = [];
+        foreach (
+            WorkingCopyPaper::query()
+                ->with(['paper', 'copy'])
+                ->whereNotNull('returned_at')
+                ->whereNull('settled_at')
+                ->whereHas('copy', fn ($copy) => $copy->whereIn('deal_file_id', $this->mine()))
+                ->orderBy('returned_at')
+                ->get() as $one
+        ) {
+            $file = $this->files[$one->copy->deal_file_id];
+            $rows[] = new TodayRow("{$one->copy->name} signed", $one->paper->title ?? '', $file->name, "/files/{$file->key}", hot: true);
         }
 
         return $rows;

@@ -76,6 +76,15 @@ it('finds the file by its own address, and marks what speaks of wiring and what 
     expect($proved->isUnproved())->toBeFalse();
 });
 
+it('finds a file by a person of it, by name in any print and by address', function () {
+    $file = $this->aFile();
+    $names = $file->parties()->whereNull('user_id')->pluck('name');
+    $item = mailArrives('About something', MadePdf::page(MadePdf::text(72, 700, "Loan of {$names[0]} and others")));
+    expect($item->guessed_file)->toBe($file->id)->and($item->guessed_by)->toBe("names {$names[0]}");
+    expect(mailArrives('Said by', MadePdf::page(MadePdf::text(72, 700, 'LOAN OF '.mb_strtoupper($names[0]))))->guessed_file)->toBe($file->id);
+    expect(mailArrives('Nobody', MadePdf::page(MadePdf::text(72, 700, 'Loan of Somebody Else')))->guessed_file)->toBeNull();
+});
+
 it('puts away what is no paper, for ninety days, and opens a file with what is one', function () {
     $item = mailArrives('Newsletter');
     $this->as('wendell')->post("/inbox/{$item->key}/put-away")->assertSessionHas('told');

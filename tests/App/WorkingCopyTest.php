@@ -152,6 +152,26 @@ it('leaves what comes back where somebody says so, and the paper as it was', fun
     expect($this->paper($file, 'M-201')->state)->toBe(PaperState::Draft)->and($copy->papers()->sole()->settled)->toBe('left');
 });
 
+it('tells on Today what came back, and does not take it over a paper that is out', function () {
+    $file = $this->aFile();
+    $copy = workingCopy($file);
+    $round = asksTheirClient($copy);
+    asGuest($copy)->post("/rounds/{$round->key}/send");
+    $this->seeAll();
+    $this->signs($round->refresh(), 'seller.1');
+    $this->work();
+    $this->as('tomas')->get('/')->assertSee('Lucian Ferro signed');
+    $this->as('dario')->get('/')->assertDontSee('Lucian Ferro signed');
+    $this->seeAll();
+    $paper = $this->paper($file, 'M-201');
+    $paper->moveTo(PaperState::Out);
+    $before = $paper->versions()->count();
+    $at = "/working-copies/{$copy->key}/papers/{$copy->papers[0]->key}";
+    $this->as('tomas')->post("{$at}/take")->assertSessionHas('refused');
+    $this->seeAll();
+    expect($paper->versions()->count())->toBe($before)->and($copy->papers()->sole()->waits())->toBeTrue();
+});
+
 it('lets a guest reach their own desk and nothing else', function () {
     $file = $this->aFile();
     $ours = $this->aRound($file);

@@ -27,19 +27,25 @@ final class TakeMail
     {
         $original = Sight::within($brokerageId, fn (): string => $this->bytes->keep($brokerageId, $raw, 'message/rfc822'));
         $mail = MailReader::read($raw, (array) config('unanimus.intake.servers'));
-        Sight::within($brokerageId, function () use ($brokerageId, $mail, $original): void {
+        $known = Sight::within($brokerageId, function () use ($brokerageId, $mail): bool {
             // What tells that a letter of ours came back belongs to that letter, not into the inbox.
-            if ($mail->report !== null && ($this->returned)($mail->report)) {
-                return;
-            }
-            $known = InboundItem::query()->where(['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId])->exists();
-            $known || $this->keep($brokerageId, $mail, $original);
+            return ($mail->report !== null && ($this->returned)($mail->report)) ||
+                InboundItem::query()->where(['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId])->exists();
         });
+        if ($known) {
+            return;
+        }
+        $attachments = Sight::within($brokerageId, fn (): array => $this->attachments($brokerageId, $mail));
+        $papers = array_filter($attachments, static fn (array $one) => $one['paper']);
+        // Between the transactions: a paper's words are read by a program that takes its time.
+        $pages = $mail->auto ? '' : $this->guess->pages(array_values(array_column($papers, 'sha256')));
+        Sight::within($brokerageId, fn () => $this->keep($brokerageId, $mail, $original, $attachments, $pages));
     }
 
-    private function keep(int $brokerageId, ReceivedMail $mail, string $original): void
+    /** @return list<array{name: string, sha256: string, size: int, type: string, paper: bool}> what came along, kept */
+    private function attachments(int $brokerageId, ReceivedMail $mail): array
     {
-        $attachments = array_map(
+        return array_map(
             fn (MailPart $part) => [
                 'name' => $part->name,
                 'sha256' => $this->bytes->keep($brokerageId, $part->bytes, 'application/octet-stream'),
@@ -49,8 +55,12 @@ final class TakeMail
             ],
             $mail->attachments,
         );
-        $papers = array_filter($attachments, static fn (array $one) => $one['paper']);
-        $guess = $mail->auto ? null : ($this->guess)($brokerageId, $mail, array_values(array_column($papers, 'sha256')));
+    }
+
+    /** @param  list<array{name: string, sha256: string, size: int, type: string, paper: bool}>  $attachments */
+    private function keep(int $brokerageId, ReceivedMail $mail, string $original, array $attachments, string $pages): void
+    {
+        $guess = $mail->auto ? null : ($this->guess)($brokerageId, $mail, $pages);
         InboundItem::query()->firstOrCreate(
             ['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId],
             [

@@ -20,10 +20,8 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Parties\PartyRole;
-use Unanimus\Steps\StepRefused;
 
 /** Working copies for the other side's agent: given, ended, and what comes back looked at and taken. */
 final class WorkingCopyController
@@ -57,11 +55,7 @@ final class WorkingCopyController
             ['email.email' => 'This is not an email address.', 'last_day.required' => 'Enter the last day.'],
         );
         $file->load(['office', 'members', 'knownFacts', 'parties']);
-        try {
-            $lastDay = LocalDate::parse($given['last_day'], $file->office->today());
-        } catch (DateUnreadable $unreadable) {
-            throw StepRefused::unreadable($unreadable);
-        }
+        $lastDay = LocalDate::parse($given['last_day'], $file->office->today());
         $copy = $give->give(
             $file,
             SelectedPapers::from($file, $this->chosen($request)),

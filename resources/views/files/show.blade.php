@@ -1,8 +1,9 @@
 <x-layout :title="$file->name" place="files" :scripts="['resources/js/bring.js']">
     <div id="file-top">@include('files.head')</div>
-    @if ($file->practice)<div class="say practice-note">Practice with invented people. No email leaves, and no one reviews it but you. <form
-        class="inline" method="post" action="/files/{{ $file->key }}/let-go">@csrf<button class="button tight">Let it go</button></form>
-        </div>@endif
+    @if ($file->practice)<div class="say practice-note">Practice with invented people. No email leaves, and no one reviews it but you.
+        <details class="menu-at inline"><summary class="button tight">Let it go</summary><form class="menu" method="post"
+        action="/files/{{ $file->key }}/let-go">@csrf<p>The practice file leaves your lists and cannot be opened again.</p><button
+        class="button tight now">Let it go for good</button></form></details></div>@endif
     @foreach ($joining as $one)
         <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and
             their own side’s papers, but nothing of yours.
