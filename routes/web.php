@@ -27,6 +27,7 @@ use App\Forms\Http\FillRequestController;
 use App\Forms\Http\OwnFormController;
 use App\Intake\Http\InboxController;
 use App\Intake\Http\MailController;
+use App\Intake\Http\StackController;
 use App\Office\Http\AccountController;
 use App\Office\Http\HealthController;
 use App\Office\Http\MembersController;
@@ -490,6 +491,18 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/inbox/{item}/original.eml', [InboxController::class, 'original'])->name('inbox.original');
     Route::get('/inbox/{item}/{place}', [InboxController::class, 'attachment'])->name('inbox.attachment');
     Route::get('/inbox/{item}/{place}/first.webp', [InboxController::class, 'picture'])->name('inbox.picture');
+
+    Route::post('/files/{file}/uploads/{upload}/sort', [StackController::class, 'fromUpload'])
+        ->name('files.uploads.sort')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/sort', [StackController::class, 'fromPaper'])->name('papers.sort');
+    Route::post('/inbox/sort', [StackController::class, 'fromMail'])->name('inbox.sort');
+    Route::get('/stacks/{stack}', [StackController::class, 'show'])->name('stacks.show');
+    Route::get('/stacks/{stack}/table', [StackController::class, 'table'])->name('stacks.table');
+    Route::post('/stacks/{stack}/steps', [StackController::class, 'sort'])->name('stacks.steps');
+    Route::post('/stacks/{stack}/file', [StackController::class, 'file'])->name('stacks.file');
+    Route::get('/stacks/{stack}/{place}/small/{page}.webp', [StackController::class, 'page'])->name('stacks.small');
+    Route::get('/stacks/{stack}/{place}/pages/{page}.webp', [StackController::class, 'large'])->name('stacks.pages');
 
     Route::get('/stencils', [StencilController::class, 'index'])->name('stencils.index');
     Route::put('/stencils/{stencil}', [StencilController::class, 'update'])->name('stencils.update');

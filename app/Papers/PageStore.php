@@ -15,6 +15,9 @@ use Unanimus\Pages\ToolFailed;
 /** Pictures of pages: made when first looked at, kept by what they show, sent by the web server. */
 final class PageStore
 {
+    /** Dots an inch of a small one. */
+    private const SMALL = 36;
+
     /** The picture of a page of a form as it is printed, with nothing on it. */
     public static function ofForm(Form $form, int $page): Response
     {
@@ -29,19 +32,31 @@ final class PageStore
         return substr(md5(@filesize($form->pdf).':'.@filemtime($form->pdf)), 0, 8);
     }
 
+    /** A page small enough that hundreds lie side by side. */
+    public static function small(string $pdf, string $name, int $page): Response
+    {
+        return self::send($pdf, "{$name}-small", $page, resolution: self::SMALL);
+    }
+
     /**
      * The picture of a page of that PDF; where it takes too long just now, a placeholder that says so and is asked for again.
      *
      * @param string $name tells contents apart (a SHA-256, or form and revision)
      * @param bool $behindLink whether whoever looks at it comes by a link that ends
+     * @param int $resolution dots an inch
      */
-    public static function send(string $pdf, string $name, int $page, bool $behindLink = false): Response
-    {
+    public static function send(
+        string $pdf,
+        string $name,
+        int $page,
+        bool $behindLink = false,
+        int $resolution = PageImage::RESOLUTION,
+    ): Response {
         $folder = (string) config('unanimus.page_cache');
         $file = preg_replace('/[^a-z0-9.-]/', '', strtolower($name))."-{$page}.webp";
         if (! is_file("{$folder}/{$file}")) {
             try {
-                Cache::lock("page:{$file}", 60)->block(20, static fn () => self::make($folder, $file, $pdf, $page));
+                Cache::lock("page:{$file}", 60)->block(20, static fn () => self::make($folder, $file, $pdf, $page, $resolution));
             } catch (LockTimeoutException|ToolFailed $late) {
                 Log::warning('A page could not be drawn now', ['page' => $page, 'why' => $late->getMessage()]);
 
@@ -58,7 +73,7 @@ final class PageStore
             : new Response((string) file_get_contents("{$folder}/{$file}"), 200, $headers);
     }
 
-    private static function make(string $folder, string $file, string $pdf, int $page): void
+    private static function make(string $folder, string $file, string $pdf, int $page, int $resolution): void
     {
         if (is_file("{$folder}/{$file}")) {
             return;
@@ -66,7 +81,8 @@ final class PageStore
         is_dir($folder) || @mkdir($folder, 0770, true);
         $partial = "{$folder}/{$file}.".bin2hex(random_bytes(4)).'.part';
         try {
-            if (@file_put_contents($partial, PageImage::of($pdf, $page)) === false || ! @rename($partial, "{$folder}/{$file}")) {
+            $picture = PageImage::of($pdf, $page, $resolution);
+            if (@file_put_contents($partial, $picture) === false || ! @rename($partial, "{$folder}/{$file}")) {
                 throw ToolFailed::waitedInVain('the disk', 0);
             }
         } finally {

@@ -160,6 +160,12 @@ abstract class Work implements ShouldQueue
         );
     }
 
+    /** Says that it is still at it: what takes longer than a claim lasts is not taken to be killed. */
+    final protected function holdOn(): void
+    {
+        $this->update(['claimed_until' => now()->addMinutes(self::CLAIM)]);
+    }
+
     /** Whether the row still asks for this job; another may have done the work, or have been begun in its place. */
     private function isWanted(): bool
     {

@@ -19,6 +19,13 @@ enum IntakeRefusal: string implements Reason
     case SettledMeanwhile = 'intake.settled-meanwhile';
     case NoPaperInIt = 'intake.no-paper-in-it';
     case OnePaperOnly = 'intake.one-paper-only';
+    case NotOnTheTable = 'intake.not-on-the-table';
+    case TableChanged = 'intake.table-changed';
+    case TableSettled = 'intake.table-settled';
+    case NoFileForPart = 'intake.no-file-for-part';
+    case NothingOnTable = 'intake.nothing-on-table';
+    case NotCut = 'intake.not-cut';
+    case StillReading = 'intake.still-reading';
 
     /** What the person is told. */
     public function words(): string
@@ -30,6 +37,13 @@ enum IntakeRefusal: string implements Reason
             self::NotSeparated => '“{name}” could not be separated. It stays in the file as one paper.',
             self::SettledMeanwhile => 'Somebody has filed this email or put it away meanwhile. Reload the page.',
             self::NoPaperInIt => 'No papers came along with this email.',
+            self::NotOnTheTable => 'This page is not on the table any more. Reload the page.',
+            self::TableChanged => 'Somebody else has sorted here meanwhile. This is how it stands now.',
+            self::TableSettled => 'These pages were filed already.',
+            self::NoFileForPart => 'Choose a file for “{title}”. Nothing was filed yet.',
+            self::NothingOnTable => 'All pages are put aside, so there is nothing to file.',
+            self::NotCut => 'The pages of “{title}” could not be cut out. Nothing was filed; they still lie here.',
+            self::StillReading => 'The pages are still being prepared. Try again in a moment.',
             self::OnePaperOnly => '“{name}” holds one paper only.',
         };
     }

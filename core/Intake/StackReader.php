@@ -6,6 +6,7 @@ namespace Unanimus\Intake;
 
 use Unanimus\Forms\Form;
 use Unanimus\Forms\Library;
+use Unanimus\Pages\PageSkew;
 use Unanimus\Pages\PageTurn;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
@@ -26,12 +27,16 @@ final class StackReader
     }
 
     /**
-     * @return array{parts: list<ProposedPart>, turns: array<int, int>, blanks: list<int>} turns in degrees clockwise, by page
+     * @param (\Closure(int): mixed)|null $each told the number of each page before it is read, as one may take seconds
+     *
+     * @return array{parts: list<ProposedPart>, turns: array<int, int>, blanks: list<int>, skews: array<int, float>,
+     *     texts: array<int, string>}
+     *     turns in degrees clockwise, skews in degrees that lines fall, and what stands on it, by page
      *
      * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
      * @throws \Unanimus\Pages\ToolFailed when a page cannot be read
      */
-    public function read(string $pdf): array
+    public function read(string $pdf, ?\Closure $each = null): array
     {
         $titles = [];
         foreach ($this->library->all() as $form) {
@@ -40,9 +45,10 @@ final class StackReader
         }
         $known = array_keys($titles);
         $said = PageWords::of($pdf);
-        $pages = $turns = $blanks = [];
+        $pages = $turns = $blanks = $skews = $texts = [];
         foreach (PdfLook::into($pdf, gate: false)->pages() as $index => $size) {
             $number = $index + 1;
+            $each === null || $each($number);
             $words = $said[$number] ?? [];
             $isPicture = count($words) < self::WORDS;
             $isBlank = $isPicture && $words === [] && ScanLook::isBlank($pdf, $number);
@@ -50,16 +56,21 @@ final class StackReader
             if ($isPicture && ! $isBlank) {
                 [$turn, $read] = ScanLook::read($pdf, $number);
                 $words = count($read) > count($words) ? $read : $words;
+                $skew = PageSkew::ofWords($read);
+                $skew === 0.0 || ($skews[$number] = $skew);
             } elseif (! $isBlank) {
                 $turn = PageTurn::ofWords($words);
                 $words = self::upright($words, $turn, $size);
             }
             $turn === 0 || ($turns[$number] = $turn);
             $isBlank && ($blanks[] = $number);
+            $texts[$number] = implode(' ', array_map(static fn (Word $word) => $word->text, $words));
             $pages[$number] = StackPage::of($words, $isBlank, $turn % 180 === 0 ? $size : [$size[1], $size[0]], $known);
         }
 
-        return ['parts' => StackProposal::of($pages, $titles), 'turns' => $turns, 'blanks' => $blanks];
+        $parts = StackProposal::of($pages, $titles);
+
+        return ['parts' => $parts, 'turns' => $turns, 'blanks' => $blanks, 'skews' => $skews, 'texts' => $texts];
     }
 
     /**

@@ -9,6 +9,9 @@ namespace Unanimus\Pages;
  */
 final class PageImage
 {
+    /** Dots an inch at which small print is read on a screen. */
+    public const RESOLUTION = 130;
+
     /**
      * The page as WebP.
      *
@@ -17,7 +20,7 @@ final class PageImage
      *
      * @throws ToolFailed when the page cannot be drawn
      */
-    public static function of(string $pdf, int $page, int $resolution = 130): string
+    public static function of(string $pdf, int $page, int $resolution = self::RESOLUTION): string
     {
         $scratch = new Scratch();
         (new NativeTool(30))->run([

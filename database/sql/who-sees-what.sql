@@ -268,6 +268,12 @@ CREATE POLICY either_file_in_sight ON working_copies USING (brokerage_id = (SELE
     AND (file_in_sight(deal_file_id, (SELECT who_asks())) OR file_in_sight(guest_file_id, (SELECT who_asks()))));
 CREATE POLICY working_copy_in_sight ON working_copy_papers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM working_copies w WHERE w.id = working_copy_papers.working_copy_id OFFSET 0));
+-- A stack in a file is seen with the paper it came from; one from the mail by whoever sorts mail, as the inbox is.
+CREATE POLICY stack_in_sight ON stacks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (deal_file_id IS NULL OR (file_in_sight(deal_file_id, (SELECT who_asks())) AND (side IS NULL OR side_in_sight(deal_file_id, side))
+        AND (NOT staff_only OR staff_in_sight(deal_file_id)))));
+CREATE POLICY stack_in_sight ON stack_layouts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM stacks s WHERE s.id = stack_layouts.stack_id OFFSET 0));
 CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND requirement_in_sight(requirement_id, (SELECT who_asks())));
 
@@ -313,7 +319,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kit_versions,kits,office_roles,office_rules,saved_views,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -331,10 +337,10 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,tasks}'::text[] LOOP
+    FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{blobs,fill_request_papers,kit_versions,own_form_changes,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP

@@ -68,6 +68,7 @@ function everyPage(): array
         'rules/new' => ['fenna', '/rules/new'],
         'rules/try' => ['fenna', "/rules/try?file={{$file}}"],
         'rules/{rule}' => ['fenna', '/rules/{SELECT key FROM office_rules ORDER BY id LIMIT 1}'],
+        'stacks/{stack}' => ['wendell', '/stacks/{SELECT key FROM stacks WHERE settled_at IS NULL ORDER BY id LIMIT 1}'],
         'style' => ['fenna', '/style'],
         'tasks' => ['wendell', '/tasks?who=all'],
         '/, to print' => ['wendell', '/?print=1'],
@@ -78,7 +79,7 @@ function everyPage(): array
 function pagesElsewhere(): string
 {
     return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
-        'progress|places|marks|drawn|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
+        'progress|places|marks|table|drawn|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^(sign|fill|read|work|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';

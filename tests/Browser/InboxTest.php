@@ -2,8 +2,46 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys as Keys;
 use Tests\Support\BrowserCase;
 use Tests\Support\Hand;
+
+it('sorts a stack by keyboard, undoes it, and takes what is sure with one key', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('wendell')->visit('/office/inbox')->seeText('Scan, 23 pages');
+    $item = one("SELECT key FROM inbound_items WHERE subject LIKE 'Scan%'");
+    $this->find("form[action='/inbox/sort'] input[value='{$item}'] + button")->click();
+    $this->waitFor('[data-do=take-sure]', 240);
+    expect($this->axe())->toBe([]);
+    $parts = fn (): int => count($this->browser->findElements(By::cssSelector('[data-part]')));
+    $press = function (string $keys): void {
+        $this->browser->switchTo()->activeElement()->sendKeys($keys);
+    };
+    $this->find('[data-page="1.1"]')->click();
+    $press(Keys::ARROW_RIGHT);
+    $press('c');
+    $this->eventually(fn () => $parts() === 2 ?: null, 'a cut before the page the keyboard is on');
+    $press(Keys::ALT.Keys::ARROW_RIGHT.Keys::NULL);
+    $this->eventually(
+        fn () => $this->find('[data-part] ~ [data-part] [data-page]')->getAttribute('data-page') === '1.3' ?: null,
+        'the page has moved behind the next one',
+    );
+    $press(Keys::CONTROL.'z'.Keys::NULL);
+    $this->eventually(
+        fn () => $this->find('[data-part] ~ [data-part] [data-page]')->getAttribute('data-page') === '1.2' ?: null,
+        'it is undone',
+    );
+    $press('u');
+    $this->eventually(fn () => $parts() === 1 ?: null, 'undone as well');
+    $press('a');
+    $this->eventually(fn () => $parts() > 3 ?: null, 'all that is sure is taken');
+    $press('u');
+    $this->eventually(fn () => $parts() === 1 ?: null, 'and undone as one step');
+    $this->find('[data-page="1.2"]')->click();
+    $press(Keys::ENTER);
+    $this->eventually(fn () => $this->find('#page-large')->getAttribute('open') !== null ?: null, 'the page is shown large');
+});
 
 it('makes a scanned stack papers of a file in four actions, and of a new file in six', function () {
     /** @var BrowserCase $this */

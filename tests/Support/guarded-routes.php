@@ -7,6 +7,7 @@ use App\Assembly\Actions\KeepSet;
 use App\Forms\Actions\KeepFillRequest;
 use App\Models\DealFile;
 use App\Models\JoinRequest;
+use App\Models\Stack;
 use App\Papers\SelectedPapers;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\GiveWorkingCopy;
@@ -41,6 +42,14 @@ function guardedRoutes(): array
         'what stands on a draft' => ['GET', '/rounds/{round}/drawn', []],
         'renew the mail address' => ['POST', '/files/{file}/mail-address', []],
         'let a practice go' => ['POST', '/files/{file}/let-go', []],
+        'sort an upload' => ['POST', '/files/{file}/uploads/01ABCDEFGHJKMNPQRSTVWXYZ00/sort', []],
+        'take a paper apart' => ['POST', '/papers/{paper}/sort', []],
+        'a sorting table' => ['GET', '/stacks/{stack}', []],
+        'how a stack lies' => ['GET', '/stacks/{stack}/table', []],
+        'sort a stack' => ['POST', '/stacks/{stack}/steps', ['seen' => 0, 'do' => 'turn', 'pages' => ['1.1']]],
+        'file a stack' => ['POST', '/stacks/{stack}/file', ['seen' => 0]],
+        'a small page of a stack' => ['GET', '/stacks/{stack}/1/small/1.webp', []],
+        'a page of a stack' => ['GET', '/stacks/{stack}/1/pages/1.webp', []],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [
             'POST',
@@ -214,6 +223,14 @@ function placesIn(DealFile $file): array
         $file->office->today()->plusDays(5),
         test()->people['tomas'],
     );
+    $stack = Stack::create([
+        'brokerage_id' => $file->brokerage_id,
+        'deal_file_id' => $file->id,
+        'user_id' => test()->people['tomas']->id,
+        'name' => 'scan.pdf',
+        'sources' => [['name' => 'scan.pdf', 'sha256' => str_repeat('0', 64), 'pages' => 2, 'first' => 1]],
+        'ready_at' => now(),
+    ]);
     Auth::forgetGuards();
 
     $joining = JoinRequest::create([
@@ -230,6 +247,7 @@ function placesIn(DealFile $file): array
         '{copy}' => $copy->key,
         '{work}' => $work->key,
         '{workpaper}' => $work->papers()->firstOrFail()->key,
+        '{stack}' => $stack->key,
         '{fill}' => $fill->key,
         '{file}' => $file->key,
         '{paper}' => $paper->key,

@@ -34,6 +34,7 @@ final class PlainInput
         'lines',
         'matched',
         'notes',
+        'pages',
         'papers',
         'place',
         'reach',

@@ -12,6 +12,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Papers\Actions\TakeUpload;
 use App\Storage\Bytes;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Intake\IntakeRefusal;
@@ -54,6 +55,20 @@ final class SettleMail
         $item->settled_at === null && $this->settle($item, $to, $by, array_column($papers, 'name'));
 
         return $uploads;
+    }
+
+    /**
+     * Its papers were sorted on the table.
+     *
+     * @param Collection<int, InboundItem> $items
+     * @param list<string> $titles of the papers that were made of them
+     */
+    public function sorted(Collection $items, DealFile $to, User $by, array $titles): void
+    {
+        foreach ($items as $item) {
+            $item = $this->locked($item);
+            $item->settled_at === null && $this->settle($item, $to, $by, $titles);
+        }
     }
 
     /**

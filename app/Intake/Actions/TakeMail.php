@@ -20,6 +20,7 @@ final class TakeMail
         private readonly Bytes $bytes,
         private readonly NoteReturned $returned,
         private readonly GuessFile $guess,
+        private readonly LayOut $lay,
     ) {
     }
 
@@ -61,7 +62,7 @@ final class TakeMail
     private function keep(int $brokerageId, ReceivedMail $mail, string $original, array $attachments, string $pages): void
     {
         $guess = $mail->auto ? null : ($this->guess)($brokerageId, $mail, $pages);
-        InboundItem::query()->firstOrCreate(
+        $item = InboundItem::query()->firstOrCreate(
             ['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId],
             [
                 'sender' => $mail->sender,
@@ -80,5 +81,6 @@ final class TakeMail
                 'sure' => $guess->sure ?? 0,
             ],
         );
+        $item->wasRecentlyCreated && $this->lay->ahead($item);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intake\Http;
 
 use App\Intake\Actions\SettleMail;
+use App\Intake\StackContents;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\User;
@@ -31,22 +32,24 @@ final class InboxController
     {
         Gate::authorize('sort-mail');
         $away = $request->query('put-away') !== null;
+        $items = InboundItem::query()
+            ->with('guess.members')
+            ->when(
+                $away,
+                static fn ($items) => $items
+                    ->whereNotNull('settled_at')
+                    ->whereNull('filed_into')
+                    ->where('settled_at', '>', now()->subDays(SettleMail::DAYS)),
+                static fn ($items) => $items->whereNull('settled_at'),
+            )
+            ->orderByDesc('id')
+            ->limit(self::SHOWN)
+            ->get();
 
         return view('office.inbox', [
             'away' => $away,
-            'items' => InboundItem::query()
-                ->with('guess.members')
-                ->when(
-                    $away,
-                    static fn ($items) => $items
-                        ->whereNotNull('settled_at')
-                        ->whereNull('filed_into')
-                        ->where('settled_at', '>', now()->subDays(SettleMail::DAYS)),
-                    static fn ($items) => $items->whereNull('settled_at'),
-                )
-                ->orderByDesc('id')
-                ->limit(self::SHOWN)
-                ->get(),
+            'items' => $items,
+            'holds' => StackContents::ofMail($items),
             'waiting' => InboundItem::query()->whereNull('settled_at')->count(),
             'files' => DealFile::query()->whereIn('status', DealStatus::open())->orderByDesc('id')->limit(80)->pluck('name'),
         ]);

@@ -13,11 +13,8 @@ use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
-use Unanimus\Files\PaperRefusal;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
-use Unanimus\Forms\Library;
-use Unanimus\Forms\PaperReading;
 use Unanimus\Intake\IntakeRefusal;
 use Unanimus\Intake\StackPart;
 use Unanimus\Pages\NativeTool;
@@ -30,8 +27,11 @@ use Unanimus\Steps\StepRefused;
 /** Puts an upload where its uploader says it belongs: at a row of the board, on its own, or as the several papers it holds. */
 final class PlaceUpload
 {
-    public function __construct(private readonly BringIn $bringIn, private readonly Bytes $bytes, private readonly Library $library)
-    {
+    public function __construct(
+        private readonly BringIn $bringIn,
+        private readonly Bytes $bytes,
+        private readonly TakePages $pages,
+    ) {
     }
 
     /**
@@ -52,7 +52,7 @@ final class PlaceUpload
             return;
         }
         $version = PaperVersion::query()->findOrFail($upload->version_id);
-        $row !== null && self::mustTake($row);
+        $row !== null && TakePages::mustTake($row);
         $this->takeAway($upload, $from, $row === null ? 'a paper of its own' : $row->title);
         $before = $row?->state;
         $to = $row ?? $this->bringIn->ownPaper($upload->file, $upload->name, $upload->stage);
@@ -135,20 +135,27 @@ final class PlaceUpload
     private function part(Upload $upload, StackPart $part, string $sha256): Paper
     {
         $row = $this->rowFor($upload, $part);
-        $to = $row ?? $this->bringIn->ownPaper($upload->file, "{$part->title}.pdf", $upload->stage);
-        $to->addVersion(
-            $sha256,
-            $part->pages,
-            MadeBy::Uploaded,
-            ($to->form_number === null ? '' : 'signed on paper: ').$upload->name.", {$part->readable()}",
-            (int) Auth::id() ?: null,
-            1,
-            PaperReading::of($this->bytes->path($sha256), $this->library, $upload->file->office->today()),
-        );
-        $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
+        $note = "{$upload->name}, {$part->readable()}";
+        $to = ($this->pages)($upload->file, $part->title, $sha256, $part->pages, $note, $row, $upload->stage);
         $this->tell($to, 'Upload placed', ['file' => $upload->name, 'to' => $to->title, 'from' => $part->readable()]);
 
         return $to;
+    }
+
+    /**
+     * The papers in it have been sorted out of it: it leaves the file and stays kept.
+     *
+     * @param list<string> $titles of those papers
+     *
+     * @throws StepRefused when the paper it stands at takes no change any more
+     */
+    public function sorted(Upload $upload, array $titles): void
+    {
+        $this->hold($upload);
+        $from = $this->standing($upload);
+        $this->takeAway($upload, $from, 'the papers in it');
+        $upload->update(['meant_id' => null, 'is_question' => false]);
+        $this->tell($from, 'Upload separated', ['file' => $upload->name, 'papers' => implode(', ', $titles)]);
     }
 
     /** The row on the part's form, or the expected one of its name, that still takes a paper. */
@@ -178,18 +185,9 @@ final class PlaceUpload
         if ($paper->latest_version_id !== $upload->version_id) {
             throw IntakeRefusal::NewerVersion->because(title: $paper->title);
         }
-        self::mustTake($paper);
+        TakePages::mustTake($paper);
 
         return $paper;
-    }
-
-    /** @throws StepRefused when the paper takes no other version now */
-    private static function mustTake(Paper $paper): void
-    {
-        $paper->state->mustBeInHand($paper->title);
-        if ($paper->requirement?->review_state->isWithReviewer() ?? false) {
-            throw PaperRefusal::WithReviewer->because(title: $paper->title);
-        }
     }
 
     /** The paper it stands at is as if it had never come there; its version stays kept. */

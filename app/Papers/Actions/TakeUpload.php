@@ -9,6 +9,7 @@ use App\Models\Paper;
 use App\Models\Upload;
 use App\Models\User;
 use App\Papers\Jobs\ConvertUpload;
+use App\Papers\Jobs\NoticeStack;
 use App\Storage\Bytes;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -93,6 +94,8 @@ final class TakeUpload
                 'is_question' => $in->isQuestion(),
                 'told' => trim("“{$in->paper->title}” is in the file. ".implode(' ', $in->notes)),
             ]);
+            $mayHoldMore = $in->version->pages > 1 && $in->parts === [] && $brought->original === null;
+            $mayHoldMore && NoticeStack::begin($upload->brokerage_id, $upload->id);
         } catch (BringRefused|StepRefused $why) {
             $upload->update([
                 'state' => 'refused',

@@ -63,7 +63,8 @@
                         <td class="take">
                             <input type="checkbox" name="take[]" value="{{ $file->key }}" aria-label="Select {{ $file->name }}"></td>
                         <td class="name"><a href="/files/{{ $file->key }}" data-open><b
-                            class="serif">{{ $file->name }}</b></a>@if ($file->practice) <span class="practice">Practice</span>@endif @if (isset($matched[$file->key]))<br><span
+                            class="serif">{{ $file->name }}</b></a>@if ($file->practice)
+                            <span class="practice">Practice</span>@endif @if (isset($matched[$file->key]))<br><span
                             class="dim small">{{ $matched[$file->key] }}</span>@endif</td>
                         @foreach ($columns as $column)
                             @if ($column === 'status')<td><x-status :status="$file->status" /></td>

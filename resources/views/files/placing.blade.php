@@ -22,6 +22,8 @@
                                 Separate the {{ count($parts) }} papers in it:
                                 {{ implode(', ', array_map(fn ($part) => $part->readable(), $parts)) }}</label>
                         @endif
+                        @if (($upload->paper?->latest?->pages ?? 0) > 1)
+                            <button class="button tight plain" form="sort-{{ $upload->key }}">Sort its pages</button>@endif
                     </span>
                     <span class="select"><select name="to[{{ $upload->key }}]" aria-label="Where {{ $upload->name }} goes">
                         @foreach ($rows as $row)
@@ -38,4 +40,6 @@
             'them where they are' }}</button>
         <span class="dim small">Choose another row, or drag a file onto its row below.</span>
     </form>
+    @foreach ($placing as $upload)<form method="post" id="sort-{{ $upload->key }}"
+        action="/files/{{ $file->key }}/uploads/{{ $upload->key }}/sort">@csrf</form>@endforeach
 </section>

@@ -3,7 +3,8 @@
         <p class="inbox-ways">@if ($away)<a href="/office/inbox">Back to the inbox ({{ $waiting }})</a>
             @else<a href="/office/inbox?put-away=1">Put away</a>@endif
             @if (! $away && $items->count() > 1)<button class="button tight" form="file-several">File selected as
-                proposed</button>@endif</p>
+                proposed</button> <button class="button tight" form="file-several" formaction="/inbox/sort">Sort pages of
+                selected</button>@endif</p>
         <form method="post" action="/inbox/file" id="file-several">@csrf</form>
         <datalist id="inbox-files">@foreach ($files as $name)<option value="{{ $name }}">@endforeach</datalist>
         @forelse ($items as $item)
@@ -11,8 +12,7 @@
             <section class="inbound" data-row aria-label="{{ $item->subject ?: '(no subject)' }}">
                 <div class="inbound-head">
                     @unless ($away)<input type="checkbox" name="items[]" value="{{ $item->key }}" form="file-several"
-                        aria-label="Select {{ $item->subject ?: '(no subject)' }}"
-                        @disabled($item->guess === null || $item->papers() === [])>
+                        aria-label="Select {{ $item->subject ?: '(no subject)' }}" @disabled($item->papers() === [])>
                     @endunless
                     <h2>{{ $item->subject ?: '(no subject)' }}</h2>
                     <span class="dim">{{ $item->sender }}, {{ \App\Terms\When::list($item->received_at, $zone) }}</span>
@@ -31,6 +31,7 @@
                     @endforeach
                     @if ($item->papers() === [])<li class="dim">No papers came along.</li>@endif
                 </ul>
+                @isset($holds[$item->id])<p class="dim">{{ $holds[$item->id] }}</p>@endisset
                 <div class="inbound-acts">
                     @if ($away)
                         <form method="post" action="/inbox/{{ $item->key }}/back">@csrf<button class="button tight">Bring it
@@ -43,6 +44,8 @@
                                     name="to" list="inbox-files" maxlength="200" autocomplete="off" required
                                     value="{{ $mine ? $item->guess->name : '' }}" placeholder="file, address, or listing number"></label>
                                 <button class="button tight now" data-next>File it</button></form>
+                            <form method="post" action="/inbox/sort">@csrf<input type="hidden" name="items[]" value="{{ $item->key }}">
+                                <button class="button tight">Sort its pages</button></form>
                         @endif
                         @can('open-files')
                             <details class="menu-at"><summary class="button tight">Open a file with it</summary>

@@ -35,6 +35,8 @@
             <form method="post" action="/papers/{{ $paper->key }}/changes">@csrf
                 <button class="button tight">Change what is signed</button>
                 <small class="dim">Everybody initials the change; the signatures stay.</small></form>@endif
+        @if (in_array($paper->state->value, ['ready', 'signed'], true) && ($paper->latest?->pages ?? 0) > 1)<form method="post"
+            action="/papers/{{ $paper->key }}/sort">@csrf<button class="button tight">Take its pages apart</button></form>@endif
         <form method="post" action="/papers/{{ $paper->key }}/copy">@csrf
             <label class="line"><span>Copy to file</span><input class="input" name="to" autocomplete="off"
             placeholder="name or listing number"></label><button class="button tight">Copy paper</button></form>
