@@ -64,6 +64,12 @@ return [
         'token' => env('UNANIMUS_INTAKE_TOKEN'),
         // Names under which our receiving mail servers say whether a sender was proved; nobody else is believed.
         'servers' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('UNANIMUS_INTAKE_SERVERS'))))),
+        // A mailbox that is looked into every minute: imaps://mail.example, its user and password; whose inbox, where there are several.
+        'imap' => env('UNANIMUS_IMAP_URL'),
+        'imap_user' => env('UNANIMUS_IMAP_USER'),
+        'imap_password' => env('UNANIMUS_IMAP_PASSWORD'),
+        'imap_folder' => env('UNANIMUS_IMAP_FOLDER', 'INBOX'),
+        'imap_roots' => env('UNANIMUS_IMAP_ROOTS'),
         // Behind the @ of files' own addresses.
         'domain' => env('UNANIMUS_INTAKE_DOMAIN') ?:
             'papers.'.(explode('@', (string) env('MAIL_FROM_ADDRESS', '@localhost'))[1] ?? 'localhost'),

@@ -8,6 +8,7 @@ use Unanimus\Pages\Scratch;
 
 Schedule::command('rounds:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('history:stamp')->hourly()->withoutOverlapping(30);
+Schedule::command('mail:fetch')->everyMinute()->withoutOverlapping(10)->when(static fn () => (string) config('unanimus.intake.imap') !== '');
 Schedule::command('work:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('files:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 Schedule::command('fill-requests:sweep')->hourly()->withoutOverlapping(10);

@@ -190,6 +190,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::put('/password', [AccountController::class, 'password'])->name('password.update')->middleware('throttle:password');
 
     Route::get('/me', [AccountController::class, 'show'])->name('me');
+    Route::post('/me/mail-address', [AccountController::class, 'renewMail'])->name('me.mail-address');
     Route::post('/me/keys', [AccountController::class, 'keys'])->name('me.keys');
     Route::post('/me/second-factor', [AccountController::class, 'prepare'])->name('me.second-factor')->middleware('throttle:second-factor');
     Route::get('/me/second-factor.svg', [AccountController::class, 'picture'])->name('me.second-factor-svg');

@@ -86,6 +86,7 @@ cmd_status() {
 
 cmd_test() {
     set_up
+    install_mail_server
     use_state test
     choose_ports
     write_configuration

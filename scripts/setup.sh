@@ -60,6 +60,19 @@ install_coverage() {
         >"$ROOT/var/packages.log" 2>&1 || { tail -5 "$ROOT/var/packages.log"; fail "php8.2-pcov could not be installed; the whole log is var/packages.log"; }
 }
 
+# The mail server that our own looking into mailboxes is tested against.
+install_mail_server() {
+    [ -x /usr/sbin/dovecot ] && return
+    [ "$(id -u)" = 0 ] || fail "a package is missing: run  sudo apt-get install --no-install-recommends dovecot-imapd"
+    say "installing from the system's packages: dovecot-imapd"
+    local policy=/usr/sbin/policy-rc.d placed=
+    [ -e $policy ] || { printf '#!/bin/sh\nexit 101\n' >$policy; chmod +x $policy; placed=1; }
+    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends dovecot-imapd; } \
+        >"$ROOT/var/packages.log" 2>&1 || { [ -z "$placed" ] || rm -f $policy; tail -5 "$ROOT/var/packages.log"; \
+        fail "dovecot-imapd could not be installed; the whole log is var/packages.log"; }
+    [ -z "$placed" ] || rm -f $policy
+}
+
 install_php_packages() {
     local mark want
     want=$(fingerprint composer.json packages/*/composer.json)

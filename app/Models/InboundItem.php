@@ -28,6 +28,7 @@ use Illuminate\Support\Carbon;
  * @property int|null $guessed_file
  * @property string $guessed_by why, in words
  * @property float $sure
+ * @property int|null $for_user whose own address it was sent to
  * @property int|null $filed_into
  * @property Carbon|null $settled_at when it was filed or put away
  * @property int|null $settled_by
@@ -57,6 +58,7 @@ final class InboundItem extends Record
         'proof' => '{}',
         'is_auto' => false,
         'speaks_of_wiring' => false,
+        'for_user' => null,
         'guessed_file' => null,
         'guessed_by' => '',
         'sure' => 0,

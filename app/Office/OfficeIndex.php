@@ -12,6 +12,7 @@ use App\Models\OwnForm;
 use App\Models\StoredKit;
 use App\Models\StoredStencil;
 use App\Models\User;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Library;
 
@@ -30,7 +31,7 @@ final class OfficeIndex
             ['library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],
             ['stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
             ['contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
-            ['inbox', '/office/inbox', 'Inbox', Gate::allows('sort-mail'), self::inbox(...)],
+            ['inbox', '/office/inbox', 'Inbox', Gate::allows('inbox'), self::inbox(...)],
             ['history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
             ['me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],
         ];
@@ -81,7 +82,10 @@ final class OfficeIndex
 
     private static function inbox(): string
     {
-        $waiting = InboundItem::query()->whereNull('settled_at')->count();
+        $waiting = InboundItem::query()
+            ->when(Gate::denies('sort-mail'), static fn ($items) => $items->where('for_user', Auth::id()))
+            ->whereNull('settled_at')
+            ->count();
 
         return $waiting === 0 ? 'empty' : "{$waiting} waiting";
     }

@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Access\PeopleProvider;
 use App\Access\RememberedDevices;
 use App\Models\DealFile;
+use App\Models\InboundItem;
 use App\Models\Role;
 use App\Models\Round;
 use App\Models\User;
@@ -42,6 +43,13 @@ final class AuthServiceProvider extends ServiceProvider
         Gate::define(
             'sort-mail',
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
+        );
+        Gate::define('inbox', static fn (User $user) => $user->opensFiles() || Gate::forUser($user)->allows('sort-mail'));
+        // Others see what was sent to their own address.
+        Gate::define(
+            'sort-item',
+            static fn (User $user, InboundItem $item) => $item->brokerage_id === $user->brokerage_id &&
+                ($item->for_user === $user->id || Gate::forUser($user)->allows('sort-mail')),
         );
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }

@@ -13,6 +13,7 @@ return new class extends Migration
         DB::unprepared((string) file_get_contents(database_path('sql/stencils.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/working-copies.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/practice.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/mail-people.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/stacks.sql')));
         DB::unprepared(
             <<<'SQL'

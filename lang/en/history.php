@@ -99,6 +99,7 @@ return [
     'Reading copy given' => ':to was given a reading copy until :until',
     'Practice let go' => 'Practice file let go',
     'Mail address renewed' => 'New email address for this file',
+    'Address for papers renewed' => 'New address for papers of :person',
     'Mail filed' => 'Filed from an email of :from, “:subject”[: :papers]',
     'Working copy given' => ':to was given a working copy of :papers, until :until',
     'Working copy opened' => 'The working copy was opened by :by',

@@ -156,14 +156,14 @@ it('sorts what came by mail, of several emails on one table, into the file that 
     }
     $this->seeAll();
     $keys = InboundItem::query()->pluck('key')->all();
-    $this->as('tomas')->post('/inbox/sort', ['items' => $keys])->assertForbidden();
+    $this->as('tomas')->post('/inbox/sort', ['items' => $keys])->assertNotFound();
     $this->as('wendell')->post('/inbox/sort', ['items' => []])->assertSessionHasErrors('items');
     $this->as('wendell')->post('/inbox/sort', ['items' => $keys])->assertRedirect();
     $this->as('wendell')->post('/inbox/sort', ['items' => $keys])->assertRedirect();
     $this->seeAll();
     $stack = Stack::query()->whereRaw('jsonb_array_length(items) = 2')->sole();
     $this->as('wendell')->get("/stacks/{$stack->key}")->assertOk()->assertSee('being prepared');
-    $this->as('tomas')->get("/stacks/{$stack->key}")->assertForbidden();
+    $this->as('tomas')->get("/stacks/{$stack->key}")->assertNotFound();
     step($stack, 'undo', [], 'wendell')->assertStatus(409);
     $this->work();
     expect($stack->refresh()->sources)->toHaveCount(2)->and($stack->isRead())->toBeTrue();

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 require_once __DIR__.'/guarded-routes.php';
 
+use App\Intake\Actions\TakeMail;
+use App\Models\InboundItem;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
 use Unanimus\Evidence\TrustList;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
@@ -266,4 +269,19 @@ function sealedText(App\Models\Round $round): string
     $set = App\Models\SealedSet::query()->where('round_id', $round->id)->whereNull('round_paper_id')->sole();
 
     return (string) preg_replace('/\s+/', ' ', textOf(app(App\Storage\Bytes::class)->read($set->sha256)));
+}
+
+/** A letter with a paper, to that address. */
+function mailArrivesTo(string $address, string $subject): InboundItem
+{
+    test()->seeAll();
+    $pdf = chunk_split(base64_encode(MadePdf::page(MadePdf::text(72, 700, "Paper of {$subject}"))));
+    app(TakeMail::class)(
+        test()->people['tomas']->brokerage_id,
+        "From: x@y.example\r\nTo: {$address}\r\nSubject: {$subject}\r\nMessage-ID: <".md5($subject)."@x>\r\n".
+            "Content-Type: application/pdf; name=paper.pdf\r\nContent-Transfer-Encoding: base64\r\n\r\n{$pdf}",
+    );
+    test()->seeAll();
+
+    return InboundItem::query()->orderByDesc('id')->firstOrFail();
 }

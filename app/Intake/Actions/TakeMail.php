@@ -8,6 +8,7 @@ use App\Intake\GuessFile;
 use App\Mail\NoteReturned;
 use App\Models\InboundItem;
 use App\Models\Sight;
+use App\Models\User;
 use App\Storage\Bytes;
 use Unanimus\Intake\MailPart;
 use Unanimus\Intake\MailReader;
@@ -58,6 +59,19 @@ final class TakeMail
         );
     }
 
+    /** Whose own address it was sent to. */
+    private static function whose(int $brokerageId, ReceivedMail $mail): ?int
+    {
+        preg_match_all('/\.([a-z0-9]{6,16})@/', strtolower(implode(' ', [...$mail->to, ...$mail->cc])), $codes);
+        $id = $codes[1] === [] ? null : User::query()
+            ->where('brokerage_id', $brokerageId)
+            ->where('guest', false)
+            ->whereIn('mail_code', array_unique($codes[1]))
+            ->value('id');
+
+        return $id === null ? null : (int) $id;
+    }
+
     /** @param  list<array{name: string, sha256: string, size: int, type: string, paper: bool}>  $attachments */
     private function keep(int $brokerageId, ReceivedMail $mail, string $original, array $attachments, string $pages): void
     {
@@ -65,6 +79,7 @@ final class TakeMail
         $item = InboundItem::query()->firstOrCreate(
             ['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId],
             [
+                'for_user' => self::whose($brokerageId, $mail),
                 'sender' => $mail->sender,
                 'recipients' => [...$mail->to, ...$mail->cc],
                 'subject' => $mail->subject,

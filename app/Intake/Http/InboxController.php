@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake\Http;
 
+use App\Files\MailAddress;
 use App\Intake\Actions\SettleMail;
 use App\Intake\StackContents;
 use App\Models\DealFile;
@@ -30,10 +31,11 @@ final class InboxController
 
     public function index(Request $request): View
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('inbox');
         $away = $request->query('put-away') !== null;
         $items = InboundItem::query()
             ->with('guess.members')
+            ->when(Gate::denies('sort-mail'), static fn ($items) => $items->where('for_user', User::signedIn($request)->id))
             ->when(
                 $away,
                 static fn ($items) => $items
@@ -50,7 +52,12 @@ final class InboxController
             'away' => $away,
             'items' => $items,
             'holds' => StackContents::ofMail($items),
-            'waiting' => InboundItem::query()->whereNull('settled_at')->count(),
+            'waiting' => InboundItem::query()
+                ->when(Gate::denies('sort-mail'), static fn ($items) => $items->where('for_user', User::signedIn($request)->id))
+                ->whereNull('settled_at')
+                ->count(),
+            'own' => MailAddress::ofPerson(User::signedIn($request)),
+            'common' => MailAddress::common(),
             'files' => DealFile::query()->whereIn('status', DealStatus::open())->orderByDesc('id')->limit(80)->pluck('name'),
         ]);
     }
@@ -58,7 +65,7 @@ final class InboxController
     /** Files a letter's papers under the proposed file, or the one that was typed. */
     public function file(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
         $given = $request->validate([
             'to' => 'nullable|string|max:200',
             'which' => 'nullable|array|max:300',
@@ -85,7 +92,7 @@ final class InboxController
     /** Several letters at once, each into the file that is proposed for it. */
     public function fileSeveral(Request $request, SettleMail $settle): RedirectResponse
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('inbox');
         $keys = $request->validate(
             ['items' => 'required|array|max:100', 'items.*' => 'string|max:26'],
             ['items.required' => 'Select at least one email first.'],
@@ -93,7 +100,7 @@ final class InboxController
         $filed = $left = 0;
         $items = InboundItem::query()->with('guess.members')->whereIn('key', $keys)->whereNull('settled_at')->orderBy('id')->get();
         foreach ($items as $item) {
-            if ($item->guess === null || $item->papers() === [] || Gate::denies('work-on', $item->guess)) {
+            if (Gate::denies('sort-item', $item) || $item->guess === null || $item->papers() === [] || Gate::denies('work-on', $item->guess)) {
                 $left++;
 
                 continue;
@@ -112,7 +119,7 @@ final class InboxController
     /** A file that begins with what came. */
     public function open(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
         Gate::authorize('open-files');
         $given = $request->validate([
             'represents' => 'required|in:buyer,seller,both,tenant,landlord',
@@ -130,7 +137,7 @@ final class InboxController
 
     public function putAway(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
         $settle->putAway($item, User::signedIn($request));
 
         return to_route('inbox')->with('told', "“{$item->subject}” was put away. It can be brought back for 90 days.");
@@ -138,7 +145,7 @@ final class InboxController
 
     public function bringBack(InboundItem $item, SettleMail $settle): RedirectResponse
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
         $settle->bringBack($item);
 
         return to_route('inbox')->with('told', "“{$item->subject}” is back in the inbox.");
@@ -147,7 +154,7 @@ final class InboxController
     /** The message as it came. */
     public function original(InboundItem $item, Bytes $bytes): Response
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
 
         return new Response($bytes->read($item->sha256), 200, [
             'Content-Type' => 'message/rfc822',
@@ -159,7 +166,7 @@ final class InboxController
     /** What came along, as it came: nobody has looked into it, so no browser shows it. */
     public function attachment(InboundItem $item, int $place, Bytes $bytes): Response
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
         $one = $item->attachments[$place] ?? abort(404);
         $path = $bytes->path($one['sha256']);
 
@@ -175,7 +182,7 @@ final class InboxController
     /** The first page of it as a picture. */
     public function picture(InboundItem $item, int $place, Bytes $bytes): Response
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('sort-item', $item);
         $one = $item->attachments[$place] ?? abort(404);
         $path = $bytes->path($one['sha256']);
         abort_unless(BroughtKind::of($path) === BroughtKind::Pdf, 404);

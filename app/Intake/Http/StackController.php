@@ -47,13 +47,14 @@ final class StackController
     /** What came with one email or several, on one table. */
     public function fromMail(Request $request, LayOut $lay): RedirectResponse
     {
-        Gate::authorize('sort-mail');
+        Gate::authorize('inbox');
         $keys = $request->validate(
             ['items' => 'required|array|max:100', 'items.*' => 'string|max:26'],
             ['items.required' => 'Select at least one email first.'],
         )['items'];
         $items = InboundItem::query()->whereIn('key', $keys)->orderBy('id')->get();
         abort_if($items->isEmpty(), 404);
+        $items->each(static fn (InboundItem $item) => Gate::authorize('sort-item', $item));
 
         return to_route('stacks.show', $lay->mail($items, User::signedIn($request)));
     }
@@ -147,7 +148,14 @@ final class StackController
 
     private function authorize(Stack $stack): void
     {
-        $stack->file === null ? Gate::authorize('sort-mail') : Gate::authorize('work-on', $stack->file);
+        if ($stack->file !== null) {
+            Gate::authorize('work-on', $stack->file);
+
+            return;
+        }
+        $items = InboundItem::query()->whereIn('id', $stack->items)->get();
+        abort_if($items->isEmpty(), 403);
+        $items->each(static fn (InboundItem $item) => Gate::authorize('sort-item', $item));
     }
 
     private function fileOf(string $typed): ?DealFile

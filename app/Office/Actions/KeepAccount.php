@@ -24,6 +24,13 @@ final class KeepAccount
         History::ofBrokerage($user->brokerage_id, 'Password changed', ['person' => $user->name]);
     }
 
+    /** Gives a person another address for papers; what goes to the old one is for nobody in particular. */
+    public function renewMail(User $user): void
+    {
+        $user->update(['mail_code' => (string) DB::scalar('SELECT new_mail_code()')]);
+        History::ofBrokerage($user->brokerage_id, 'Address for papers renewed', ['person' => $user->name]);
+    }
+
     /** Whether single keys do something; for those whom they get in the way. */
     public function useSingleKeys(User $user, bool $on): void
     {

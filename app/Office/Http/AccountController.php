@@ -7,6 +7,7 @@ namespace App\Office\Http;
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
 use App\Files\CalendarLink;
+use App\Files\MailAddress;
 use App\Models\User;
 use App\Office\Actions\KeepAccount;
 use Illuminate\Contracts\View\View;
@@ -40,8 +41,16 @@ final class AccountController
             'here' => $request->session()->getId(),
             'preparing' => $user->second_factor !== null && $user->second_factor_at === null,
             'calendar' => CalendarLink::ofPerson($user),
+            'mail' => MailAddress::ofPerson($user),
             'zone' => $user->officeRoles->first()->office->zone ?? 'UTC',
         ]);
+    }
+
+    public function renewMail(Request $request, KeepAccount $keep): RedirectResponse
+    {
+        $keep->renewMail(User::signedIn($request));
+
+        return to_route('me')->with('told', 'You have a new address for papers. Give it to whoever sends you some.');
     }
 
     public function prepare(Request $request): RedirectResponse

@@ -51,6 +51,10 @@
             yourself: anyone who has it sees your dates.</p><p><label class="unseen" for="own-calendar">Calendar address</label><input
             class="input" id="own-calendar" readonly value="{{ $calendar }}"></p><form method="post" action="/calendar">@csrf
             <button class="button tight">Make a new address</button></form></div>
+        <div class="leaf pad"><h2>Papers by email</h2><p class="dim">What is sent to this address waits in your inbox.</p>
+            <p><label class="unseen" for="own-mail">Your address for papers</label><input class="input" id="own-mail" readonly
+            value="{{ $mail }}"></p><form method="post" action="/me/mail-address">@csrf
+            <button class="button tight">Make a new address</button></form></div>
         <div class="leaf pad"><h2>Change password</h2>
             <form method="post" action="/password">@csrf @method('put')
                 <label class="line"><span>Current password</span><input class="input" type="password" name="current"

@@ -5,6 +5,8 @@
             @if (! $away && $items->count() > 1)<button class="button tight" form="file-several">File selected as
                 proposed</button> <button class="button tight" form="file-several" formaction="/inbox/sort">Sort pages of
                 selected</button>@endif</p>
+        @if (! $away)<p class="dim small">Papers sent to <b>{{ $own }}</b> wait here for you
+            @can('sort-mail'); to <b>{{ $common }}</b>, for whoever sorts the mail @endcan.</p>@endif
         <form method="post" action="/inbox/file" id="file-several">@csrf</form>
         <datalist id="inbox-files">@foreach ($files as $name)<option value="{{ $name }}">@endforeach</datalist>
         @forelse ($items as $item)

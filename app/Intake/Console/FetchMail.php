@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Console;
+
+use App\Intake\Actions\TakeMail;
+use App\Intake\Mailbox;
+use App\Intake\MailboxUnreachable;
+use App\Models\Sight;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
+
+/** Takes what waits in a mailbox on a server into the inbox. Kept first, then marked there: what was not kept comes again. */
+final class FetchMail extends Command
+{
+    /** Messages in one go; the rest a minute later. */
+    private const MOST = 200;
+
+    private const LARGEST = 60 * 1024 * 1024;
+
+    protected $signature = 'mail:fetch {--token= : of the brokerage, where there are several}';
+
+    protected $description = 'Looks into the mailbox of UNANIMUS_IMAP_URL and takes what is new (docs/operating.md)';
+
+    public function handle(TakeMail $take): int
+    {
+        $of = (array) config('unanimus.intake');
+        $brokerage = $this->brokerage();
+        if ((string) $of['imap'] === '' || $brokerage === null) {
+            fwrite(STDERR, 'mail:fetch: '.($brokerage === null ? 'Say with --token= whose inbox it is.' : 'UNANIMUS_IMAP_URL is not set.')."\n");
+
+            return self::FAILURE;
+        }
+        $box = new Mailbox(
+            (string) $of['imap'],
+            (string) $of['imap_user'],
+            (string) $of['imap_password'],
+            (string) ($of['imap_folder'] ?? 'INBOX'),
+            $of['imap_roots'] === null ? null : (string) $of['imap_roots'],
+        );
+        try {
+            foreach (array_slice($box->waiting(), 0, self::MOST) as $id) {
+                $raw = $box->message($id);
+                if ($raw === '' || strlen($raw) > self::LARGEST) {
+                    Log::warning('A message was left in the mailbox: it is empty or larger than 60 MB', ['uid' => $id]);
+                } else {
+                    $take($brokerage, $raw);
+                }
+                $box->markTaken($id);
+            }
+        } catch (MailboxUnreachable $gone) {
+            Log::warning($gone->getMessage());
+            fwrite(STDERR, "mail:fetch: {$gone->getMessage()}\n");
+
+            return self::FAILURE;
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function brokerage(): ?int
+    {
+        $token = (string) $this->option('token');
+        if ($token !== '') {
+            $box = DB::scalar('SELECT brokerage_of_letter_box(?)', [hash('sha256', $token)]);
+
+            return $box === null ? null : (int) $box;
+        }
+        $all = Sight::brokerages();
+
+        return count($all) === 1 ? $all[0] : null;
+    }
+}
