@@ -8,10 +8,14 @@ use Unanimus\Pages\Scratch;
 
 Schedule::command('rounds:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('history:stamp')->hourly()->withoutOverlapping(30);
-Schedule::command('mail:fetch')->everyMinute()->withoutOverlapping(10)->when(static fn () => (string) config('unanimus.intake.imap') !== '');
+Schedule::command('mail:fetch')
+    ->everyMinute()
+    ->withoutOverlapping(10)
+    ->when(static fn () => (string) config('unanimus.intake.imap') !== '');
 Schedule::command('work:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('files:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 Schedule::command('fill-requests:sweep')->hourly()->withoutOverlapping(10);
+Schedule::command('paper-requests:sweep')->hourly()->withoutOverlapping(10);
 Schedule::command('sets:sweep')->everyFifteenMinutes()->withoutOverlapping(10);
 // Pages of papers that a killed worker left half-done.
 Schedule::call(static fn () => Scratch::clear(900))->everyFiveMinutes()->name('scratch');

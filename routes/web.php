@@ -25,6 +25,8 @@ use App\Forms\Http\FillController;
 use App\Forms\Http\FillLink;
 use App\Forms\Http\FillRequestController;
 use App\Forms\Http\OwnFormController;
+use App\Intake\Http\BringController;
+use App\Intake\Http\BringLink;
 use App\Intake\Http\InboxController;
 use App\Intake\Http\MailController;
 use App\Intake\Http\StackController;
@@ -170,6 +172,15 @@ Route::prefix('/read/{token}')
         Route::get('/set.pdf', [ReadingController::class, 'pdf'])->name('read.set-pdf');
         Route::post('/language', [ReadingController::class, 'language'])->name('read.language');
         Route::post('/opened', [ReadingController::class, 'opened'])->name('read.opened');
+    });
+
+Route::prefix('/bring/{token}')
+    ->middleware(['throttle:links', BringLink::class])
+    ->group(static function (): void {
+        Route::get('/', [BringController::class, 'show'])->name('bring');
+        Route::post('/papers', [BringController::class, 'bring'])->name('bring.papers')->middleware('throttle:pictures');
+        Route::post('/language', [BringController::class, 'language'])->name('bring.language');
+        Route::post('/opened', [BringController::class, 'opened'])->name('bring.opened');
     });
 
 Route::prefix('/work/{token}')
@@ -344,6 +355,12 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
         );
     Route::match(['get', 'post'], '/files/{file}/working-copies/begin', [WorkingCopyController::class, 'begin'])
         ->name('files.working-copies.begin');
+    Route::match(['get', 'post'], '/files/{file}/ask-for', [BringController::class, 'begin'])->name('files.ask-for');
+    Route::post('/files/{file}/paper-requests', [BringController::class, 'store'])->name('files.paper-requests');
+    Route::post('/paper-requests/{asking}/remind', [BringController::class, 'remind'])->name('paper-requests.remind');
+    Route::post('/paper-requests/{asking}/end', [BringController::class, 'end'])
+        ->name('paper-requests.end')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files/{file}/working-copies', [WorkingCopyController::class, 'store'])->name('files.working-copies');
     Route::get('/working-copies/{copy}', [WorkingCopyController::class, 'show'])->name('working-copies.show');
     Route::post('/working-copies/{copy}/end', [WorkingCopyController::class, 'end'])

@@ -8,7 +8,10 @@ use App\Models\DealFile;
 use App\Models\User;
 use Illuminate\Support\Str;
 
-/** Addresses to which papers of a file, of a person or of the brokerage are mailed: readable, not guessable, and another one whenever somebody asks for it. */
+/**
+ * Addresses to which papers of a file, of a person or of the brokerage are mailed: readable, not guessable, and another one
+ * whenever somebody asks for it.
+ */
 final class MailAddress
 {
     public static function of(DealFile $file): string

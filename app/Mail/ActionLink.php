@@ -7,6 +7,7 @@ namespace App\Mail;
 use App\Access\Invitation;
 use App\Models\FillRequest;
 use App\Models\Letter;
+use App\Models\PaperRequest;
 use App\Models\ReadingCopy;
 use App\Models\Signer;
 use App\Models\User;
@@ -27,6 +28,7 @@ final class ActionLink
             'signer' => Signer::query()->where('key', $key)->first()?->link(),
             'fill' => FillRequest::query()->where('key', $key)->first()?->link(),
             'read' => ReadingCopy::query()->where('key', $key)->first()?->link(),
+            'bring' => PaperRequest::query()->where('key', $key)->first()?->link(),
             'work' => WorkingCopy::query()->where('key', $key)->first()?->link(),
             'invitation' => ($user = User::query()->where('key', $key)->first()) === null
                 ? null

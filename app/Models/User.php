@@ -20,6 +20,7 @@ use Illuminate\Support\Facades\Crypt;
  * @property int $brokerage_id
  * @property string $name
  * @property string $email
+ * @property string $mail_code behind the dot of their address for papers
  * @property string|null $phone
  * @property string $password
  * @property bool $active

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Overview;
 
+use App\Models\AskedForPaper;
 use App\Models\DealFile;
 use App\Models\FillRequest;
 use App\Models\Paper;
+use App\Models\PaperRequest;
 use App\Models\Requirement;
 use App\Models\Signer;
 use App\Models\User;
@@ -35,7 +37,7 @@ final readonly class WaitingOnOthers
         $mine = $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $user->id))->keyBy('id');
         $me = new self($user, $mine->isEmpty() ? $files->keyBy('id') : $mine, $today);
 
-        return TodayRow::worstFirst([...$me->signers(), ...$me->clients(), ...$me->reviews(), ...$me->documents()]);
+        return TodayRow::worstFirst([...$me->signers(), ...$me->clients(), ...$me->bringers(), ...$me->reviews(), ...$me->documents()]);
     }
 
     /** @return list<TodayRow> */
@@ -60,6 +62,42 @@ final readonly class WaitingOnOthers
                 $signer->round->last_day === null ? 30 : $this->today->daysUntil($signer->round->last_day),
                 seat: $signer->seatOf(),
                 act: ['label' => 'Remind', 'to' => "/rounds/{$signer->round->key}/signers/{$signer->key}/remind", 'with' => []],
+            );
+        }
+
+        return $rows;
+    }
+
+    /**
+     * Those who are asked to bring papers by a link.
+     *
+     * @return list<TodayRow>
+     */
+    private function bringers(): array
+    {
+        $rows = [];
+        $asked = PaperRequest::query()
+            ->with('asked')
+            ->whereNull('ended_at')
+            ->whereIn('deal_file_id', $this->files->keys())
+            ->where('last_day', '>=', $this->today->plusDays(-30)->iso())
+            ->orderBy('id')
+            ->get();
+        foreach ($asked as $asking) {
+            $open = $asking->asked->filter(static fn (AskedForPaper $one) => $one->title !== '' && $one->brought === []);
+            if ($open->isEmpty()) {
+                continue;
+            }
+            $file = $this->files[$asking->deal_file_id];
+            $rows[] = new TodayRow(
+                $asking->name,
+                'to send '.$open->pluck('title')->implode(', '),
+                $file->name,
+                "/files/{$file->key}/ask-for",
+                $this->today->daysUntil($asking->last_day),
+                act: $asking->email === ''
+                    ? null
+                    : ['label' => 'Remind', 'to' => "/paper-requests/{$asking->key}/remind", 'with' => []],
             );
         }
 

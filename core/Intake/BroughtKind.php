@@ -25,6 +25,12 @@ enum BroughtKind: string
         return $this === self::Word;
     }
 
+    /** Whether it is a picture, as a camera makes them. */
+    public function isPhoto(): bool
+    {
+        return $this === self::Jpeg || $this === self::Png || $this === self::Heic;
+    }
+
     /** What the first bytes say; null when it is none that is taken. */
     public static function of(string $path): ?self
     {

@@ -24,6 +24,11 @@ enum IntakeRefusal: string implements Reason
     case TableSettled = 'intake.table-settled';
     case NoFileForPart = 'intake.no-file-for-part';
     case NothingOnTable = 'intake.nothing-on-table';
+    case NobodyAsked = 'intake.nobody-asked';
+    case NothingAsked = 'intake.nothing-asked';
+    case NothingToRemind = 'intake.nothing-to-remind';
+    case NoAddressToRemind = 'intake.no-address-to-remind';
+    case NotAskedHere = 'intake.not-asked-here';
     case NotCut = 'intake.not-cut';
     case StillReading = 'intake.still-reading';
 
@@ -42,6 +47,11 @@ enum IntakeRefusal: string implements Reason
             self::TableSettled => 'These pages were filed already.',
             self::NoFileForPart => 'Choose a file for “{title}”. Nothing was filed yet.',
             self::NothingOnTable => 'All pages are put aside, so there is nothing to file.',
+            self::NobodyAsked => 'Say who you are asking.',
+            self::NothingAsked => 'Say what you are asking for: select a paper, or name one.',
+            self::NothingToRemind => 'Nothing is missing from {name}, or the last day has passed.',
+            self::NoAddressToRemind => '{name} has no email address here. Share the link with them again.',
+            self::NotAskedHere => 'This is no longer asked for here. Reload the page.',
             self::NotCut => 'The pages of “{title}” could not be cut out. Nothing was filed; they still lie here.',
             self::StillReading => 'The pages are still being prepared. Try again in a moment.',
             self::OnePaperOnly => '“{name}” holds one paper only.',

@@ -131,6 +131,10 @@ CREATE OR REPLACE FUNCTION reading_copy_of_link(wanted text) RETURNS TABLE (id b
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT r.id, r.brokerage_id, r.deal_file_id, r.link_version FROM reading_copies r WHERE r.key = wanted $$;
 
+CREATE OR REPLACE FUNCTION paper_request_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint,
+    link_version smallint) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT p.id, p.brokerage_id, p.deal_file_id, p.link_version FROM paper_requests p WHERE p.key = wanted $$;
+
 CREATE OR REPLACE FUNCTION working_copy_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT w.id, w.brokerage_id, w.guest_file_id, w.link_version FROM working_copies w WHERE w.key = wanted $$;
@@ -213,7 +217,7 @@ BEGIN
     FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,file_kits,fill_requests,history,offers,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
         EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{paper_entries,paper_pieces,paper_values,paper_versions}'::text[] LOOP
@@ -222,7 +226,7 @@ BEGIN
     FOREACH name IN ARRAY '{marks,round_events,round_papers,sealed_sets,signers}'::text[] LOOP
         EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,fill_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_side ON %I AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
@@ -260,6 +264,8 @@ CREATE POLICY own_side ON offers AS RESTRICTIVE USING (side_in_sight(deal_file_i
 -- OFFSET 0 keeps the planner from reading every row above first, to answer for a handful below.
 CREATE POLICY request_in_sight ON fill_request_papers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM fill_requests r WHERE r.id = fill_request_papers.fill_request_id OFFSET 0));
+CREATE POLICY request_in_sight ON asked_papers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM paper_requests r WHERE r.id = asked_papers.paper_request_id OFFSET 0));
 CREATE POLICY set_in_sight ON reading_copies USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM assembled_sets s WHERE s.id = reading_copies.assembled_set_id OFFSET 0));
 CREATE POLICY copy_in_sight ON reading_copy_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
@@ -345,7 +351,7 @@ BEGIN
     FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,paper_pieces,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{blobs,fill_request_papers,kit_versions,own_form_changes,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP

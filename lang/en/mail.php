@@ -119,6 +119,24 @@ return [
             'record when it is opened.',
         'label' => 'Read the documents',
     ],
+    'bring' => [
+        'subject' => 'Documents needed: :file',
+        'body' => ":sender asks you for these documents for :file:\n\n:papers\n\nSend them by this link until :day, as PDFs or photos. ".
+            "You need no account.\n\n:message\n\nThis link is only for you.",
+        'label' => 'Send the documents',
+    ],
+    'bring_again' => [
+        'subject' => 'Still needed: :file',
+        'body' => ":sender still needs from you for :file:\n\n:papers\n\nSend them by this link until :day, as PDFs or photos.\n\n".
+            'This link is only for you.',
+        'label' => 'Send the documents',
+    ],
+    'brought' => [
+        'subject' => 'Arrived: :papers',
+        'body' => '{1} :name sent what you asked for: :papers. It is in :file.|[2,*] :name sent all you asked for: :papers. They are in '.
+            ':file.',
+        'label' => 'Open the file',
+    ],
     'work' => [
         'subject' => 'Documents for your clients to sign',
         'body' => '{1} :sender sends you a document to have signed by your clients. On your own page you can read it, name your '.

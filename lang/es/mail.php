@@ -53,6 +53,18 @@ return [
         'body' => ":asker le pide que complete su parte de :papers para :file, antes del :day.\n\n:message\n\n{$answer} {$yours}",
         'label' => 'Completar',
     ],
+    'bring' => [
+        'subject' => 'Documentos que faltan: :file',
+        'body' => ":sender le pide estos documentos para :file:\n\n:papers\n\nEnvíelos por este enlace hasta el :day, como PDF o ".
+            "fotos. No necesita una cuenta.\n\n:message\n\nEste enlace es solo para usted.",
+        'label' => 'Enviar los documentos',
+    ],
+    'bring_again' => [
+        'subject' => 'Todavía faltan: :file',
+        'body' => ":sender todavía necesita de usted para :file:\n\n:papers\n\nEnvíelos por este enlace hasta el :day, como PDF o ".
+            "fotos.\n\nEste enlace es solo para usted.",
+        'label' => 'Enviar los documentos',
+    ],
     'read' => [
         'subject' => 'Documentos para leer: :file',
         'body' => ":sender comparte con usted documentos de :file: :pages páginas, hasta el :day.\n\n:message\n\nEste enlace es solo ".

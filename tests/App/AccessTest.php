@@ -18,6 +18,7 @@ it('names every route that needs a sign-in in the tables of refusals', function 
     $open = [
         'me',
         'me/keys',
+        'me/mail-address',
         'office/history',
         'me/second-factor',
         'me/second-factor.svg',

@@ -59,7 +59,8 @@ it('gives a person an address of their own, and an inbox with what was sent ther
 it('keeps one person’s mail from another in the database, by itself', function () {
     $code = (string) DB::table('users')->where('id', $this->people['tomas']->id)->value('mail_code');
     $mine = mailArrivesTo("t.{$code}@p.example", 'For Tomas alone');
-    foreach (['tomas' => true, 'wendell' => true, 'dario' => true, 'fenna' => true, 'caleb' => false, 'marguerite' => false] as $who => $sees) {
+    $seen = ['tomas' => true, 'wendell' => true, 'dario' => true, 'fenna' => true, 'caleb' => false, 'marguerite' => false];
+    foreach ($seen as $who => $sees) {
         App\Models\Sight::ofPerson($this->people[$who]);
         expect(DB::table('inbound_items')->where('id', $mine->id)->exists())->toBe($sees, $who);
         expect(DB::table('stacks')->whereRaw('(items->>0)::bigint = ?', [$mine->id])->exists())->toBe($sees, "{$who}, its stack");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Assembly\Actions\KeepReadingCopy;
 use App\Assembly\Actions\KeepSet;
 use App\Forms\Actions\KeepFillRequest;
+use App\Intake\Actions\AskForPapers;
 use App\Models\DealFile;
 use App\Models\JoinRequest;
 use App\Models\Stack;
@@ -50,6 +51,14 @@ function guardedRoutes(): array
         'file a stack' => ['POST', '/stacks/{stack}/file', ['seen' => 0]],
         'a small page of a stack' => ['GET', '/stacks/{stack}/1/small/1.webp', []],
         'a page of a stack' => ['GET', '/stacks/{stack}/1/pages/1.webp', []],
+        'ask for papers' => ['GET', '/files/{file}/ask-for', []],
+        'send somebody for papers' => [
+            'POST',
+            '/files/{file}/paper-requests',
+            ['others' => 'x', 'name' => 'x', 'last_day' => 'tomorrow'],
+        ],
+        'remind of papers' => ['POST', '/paper-requests/{asking}/remind', []],
+        'end asking for papers' => ['POST', '/paper-requests/{asking}/end', []],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [
             'POST',
@@ -231,6 +240,16 @@ function placesIn(DealFile $file): array
         'sources' => [['name' => 'scan.pdf', 'sha256' => str_repeat('0', 64), 'pages' => 2, 'first' => 1]],
         'ready_at' => now(),
     ]);
+    $asking = app(AskForPapers::class)->ask(
+        $file,
+        [],
+        ['Survey'],
+        'Nadia',
+        '',
+        $file->office->today()->plusDays(5),
+        '',
+        test()->people['tomas'],
+    );
     Auth::forgetGuards();
 
     $joining = JoinRequest::create([
@@ -247,6 +266,7 @@ function placesIn(DealFile $file): array
         '{copy}' => $copy->key,
         '{work}' => $work->key,
         '{workpaper}' => $work->papers()->firstOrFail()->key,
+        '{asking}' => $asking->key,
         '{stack}' => $stack->key,
         '{fill}' => $fill->key,
         '{file}' => $file->key,

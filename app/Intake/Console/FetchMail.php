@@ -29,7 +29,8 @@ final class FetchMail extends Command
         $of = (array) config('unanimus.intake');
         $brokerage = $this->brokerage();
         if ((string) $of['imap'] === '' || $brokerage === null) {
-            fwrite(STDERR, 'mail:fetch: '.($brokerage === null ? 'Say with --token= whose inbox it is.' : 'UNANIMUS_IMAP_URL is not set.')."\n");
+            $told = $brokerage === null ? 'Say with --token= whose inbox it is.' : 'UNANIMUS_IMAP_URL is not set.';
+            fwrite(STDERR, "mail:fetch: {$told}\n");
 
             return self::FAILURE;
         }

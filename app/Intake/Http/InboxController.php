@@ -100,12 +100,13 @@ final class InboxController
         $filed = $left = 0;
         $items = InboundItem::query()->with('guess.members')->whereIn('key', $keys)->whereNull('settled_at')->orderBy('id')->get();
         foreach ($items as $item) {
-            if (Gate::denies('sort-item', $item) || $item->guess === null || $item->papers() === [] || Gate::denies('work-on', $item->guess)) {
+            $to = Gate::allows('sort-item', $item) && $item->papers() !== [] ? $item->guess : null;
+            if ($to === null || Gate::denies('work-on', $to)) {
                 $left++;
 
                 continue;
             }
-            $settle->file($item, $item->guess, User::signedIn($request));
+            $settle->file($item, $to, User::signedIn($request));
             $filed++;
         }
         $told = $filed === 1 ? 'Filed 1 email.' : "Filed {$filed} emails.";

@@ -21,6 +21,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\PaperReading;
 use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\Brought;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\StackPart;
 use Unanimus\Parties\Side;
@@ -67,6 +68,33 @@ final class CareForPaper
     {
         $paper->state->mustBeInHand($paper->title);
         $brought = $this->converter->toPdf($path);
+        [$read, $again] = $this->over($paper, $brought, $name);
+        $parts = array_map(static fn (StackPart $part) => $part->readable(), $this->bringIn->stack($brought));
+
+        return [
+            ...$brought->notes,
+            ...$read->lacks,
+            ...$again ? ['The broker saw the earlier version: submit this one again.'] : [],
+            ...$parts === [] ? [] : ['It seems to hold several papers: '.implode(', ', $parts).'. Upload the others at their own rows.'],
+        ];
+    }
+
+    /**
+     * Lays what came over a paper as its newer version.
+     *
+     * @throws StepRefused when it is out or void
+     */
+    public function lay(Paper $paper, Brought $brought, string $name): Paper
+    {
+        $paper->state->mustBeInHand($paper->title);
+        $this->over($paper, $brought, $name);
+
+        return $paper;
+    }
+
+    /** @return array{PaperReading, bool} what its pages say, and whether it has to be submitted again */
+    private function over(Paper $paper, Brought $brought, string $name): array
+    {
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
         $paper->addVersion(
             $sha256,
@@ -84,16 +112,8 @@ final class CareForPaper
             'pages' => $brought->pages,
             'sha256' => $sha256,
         ]);
-        $again = $this->wake($paper);
 
-        $parts = array_map(static fn (StackPart $part) => $part->readable(), $this->bringIn->stack($brought));
-
-        return [
-            ...$brought->notes,
-            ...$read->lacks,
-            ...$again ? ['The broker saw the earlier version: submit this one again.'] : [],
-            ...$parts === [] ? [] : ['It seems to hold several papers: '.implode(', ', $parts).'. Upload the others at their own rows.'],
-        ];
+        return [$read, $this->wake($paper)];
     }
 
     /** Takes back that it was submitted or accepted: nobody has looked at this version. */

@@ -72,6 +72,8 @@
                                 @if (! $file->represents->isBoth() && $file->kind->sides() !== [] && $file->kind->isDeal())<form
                                     method="post" action="/files/{{ $file->key }}/working-copies/begin">@csrf
                                     <button class="button plain" data-with-taken>Have the other side sign</button></form>@endif
+                                <form method="post" action="/files/{{ $file->key }}/ask-for">@csrf
+                                    <button class="button plain" data-with-taken>Ask someone for them</button></form>
                                 <form method="post" action="/files/{{ $file->key }}/assign">@csrf
                                     <button class="button plain" data-with-taken>Move to another row</button></form>
                                 <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf
