@@ -49,6 +49,7 @@ use App\Papers\Http\PaperController;
 use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
+use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
 use App\Signing\Http\ChangeController;
@@ -474,6 +475,27 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])
         ->name('requirements.submit')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/review/{requirement}/changes', [ReviewController::class, 'changes'])->name('review.changes');
+    Route::get('/review/{requirement}/before/{page}.webp', [ReviewController::class, 'before'])->name('review.before');
+    Route::post('/requirements/{requirement}/pass', [ReviewController::class, 'pass'])
+        ->name('requirements.pass')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/withdraw', [ReviewController::class, 'withdraw'])
+        ->name('requirements.withdraw')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/remarks', [RemarkController::class, 'note'])
+        ->name('requirements.remarks')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/findings/{finding}', [RemarkController::class, 'finding'])
+        ->name('requirements.findings')
+        ->where('finding', '[0-9a-f]{16}')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/remarks/{remark}/answer', [RemarkController::class, 'answer'])
+        ->name('remarks.answer')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/remarks/{remark}/settle', [RemarkController::class, 'settle'])
+        ->name('remarks.settle')
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/accept', [ReviewController::class, 'accept'])
         ->name('requirements.accept')

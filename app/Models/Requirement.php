@@ -27,6 +27,12 @@ use Unanimus\Review\ReviewState;
  * @property Carbon|null $submitted_at
  * @property int|null $submitted_by
  * @property Carbon|null $decided_at
+ * @property Carbon|null $needed_by hour by which its review is needed
+ * @property string $needed_why
+ * @property int|null $reviewer_id who has taken it
+ * @property Carbon|null $taken_at since when somebody reads it
+ * @property int|null $read_version_id the version that was decided on last
+ * @property int $times_sent_back
  * @property string $note
  * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
@@ -45,9 +51,12 @@ final class Requirement extends Record
         'review_state' => ReviewState::class,
         'submitted_at' => 'datetime',
         'decided_at' => 'datetime',
+        'needed_by' => 'datetime',
+        'taken_at' => 'datetime',
     ];
 
-    protected $attributes = ['review_state' => 'not_submitted', 'side' => null, 'staff_only' => false];
+    protected $attributes = ['review_state' => 'not_submitted', 'side' => null, 'staff_only' => false, 'needed_by' => null, 'needed_why' => '',
+        'reviewer_id' => null, 'taken_at' => null, 'read_version_id' => null, 'times_sent_back' => 0];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo
@@ -59,6 +68,22 @@ final class Requirement extends Record
     public function paper(): BelongsTo
     {
         return $this->belongsTo(Paper::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function reviewer(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'reviewer_id');
+    }
+
+    /** @return Collection<int, Remark> what was sent back to whoever works on it, and is not answered */
+    public function openRemarks(): Collection
+    {
+        return $this->remarks
+            ->whereNotNull('sent_at')
+            ->whereNull('answered_at')
+            ->whereNull('resolved_at')
+            ->values();
     }
 
     /** @return HasMany<Remark, $this> */

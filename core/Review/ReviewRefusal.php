@@ -22,6 +22,10 @@ enum ReviewRefusal: string implements Reason
     case DoesNotApply = 'review.does-not-apply';
     case AlreadyAccepted = 'review.already-accepted';
     case AlreadySubmitted = 'review.already-submitted';
+    case BeingRead = 'review.being-read';
+    case RemarkSent = 'review.remark-sent';
+    case NoAnswer = 'review.no-answer';
+    case NotTheirOffice = 'review.not-their-office';
     case BlankEmpty = 'review.blank-empty';
     case BlanksEmpty = 'review.blanks-empty';
 
@@ -39,6 +43,10 @@ enum ReviewRefusal: string implements Reason
             self::DoesNotApply => 'This was marked as not applicable.',
             self::AlreadyAccepted => 'This was already accepted.',
             self::AlreadySubmitted => 'This was already submitted and is waiting for the broker.',
+            self::BeingRead => 'The broker has begun to read it. Ask them to send it back.',
+            self::RemarkSent => 'This remark was sent already. Mark it as resolved instead.',
+            self::NoAnswer => 'Say what you did about it.',
+            self::NotTheirOffice => '{name} does not review for this office.',
             self::BlankEmpty => '“{title}” has a required blank empty: {label}. Fill it in, then submit it.',
             self::BlanksEmpty => '“{title}” has {count} required blanks empty: {label} …. Fill it in, then submit it.',
         };

@@ -91,6 +91,22 @@ enum ReviewState: string
         return self::DoesNotApply;
     }
 
+    /**
+     * After the agent takes it back.
+     *
+     * @param bool $isRead whether somebody has begun to read it
+     *
+     * @throws StepRefused when it is not with the reviewer, or is being read
+     */
+    public function withdraw(bool $isRead): self
+    {
+        return match (true) {
+            $this !== self::Submitted => throw ReviewRefusal::NotSubmitted->because(),
+            $isRead => throw ReviewRefusal::BeingRead->because(),
+            default => self::NotSubmitted,
+        };
+    }
+
     /** After a newer version came over its paper: what was looked at was another one. */
     public function changed(): self
     {

@@ -15,6 +15,7 @@ return new class extends Migration
         DB::unprepared((string) file_get_contents(database_path('sql/practice.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/mail-people.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/stacks.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/review.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/paper-requests.sql')));
         DB::unprepared(
             <<<'SQL'

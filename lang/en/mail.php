@@ -137,6 +137,11 @@ return [
             ':file.',
         'label' => 'Open the file',
     ],
+    'sent_back' => [
+        'subject' => 'Sent back: :paper, :file',
+        'body' => ":by sent :paper back:\n\n:remarks\n\nMend it and submit it again.",
+        'label' => 'Open the paper',
+    ],
     'work' => [
         'subject' => 'Documents for your clients to sign',
         'body' => '{1} :sender sends you a document to have signed by your clients. On your own page you can read it, name your '.

@@ -52,3 +52,38 @@ if (form) {
         }
     });
 }
+
+// What the machine found: f goes from one to the next and shows its place, y makes a remark of it, x sets it aside.
+const findings = [...document.querySelectorAll('[data-finding]')];
+let on = -1;
+
+function showPlace(finding) {
+    document.querySelectorAll('.finding-here').forEach((old) => old.remove());
+    const page = document.querySelector(`[data-pin-page="${finding.dataset.page}"]`);
+    if (!page) return;
+    page.scrollIntoView({ block: 'start' });
+    if (!finding.dataset.place) return;
+    const [x, y, width, height] = finding.dataset.place.split(',').map(Number);
+    const svg = page.querySelector('svg');
+    svg.append(element('rect', { class: 'finding-here', x: x - 4, y: y - 4, width: width + 8, height: height + 8 }));
+    svg.querySelector('.finding-here').scrollIntoView({ block: 'center' });
+}
+
+function goTo(index) {
+    on = index;
+    findings[on].focus({ preventScroll: true });
+    findings[on].scrollIntoView({ block: 'nearest' });
+    showPlace(findings[on]);
+}
+
+findings.forEach((finding, index) => finding.addEventListener('click', (event) => event.target.closest('button') || goTo(index)));
+document.addEventListener('keydown', (event) => {
+    if (findings.length === 0 || event.repeat || event.ctrlKey || event.metaKey || event.altKey || document.body.dataset.keys === 'off') return;
+    if (event.target.closest?.('input:not([type=checkbox]), textarea, select')) return;
+    if (event.key === 'f') goTo((on + 1) % findings.length);
+    else if (on >= 0 && event.key === 'y') findings[on].querySelector('[value=remark]').click();
+    else if (on >= 0 && event.key === 'x') findings[on].querySelector('[value=aside]').click();
+    else return;
+    event.preventDefault();
+});
+document.querySelectorAll('select[data-sends]').forEach((select) => select.addEventListener('change', () => select.form.requestSubmit()));

@@ -68,7 +68,7 @@ it('sends back with a remark pinned to a place; handing in again answers it', fu
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')
         ->post("/requirements/{$requirement->key}/send-back", ['remark' => ''])
-        ->assertSessionHasErrors('remark');
+        ->assertSessionHas('reason', ReviewRefusal::NoRemark->value);
     $this->as('ines')
         ->post("/requirements/{$requirement->key}/send-back", [
             'remark' => 'Name the licensee.',
@@ -244,8 +244,7 @@ it('takes a letter with its attachment into the inbox, once', function () use ($
         ->and(app(Bytes::class)->read($item->attachments[0]['sha256']))
         ->toBe('%PDF-1.4 survey');
     $this->as('ines')->get('/office/inbox')->assertSee('Survey');
-    $this->as('tomas')->get('/office')->assertDontSee('Inbox');
-    $this->as('tomas')->get('/office/inbox')->assertForbidden();
+    $this->as('tomas')->get('/office/inbox')->assertOk()->assertDontSee('Survey');
 });
 
 it('reads letters of any shape without failing', function (string $raw) {

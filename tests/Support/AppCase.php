@@ -170,7 +170,7 @@ abstract class AppCase extends TestCase
     public function work(): void
     {
         Artisan::call('queue:work', [
-            '--queue' => 'sealing,letters,conversion,reading,stacks,stacks-noticed,sets,listings,default',
+            '--queue' => 'sealing,letters,conversion,reading,stacks,uploads-read,sets,listings,default',
             '--stop-when-empty' => true,
             '--sleep' => 0,
             '--memory' => 1024,

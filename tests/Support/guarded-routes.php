@@ -10,6 +10,7 @@ use App\Models\DealFile;
 use App\Models\JoinRequest;
 use App\Models\Stack;
 use App\Papers\SelectedPapers;
+use App\Review\Actions\KeepRemarks;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\GiveWorkingCopy;
 use Illuminate\Support\Facades\Auth;
@@ -59,6 +60,14 @@ function guardedRoutes(): array
         ],
         'remind of papers' => ['POST', '/paper-requests/{asking}/remind', []],
         'end asking for papers' => ['POST', '/paper-requests/{asking}/end', []],
+        'what changed since review' => ['GET', '/review/{requirement}/changes', []],
+        'a page as it was reviewed' => ['GET', '/review/{requirement}/before/1.webp', []],
+        'pass a review on' => ['POST', '/requirements/{requirement}/pass', []],
+        'take a submission back' => ['POST', '/requirements/{requirement}/withdraw', []],
+        'note a remark' => ['POST', '/requirements/{requirement}/remarks', ['remark' => 'x']],
+        'confirm a finding' => ['POST', '/requirements/{requirement}/findings/0123456789abcdef', ['do' => 'remark']],
+        'answer a remark' => ['POST', '/remarks/{remark}/answer', ['answer' => 'x']],
+        'settle a remark' => ['POST', '/remarks/{remark}/settle', ['do' => 'resolve']],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [
             'POST',
@@ -250,6 +259,9 @@ function placesIn(DealFile $file): array
         '',
         test()->people['tomas'],
     );
+    $requirement = $file->requirements()->firstOrFail();
+    $remark = app(KeepRemarks::class)->note($requirement, test()->people['tomas'], 'Initials are missing.');
+    $remark->update(['sent_at' => now()]);
     Auth::forgetGuards();
 
     $joining = JoinRequest::create([
@@ -266,6 +278,7 @@ function placesIn(DealFile $file): array
         '{copy}' => $copy->key,
         '{work}' => $work->key,
         '{workpaper}' => $work->papers()->firstOrFail()->key,
+        '{remark}' => $remark->key,
         '{asking}' => $asking->key,
         '{stack}' => $stack->key,
         '{fill}' => $fill->key,

@@ -8,6 +8,7 @@ use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Papers\BroughtIn;
+use App\Papers\Jobs\ReadUpload;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
@@ -92,6 +93,7 @@ final class BringIn
             $original,
         );
         $paper->moveTo(PaperState::Ready);
+        ReadUpload::begin($file->brokerage_id, $version->id);
         $told = array_filter(
             [
                 'paper' => $paper->title,

@@ -10,6 +10,7 @@ use App\Models\Paper;
 use App\Models\PaperPiece;
 use App\Models\Role;
 use App\Models\User;
+use App\Papers\Jobs\ReadUpload;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
@@ -96,7 +97,7 @@ final class CareForPaper
     private function over(Paper $paper, Brought $brought, string $name): array
     {
         $sha256 = $this->bytes->keep($paper->brokerage_id, $brought->pdf);
-        $paper->addVersion(
+        $version = $paper->addVersion(
             $sha256,
             $brought->pages,
             MadeBy::Uploaded,
@@ -112,6 +113,8 @@ final class CareForPaper
             'pages' => $brought->pages,
             'sha256' => $sha256,
         ]);
+
+        ReadUpload::begin($paper->brokerage_id, $version->id);
 
         return [$read, $this->wake($paper)];
     }

@@ -8,6 +8,7 @@ use App\History\History;
 use App\Models\Paper;
 use App\Models\PaperVersion;
 use App\Models\Upload;
+use App\Papers\Jobs\ReadUpload;
 use App\Storage\Bytes;
 use App\Terms\SearchRow;
 use Illuminate\Support\Facades\Auth;
@@ -67,6 +68,7 @@ final class PlaceUpload
             $version->original_sha256,
         );
         $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
+        ReadUpload::begin($upload->brokerage_id, $copy->id);
         $upload->update([
             'paper_id' => $to->id,
             'version_id' => $copy->id,

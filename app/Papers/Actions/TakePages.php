@@ -6,6 +6,7 @@ namespace App\Papers\Actions;
 
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Papers\Jobs\ReadUpload;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Files\MadeBy;
@@ -40,7 +41,7 @@ final class TakePages
     ): Paper {
         $row === null || self::mustTake($row);
         $to = $row ?? $this->bringIn->ownPaper($file, "{$title}.pdf", $stage);
-        $to->addVersion(
+        $version = $to->addVersion(
             $sha256,
             $pages,
             MadeBy::Uploaded,
@@ -50,6 +51,8 @@ final class TakePages
             PaperReading::of($this->bytes->path($sha256), $this->library, $file->office->today()),
         );
         $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
+
+        ReadUpload::begin($file->brokerage_id, $version->id);
 
         return $to;
     }

@@ -9,7 +9,6 @@ use App\Models\Paper;
 use App\Models\Upload;
 use App\Models\User;
 use App\Papers\Jobs\ConvertUpload;
-use App\Papers\Jobs\NoticeStack;
 use App\Storage\Bytes;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -94,8 +93,6 @@ final class TakeUpload
                 'is_question' => $in->isQuestion(),
                 'told' => trim("“{$in->paper->title}” is in the file. ".implode(' ', $in->notes)),
             ]);
-            $mayHoldMore = $in->version->pages > 1 && $in->parts === [] && $brought->original === null;
-            $mayHoldMore && NoticeStack::begin($upload->brokerage_id, $upload->id);
         } catch (BringRefused|StepRefused $why) {
             $upload->update([
                 'state' => 'refused',

@@ -17,26 +17,34 @@ use Unanimus\Steps\StepRefused;
 /** The reviewer's decision on a requirement: accept, send back with a remark, or grant that it does not apply. */
 final class Decide
 {
+    public function __construct(private readonly KeepRemarks $remarks)
+    {
+    }
+
     /** @throws StepRefused when there is nothing to decide */
     public function accept(Requirement $requirement, User $by): void
     {
         $this->decide($requirement, $by, static fn (ReviewState $state) => $state->accept(), 'Accepted', '');
+        // What was noted and never sent was not meant to be said; what was asked is done.
+        $requirement->remarks()->whereNull('sent_at')->delete();
+        $requirement->remarks()->whereNull('resolved_at')->update(['resolved_at' => now()]);
     }
 
-    /** @throws StepRefused when there is nothing to decide or the remark is empty */
+    /**
+     * Sends it back with what was noted on it, and with one more remark.
+     *
+     * @throws StepRefused when there is nothing to decide, or no remark says why
+     */
     public function sendBack(Requirement $requirement, User $by, string $remark, ?int $page = null, ?Rect $place = null): void
     {
-        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->sendBack($remark), 'Sent back', $remark);
-        $requirement->remarks()->create([
-            'brokerage_id' => $requirement->brokerage_id,
-            'deal_file_id' => $requirement->deal_file_id,
-            'page' => $page,
-            'x' => $place?->x,
-            'y' => $place?->y,
-            'text' => trim($remark),
-            'user_id' => $by->id,
-            'at' => now(),
-        ]);
+        DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
+        $noted = $requirement->remarks()->whereNull('sent_at')->pluck('text')->all();
+        $all = implode(' ', array_filter([...$noted, trim($remark)]));
+        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->sendBack($all), 'Sent back', $all);
+        trim($remark) === '' || $this->remarks->note($requirement, $by, $remark, $page, $place);
+        $requirement->remarks()->whereNull('sent_at')->update(['sent_at' => now()]);
+        $requirement->update(['times_sent_back' => $requirement->times_sent_back + 1]);
+        $this->remarks->write($requirement, $by);
     }
 
     /** @throws StepRefused when it is settled already or no reason is given */
@@ -57,7 +65,8 @@ final class Decide
         if ($paper?->form_number !== null && $paper->state === PaperState::Ready && ! $state->isWithReviewer()) {
             $paper->moveTo(PaperState::Draft);
         }
-        $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id]);
+        $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id,
+            'read_version_id' => $paper?->latest_version_id, 'taken_at' => null, 'reviewer_id' => null, 'needed_by' => null, 'needed_why' => '']);
         History::add(
             $requirement->brokerage_id,
             $requirement->deal_file_id,

@@ -11,6 +11,7 @@ use App\Models\Requirement;
 use App\Models\User;
 use App\Papers\Actions\FixPaper;
 use App\Terms\FactBook;
+use Carbon\CarbonInterface;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
@@ -29,7 +30,7 @@ final class SubmitPaper
     }
 
     /** @throws StepRefused when the paper has not come in, or is with the reviewer already */
-    public function __invoke(Requirement $requirement, User $by): void
+    public function __invoke(Requirement $requirement, User $by, ?CarbonInterface $neededBy = null, string $why = ''): void
     {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh();
@@ -45,11 +46,19 @@ final class SubmitPaper
             ($this->fix)($paper, MadeBy::Submitted, '', $by->id);
             $paper->moveTo(PaperState::Ready);
         }
-        $requirement->update(['review_state' => $state, 'submitted_at' => now(), 'submitted_by' => $by->id]);
+        $requirement->update([
+            'review_state' => $state,
+            'submitted_at' => now(),
+            'submitted_by' => $by->id,
+            'needed_by' => $neededBy,
+            'needed_why' => mb_substr(trim($why), 0, 200),
+            'taken_at' => null,
+        ]);
         $requirement
             ->remarks()
+            ->whereNotNull('sent_at')
             ->whereNull('answered_at')
-            ->update(['answered_at' => now()]);
+            ->update(['answered_at' => now(), 'answered_by' => $by->id]);
         History::add(
             $requirement->brokerage_id,
             $requirement->deal_file_id,
@@ -66,15 +75,15 @@ final class SubmitPaper
      * @param list<string> $keys of the papers
      * @return array{int, list<string>} how many were submitted; why the others were not
      */
-    public function several(DealFile $file, array $keys, User $by): array
+    public function several(DealFile $file, array $keys, User $by, ?CarbonInterface $neededBy = null, string $why = ''): array
     {
-        $why = [];
+        [$neededWhy, $why] = [$why, []];
         $count = 0;
         $requirements = $file->requirements()->with('paper')->get();
         foreach ($file->papers()->whereIn('key', $keys)->get() as $paper) {
             $requirement = $requirements->firstWhere('paper_id', $paper->id);
             try {
-                $requirement === null ? throw ReviewRefusal::NotOnChecklist->because(title: $paper->title) : $this($requirement, $by);
+                $requirement === null ? throw ReviewRefusal::NotOnChecklist->because(title: $paper->title) : $this($requirement, $by, $neededBy, $neededWhy);
                 $count++;
             } catch (StepRefused $refused) {
                 $why[] = str_contains($refused->getMessage(), $paper->title)
@@ -84,6 +93,28 @@ final class SubmitPaper
         }
 
         return [$count, $why];
+    }
+
+    /** @throws StepRefused when somebody has begun to read it, or it is not with the reviewer */
+    public function withdraw(Requirement $requirement, User $by): void
+    {
+        DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
+        $requirement->refresh();
+        $state = $requirement->review_state->withdraw($requirement->taken_at !== null);
+        $paper = $requirement->paper;
+        // A form that was fixed as it was handed in is filled on again.
+        if ($paper?->form_number !== null && $paper->state === PaperState::Ready) {
+            $paper->moveTo(PaperState::Draft);
+        }
+        $requirement->update(['review_state' => $state, 'needed_by' => null, 'needed_why' => '']);
+        History::add(
+            $requirement->brokerage_id,
+            $requirement->deal_file_id,
+            'Submission withdrawn',
+            ['requirement' => $requirement->title],
+            new SeenBy($requirement->side, $requirement->staff_only),
+        );
+        $requirement->file->countSettled();
     }
 
     /** A form is read by the reviewer as it is filled: with required blanks empty there is nothing to read. */

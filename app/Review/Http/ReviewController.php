@@ -5,17 +5,31 @@ declare(strict_types=1);
 namespace App\Review\Http;
 
 use App\Models\DealFile;
+use App\Models\PaperVersion;
 use App\Models\Requirement;
 use App\Models\Role;
 use App\Models\User;
+use App\Papers\PageStore;
 use App\Papers\PaperView;
+use App\Papers\Presence;
 use App\Review\Actions\Decide;
 use App\Review\Actions\SubmitPaper;
+use App\Review\Actions\TakeReview;
+use App\Review\ChangesSince;
+use App\Review\ReviewFindings;
+use App\Review\ReviewQueue;
+use App\Storage\Bytes;
+use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Rect;
+use Unanimus\Terms\Kind;
 
 /** The review desk, and handing in. */
 final class ReviewController
@@ -23,12 +37,25 @@ final class ReviewController
     public function index(Request $request): View
     {
         Gate::authorize('review-desk');
-        $waiting = $this->waiting()->limit(200)->get();
+        $only = $request->validate(['office' => 'nullable|string|max:26', 'agent' => 'nullable|string|max:26', 'mine' => 'nullable|string']);
+        $waiting = ReviewQueue::of(User::signedIn($request), $only)->with('file.members.user')->limit(200)->get();
 
-        return view('review.index', ['waiting' => $waiting]);
+        return view('review.index', [
+            'waiting' => $waiting,
+            'all' => ReviewQueue::of(User::signedIn($request))->count(),
+            'only' => $only,
+            'offices' => $waiting->pluck('file.office')->unique('id')->values(),
+            'agents' => $waiting->flatMap(static fn (Requirement $one) => $one->file->members->where('role', Role::Agent)->pluck('user'))
+                ->unique('id')
+                ->sortBy('name')
+                ->values(),
+            'open' => $waiting->mapWithKeys(static fn (Requirement $one) => [
+                $one->id => $one->paper === null ? [] : Presence::others($one->paper, User::signedIn($request)),
+            ])->all(),
+        ]);
     }
 
-    public function show(Requirement $requirement): View
+    public function show(Request $request, Requirement $requirement, TakeReview $take): View
     {
         $requirement->load([
             'file.office',
@@ -42,16 +69,64 @@ final class ReviewController
             'remarks.author',
         ]);
         Gate::authorize('review', $requirement->file);
+        $take->begin($requirement);
         $paper = $requirement->paper?->setRelation('file', $requirement->file);
+        $next = ReviewQueue::of(User::signedIn($request))->whereKeyNot($requirement->id)->value('key');
 
         return view('review.show', [
             'requirement' => $requirement,
             'file' => $requirement->file,
             'paper' => $paper,
             'view' => $paper === null ? null : PaperView::of($paper),
-            'next' => $this->waiting()->whereKeyNot($requirement->id)->value('key'),
+            'findings' => ReviewFindings::of($requirement),
+            'changed' => $requirement->read_version_id !== null && $requirement->read_version_id !== $paper?->latest_version_id,
+            'next' => $next,
             'whole' => $requirement->file->completeness(),
+            'facts' => FactBook::of($requirement->file),
+            'here' => $paper === null ? [] : Presence::of($paper, User::signedIn($request)),
+            'reviewers' => $this->reviewers($requirement->file),
         ]);
+    }
+
+    /** What is otherwise since it was decided on. */
+    public function changes(Requirement $requirement, Bytes $bytes): View
+    {
+        Gate::authorize('review', $requirement->file);
+        $requirement->load(['file.office', 'paper.latest', 'remarks.author']);
+
+        return view('review.changes', [
+            'requirement' => $requirement,
+            'file' => $requirement->file,
+            'changes' => ChangesSince::of($requirement, $bytes) ?? abort(404),
+        ]);
+    }
+
+    /** A page of the version that was decided on before. */
+    public function before(Requirement $requirement, int $page, Bytes $bytes): Response
+    {
+        Gate::authorize('review', $requirement->file);
+        $version = PaperVersion::query()->where('paper_id', $requirement->paper_id)->find($requirement->read_version_id) ?? abort(404);
+        abort_if($page < 1 || $page > $version->pages, 404);
+
+        return PageStore::send($bytes->path($version->sha256), $version->sha256, $version->first_page + $page - 1);
+    }
+
+    public function pass(Request $request, Requirement $requirement, TakeReview $take): RedirectResponse
+    {
+        Gate::authorize('review', $requirement->file);
+        $key = (string) ($request->validate(['to' => 'nullable|string|max:26'])['to'] ?? '');
+        $to = $key === '' ? null : User::query()->where('key', $key)->firstOrFail();
+        $take->pass($requirement, $to);
+
+        return to_route('review.show', $requirement)->with('told', $to === null ? 'Whoever reviews may take it.' : "{$to->name} has it.");
+    }
+
+    public function withdraw(Request $request, Requirement $requirement, SubmitPaper $submit): RedirectResponse
+    {
+        Gate::authorize('work-on', $requirement->file);
+        $submit->withdraw($requirement, User::signedIn($request));
+
+        return to_route('files.show', $requirement->file)->with('told', "“{$requirement->title}” is yours again.");
     }
 
     public function submit(Request $request, Requirement $requirement, SubmitPaper $submit): RedirectResponse
@@ -67,10 +142,18 @@ final class ReviewController
     {
         Gate::authorize('work-on', $file);
         $given = $request->validate(
-            ['papers' => 'required|array|max:100', 'papers.*' => 'string|max:26'],
+            [
+                'papers' => 'required|array|max:100',
+                'papers.*' => 'string|max:26',
+                'needed_day' => 'nullable|string|max:40',
+                'needed_time' => 'nullable|string|max:20',
+                'needed_why' => 'nullable|string|max:200',
+            ],
             ['papers.required' => 'Select at least one paper first.'],
         );
-        [$count, $why] = $submit->several($file, $given['papers'], User::signedIn($request));
+        $needed = self::needed($file, (string) ($given['needed_day'] ?? ''), (string) ($given['needed_time'] ?? ''));
+        $reason = (string) ($given['needed_why'] ?? '');
+        [$count, $why] = $submit->several($file, $given['papers'], User::signedIn($request), $needed, $reason);
         $told =
             $count === 0
                 ? 'Nothing was submitted.'
@@ -94,18 +177,17 @@ final class ReviewController
         Gate::authorize('review', $requirement->file);
         $given = $request->validate(
             [
-                'remark' => 'required|string|max:2000',
+                'remark' => 'nullable|string|max:2000',
                 'page' => 'nullable|integer|between:1,1000',
                 'x' => 'nullable|numeric|between:0,14400',
                 'y' => 'nullable|numeric|between:0,14400',
             ],
-            ['remark.required' => 'Say in a remark what to fix.'],
         );
         $place = isset($given['page'], $given['x'], $given['y']) ? new Rect((float) $given['x'], (float) $given['y'], 1, 1) : null;
         $decide->sendBack(
             $requirement,
             User::signedIn($request),
-            $given['remark'],
+            (string) ($given['remark'] ?? ''),
             isset($given['page']) ? (int) $given['page'] : null,
             $place,
         );
@@ -122,18 +204,27 @@ final class ReviewController
         return $this->onward($requirement, 'Marked as not applicable.');
     }
 
-    /** @return \Illuminate\Database\Eloquent\Builder<Requirement> what waits, longest first */
-    private function waiting(): \Illuminate\Database\Eloquent\Builder
+    /** @return Collection<int, User> who reviews in its office */
+    private function reviewers(DealFile $file): Collection
     {
-        $user = request()->user();
-        $offices = $user instanceof User ? $user->officeRoles->where('role', Role::Broker)->pluck('office_id')->all() : [];
+        return User::query()
+            ->where('active', true)
+            ->whereHas('officeRoles', static fn ($roles) => $roles->where(['office_id' => $file->office_id, 'role' => Role::Broker]))
+            ->orderBy('name')
+            ->get();
+    }
 
-        return Requirement::query()
-            ->with(['file.office', 'paper'])
-            ->where('review_state', 'submitted')
-            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
-            ->orderBy('submitted_at')
-            ->orderBy('id');
+    /** The hour by which a review is needed; a day alone means its end of business. */
+    private static function needed(DealFile $file, string $day, string $time): ?Carbon
+    {
+        if (trim($day) === '' && trim($time) === '') {
+            return null;
+        }
+        $today = $file->office->today();
+        $on = trim($day) === '' ? $today : LocalDate::parse($day, $today);
+        $at = trim($time) === '' ? '17:00' : Kind::Time->parse($time, $today);
+
+        return Carbon::parse("{$on->iso()} {$at}", $file->office->zone)->utc();
     }
 
     private function onward(Requirement $requirement, string $told): RedirectResponse
@@ -142,7 +233,7 @@ final class ReviewController
         if ($requirement->file->practice) {
             return to_route('files.show', $requirement->file)->with('told', "{$requirement->title}: {$told}");
         }
-        $next = $this->waiting()->whereKeyNot($requirement->id)->value('key');
+        $next = ReviewQueue::of(User::signedIn(request()))->whereKeyNot($requirement->id)->value('key');
 
         return redirect($next === null ? '/review' : "/review/{$next}")->with('told', "{$requirement->title}: {$told}");
     }

@@ -57,8 +57,17 @@
                     @if ($works)
                         <form method="post" action="/files/{{ $file->key }}/rounds">@csrf
                             <button class="button tight" data-with-taken data-press="s">Send for signature</button></form>
-                        @if ($file->kind->isDeal())<form method="post" action="/files/{{ $file->key }}/submissions">@csrf
-                            <button class="button tight" data-with-taken>Submit to broker</button></form>@endif
+                        @if ($file->kind->isDeal())<form method="post" action="/files/{{ $file->key }}/submissions" class="submit-them">@csrf
+                            <button class="button tight" data-with-taken>Submit to broker</button>
+                            <details class="menu-at with-selected"><summary class="button tight" aria-label="Say by when">▾</summary>
+                                <div class="menu"><p class="small dim">Needed by, if it is urgent</p>
+                                    <label class="line"><span>Day</span><input class="input" name="needed_day" maxlength="40"
+                                        autocomplete="off" placeholder="today"></label>
+                                    <label class="line"><span>Hour</span><input class="input" name="needed_time" maxlength="20"
+                                        autocomplete="off" placeholder="5 pm"></label>
+                                    <label class="line"><span>Why</span><input class="input" name="needed_why" maxlength="200"
+                                        autocomplete="off"></label>
+                                    <button class="button tight now" data-with-taken>Submit</button></div></details></form>@endif
                     @endif
                     <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf
                         <button class="button tight" data-with-taken data-press="p">Combine</button></form>
@@ -136,7 +145,7 @@
                                 @php($state = $row->requirement?->review_state)
                                 @if ($state)
                                     @php($back = $state === \Unanimus\Review\ReviewState::SentBack)
-                                    @php($remarks = $back ? $row->requirement->remarks->whereNull('answered_at')->count() : 0)
+                                    @php($remarks = $back ? $row->requirement->openRemarks()->count() : 0)
                                     @php($class = $back ? 'hot' : ($state->isSettled() ? 'ok' : 'dim'))
                                     <span class="{{ $class }}">{{
                                         $back ? $remarks.' '.Str::plural('remark', $remarks) : $state->label()
@@ -163,6 +172,9 @@
                                         class="unseen" type="file" name="pdf" accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}"
                                         data-file-form data-next aria-label="Upload {{ $row->paper->title }}"></label></form>@break
                                 @endswitch
+                                @if ($works && $state === \Unanimus\Review\ReviewState::Submitted && $row->requirement->taken_at === null)
+                                    <form class="inline" method="post" action="/requirements/{{ $row->requirement->key }}/withdraw">@csrf
+                                        <button class="button tight plain">Take back</button></form>@endif
                                 @if ($file->practice && $state === \Unanimus\Review\ReviewState::Submitted)<a class="button tight"
                                     href="/review/{{ $row->requirement->key }}">Review it yourself</a>@endif
                                 @if ($step !== 'upload' &&

@@ -18,8 +18,8 @@
         </div>
     </div>
     @if ($paper->requirement?->review_state->value === 'sent_back')
-        @foreach ($paper->requirement->remarks->whereNull('answered_at') as $remark)<p class="say now">
-            <b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
+        @foreach ($paper->requirement->openRemarks() as $remark)<p class="say now">
+            <b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@include('review.answer')@endforeach
     @endif
     @if ($newer = $paper->newerForm())<p class="say">
         Rev. {{ $newer->revision }} of this form is current. This paper uses rev. {{ $paper->form_revision }}.

@@ -21,8 +21,8 @@
             @endif
         </div>
     </div>
-    @foreach (($paper->requirement?->remarks ?? collect())->whereNull('answered_at') as $remark)<p class="say now">
-        <b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@endforeach
+    @foreach (($paper->requirement?->openRemarks() ?? collect()) as $remark)<p class="say now">
+        <b>Remark{{ $remark->page ? ', page '.$remark->page : '' }}:</b> {{ $remark->text }}</p>@include('review.answer')@endforeach
     <div class="desk" @if ($writes) data-paper="{{ $paper->key }}" data-pieces="{{ json_encode($pieces) }}"
         data-today="{{ $file->office->today()->long() }}" @endif>
         <nav class="thumbs" aria-label="Pages">
@@ -31,7 +31,7 @@
             height="98">{{ $index + 1 }}</a>@endforeach</nav>
         <div><div class="pages">
             @include('papers.pages', ['layered' => true, 'findings' => $findings, 'remarks' =>
-            $paper->requirement?->remarks->whereNull('answered_at')->values()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
+            $paper->requirement?->openRemarks()])</div>@includeWhen($writes, 'papers.layer-bar')</div>
         <aside class="leaf blanks">
             @if ($findings !== [])<h2 class="minor">Check these</h2><ul class="findings">@foreach ($findings as $finding)<li>
                 @if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>

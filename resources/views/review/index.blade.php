@@ -1,19 +1,37 @@
 <x-layout title="Review" place="review">
     <div class="head-row"><h1>Review desk</h1>
-        <span class="dim">{{ $waiting->count() === 0 ? 'nothing waiting' : $waiting->count().' waiting, longest first' }}</span></div>
+        <span class="dim">{{ $all === 0 ? 'nothing waiting' : $all.' waiting, most urgent first' }}</span></div>
+    @if ($offices->count() > 1 || $agents->count() > 1 || array_filter($only) !== [])
+        <nav class="queue-ways" aria-label="Show only">
+            <a href="/review" @if (array_filter($only) === []) aria-current="true" @endif>All</a>
+            <a href="/review?mine=1" @if ($only['mine'] ?? null) aria-current="true" @endif>Taken by me</a>
+            @foreach ($offices->count() > 1 || ($only['office'] ?? null) ? $offices : [] as $office)<a
+                href="/review?office={{ $office->key }}" @if (($only['office'] ?? null) === $office->key) aria-current="true"
+                @endif>{{ $office->name }}</a>@endforeach
+            @foreach ($agents->take(8) as $agent)<a href="/review?agent={{ $agent->key }}" @if (($only['agent'] ?? null) === $agent->key)
+                aria-current="true" @endif>{{ $agent->name }}</a>@endforeach
+        </nav>
+    @endif
     <div class="leaf pad">
         @if ($waiting->isEmpty())
-            <p class="empty">Papers that agents submit show up here, longest waiting first. Nothing is waiting right now.</p>
+            <p class="empty">Papers that agents submit show up here, most urgent first. Nothing is waiting right now.</p>
         @else
             <table class="ledger">
-                <thead><tr><th>Paper</th><th>File</th><th>Reason</th><th>Submitted</th><th><span class="unseen">Actions</span></th></tr>
-                    </thead>
+                <thead><tr><th>Paper</th><th>File</th><th>Reason</th><th>Submitted</th><th>Needed by</th>
+                    <th><span class="unseen">Actions</span></th></tr></thead>
                 <tbody>
                 @foreach ($waiting as $requirement)
-                    <tr data-row><td><a href="/review/{{ $requirement->key }}" data-open><b>{{ $requirement->title }}</b></a></td><td>
+                    @php($zone = $requirement->file->office->zone)
+                    <tr data-row><td><a href="/review/{{ $requirement->key }}" data-open><b>{{ $requirement->title }}</b></a>
+                        @if ($requirement->times_sent_back > 0)<span class="tag-chip">sent back before</span>@endif
+                        @if ($requirement->reviewer)<span class="tag-chip">{{ $requirement->reviewer->name }} has it</span>
+                        @elseif (($open[$requirement->id] ?? []) !== [])<span class="tag-chip">open at {{ implode(', ',
+                            $open[$requirement->id]) }}</span>@endif</td><td>
                         <a href="/files/{{ $requirement->file->key }}">{{ $requirement->file->name }}</a></td><td class="dim">
-                        {{ $requirement->reason }}</td><td>
-                        {{ \App\Terms\When::list($requirement->submitted_at, $requirement->file->office->zone) }}</td><td class="right">
+                        {{ $requirement->reason }}</td><td>{{ \App\Terms\When::list($requirement->submitted_at, $zone) }}</td>
+                        <td @class(['late' => $requirement->needed_by?->isPast()])>@if ($requirement->needed_by)<b>{{
+                            \App\Terms\When::list($requirement->needed_by, $zone) }}</b>@if ($requirement->needed_why !== '')<br><span
+                            class="dim small">{{ $requirement->needed_why }}</span>@endif @endif</td><td class="right">
                         <a class="button tight now" href="/review/{{ $requirement->key }}">Review</a></td></tr>
                 @endforeach
                 </tbody>

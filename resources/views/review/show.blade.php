@@ -2,7 +2,20 @@
     <div class="desk-bar">
         <h1>{{ $requirement->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $requirement->reason }}</span>
-        <div class="acts"><x-meter :$whole /> @if ($next)<a class="button tight" href="/review/{{ $next }}"
+        @if ($requirement->needed_by)<span class="tag-chip hot">Needed by {{ \App\Terms\When::list($requirement->needed_by,
+            $file->office->zone) }}{{ $requirement->needed_why === '' ? '' : ': '.$requirement->needed_why }}</span>@endif
+        @if ($here !== [])<span class="tag-chip">also open at {{ implode(', ', $here) }}</span>@endif
+        <div class="acts">
+            @if ($requirement->review_state->value === 'submitted' && $reviewers->count() > 1)
+                <form class="inline" method="post" action="/requirements/{{ $requirement->key }}/pass">@csrf
+                    <span class="select"><select name="to" aria-label="Who reviews it" data-sends>
+                        <option value="">Nobody has taken it</option>
+                        @foreach ($reviewers as $one)<option value="{{ $one->key }}" @selected($one->id === $requirement->reviewer_id)>
+                            {{ $one->name }} has it</option>@endforeach</select></span></form>
+            @endif
+            @if ($changed)<a class="button tight now" href="/review/{{ $requirement->key }}/changes" data-press="c">What changed
+                <kbd>c</kbd></a>@endif
+            <x-meter :$whole /> @if ($next)<a class="button tight" href="/review/{{ $next }}"
             data-press="j">Next waiting</a>@endif</div>
     </div>
     <div class="review-desk">
@@ -21,22 +34,14 @@
             @if ($view === null || $view->sizes === [])
                 <div class="leaf empty">This paper has not arrived yet.</div>
             @else
-                @include('papers.pages', ['remarks' => $requirement->remarks->whereNull('answered_at')->values()])
+                @include('papers.pages', ['remarks' => $requirement->remarks->whereNull('resolved_at')->values(), 'findings' => $findings])
             @endif
         </div>
         <aside class="leaf blanks">
             <h2 class="minor">{{ $requirement->review_state->label() }}</h2>
             @if ($requirement->note)<p>{{ $requirement->note }}</p>@endif
-            <h2 class="minor">Remarks</h2>
-            <ol>
-                @forelse ($requirement->remarks as $n => $remark)
-                    <li><span><b>{{ $remark->page ? 'Page '.$remark->page : 'On the whole' }}.</b>
-                        {{ $remark->text }}</span><small>{{ $remark->author->name }}, {{ \App\Terms\When::day($remark->at,
-                        $file->office->zone) }}{{ $remark->answered_at ? ' · answered' : '' }}</small></li>
-                @empty
-                    <li class="dim">None yet. Click a place on the page to add one.</li>
-                @endforelse
-            </ol>
+            @include('review.findings')
+            @include('review.remarks')
             <div class="decide">
                 @if ($requirement->review_state->value === 'submitted')
                     <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf
@@ -48,6 +53,8 @@
                         <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark"
                             maxlength="2000" data-press="m">{{ old('remark') }}</textarea></label>
                         <button class="button tight plain" type="button" id="pin" data-press="p">Pin to the page <kbd>p</kbd></button>
+                        <button class="button tight plain" formaction="/requirements/{{ $requirement->key }}/remarks" data-press="n">Note it
+                            and go on</button>
                         <button class="button" data-press="b" data-weighs="send it back">Send back <kbd>b</kbd></button>
                     </form>
                 @endif

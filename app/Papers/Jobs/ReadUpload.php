@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers\Jobs;
+
+use App\Models\PaperVersion;
+use App\Models\Sight;
+use App\Models\Upload;
+use App\Storage\Bytes;
+use App\Work\Work;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Forms\FormUnknown;
+use Unanimus\Forms\Library;
+use Unanimus\Forms\UnwrittenPlaces;
+use Unanimus\Intake\ProposedPart;
+use Unanimus\Intake\StackPart;
+use Unanimus\Intake\StackReader;
+use Unanimus\Pages\PageWords;
+use Unanimus\Pages\PdfRefused;
+use Unanimus\Pages\ToolFailed;
+use Unanimus\Pages\Word;
+
+/**
+ * Reads a version that came from outside, pictures too, which takes seconds a page: what stands on it, for finding it; where its
+ * form has places without ink, for review; and whether it holds several papers, which its uploader is then asked about.
+ */
+final class ReadUpload extends Work
+{
+    public const KIND = 'uploads-read';
+
+    /** Pages up to which pictures are read unasked: what is longer is sorted on the table. */
+    private const MOST = 60;
+
+    public int $timeout = 3600;
+
+    protected function work(): void
+    {
+        $version = Sight::within($this->brokerageId, fn (): ?PaperVersion => PaperVersion::query()->find($this->thing));
+        if ($version === null || $version->pages > self::MOST || $version->first_page > 1) {
+            return;
+        }
+        $path = app(Bytes::class)->path($version->sha256);
+        try {
+            $words = PageWords::of($path);
+            $isPicture = self::hasPictures($words, $version->pages);
+            $each = fn (int $page) => $page % 20 === 0 && $this->holdOn();
+            $read = $isPicture ? (new StackReader(app(Library::class)))->read($path, $each) : null;
+        } catch (PdfRefused|ToolFailed) {
+            return;
+        }
+        $texts = $read['texts'] ?? array_map(
+            static fn (array $page) => implode(' ', array_map(static fn (Word $word) => $word->text, $page)),
+            $words,
+        );
+        $parts = $read['parts'] ?? [];
+        $unwritten = count($parts) > 1 ? null : self::unwritten($path, $version, $parts, $texts);
+        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts, $isPicture): void {
+            DB::table('version_texts')->updateOrInsert(['paper_version_id' => $version->id], [
+                'brokerage_id' => $this->brokerageId,
+                'paper_id' => $version->paper_id,
+                // What a PDF says by itself is read from it at any time.
+                'texts' => json_encode((object) ($isPicture ? $texts : []), JSON_THROW_ON_ERROR),
+                'unwritten' => $unwritten === null ? null : json_encode($unwritten->toArray(), JSON_THROW_ON_ERROR),
+            ]);
+            count($parts) > 1 && $this->ask($version, $parts);
+        });
+    }
+
+    /**
+     * @param list<ProposedPart> $parts
+     * @param array<int, string> $texts
+     */
+    private static function unwritten(string $path, PaperVersion $version, array $parts, array $texts): ?UnwrittenPlaces
+    {
+        $library = app(Library::class);
+        $known = $version->read()->form;
+        try {
+            $form = match (true) {
+                $known !== null => $library->form($known->form, $known->revision),
+                ($parts[0]->form ?? '') !== '' => $library->form($parts[0]->form),
+                default => null,
+            };
+        } catch (FormUnknown) {
+            return null;
+        }
+        $pages = $form === null ? [] : ($known->pages ?? UnwrittenPlaces::pages($form, $texts));
+
+        return $form === null || $pages === [] ? null : UnwrittenPlaces::of($path, $form, $pages);
+    }
+
+    /**
+     * It holds several papers: asked as long as it stands where it came, and nobody has said what it is.
+     *
+     * @param list<ProposedPart> $parts
+     */
+    private function ask(PaperVersion $version, array $parts): void
+    {
+        $upload = Upload::query()->lockForUpdate()->where('version_id', $version->id)->where('state', 'done')->first();
+        if ($upload === null || $upload->parts !== []) {
+            return;
+        }
+        $upload->update(['is_question' => true, 'parts' => array_map(
+            static fn (ProposedPart $part) => new StackPart($part->form, $part->heading, $part->first, $part->last - $part->first + 1),
+            $parts,
+        )]);
+    }
+
+    /** @param  array<int, list<Word>>  $words */
+    private static function hasPictures(array $words, int $pages): bool
+    {
+        foreach (range(1, $pages) as $page) {
+            if (count($words[$page] ?? []) < 5) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Review;
+
+use Unanimus\Dates\LocalDate;
+use Unanimus\Finding\Query;
+use Unanimus\Forms\Finding;
+use Unanimus\Forms\Form;
+use Unanimus\Forms\MarkPlace;
+use Unanimus\Forms\UnwrittenPlaces;
+use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\Seat;
+
+/**
+ * What a machine can say of a paper before a reviewer reads it: who has not signed, what is empty, which revision it is on, who
+ * signed under another name, and when.
+ */
+final class PaperFindings
+{
+    /**
+     * Places on a scan without ink, of people the file has; and required blanks.
+     *
+     * @param array<string, string> $people names, by seat
+     * @return list<ReviewFinding>
+     */
+    public static function unwritten(UnwrittenPlaces $found, Form $form, array $people): array
+    {
+        $told = [];
+        foreach ($found->marks as ['mark' => $mark, 'page' => $page]) {
+            $name = $people[(string) $mark->seat] ?? '';
+            if ($name !== '') {
+                $told[] = new ReviewFinding(self::missing($mark, $name), 'no ink at its place', $page, $mark->place);
+            }
+        }
+        foreach ($found->blanks as ['blank' => $name, 'page' => $page]) {
+            $blank = $form->blank($name);
+            $blank === null || ($told[] = new ReviewFinding("{$blank->label}: nothing is filled in.", 'no ink at its place', $page, $blank->place));
+        }
+        foreach ($found->unlike as $page) {
+            $told[] = new ReviewFinding(
+                "Page {$page} could not be laid over the form. Check its signatures and blanks by eye.",
+                'compared with the form',
+                $page,
+            );
+        }
+
+        return $told;
+    }
+
+    /**
+     * People of the file for whom the form has a place, and who have not signed it.
+     *
+     * @param array<string, string> $people names, by seat
+     * @param list<string> $signed seats that have
+     * @return list<ReviewFinding>
+     */
+    public static function unsigned(Form $form, array $people, array $signed): array
+    {
+        $told = [];
+        foreach ($form->marks as $mark) {
+            $seat = (string) $mark->seat;
+            $isOpen = $mark->kind === MarkKind::Signature && isset($people[$seat]) && ! in_array($seat, $signed, true);
+            $isOpen && ($told[$seat] ??= new ReviewFinding(self::missing($mark, $people[$seat]), 'from the rounds', $mark->page, $mark->place));
+        }
+
+        return array_values($told);
+    }
+
+    /** A paper on a revision that is not in force any more. */
+    public static function revision(string $used, Form $inForce): ?ReviewFinding
+    {
+        return $used === '' || $used === $inForce->revision ? null : new ReviewFinding(
+            "It is on revision {$used} of {$inForce->number}; revision {$inForce->revision} is in force.",
+            'read at the foot of its pages',
+        );
+    }
+
+    /**
+     * Who signed under a name that is not the one the file has for them, and who is no party of the file at all.
+     *
+     * @param array<string, string> $signed names signed under, by seat
+     * @param array<string, string> $people names in the file, by seat
+     * @return list<ReviewFinding>
+     */
+    public static function names(array $signed, array $people): array
+    {
+        $told = [];
+        foreach ($signed as $seat => $name) {
+            $known = $people[$seat] ?? '';
+            $label = ucfirst(Seat::of($seat)->label());
+            if ($known === '') {
+                $told[] = new ReviewFinding("{$name} signed as {$label}, and the file has nobody there.", 'compared with the file');
+            } elseif (Query::plain($known) !== Query::plain($name)) {
+                $told[] = new ReviewFinding("{$label} signed as {$name}; the file says {$known}.", 'compared with the file');
+            }
+        }
+
+        return $told;
+    }
+
+    /** A first signature of the other side, or a last one, after the offer had run out. */
+    public static function late(?LocalDate $expires, ?LocalDate $signed): ?ReviewFinding
+    {
+        return $expires === null || $signed === null || ! $expires->isBefore($signed) ? null : new ReviewFinding(
+            "It was signed on {$signed->long()}, after the offer ran out on {$expires->long()}.",
+            'compared with the terms',
+        );
+    }
+
+    /**
+     * What was found when it came in, as the reviewer is told of it.
+     *
+     * @param list<Finding> $found
+     * @return list<ReviewFinding>
+     */
+    public static function compared(array $found): array
+    {
+        return array_map(
+            static fn (Finding $one) => new ReviewFinding(
+                $one->text,
+                $one->blank === '' ? 'counted' : 'compared with the terms',
+                $one->page,
+                $one->place,
+            ),
+            $found,
+        );
+    }
+
+    private static function missing(MarkPlace $mark, string $name): string
+    {
+        $what = match ($mark->kind) {
+            MarkKind::Initials => 'Initials',
+            MarkKind::Date => 'The date beside the signature',
+            default => 'The signature',
+        };
+
+        return "{$what} of {$name} ({$mark->seat->label()}) ".($mark->kind === MarkKind::Initials ? 'are' : 'is').' missing.';
+    }
+}

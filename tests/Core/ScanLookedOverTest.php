@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\MadePdf;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\Form;
+use Unanimus\Forms\FormInk;
+use Unanimus\Forms\Library;
+use Unanimus\Forms\MarkPlace;
+use Unanimus\Forms\UnwrittenPlaces;
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PageDiff;
+use Unanimus\Pages\Scratch;
+use Unanimus\Review\PaperFindings;
+use Unanimus\Signing\MarkKind;
+
+function contractForm(): Form
+{
+    return (new Library(dirname(__DIR__, 2).'/library'))->form('M-201');
+}
+
+/**
+ * A scan of a page of a form: written at some marks, askew, dusty, packed as JPEG.
+ *
+ * @param list<string> $written "signature buyer.1"
+ */
+function scanOf(Form $form, int $page, array $written, float $askew, int $dust, Scratch $scratch): string
+{
+    (new NativeTool(30))->run(['pdftoppm', '-r', '150', '-gray', '-f', "{$page}", '-l', "{$page}", '-singlefile', '-png', $form->pdf,
+        $scratch->path('page')]);
+    $picture = imagecreatefrompng($scratch->path('page.png'));
+    imagepalettetotruecolor($picture);
+    mt_srand(7);
+    $by = 150 / 72;
+    imagesetthickness($picture, 2);
+    foreach ($form->marks as $mark) {
+        if ($mark->page !== $page || ! in_array("{$mark->kind->value} {$mark->seat}", $written, true)) {
+            continue;
+        }
+        $place = $mark->place;
+        [$x, $y] = [($place->x + 2) * $by, ($place->y + $place->height * 0.6) * $by];
+        for ($stroke = 0; $stroke < 9; $stroke++) {
+            [$toX, $toY] = [$x + $place->width * $by / 11, ($place->y + $place->height * mt_rand(20, 95) / 100) * $by];
+            imageline($picture, (int) $x, (int) $y, (int) $toX, (int) $toY, 0x223366);
+            [$x, $y] = [$toX, $toY];
+        }
+    }
+    $picture = imagerotate($picture, $askew, 0xF6F4F0);
+    for ($speck = 0; $speck < $dust; $speck++) {
+        imagesetpixel($picture, mt_rand(0, imagesx($picture) - 1), mt_rand(0, imagesy($picture) - 1), 0x505050);
+    }
+    imagejpeg($picture, $scratch->path('scan.jpg'), 60);
+    (new NativeTool(30))->run(['img2pdf', '--pagesize', 'Letter', '--fit', 'into', '-o', $scratch->path('scan.pdf'), $scratch->path('scan.jpg')]);
+
+    return $scratch->path('scan.pdf');
+}
+
+/** @return list<MarkPlace> */
+function signedOn(Form $form, int $page): array
+{
+    $kinds = [MarkKind::Signature, MarkKind::Initials, MarkKind::Date];
+
+    return array_values(array_filter($form->marks, static fn (MarkPlace $mark) => $mark->page === $page && in_array($mark->kind, $kinds, true)));
+}
+
+it('tells what is written on a scan from what is empty, askew and dusty as it is', function (float $askew, int $dust) {
+    $form = contractForm();
+    $page = array_values(array_filter($form->marks, static fn (MarkPlace $one) => $one->kind === MarkKind::Signature))[0]->page;
+    $written = ['signature buyer.1', 'date buyer.1', 'signature seller.2', 'date agent.1'];
+    $ink = FormInk::of($form, $page, scanOf($form, $page, $written, $askew, $dust, $scratch = new Scratch()), 1);
+    expect($ink)->not->toBeNull();
+    foreach (signedOn($form, $page) as $mark) {
+        $what = "{$mark->kind->value} {$mark->seat}";
+        expect($ink->isWritten($mark->place))->toBe(in_array($what, $written, true), $what);
+    }
+})->with([[0.0, 0], [0.5, 500], [1.3, 3000], [-1.6, 9000], [0.7, 15000], [-0.25, 100], [1.9, 1000]]);
+
+it('looks at no page that is not one of the form', function () {
+    $scratch = new Scratch();
+    $other = MadePdf::scan(MadePdf::page(MadePdf::text(72, 700, 'A letter about something else')), $scratch);
+    expect(FormInk::of(contractForm(), 1, $scratch->put('other.pdf', $other), 1))->toBeNull();
+});
+
+it('says who has not signed, and what of a required blank is empty', function () {
+    $form = contractForm();
+    $page = array_values(array_filter($form->marks, static fn (MarkPlace $one) => $one->kind === MarkKind::Signature))[0]->page;
+    $scan = scanOf($form, $page, ['signature buyer.1', 'date buyer.1', 'signature seller.1', 'date seller.1'], 0.5, 500, $scratch = new Scratch());
+    $found = UnwrittenPlaces::of($scan, $form, [$page => 1]);
+    expect($found->unlike)->toBe([]);
+    $kept = UnwrittenPlaces::fromArray(json_decode((string) json_encode($found->toArray()), true));
+    expect($kept?->toArray())->toEqual($found->toArray());
+    $told = PaperFindings::unwritten($found, $form, ['buyer.1' => 'Ines Duarte', 'buyer.2' => 'Paulo Duarte', 'seller.1' => 'Beatrix Palomar']);
+    $texts = array_map(static fn ($one) => $one->text, $told);
+    expect($texts)->toContain('The signature of Paulo Duarte (buyer 2) is missing.')
+        ->and(implode(' ', $texts))->not->toContain('Ines Duarte')->not->toContain('Seller 2')
+        ->and($told[0]->page)->toBe(1)
+        ->and($told[0]->id())->toBe(PaperFindings::unwritten($found, $form, ['buyer.2' => 'Paulo Duarte'])[0]->id());
+    // Pages find themselves by what they say, or by their order.
+    expect(UnwrittenPlaces::pages($form, [1 => 'x page 2 of 8', 2 => 'y page 1 of 8', 3 => 'nothing']))->toBe([1 => 2, 2 => 1])
+        ->and(UnwrittenPlaces::pages($form, array_fill_keys(range(1, count($form->pages)), '')))->toHaveCount(count($form->pages))
+        ->and(UnwrittenPlaces::pages($form, ['1' => '', '2' => '']))->toBe([])
+        ->and(UnwrittenPlaces::fromArray(null))->toBeNull();
+});
+
+it('names who has not signed, who signed as somebody else, an old revision, and what was signed too late', function () {
+    $form = contractForm();
+    $people = ['buyer.1' => 'Ines Duarte', 'buyer.2' => 'Paulo Duarte'];
+    expect(array_map(static fn ($one) => $one->text, PaperFindings::unsigned($form, $people, ['buyer.1'])))
+        ->toBe(['The signature of Paulo Duarte (buyer 2) is missing.'])
+        ->and(PaperFindings::unsigned($form, $people, ['buyer.1', 'buyer.2']))->toBe([]);
+    $names = PaperFindings::names(['buyer.1' => 'INES DUARTE', 'buyer.2' => 'Paulo Prado', 'seller.1' => 'Somebody'], $people);
+    expect(array_map(static fn ($one) => $one->text, $names))
+        ->toBe(['Buyer 2 signed as Paulo Prado; the file says Paulo Duarte.', 'Somebody signed as Seller 1, and the file has nobody there.']);
+    expect(PaperFindings::revision($form->revision, $form))->toBeNull()
+        ->and(PaperFindings::revision('', $form))->toBeNull()
+        ->and(PaperFindings::revision('2019-01', $form)?->text)->toContain('revision 2019-01 of M-201');
+    $day = LocalDate::of('2026-11-20');
+    expect(PaperFindings::late($day, $day))->toBeNull()
+        ->and(PaperFindings::late(null, $day))->toBeNull()
+        ->and(PaperFindings::late($day, LocalDate::of('2026-11-21'))?->text)->toContain('after the offer ran out');
+});
+
+it('finds where two prints of a page differ, and nothing where they do not', function () {
+    $scratch = new Scratch();
+    $lines = static fn (string $price) => MadePdf::text(72, 700, 'Purchase of the house and the land around it').
+        MadePdf::text(72, 600, "Price {$price}").MadePdf::text(72, 200, 'Signed');
+    $one = $scratch->put('one.pdf', MadePdf::page($lines('450,000')));
+    $two = $scratch->put('two.pdf', MadePdf::page($lines('475,500')));
+    expect(PageDiff::of($one, 1, $one, 1))->toBe([]);
+    $found = PageDiff::of($one, 1, $two, 1);
+    expect($found)->toHaveCount(1)
+        ->and($found[0]->y)->toBeGreaterThan(160)->toBeLessThan(195)
+        ->and($found[0]->x)->toBeGreaterThan(80)->toBeLessThan(130);
+});
