@@ -55,8 +55,17 @@ final class Requirement extends Record
         'taken_at' => 'datetime',
     ];
 
-    protected $attributes = ['review_state' => 'not_submitted', 'side' => null, 'staff_only' => false, 'needed_by' => null, 'needed_why' => '',
-        'reviewer_id' => null, 'taken_at' => null, 'read_version_id' => null, 'times_sent_back' => 0];
+    protected $attributes = [
+        'review_state' => 'not_submitted',
+        'side' => null,
+        'staff_only' => false,
+        'needed_by' => null,
+        'needed_why' => '',
+        'reviewer_id' => null,
+        'taken_at' => null,
+        'read_version_id' => null,
+        'times_sent_back' => 0,
+    ];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -53,7 +53,9 @@ final readonly class ReviewFindings
     {
         $facts = FactBook::of($paper->file);
         $people = $paper->file->parties
-            ->mapWithKeys(static fn (Party $party) => ["{$party->role->value}.{$party->number}" => (string) ($party->signing_name ?: $party->name)])
+            ->mapWithKeys(static fn (Party $party) => [
+                "{$party->role->value}.{$party->number}" => (string) ($party->signing_name ?: $party->name),
+            ])
             ->filter()
             ->all();
         $found = PaperFindings::compared(PaperCheck::findings($paper, $facts));

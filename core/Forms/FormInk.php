@@ -157,7 +157,8 @@ final class FormInk
             }
         }
         // Closer and closer, each time about what was best.
-        foreach ([[0.2, 0.008, 9, 3, $thick], [0.1, 0.004, 5, 1, $scan], [0.05, 0.002, 2, 1, $scan]] as [$turn, $grow, $far, $step, $dots]) {
+        $closer = [[0.2, 0.008, 9, 3, $thick], [0.1, 0.004, 5, 1, $scan], [0.05, 0.002, 2, 1, $scan]];
+        foreach ($closer as [$turn, $grow, $far, $step, $dots]) {
             $about = $best;
             $best[0] = -1.0;
             foreach ([-$turn, 0.0, $turn] as $more) {

@@ -36,7 +36,9 @@ final class PaperFindings
         }
         foreach ($found->blanks as ['blank' => $name, 'page' => $page]) {
             $blank = $form->blank($name);
-            $blank === null || ($told[] = new ReviewFinding("{$blank->label}: nothing is filled in.", 'no ink at its place', $page, $blank->place));
+            if ($blank !== null) {
+                $told[] = new ReviewFinding("{$blank->label}: nothing is filled in.", 'no ink at its place', $page, $blank->place);
+            }
         }
         foreach ($found->unlike as $page) {
             $told[] = new ReviewFinding(
@@ -62,7 +64,9 @@ final class PaperFindings
         foreach ($form->marks as $mark) {
             $seat = (string) $mark->seat;
             $isOpen = $mark->kind === MarkKind::Signature && isset($people[$seat]) && ! in_array($seat, $signed, true);
-            $isOpen && ($told[$seat] ??= new ReviewFinding(self::missing($mark, $people[$seat]), 'from the rounds', $mark->page, $mark->place));
+            if ($isOpen) {
+                $told[$seat] ??= new ReviewFinding(self::missing($mark, $people[$seat]), 'from the rounds', $mark->page, $mark->place);
+            }
         }
 
         return array_values($told);

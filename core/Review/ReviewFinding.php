@@ -24,6 +24,8 @@ final readonly class ReviewFinding
     /** The same finding of the same version has the same one, whoever looks and whenever. */
     public function id(): string
     {
-        return substr(hash('sha256', "{$this->text}|{$this->page}|".($this->place === null ? '' : "{$this->place->x},{$this->place->y}")), 0, 16);
+        $place = $this->place === null ? '' : "{$this->place->x},{$this->place->y}";
+
+        return substr(hash('sha256', "{$this->text}|{$this->page}|{$place}"), 0, 16);
     }
 }

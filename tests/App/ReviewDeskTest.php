@@ -152,7 +152,8 @@ it('sorts the desk by what is needed soonest, passes on, and lets go of what nob
         ->assertSessionHas('reason', ReviewRefusal::NotTheirOffice->value);
     $this->as('ines')->get("{$this->app['url']->to('/review/'.$requirement->key)}")->assertOk()->assertSee('Needed by');
     $this->as('tomas')->post("{$at}/withdraw")->assertSessionHas('reason', ReviewRefusal::BeingRead->value);
-    $this->as('tomas')->post("/files/{$file->key}/submissions", ['papers' => ['x'], 'needed_time' => 'whenever'])->assertSessionHasErrors();
+    $this->as('tomas')->post("/files/{$file->key}/submissions", ['papers' => ['x'], 'needed_time' => 'whenever'])
+        ->assertSessionHas('refused');
 });
 
 it('keeps findings and their settling from whoever does not review', function () {

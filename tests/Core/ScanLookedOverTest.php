@@ -51,7 +51,8 @@ function scanOf(Form $form, int $page, array $written, float $askew, int $dust, 
         imagesetpixel($picture, mt_rand(0, imagesx($picture) - 1), mt_rand(0, imagesy($picture) - 1), 0x505050);
     }
     imagejpeg($picture, $scratch->path('scan.jpg'), 60);
-    (new NativeTool(30))->run(['img2pdf', '--pagesize', 'Letter', '--fit', 'into', '-o', $scratch->path('scan.pdf'), $scratch->path('scan.jpg')]);
+    $sheet = ['--pagesize', 'Letter', '--fit', 'into'];
+    (new NativeTool(30))->run(['img2pdf', ...$sheet, '-o', $scratch->path('scan.pdf'), $scratch->path('scan.jpg')]);
 
     return $scratch->path('scan.pdf');
 }
@@ -61,7 +62,9 @@ function signedOn(Form $form, int $page): array
 {
     $kinds = [MarkKind::Signature, MarkKind::Initials, MarkKind::Date];
 
-    return array_values(array_filter($form->marks, static fn (MarkPlace $mark) => $mark->page === $page && in_array($mark->kind, $kinds, true)));
+    $isHere = static fn (MarkPlace $mark) => $mark->page === $page && in_array($mark->kind, $kinds, true);
+
+    return array_values(array_filter($form->marks, $isHere));
 }
 
 it('tells what is written on a scan from what is empty, askew and dusty as it is', function (float $askew, int $dust) {
@@ -85,12 +88,14 @@ it('looks at no page that is not one of the form', function () {
 it('says who has not signed, and what of a required blank is empty', function () {
     $form = contractForm();
     $page = array_values(array_filter($form->marks, static fn (MarkPlace $one) => $one->kind === MarkKind::Signature))[0]->page;
-    $scan = scanOf($form, $page, ['signature buyer.1', 'date buyer.1', 'signature seller.1', 'date seller.1'], 0.5, 500, $scratch = new Scratch());
+    $written = ['signature buyer.1', 'date buyer.1', 'signature seller.1', 'date seller.1'];
+    $scan = scanOf($form, $page, $written, 0.5, 500, $scratch = new Scratch());
     $found = UnwrittenPlaces::of($scan, $form, [$page => 1]);
     expect($found->unlike)->toBe([]);
     $kept = UnwrittenPlaces::fromArray(json_decode((string) json_encode($found->toArray()), true));
     expect($kept?->toArray())->toEqual($found->toArray());
-    $told = PaperFindings::unwritten($found, $form, ['buyer.1' => 'Ines Duarte', 'buyer.2' => 'Paulo Duarte', 'seller.1' => 'Beatrix Palomar']);
+    $people = ['buyer.1' => 'Ines Duarte', 'buyer.2' => 'Paulo Duarte', 'seller.1' => 'Beatrix Palomar'];
+    $told = PaperFindings::unwritten($found, $form, $people);
     $texts = array_map(static fn ($one) => $one->text, $told);
     expect($texts)->toContain('The signature of Paulo Duarte (buyer 2) is missing.')
         ->and(implode(' ', $texts))->not->toContain('Ines Duarte')->not->toContain('Seller 2')
@@ -111,7 +116,10 @@ it('names who has not signed, who signed as somebody else, an old revision, and 
         ->and(PaperFindings::unsigned($form, $people, ['buyer.1', 'buyer.2']))->toBe([]);
     $names = PaperFindings::names(['buyer.1' => 'INES DUARTE', 'buyer.2' => 'Paulo Prado', 'seller.1' => 'Somebody'], $people);
     expect(array_map(static fn ($one) => $one->text, $names))
-        ->toBe(['Buyer 2 signed as Paulo Prado; the file says Paulo Duarte.', 'Somebody signed as Seller 1, and the file has nobody there.']);
+        ->toBe([
+            'Buyer 2 signed as Paulo Prado; the file says Paulo Duarte.',
+            'Somebody signed as Seller 1, and the file has nobody there.',
+        ]);
     expect(PaperFindings::revision($form->revision, $form))->toBeNull()
         ->and(PaperFindings::revision('', $form))->toBeNull()
         ->and(PaperFindings::revision('2019-01', $form)?->text)->toContain('revision 2019-01 of M-201');

@@ -58,7 +58,7 @@ function guardedRoutes(): array
             '/files/{file}/paper-requests',
             ['others' => 'x', 'name' => 'x', 'last_day' => 'tomorrow'],
         ],
-        'remind of papers' => ['POST', '/paper-requests/{asking}/remind', []],
+        'remind somebody of papers' => ['POST', '/paper-requests/{asking}/remind', []],
         'end asking for papers' => ['POST', '/paper-requests/{asking}/end', []],
         'what changed since review' => ['GET', '/review/{requirement}/changes', []],
         'a page as it was reviewed' => ['GET', '/review/{requirement}/before/1.webp', []],

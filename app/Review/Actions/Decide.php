@@ -65,8 +65,16 @@ final class Decide
         if ($paper?->form_number !== null && $paper->state === PaperState::Ready && ! $state->isWithReviewer()) {
             $paper->moveTo(PaperState::Draft);
         }
-        $requirement->update(['review_state' => $state, 'decided_at' => now(), 'decided_by' => $by->id,
-            'read_version_id' => $paper?->latest_version_id, 'taken_at' => null, 'reviewer_id' => null, 'needed_by' => null, 'needed_why' => '']);
+        $requirement->update([
+            'review_state' => $state,
+            'decided_at' => now(),
+            'decided_by' => $by->id,
+            'read_version_id' => $paper?->latest_version_id,
+            'taken_at' => null,
+            'reviewer_id' => null,
+            'needed_by' => null,
+            'needed_why' => '',
+        ]);
         History::add(
             $requirement->brokerage_id,
             $requirement->deal_file_id,

@@ -83,7 +83,8 @@ final class SubmitPaper
         foreach ($file->papers()->whereIn('key', $keys)->get() as $paper) {
             $requirement = $requirements->firstWhere('paper_id', $paper->id);
             try {
-                $requirement === null ? throw ReviewRefusal::NotOnChecklist->because(title: $paper->title) : $this($requirement, $by, $neededBy, $neededWhy);
+                $requirement === null && throw ReviewRefusal::NotOnChecklist->because(title: $paper->title);
+                $this($requirement, $by, $neededBy, $neededWhy);
                 $count++;
             } catch (StepRefused $refused) {
                 $why[] = str_contains($refused->getMessage(), $paper->title)

@@ -34,7 +34,9 @@ final class TakeReview
     public function pass(Requirement $requirement, ?User $to): void
     {
         $requirement->review_state === ReviewState::Submitted || throw ReviewRefusal::NotSubmitted->because();
-        $to === null || $to->holds(Role::Broker, $requirement->file->office_id) || throw ReviewRefusal::NotTheirOffice->because(name: $to->name);
+        if ($to !== null && ! $to->holds(Role::Broker, $requirement->file->office_id)) {
+            throw ReviewRefusal::NotTheirOffice->because(name: $to->name);
+        }
         $requirement->update(['reviewer_id' => $to?->id]);
     }
 }

@@ -37,7 +37,11 @@ final class ReviewController
     public function index(Request $request): View
     {
         Gate::authorize('review-desk');
-        $only = $request->validate(['office' => 'nullable|string|max:26', 'agent' => 'nullable|string|max:26', 'mine' => 'nullable|string']);
+        $only = $request->validate([
+            'office' => 'nullable|string|max:26',
+            'agent' => 'nullable|string|max:26',
+            'mine' => 'nullable|string|max:1',
+        ]);
         $waiting = ReviewQueue::of(User::signedIn($request), $only)->with('file.members.user')->limit(200)->get();
 
         return view('review.index', [

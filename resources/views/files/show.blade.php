@@ -57,7 +57,8 @@
                     @if ($works)
                         <form method="post" action="/files/{{ $file->key }}/rounds">@csrf
                             <button class="button tight" data-with-taken data-press="s">Send for signature</button></form>
-                        @if ($file->kind->isDeal())<form method="post" action="/files/{{ $file->key }}/submissions" class="submit-them">@csrf
+                        @if ($file->kind->isDeal())<form method="post" action="/files/{{ $file->key }}/submissions"
+                            class="submit-them">@csrf
                             <button class="button tight" data-with-taken>Submit to broker</button>
                             <details class="menu-at with-selected"><summary class="button tight" aria-label="Say by when">▾</summary>
                                 <div class="menu"><p class="small dim">Needed by, if it is urgent</p>

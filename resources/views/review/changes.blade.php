@@ -12,8 +12,9 @@
         <section class="before-after" aria-label="Page {{ $page }}">
             <h2 class="minor">Page {{ $page }}: {{ count($places) === 1 ? '1 place' : count($places).' places' }}</h2>
             <div>
-                <figure>@if ($page <= $changes->before->pages)<img loading="lazy" src="/review/{{ $requirement->key }}/before/{{ $page }}.webp"
-                    alt="Page {{ $page }} as you read it">@else<p class="empty">This page was not there.</p>@endif
+                <figure>@if ($page <= $changes->before->pages)<img loading="lazy"
+                    src="/review/{{ $requirement->key }}/before/{{ $page }}.webp" alt="Page {{ $page }} as you read
+                    it">@else<p class="empty">This page was not there.</p>@endif
                     <figcaption class="dim">When you read it</figcaption></figure>
                 <figure><svg viewBox="0 0 612 792" role="img" aria-label="Page {{ $page }} now"><image width="612" height="792"
                     href="/papers/{{ $requirement->paper->key }}/pages/{{ $page }}.webp"/>
