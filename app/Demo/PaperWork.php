@@ -16,6 +16,7 @@ use App\Models\User;
 use App\Papers\Actions\BringIn;
 use App\Papers\Actions\CareForPaper;
 use App\Papers\Actions\StoreEntry;
+use App\Papers\PaperPrint;
 use App\Review\Actions\Decide;
 use App\Review\Actions\SubmitPaper;
 use App\Signing\Actions\ComposeRound;
@@ -23,6 +24,7 @@ use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\SealSet;
 use App\Signing\Actions\SendRound;
 use App\Storage\Bytes;
+use Carbon\CarbonInterface;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\Blank;
@@ -139,13 +141,13 @@ final class PaperWork
         $before === null || Auth::setUser($before);
     }
 
-    public function submitted(DealFile $file, string $which, User $by): Requirement
+    public function submitted(DealFile $file, string $which, User $by, ?CarbonInterface $neededBy = null, string $why = ''): Requirement
     {
         $requirement = $file
             ->requirements()
             ->whereHas('paper', static fn ($paper) => $paper->where('form_number', $which)->orWhere('title', $which))
             ->firstOrFail();
-        ($this->submit)($requirement, $by);
+        ($this->submit)($requirement, $by, $neededBy, $why);
 
         return $requirement;
     }
@@ -184,7 +186,10 @@ final class PaperWork
         $paper = $this->paper($file, $form)->load('latest');
         $scratch = new Scratch();
         $tool = new NativeTool(60);
-        $pdf = $this->bytes->path((string) $paper->latest?->sha256);
+        // Signed here before, or printed as it is filled.
+        $pdf = $paper->latest === null
+            ? $scratch->put('filled.pdf', app(PaperPrint::class)->of($paper->load(['file.knownFacts', 'file.parties', 'file.papers', 'values'])))
+            : $this->bytes->path($paper->latest->sha256);
         $tool->run(['pdftocairo', '-jpeg', '-gray', '-r', '110', $pdf, $scratch->path('page')]);
         $pages = glob($scratch->path('page').'*.jpg') ?: [];
         foreach ($pages as $index => $page) {

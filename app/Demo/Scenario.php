@@ -16,6 +16,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Review\Actions\Decide;
 use App\Signing\Actions\GiveWorkingCopy;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Commission\Figures;
 use Unanimus\Dates\LocalDate;
@@ -158,6 +159,23 @@ final class Scenario
             ),
         );
         $this->papers->submitted($file, 'Earnest money receipt', $tomas);
+        // Signed by pen at the kitchen table; one of the buyers was not there, and nobody has noticed.
+        $this->papers->fill($file, 'OC-11', []);
+        $this->papers->returned(
+            $file,
+            'OC-11',
+            ['buyer.1' => 'Sunniva Eide', 'seller.1' => 'Beatrix Palomar'],
+            $this->story->today()->plusDays(-2),
+            ['septic_days' => '12', 'well_days' => '12', 'limit' => '1,500', 'agree_days' => '5'],
+        );
+        $this->story->at(-1, '11:26');
+        $this->papers->submitted(
+            $file,
+            'OC-11',
+            $tomas,
+            Carbon::parse($this->story->today()->plusDays(1)->iso().' 15:00', $file->office->zone)->utc(),
+            'the septic inspector comes the day after',
+        );
         $this->papers->fill($file, 'M-230', ['known_no' => 'x', 'reports_no' => 'x']);
         $this->story->at(-1, '14:30');
         $round = $this->papers->round(

@@ -40,6 +40,7 @@
         <aside class="leaf blanks">
             <h2 class="minor">{{ $requirement->review_state->label() }}</h2>
             @if ($requirement->note)<p>{{ $requirement->note }}</p>@endif
+            @include('review.terms')
             @include('review.findings')
             @include('review.remarks')
             <div class="decide">
