@@ -7,6 +7,7 @@ use App\Access\Http\OnlyOwnDesk;
 use App\Access\Http\SeesWhatItNames;
 use App\Access\Http\SignInController;
 use App\Assembly\Http\AssemblyController;
+use App\Assembly\Http\FileBookController;
 use App\Assembly\Http\ReadingController;
 use App\Assembly\Http\ReadingLink;
 use App\Commission\Http\CommissionController;
@@ -346,6 +347,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::match(['get', 'post'], '/files/{file}/assembled', [AssemblyController::class, 'print'])
         ->name('files.assembled')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/book.pdf', [FileBookController::class, 'pdf'])->name('files.book-pdf');
+    Route::get('/files/{file}/book.zip', [FileBookController::class, 'folder'])->name('files.book-zip');
     Route::post('/files/{file}/papers.zip', [AssemblyController::class, 'zip'])
         ->name('files.papers-zip')
         ->withoutMiddleware(OnlyOpenFiles::class);

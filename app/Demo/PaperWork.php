@@ -188,7 +188,10 @@ final class PaperWork
         $tool = new NativeTool(60);
         // Signed here before, or printed as it is filled.
         $pdf = $paper->latest === null
-            ? $scratch->put('filled.pdf', app(PaperPrint::class)->of($paper->load(['file.knownFacts', 'file.parties', 'file.papers', 'values'])))
+            ? $scratch->put(
+                'filled.pdf',
+                app(PaperPrint::class)->of($paper->load(['file.knownFacts', 'file.parties', 'file.papers', 'values'])),
+            )
             : $this->bytes->path($paper->latest->sha256);
         $tool->run(['pdftocairo', '-jpeg', '-gray', '-r', '110', $pdf, $scratch->path('page')]);
         $pages = glob($scratch->path('page').'*.jpg') ?: [];

@@ -2,32 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Models\DealFile;
 use App\Models\InboundItem;
-use App\Models\Requirement;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Intake\MailReader;
 use Unanimus\Review\ReviewRefusal;
-
-/** A file whose agency disclosure is signed and sealed. */
-function aSignedFile(array $terms = []): DealFile
-{
-    $file = test()->aFile($terms);
-    $round = test()->aRound($file);
-    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
-        test()->signs($round, $seat);
-    }
-    test()->work();
-
-    return $file;
-}
-
-function requirement(DealFile $file, string $title): Requirement
-{
-    return $file->requirements()->where('title', $title)->firstOrFail();
-}
 
 it('hands in a signed paper, and the broker finds it on the desk beside the page', function () {
     $file = aSignedFile();

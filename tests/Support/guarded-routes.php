@@ -68,6 +68,8 @@ function guardedRoutes(): array
         'confirm a finding' => ['POST', '/requirements/{requirement}/findings/0123456789abcdef', ['do' => 'remark']],
         'answer a remark' => ['POST', '/remarks/{remark}/answer', ['answer' => 'x']],
         'settle a remark' => ['POST', '/remarks/{remark}/settle', ['do' => 'resolve']],
+        'the file book' => ['GET', '/files/{file}/book.pdf', []],
+        'the file book as a folder' => ['GET', '/files/{file}/book.zip', []],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [
             'POST',

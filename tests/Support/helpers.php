@@ -5,7 +5,9 @@ declare(strict_types=1);
 require_once __DIR__.'/guarded-routes.php';
 
 use App\Intake\Actions\TakeMail;
+use App\Models\DealFile;
 use App\Models\InboundItem;
+use App\Models\Requirement;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
 use Unanimus\Evidence\TrustList;
@@ -130,7 +132,7 @@ function anotherOne(): App\Models\User
 }
 
 /** Priya lists, Caleb comes in for the buyers. */
-function bothSides(): App\Models\DealFile
+function bothSides(): DealFile
 {
     $test = test();
     Illuminate\Support\Facades\Auth::setUser($test->people['priya']);
@@ -201,7 +203,7 @@ function brought(string $text): Illuminate\Http\UploadedFile
 }
 
 /** Every paper waived, the commission entered and authorized. */
-function authorized(App\Models\DealFile $file): void
+function authorized(DealFile $file): void
 {
     foreach ($file->requirements()->get() as $requirement) {
         test()
@@ -222,7 +224,7 @@ function authorized(App\Models\DealFile $file): void
 }
 
 /** A paper from outside, brought into a file, with a round composed of it. */
-function roundOfPaper(App\Models\DealFile $file, string $content): App\Models\Round
+function roundOfPaper(DealFile $file, string $content): App\Models\Round
 {
     $test = test();
     $bytes = str_starts_with($content, '%PDF') ? $content : Tests\Support\MadePdf::page($content);
@@ -284,4 +286,22 @@ function mailArrivesTo(string $address, string $subject): InboundItem
     test()->seeAll();
 
     return InboundItem::query()->orderByDesc('id')->firstOrFail();
+}
+
+/** A file whose agency disclosure is signed and sealed. */
+function aSignedFile(array $terms = []): DealFile
+{
+    $file = test()->aFile($terms);
+    $round = test()->aRound($file);
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        test()->signs($round, $seat);
+    }
+    test()->work();
+
+    return $file;
+}
+
+function requirement(DealFile $file, string $title): Requirement
+{
+    return $file->requirements()->where('title', $title)->firstOrFail();
 }

@@ -255,6 +255,8 @@
             <details class="drawer" @if (request('drawer')) open @endif hx-get="/files/{{ $file->key }}/history"
                 hx-trigger="{{ request('drawer') ? 'load' : 'toggle once' }}" hx-target="#history" hx-swap="innerHTML">
                 <summary>History</summary>
+                <p class="small">File book, with the record of review: <a href="/files/{{ $file->key }}/book.pdf">one PDF</a> ·
+                    <a href="/files/{{ $file->key }}/book.zip">a folder for the archive</a></p>
                 <ol id="history" aria-live="polite"></ol>
             </details>
         </div>
