@@ -14,18 +14,25 @@ final readonly class FlowDrawing
 
     public const HEIGHT = 260;
 
+    /** Room that a payee's three lines of text take. */
+    private const ROOM = 50.0;
+
     /** @param  list<array{path: string, y: float, height: float, payee: Payee, tone: string}>  $streams */
-    private function __construct(public array $streams, public float $top, public float $height)
+    private function __construct(public array $streams, public float $top, public float $height, public float $tall)
     {
     }
 
     public static function of(CommissionSheet $sheet): self
     {
+        $paid = array_values(array_filter($sheet->payees, static fn (Payee $payee) => ! $payee->amount->isNegative()));
+        $tall = max((float) self::HEIGHT, 48 + self::ROOM * count($paid) + 150);
         $scale = 150 / max(1, $sheet->gross->cents);
-        $top = (self::HEIGHT - 150) / 2;
+        $top = ($tall - 150) / 2;
         $streams = [];
         [$from, $to] = [$top, 24.0];
-        foreach ($sheet->payees as $payee) {
+        // What is left of the height when all widths and texts have their room lies between them.
+        $gap = count($paid) < 2 ? 0.0 : max(0.0, ($tall - 48 - 150 - self::ROOM * (count($paid) - 1)) / (count($paid) - 1));
+        foreach ($paid as $payee) {
             $height = max(1.0, $payee->amount->cents * $scale);
             $path = sprintf(
                 'M96 %1$.1fC240 %1$.1f 240 %2$.1f 384 %2$.1fV%3$.1fC240 %3$.1f 240 %4$.1f 96 %4$.1fZ',
@@ -39,12 +46,16 @@ final readonly class FlowDrawing
                 'y' => $to,
                 'height' => $height,
                 'payee' => $payee,
-                'tone' => $payee->role === 'agent' ? 'agent' : 'broker',
+                'tone' => match ($payee->role) {
+                    'agent' => 'agent',
+                    'company' => 'broker',
+                    default => 'other',
+                },
             ];
             $from += $height;
-            $to += $height + max(46.0, self::HEIGHT - 48 - 150);
+            $to += $height + self::ROOM + $gap;
         }
 
-        return new self($streams, $top, 150);
+        return new self($streams, $top, 150, $tall);
     }
 }

@@ -17,7 +17,6 @@ use App\Models\Role;
 use App\Models\User;
 use App\Papers\Actions\TakeForm;
 use Illuminate\Support\Facades\Auth;
-use Unanimus\Commission\Figures;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Parties\PartyDetails;
@@ -185,7 +184,7 @@ final class Millrace
         $this->story->at(-3, '11:30');
         app(SetCommission::class)(
             $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
-            Figures::read('2.75', '75', '395', 'Transaction fee'),
+            ['rate' => '2.75', 'agent_share' => '75', 'fee' => '395', 'fee_name' => 'Transaction fee'],
         );
     }
 

@@ -18,7 +18,6 @@ use App\Review\Actions\Decide;
 use App\Signing\Actions\GiveWorkingCopy;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
-use Unanimus\Commission\Figures;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Rect;
 use Unanimus\Parties\PartyDetails;
@@ -144,7 +143,7 @@ final class Scenario
         $this->story->at(-2, '16:05');
         app(SetCommission::class)(
             $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
-            Figures::read('2.75', '70', '395', 'Transaction fee'),
+            ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'],
         );
         $financing = $this->papers->submitted($file, 'M-215', $tomas);
         $this->story->at(-1, '9:12');

@@ -8,6 +8,7 @@ use App\Models\Casts\AsMoney;
 use App\Models\Casts\AsPercent;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Commission\Entered;
 use Unanimus\Money\Money;
 use Unanimus\Money\Percent;
 use Unanimus\Parties\Side;
@@ -20,7 +21,7 @@ use Unanimus\Parties\Side;
  * @property int $deal_file_id
  * @property Side|null $side whose commission it is; null: the file has but one side of ours
  * @property Percent $rate
- * @property Percent $agent_share
+ * @property Percent|null $agent_share entered for this deal; null: the agent's plan
  * @property Money $fee
  * @property string $fee_name
  * @property Money|null $price what it was authorized on; null: not authorized, the file's price holds
@@ -28,6 +29,8 @@ use Unanimus\Parties\Side;
  * @property Carbon|null $authorized_at
  * @property int|null $authorized_by
  * @property int|null $paper_id
+ * @property array<string, mixed> $given what was entered
+ * @property array<string, mixed>|null $reckoned what it was authorized from: given and names
  * @property-read Paper|null $paper
  */
 final class Commission extends Record
@@ -42,9 +45,18 @@ final class Commission extends Record
         'fee' => AsMoney::class,
         'price' => AsMoney::class,
         'authorized_at' => 'datetime',
+        'given' => 'array',
+        'reckoned' => 'array',
     ];
 
-    protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null];
+    protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null,
+        'given' => '{}', 'reckoned' => null, 'agent_share' => null, 'fee' => 0, 'fee_name' => 'Fee'];
+
+    /** What was entered, as the reckoning takes it. */
+    public function entered(): Entered
+    {
+        return Entered::fromArray($this->given);
+    }
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

@@ -50,12 +50,15 @@ final class AgentYear
     {
         $plan = (array) ($given['plan'] ?? []);
         $tiers = [];
-        foreach ((array) ($plan['tiers'] ?? [['rate' => $plan['rate'] ?? 100]]) as $tier) {
+        // Whoever only gets something, as a team's lead, needs no plan.
+        foreach ((array) ($plan['tiers'] ?? (isset($plan['rate']) ? [['rate' => $plan['rate']]] : [])) as $tier) {
             $tiers[] = [
                 'upTo' => isset($tier['upTo']) ? Amount::cents($tier['upTo'], "A threshold of {$id}") : null,
                 'rate' => Amount::percent($tier['rate'] ?? null, "The rate of {$id}"),
             ];
         }
+        $tiers === [] || $tiers[count($tiers) - 1]['upTo'] === null
+            || throw new ReckoningRefused("The last tier of {$id} ends somewhere: nothing is said of what lies above it.");
         $year = new self(
             $id,
             $tiers,
@@ -122,9 +125,12 @@ final class AgentYear
      * The agent's part of an amount by the tiers, each product rounded; the company has the rest.
      *
      * @return array{int, string} cents, and how it came about
+     *
+     * @throws ReckoningRefused when there is neither plan nor rate
      */
     public function agentPart(int $amount): array
     {
+        $this->tiers !== [] || throw new ReckoningRefused("{$this->id} has no plan and no rate.");
         [$left, $part, $told] = [$amount, 0, []];
         $so = $this->tiersBy === 'company' ? $this->company : $this->cn;
         foreach ($this->tiers as $tier) {

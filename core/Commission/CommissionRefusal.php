@@ -14,10 +14,12 @@ enum CommissionRefusal: string implements Reason
 
     case AlreadyAuthorized = 'commission.already-authorized';
     case FiguresAreFinal = 'commission.figures-are-final';
-    case FeeTooLarge = 'commission.fee-too-large';
     case DoesNotAddUp = 'commission.does-not-add-up';
     case NothingEntered = 'commission.nothing-entered';
     case ReviewOpen = 'commission.review-open';
+    case CompanyToCompany = 'commission.company-to-company';
+    case NotReckoned = 'commission.not-reckoned';
+    case Held = 'commission.held';
     case OnlyBroker = 'commission.only-broker';
     case FeeNegative = 'commission.fee-negative';
 
@@ -27,10 +29,12 @@ enum CommissionRefusal: string implements Reason
         return match ($this) {
             self::AlreadyAuthorized => 'The disbursement is already authorized.',
             self::FiguresAreFinal => 'The disbursement is authorized. Its figures are final.',
-            self::FeeTooLarge => 'The fee {fee} is more than the agent’s share of {share}.',
             self::DoesNotAddUp => 'The sheet does not add up yet.',
             self::NothingEntered => 'The commission is not entered yet. Enter the price, the percentage and the split first.',
             self::ReviewOpen => 'The review is not complete: {settled} of {all} requirements are settled.',
+            self::CompanyToCompany => '“{label}” goes from the company to the company. Say who gets it.',
+            self::NotReckoned => '{why}',
+            self::Held => 'The sheet is not released: {why}',
             self::OnlyBroker => 'Only the broker authorizes a disbursement.',
             self::FeeNegative => 'A fee cannot be negative. Enter 0 when there is none.',
         };

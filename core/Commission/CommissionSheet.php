@@ -5,52 +5,76 @@ declare(strict_types=1);
 namespace Unanimus\Commission;
 
 use Unanimus\Money\Money;
-use Unanimus\Steps\StepRefused;
 
 /**
- * The computation of one file's commission: every step with its formula, and who is paid what.
- * What is paid out always adds up to what comes in, to the cent.
+ * The sheet of one side: what comes in, every step with its formula, and who is paid what. It is read off the one reckoning
+ * there is; what is paid out adds up to what comes in, or it says why not and is not released.
  */
 final readonly class CommissionSheet
 {
     /**
+     * @param Money $gross what comes in: the side's gross, bonuses, and fees that the client pays
      * @param list<Step> $steps in order
      * @param list<Payee> $payees who gets what at closing
+     * @param list<string> $held what keeps it from release, in words
+     * @param array<string, array{cn: Money, company: Money, afterCap: Money}> $counts what this sheet adds to each agent's plan year
      */
-    private function __construct(public Money $price, public Money $gross, public array $steps, public array $payees)
-    {
+    private function __construct(
+        public Money $price,
+        public Money $gross,
+        public array $steps,
+        public array $payees,
+        public array $held,
+        public array $counts,
+    ) {
     }
 
     /**
-     * Computes the sheet.
+     * Reads the sheet of the one side that is given.
      *
-     * @throws StepRefused when the fee is more than the agent's share
+     * @param array<string, mixed> $given as docs/formats.md says, with one side
+     * @param array<string, array{string, string}> $names what each payee is called and what they are, by the name it is given under
+     *
+     * @throws ReckoningRefused when something in it cannot be read
      */
-    public static function of(Entries $entries): self
+    public static function of(Money $price, array $given, array $names): self
     {
-        $gross = $entries->price->share($entries->rate);
-        $share = $gross->share($entries->agentShare);
-        $company = $gross->minus($share);
-        if ($entries->fee->isNegative()) {
-            throw CommissionRefusal::FeeNegative->because();
+        $done = Reckoning::of($given);
+        $side = $done['sides'][0];
+        $says = static fn (string $text): string => self::plain(
+            str_replace(array_keys($names), array_map(static fn (array $one) => $one[0], array_values($names)), $text),
+        );
+        $steps = array_map(
+            static fn (array $step) => new Step($says($step['label']), $says($step['formula']), Money::of($step['amount'])),
+            $side['steps'],
+        );
+        $payees = [];
+        // Agents first, the company after them, others last.
+        foreach ([...array_keys($names), ...array_keys($side['payees'])] as $payee) {
+            $amount = $side['payees'][$payee] ?? null;
+            $isOurs = isset($names[$payee]) && in_array($names[$payee][1], ['agent', 'company'], true);
+            if ($amount === null || isset($payees[$payee]) || (! $isOurs && Money::of($amount)->isZero())) {
+                continue;
+            }
+            [$name, $role] = $names[$payee] ?? [ucfirst((string) $payee), 'outside'];
+            $payees[$payee] = new Payee($name, $role, Money::of($amount), self::formula($side['parts'][$payee] ?? []));
         }
-        if ($entries->fee->exceeds($share)) {
-            throw CommissionRefusal::FeeTooLarge->because(fee: $entries->fee, share: $share);
+        $counts = [];
+        foreach ((array) ($given['agents'] ?? []) as $id => $agent) {
+            $before = (array) ($agent['soFar'] ?? []);
+            foreach (['cn', 'company', 'afterCap'] as $what) {
+                $counts[$id][$what] = Money::of($done['accumulators'][$id][$what])->minus(Money::of((string) ($before[$what] ?? '0')));
+            }
         }
-        $agentNet = $share->minus($entries->fee);
-        $companyNet = $company->plus($entries->fee);
-        $steps = [
-            new Step('Price', 'sale price', $entries->price),
-            new Step('Gross commission', "{$entries->price} × {$entries->rate}", $gross),
-            new Step("{$entries->agent}, share", "{$gross} × {$entries->agentShare}", $share),
-            new Step("{$entries->company}, share", "{$gross} − {$share}", $company),
-            new Step($entries->feeName, 'flat, paid by the agent to the company', $entries->fee),
-        ];
 
-        return new self($entries->price, $gross, $steps, [
-            new Payee($entries->agent, 'agent', $agentNet, "{$share} − {$entries->fee}"),
-            new Payee($entries->company, 'company', $companyNet, "{$company} + {$entries->fee}"),
-        ]);
+        return new self(
+            $price,
+            Money::of($side['in']),
+            array_values($steps),
+            array_values($payees),
+            array_values(array_map($says, $side['held'])),
+            $counts,
+        );
     }
 
     /** Whether it is computed from that price. */
@@ -69,5 +93,33 @@ final readonly class CommissionSheet
     public function tiesOut(): bool
     {
         return $this->paid()->cents === $this->gross->cents;
+    }
+
+    /**
+     * "$7,940.63 − $395"
+     *
+     * @param list<int> $parts cents
+     */
+    private static function formula(array $parts): string
+    {
+        $said = '';
+        foreach ($parts as $index => $cents) {
+            $sign = $cents < 0 ? ' − ' : ($index === 0 ? '' : ' + ');
+            $said .= $sign.Money::cents(abs($cents));
+        }
+
+        return trim($said);
+    }
+
+    /** Figures as people read them: "412500.00 × 2.75 %" is "$412,500 × 2.75%". */
+    private static function plain(string $text): string
+    {
+        $shown = (string) preg_replace_callback(
+            '/(?<![\d.])(-?)(\d+\.\d\d)(?!\d|\.\d)(?! %)/',
+            static fn (array $m) => ($m[1] === '' ? '' : '−').Money::of($m[2]),
+            $text,
+        );
+
+        return str_replace(' %', '%', $shown);
     }
 }

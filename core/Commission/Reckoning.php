@@ -48,6 +48,7 @@ final class Reckoning
                 'steps' => $done->steps,
                 'held' => $done->held,
                 'franchise' => Amount::shown($done->franchise),
+                'parts' => $done->parts,
             ];
         }
 

@@ -28,6 +28,9 @@ final class Release
         if ($sheet === null) {
             throw CommissionRefusal::NothingEntered->because();
         }
+        if ($sheet->held !== []) {
+            throw CommissionRefusal::Held->because(why: implode(' ', $sheet->held));
+        }
         if (! $sheet->tiesOut() || $sheet->gross->isZero()) {
             throw CommissionRefusal::DoesNotAddUp->because();
         }

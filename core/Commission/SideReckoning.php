@@ -17,6 +17,9 @@ final class SideReckoning
     /** @var array<string, int> cents by payee */
     public array $payees = ['company' => 0];
 
+    /** @var array<string, list<int>> what each payee's amount is put together from, in cents */
+    public array $parts = [];
+
     /** @var list<string> why it may not be released */
     public array $held = [];
 
@@ -56,8 +59,8 @@ final class SideReckoning
         foreach (array_keys($side->agents) as $id) {
             $side->split((string) $id);
         }
-        $side->fees();
         $side->teams();
+        $side->fees();
         $side->franchiseAfter();
         $side->straight();
         $side->debts();
@@ -159,7 +162,7 @@ final class SideReckoning
             count($all) === 1 || $this->step("Share of {$id}", Amount::shown($this->net)." × {$percent} %", $share);
         }
         if ($all === []) {
-            $this->payees['company'] += $this->net;
+            $this->give('company', $this->net);
         } elseif (! $sum->isEqualTo(100)) {
             $this->held[] = "The shares are {$sum} percent, not 100.";
         }
@@ -171,7 +174,7 @@ final class SideReckoning
         $own = $this->agents[$id];
         $share = $own['share'];
         if ($year->cap !== null && $year->company >= $year->cap) {
-            $this->payees[$id] += $share;
+            $this->give($id, $share);
             $this->step("{$id}, capped before", 'all of the share', $share);
             $this->afterCap($id, $year, $share);
         } else {
@@ -180,8 +183,8 @@ final class SideReckoning
             $left = $year->leftOfCap();
             $left === null || ($company = min($company, $left));
             $this->agents[$id] = [...$own, 'company' => $company, 'after' => $share - $company];
-            $this->payees[$id] += $share - $company;
-            $this->payees['company'] += $company;
+            $this->give($id, $share - $company);
+            $this->give('company', $company);
             $this->step("{$id} by the plan", $told, $share - $company);
             $this->step("Company from {$id}", Amount::shown($share).' less that', $company);
             $year->company += $company;
@@ -351,14 +354,20 @@ final class SideReckoning
 
     private function move(string $from, string $to, int $cents, string $label, string $formula): void
     {
-        $this->payees[$from] = ($this->payees[$from] ?? 0) - $cents;
+        $this->give($from, -$cents);
         $this->pay($to, $cents, $label, $formula);
     }
 
     private function pay(string $to, int $cents, string $label, string $formula): void
     {
-        $this->payees[$to] = ($this->payees[$to] ?? 0) + $cents;
+        $this->give($to, $cents);
         $this->step($label, $formula, $cents);
+    }
+
+    private function give(string $to, int $cents): void
+    {
+        $this->payees[$to] = ($this->payees[$to] ?? 0) + $cents;
+        $cents === 0 || ($this->parts[$to][] = $cents);
     }
 
     private function step(string $label, string $formula, int $cents): void

@@ -51,5 +51,6 @@ return new class extends Migration
             SQL
             ,
         );
+        DB::unprepared((string) file_get_contents(database_path('sql/plans.sql')));
     }
 };

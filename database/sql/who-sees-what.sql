@@ -185,6 +185,14 @@ CREATE OR REPLACE FUNCTION listings_at_work(brokerage bigint) RETURNS SETOF text
     SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND NOT practice AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
     UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND NOT practice AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
 
+-- What an agent's sheets of a plan year have counted so far, whoever of their colleagues asks for a sheet they share.
+CREATE OR REPLACE FUNCTION plan_year_so_far(agent bigint, begins date, besides bigint)
+    RETURNS TABLE (cn numeric, company numeric, after_cap numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT coalesce(sum(c.cn), 0), coalesce(sum(c.company), 0), coalesce(sum(c.after_cap), 0)
+    FROM plan_counts c JOIN deal_files f ON f.id = c.deal_file_id
+    WHERE c.user_id = agent AND c.year_begins = begins AND c.commission_id <> besides
+      AND c.brokerage_id = session_of('brokerage')::bigint AND f.status IN ('under_contract', 'closed') $$;
+
 -- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
 CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
     SELECT deal_file_id FROM search_rows WHERE brokerage_id = session_of('brokerage')::bigint AND words LIKE patterns[1] AND words LIKE ALL (patterns) $$;
@@ -256,6 +264,17 @@ CREATE POLICY practice_over ON deal_files AS RESTRICTIVE USING (practice_over_at
 
 CREATE POLICY own_or_asked ON join_requests USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR file_in_sight(deal_file_id, (SELECT who_asks()))));
+
+-- Plans: one's own, of whoever one shares a file with (a sheet of two agents needs both), and all for those who keep them.
+CREATE POLICY own_or_shared ON agent_plans USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
+        OR (SELECT session_of('sight')) = 'all'
+        OR EXISTS (SELECT 1 FROM file_members m JOIN file_members o ON o.deal_file_id = m.deal_file_id
+            WHERE m.user_id = agent_plans.user_id AND o.user_id = (SELECT session_of('person')::bigint))));
+CREATE POLICY who_keeps_plans ON agent_plans AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker,bookkeeper}', NULL));
+CREATE POLICY own_or_kept ON plan_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
+        OR (SELECT session_of('sight')) = 'all'));
 
 -- Offers are the listing side's own; in a lease the landlord's.
 CREATE POLICY own_side ON offers AS RESTRICTIVE USING (side_in_sight(deal_file_id,
@@ -332,7 +351,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_plans,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -353,10 +372,10 @@ BEGIN
     FOREACH name IN ARRAY '{cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_plans,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{blobs,fill_request_papers,findings_set_aside,kit_versions,own_form_changes,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,fill_request_papers,findings_set_aside,kit_versions,own_form_changes,plan_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
     END LOOP;
 END $$;

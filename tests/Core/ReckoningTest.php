@@ -161,12 +161,12 @@ it('holds what may not be released, and says why', function (array $agents, arra
     expect($sheet['release'])->toBeFalse()->and(implode(' ', $sheet['sides'][0]['held']))->toContain($why);
 })->with([
     'an open fee' => [
-        ['A' => []],
+        ['A' => ['plan' => ['rate' => '70']]],
         [...percentOf('100000', '1'), 'agents' => [['id' => 'A']], 'fees' => [['label' => 'Title', 'open' => true]]],
         '“Title” is open.',
     ],
     'shares that are not all' => [
-        ['A' => [], 'B' => []],
+        ['A' => ['plan' => ['rate' => '70']], 'B' => ['plan' => ['rate' => '70']]],
         [...percentOf('100000', '1'), 'agents' => [['id' => 'A', 'share' => '60'], ['id' => 'B', 'share' => '30']]],
         'The shares are 90 percent, not 100.',
     ],
@@ -180,6 +180,12 @@ it('holds what may not be released, and says why', function (array $agents, arra
 it('refuses what it cannot read, in words', function (array $given, string $told) {
     expect(fn () => Reckoning::of($given))->toThrow(ReckoningRefused::class, $told);
 })->with([
+    'no plan' => [['closing' => '2026-11-28', 'agents' => ['A' => []], 'sides' => [[...percentOf('1', '1'), 'agents' => [['id' => 'A']]]]],
+        'A has no plan and no rate.'],
+    'a last tier that ends' => [
+        ['closing' => '2026-11-28', 'agents' => ['A' => ['plan' => ['tiers' => [['upTo' => '5', 'rate' => '70']]]]], 'sides' => [[]]],
+        'The last tier of A ends somewhere',
+    ],
     [[], 'The day of closing is missing'],
     [['closing' => '2026-11-28'], 'There is no side to reckon.'],
     [['closing' => '2026-11-28', 'sides' => [['price' => '1.005']]], 'The price is no amount'],

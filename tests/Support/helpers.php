@@ -10,11 +10,15 @@ use App\Models\InboundItem;
 use App\Models\Requirement;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
+use Unanimus\Commission\CommissionSheet;
+use Unanimus\Commission\Entered;
 use Unanimus\Evidence\TrustList;
+use Unanimus\Money\Money;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Parties\PartyDetails;
+use Unanimus\Terms\Facts;
 
 function press(): Press
 {
@@ -304,4 +308,26 @@ function aSignedFile(array $terms = []): DealFile
 function requirement(DealFile $file, string $title): Requirement
 {
     return $file->requirements()->where('title', $title)->firstOrFail();
+}
+
+/**
+ * A sheet of one agent.
+ *
+ * @param array<string, mixed> $more what is entered besides
+ * @param array<string, string> $facts
+ */
+function oneSheet(string $price, string $rate, string $share, string $fee, array $more = [], array $facts = []): CommissionSheet
+{
+    $entered = Entered::read([
+        'rate' => $rate,
+        ...$more,
+        'fees' => [['label' => 'Fee', 'amount' => $fee], ...$more['fees'] ?? []],
+    ]);
+    $given = $entered->given(Facts::from($facts), $price, '2026-11-28', ['agent:T' => ['plan' => ['rate' => $share]]]);
+
+    return CommissionSheet::of(Money::of($price), $given, [
+        'agent:T' => ['Tomás Reyes-Whitlock', 'agent'],
+        'company' => ['Quillmark Realty', 'company'],
+        'client' => ['Credit to the client', 'client'],
+    ]);
 }

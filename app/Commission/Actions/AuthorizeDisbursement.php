@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Commission\Actions;
 
+use App\Commission\SheetOf;
 use App\History\History;
+use App\Models\Commission;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Role;
 use App\Models\User;
 use App\Storage\Bytes;
 use App\Terms\FactBook;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Commission\AgentYear;
 use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\DisbursementPage;
+use Unanimus\Commission\Payee;
 use Unanimus\Commission\Release;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Dates\Moment;
@@ -38,9 +43,10 @@ final class AuthorizeDisbursement
             throw CommissionRefusal::AlreadyAuthorized->because();
         }
         $file->setRelation('commission', $commission);
-        $sheet = SetCommission::sheet($file, $side);
+        $reckoned = SheetOf::of($file, $side);
+        $sheet = $reckoned?->sheet;
         Release::check($file->completeness(), $sheet, $by->holds(Role::Broker, $file->office_id));
-        if ($commission === null || $sheet === null) {
+        if ($commission === null || $sheet === null || $reckoned === null) {
             throw new \LogicException('Authorized without figures.');
         }
         $facts = FactBook::of($file);
@@ -75,11 +81,13 @@ final class AuthorizeDisbursement
         $paper->addVersion($sha256, 1, MadeBy::Computed, '', $by->id);
         $commission->update([
             'price' => $sheet->price->decimal(),
-            'agent_name' => $sheet->payees[0]->name,
+            'agent_name' => $sheet->payees[0]->name ?? null,
+            'reckoned' => ['given' => $reckoned->given, 'names' => $reckoned->names],
             'authorized_at' => now(),
             'authorized_by' => $by->id,
             'paper_id' => $paper->id,
         ]);
+        $this->count($commission, $reckoned, (string) ($reckoned->given['closing'] ?? $file->office->today()->iso()));
         History::add(
             $file->brokerage_id,
             $file->id,
@@ -89,5 +97,30 @@ final class AuthorizeDisbursement
         );
 
         return $paper;
+    }
+
+    /** What the sheet counts in each agent's plan year; where there is no plan it counts in the calendar year. */
+    private function count(Commission $commission, SheetOf $reckoned, string $closing): void
+    {
+        foreach ($reckoned->sheet->counts ?? [] as $id => $counts) {
+            $user = User::query()->where('key', substr($id, strlen('agent:')))->first();
+            if ($user === null) {
+                continue;
+            }
+            $begins = $reckoned->years[$id]->begins ?? AgentYear::begins('calendar', LocalDate::of($closing));
+            $paid = collect($reckoned->sheet->payees ?? [])->first(static fn (Payee $one) => $one->name === $reckoned->names[$id][0]);
+            DB::table('plan_counts')->insert([
+                'commission_id' => $commission->id,
+                'user_id' => $user->id,
+                'brokerage_id' => $commission->brokerage_id,
+                'deal_file_id' => $commission->deal_file_id,
+                'closing' => $closing,
+                'year_begins' => $begins->iso(),
+                'cn' => $counts['cn']->decimal(),
+                'company' => $counts['company']->decimal(),
+                'after_cap' => $counts['afterCap']->decimal(),
+                'paid' => $paid?->amount->decimal() ?? '0',
+            ]);
+        }
     }
 }

@@ -31,6 +31,9 @@ final class ComputeCommission extends Command
         } catch (ReckoningRefused $refused) {
             return $this->fault($refused->getMessage());
         }
+        foreach (array_keys($sheet['sides']) as $index) {
+            unset($sheet['sides'][$index]['parts']);
+        }
         $this->output->writeln(
             (string) json_encode($sheet, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
             OutputInterface::OUTPUT_RAW,

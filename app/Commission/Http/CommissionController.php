@@ -8,6 +8,7 @@ use App\Commission\Actions\AuthorizeDisbursement;
 use App\Commission\Actions\SetCommission;
 use App\Commission\FlowDrawing;
 use App\Commission\Http\Requests\SetCommissionRequest;
+use App\Commission\SheetOf;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Terms\FactBook;
@@ -16,7 +17,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
-use Unanimus\Commission\Figures;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Parties\Side;
 
@@ -43,12 +43,16 @@ final class CommissionController
         Gate::authorize('see-commission', $file);
         $side = $this->side($request, $file);
         $file->setRelation('commission', SetCommission::of($file, $side)->with('paper')->first());
-        $sheet = SetCommission::sheet($file, $side);
+        $reckoned = SheetOf::of($file, $side);
+        $sheet = $reckoned?->sheet;
 
         return view('commission.show', [
             'file' => $file,
             'facts' => FactBook::of($file),
             'sheet' => $sheet,
+            'told' => $reckoned->told ?? '',
+            'years' => $reckoned->years ?? [],
+            'names' => $reckoned->names ?? [],
             'side' => $side,
             'sides' => $this->sides($request, $file),
             'flow' => $sheet === null ? null : FlowDrawing::of($sheet),
@@ -64,7 +68,7 @@ final class CommissionController
         try {
             $set(
                 $file,
-                Figures::read($given['rate'], $given['agent_share'], (string) ($given['fee'] ?? ''), (string) ($given['fee_name'] ?? '')),
+                $given,
                 $side = $this->side($request, $file),
             );
         } catch (AmountUnreadable $unreadable) {

@@ -16,21 +16,7 @@
                     @php($locked = $file->commission?->authorized_at !== null)
                     <form method="post" action="/files/{{ $file->key }}/commission">
                         @csrf @method('put')<input type="hidden" name="side" value="{{ $side?->value }}">
-                        <div class="money-entries">
-                            <label class="line"><span>Gross commission, % of price</span><input class="input" name="rate"
-                                value="{{ old('rate', $entries !== null ? $entries->rate->decimal() :
-                                ($proposed->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal())) }}"
-                                @disabled($locked) inputmode="decimal"></label>
-                            <label class="line"><span>Agent’s split, % of gross commission</span><input class="input" name="agent_share"
-                                value="{{ old('agent_share', $entries === null ? '' :
-                                $entries->agent_share->decimal()) }}" @disabled($locked)
-                                inputmode="decimal"></label>
-                            <label class="line"><span>Flat fee the agent pays</span><input class="input" name="fee"
-                                value="{{ old('fee', $entries !== null ? $entries->fee : ($proposed->fee ===
-                                null ? '' : \Unanimus\Money\Money::of($proposed->fee))) }}" @disabled($locked) inputmode="decimal"></label>
-                            <label class="line"><span>Name of the fee</span><input class="input" name="fee_name"
-                                value="{{ old('fee_name', $entries->fee_name ?? $proposed->feeName) }}" @disabled($locked)></label>
-                        </div>
+                        @include('commission.entries')
                         @if ($proposed)<p class="dim small">
                             {{ $proposed->rate === null ? 'No commission is entered in the file’s terms.' :
                             'The percentage comes from the file’s terms ('.$proposed->rateFrom.').' }} {{ $proposed->fee === null ? '' :
@@ -57,25 +43,28 @@
                             <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side"
                                 value="{{ $side?->value }}">
                                 <button class="button now"
-                                @disabled(! $whole->isWhole() || $sheet === null)>Authorize disbursement</button></form>
+                                @disabled(! $whole->isWhole() || $sheet === null || $sheet->held !== [])>Authorize disbursement</button></form>
                         @else
                             <p class="dim">The broker authorizes the disbursement.</p>
                         @endcan
                     @endif
                 </div>
             </div>
-            @if ($sheet === null)
+            @if ($sheet === null && $told !== '')
+            <div class="leaf empty late">{{ $told }}</div>
+            @elseif ($sheet === null)
             <div class="leaf empty">Enter the percentage and the split, then press Compute commission to see who gets what.</div>
             @else
             <div class="leaf pad">
                 <h2>Who gets what of {{ $sheet->gross->ledger() }}</h2>
+                @foreach ($sheet->held as $why)<p class="say late">Not released: {{ $why }}</p>@endforeach
+                @if ($entries?->entered()->value('note'))<p class="say">{{ $entries->entered()->value('note') }}</p>@endif
                 <div class="flow-wrap" tabindex="0" role="region" aria-label="Who gets what">
-                    <svg class="flow" viewBox="0 0 640 260" role="img"
+                    <svg class="flow" viewBox="0 0 640 {{ $flow->tall }}" role="img"
                     aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
                     <rect class="source" x="84" y="{{ $flow->top }}" width="12" height="{{ $flow->height }}"/>
                     <text class="sum" x="76" y="{{ $flow->top + $flow->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
-                    <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">gross<tspan x="76"
-                        dy="13">commission</tspan></text>
+                    <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">comes in</text>
                     @foreach ($flow->streams as $stream)
                         <g class="tone-{{ $stream['tone'] }}"><path class="stream" d="{{ $stream['path'] }}"/></g>
                         <text class="sum" x="396" y="{{ $stream['y'] + $stream['height'] / 2 -
@@ -93,10 +82,18 @@
                     @foreach ($sheet->payees as $payee)<tr><td><b>Pay {{ $payee->name }}</b></td><td class="dim">{{ $payee->formula }}</td>
                         <td class="amount"><b>{{ $payee->amount->ledger() }}</b></td></tr>@endforeach
                     <tr class="sum"><td>Paid out</td><td class="dim">
-                        {{ $sheet->tiesOut() ? 'equals the gross commission' : 'does not equal the gross commission' }}</td>
+                        {{ $sheet->tiesOut() ? 'equals what comes in' : 'does not equal what comes in' }}</td>
                         <td class="amount">{{ $sheet->paid()->ledger() }}</td></tr>
                     </tbody>
                 </table>
+                @foreach (array_filter($years) as $id => $year)
+                    <div class="plan-year"><b>{{ $names[$id][0] }}</b> <span class="dim">{{ $year->readable() }}</span>
+                        @if ($year->cap())<svg viewBox="0 0 300 14" role="img" aria-label="{{ $year->wayToCap() }}% of the cap paid"><rect
+                            class="way" width="300" height="10" y="2"/><rect class="paid" width="{{ 3 * $year->wayToCap() }}" height="10"
+                            y="2"/></svg>
+                        <span class="small">{{ $year->company }} of {{ $year->cap() }} paid since
+                            {{ $year->begins->long() }}, before this sheet</span>@endif</div>
+                @endforeach
             </div>
             @endif
         </div>
