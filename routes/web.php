@@ -11,6 +11,7 @@ use App\Assembly\Http\FileBookController;
 use App\Assembly\Http\ReadingController;
 use App\Assembly\Http\ReadingLink;
 use App\Commission\Http\CommissionController;
+use App\Commission\Http\PlanController;
 use App\Files\Http\AmendmentController;
 use App\Files\Http\CalendarController;
 use App\Files\Http\DatesController;
@@ -525,6 +526,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office', [OfficeController::class, 'index'])->name('office');
     Route::get('/office/offices', [OfficeController::class, 'offices'])->name('office.offices');
     Route::get('/office/library', [OfficeController::class, 'library'])->name('office.library');
+    Route::get('/office/plans', [PlanController::class, 'index'])->name('plans');
+    Route::post('/office/plans/{user}', [PlanController::class, 'store'])->name('plans.store');
     Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
     Route::post('/inbox/file', [InboxController::class, 'fileSeveral'])->name('inbox.file-several');
     Route::post('/inbox/{item}/file', [InboxController::class, 'file'])->name('inbox.file');

@@ -78,7 +78,7 @@ final readonly class SheetOf
             $all = $entered->given($facts, $price->decimal(), $day->iso(), $given);
             $sheet = CommissionSheet::of($price, $all, $names);
         } catch (ReckoningRefused $refused) {
-            $told = str_replace(array_keys($names), array_map(static fn (array $one) => $one[0], array_values($names)), $refused->getMessage());
+            $told = strtr($refused->getMessage(), array_map(static fn (array $one) => $one[0], $names));
 
             return new self(null, $told, $years, $names, []);
         }

@@ -184,7 +184,8 @@ final class Millrace
         $this->story->at(-3, '11:30');
         app(SetCommission::class)(
             $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
-            ['rate' => '2.75', 'agent_share' => '75', 'fee' => '395', 'fee_name' => 'Transaction fee'],
+            // The deal that takes her to her cap.
+            ['rate' => '2.75', 'fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'],
         );
     }
 

@@ -42,6 +42,7 @@ final class Scenario
     /** @param  array<string, User>  $people */
     public function lay(array $people): void
     {
+        app(Plans::class)->lay($people, $this->story->today());
         $this->lanternfish($people);
         $this->hollisAndWren($people);
         $this->story->now();
@@ -143,7 +144,7 @@ final class Scenario
         $this->story->at(-2, '16:05');
         app(SetCommission::class)(
             $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
-            ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'],
+            ['rate' => '2.75', 'fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'],
         );
         $financing = $this->papers->submitted($file, 'M-215', $tomas);
         $this->story->at(-1, '9:12');

@@ -31,6 +31,7 @@ final class OfficeIndex
             ['library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],
             ['stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
             ['contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
+            ['plans', '/office/plans', 'Plans', Gate::allows('see-plans'), static fn () => 'splits and caps'],
             ['inbox', '/office/inbox', 'Inbox', Gate::allows('inbox'), self::inbox(...)],
             ['history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
             ['me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],

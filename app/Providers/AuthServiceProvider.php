@@ -44,6 +44,14 @@ final class AuthServiceProvider extends ServiceProvider
             'sort-mail',
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
         );
+        Gate::define(
+            'keep-plans',
+            static fn (User $user) => $user->isBroker() || $user->holds(Role::Bookkeeper) || $user->holds(Role::Administrator),
+        );
+        Gate::define(
+            'see-plans',
+            static fn (User $user) => $user->holds(Role::Agent) || Gate::forUser($user)->allows('keep-plans'),
+        );
         Gate::define('inbox', static fn (User $user) => $user->opensFiles() || Gate::forUser($user)->allows('sort-mail'));
         // Others see what was sent to their own address.
         Gate::define(

@@ -20,6 +20,11 @@ enum CommissionRefusal: string implements Reason
     case CompanyToCompany = 'commission.company-to-company';
     case NotReckoned = 'commission.not-reckoned';
     case Held = 'commission.held';
+    case TierWithoutEnd = 'commission.tier-without-end';
+    case TierBelow = 'commission.tier-below';
+    case LastTierEnds = 'commission.last-tier-ends';
+    case NoRate = 'commission.no-rate';
+    case NoYear = 'commission.no-year';
     case OnlyBroker = 'commission.only-broker';
     case FeeNegative = 'commission.fee-negative';
 
@@ -35,6 +40,11 @@ enum CommissionRefusal: string implements Reason
             self::CompanyToCompany => '“{label}” goes from the company to the company. Say who gets it.',
             self::NotReckoned => '{why}',
             self::Held => 'The sheet is not released: {why}',
+            self::TierWithoutEnd => 'Say up to which amount tier {n} goes, or leave out those after it.',
+            self::TierBelow => 'Tier {n} ends below the one before it.',
+            self::LastTierEnds => 'Leave the end of the last tier empty: it holds for all that comes after.',
+            self::NoRate => 'Enter the agent’s rate in percent.',
+            self::NoYear => 'Enter the day the plan year begins as month and day, such as 03-01, or leave it empty for the calendar year.',
             self::OnlyBroker => 'Only the broker authorizes a disbursement.',
             self::FeeNegative => 'A fee cannot be negative. Enter 0 when there is none.',
         };

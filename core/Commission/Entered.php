@@ -48,7 +48,10 @@ final readonly class Entered
     public static function read(array $typed): self
     {
         $text = static fn (string $name): string => trim((string) ($typed[$name] ?? ''));
-        $kept = ['rate' => Percent::of($text('rate'))->decimal(), 'base' => in_array($text('base'), self::BASES, true) ? $text('base') : 'price'];
+        $kept = [
+            'rate' => Percent::of($text('rate'))->decimal(),
+            'base' => in_array($text('base'), self::BASES, true) ? $text('base') : 'price',
+        ];
         foreach (['flat', 'minimum', 'credit', 'bonus', 'deduction'] as $name) {
             $text($name) === '' || ($kept[$name] = Money::parse($text($name))->decimal());
         }
@@ -90,7 +93,9 @@ final readonly class Entered
             }
             $payer = in_array($fee['payer'] ?? '', ['company', 'client'], true) ? (string) $fee['payer'] : 'agent';
             $payee = trim((string) ($fee['payee'] ?? ''));
-            $payer === 'company' && $payee === '' && throw CommissionRefusal::CompanyToCompany->because(label: $label === '' ? 'Fee' : $label);
+            if ($payer === 'company' && $payee === '') {
+                throw CommissionRefusal::CompanyToCompany->because(label: $label === '' ? 'Fee' : $label);
+            }
             $amount === '' || ! Money::parse($amount)->isNegative() || throw CommissionRefusal::FeeNegative->because();
             $fees[] = [
                 'label' => $label === '' ? 'Fee' : $label,

@@ -106,6 +106,7 @@ return [
     'Submission withdrawn' => ':requirement taken back from the broker',
     'Remark answered' => 'Remark on :requirement answered: :answer',
     'Remark opened again' => 'Remark on :requirement opened again: :text',
+    'Plan set' => 'Plan of :person from :from: :plan',
     'Mail filed' => 'Filed from an email of :from, “:subject”[: :papers]',
     'Working copy given' => ':to was given a working copy of :papers, until :until',
     'Working copy opened' => 'The working copy was opened by :by',

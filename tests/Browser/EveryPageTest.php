@@ -40,6 +40,7 @@ function everyPage(): array
         'me' => ['tomas', '/me'],
         'office' => ['fenna', '/office'],
         'office/history' => ['fenna', '/office/history'],
+        'office/plans' => ['fenna', '/office/plans'],
         'office/inbox' => ['fenna', '/office/inbox'],
         'office/library' => ['fenna', '/office/library'],
         'office/offices' => ['fenna', '/office/offices'],

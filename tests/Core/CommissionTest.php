@@ -73,7 +73,10 @@ it('takes every line that is entered, each as it was meant', function () {
         'base' => 'price_less_concessions', 'flat' => '250', 'bonus' => '1000', 'bonus_through' => 'straight', 'credit' => '500',
         'referral' => '25', 'referral_to' => 'Farrow & Lisle', 'referral_of' => 'gross_less_credits',
         'franchise' => '6', 'franchise_when' => 'before', 'deduction' => '40', 'deduction_label' => 'Courier',
-        'fees' => [['label' => 'Archive', 'amount' => '60', 'payer' => 'client'], ['label' => 'Sign', 'amount' => '35', 'payee' => 'Signs Inc']],
+        'fees' => [
+            ['label' => 'Archive', 'amount' => '60', 'payer' => 'client'],
+            ['label' => 'Sign', 'amount' => '35', 'payee' => 'Signs Inc'],
+        ],
     ], ['concessions' => '10000']);
     // 290,000 × 3 % + 250 = 8,950; credit 500; referral 25 % of 8,450 = 2,112.50; franchise 537; courier 40: net 5,760.50.
     $paid = array_column(array_map(static fn ($one) => [$one->name, $one->amount->decimal()], $sheet->payees), 1, 0);
@@ -95,7 +98,10 @@ it('takes every line that is entered, each as it was meant', function () {
 it('divides among agents by the shares that were entered, and holds what are not all', function () {
     $given = static fn (string $a, string $b) => Entered::fromArray([
         'rate' => '3', 'base' => 'price', 'agents' => ['agent:A' => $a, 'agent:B' => $b], 'splits' => [], 'fees' => [],
-    ])->given(Facts::from([]), '100000', '2026-11-28', ['agent:A' => ['plan' => ['rate' => '80']], 'agent:B' => ['plan' => ['rate' => '50']]]);
+    ])->given(Facts::from([]), '100000', '2026-11-28', [
+        'agent:A' => ['plan' => ['rate' => '80']],
+        'agent:B' => ['plan' => ['rate' => '50']],
+    ]);
     $names = ['agent:A' => ['Ana', 'agent'], 'agent:B' => ['Ben', 'agent'], 'company' => ['Quillmark', 'company']];
     $sheet = CommissionSheet::of(Money::of('100000'), $given('60', '40'), $names);
     expect(array_map(static fn ($one) => "{$one->name} {$one->amount->decimal()}", $sheet->payees))

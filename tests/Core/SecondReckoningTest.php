@@ -42,7 +42,11 @@ function naive(array $side, array $agents): array
     $gross = $in = $lines;
     foreach ($side['bonuses'] as $bonus) {
         $in += cents($bonus['amount']);
-        $bonus['through'] === 'split' ? ($gross += cents($bonus['amount'])) : ($pay[$bonus['to']] = ($pay[$bonus['to']] ?? 0) + cents($bonus['amount']));
+        if ($bonus['through'] === 'split') {
+            $gross += cents($bonus['amount']);
+        } else {
+            $pay[$bonus['to']] = ($pay[$bonus['to']] ?? 0) + cents($bonus['amount']);
+        }
     }
     $credit = array_sum(array_map(fn ($one) => cents($one['amount']), $side['credits']));
     $pay['client'] = $credit;
@@ -167,7 +171,9 @@ function anyDeal(): array
             ],
             'soFar' => ['cn' => $money(90_000), 'company' => $money(20_000), 'afterCap' => $money(1500)],
             'debts' => $some(4, static fn () => ['label' => 'advance', 'amount' => $money(1500)]),
-            ...mt_rand(1, 4) === 1 ? ['team' => ['lead' => 'Lead', 'percent' => $percent(50), 'base' => mt_rand(0, 1) === 1 ? 'before' : 'after']] : [],
+            ...mt_rand(1, 4) === 1
+                ? ['team' => ['lead' => 'Lead', 'percent' => $percent(50), 'base' => mt_rand(0, 1) === 1 ? 'before' : 'after']]
+                : [],
         ];
         $shares[] = ['id' => "A{$n}", 'share' => ['100', '60', '33.333'][$many - 1]];
     }
@@ -185,7 +191,9 @@ function anyDeal(): array
             : [['kind' => 'first', 'percent' => $percent(7), 'of' => $money(150_000)], ['kind' => 'balance', 'percent' => $percent(3)],
                 ['kind' => 'flat', 'amount' => $money(600)]],
         ...mt_rand(0, 4) === 0 ? ['minimum' => $money(4000)] : [],
-        'bonuses' => $some(3, static fn () => ['amount' => $money(3000), 'through' => mt_rand(0, 1) === 1 ? 'split' : 'straight', 'to' => 'A1']),
+        'bonuses' => $some(3, static fn () => [
+            'amount' => $money(3000), 'through' => mt_rand(0, 1) === 1 ? 'split' : 'straight', 'to' => 'A1',
+        ]),
         'credits' => $some(3, static fn () => ['amount' => $money(900), 'to' => 'client']),
         'referralsOut' => $some(3, static fn () => [
             'percent' => $percent(35), 'of' => mt_rand(0, 1) === 1 ? 'gross' : 'gross_less_credits', 'to' => 'referral',
@@ -194,14 +202,19 @@ function anyDeal(): array
         'agents' => $shares,
         'fees' => [
             ...$some(2, static fn () => [
-                'label' => 'Transaction', 'amount' => $money(500), 'payer' => 'agent', 'payee' => 'company', 'countsToCap' => mt_rand(0, 1) === 1,
+                'label' => 'Transaction', 'amount' => $money(500), 'payer' => 'agent', 'payee' => 'company',
+                'countsToCap' => mt_rand(0, 1) === 1,
             ]),
             ...$some(3, static fn () => [
                 'label' => 'Insurance', 'percent' => $percent(2), 'base' => ['gross', 'cn', 'before', 'after'][mt_rand(0, 3)],
                 'maximum' => $money(90), 'payer' => 'agent', 'payee' => 'insurer', 'countsToCap' => false,
             ]),
-            ...$some(3, static fn () => ['label' => 'Admin', 'amount' => $money(400), 'payer' => 'client', 'payee' => 'company', 'countsToCap' => false]),
-            ...$some(4, static fn () => ['label' => 'Courier', 'amount' => $money(60), 'payer' => 'company', 'payee' => 'courier', 'countsToCap' => false]),
+            ...$some(3, static fn () => [
+                'label' => 'Admin', 'amount' => $money(400), 'payer' => 'client', 'payee' => 'company', 'countsToCap' => false,
+            ]),
+            ...$some(4, static fn () => [
+                'label' => 'Courier', 'amount' => $money(60), 'payer' => 'company', 'payee' => 'courier', 'countsToCap' => false,
+            ]),
         ],
     ], $agents];
 }

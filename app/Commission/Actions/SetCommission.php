@@ -72,7 +72,11 @@ final class SetCommission
             $typed['splits'] = [$first => $typed['agent_share'], ...(array) ($typed['splits'] ?? [])];
         }
         if (trim((string) ($typed['fee'] ?? '')) !== '' || trim((string) ($typed['fee_name'] ?? '')) !== '') {
-            $fee = ['label' => $typed['fee_name'] ?? '', 'amount' => trim((string) ($typed['fee'] ?? '')) ?: '0', 'counts' => $typed['fee_counts'] ?? ''];
+            $fee = [
+                'label' => $typed['fee_name'] ?? '',
+                'amount' => trim((string) ($typed['fee'] ?? '')) ?: '0',
+                'counts' => $typed['fee_counts'] ?? '',
+            ];
             $typed['fees'] = [$fee, ...array_values((array) ($typed['fees'] ?? []))];
         }
         // Of agents that are none of this side nothing is taken.

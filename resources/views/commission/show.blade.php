@@ -43,7 +43,8 @@
                             <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side"
                                 value="{{ $side?->value }}">
                                 <button class="button now"
-                                @disabled(! $whole->isWhole() || $sheet === null || $sheet->held !== [])>Authorize disbursement</button></form>
+                                    @disabled(! $whole->isWhole() || $sheet === null || $sheet->held !== [])>Authorize
+                                    disbursement</button></form>
                         @else
                             <p class="dim">The broker authorizes the disbursement.</p>
                         @endcan
