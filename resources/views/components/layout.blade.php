@@ -77,7 +77,10 @@
         Today, Files, Review, Commission, Office</p>
     <p>In lists: <kbd>j</kbd> <kbd>k</kbd> move · <kbd>space</kbd> select · <kbd>enter</kbd> open · <kbd>.</kbd> the row's next action</p>
     <p>In a paper: <kbd>enter</kbd> next blank · <kbd>[</kbd> <kbd>]</kbd> page</p>
-    <p>On the review desk: <kbd>a</kbd> accept · <kbd>b</kbd> send back · <kbd>m</kbd> remark · <kbd>p</kbd> pin it to a place</p>
+    <p>On the review desk: <kbd>a</kbd> accept · <kbd>b</kbd> send back · <kbd>m</kbd> remark · <kbd>p</kbd> pin it to a place ·
+        <kbd>f</kbd> next finding · <kbd>y</kbd> make it a remark · <kbd>x</kbd> set it aside · <kbd>c</kbd> what changed</p>
+    <p>On the sorting table: arrows move · <kbd>c</kbd> cut · <kbd>r</kbd> turn · <kbd>x</kbd> put aside · <kbd>a</kbd> take what is sure ·
+        <kbd>u</kbd> undo</p>
     <p>In a round: <kbd>Ctrl</kbd> <kbd>Enter</kbd> send</p>
     <p><a href="/me">Turn single keys off</a></p>
     <form method="dialog"><button class="button">Close</button></form>
