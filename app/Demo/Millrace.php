@@ -21,6 +21,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\Representation;
+use Unanimus\Parties\Side;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Agency;
 
@@ -182,11 +183,11 @@ final class Millrace
         }
         $this->papers->as($people['wendell'], fn () => $this->papers->tasksDone($file, $people['wendell']));
         $this->story->at(-3, '11:30');
-        app(SetCommission::class)(
-            $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
-            // The deal that takes her to her cap.
-            ['rate' => '2.75', 'fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'],
-        );
+        // The deal that takes her to her cap; the buyers' side, of the same house, is Caleb's.
+        $whole = $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']);
+        $fee = ['fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'];
+        app(SetCommission::class)($whole, ['rate' => '2.75', ...$fee], Side::Seller);
+        app(SetCommission::class)($whole, ['rate' => '2.5', 'bonus' => '1,000', 'bonus_through' => 'split', ...$fee], Side::Buyer);
     }
 
     private function met(DealFile $file, string $deadline): void

@@ -28,6 +28,7 @@ final class Plans
             [
                 'tomas' => [['rate' => '70', 'cap' => '16000.00', 'afterCap' => $fee, 'year' => 'calendar'], '26500', '7950'],
                 'priya' => [['rate' => '75', 'cap' => '18000.00', 'afterCap' => $fee, 'year' => 'calendar'], '69200', '17300'],
+                'caleb' => [['rate' => '65', 'year' => 'calendar'], '31400', '10990'],
                 'rosalind' => [
                     ['tiers' => [['rate' => '60', 'upTo' => '100000.00'], ['rate' => '70']], 'tiersBy' => 'cn', 'year' => '03-01'],
                     '96250.40',
