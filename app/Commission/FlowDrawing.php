@@ -25,13 +25,13 @@ final readonly class FlowDrawing
     public static function of(CommissionSheet $sheet): self
     {
         $paid = array_values(array_filter($sheet->payees, static fn (Payee $payee) => ! $payee->amount->isNegative()));
-        $tall = max((float) self::HEIGHT, 48 + self::ROOM * count($paid) + 150);
+        $tall = max((float) self::HEIGHT, 60 + self::ROOM * count($paid) + 150);
         $scale = 150 / max(1, $sheet->gross->cents);
         $top = ($tall - 150) / 2;
         $streams = [];
         [$from, $to] = [$top, 24.0];
         // What is left of the height when all widths and texts have their room lies between them.
-        $gap = count($paid) < 2 ? 0.0 : max(0.0, ($tall - 48 - 150 - self::ROOM * (count($paid) - 1)) / (count($paid) - 1));
+        $gap = count($paid) < 2 ? 0.0 : max(0.0, ($tall - 60 - 150 - self::ROOM * count($paid)) / (count($paid) - 1));
         foreach ($paid as $payee) {
             $height = max(1.0, $payee->amount->cents * $scale);
             $path = sprintf(

@@ -179,14 +179,21 @@ final class SideReckoning
             $this->afterCap($id, $year, $share);
         } else {
             [$part, $told] = $year->agentPart($share);
-            $company = max($share - $part, $year->minimum);
+            $computed = $share - $part;
+            $company = max($computed, $year->minimum);
             $left = $year->leftOfCap();
             $left === null || ($company = min($company, $left));
+            $how = Amount::shown($share).' less '.Amount::shown($part);
+            if ($company !== $computed) {
+                // Neither follows from the rate alone: what decides is named.
+                $how .= $company === $left ? ', no more than the cap leaves' : ', no less than the minimum';
+                $told = Amount::shown($share).' less the company’s part';
+            }
             $this->agents[$id] = [...$own, 'company' => $company, 'after' => $share - $company];
             $this->give($id, $share - $company);
             $this->give('company', $company);
             $this->step("{$id} by the plan", $told, $share - $company);
-            $this->step("Company from {$id}", Amount::shown($share).' less that', $company);
+            $this->step("Company from {$id}", $how, $company);
             $year->company += $company;
         }
         $year->cn += $share;

@@ -106,7 +106,7 @@ function large(one) {
     const image = dialog.querySelector('img');
     const [stack, page] = one.dataset.page.split('.');
     image.src = `${place.dataset.at}/${stack}/pages/${page}.webp`;
-    image.dataset.turn = one.querySelector('.sheet-in').dataset.turn;
+    image.dataset.turn = one.querySelector('.table-page-in').dataset.turn;
     image.alt = one.getAttribute('aria-label');
     dialog.dataset.page = one.dataset.page;
     if (!dialog.open) dialog.showModal();

@@ -47,7 +47,7 @@ it('shows each step of a commission in its order, with its formula', function ()
         'Gross: all of it = $11,343.75',
         'Commissionable net: gross less what goes off the top = $11,343.75',
         'Tomás Reyes-Whitlock by the plan: $11,343.75 × 70% = $7,940.63',
-        'Company from Tomás Reyes-Whitlock: $11,343.75 less that = $3,403.12',
+        'Company from Tomás Reyes-Whitlock: $11,343.75 less $7,940.63 = $3,403.12',
         'Fee, Tomás Reyes-Whitlock: flat = $395',
     ]);
     expect(array_map(fn ($payee) => "{$payee->name}, {$payee->role}: {$payee->formula} = {$payee->amount}", $sheet->payees))->toBe([

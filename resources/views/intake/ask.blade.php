@@ -28,6 +28,6 @@
             <button class="button now">Ask for them</button></div>
     </form>
     @if ($asked->isNotEmpty())
-        <div class="leaf pad"><h2>Asked so far</h2>@include('intake.asked')</div>
+        <div class="leaf pad asked-so-far"><h2>Asked so far</h2>@include('intake.asked')</div>
     @endif
 </x-layout>

@@ -62,13 +62,13 @@
                     <li data-before="{{ $id }}">
                         @if ($index > 0)<button type="button" tabindex="-1" @class(['cut', 'pencil' => isset($pencil->cuts[$id])])
                             data-do="cut" data-to="{{ $id }}" aria-label="Cut before page {{ $page->page }}"></button>@endif
-                        <button type="button" @class(['sheet', 'pencil-aside' => in_array($id, $pencil->blanks, true)])
+                        <button type="button" @class(['table-page', 'pencil-aside' => in_array($id, $pencil->blanks, true)])
                             data-page="{{ $id }}" draggable="true" aria-pressed="false"
                             tabindex="{{ $place === 0 && $index === 0 ? 0 : -1 }}"
                             aria-label="Page {{ $page->page }}{{ $of }}@if ($page->turn !== 0), turned {{ $page->turn }}°@endif">
-                            <span class="sheet-in" data-turn="{{ $page->turn }}"><img loading="lazy" decoding="async" alt=""
+                            <span class="table-page-in" data-turn="{{ $page->turn }}"><img loading="lazy" decoding="async" alt=""
                                 src="/stacks/{{ $stack->key }}/{{ $page->stack }}/small/{{ $page->page }}.webp"></span>
-                            <span class="sheet-no">{{ $several ? $page->stack.'·' : '' }}{{ $page->page }}@if ($page->straight)
+                            <span class="table-page-no">{{ $several ? $page->stack.'·' : '' }}{{ $page->page }}@if ($page->straight)
                                 ⟂@endif</span>
                         </button>
                         @isset($pencil->turns[$id])<button type="button" class="pencil mark-it" tabindex="-1" data-do="take"
@@ -89,12 +89,12 @@
                 <button class="button tight plain" type="button" data-do="back">Bring back <kbd>b</kbd></button></div>
             <ol class="pages-out">
                 @foreach ($plan->table->aside as $page)
-                    <li><button type="button" class="sheet" data-page="{{ $page->id() }}" draggable="true" aria-pressed="false"
-                        tabindex="-1" aria-label="Page {{ $page->page }}, put aside"><span class="sheet-in"
+                    <li><button type="button" class="table-page" data-page="{{ $page->id() }}" draggable="true" aria-pressed="false"
+                        tabindex="-1" aria-label="Page {{ $page->page }}, put aside"><span class="table-page-in"
                         data-turn="{{ $page->turn }}"><img
                         loading="lazy" decoding="async" alt=""
                         src="/stacks/{{ $stack->key }}/{{ $page->stack }}/small/{{ $page->page }}.webp"></span><span
-                        class="sheet-no">{{ $several ? $page->stack.'·' : '' }}{{ $page->page }}</span></button></li>
+                        class="table-page-no">{{ $several ? $page->stack.'·' : '' }}{{ $page->page }}</span></button></li>
                 @endforeach
             </ol>
         </section>
