@@ -541,6 +541,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/uploads/{upload}/sort', [StackController::class, 'fromUpload'])
         ->name('files.uploads.sort')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/papers/{paper}/terms', [PaperController::class, 'takeTerms'])->name('papers.terms');
     Route::post('/papers/{paper}/sort', [StackController::class, 'fromPaper'])->name('papers.sort');
     Route::post('/inbox/sort', [StackController::class, 'fromMail'])->name('inbox.sort');
     Route::get('/stacks/{stack}', [StackController::class, 'show'])->name('stacks.show');

@@ -139,7 +139,8 @@ it('speaks Spanish where that is wanted', function () {
     Auth::forgetGuards();
     $this->get('/bring/'.$asking->token())->assertSee('Documentos para enviar');
     brings($asking, [UploadedFile::fake()->createWithContent('x.exe', 'MZ')], '', 'no-paper-1')
-        ->assertUnprocessable()->assertJson(['message' => 'Este archivo no se puede usar. Envíe un PDF o una foto.']);
+        ->assertUnprocessable()->assertJson(['message' => 'Esto no es un PDF, una imagen (JPEG, PNG, TIFF, HEIC) ni un documento '.
+            'de Word. Imprímalo como PDF y envíe ese.']);
     $this->post('/bring/'.$asking->token().'/language', ['language' => 'en'])->assertRedirect();
     $this->get('/bring/'.$asking->token())->assertSee('Documents to send');
 });

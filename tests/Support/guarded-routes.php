@@ -70,6 +70,7 @@ function guardedRoutes(): array
         'settle a remark' => ['POST', '/remarks/{remark}/settle', ['do' => 'resolve']],
         'the file book' => ['GET', '/files/{file}/book.pdf', []],
         'the file book as a folder' => ['GET', '/files/{file}/book.zip', []],
+        'take terms from a paper' => ['POST', '/papers/{paper}/terms', ['take' => ['price']]],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [
             'POST',

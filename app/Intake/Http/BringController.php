@@ -11,6 +11,7 @@ use App\Models\PaperRequest;
 use App\Models\Party;
 use App\Models\User;
 use App\Terms\ChooseLanguage;
+use App\Terms\ClientWords;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -138,7 +139,7 @@ final class BringController
                 $name = $files[0]->getClientOriginalName();
                 $one = $take($asking, (string) ($given['asked'] ?? ''), $brought, $name, $given['once']);
             } catch (BringRefused $refused) {
-                $told = $asking->language === Language::English ? $refused->getMessage() : (string) __('client.bring.refused');
+                $told = ClientWords::of($refused->getMessage(), 'client.bring.refused');
             }
         }
         if ($request->expectsJson()) {

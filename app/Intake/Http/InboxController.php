@@ -9,7 +9,9 @@ use App\Intake\Actions\SettleMail;
 use App\Intake\StackContents;
 use App\Models\DealFile;
 use App\Models\InboundItem;
+use App\Models\Paper;
 use App\Models\User;
+use App\Papers\Actions\TakeTerms;
 use App\Papers\PageStore;
 use App\Papers\PdfAnswer;
 use App\Storage\Bytes;
@@ -118,7 +120,7 @@ final class InboxController
     }
 
     /** A file that begins with what came. */
-    public function open(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
+    public function open(Request $request, InboundItem $item, SettleMail $settle, TakeTerms $terms): RedirectResponse
     {
         Gate::authorize('sort-item', $item);
         Gate::authorize('open-files');
@@ -133,7 +135,11 @@ final class InboxController
             DealKind::from($given['kind'] ?? DealKind::Sale->value),
         );
 
-        return to_route('files.opening', $file);
+        // A paper that says what the deal is comes first: its terms and people are there to be taken.
+        $telling = $file->papers()->with(['latest', 'file.knownFacts', 'file.parties', 'file.papers'])->get()
+            ->first(static fn (Paper $paper) => $terms->proposed($paper) !== []);
+
+        return $telling === null ? to_route('files.opening', $file) : to_route('papers.show', $telling);
     }
 
     public function putAway(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse

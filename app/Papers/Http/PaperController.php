@@ -13,6 +13,7 @@ use App\Papers\Actions\KeepPiece;
 use App\Papers\Actions\KeepUntilNow;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\Actions\TakeAnswers;
+use App\Papers\Actions\TakeTerms;
 use App\Papers\Actions\TakeUpload;
 use App\Papers\Beside;
 use App\Papers\PageStore;
@@ -44,7 +45,7 @@ use Unanimus\Terms\EntryUnreadable;
 /** Papers: filling on the page, looking at, bringing in, printing. */
 final class PaperController
 {
-    public function show(Paper $paper, Bytes $bytes): View
+    public function show(Paper $paper, Bytes $bytes, TakeTerms $terms): View
     {
         $paper->load([
             'file.office',
@@ -73,6 +74,7 @@ final class PaperController
             'answers' => $canFill ? TakeAnswers::open($paper, $facts) : [],
             'besides' => $canFill ? Beside::choices($paper) : [],
             'pieces' => LayerController::of($paper),
+            'says' => Gate::allows('work-on', $paper->file) && $paper->file->status->isOpen() ? $terms->proposed($paper) : [],
             'writes' => Gate::allows('work-on', $paper->file) && KeepPiece::refusal($paper) === null,
         ]);
     }
@@ -95,6 +97,20 @@ final class PaperController
         }
 
         return null;
+    }
+
+    /** What a paper from outside says of the deal, taken into the file. */
+    public function takeTerms(Request $request, Paper $paper, TakeTerms $take): RedirectResponse
+    {
+        $paper->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers', 'file.members', 'file.kits', 'latest']);
+        Gate::authorize('work-on', $paper->file);
+        $names = $request->validate(
+            ['take' => 'required|array|max:100', 'take.*' => 'string|max:60'],
+            ['take.required' => 'Select at least one.'],
+        )['take'];
+        $count = $take($paper, array_values($names));
+
+        return to_route('papers.show', $paper)->with('told', $count === 1 ? 'Taken into the file.' : "{$count} taken into the file.");
     }
 
     public function entry(Request $request, Paper $paper, StoreEntry $store, KeepUntilNow $untilNow): JsonResponse

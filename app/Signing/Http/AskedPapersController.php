@@ -8,6 +8,7 @@ use App\Models\Paper;
 use App\Models\Round;
 use App\Signing\Actions\AddAskedPaper;
 use App\Signing\Actions\AskForPaper;
+use App\Terms\ClientWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -66,9 +67,11 @@ final class AskedPapersController
                 SignController::from($request, $signer),
             );
         } catch (BringRefused $refused) {
+            $told = ClientWords::of($refused->getMessage(), 'client.bring.refused');
+
             return $request->expectsJson()
-                ? new JsonResponse(['message' => $refused->getMessage()], 422)
-                : to_route('sign', $token)->with('refused', $refused->getMessage());
+                ? new JsonResponse(['message' => $told], 422)
+                : to_route('sign', $token)->with('refused', $told);
         }
 
         return $request->expectsJson()

@@ -36,6 +36,15 @@
             @if ($findings !== [])<h2 class="minor">Check these</h2><ul class="findings">@foreach ($findings as $finding)<li>
                 @if ($finding->page)<a href="#page-{{ $finding->page }}">{{ $finding->text }}</a>@else{{ $finding->text }}@endif</li>
                 @endforeach</ul>@endif
+            @if ($says !== [])
+                <form method="post" action="/papers/{{ $paper->key }}/terms" class="says">@csrf
+                    <h2 class="minor">It says, and the file does not</h2>
+                    <ul>@foreach ($says as $one)<li><label class="checkbox"><input type="checkbox" name="take[]" value="{{ $one->name }}"
+                        checked> {{ $one->label }}: <b>{{ $one->typed }}</b></label>@if ($one->page) <a class="small"
+                        href="#page-{{ $one->page }}">page {{ $one->page }}</a>@endif</li>@endforeach</ul>
+                    <button class="button tight now">Take into the file</button>
+                </form>
+            @endif
             <h2 class="minor">Versions</h2>
             <ol>@forelse ($paper->versions->reverse() as $version)<li>
                 <span class="label">{{ $version->made_by->label() }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' :
