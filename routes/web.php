@@ -485,6 +485,9 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/requirements/{requirement}/pass', [ReviewController::class, 'pass'])
         ->name('requirements.pass')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/requirements/{requirement}/spot', [ReviewController::class, 'spot'])
+        ->name('requirements.spot')
+        ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/withdraw', [ReviewController::class, 'withdraw'])
         ->name('requirements.withdraw')
         ->withoutMiddleware(OnlyOpenFiles::class);

@@ -7,6 +7,8 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Unanimus\Dates\BusinessCalendar;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Requirements\Stage;
+use Unanimus\Review\ReviewPlan;
 
 /**
  * An office of the brokerage, with its time zone and its own holidays.
@@ -17,6 +19,7 @@ use Unanimus\Dates\LocalDate;
  * @property string $name
  * @property string $zone
  * @property array<string, string> $holidays
+ * @property array<string, mixed> $review
  * @property string $date_look what a date beside a signature looks like, as stored
  * @property list<int> $reminder_days days before the last day on which those who have not signed are reminded
  * @property list<string> $preferred_forms numbers of the forms it prefers to others like them
@@ -28,12 +31,18 @@ final class Office extends Record
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array'];
+    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array', 'review' => 'array'];
 
-    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes'];
+    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes', 'review' => '{}'];
 
     /** @var array<string, BusinessCalendar> by the holidays it was made from */
     private array $calendars = [];
+
+    /** How papers are reviewed here. */
+    public function reviewPlan(): ReviewPlan
+    {
+        return ReviewPlan::of($this->review, Stage::keys());
+    }
 
     public function timeZone(): \DateTimeZone
     {

@@ -33,6 +33,9 @@ use Unanimus\Review\ReviewState;
  * @property Carbon|null $taken_at since when somebody reads it
  * @property int|null $read_version_id the version that was decided on last
  * @property int $times_sent_back
+ * @property int|null $first_accepted_by where two readers are asked
+ * @property Carbon|null $spot_at since when it is to be looked at once more
+ * @property int|null $spot_by who did
  * @property string $note
  * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
@@ -53,6 +56,7 @@ final class Requirement extends Record
         'decided_at' => 'datetime',
         'needed_by' => 'datetime',
         'taken_at' => 'datetime',
+        'spot_at' => 'datetime',
     ];
 
     protected $attributes = [
@@ -65,6 +69,9 @@ final class Requirement extends Record
         'taken_at' => null,
         'read_version_id' => null,
         'times_sent_back' => 0,
+        'first_accepted_by' => null,
+        'spot_at' => null,
+        'spot_by' => null,
     ];
 
     /** @return BelongsTo<DealFile, $this> */

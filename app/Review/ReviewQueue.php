@@ -8,6 +8,7 @@ use App\Models\Requirement;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 
 /** What waits for one reviewer, over all offices they answer for: what is needed soonest first, then what was sent back before. */
 final class ReviewQueue
@@ -36,10 +37,27 @@ final class ReviewQueue
                 )))
             // Taken by somebody else, it is theirs; it stays in the list, behind.
             ->when($only['mine'] ?? null, static fn ($all) => $all->where('reviewer_id', $user->id))
+            // Whoever accepted it first has done theirs.
+            ->where(static fn ($all) => $all->whereNull('first_accepted_by')->orWhere('first_accepted_by', '<>', $user->id))
             ->orderByRaw('CASE WHEN reviewer_id IS NULL OR reviewer_id = ? THEN 0 ELSE 1 END', [$user->id])
             ->orderByRaw('needed_by NULLS LAST')
             ->orderByRaw('CASE WHEN times_sent_back > 0 THEN 0 ELSE 1 END')
             ->orderBy('submitted_at')
             ->orderBy('id');
+    }
+
+    /** @return Collection<int, Requirement> accepted papers that are to be looked at once more */
+    public static function spotChecks(User $user): Collection
+    {
+        $offices = $user->officeRoles->where('role', Role::Broker)->pluck('office_id')->all();
+
+        return Requirement::query()
+            ->with('file')
+            ->whereNotNull('spot_at')
+            ->whereNull('spot_by')
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
+            ->orderBy('spot_at')
+            ->limit(50)
+            ->get();
     }
 }

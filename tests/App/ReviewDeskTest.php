@@ -168,3 +168,40 @@ it('keeps findings and their settling from whoever does not review', function ()
     $this->seeAll();
     expect(DB::table('findings_set_aside')->count())->toBe(0)->and(Upload::query()->count())->toBe(0);
 });
+
+it('asks two readers where the office wants two, nobody where it wants none, and looks at some again', function () {
+    $office = $this->people['tomas']->officeRoles->firstOrFail()->office;
+    $set = fn (array $review, int $spot = 0) => $this->as('fenna')->put("/offices/{$office->key}", [
+        'name' => $office->name, 'zone' => $office->zone, 'review' => $review, 'spot' => $spot,
+    ])->assertSessionHas('told');
+    $set(['agency' => 'two'], 2);
+    $this->seeAll();
+    $file = $this->aFile();
+    $requirement = scanOnTheDesk($file);
+    $accept = fn (string $who) => $this->as($who)->post("/requirements/{$requirement->key}/accept");
+    $accept('ines')->assertSessionHas('told');
+    $this->seeAll();
+    expect($requirement->refresh()->review_state)->toBe(ReviewState::Submitted);
+    $accept('ines')->assertSessionHas('reason', ReviewRefusal::SecondReader->value);
+    $this->as('ines')->get('/review')->assertDontSee('14 Lanternfish');
+    $this->as('dario')->get('/review')->assertSee('second reader');
+    $accept('dario')->assertSessionHas('told');
+    $this->seeAll();
+    expect($requirement->refresh()->review_state)->toBe(ReviewState::Accepted)->and($requirement->spot_at)->toBeNull();
+    $this->as('dario')->get("/files/{$file->key}/history")->assertSee('accepted by the first of two readers');
+    // The second accepted paper of the office is looked at once more, once.
+    $set(['agency' => 'one'], 2);
+    $this->seeAll();
+    $other = scanOnTheDesk($this->aFile(['property.street' => '9 Cooper Way']));
+    $this->as('dario')->post("/requirements/{$other->key}/accept");
+    $this->as('ines')->get('/review')->assertSee('Look at these once more')->assertSee('9 Cooper Way');
+    $this->as('ines')->post("/requirements/{$other->key}/spot")->assertSessionHas('told');
+    $this->as('ines')->get('/review')->assertDontSee('Look at these once more');
+    // Nobody reads agency papers now: submitted, they are complete.
+    $set(['agency' => 'none']);
+    $this->seeAll();
+    $third = scanOnTheDesk($this->aFile(['property.street' => '11 Cooper Way']));
+    expect($third->review_state)->toBe(ReviewState::Accepted);
+    $this->as('ines')->get('/office/history')->assertSee('not read: agency');
+    $this->as('tomas')->put("/offices/{$office->key}", ['name' => 'x', 'zone' => $office->zone])->assertForbidden();
+});

@@ -71,6 +71,7 @@ function guardedRoutes(): array
         'the file book' => ['GET', '/files/{file}/book.pdf', []],
         'the file book as a folder' => ['GET', '/files/{file}/book.zip', []],
         'take terms from a paper' => ['POST', '/papers/{paper}/terms', ['take' => ['price']]],
+        'look at an accepted paper again' => ['POST', '/requirements/{requirement}/spot', []],
         'begin a working copy' => ['GET', '/files/{file}/working-copies/begin?papers[]={paperkey}', []],
         'give a working copy' => [
             'POST',

@@ -40,6 +40,7 @@ final class PlainInput
         'place',
         'reach',
         'reminders',
+        'review',
         'roles',
         'shares',
         'some',

@@ -9,6 +9,7 @@ use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
 use Unanimus\Dates\Holidays;
+use Unanimus\Review\ReviewPlan;
 use Unanimus\Signing\DateLook;
 use Unanimus\Signing\ReminderPlan;
 use Unanimus\Steps\StepRefused;
@@ -51,6 +52,22 @@ final class KeepOffices
                 ['office' => $name, 'days' => implode(', ', array_keys($removed))],
                 $office->id,
             );
+    }
+
+    /** Which papers are read by nobody, by one, or by two, and how many are looked at again. */
+    public function reviews(Office $office, ReviewPlan $plan): void
+    {
+        if ($plan->toArray() === $office->reviewPlan()->toArray()) {
+            return;
+        }
+        $office->update(['review' => $plan->toArray()]);
+        $said = array_filter([
+            $plan->none === [] ? '' : 'not read: '.implode(', ', $plan->none),
+            $plan->second === [] ? '' : 'by two: '.implode(', ', $plan->second),
+            $plan->spot === 0 ? '' : "one in {$plan->spot} looked at again",
+        ]);
+        $told = ['office' => $office->name, 'plan' => $said === [] ? 'each paper by one' : implode('; ', $said)];
+        History::ofBrokerage($office->brokerage_id, 'Review plan set', $told, $office->id);
     }
 
     /** When those who have not signed are reminded by themselves. */

@@ -20,6 +20,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Unanimus\Access\AccessRefusal;
+use Unanimus\Requirements\Stage;
+use Unanimus\Review\ReviewPlan;
 use Unanimus\Signing\DateLook;
 use Unanimus\Signing\ReminderPlan;
 
@@ -118,6 +120,9 @@ final class PeopleController
                 'reminders.*' => ['integer', Rule::in(ReminderPlan::CHOICES)],
                 'date_look' => ['nullable', Rule::in(DateLook::FORMS)],
                 'date_time' => 'nullable|boolean',
+                'review' => 'nullable|array:'.implode(',', Stage::keys()),
+                'review.*' => 'in:none,one,two',
+                'spot' => 'nullable|integer|between:0,100',
             ],
             ['zone.timezone' => 'This is not a time zone.'],
         );
@@ -128,6 +133,12 @@ final class PeopleController
 
         isset($given['date_look']) &&
             $offices->lookOfDates($office, DateLook::of($given['date_look'].($given['date_time'] ?? false ? '+time' : '')));
+
+        isset($given['review']) && $offices->reviews($office, ReviewPlan::of([
+            'none' => array_keys($given['review'], 'none', true),
+            'second' => array_keys($given['review'], 'two', true),
+            'spot' => $given['spot'] ?? 0,
+        ], Stage::keys()));
 
         return to_route('office')->with('told', 'Office saved. Dates of open files use it from now on.');
     }

@@ -11,6 +11,8 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Pages\Rect;
+use Unanimus\Review\ReviewPlan;
+use Unanimus\Review\ReviewRefusal;
 use Unanimus\Review\ReviewState;
 use Unanimus\Steps\StepRefused;
 
@@ -24,10 +26,71 @@ final class Decide
     /** @throws StepRefused when there is nothing to decide */
     public function accept(Requirement $requirement, User $by): void
     {
+        DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
+        $requirement->refresh()->loadMissing('file.office');
+        $plan = $requirement->file->office->reviewPlan();
+        $isPractice = $requirement->file->practice;
+        if (! $isPractice && $plan->needsSecond($requirement->stage) && $this->isFirst($requirement, $by)) {
+            return;
+        }
         $this->decide($requirement, $by, static fn (ReviewState $state) => $state->accept(), 'Accepted', '');
+        $isPractice || $this->spot($requirement, $plan);
         // What was noted and never sent was not meant to be said; what was asked is done.
         $requirement->remarks()->whereNull('sent_at')->delete();
         $requirement->remarks()->whereNull('resolved_at')->update(['resolved_at' => now()]);
+    }
+
+    /**
+     * Notes the first of two acceptances; the second is another person's.
+     *
+     * @throws StepRefused when there is nothing to decide, or the same person would accept it twice
+     */
+    private function isFirst(Requirement $requirement, User $by): bool
+    {
+        if ($requirement->first_accepted_by === $by->id) {
+            throw ReviewRefusal::SecondReader->because(title: $requirement->title);
+        }
+        if ($requirement->first_accepted_by !== null) {
+            return false;
+        }
+        $requirement->review_state->accept();
+        $requirement->update(['first_accepted_by' => $by->id, 'taken_at' => null, 'reviewer_id' => null]);
+        History::add(
+            $requirement->brokerage_id,
+            $requirement->deal_file_id,
+            'Accepted by the first reader',
+            ['requirement' => $requirement->title],
+            new SeenBy($requirement->side, $requirement->staff_only),
+        );
+
+        return true;
+    }
+
+    /** One in so many is looked at once more. */
+    private function spot(Requirement $requirement, ReviewPlan $plan): void
+    {
+        $count = $plan->spot === 0 ? 0 : Requirement::query()
+            ->where('review_state', ReviewState::Accepted)
+            ->whereNotNull('decided_by')
+            ->whereHas('file', static fn ($file) => $file->where('office_id', $requirement->file->office_id)->where('practice', false))
+            ->count();
+        $plan->isSpotChecked($count) && $requirement->update(['spot_at' => now(), 'spot_by' => null]);
+    }
+
+    /** It was looked at once more, and is well. */
+    public function spotChecked(Requirement $requirement, User $by): void
+    {
+        if ($requirement->spot_at === null || $requirement->spot_by !== null) {
+            return;
+        }
+        $requirement->update(['spot_by' => $by->id]);
+        History::add(
+            $requirement->brokerage_id,
+            $requirement->deal_file_id,
+            'Looked at once more',
+            ['requirement' => $requirement->title],
+            new SeenBy($requirement->side, $requirement->staff_only),
+        );
     }
 
     /**
@@ -74,6 +137,7 @@ final class Decide
             'reviewer_id' => null,
             'needed_by' => null,
             'needed_why' => '',
+            'first_accepted_by' => null,
         ]);
         History::add(
             $requirement->brokerage_id,

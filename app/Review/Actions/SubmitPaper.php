@@ -54,6 +54,9 @@ final class SubmitPaper
             'needed_why' => mb_substr(trim($why), 0, 200),
             'taken_at' => null,
         ]);
+        // Where the office reads nothing of that stage, it is done.
+        $isRead = $requirement->file->practice || $requirement->file->office->reviewPlan()->isRead($requirement->stage);
+        $isRead || $requirement->update(['review_state' => $state->accept(), 'decided_at' => now()]);
         $requirement
             ->remarks()
             ->whereNotNull('sent_at')
@@ -62,7 +65,7 @@ final class SubmitPaper
         History::add(
             $requirement->brokerage_id,
             $requirement->deal_file_id,
-            'Submitted',
+            $isRead ? 'Submitted' : 'Complete without review',
             ['requirement' => $requirement->title],
             new SeenBy($requirement->side, $requirement->staff_only),
         );

@@ -47,6 +47,7 @@ final class ReviewController
         return view('review.index', [
             'waiting' => $waiting,
             'all' => ReviewQueue::of(User::signedIn($request))->count(),
+            'spots' => ReviewQueue::spotChecks(User::signedIn($request)),
             'only' => $only,
             'offices' => $waiting->pluck('file.office')->unique('id')->values(),
             'agents' => $waiting->flatMap(static fn (Requirement $one) => $one->file->members->where('role', Role::Agent)->pluck('user'))
@@ -125,6 +126,14 @@ final class ReviewController
         return to_route('review.show', $requirement)->with('told', $to === null ? 'Whoever reviews may take it.' : "{$to->name} has it.");
     }
 
+    public function spot(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
+    {
+        Gate::authorize('review', $requirement->file);
+        $decide->spotChecked($requirement, User::signedIn($request));
+
+        return to_route('review.index')->with('told', "{$requirement->title}: looked at once more.");
+    }
+
     public function withdraw(Request $request, Requirement $requirement, SubmitPaper $submit): RedirectResponse
     {
         Gate::authorize('work-on', $requirement->file);
@@ -173,7 +182,9 @@ final class ReviewController
         Gate::authorize('review', $requirement->file);
         $decide->accept($requirement, User::signedIn($request));
 
-        return $this->onward($requirement, 'Accepted.');
+        $isFirst = $requirement->refresh()->first_accepted_by !== null;
+
+        return $this->onward($requirement, $isFirst ? 'Accepted. Another reviewer reads it second.' : 'Accepted.');
     }
 
     public function sendBack(Request $request, Requirement $requirement, Decide $decide): RedirectResponse

@@ -40,6 +40,16 @@
                             {{ \Unanimus\Signing\DateLook::of($form)->text(now(), $office->timeZone()) }}</label> @endforeach
                         <label class="checkbox"><input type="checkbox" name="date_time" value="1" @checked($look->withTime)> with the
                             time</label></fieldset>
+                    @php($plan = $office->reviewPlan())
+                    <fieldset class="line review-plan"><legend>Who reads what is submitted</legend>
+                        @foreach (\Unanimus\Requirements\Stage::names() as $stage => $name)<label><span>{{ $name }}</span><span
+                            class="select"><select name="review[{{ $stage }}]">
+                            <option value="one">one reviewer</option>
+                            <option value="two" @selected($plan->needsSecond($stage))>two, one after the other</option>
+                            <option value="none" @selected(! $plan->isRead($stage))>nobody: complete as submitted</option>
+                            </select></span></label>@endforeach
+                        <label><span>Look again at one in (0: none)</span><input class="input short" name="spot" inputmode="numeric"
+                            value="{{ $plan->spot }}" maxlength="3"></label></fieldset>
                     <button class="button now">Save office</button> <button class="button" formmethod="dialog"
                         formnovalidate>Cancel</button>
                 </form>

@@ -23,6 +23,7 @@
                 @foreach ($waiting as $requirement)
                     @php($zone = $requirement->file->office->zone)
                     <tr data-row><td><a href="/review/{{ $requirement->key }}" data-open><b>{{ $requirement->title }}</b></a>
+                        @if ($requirement->first_accepted_by)<span class="tag-chip">second reader</span>@endif
                         @if ($requirement->times_sent_back > 0)<span class="tag-chip">sent back before</span>@endif
                         @if ($requirement->reviewer)<span class="tag-chip">{{ $requirement->reviewer->name }} has it</span>
                         @elseif (($open[$requirement->id] ?? []) !== [])<span class="tag-chip">open at {{ implode(', ',
@@ -38,4 +39,12 @@
             </table>
         @endif
     </div>
+    @if ($spots->isNotEmpty())
+        <div class="leaf pad spot-checks"><h2>Look at these once more</h2>
+            <table class="ledger"><tbody>@foreach ($spots as $one)<tr><td>
+                <a href="/review/{{ $one->key }}"><b>{{ $one->title }}</b></a></td>
+                <td><a href="/files/{{ $one->file->key }}">{{ $one->file->name }}</a></td><td class="right">
+                <form class="inline" method="post" action="/requirements/{{ $one->key }}/spot">@csrf<button class="button tight">It is
+                    well</button></form></td></tr>@endforeach</tbody></table></div>
+    @endif
 </x-layout>
