@@ -260,6 +260,7 @@ return [
         'again' => 'Send it again',
         'arrived' => 'Received: :name',
         'sending' => 'Sending, :percent %',
+        'shot' => '1 photo. Add the next page, or send it.',
         'shots' => ':count photos. Add the next page, or send them.',
         'send_shots' => 'Send these photos',
         'next_page' => 'Next page',

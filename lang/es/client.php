@@ -261,6 +261,7 @@ return [
         'again' => 'Enviarlo otra vez',
         'arrived' => 'Recibido: :name',
         'sending' => 'Enviando, :percent %',
+        'shot' => '1 foto. Agregue la página siguiente, o envíela.',
         'shots' => ':count fotos. Agregue la página siguiente, o envíelas.',
         'send_shots' => 'Enviar estas fotos',
         'next_page' => 'Página siguiente',

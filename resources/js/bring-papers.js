@@ -43,7 +43,7 @@ for (const form of document.querySelectorAll('[data-bring]')) {
             return image;
         }));
         sendShots.hidden = gathered.length === 0;
-        if (gathered.length > 0) told.textContent = words.shots.replace(':count', gathered.length);
+        if (gathered.length > 0) told.textContent = gathered.length === 1 ? words.shot : words.shots.replace(':count', gathered.length);
     };
 
     const send = async (files) => {

@@ -19,6 +19,7 @@ function everyPage(): array
         '/' => ['wendell', '/'],
         'files' => ['wendell', '/files?columns=client,next,owes,coordinator'],
         'files/{file}' => ['wendell', "/files/{{$file}}"],
+        'files/{file}/ask-for' => ['tomas', "/files/{{$file}}/ask-for"],
         'files/{file}/assembling' => ['tomas', "/files/{{$file}}/assembling"],
         'files/{file}/assembled' => ['tomas', "/files/{{$file}}/assembled"],
         'files/{file}/commission' => ['ines', "/files/{{$file}}/commission"],
@@ -79,10 +80,10 @@ function everyPage(): array
 /** Pages that other tests look at where they make what these show, and what is no page of its own. */
 function pagesElsewhere(): string
 {
-    return '#\.(webp|pdf|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
-        'progress|places|marks|table|drawn|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
+    return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
+        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
-        '|^style/empty$|^(sign|fill|read|work|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
+        '|^style/empty$|^(sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';
 }
 

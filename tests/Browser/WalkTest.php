@@ -260,7 +260,7 @@ it('opens a file, fills the contract, has it signed by everyone, reviewed, paid 
     $this->find('input[name=agent_share]')->sendKeys('70');
     $this->press('Compute commission');
     $this->seeText('$9,622.25');
-    $this->seeText('equals the gross commission');
+    $this->seeText('equals what comes in');
     $this->signOut()
         ->signIn('ines')
         ->visit("{$file}/commission");

@@ -16,7 +16,7 @@
                 {{ __('client.bring.arrived', ['name' => $file['name']]) }}</li>@endforeach</ul>
             <form method="post" action="/bring/{{ $token }}/papers" enctype="multipart/form-data" data-bring
                 data-words="{{ json_encode(['sending' => __('client.bring.sending'), 'arrived' => __('client.bring.arrived'),
-                'lost' => __('client.bring.lost'), 'shots' => __('client.bring.shots')]) }}">@csrf
+                'lost' => __('client.bring.lost'), 'shot' => __('client.bring.shot'), 'shots' => __('client.bring.shots')]) }}">@csrf
                 <input type="hidden" name="asked" value="{{ $one?->key }}">
                 <input type="hidden" name="once" value="{{ bin2hex(random_bytes(8)) }}">
                 <p class="added" role="status"></p>
