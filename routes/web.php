@@ -496,7 +496,6 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/requirements/{requirement}/findings/{finding}', [RemarkController::class, 'finding'])
         ->name('requirements.findings')
-        ->where('finding', '[0-9a-f]{16}')
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/remarks/{remark}/answer', [RemarkController::class, 'answer'])
         ->name('remarks.answer')
