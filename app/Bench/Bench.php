@@ -45,6 +45,9 @@ final class Bench extends Command
         $sixty->during(function (DealFile $file): void {
             $this->filePage($file);
             $this->desk($file);
+            foreach (IntakeAndReview::of($file) as $what => $cost) {
+                $this->beside($what, 4.0, $cost);
+            }
         });
         $this->pages();
         $this->fill($library->form('M-201'), $press);

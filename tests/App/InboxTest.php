@@ -171,3 +171,19 @@ it('is for those who sort mail, and files only where they work', function () {
     }
     expect($item->refresh()->settled_at)->toBeNull();
 });
+
+it('shows what waits in portions, the newest first', function () {
+    $this->seeAll();
+    foreach (range(1, 45) as $n) {
+        InboundItem::create([
+            'brokerage_id' => $this->people['tomas']->brokerage_id, 'message_id' => "m{$n}", 'sender' => 'a@b.example',
+            'subject' => "Letter no. {$n}.",
+            'body' => '', 'attachments' => [], 'sha256' => str_repeat('0', 64), 'received_at' => now(),
+        ]);
+    }
+    $page = $this->as('wendell')->get('/office/inbox')->assertOk()->assertSee('Letter no. 45.')->assertSee('Letter no. 6.')
+        ->assertDontSee('Letter no. 5.');
+    expect(preg_match('/\?before=(\w+)/', (string) $page->getContent(), $m))->toBe(1);
+    $this->as('wendell')->get("/office/inbox?before={$m[1]}")->assertSee('Letter no. 5.')->assertDontSee('Letter no. 6.')
+        ->assertDontSee('Show earlier');
+});

@@ -29,12 +29,15 @@ use Unanimus\Parties\Representation;
 /** Mail that is in no file yet: looked at, filed, or put away. */
 final class InboxController
 {
-    private const SHOWN = 100;
+    /** Letters at once; those before them by a link. */
+    private const SHOWN = 40;
 
     public function index(Request $request): View
     {
         Gate::authorize('inbox');
         $away = $request->query('put-away') !== null;
+        $given = $request->validate(['before' => 'nullable|string|max:26']);
+        $before = isset($given['before']) ? InboundItem::query()->where('key', $given['before'])->value('id') : null;
         $items = InboundItem::query()
             ->with('guess.members')
             ->when(Gate::denies('sort-mail'), static fn ($items) => $items->where('for_user', User::signedIn($request)->id))
@@ -46,6 +49,7 @@ final class InboxController
                     ->where('settled_at', '>', now()->subDays(SettleMail::DAYS)),
                 static fn ($items) => $items->whereNull('settled_at'),
             )
+            ->when($before !== null, static fn ($items) => $items->where('id', '<', $before))
             ->orderByDesc('id')
             ->limit(self::SHOWN)
             ->get();
@@ -53,6 +57,7 @@ final class InboxController
         return view('office.inbox', [
             'away' => $away,
             'items' => $items,
+            'earlier' => $items->count() === self::SHOWN ? $items->last()?->key : null,
             'holds' => StackContents::ofMail($items),
             'waiting' => InboundItem::query()
                 ->when(Gate::denies('sort-mail'), static fn ($items) => $items->where('for_user', User::signedIn($request)->id))

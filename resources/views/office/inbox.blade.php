@@ -66,5 +66,7 @@
         @empty<p class="empty">{{ $away ? 'Nothing was put away.' :
             'Nothing is waiting. Documents sent to the office’s address show up here.' }}
             </p>@endforelse
+        @if ($earlier)<p class="inbox-ways"><a class="button tight" href="/office/inbox?before={{ $earlier }}{{ $away ? '&put-away=1' :
+            '' }}">Show earlier ones</a></p>@endif
     </div>
 </x-office>
