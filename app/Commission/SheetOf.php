@@ -67,6 +67,13 @@ final readonly class SheetOf
                 ? $years[$id]?->given() ?? ['plan' => []]
                 : [...$years[$id]?->given() ?? [], 'plan' => ['rate' => $typed]];
         }
+        // Entered before every line had a place of its own: the rate, the split and the fee.
+        if ($commission !== null && $entered !== null && $entered->kept === [] && $commission->given === []) {
+            $entered = $commission->enteredBefore((string) array_key_first($agents));
+            $given = array_map(static fn (array $one) => $one['plan'] === [] && $commission->agent_share !== null
+                ? [...$one, 'plan' => ['rate' => $commission->agent_share->decimal()]]
+                : $one, $given);
+        }
         $names['company'] = [$facts->value('brokerage.name') ?? 'Company', 'company'];
         $names['client'] = ['Credit to the client', 'client'];
         if ($entered === null) {

@@ -58,6 +58,24 @@ final class Commission extends Record
         return Entered::fromArray($this->given);
     }
 
+    /** What stands in the columns alone, of a commission that was entered before there were more lines. */
+    public function enteredBefore(string $agent): Entered
+    {
+        return Entered::fromArray([
+            'rate' => $this->rate->decimal(),
+            'base' => 'price',
+            'agents' => [],
+            'splits' => $this->agent_share === null ? [] : [$agent => $this->agent_share->decimal()],
+            'fees' => $this->fee->isZero() ? [] : [[
+                'label' => $this->fee_name,
+                'amount' => $this->fee->decimal(),
+                'payer' => 'agent',
+                'payee' => '',
+                'counts' => false,
+            ]],
+        ]);
+    }
+
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo
     {

@@ -13,6 +13,12 @@ final class PhotoPage
     /** Longest side of what comes out, in dots: a letter page at 150 dots an inch. */
     private const LONGEST = 1650;
 
+    /** Longest side that is worked on: more than the page that comes out, so that nothing of it is lost. */
+    private const LARGE = 2600;
+
+    /** Points of a photo that is looked at; unpacked it takes four bytes for each. */
+    private const MOST = 26_000_000;
+
     /** Longest side of the small copy in which edges are looked for. */
     private const SMALL = 200;
 
@@ -37,14 +43,20 @@ final class PhotoPage
     public static function flatten(string $path): ?string
     {
         $size = @getimagesize($path);
-        if ($size === false || $size[0] * $size[1] > 50_000_000) {
+        if ($size === false || $size[0] * $size[1] > self::MOST) {
             return null;
         }
         $read = @imagecreatefromstring((string) file_get_contents($path));
         if ($read === false) {
             return null;
         }
-        $picture = self::upright($read, self::orientation($path));
+        $by = self::LARGE / max(imagesx($read), imagesy($read));
+        $fit = $by < 1 ? imagescale($read, (int) (imagesx($read) * $by), (int) (imagesy($read) * $by), IMG_BILINEAR_FIXED) : $read;
+        unset($read);
+        $picture = $fit === false ? null : self::upright($fit, self::orientation($path));
+        if ($picture === null) {
+            return null;
+        }
         $corners = self::corners($picture);
         if ($corners === null) {
             return null;

@@ -299,7 +299,8 @@ CREATE POLICY who_sorts ON inbound_items AS RESTRICTIVE USING ((SELECT session_o
 
 -- A stack in a file is seen with the paper it came from; one from the mail by whoever sorts mail, as the inbox is.
 CREATE POLICY stack_in_sight ON stacks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
-    AND ((deal_file_id IS NULL AND EXISTS (SELECT 1 FROM inbound_items i WHERE i.id = (stacks.items->>0)::bigint OFFSET 0))
+    AND ((deal_file_id IS NULL AND items <> '[]' AND (SELECT count(*) FROM inbound_items i
+            WHERE i.id IN (SELECT one::bigint FROM jsonb_array_elements_text(stacks.items) AS one)) = jsonb_array_length(stacks.items))
         OR (file_in_sight(deal_file_id, (SELECT who_asks())) AND (side IS NULL OR side_in_sight(deal_file_id, side))
         AND (NOT staff_only OR staff_in_sight(deal_file_id)))));
 CREATE POLICY stack_in_sight ON stack_layouts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Commission\PlanYear;
 use App\Models\AgentPlan;
+use App\Models\Commission;
 use App\Models\DealFile;
 use App\Models\Sight;
 use Illuminate\Support\Facades\DB;
@@ -105,4 +106,13 @@ it('shows plans to those who keep them, and each agent their own', function () {
         'plan' => '{"rate": "100"}',
         'made_by' => $this->people['tomas']->id,
     ]))->toThrow(Illuminate\Database\QueryException::class, 'row-level security');
+});
+
+it('reads what was entered before sheets had more lines', function () {
+    $file = $this->aFile();
+    Commission::create([
+        'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'rate' => '2.75', 'agent_share' => '70', 'fee' => '395',
+        'fee_name' => 'Transaction fee',
+    ]);
+    $this->as('tomas')->get("/files/{$file->key}/commission")->assertSee('$7,545.63')->assertSee('$3,798.12');
 });

@@ -6,6 +6,7 @@ use App\Intake\Actions\TakeMail;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\Paper;
+use App\Models\Sight;
 use App\Models\Stack;
 use App\Models\Upload;
 use Illuminate\Http\UploadedFile;
@@ -189,4 +190,17 @@ it('sorts what came by mail, of several emails on one table, into the file that 
     $this->seeAll();
     $this->as('wendell')->post("/stacks/{$own->key}/file", ['seen' => $own->refresh()->step])
         ->assertSessionHas('reason', IntakeRefusal::SettledMeanwhile->value);
+});
+
+it('shows a table of several letters to whoever may see all of them, and to nobody else', function () {
+    $code = (string) DB::table('users')->where('id', $this->people['tomas']->id)->value('mail_code');
+    $mine = mailArrivesTo("t.{$code}@p.example", 'For Tomas');
+    $other = mailArrivesTo('papers@p.example', 'For anybody');
+    $this->as('wendell')->post('/inbox/sort', ['items' => [$mine->key, $other->key]])->assertRedirect();
+    $this->seeAll();
+    $stack = Stack::query()->whereRaw('jsonb_array_length(items) = 2')->sole();
+    $this->as('wendell')->get("/stacks/{$stack->key}")->assertOk();
+    $this->as('tomas')->get("/stacks/{$stack->key}")->assertNotFound();
+    Sight::ofPerson($this->people['tomas']);
+    expect(DB::table('stacks')->where('id', $stack->id)->exists())->toBeFalse();
 });

@@ -154,7 +154,8 @@ final class StackController
             return;
         }
         $items = InboundItem::query()->whereIn('id', $stack->items)->get();
-        abort_if($items->isEmpty(), 403);
+        // Of several letters one sees all, or nothing of what was laid out of them.
+        abort_if($items->isEmpty() || $items->count() !== count($stack->items), 403);
         $items->each(static fn (InboundItem $item) => Gate::authorize('sort-item', $item));
     }
 
