@@ -57,13 +57,17 @@ final class IntakeAndReview
                 'sender' => 'Nadia Petrov <nadia.petrov@anchorfield.example>',
                 'subject' => "Survey {$n}",
                 'body' => 'The survey came back today.',
-                'attachments' => [['name' => 'survey.pdf', 'sha256' => $sha256, 'size' => 1, 'type' => 'application/pdf', 'paper' => true]],
+                'attachments' => [
+                    ['name' => 'survey.pdf', 'sha256' => $sha256, 'size' => 1, 'type' => 'application/pdf', 'paper' => true],
+                ],
                 'sha256' => $sha256,
                 'received_at' => now(),
             ]);
         }
         $parts = array_map(
-            static fn (int $first) => ['first' => $first, 'last' => $first + 4, 'form' => null, 'heading' => "Paper {$first}", 'sure' => 0.9],
+            static fn (int $first) => [
+                'first' => $first, 'last' => $first + 4, 'form' => null, 'heading' => "Paper {$first}", 'sure' => 0.9,
+            ],
             range(1, self::PAGES, 5),
         );
         $stack = Stack::create([

@@ -58,6 +58,8 @@ final readonly class WaitingOnMe
                 ? 0
                 : Requirement::query()
                     ->where('review_state', 'submitted')
+                    // Whoever accepted it first has done theirs.
+                    ->where(fn ($all) => $all->whereNull('first_accepted_by')->orWhere('first_accepted_by', '<>', $this->user->id))
                     ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
                     ->count();
 

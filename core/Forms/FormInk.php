@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Forms;
 
-use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\InkDots;
 use Unanimus\Pages\Rect;
-use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 
 /**
@@ -59,9 +58,9 @@ final class FormInk
      */
     public static function of(Form $form, int $formPage, string $pdf, int $page): ?self
     {
-        [$width, $height, $print] = self::drawn($form->pdf, $formPage, null);
-        [, , $scan] = self::drawn($pdf, $page, [$width, $height]);
-        $points = self::points($print, $width);
+        $print = InkDots::of($form->pdf, $formPage, self::DOTS, self::INK);
+        $scan = InkDots::of($pdf, $page, self::DOTS, self::INK, $print)->dots;
+        [$width, $height, $points] = [$print->width, $print->height, $print->points()];
         $lies = $points === [] ? null : self::laid($points, $scan, $width, $height);
         if ($lies === null) {
             return null;
@@ -228,43 +227,5 @@ final class FormInk
         }
 
         return $thick;
-    }
-
-    /** @return list<array{int, int}> */
-    private static function points(string $dots, int $width): array
-    {
-        $points = [];
-        for ($at = strpos($dots, 'x'); $at !== false; $at = strpos($dots, 'x', $at + 1)) {
-            $points[] = [$at % $width, intdiv($at, $width)];
-        }
-
-        return $points;
-    }
-
-    /**
-     * @param array{int, int}|null $size
-     * @return array{int, int, string} width and height in dots, and a character for each: "x" is ink
-     */
-    private static function drawn(string $pdf, int $page, ?array $size): array
-    {
-        $scratch = new Scratch();
-        $number = (string) $page;
-        $scale = $size === null
-            ? ['-r', (string) self::DOTS]
-            : ['-scale-to-x', (string) $size[0], '-scale-to-y', (string) $size[1]];
-        (new NativeTool(30))->run(
-            ['pdftoppm', '-gray', '-cropbox', ...$scale, '-f', $number, '-l', $number, '-singlefile', $pdf, $scratch->path('page')],
-        );
-        $pgm = $scratch->get('page.pgm');
-        if (preg_match('/^P5\s+(\d+)\s+(\d+)\s+255\s/', $pgm, $m) !== 1) {
-            throw new \UnexpectedValueException('A picture of another kind than was asked for.');
-        }
-        $dots = substr($pgm, strlen($m[0]));
-        $shades = count_chars($dots, 1);
-        arsort($shades);
-        $dark = (int) (self::INK * (int) array_key_first($shades));
-        $all = implode('', array_map(chr(...), range(0, 255)));
-
-        return [(int) $m[1], (int) $m[2], strtr($dots, $all, str_repeat('x', $dark).str_repeat(' ', 256 - $dark))];
     }
 }

@@ -17,8 +17,8 @@ final class PageDiff
     /** Dots in a square that differ before it counts. */
     private const LEAST = 3;
 
-    /** What is darker than that is ink, of 255. */
-    private const INK = 150;
+    /** How much darker than paper ink is. */
+    private const INK = 0.6;
 
     /**
      * The places on the second page, in points from its upper left; none: they look the same.
@@ -31,8 +31,9 @@ final class PageDiff
      */
     public static function of(string $pdf, int $page, string $other, int $otherPage): array
     {
-        [$width, $height, $before] = self::drawn($pdf, $page, null);
-        [, , $after] = self::drawn($other, $otherPage, [$width, $height]);
+        $first = InkDots::of($pdf, $page, self::DOTS, self::INK);
+        [$width, $before] = [$first->width, $first->dots];
+        $after = InkDots::of($other, $otherPage, self::DOTS, self::INK, $first)->dots;
         $cells = [];
         foreach ([[$before, $after], [$after, $before]] as [$one, $two]) {
             for ($at = strpos($one, 'x'); $at !== false; $at = strpos($one, 'x', $at + 1)) {
@@ -94,30 +95,5 @@ final class PageDiff
         }
 
         return $found;
-    }
-
-    /**
-     * @param array{int, int}|null $size
-     * @return array{int, int, string}
-     */
-    private static function drawn(string $pdf, int $page, ?array $size): array
-    {
-        $scratch = new Scratch();
-        $number = (string) $page;
-        $scale = $size === null ? ['-r', (string) self::DOTS] : ['-scale-to-x', (string) $size[0], '-scale-to-y', (string) $size[1]];
-        (new NativeTool(30))->run(
-            ['pdftoppm', '-gray', '-cropbox', ...$scale, '-f', $number, '-l', $number, '-singlefile', $pdf, $scratch->path('page')],
-        );
-        $pgm = $scratch->get('page.pgm');
-        if (preg_match('/^P5\s+(\d+)\s+(\d+)\s+255\s/', $pgm, $m) !== 1) {
-            throw new \UnexpectedValueException('A picture of another kind than was asked for.');
-        }
-        $all = implode('', array_map(chr(...), range(0, 255)));
-
-        return [
-            (int) $m[1],
-            (int) $m[2],
-            strtr(substr($pgm, strlen($m[0])), $all, str_repeat('x', self::INK).str_repeat(' ', 256 - self::INK)),
-        ];
     }
 }

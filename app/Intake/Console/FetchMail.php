@@ -46,8 +46,9 @@ final class FetchMail extends Command
                 $raw = $box->message($id);
                 if ($raw === '' || strlen($raw) > self::LARGEST) {
                     Log::warning('A message was left in the mailbox: it is empty or larger than 60 MB', ['uid' => $id]);
-                } else {
-                    $take($brokerage, $raw);
+                } elseif (! $this->taken($take, $brokerage, $raw)) {
+                    // Not kept, so not marked: it comes again, and holds up none of the others.
+                    continue;
                 }
                 $box->markTaken($id);
             }
@@ -59,6 +60,19 @@ final class FetchMail extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    private function taken(TakeMail $take, int $brokerage, string $raw): bool
+    {
+        try {
+            $take($brokerage, $raw);
+        } catch (\Throwable $failed) {
+            report($failed);
+
+            return false;
+        }
+
+        return true;
     }
 
     private function brokerage(): ?int
