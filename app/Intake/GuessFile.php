@@ -62,7 +62,6 @@ final class GuessFile
     /** @return list<int> files that something in the letter may mean: the database looks, so that thousands cost no more */
     private function near(int $brokerageId, ReceivedMail $mail, string $said): array
     {
-        preg_match_all('/\.([a-z0-9]{6,16})@/', strtolower(implode(' ', [...$mail->to, ...$mail->cc])), $codes);
         preg_match_all('/\b[A-Z]{2}-\d{2}-\d{3,8}\b/', strtoupper($said), $numbers);
         preg_match_all('/\b(\d{1,6}[a-z]?\s+\p{L}{2,}(?:\s+\p{L}{2,})?)/iu', mb_strtolower($said), $streets);
         $open = DB::table('deal_files')
@@ -73,7 +72,7 @@ final class GuessFile
         $ids = (clone $open)
             ->where(
                 static fn ($any) => $any
-                    ->whereIn('mail_code', array_unique($codes[1]))
+                    ->whereIn('mail_code', $mail->codes())
                     ->orWhereIn('listing_number', array_unique($numbers[0])),
             )
             ->limit(self::MOST)

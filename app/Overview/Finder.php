@@ -53,7 +53,8 @@ final class Finder
             $found->where(static fn (Builder $where) => self::field($where, $field, $value, $user), null, null, $not ? 'and not' : 'and');
         }
         // Files that have ended leave the working list, unless they are asked for.
-        $query->asks('status') || $query->words !== [] || $found->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']);
+        $isForAll = $query->asks('status') || $query->asks('says') || $query->words !== [];
+        $isForAll || $found->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']);
         $by = $sort === 'name' ? 'deal_files.name' : self::COLUMNS[$sort][1] ?? null;
         if ($by !== null) {
             $found->orderByRaw("{$by} ".($downward ? 'DESC' : 'ASC').' NULLS LAST');
@@ -152,6 +153,7 @@ final class Finder
                             ->where('seat', 'like', addcslashes($value, '%_\\\\').(str_contains($value, '.') ? '' : '.%')),
                     ),
             ),
+            'says' => $where->whereIn('deal_files.id', OnPapers::saying($value)->select('papers.deal_file_id')),
             'late' => $where->whereIn(
                 'deal_files.id',
                 self::byDates(

@@ -20,7 +20,7 @@ final readonly class Entered
     public const BASES = ['price', 'price_less_concessions'];
 
     /** Fees that a sheet takes. */
-    private const FEES = 6;
+    public const FEES = 20;
 
     private const LONGEST = 60;
 
@@ -108,6 +108,21 @@ final readonly class Entered
         }
 
         return $fees;
+    }
+
+    /** @return array<string, string|bool>|null the fee that the agent pays the company, entered with the split; null: none was */
+    public function flatFee(): ?array
+    {
+        $first = $this->kept['fees'][0] ?? null;
+        $isFlat = $first !== null && $first['payer'] === 'agent' && $first['payee'] === '' && $first['amount'] !== '';
+
+        return $isFlat ? $first : null;
+    }
+
+    /** @return list<array<string, string|bool>> the fees in rows of their own */
+    public function otherFees(): array
+    {
+        return array_slice(array_values($this->kept['fees'] ?? []), $this->flatFee() === null ? 0 : 1);
     }
 
     /** A stored figure as it was meant; empty: none. */

@@ -30,6 +30,7 @@ final readonly class Query
         ],
         'late' => ['what is late', ['deadline', 'closing']],
         'next' => ['when the next deadline is', ['today', 'week', 'next-week', 'month', 'late']],
+        'says' => ['what stands on its papers', []],
         'needs' => ['what it is waiting for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],
     ];
 
@@ -192,7 +193,7 @@ final readonly class Query
         }
         $values = self::FIELDS[$field][1];
         $free =
-            in_array($field, ['agent', 'label', 'office'], true) ||
+            in_array($field, ['agent', 'label', 'office', 'says'], true) ||
             ($field === 'owes' && preg_match('/^[a-z]+(\.\d{1,2})?$/', $value) === 1) ||
             (in_array($field, ['closes', 'next'], true) && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);
 

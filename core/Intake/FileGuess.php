@@ -28,7 +28,7 @@ final readonly class FileGuess
             static fn (MailPart $part) => str_replace(['_', '-'], ' ', $part->name),
             $mail->attachments,
         ))." {$pages}");
-        $recipients = strtolower(implode(' ', [...$mail->to, ...$mail->cc]));
+        $recipients = strtolower(implode(' ', $mail->recipients()));
         $sender = preg_match('/<?([^<>\s]+@[^<>\s]+?)>?$/', strtolower($mail->sender), $m) === 1 ? $m[1] : '';
         $best = [];
         foreach ($files as $file) {

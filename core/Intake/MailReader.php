@@ -71,6 +71,7 @@ final class MailReader
             self::people($mail, 'From')[0] ?? '',
             self::people($mail, 'To'),
             self::people($mail, 'Cc'),
+            self::delivered($mail),
             mb_strimwidth(self::line((string) $mail->getHeaderValue('Subject')), 0, self::SUBJECT, '…'),
             self::date($mail),
             $text !== '' ? $text : HtmlText::of($html),
@@ -104,6 +105,20 @@ final class MailReader
         }
 
         return $people;
+    }
+
+    /** @return list<string> bare addresses out of what servers wrote on top on the way */
+    private static function delivered(IMessage $mail): array
+    {
+        $all = [];
+        foreach (['Delivered-To', 'X-Original-To', 'Envelope-To'] as $field) {
+            foreach (array_slice($mail->getAllHeadersByName($field), 0, 5) as $header) {
+                preg_match('/[^\s<>,"]{1,200}@[^\s<>,"]{1,200}/u', self::line((string) $header->getRawValue()), $address);
+                $all[] = strtolower($address[0] ?? '');
+            }
+        }
+
+        return array_values(array_unique(array_filter($all)));
     }
 
     private static function date(IMessage $mail): ?\DateTimeImmutable

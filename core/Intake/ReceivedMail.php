@@ -14,6 +14,7 @@ final readonly class ReceivedMail
      * @param string $sender as read: "Name <address>", or the address alone
      * @param list<string> $to the same of those it went to
      * @param list<string> $cc
+     * @param list<string> $delivered addresses the receiving servers say it went to, which a blind copy names alone
      * @param \DateTimeImmutable|null $date when it says it was written, in its own zone
      * @param string $text what it says, as plain text
      * @param string $html as it came; not to be shown before it was cleaned
@@ -26,6 +27,7 @@ final readonly class ReceivedMail
         public string $sender,
         public array $to,
         public array $cc,
+        public array $delivered,
         public string $subject,
         public ?\DateTimeImmutable $date,
         public string $text,
@@ -35,6 +37,23 @@ final readonly class ReceivedMail
         public ?DeliveryReport $report,
         public SenderProof $proof,
     ) {
+    }
+
+    /** @return list<string> all it went to, each once */
+    public function recipients(): array
+    {
+        $named = [...$this->to, ...$this->cc];
+        $all = strtolower(implode(' ', $named));
+
+        return [...$named, ...array_filter($this->delivered, static fn (string $one) => ! str_contains($all, strtolower($one)))];
+    }
+
+    /** @return list<string> the codes of our own addresses among those it went to: what stands between the last dot and the @ */
+    public function codes(): array
+    {
+        preg_match_all('/\.([a-z0-9]{6,16})@/', strtolower(implode(' ', $this->recipients())), $codes);
+
+        return array_values(array_unique($codes[1]));
     }
 
     /** @return list<MailPart> what came along and is a paper */
@@ -62,6 +81,7 @@ final readonly class ReceivedMail
             'from' => $this->sender,
             'to' => $this->to,
             'cc' => $this->cc,
+            'delivered' => $this->delivered,
             'subject' => $this->subject,
             'date' => $this->date?->format(\DateTimeInterface::RFC3339),
             'text' => $this->text,

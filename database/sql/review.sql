@@ -9,6 +9,8 @@ CREATE TABLE IF NOT EXISTS version_texts (
     at timestamptz NOT NULL DEFAULT now()
 );
 CREATE INDEX IF NOT EXISTS version_texts_of_paper ON version_texts (paper_id);
+ALTER TABLE version_texts ADD COLUMN IF NOT EXISTS words text NOT NULL DEFAULT '';
+CREATE INDEX IF NOT EXISTS version_texts_by_trigram ON version_texts USING gin (words gin_trgm_ops);
 
 CREATE TABLE IF NOT EXISTS findings_set_aside (
     requirement_id bigint NOT NULL REFERENCES requirements ON DELETE CASCADE,

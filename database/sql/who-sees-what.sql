@@ -197,6 +197,10 @@ CREATE OR REPLACE FUNCTION plan_year_so_far(agent bigint, begins date, besides b
 CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
     SELECT deal_file_id FROM search_rows WHERE brokerage_id = session_of('brokerage')::bigint AND words LIKE patterns[1] AND words LIKE ALL (patterns) $$;
 
+-- The same for what stands on papers; whoever asks joins the bare numbers with the papers in their sight.
+CREATE OR REPLACE FUNCTION papers_with_words(pattern text) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
+    SELECT paper_id FROM version_texts WHERE brokerage_id = session_of('brokerage')::bigint AND words LIKE pattern $$;
+
 -- What is mistyped is compared with the words there are, each once, and files are looked for by the words that were meant.
 CREATE OR REPLACE FUNCTION files_with_words_like(patterns text[], mistyped text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100
     SET search_path = public SET pg_trgm.similarity_threshold = 0.42 AS $$

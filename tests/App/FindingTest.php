@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 use App\Models\KnownFact;
 use App\Models\Office;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
+use Unanimus\Files\PaperState;
+use Unanimus\Pages\Scratch;
 use Unanimus\Terms\TermRefusal;
 
 it('prefers a form to others like it where a broker or administrator of the office says so', function () {
@@ -72,4 +76,31 @@ it('lists facts of a contract that nobody has checked before it is sent, and rem
     $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'property.street', 'value' => '15 Lanternfish Lane']);
     $this->seeAll();
     expect($fact->fresh()->checked_at)->toBeNull();
+});
+
+it('finds a file by what stands on a paper brought into it, for those who see the paper alone', function () {
+    $file = bothSides();
+    $scratch = new Scratch();
+    $pdf = $scratch->put('report.pdf', MadePdf::page(MadePdf::text(72, 700, 'A cistern of oak lies below the porch, as we saw.')));
+    $this->as('caleb')->post("/files/{$file->key}/papers", [
+        'pdf' => UploadedFile::fake()->createWithContent('report.pdf', (string) file_get_contents($pdf)),
+    ]);
+    $this->work();
+    $this->seeAll();
+    $paper = $file->papers()->whereHas('latest', static fn ($latest) => $latest->where('first_page', 1))->latest('id')->firstOrFail();
+    $said = 'page 1: A cistern of oak lies below the porch, …';
+    $look = fn (string $who, string $typed) => $this->as($who)->get('/files?'.http_build_query(['q' => $typed]))->assertOk();
+    $look('caleb', 'says:"Oak lies"')->assertSee($file->name)->assertSee($said);
+    $look('caleb', 'says:cister')->assertSee($file->name);
+    $look('caleb', 'says:"lies oak"')->assertDontSee($file->name)->assertSee('No matches');
+    $look('caleb', '-says:cistern')->assertDontSee($said);
+    $look('caleb', 'cistern')->assertSee('Search the papers')->assertSee(rawurlencode('says:"cistern"'));
+    $look('tomas', 'says:cistern')->assertDontSee($said)->assertDontSee($file->name);
+    // Of a paper that is the other side's own, nothing is said, though the file is in sight.
+    $this->seeAll();
+    $paper->update(['side' => 'seller']);
+    $look('caleb', 'says:cistern')->assertDontSee($said);
+    $this->seeAll();
+    $paper->update(['side' => null, 'state' => PaperState::Void]);
+    $look('caleb', 'says:cistern')->assertDontSee($said);
 });

@@ -239,3 +239,31 @@ it('reads letters of any shape without failing', function (string $raw) {
     'broken encodings' => ["Subject: =?UTF-8?B?broken\r\n\r\n\xff\xfe"],
     'parts within parts' => [str_repeat("Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\n", 40)],
 ]);
+
+it('keeps who pays a fee and that it is open when the sheet is stored again, and always leaves a row free', function () {
+    $file = $this->aFile();
+    $path = "/files/{$file->key}/commission";
+    $fees = [
+        ['label' => 'Archive', 'amount' => '60', 'payer' => 'client', 'payee' => ''],
+        ['label' => 'Staging', 'amount' => '', 'payer' => 'agent', 'payee' => ''],
+        ['label' => 'Sign', 'amount' => '35.00', 'payer' => 'agent', 'payee' => 'Signs Inc'],
+        ['label' => 'Courier', 'amount' => '12.00', 'payer' => 'agent', 'payee' => ''],
+    ];
+    $kept = function (array $with) use ($file, $path): array {
+        $this->as('tomas')->put($path, ['rate' => '2.75', 'agent_share' => '70', ...$with])->assertSessionHasNoErrors();
+        $this->seeAll();
+
+        return array_map(
+            static fn (array $fee) => "{$fee['label']} {$fee['amount']} {$fee['payer']} {$fee['payee']}",
+            $file->commission()->sole()->entered()->otherFees(),
+        );
+    };
+    $all = ['Archive 60.00 client ', 'Staging  agent ', 'Sign 35.00 agent Signs Inc', 'Courier 12.00 agent '];
+    expect($kept(['fees' => $fees]))->toBe($all);
+    // As the page gives it back: nothing has become the agent's flat fee.
+    $page = (string) $this->as('tomas')->get($path)->assertSee('name="fees[4][label]"', false)->getContent();
+    expect($page)->toMatch('/name="fee"[^>]*value=""/s')->toMatch('/name="fees\[0\]\[label\]"[^>]*value="Archive"/s');
+    expect($kept(['fee' => '', 'fee_name' => '', 'fees' => $fees]))->toBe($all);
+    expect($kept(['fee' => '395', 'fee_name' => 'Transaction fee', 'fees' => $fees]))->toBe($all);
+    expect((string) $this->as('tomas')->get($path)->getContent())->toMatch('/name="fee"[^>]*value="395.00"/s');
+});

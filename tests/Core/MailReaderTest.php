@@ -65,7 +65,7 @@ it('reads who wrote to whom, when and what, in any charset', function () {
         ->and($mail->auto)->toBeFalse()
         ->and($mail->report)->toBeNull()
         ->and(array_keys($mail->toArray()))->toBe(
-            ['messageId', 'from', 'to', 'cc', 'subject', 'date', 'text', 'attachments', 'auto', 'bounce', 'sender', 'wiring'],
+            ['messageId', 'from', 'to', 'cc', 'delivered', 'subject', 'date', 'text', 'attachments', 'auto', 'bounce', 'sender', 'wiring'],
         );
 });
 
@@ -245,4 +245,17 @@ it('reads whatever is broken as far as it goes', function () {
     foreach (['', "\r\n\r\n", "\0\0", 'From:', str_repeat("a\r\n", 4000), $noEdge] as $odd) {
         expect(MailReader::read($odd)->attachments)->toBe([]);
     }
+});
+
+it('knows a blind copy by what the servers on the way wrote', function () {
+    $mail = MailReader::read(
+        "Return-Path: <tomas@quillmark.example>\r\nDelivered-To: 14-lanternfish.k7mq2xpa@papers.example\r\n".
+            "X-Original-To: <14-Lanternfish.k7mq2xpa@papers.example>\r\nDelivered-To: nobody in particular\r\n".
+            "Received: from a by b\r\nFrom: tomas@quillmark.example\r\nTo: June Falk <june@a.example>\r\n".
+            "Envelope-To: june@a.example\r\n\r\nHere it is.\r\n",
+    );
+    expect($mail->to)->toBe(['June Falk <june@a.example>'])
+        ->and($mail->delivered)->toBe(['14-lanternfish.k7mq2xpa@papers.example', 'june@a.example'])
+        ->and($mail->recipients())->toBe(['June Falk <june@a.example>', '14-lanternfish.k7mq2xpa@papers.example'])
+        ->and($mail->codes())->toBe(['k7mq2xpa']);
 });

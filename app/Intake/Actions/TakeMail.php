@@ -62,11 +62,11 @@ final class TakeMail
     /** Whose own address it was sent to. */
     private static function whose(int $brokerageId, ReceivedMail $mail): ?int
     {
-        preg_match_all('/\.([a-z0-9]{6,16})@/', strtolower(implode(' ', [...$mail->to, ...$mail->cc])), $codes);
-        $id = $codes[1] === [] ? null : User::query()
+        $codes = $mail->codes();
+        $id = $codes === [] ? null : User::query()
             ->where('brokerage_id', $brokerageId)
             ->where('guest', false)
-            ->whereIn('mail_code', array_unique($codes[1]))
+            ->whereIn('mail_code', $codes)
             ->value('id');
 
         return $id === null ? null : (int) $id;
@@ -81,7 +81,7 @@ final class TakeMail
             [
                 'for_user' => self::whose($brokerageId, $mail),
                 'sender' => $mail->sender,
-                'recipients' => [...$mail->to, ...$mail->cc],
+                'recipients' => $mail->recipients(),
                 'subject' => $mail->subject,
                 'body' => mb_strimwidth($mail->text, 0, 20000),
                 'attachments' => $attachments,

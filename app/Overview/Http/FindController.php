@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Overview\Actions\KeepViews;
 use App\Overview\FileCell;
 use App\Overview\Finder;
+use App\Overview\OnPapers;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -44,7 +45,10 @@ final class FindController
             'query' => $query,
             'wanted' => trim((string) $request->query('q', '')),
             'columns' => $columns,
-            'matched' => Finder::matched($query->words === [] ? [] : $files->items(), $query->words),
+            'matched' => [
+                ...Finder::matched($query->words === [] ? [] : $files->items(), $query->words),
+                ...OnPapers::said($files->items(), $query),
+            ],
             'views' => SavedView::query()->orderBy('name')->get(),
         ]);
     }

@@ -10,6 +10,7 @@ use App\Models\Upload;
 use App\Storage\Bytes;
 use App\Work\Work;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Finding\Query;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\UnwrittenPlaces;
@@ -43,9 +44,8 @@ final class ReadUpload extends Work
         $path = app(Bytes::class)->path($version->sha256);
         try {
             $words = PageWords::of($path);
-            $isPicture = self::hasPictures($words, $version->pages);
             $each = fn (int $page) => $page % 20 === 0 && $this->holdOn();
-            $read = $isPicture ? (new StackReader(app(Library::class)))->read($path, $each) : null;
+            $read = self::hasPictures($words, $version->pages) ? (new StackReader(app(Library::class)))->read($path, $each) : null;
         } catch (PdfRefused|ToolFailed) {
             return;
         }
@@ -55,12 +55,12 @@ final class ReadUpload extends Work
         );
         $parts = $read['parts'] ?? [];
         $unwritten = count($parts) > 1 ? null : self::unwritten($path, $version, $parts, $texts);
-        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts, $isPicture): void {
+        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts): void {
             DB::table('version_texts')->updateOrInsert(['paper_version_id' => $version->id], [
                 'brokerage_id' => $this->brokerageId,
                 'paper_id' => $version->paper_id,
-                // What a PDF says by itself is read from it at any time.
-                'texts' => json_encode((object) ($isPicture ? $texts : []), JSON_THROW_ON_ERROR),
+                'texts' => json_encode((object) $texts, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+                'words' => Query::plain(implode("\n", $texts)),
                 'unwritten' => $unwritten === null ? null : json_encode($unwritten->toArray(), JSON_THROW_ON_ERROR),
             ]);
             count($parts) > 1 && $this->ask($version, $parts);

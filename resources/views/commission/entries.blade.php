@@ -1,7 +1,7 @@
 @php($kept = $entries?->given ?? [])
 @php($v = fn (string $name, string $else = '') => old($name, $kept[$name] ?? $else))
-@php($fees = $kept['fees'] ?? [])
-@php($first = $fees[0] ?? null)
+@php($fees = $entries?->entered()->otherFees() ?? [])
+@php($first = $entries?->entered()->flatFee())
 <div class="money-entries">
     <label class="line"><span>Gross commission, % of price</span><input class="input" name="rate" @disabled($locked) inputmode="decimal"
         value="{{ $v('rate', $proposed?->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal()) }}"></label>
@@ -19,7 +19,7 @@
     <label class="line"><span>Name of the fee</span><input class="input" name="fee_name" @disabled($locked)
         value="{{ old('fee_name', $first['label'] ?? $proposed?->feeName) }}"></label>
 </div>
-@php($more = array_diff(array_keys($kept), ['rate', 'base', 'agents', 'splits', 'fees']) !== [] || count($fees) > 1 ||
+@php($more = array_diff(array_keys($kept), ['rate', 'base', 'agents', 'splits', 'fees']) !== [] || $fees !== [] ||
     ($first['counts'] ?? false) || ($kept['base'] ?? 'price') !== 'price')
 <details class="more-lines" @if ($more) open @endif>
     <summary>Bonus, credits, referral, franchise, more fees</summary>
@@ -61,8 +61,8 @@
     </div>
     <label class="checkbox"><input type="checkbox" name="fee_counts" value="1" @checked(old('fee_counts', $first['counts'] ?? false))
         @disabled($locked)> The fee above counts towards the agent’s cap</label>
-    @foreach (range(0, 2) as $n)
-        @php($fee = $fees[$n + 1] ?? [])
+    @foreach (range(0, min(max(2, count($fees)), \Unanimus\Commission\Entered::FEES - 2)) as $n)
+        @php($fee = $fees[$n] ?? [])
         <div class="fee-row">
             <label class="line"><span>Fee</span><input class="input" name="fees[{{ $n }}][label]" @disabled($locked)
                 value="{{ old("fees.{$n}.label", $fee['label'] ?? '') }}"></label>

@@ -42,7 +42,9 @@
     <div class="leaf pad">
         @if ($files->isEmpty())
             <p class="empty">@if ($wanted !== '')No matches. Try part of an address, a client’s name, or a listing number.
-                <code>status:all</code> searches ended files too.@else No open files.
+                <code>status:all</code> searches ended files too.@if ($query->words !== [])
+                <a href="/files?{{ http_build_query(['q' => 'says:"'.implode(' ', $query->words).'"']) }}">Search the papers
+                for “{{ implode(' ', $query->words) }}”</a>@endif @else No open files.
                 <a href="/open">Open one</a>: a listing number, an address, or a name is enough.@endif</p>
         @else
             <form method="post" action="/files.csv">@csrf<input type="hidden" name="q" value="{{ $wanted }}"><input type="hidden"
@@ -84,6 +86,8 @@
                 id="labels-known">@foreach ($files->getCollection()->flatMap->labels->unique()->sort() as $label)
                 <option value="{{ $label }}">@endforeach</datalist></div>
             </form>
+            @if ($query->words !== [])<p class="small"><a
+                href="/files?{{ http_build_query(['q' => 'says:"'.implode(' ', $query->words).'"']) }}">Search the papers, too</a></p>@endif
             <p class="small"><br>@if ($files->previousPageUrl())<a href="{{ $files->previousPageUrl() }}">Back</a>@endif
                 @if ($files->nextPageUrl())<a href="{{ $files->nextPageUrl() }}">More</a>@endif</p>
         @endif

@@ -6,6 +6,7 @@ namespace App\Commission\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Commission\Entered;
 
 /** The percent, split and fee of a commission. */
 final class SetCommissionRequest extends FormRequest
@@ -37,7 +38,7 @@ final class SetCommissionRequest extends FormRequest
             'note' => 'nullable|string|max:500',
             'fee_name' => 'nullable|string|max:60',
             'fee_counts' => 'nullable|in:1',
-            'splits' => 'nullable|array|max:6',
+            'splits' => 'nullable|array|max:'.(Entered::FEES - 1),
             'splits.*' => 'nullable|string|max:20',
             'shares' => 'nullable|array|max:6',
             'shares.*' => 'nullable|string|max:20',
