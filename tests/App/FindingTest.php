@@ -88,7 +88,7 @@ it('finds a file by what stands on a paper brought into it, for those who see th
     $this->work();
     $this->seeAll();
     $paper = $file->papers()->whereHas('latest', static fn ($latest) => $latest->where('first_page', 1))->latest('id')->firstOrFail();
-    $said = 'page 1: A cistern of oak lies below the porch, …';
+    $said = 'page 1: A cistern of oak lies below the porch, as we …';
     $look = fn (string $who, string $typed) => $this->as($who)->get('/files?'.http_build_query(['q' => $typed]))->assertOk();
     $look('caleb', 'says:"Oak lies"')->assertSee($file->name)->assertSee($said);
     $look('caleb', 'says:cister')->assertSee($file->name);

@@ -37,7 +37,7 @@ it('reads attributes as Eloquent would, though past it where they are simple', f
             ->toBeInstanceOf(Carbon::class)
             ->and($round->file)
             ->toBeInstanceOf(DealFile::class)
-            ->and($round->file->parties->first()?->email)
+            ->and($round->file->parties->firstWhere('name', 'Sunniva Eide')?->email)
             ->toContain('@')
             ->and($this->people['tomas']->second_factor)
             ->toBeNull()
