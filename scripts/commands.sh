@@ -130,8 +130,16 @@ cmd_artisan() {
     case "${1:-}" in
         # Computations on files of the one who asks: no database, and read with their own eyes.
         dates:*|forms:*|marks:*|mail:read|stack:*|commission:*|seal:verify) set_up >&2; use_state demo; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
+        mail:receive) receive_mail "$@" ;;
         *) use_state demo; require_database; as_app php artisan "$@" ;;
     esac
+}
+
+# Whatever goes wrong, the mail server keeps the message and comes again (75, sysexits.h); only what is no message goes back (65).
+receive_mail() {
+    local code=0
+    (use_state demo; require_database; as_app php artisan "$@") || code=$?
+    case $code in 0|65) exit "$code" ;; *) exit 75 ;; esac
 }
 
 cmd_bench() {

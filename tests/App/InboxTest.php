@@ -8,6 +8,7 @@ use App\Models\InboundItem;
 use App\Models\Sight;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Symfony\Component\Process\Process;
 use Tests\Support\MadePdf;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\IntakeRefusal;
@@ -139,7 +140,7 @@ it('takes a message from a pipe, once, and says what a mail server understands',
     expect($receive($letter, $token))->toBe(0)
         ->and($receive($letter, $token))->toBe(0)
         ->and($receive('   ', $token))->toBe(65)
-        ->and($receive($letter, ['--token' => 'nobody']))->toBe(67);
+        ->and($receive($letter, ['--token' => 'nobody']))->toBe(75);
     $this->seeAll();
     expect(InboundItem::query()->sole()->subject)->toBe('Piped');
 });
@@ -186,4 +187,11 @@ it('shows what waits in portions, the newest first', function () {
     expect(preg_match('/\?before=(\w+)/', (string) $page->getContent(), $m))->toBe(1);
     $this->as('wendell')->get("/office/inbox?before={$m[1]}")->assertSee('Letter no. 5.')->assertDontSee('Letter no. 6.')
         ->assertDontSee('Show earlier');
+});
+
+it('has the mail server keep a message while the application is stopped', function () {
+    $nothingRuns = new Unanimus\Pages\Scratch();
+    $receive = new Process([base_path('unanimus'), 'artisan', 'mail:receive'], env: ['UNANIMUS_HOME' => $nothingRuns->path('')]);
+    $receive->setInput("From: a@b.example\r\nSubject: Too early\r\n\r\nHello.");
+    expect($receive->run())->toBe(75)->and($receive->getErrorOutput())->toContain('not running');
 });

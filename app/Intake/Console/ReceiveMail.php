@@ -13,10 +13,8 @@ use Unanimus\Pages\DiskFull;
 /** Takes a message from a mail server on this machine, on standard input; answers by the codes of sysexits.h. */
 final class ReceiveMail extends Command
 {
-    /** Of sysexits.h: the message is none; whom it is for is not known; try again later. */
+    /** Of sysexits.h: the message is none; try again later, which is all that does not send a letter back to who wrote it. */
     private const NO_MESSAGE = 65;
-
-    private const NO_BOX = 67;
 
     private const LATER = 75;
 
@@ -37,12 +35,18 @@ final class ReceiveMail extends Command
         try {
             $brokerage = $this->brokerage();
             if ($brokerage === null) {
-                return $this->fault('Say with --token= whose inbox it is.', self::NO_BOX);
+                return $this->fault('Say with --token= whose inbox it is.', self::LATER);
             }
             $take($brokerage, $raw);
-        } catch (\PDOException|DiskFull $gone) {
+        } catch (\Throwable $gone) {
             // The mail server keeps it and comes again.
-            return $this->fault('It cannot be kept now: '.($gone instanceof DiskFull ? 'the disk is full.' : 'no database.'), self::LATER);
+            report($gone);
+
+            return $this->fault('It cannot be kept now: '.match (true) {
+                $gone instanceof DiskFull => 'the disk is full.',
+                $gone instanceof \PDOException => 'the database does not answer.',
+                default => 'the log says why.',
+            }, self::LATER);
         }
 
         return self::SUCCESS;
