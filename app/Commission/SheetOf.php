@@ -85,7 +85,7 @@ final readonly class SheetOf
             $all = $entered->given($facts, $price->decimal(), $day->iso(), $given);
             $sheet = CommissionSheet::of($price, $all, $names);
         } catch (ReckoningRefused $refused) {
-            $told = strtr($refused->getMessage(), array_map(static fn (array $one) => $one[0], $names));
+            $told = CommissionSheet::named($refused->getMessage(), $names);
 
             return new self(null, $told, $years, $names, []);
         }

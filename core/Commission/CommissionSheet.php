@@ -41,9 +41,7 @@ final readonly class CommissionSheet
     {
         $done = Reckoning::of($given);
         $side = $done['sides'][0];
-        $says = static fn (string $text): string => self::plain(
-            str_replace(array_keys($names), array_map(static fn (array $one) => $one[0], array_values($names)), $text),
-        );
+        $says = static fn (string $text): string => self::plain(self::named($text, $names));
         $steps = array_map(
             static fn (array $step) => new Step($says($step['label']), $says($step['formula']), Money::of($step['amount'])),
             $side['steps'],
@@ -74,6 +72,25 @@ final readonly class CommissionSheet
             array_values($payees),
             array_values(array_map($says, $side['held'])),
             $counts,
+        );
+    }
+
+    /**
+     * The names in place of what agents, company and client go under. Those two are words as well, also of what somebody entered:
+     * they are names where the reckoning puts one, at an end.
+     *
+     * @param array<string, array{string, string}> $names
+     */
+    public static function named(string $text, array $names): string
+    {
+        $agents = array_filter($names, static fn (array $one) => $one[1] === 'agent');
+        $text = strtr($text, array_map(static fn (array $one) => $one[0], $agents));
+        $others = array_diff_key($names, $agents);
+
+        return (string) preg_replace_callback(
+            '/^(company|client)(?= would be paid)|(?<=, )(company|client)$/u',
+            static fn (array $found) => $others[$found[0]][0] ?? $found[0],
+            $text,
         );
     }
 

@@ -108,3 +108,13 @@ it('divides among agents by the shares that were entered, and holds what are not
         ->toBe(['Ana 1440.00', 'Ben 600.00', 'Quillmark 960.00']);
     expect(CommissionSheet::of(Money::of('100000'), $given('60', '30'), $names)->held)->toBe(['The shares are 90 percent, not 100.']);
 });
+
+it('puts names for what people go under, not for words that somebody entered', function () {
+    $sheet = oneSheet('300000', '3', '80', '0', ['fees' => [
+        ['label' => 'Gift to a client, company store', 'amount' => '60', 'payer' => 'client'],
+        ['label' => 'Signs', 'amount' => '35', 'payer' => 'company', 'payee' => 'Signs Inc'],
+    ]]);
+    $told = array_map(static fn ($step) => "{$step->label} | {$step->formula}", $sheet->steps);
+    expect($told)->toContain('Gift to a client, company store | paid by the client')
+        ->and(implode("\n", $told))->toContain('Signs, Quillmark Realty |')->not->toContain('Credit to the client');
+});

@@ -10,7 +10,7 @@
             ', if not by the plan' : '' }}</span><input class="input" inputmode="decimal" @disabled($locked)
             name="{{ count($years) === 1 ? 'agent_share' : "splits[{$id}]" }}"
             value="{{ old(count($years) === 1 ? 'agent_share' : "splits.{$id}", $kept['splits'][$id] ?? '') }}"
-            placeholder="{{ $year ? \App\Commission\PlanYear::said($year->plan) : '' }}"></label>
+            placeholder="{{ $year ? 'as the plan says' : '' }}"></label>
         @if (count($years) > 1)<label class="line"><span>Share of {{ $names[$id][0] }}, %</span><input class="input" inputmode="decimal"
             name="shares[{{ $id }}]" @disabled($locked) value="{{ old("shares.{$id}", $kept['agents'][$id] ?? '') }}"></label>@endif
     @endforeach
