@@ -26,6 +26,7 @@ enum ReviewRefusal: string implements Reason
     case RemarkSent = 'review.remark-sent';
     case NoAnswer = 'review.no-answer';
     case NotTheirOffice = 'review.not-their-office';
+    case OtherVersion = 'review.other-version';
     case SecondReader = 'review.second-reader';
     case BlankEmpty = 'review.blank-empty';
     case BlanksEmpty = 'review.blanks-empty';
@@ -48,6 +49,7 @@ enum ReviewRefusal: string implements Reason
             self::RemarkSent => 'This remark was sent already. Mark it as resolved instead.',
             self::NoAnswer => 'Say what you did about it.',
             self::NotTheirOffice => '{name} does not review for this office.',
+            self::OtherVersion => '“{title}” has another version since you opened it. Look at it again, then decide.',
             self::SecondReader => 'You accepted “{title}” already. Another reviewer accepts it second.',
             self::BlankEmpty => '“{title}” has a required blank empty: {label}. Fill it in, then submit it.',
             self::BlanksEmpty => '“{title}” has {count} required blanks empty: {label} …. Fill it in, then submit it.',

@@ -1,29 +1,16 @@
 // Bringing papers by a link: a file is sent as soon as it is chosen; photos are gathered page by page and sent together. A lost
 // answer is asked for again under its key, so that nothing arrives twice.
 
-import { proof } from './proof.js';
+import { upload } from './uploading.js';
 
 const newKey = () => [...crypto.getRandomValues(new Uint8Array(12))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 
 function post(form, files, once, progress) {
-    return new Promise((done) => {
-        const request = new XMLHttpRequest();
-        const data = new FormData();
-        data.append('asked', form.elements.asked.value);
-        data.append('once', once);
-        files.forEach((file) => data.append('papers[]', file));
-        request.open('POST', form.action);
-        request.setRequestHeader('Accept', 'application/json');
-        Object.entries(proof()).forEach(([name, value]) => request.setRequestHeader(name, value));
-        request.upload.addEventListener('progress', (event) => progress(Math.round((100 * event.loaded) / event.total)));
-        request.addEventListener('load', () => {
-            let body = {};
-            try { body = JSON.parse(request.responseText); } catch { /* told in other words */ }
-            done({ status: request.status, body });
-        });
-        request.addEventListener('error', () => done(null));
-        request.send(data);
-    });
+    const data = new FormData();
+    data.append('asked', form.elements.asked.value);
+    data.append('once', once);
+    files.forEach((file) => data.append('papers[]', file));
+    return upload(form.action, data, progress);
 }
 
 for (const form of document.querySelectorAll('[data-bring]')) {

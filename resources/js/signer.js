@@ -2,6 +2,7 @@
 
 import { at, element } from './on-page.js';
 import { proof } from './proof.js';
+import { upload } from './uploading.js';
 import { newKey } from './shelf.js';
 
 const root = document.querySelector('[data-sign]');
@@ -205,23 +206,10 @@ function addsPaper(form, words, after) {
 }
 
 function sent(form, file, once, progress) {
-    return new Promise((done) => {
-        const request = new XMLHttpRequest();
-        const data = new FormData();
-        data.append('once', once);
-        data.append('paper', file);
-        request.open('POST', form.action);
-        request.setRequestHeader('Accept', 'application/json');
-        Object.entries(proof()).forEach(([name, value]) => request.setRequestHeader(name, value));
-        request.upload.addEventListener('progress', (event) => progress(Math.round((100 * event.loaded) / event.total)));
-        request.addEventListener('load', () => {
-            let body = {};
-            try { body = JSON.parse(request.responseText); } catch { /* told in other words */ }
-            done({ status: request.status, body });
-        });
-        request.addEventListener('error', () => done(null));
-        request.send(data);
-    });
+    const data = new FormData();
+    data.append('once', once);
+    data.append('paper', file);
+    return upload(form.action, data, progress);
 }
 
 function adopt() {

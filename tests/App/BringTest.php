@@ -121,6 +121,9 @@ it('reminds once a day and by itself, and ends', function () {
     $this->seeAll();
     expect(Letter::query()->where('once_key', 'like', "bring:{$other->key}:%")->count())->toBe(1);
     $this->as('tomas')->post("/paper-requests/{$asking->key}/end")->assertSessionHas('told');
+    $this->as('tomas')->post("/paper-requests/{$asking->key}/end")->assertSessionHas('told');
+    $this->seeAll();
+    expect(DB::table('history')->where('what', 'Asking for papers ended')->count())->toBe(1);
     $this->as('tomas')->post("/paper-requests/{$asking->key}/remind")->assertSessionHas('reason', IntakeRefusal::NothingToRemind->value);
     Auth::forgetGuards();
     $this->get('/bring/'.$asking->token())->assertStatus(410)->assertSee('no longer takes documents');

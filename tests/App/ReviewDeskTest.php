@@ -205,3 +205,36 @@ it('asks two readers where the office wants two, nobody where it wants none, and
     $this->as('ines')->get('/office/history')->assertSee('not read: agency');
     $this->as('tomas')->put("/offices/{$office->key}", ['name' => 'x', 'zone' => $office->zone])->assertForbidden();
 });
+
+it('takes a remark pressed twice for one, opens one again once, and decides on nothing but what was read', function () {
+    $file = $this->aFile();
+    $requirement = scanOnTheDesk($file);
+    $at = "/requirements/{$requirement->key}";
+    foreach ([1, 2] as $_) {
+        $this->as('ines')->post("{$at}/remarks", ['remark' => 'Which house is it?', 'page' => 1, 'x' => 100, 'y' => 200]);
+    }
+    $this->as('ines')->post("{$at}/remarks", ['remark' => 'Which house is it?', 'page' => 1, 'x' => 100, 'y' => 300]);
+    $this->seeAll();
+    expect($requirement->remarks()->count())->toBe(2);
+    $sha256 = (string) $requirement->paper?->latest?->sha256;
+    $this->as('ines')->get("/review/{$requirement->key}")->assertSee('name="seen" value="'.$sha256.'"', false);
+    // A tab that was left open over another version.
+    foreach (['accept', 'send-back'] as $do) {
+        $this->as('ines')->post("{$at}/{$do}", ['seen' => str_repeat('0', 64), 'remark' => 'x'])
+            ->assertSessionHas('reason', ReviewRefusal::OtherVersion->value);
+    }
+    $this->seeAll();
+    expect($requirement->refresh()->review_state)->toBe(ReviewState::Submitted);
+    $this->as('ines')->post("{$at}/send-back", ['seen' => $sha256])->assertSessionMissing('reason');
+    $this->seeAll();
+    $remark = $requirement->remarks()->orderBy('id')->firstOrFail();
+    foreach ([1, 2] as $_) {
+        $this->as('tomas')->post("/remarks/{$remark->key}/answer", ['answer' => 'The one on the corner.']);
+    }
+    foreach ([1, 2] as $_) {
+        $this->as('ines')->post("/remarks/{$remark->key}/settle", ['do' => 'again']);
+    }
+    $this->seeAll();
+    $told = DB::table('history')->where('deal_file_id', $file->id)->pluck('what')->countBy();
+    expect($told['Remark answered'])->toBe(1)->and($told['Remark opened again'])->toBe(1);
+});

@@ -109,10 +109,10 @@ final class AskForPapers
 
     public function end(PaperRequest $request): void
     {
-        if ($request->ended_at !== null) {
+        // Pressed twice it ends once.
+        if (PaperRequest::query()->whereKey($request->id)->whereNull('ended_at')->update(['ended_at' => now()]) === 0) {
             return;
         }
-        $request->update(['ended_at' => now()]);
         $told = ['to' => $request->name];
         History::add($request->brokerage_id, $request->deal_file_id, 'Asking for papers ended', $told, new SeenBy($request->side, false));
     }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Intake\Console;
 
 use App\Intake\Actions\TakeMail;
+use App\Intake\LetterBox;
 use App\Intake\Mailbox;
 use App\Intake\MailboxUnreachable;
-use App\Models\Sight;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 
 /** Takes what waits in a mailbox on a server into the inbox. Kept first, then marked there: what was not kept comes again. */
@@ -27,7 +26,7 @@ final class FetchMail extends Command
     public function handle(TakeMail $take): int
     {
         $of = (array) config('unanimus.intake');
-        $brokerage = $this->brokerage();
+        $brokerage = LetterBox::here((string) $this->option('token'));
         if ((string) $of['imap'] === '' || $brokerage === null) {
             $told = $brokerage === null ? 'Say with --token= whose inbox it is.' : 'UNANIMUS_IMAP_URL is not set.';
             fwrite(STDERR, "mail:fetch: {$told}\n");
@@ -73,18 +72,5 @@ final class FetchMail extends Command
         }
 
         return true;
-    }
-
-    private function brokerage(): ?int
-    {
-        $token = (string) $this->option('token');
-        if ($token !== '') {
-            $box = DB::scalar('SELECT brokerage_of_letter_box(?)', [hash('sha256', $token)]);
-
-            return $box === null ? null : (int) $box;
-        }
-        $all = Sight::brokerages();
-
-        return count($all) === 1 ? $all[0] : null;
     }
 }

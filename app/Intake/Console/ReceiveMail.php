@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\Intake\Console;
 
 use App\Intake\Actions\TakeMail;
-use App\Models\Sight;
+use App\Intake\LetterBox;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use Unanimus\Pages\DiskFull;
 
 /** Takes a message from a mail server on this machine, on standard input; answers by the codes of sysexits.h. */
@@ -33,7 +32,7 @@ final class ReceiveMail extends Command
             return $this->fault('The message is empty or larger than 60 MB.', self::NO_MESSAGE);
         }
         try {
-            $brokerage = $this->brokerage();
+            $brokerage = LetterBox::here((string) $this->option('token'));
             if ($brokerage === null) {
                 return $this->fault('Say with --token= whose inbox it is.', self::LATER);
             }
@@ -50,19 +49,6 @@ final class ReceiveMail extends Command
         }
 
         return self::SUCCESS;
-    }
-
-    private function brokerage(): ?int
-    {
-        $token = (string) $this->option('token');
-        if ($token !== '') {
-            $box = DB::scalar('SELECT brokerage_of_letter_box(?)', [hash('sha256', $token)]);
-
-            return $box === null ? null : (int) $box;
-        }
-        $all = Sight::brokerages();
-
-        return count($all) === 1 ? $all[0] : null;
     }
 
     private function fault(string $told, int $code): int

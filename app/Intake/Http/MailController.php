@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Intake\Http;
 
 use App\Intake\Actions\TakeMail;
+use App\Intake\LetterBox;
 use App\Models\Sight;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 
 /** Takes a letter that came by mail: the raw message, posted by the mail server with the intake's token. */
 final class MailController
@@ -31,9 +31,9 @@ final class MailController
     /** Whose letter box it is: each brokerage has its own token. The installation's own one serves as long as there is one brokerage. */
     private static function brokerage(string $token): ?int
     {
-        $box = $token === '' ? null : DB::scalar('SELECT brokerage_of_letter_box(?)', [hash('sha256', $token)]);
+        $box = LetterBox::of($token);
         if ($box !== null) {
-            return (int) $box;
+            return $box;
         }
         $own = (string) config('unanimus.intake.token');
         $all = $own !== '' && hash_equals($own, $token) ? Sight::brokerages() : [];

@@ -23,11 +23,16 @@ final class Decide
     {
     }
 
-    /** @throws StepRefused when there is nothing to decide */
-    public function accept(Requirement $requirement, User $by): void
+    /**
+     * @param string|null $seen SHA-256 of the version that was looked at; null: not said
+     *
+     * @throws StepRefused when there is nothing to decide, or the paper has another version since
+     */
+    public function accept(Requirement $requirement, User $by, ?string $seen = null): void
     {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh()->loadMissing('file.office');
+        self::mustBe($requirement, $seen);
         $plan = $requirement->file->office->reviewPlan();
         $isPractice = $requirement->file->practice;
         if (! $isPractice && $plan->needsSecond($requirement->stage) && $this->isFirst($requirement, $by)) {
@@ -96,11 +101,20 @@ final class Decide
     /**
      * Sends it back with what was noted on it, and with one more remark.
      *
-     * @throws StepRefused when there is nothing to decide, or no remark says why
+     * @param string|null $seen SHA-256 of the version that was looked at; null: not said
+     *
+     * @throws StepRefused when there is nothing to decide, no remark says why, or the paper has another version since
      */
-    public function sendBack(Requirement $requirement, User $by, string $remark, ?int $page = null, ?Rect $place = null): void
-    {
+    public function sendBack(
+        Requirement $requirement,
+        User $by,
+        string $remark,
+        ?int $page = null,
+        ?Rect $place = null,
+        ?string $seen = null,
+    ): void {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
+        self::mustBe($requirement->refresh(), $seen);
         $noted = $requirement->remarks()->whereNull('sent_at')->pluck('text')->all();
         $all = implode(' ', array_filter([...$noted, trim($remark)]));
         $this->decide($requirement, $by, static fn (ReviewState $state) => $state->sendBack($all), 'Sent back', $all);
@@ -108,6 +122,13 @@ final class Decide
         $requirement->remarks()->whereNull('sent_at')->update(['sent_at' => now()]);
         $requirement->update(['times_sent_back' => $requirement->times_sent_back + 1]);
         $this->remarks->write($requirement, $by);
+    }
+
+    /** What is decided on is what was read. */
+    private static function mustBe(Requirement $requirement, ?string $seen): void
+    {
+        $is = $requirement->paper?->latest?->sha256;
+        $seen === null || $is === null || $seen === $is || throw ReviewRefusal::OtherVersion->because(title: $requirement->title);
     }
 
     /** @throws StepRefused when it is settled already or no reason is given */

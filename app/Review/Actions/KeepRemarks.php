@@ -25,8 +25,12 @@ final class KeepRemarks
     public function note(Requirement $requirement, User $by, string $text, ?int $page = null, ?Rect $place = null): Remark
     {
         trim($text) !== '' || throw ReviewRefusal::NoRemark->because();
+        // A button pressed twice: the same words at the same place, not sent yet, are one remark.
+        DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->value('id');
+        $same = $requirement->remarks()->whereNull('sent_at')->where(['text' => trim($text), 'page' => $page, 'user_id' => $by->id])->get()
+            ->first(static fn (Remark $one) => (float) $one->x === (float) $place?->x && (float) $one->y === (float) $place?->y);
 
-        return $requirement->remarks()->create([
+        return $same ?? $requirement->remarks()->create([
             'brokerage_id' => $requirement->brokerage_id,
             'deal_file_id' => $requirement->deal_file_id,
             'page' => $page,
@@ -72,7 +76,11 @@ final class KeepRemarks
     public function answer(Remark $remark, User $by, string $answer): void
     {
         trim($answer) !== '' || throw ReviewRefusal::NoAnswer->because();
-        $remark->update(['answer' => mb_substr(trim($answer), 0, 1000), 'answered_at' => now(), 'answered_by' => $by->id]);
+        $answer = mb_substr(trim($answer), 0, 1000);
+        if ($remark->answered_at !== null && $remark->answer === $answer) {
+            return;
+        }
+        $remark->update(['answer' => $answer, 'answered_at' => now(), 'answered_by' => $by->id]);
         $this->tell($remark, 'Remark answered', ['answer' => $remark->answer]);
     }
 
@@ -84,6 +92,9 @@ final class KeepRemarks
     /** It is asked again: as if it had been sent just now. */
     public function openAgain(Remark $remark): void
     {
+        if ($remark->resolved_at === null && $remark->answered_at === null) {
+            return;
+        }
         $remark->update(['resolved_at' => null, 'answered_at' => null, 'answered_by' => null]);
         $this->tell($remark, 'Remark opened again', ['text' => $remark->text]);
     }

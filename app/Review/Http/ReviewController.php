@@ -180,7 +180,7 @@ final class ReviewController
     public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
     {
         Gate::authorize('review', $requirement->file);
-        $decide->accept($requirement, User::signedIn($request));
+        $decide->accept($requirement, User::signedIn($request), self::seen($request));
 
         $isFirst = $requirement->refresh()->first_accepted_by !== null;
 
@@ -205,6 +205,7 @@ final class ReviewController
             (string) ($given['remark'] ?? ''),
             isset($given['page']) ? (int) $given['page'] : null,
             $place,
+            self::seen($request),
         );
 
         return $this->onward($requirement, 'Sent back with your remark.');
@@ -217,6 +218,13 @@ final class ReviewController
         $decide->waive($requirement, User::signedIn($request), $given['reason']);
 
         return $this->onward($requirement, 'Marked as not applicable.');
+    }
+
+    private static function seen(Request $request): ?string
+    {
+        $seen = $request->input('seen');
+
+        return is_string($seen) && $seen !== '' ? $seen : null;
     }
 
     /** @return Collection<int, User> who reviews in its office */

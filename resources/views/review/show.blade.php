@@ -46,9 +46,11 @@
             <div class="decide">
                 @if ($requirement->review_state->value === 'submitted')
                     <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf
+                        <input type="hidden" name="seen" value="{{ $paper?->latest?->sha256 }}">
                         <button class="button solid" data-press="a" data-weighs="accept “{{ $requirement->title }}”">Accept
                         <kbd>a</kbd></button></form>
                     <form method="post" action="/requirements/{{ $requirement->key }}/send-back" id="send-back">
+                        <input type="hidden" name="seen" value="{{ $paper?->latest?->sha256 }}">
                         @csrf
                         <input type="hidden" name="page"><input type="hidden" name="x"><input type="hidden" name="y">
                         <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark"

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use App\Models\Sight;
+use Illuminate\Support\Facades\DB;
+
+/** Whose inbox a message is for: the brokerage whose token came with it. */
+final class LetterBox
+{
+    public static function of(string $token): ?int
+    {
+        $box = $token === '' ? null : DB::scalar('SELECT brokerage_of_letter_box(?)', [hash('sha256', $token)]);
+
+        return $box === null ? null : (int) $box;
+    }
+
+    /** On this machine, where the only brokerage needs no token. */
+    public static function here(string $token): ?int
+    {
+        $all = $token === '' ? Sight::brokerages() : [];
+
+        return $token === '' ? (count($all) === 1 ? $all[0] : null) : self::of($token);
+    }
+}
