@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\Bag;
 use Unanimus\Files\PaperState;
+use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetPart;
@@ -51,7 +52,7 @@ final class FileBook
     public function folder(DealFile $file, string $path): void
     {
         $zip = new \ZipArchive();
-        $zip->open($path, \ZipArchive::OVERWRITE);
+        $zip->open($path, \ZipArchive::OVERWRITE) === true || throw DiskFull::told();
         $root = Bag::name($file->name);
         $bag = new Bag();
         $put = static function (string $name, string $bytes) use ($zip, $bag, $root): void {
@@ -79,7 +80,12 @@ final class FileBook
         foreach ($bag->tags($about) as $name => $bytes) {
             $zip->addFromString("{$root}/{$name}", $bytes);
         }
-        $zip->close();
+        // Written only now: what is not whole is not handed out.
+        if (! @$zip->close()) {
+            @unlink($path);
+
+            throw DiskFull::told();
+        }
     }
 
     /** @return list<Paper> what there is to read, in its order */

@@ -93,6 +93,12 @@ final readonly class SheetOf
         return new self($sheet, '', $years, $names, $all);
     }
 
+    /** Of what the sheet is computed from: another as soon as anything in it is another, also a total of the plan year. */
+    public function fingerprint(): string
+    {
+        return hash('sha256', json_encode([$this->sheet?->price->decimal(), $this->given, $this->names], JSON_THROW_ON_ERROR));
+    }
+
     private static function authorized(Commission $commission): self
     {
         $kept = (array) $commission->reckoned;

@@ -290,6 +290,7 @@ final class Paper extends Record
         int $firstPage = 1,
         PaperReading $read = new PaperReading(),
         ?string $original = null,
+        bool $fromPhoto = false,
     ): PaperVersion {
         $number = (int) DB::table('paper_versions')->where('paper_id', $this->id)->max('number') + 1;
 
@@ -307,6 +308,7 @@ final class Paper extends Record
             'reading' => $read->form?->toArray(),
             'findings' => $read->lacks,
             'original_sha256' => $original,
+            'from_photo' => $fromPhoto,
         ]);
         $this->setRelation('latest', $version)
             ->forceFill(['latest_version_id' => $version->id])

@@ -21,7 +21,8 @@ use Unanimus\Forms\ReadBack;
  * @property string $sha256
  * @property int $first_page the page of the bytes it begins on
  * @property int $pages
- * @property string|null $original_sha256 of the file as it came, where it is signed digitally
+ * @property string|null $original_sha256 of the file as it came, where it is signed digitally or a page was cut out of it
+ * @property bool $from_photo whether its pages were cut out of photos
  * @property string $note
  * @property array<string, mixed>|null $reading what stands in its blanks, where it is a form of the library
  * @property list<string> $findings what its pages lack, in words
@@ -34,9 +35,9 @@ final class PaperVersion extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['made_at' => 'datetime', 'made_by' => MadeBy::class, 'reading' => 'array', 'findings' => 'array'];
+    protected $casts = ['made_at' => 'datetime', 'made_by' => MadeBy::class, 'reading' => 'array', 'findings' => 'array', 'from_photo' => 'boolean'];
 
-    protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null];
+    protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null, 'from_photo' => false];
 
     /** What a look at its pages found when it came in. */
     public function read(): PaperReading

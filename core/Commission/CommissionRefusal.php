@@ -26,6 +26,7 @@ enum CommissionRefusal: string implements Reason
     case NoRate = 'commission.no-rate';
     case NoYear = 'commission.no-year';
     case OnlyBroker = 'commission.only-broker';
+    case OtherFigures = 'commission.other-figures';
     case FeeNegative = 'commission.fee-negative';
 
     /** What the person is told. */
@@ -46,6 +47,7 @@ enum CommissionRefusal: string implements Reason
             self::NoRate => 'Enter the agent’s rate in percent.',
             self::NoYear => 'Enter the day the plan year begins as month and day, such as 03-01, or leave it empty for the calendar year.',
             self::OnlyBroker => 'Only the broker authorizes a disbursement.',
+            self::OtherFigures => 'The figures have changed since you opened this page. Look at them again, then authorize.',
             self::FeeNegative => 'A fee cannot be negative. Enter 0 when there is none.',
         };
     }

@@ -36,6 +36,18 @@ function asking(DealFile $file): PaperRequest
     return PaperRequest::query()->with('asked')->where('deal_file_id', $file->id)->sole();
 }
 
+/** A sheet on a dark table, as a telephone sees it. */
+function photoOfPaper(): string
+{
+    $picture = imagecreatetruecolor(900, 1200);
+    imagefill($picture, 0, 0, 0x3C3C3C);
+    imagefilledpolygon($picture, [210, 90, 840, 165, 750, 1110, 105, 1035], 0xE1E1E1);
+    ob_start();
+    imagejpeg($picture);
+
+    return (string) ob_get_clean();
+}
+
 /** @param  list<UploadedFile>  $files */
 function brings(PaperRequest $asking, array $files, string $asked, string $once = 'once-and-only'): TestResponse
 {
@@ -162,4 +174,20 @@ it('says what is missing in asking', function () {
         Sight::ofPerson($this->people[$who]);
         expect(DB::table('paper_requests')->exists())->toBeFalse($who)->and(DB::table('asked_papers')->exists())->toBeFalse($who);
     }
+});
+
+it('keeps the photo a page was cut out of, and lets the page be written on', function () {
+    $file = $this->aFile();
+    $asking = asking($file);
+    $photo = UploadedFile::fake()->createWithContent('binder.jpg', photoOfPaper());
+    brings($asking, [$photo], $asking->asked[0]->key)->assertOk();
+    $this->seeAll();
+    $paper = $file->papers()->where('title', 'Insurance binder')->sole()->load('latest');
+    expect($paper->latest->from_photo)->toBeTrue()->and($paper->latest->original_sha256)->not->toBeNull();
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertSee('Download the photo')->assertDontSee('signed original');
+    $original = $this->as('tomas')->get("/papers/{$paper->key}/versions/{$paper->latest->key}/original")->assertOk();
+    expect(substr((string) $original->getContent(), 0, 5))->toBe('%PDF-');
+    $this->as('tomas')->postJson("/papers/{$paper->key}/pieces", [
+        'key' => 'piece-on-photo', 'page' => 1, 'kind' => 'text', 'place' => [60, 60, 120, 14], 'text' => 'Seen',
+    ])->assertOk();
 });

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Assembly\FileBook;
 use Unanimus\Files\Bag;
+use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 use Unanimus\Review\RecordPages;
@@ -61,4 +63,9 @@ it('names what every system can keep, and writes line ends in paths as codes', f
         ->and($bag->tags(['Title' => "two\nlines"])['bag-info.txt'])->toBe("Title: two lines\nPayload-Oxum: 3.1\n");
     $many = array_fill(0, 60, ['title' => 'Paper', 'stands' => 'Accepted', 'lines' => [str_repeat('word ', 60)]]);
     expect(count(RecordPages::of('File', $many)))->toBeGreaterThan(3)->toBeLessThan(12)->and(RecordPages::of('File', []))->toHaveCount(1);
+});
+
+it('hands out no folder that could not be written in full', function () {
+    $file = aSignedFile()->load(['office', 'knownFacts', 'parties.contact', 'papers.latest', 'papers.values', 'requirements.remarks']);
+    expect(fn () => app(FileBook::class)->folder($file, '/nowhere/at/all/book.zip'))->toThrow(DiskFull::class);
 });

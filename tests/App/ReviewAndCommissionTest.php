@@ -154,8 +154,20 @@ it('authorizes a disbursement only when the review is complete, once, as a PDF i
     $this->as('tomas')
         ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])
         ->assertSessionHas('told');
+    $page = (string) $this->as('dario')->get("/files/{$file->key}/commission")->getContent();
+    preg_match('/name="seen" value="(\w{64})"/', $page, $seen);
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '396', 'fee_name' => 'Transaction fee'])
+        ->assertSessionHas('told');
+    // A page that shows other figures than are stored now.
     $this->as('dario')
-        ->post("/files/{$file->key}/commission/authorize")
+        ->post("/files/{$file->key}/commission/authorize", ['seen' => $seen[1]])
+        ->assertSessionHas('reason', CommissionRefusal::OtherFigures->value);
+    $this->as('tomas')
+        ->put("/files/{$file->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fee' => '395', 'fee_name' => 'Transaction fee'])
+        ->assertSessionHas('told');
+    $this->as('dario')
+        ->post("/files/{$file->key}/commission/authorize", ['seen' => $seen[1]])
         ->assertSessionHas('told');
     $this->as('ines')
         ->post("/files/{$file->key}/commission/authorize")

@@ -35,8 +35,12 @@ final class AuthorizeDisbursement
     {
     }
 
-    /** @throws StepRefused saying what is missing */
-    public function __invoke(DealFile $file, User $by, ?Side $side = null): Paper
+    /**
+     * @param string|null $seen fingerprint of the sheet that was looked at; null: not said
+     *
+     * @throws StepRefused saying what is missing, or that the figures have changed since
+     */
+    public function __invoke(DealFile $file, User $by, ?Side $side = null, ?string $seen = null): Paper
     {
         $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
         if ($commission?->authorized_at !== null) {
@@ -46,6 +50,7 @@ final class AuthorizeDisbursement
         $reckoned = SheetOf::of($file, $side);
         $sheet = $reckoned?->sheet;
         Release::check($file->completeness(), $sheet, $by->holds(Role::Broker, $file->office_id));
+        $seen === null || $seen === $reckoned?->fingerprint() || throw CommissionRefusal::OtherFigures->because();
         if ($commission === null || $sheet === null || $reckoned === null) {
             throw new \LogicException('Authorized without figures.');
         }

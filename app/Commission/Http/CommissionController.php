@@ -51,6 +51,7 @@ final class CommissionController
             'facts' => FactBook::of($file),
             'sheet' => $sheet,
             'told' => $reckoned->told ?? '',
+            'seen' => $reckoned?->fingerprint(),
             'years' => $reckoned->years ?? [],
             'names' => $reckoned->names ?? [],
             'side' => $side,
@@ -89,6 +90,7 @@ final class CommissionController
             $file->load(['members', 'parties', 'kits']),
             $user instanceof User ? $user : abort(403),
             $side = $this->side($request, $file),
+            is_string($request->input('seen')) && $request->input('seen') !== '' ? $request->input('seen') : null,
         );
 
         return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with(

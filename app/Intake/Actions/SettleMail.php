@@ -36,17 +36,16 @@ final class SettleMail
     /**
      * Files the papers of a letter, as if they had been dropped there; pressed twice, they are there once.
      *
-     * @param list<int>|null $which places among its papers; null: all
      * @return list<Upload> what became of each
      *
      * @throws StepRefused when it was put away or filed elsewhere meanwhile, or has no papers
      */
-    public function file(InboundItem $item, DealFile $to, User $by, ?array $which = null): array
+    public function file(InboundItem $item, DealFile $to, User $by): array
     {
         $item = $this->locked($item);
         $item->settled_at === null || $item->filed_into === $to->id || throw IntakeRefusal::SettledMeanwhile->because();
         $to->status->mustBeOpen();
-        $papers = $which === null ? $item->papers() : array_values(array_intersect_key($item->papers(), array_flip($which)));
+        $papers = $item->papers();
         $papers !== [] || throw IntakeRefusal::NoPaperInIt->because();
         $uploads = [];
         foreach ($papers as $index => $paper) {

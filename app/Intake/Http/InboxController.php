@@ -73,19 +73,10 @@ final class InboxController
     public function file(Request $request, InboundItem $item, SettleMail $settle): RedirectResponse
     {
         Gate::authorize('sort-item', $item);
-        $given = $request->validate([
-            'to' => 'nullable|string|max:200',
-            'which' => 'nullable|array|max:300',
-            'which.*' => 'integer|min:0|max:300',
-        ]);
+        $given = $request->validate(['to' => 'nullable|string|max:200']);
         $to = $this->fileOf(trim((string) ($given['to'] ?? '')), $item);
         Gate::allows('work-on', $to) || throw FileRefusal::NotAFileOfYours->because();
-        $uploads = $settle->file(
-            $item,
-            $to,
-            User::signedIn($request),
-            isset($given['which']) ? array_values(array_map(intval(...), $given['which'])) : null,
-        );
+        $uploads = $settle->file($item, $to, User::signedIn($request));
         $refused = array_values(array_filter(array_map(static fn ($one) => $one->state === 'refused' ? $one->told : null, $uploads)));
 
         return to_route('files.show', $to)->with(

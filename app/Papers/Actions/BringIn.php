@@ -91,6 +91,7 @@ final class BringIn
             1,
             $read,
             $original,
+            $brought->isFromPhoto(),
         );
         $paper->moveTo(PaperState::Ready);
         ReadUpload::begin($file->brokerage_id, $version->id);

@@ -106,6 +106,7 @@ final class CareForPaper
             1,
             $read = PaperReading::of($this->bytes->path($sha256), $this->library, $paper->file->office->today()),
             $brought->original === null ? null : $this->bytes->keep($paper->brokerage_id, $brought->original),
+            $brought->isFromPhoto(),
         );
         $paper->moveTo($paper->form_number === null ? PaperState::Ready : PaperState::Signed);
         $this->tell($paper, $paper->form_number === null ? 'Newer version brought in' : 'Signed on paper', [

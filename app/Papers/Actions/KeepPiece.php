@@ -143,7 +143,7 @@ final class KeepPiece
             $version->made_by === MadeBy::Signed => PaperState::Signed->refusesChange(),
             $version->made_by === MadeBy::Exchange => LayerRefusal::ListingAsItStood,
             $version->made_by === MadeBy::Computed => LayerRefusal::AuthorizedFigures,
-            $version->original_sha256 !== null => LayerRefusal::DigitallySigned,
+            $version->original_sha256 !== null && ! $version->from_photo => LayerRefusal::DigitallySigned,
             default => null,
         };
     }

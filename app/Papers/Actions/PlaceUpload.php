@@ -66,6 +66,7 @@ final class PlaceUpload
             $version->first_page,
             $version->read(),
             $version->original_sha256,
+            $version->from_photo,
         );
         $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
         ReadUpload::begin($upload->brokerage_id, $copy->id);

@@ -41,7 +41,7 @@
                             are done.@unless ($whole->isWhole()) You can authorize the disbursement when all are done.@endunless</p><br>
                         @can('authorize-disbursement', $file)
                             <form method="post" action="/files/{{ $file->key }}/commission/authorize">@csrf<input type="hidden" name="side"
-                                value="{{ $side?->value }}">
+                                value="{{ $side?->value }}"><input type="hidden" name="seen" value="{{ $seen }}">
                                 <button class="button now"
                                     @disabled(! $whole->isWhole() || $sheet === null || $sheet->held !== [])>Authorize
                                     disbursement</button></form>

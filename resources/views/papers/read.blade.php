@@ -50,7 +50,8 @@
                 <span class="label">{{ $version->made_by->label() }}, {{ $version->pages }} {{ $version->pages === 1 ? 'page' :
                 'pages' }}</span><small>{{ \App\Terms\When::list($version->made_at, $file->office->zone) }}
                 · {{ substr($version->sha256, 0, 12) }}</small>@if ($version->original_sha256)<small><a
-                href="/papers/{{ $paper->key }}/versions/{{ $version->key }}/original">Download the signed original</a></small>@endif
+                href="/papers/{{ $paper->key }}/versions/{{ $version->key }}/original">{{ $version->from_photo ? 'Download the photo' :
+                'Download the signed original' }}</a></small>@endif
                 @if ($version->note !== '' && $version->made_by ===
                 \Unanimus\Files\MadeBy::Uploaded)<small>{{ $version->note }}</small>@endif</li>@empty<li class="dim">
                 Nothing has arrived yet.</li>@endforelse</ol>
