@@ -35,7 +35,13 @@ final class PaperVersion extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['made_at' => 'datetime', 'made_by' => MadeBy::class, 'reading' => 'array', 'findings' => 'array', 'from_photo' => 'boolean'];
+    protected $casts = [
+        'made_at' => 'datetime',
+        'made_by' => MadeBy::class,
+        'reading' => 'array',
+        'findings' => 'array',
+        'from_photo' => 'boolean',
+    ];
 
     protected $attributes = ['reading' => null, 'findings' => '[]', 'original_sha256' => null, 'from_photo' => false];
 
