@@ -64,6 +64,7 @@ use App\Signing\Http\ProofController;
 use App\Signing\Http\ReminderController;
 use App\Signing\Http\RoundController;
 use App\Signing\Http\RoundPapersController;
+use App\Signing\Http\RoundPeopleController;
 use App\Signing\Http\SignController;
 use App\Signing\Http\SignerHelpController;
 use App\Signing\Http\SignerLink;
@@ -435,7 +436,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::put('/rounds/{round}/signers/{signer}', [MendingController::class, 'readdress'])->name('rounds.signers.update');
     Route::put('/rounds/{round}/last-day', [MendingController::class, 'extend'])->name('rounds.last-day');
     Route::post('/rounds/{round}/again', [MendingController::class, 'again'])->name('rounds.again');
-    Route::delete('/rounds/{round}/signers/{signer}', [RoundController::class, 'dropSigner'])->name('rounds.signers.destroy');
+    Route::delete('/rounds/{round}/signers/{signer}', [RoundPeopleController::class, 'dropSigner'])->name('rounds.signers.destroy');
     Route::post('/rounds/{round}/remind', [RoundController::class, 'remindAll'])->name('rounds.remind');
     Route::post('/rounds/{round}/signers/{signer}/remind', [RoundController::class, 'remind'])->name('rounds.signers.remind');
     Route::get('/rounds/{round}/papers/{position}/pages/{page}.webp', [RoundController::class, 'image'])->name('rounds.papers.pages');
@@ -465,7 +466,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/rounds/{round}/forgotten', [MendingController::class, 'forgotten'])->name('rounds.forgotten');
     Route::post('/rounds/{round}/asks', [AskedPapersController::class, 'store'])->name('rounds.asks');
     Route::delete('/rounds/{round}/signers/{signer}/asks/{key}', [AskedPapersController::class, 'destroy'])->name('rounds.asks.destroy');
-    Route::post('/rounds/{round}/people', [RoundController::class, 'seatSomeone'])->name('rounds.people');
+    Route::post('/rounds/{round}/people', [RoundPeopleController::class, 'seatSomeone'])->name('rounds.people');
+    Route::post('/rounds/{round}/signers/{signer}/into-file', [RoundPeopleController::class, 'intoFile'])->name('rounds.signers.into-file');
     Route::post('/rounds/{round}/lookers', [RoundController::class, 'askToLook'])->name('rounds.lookers');
     Route::post('/rounds/{round}/rehearsals', [RoundController::class, 'rehearse'])->name('rounds.rehearse');
     Route::post('/rounds/{round}/parts', [RoundPapersController::class, 'part'])->name('rounds.part');

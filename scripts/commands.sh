@@ -67,11 +67,16 @@ cmd_stop() {
     for profile in ${1:-demo test}; do
         [ -d "${UNANIMUS_HOME:-$ROOT/var}/$profile" ] || continue
         use_state "$profile"
+        # Asked for by name it stops; by the way, a run of the tests is not cut off.
+        [ -n "${1:-}" ] || ! tests_run || { say "the tests are running here and go on; ./unanimus stop test ends them"; continue; }
         stop_services
         stop_database
     done
     echo "stopped; all data is kept under ${UNANIMUS_HOME:-var}"
 }
+
+# The number alone may long be another program's.
+tests_run() { [ -f "$UNANIMUS_STATE/testing" ] && grep -qz "^test$" "/proc/$(cat "$UNANIMUS_STATE/testing")/cmdline" 2>/dev/null; }
 
 cmd_status() {
     local profile
@@ -88,8 +93,10 @@ cmd_test() {
     set_up
     install_mail_server
     use_state test
+    tests_run && fail "the tests are running here already"
     choose_ports
     write_configuration
+    echo $$ >"$UNANIMUS_STATE/testing"
     start_database
     fresh_test_databases
     as_app php artisan authority:prepare >/dev/null

@@ -22,7 +22,7 @@ use Unanimus\Signing\SignerStatus;
  * @property int $brokerage_id
  * @property int $deal_file_id
  * @property int $round_id
- * @property int $party_id
+ * @property int|null $party_id whoever only signs in a round is nobody of the file
  * @property string $seat
  * @property string $name
  * @property string $initials
@@ -137,7 +137,7 @@ final class Signer extends Record
     /** What the same person signed with before in this file, as they would see it again; null for someone new. */
     public function signedBefore(): ?self
     {
-        return $this->standsIn()
+        return $this->standsIn() || $this->party_id === null
             ? null
             : self::query()
                 ->where('party_id', $this->party_id)

@@ -21,8 +21,7 @@ final class RoundCopy
     public static function into(Round $from, Round $round, ?Collection $papers = null): void
     {
         foreach ($from->signers as $signer) {
-            $party = $from->file->parties->firstWhere('id', $signer->party_id);
-            $new = $party === null ? null : PlaceMarks::ask($round, $party, $signer->turn);
+            $new = self::askAgain($from, $round, $signer);
             $new?->update($signer->only(['note', 'part', 'language', 'code', 'asks']));
         }
         $seats = $round->signers()->pluck('seat')->all();
@@ -44,6 +43,17 @@ final class RoundCopy
             ]);
             self::marks($from, $before, $round, $sent, $seats, $keys);
         }
+    }
+
+    /** Asks whoever signed in one round in another of the same file; null when they are no longer in it. */
+    public static function askAgain(Round $from, Round $round, Signer $signer): ?Signer
+    {
+        if ($signer->party_id === null) {
+            return PlaceMarks::askOne($round, $signer->only(['party_id', 'seat', 'name', 'initials', 'email', 'language', 'turn']));
+        }
+        $party = $from->file->parties->firstWhere('id', $signer->party_id);
+
+        return $party === null ? null : PlaceMarks::ask($round, $party, $signer->turn);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Signing;
 use App\Models\Party;
 use App\Models\Round;
 use App\Models\RoundPaper;
+use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Storage\Bytes;
 use Unanimus\Pages\PageRules;
@@ -39,18 +40,13 @@ final class RoundDesk
             'marks' => array_values(
                 $round->marks->map(static fn (SigningMark $mark) => $mark->onDesk((int) $order[$mark->round_paper_id]))->all(),
             ),
-            'seats' => array_values(
-                $seats
-                    ->map(
-                        static fn (Party $party) => [
-                            'seat' => (string) $party->seat(),
-                            'label' => $party->seat()->label(),
-                            'tone' => $party->seat()->tone(),
-                            'name' => $party->signing_name ?: $party->name,
-                        ],
-                    )
-                    ->all(),
-            ),
+            'seats' => [
+                ...$seats->map(static fn (Party $party) => self::seat($party->seat(), $party->signing_name ?: $party->name))->values(),
+                ...$round->signers
+                    ->whereNull('party_id')
+                    ->map(static fn (Signer $signer) => self::seat($signer->seatOf(), $signer->name))
+                    ->values(),
+            ],
             'unclear' => self::unclear($round),
             'stencils' => array_values(
                 $round->papers
@@ -66,6 +62,12 @@ final class RoundDesk
             ),
             'reading' => array_values($round->papers->where('reading', true)->pluck('title')->all()),
         ];
+    }
+
+    /** @return array{seat: string, label: string, tone: string, name: string} */
+    private static function seat(Seat $seat, string $name): array
+    {
+        return ['seat' => (string) $seat, 'label' => $seat->label(), 'tone' => $seat->tone(), 'name' => $name];
     }
 
     /** A round as it is stored now, with all that its desk shows. */

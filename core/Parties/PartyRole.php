@@ -20,6 +20,8 @@ enum PartyRole: string
     case Escrow = 'escrow';
     case Lender = 'lender';
     case Other = 'other';
+    /** Asked to sign in one round, and nobody of the file. */
+    case Signer = 'signer';
 
     /** The side it sits on, whose own affairs are not the other's; null for those who serve both. */
     public function side(): ?Side
@@ -39,9 +41,15 @@ enum PartyRole: string
         return array_values(array_filter(self::cases(), static fn (self $role) => $role->isClient()));
     }
 
-    /** @return list<string> all of them, as stored */
+    /** Whether somebody of a file can be it; who only signs in a round is none. */
+    public function isOfFile(): bool
+    {
+        return $this !== self::Signer;
+    }
+
+    /** @return list<string> what somebody of a file can be, as stored */
     public static function values(): array
     {
-        return array_column(self::cases(), 'value');
+        return array_values(array_column(array_filter(self::cases(), static fn (self $role) => $role->isOfFile()), 'value'));
     }
 }

@@ -53,13 +53,13 @@ final readonly class Seat implements \Stringable
     }
 
     /**
-     * The roles that may be asked besides, where someone says so by hand: those who serve both sides.
+     * The roles that may be asked besides, where someone says so by hand: those who serve both sides, and whoever only signs there.
      *
      * @return list<PartyRole>
      */
     public static function mayBeAsked(Representation $represents): array
     {
-        return [...self::askedBy($represents), PartyRole::Escrow, PartyRole::Lender, PartyRole::Other];
+        return [...self::askedBy($represents), PartyRole::Escrow, PartyRole::Lender, PartyRole::Other, PartyRole::Signer];
     }
 
     /** The shape it is drawn in: buyers circle, sellers square, agents diamond, broker hexagon, others triangle. */

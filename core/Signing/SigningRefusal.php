@@ -58,6 +58,8 @@ enum SigningRefusal: string implements Reason
     case NoSuchPlace = 'signing.no-such-place';
     case SeatEmpty = 'signing.seat-empty';
     case NotAskedByUs = 'signing.not-asked-by-us';
+    case ChangeByItself = 'signing.change-by-itself';
+    case InFileAlready = 'signing.in-file-already';
     case NoSuchPaper = 'signing.no-such-paper';
     case TooManyCopies = 'signing.too-many-copies';
     case NoTimeToSend = 'signing.no-time-to-send';
@@ -151,6 +153,8 @@ enum SigningRefusal: string implements Reason
             self::NoSuchPlace => 'That is not a place to sign on this page. Nothing was changed.',
             self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
             self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',
+            self::ChangeByItself => 'Send “{title}” in a round of its own: somebody signed it who is not in this one.',
+            self::InFileAlready => '{name} is in the file already.',
             self::NoSuchPaper => 'That paper or page is not in this round. Nothing was changed.',
             self::TooManyCopies => 'Copies go to {most} people at most.',
             self::NoTimeToSend => 'Choose a time within the next 90 days.',

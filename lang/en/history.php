@@ -136,6 +136,7 @@ return [
     'Round held back' => '“:round” did not go out by itself: :why',
     'Look of dates set' => 'Changed what dates beside signatures look like in :office: :look',
     'Reminders set' => 'Changed when signers of :office are reminded: :days',
+    'Signer added' => 'In “:round”, :person is asked to sign, and is not in the file',
     'Signer renamed' => 'In “:round”, :before signs as :person now, as in the file',
     'Address corrected' => 'Corrected the address of a signer of “:round”: :where',
     'Last day moved' => 'Moved the last day of “:round” to :where',

@@ -73,9 +73,7 @@ final class ChangeRound
             return $signer->wasChanged();
         }
         $signer->update(['email' => $address]);
-        Party::query()
-            ->findOrFail($signer->party_id)
-            ->reach(['email' => $address]);
+        $signer->party?->reach(['email' => $address]);
 
         return true;
     }

@@ -50,10 +50,7 @@ final class MendRound
             'readdressed:'.Str::ulid(),
         );
         // Whoever stands in for a party is not the party.
-        $signer->standsIn() ||
-            Party::query()
-                ->findOrFail($signer->party_id)
-                ->reach(['email' => $email]);
+        $signer->standsIn() || $signer->party?->reach(['email' => $email]);
         $signer->refresh()->update(['email' => $email, 'link_version' => $signer->link_version + 1]);
         $signer->status->isAsked() && Post::invitation($round->refresh(), $signer);
     }

@@ -218,10 +218,7 @@ final class PlaceMarks
     /** Asks a person of the file to sign in a round. */
     public static function ask(Round $round, Party $party, int $turn): Signer
     {
-        /** @var Signer $signer */
-        $signer = $round->signers()->create([
-            'brokerage_id' => $round->brokerage_id,
-            'deal_file_id' => $round->deal_file_id,
+        return self::askOne($round, [
             'party_id' => $party->id,
             'seat' => (string) $party->seat(),
             'name' => $party->signing_name ?: $party->name,
@@ -231,6 +228,17 @@ final class PlaceMarks
             'company' => self::company($round, $party),
             'language' => $party->language,
             'turn' => $turn,
+        ]);
+    }
+
+    /** @param  array<string, mixed>  $values  who they are, and when it is their turn */
+    public static function askOne(Round $round, array $values): Signer
+    {
+        /** @var Signer $signer */
+        $signer = $round->signers()->create([
+            'brokerage_id' => $round->brokerage_id,
+            'deal_file_id' => $round->deal_file_id,
+            ...$values,
         ]);
 
         return $signer;

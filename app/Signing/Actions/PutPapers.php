@@ -65,7 +65,8 @@ final class PutPapers
             ...array_map(static fn (MarkPlace $mark) => $mark->seat, array_merge(...$forms)),
             ...array_filter(array_map(static fn (ProposedMark $mark) => $mark->seat, array_merge(...$found))),
         ];
-        $turns = RoundPlan::turns($file->represents, array_values($places), $taken);
+        $again = array_merge(...array_map(static fn (Paper $paper) => ChangeMarks::askAgain($round, $paper), $papers));
+        $turns = [...RoundPlan::turns($file->represents, array_values($places), $taken), ...$again];
         foreach ($papers as $index => $paper) {
             $sent = $this->put($round, $paper, $forms[$index], $found[$index], $turns);
             $this->recognised($round, $sent, $stencils[$index]);

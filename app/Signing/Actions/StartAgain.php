@@ -86,8 +86,7 @@ final class StartAgain
         $round->update($out->only(['message', 'attach', 'copies', 'last_day', 'last_time']));
         $here = $round->signers()->pluck('seat')->all();
         foreach ($out->signers as $signer) {
-            $party = $out->file->parties->firstWhere('id', $signer->party_id);
-            in_array($signer->seat, $here, true) || $party === null || PlaceMarks::ask($round, $party, $signer->turn);
+            in_array($signer->seat, $here, true) || RoundCopy::askAgain($out, $round, $signer);
         }
 
         return $round;

@@ -21,7 +21,6 @@ use App\Signing\Actions\RecordEvent;
 use App\Signing\Actions\Rehearse;
 use App\Signing\Actions\RemindSigner;
 use App\Signing\Actions\RevealEntry;
-use App\Signing\Actions\SeatSomeone;
 use App\Signing\Actions\SendLater;
 use App\Signing\Actions\SendRound;
 use App\Signing\Http\Requests\ChangeRoundRequest;
@@ -38,8 +37,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\Rule;
-use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\Part;
 use Unanimus\Signing\RoundEvent;
@@ -203,35 +200,6 @@ final class RoundController
             'value' => $reveal($round, $mark),
             'who' => $round->signers->firstWhere('seat', $mark->seat)->name ?? $mark->seatOf()->label(),
         ]);
-    }
-
-    /** Somebody who was not thought of before gets a seat in the file; where they sign is pointed at next. */
-    public function seatSomeone(Request $request, Round $round, SeatSomeone $seat): RedirectResponse
-    {
-        Gate::authorize('work-on', $round->file);
-        $given = $request->validate(
-            [
-                'role' => ['required', Rule::enum(PartyRole::class)],
-                'name' => 'required|string|max:120',
-                'email' => 'nullable|email|max:200',
-            ],
-            ['name.required' => 'Write their name.', 'email.email' => 'This is not an email address.'],
-        );
-        $party = $seat($round, PartyRole::from($given['role']), $given['name'], (string) ($given['email'] ?? ''));
-
-        return to_route('rounds.show', $round)->with(
-            'told',
-            "{$party->name} is in the file as {$party->seat()->label()}. Choose them, then click where they sign.",
-        );
-    }
-
-    public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse
-    {
-        Gate::authorize('work-on', $round->file);
-        abort_unless($signer->round_id === $round->id, 404);
-        $change->removeSigner($round, $signer);
-
-        return to_route('rounds.show', $round)->with('told', "Removed {$signer->name} from this round.");
     }
 
     public function discard(Round $round, ChangeRound $change): RedirectResponse

@@ -16,9 +16,9 @@
             <label class="line"><span>Email address</span><input class="input" type="email" name="email" maxlength="200"
                 autocomplete="off"></label>
             <label class="line"><span>Who they are here</span><select name="role">
-                @foreach (array_reverse(\App\Signing\Actions\SeatSomeone::roles($round)) as $role)<option value="{{ $role->value }}">{{
-                    $role->value === 'other' ? 'someone else' : $role->value }}</option>@endforeach</select></label>
-            <button class="button tight">Put them in the file</button></form></details>
+                @foreach (\App\Signing\Actions\SeatSomeone::words($round) as $role => $words)<option value="{{ $role }}">{{
+                    $words }}</option>@endforeach</select></label>
+            <button class="button tight">Ask them too</button></form></details>
     <div class="kinds" role="radiogroup" aria-label="What goes there">
         @foreach (\Unanimus\Signing\MarkKind::cases() as $kind)
             <button type="button" role="radio" aria-checked="{{ $kind->value === 'signature' ? 'true' : 'false' }}"

@@ -183,6 +183,8 @@
                     <form id="out-{{ $sent->position }}" method="post"
                         action="/rounds/{{ $round->key }}/papers/{{ $sent->position }}">@csrf @method('delete')</form>@endforeach
                 @foreach ($round->signers as $signer)
+                    @if ($signer->party_id === null)<form id="into-{{ $signer->key }}" method="post"
+                        action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/into-file">@csrf</form>@endif
                     <form id="drop-{{ $signer->key }}" method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}">@csrf
                     @method('delete')</form>@endforeach
             @else
