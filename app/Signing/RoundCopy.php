@@ -6,6 +6,7 @@ namespace App\Signing;
 
 use App\Models\Round;
 use App\Models\RoundPaper;
+use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Signing\Actions\PlaceMarks;
 use Illuminate\Support\Collection;
