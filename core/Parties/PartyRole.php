@@ -50,6 +50,6 @@ enum PartyRole: string
     /** @return list<string> what somebody of a file can be, as stored */
     public static function values(): array
     {
-        return array_values(array_column(array_filter(self::cases(), static fn (self $role) => $role->isOfFile()), 'value'));
+        return array_column(array_filter(self::cases(), static fn (self $role) => $role->isOfFile()), 'value');
     }
 }

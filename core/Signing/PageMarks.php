@@ -28,7 +28,7 @@ final class PageMarks
      */
     public static function on(PageRead $page, array $seats, ?PrintedNames $names = null): array
     {
-        [$lines, $read] = SigningPlaces::on($page->words, $page->rules, $page->fields);
+        [$lines, $read, $squares] = SigningPlaces::on($page->words, $page->rules, $page->fields);
         $names ??= PrintedNames::of([]);
         $kinds = self::acts($lines, $page->height, $names);
         $whose = new SeatGuess($lines, $read, $seats, $names);
@@ -54,7 +54,42 @@ final class PageMarks
             }
         }
 
-        return array_values($found);
+        return [...array_values($found), ...self::besides($page->number, $lines, $squares, $kinds, $whose, $found)];
+    }
+
+    /**
+     * What else is asked of whoever signs, where it is clear who that is: nobody is asked whose phone number a line is for.
+     *
+     * @param list<SigningLine> $lines
+     * @param list<SigningLine> $squares
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @param array<int, ProposedMark> $found by the line's place in the list
+     * @return list<ProposedMark>
+     */
+    private static function besides(int $page, array $lines, array $squares, array $kinds, SeatGuess $whose, array $found): array
+    {
+        $besides = [];
+        $add = static function (SigningLine $line, MarkKind $kind, int $at, string $hint, EntryFormat $format) use (
+            $page,
+            $kinds,
+            $whose,
+            &$besides,
+        ): void {
+            [$seat, $word, $known, $role] = $whose->of($at, $kinds[$at][0], $kinds);
+            $sure = $kinds[$at][1] * $known * 0.9;
+            $place = $kind === MarkKind::Tick ? $line->at->place : self::room($line, $kind);
+            $seat === null || ($besides[] = new ProposedMark($page, $place, $kind, $seat, $word, $sure, $role, $hint, $format));
+        };
+        foreach (array_diff_key($lines, $found) as $line) {
+            $entry = BlockEntries::of($line, $lines, $kinds);
+            $entry === null || $add($line, $entry[0], $entry[3], $entry[1], $entry[2]);
+        }
+        foreach ($squares as $square) {
+            $at = BlockEntries::ofSquare($square->at->place, $square->after, $lines, $kinds);
+            $at === null || $add($square, MarkKind::Tick, $at, $square->after, EntryFormat::Line);
+        }
+
+        return $besides;
     }
 
     /**
@@ -99,7 +134,7 @@ final class PageMarks
     private static function next(SigningLine $line, array $lines, array $kinds): ?array
     {
         $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
-        if ($line->at->by === 'cell' || (! $isNamed && $line->before.$line->under.$line->over.$line->at->caption !== '')) {
+        if ($line->at->by === 'cell' || BlockEntries::isCompany($line->before) || (! $isNamed && $line->before.$line->under.$line->over.$line->at->caption !== '')) {
             return null;
         }
         foreach ($kinds as $at => [$kind, $sure]) {
@@ -154,6 +189,7 @@ final class PageMarks
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
+            BlockEntries::isCompany($line->before) => null,
             SignerWords::isAll($line->before) && $line->after === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
             $before.$line->under === '' && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],

@@ -19,6 +19,8 @@ final readonly class ProposedMark
      * @param string $word what the page calls them, where that names no seat: "client"; empty when it says nothing
      * @param float $sure from 0 to 1
      * @param PartyRole|null $role what they are in the deal, where that is said; null: it is not
+     * @param string $hint what a text or a check mark is asked for
+     * @param EntryFormat $format how a text is entered
      */
     public function __construct(
         public int $page,
@@ -28,13 +30,15 @@ final readonly class ProposedMark
         public string $word,
         public float $sure,
         public ?PartyRole $role = null,
+        public string $hint = '',
+        public EntryFormat $format = EntryFormat::Line,
     ) {
     }
 
     /** The same at another place. */
     public function at(Rect $place, float $sure): self
     {
-        return new self($this->page, $place, $this->kind, $this->seat, $this->word, $sure, $this->role);
+        return new self($this->page, $place, $this->kind, $this->seat, $this->word, $sure, $this->role, $this->hint, $this->format);
     }
 
     /**
@@ -54,7 +58,7 @@ final readonly class ProposedMark
                 round($this->place->x + $this->place->width, 2),
                 round($height - $this->place->y, 2),
             ],
-            'kind' => $this->kind->value,
+            'kind' => $this->kind === MarkKind::Company ? MarkKind::Text->value : $this->kind->value,
             'seat' => $this->seat === null ? null : (string) $this->seat,
             'word' => $this->word,
             'sure' => round($this->sure, 2),

@@ -23,15 +23,16 @@ final class SigningPlaces
     private const SIGNING = '/sign|initial|\bby\b:?|firma|inicial|^x:?$|^dated?:?$|^fecha:?$/iu';
 
     /**
-     * The lines of a page with the words around them, from the top; and the words that are there to be read.
+     * The lines of a page with the words around them, from the top; the words that are there to be read; and its squares.
      *
      * @param list<Word> $words
      * @param list<WritingPlace> $fields those of its form
-     * @return array{list<SigningLine>, list<Word>}
+     * @return array{list<SigningLine>, list<Word>, list<SigningLine>}
      */
     public static function on(array $words, PageRules $rules, array $fields): array
     {
         [$flat, $read] = WritingPlaces::on($words, $rules);
+        $squares = array_filter($flat, static fn (WritingPlace $one) => $one->shape === 'tick');
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read);
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
@@ -43,7 +44,7 @@ final class SigningPlaces
             ],
         );
 
-        return [$lines, $read];
+        return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
     }
 
     /** @return array<int, list<WritingPlace>> fields that are written or signed in, by page; their names say what they are for */

@@ -167,3 +167,12 @@ it('offers words to be struck: struck and initialled by the signer, taken back u
     $this->seeAll();
     expect(sealedText($round))->toContain('Struck and initialled: words to strike, Their addendum,');
 });
+
+it('asks for the phone number under a signature, as one is entered, and lets the signer leave it', function () {
+    $block = MadePdf::text(72, 300, 'Buyer: ______________________________  Date: ______________', 10).
+        MadePdf::text(72, 280, 'Phone: ______________________________', 10);
+    $round = roundOfPaper($this->aFile(), $block);
+    expect(marksOf($round))->toContain('text buyer.1 in pencil');
+    $terms = $round->marks()->where('kind', 'text')->sole()->terms();
+    expect([$terms->hint, $terms->format, $terms->isRequired])->toBe(['Phone', Unanimus\Signing\EntryFormat::Phone, false]);
+});

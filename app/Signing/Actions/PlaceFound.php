@@ -14,6 +14,7 @@ use App\Signing\FoundMarks;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\Pages\Rect;
+use Unanimus\Signing\MarkTerms;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\RoundStatus;
@@ -102,6 +103,8 @@ final class PlaceFound
             'width' => $mark->place->width,
             'height' => $mark->place->height,
             'sure' => round($mark->sure, 2),
+            // Nobody is kept from finishing by a line that was only found.
+            'terms' => (new MarkTerms(! $mark->kind->isEntered(), $mark->hint, $mark->format))->toArray($mark->kind),
         ];
     }
 
