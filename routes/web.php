@@ -29,6 +29,7 @@ use App\Forms\Http\FillRequestController;
 use App\Forms\Http\OwnFormController;
 use App\Intake\Http\BringController;
 use App\Intake\Http\BringLink;
+use App\Intake\Http\FiledMailController;
 use App\Intake\Http\InboxController;
 use App\Intake\Http\MailController;
 use App\Intake\Http\StackController;
@@ -242,6 +243,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/let-go', [FileController::class, 'letGo'])->name('files.let-go')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files', [FileController::class, 'store'])->name('files.store');
     Route::get('/files/{file}', [FilePageController::class, 'show'])->name('files.show');
+    Route::get('/files/{file}/mail', [FiledMailController::class, 'index'])->name('files.mail');
+    Route::get('/files/{file}/mail/{item}', [FiledMailController::class, 'show'])->name('files.mail.show');
     Route::get('/files/{file}/history', [FilePageController::class, 'history'])->name('files.history');
     Route::get('/files/{file}/opening', [FileController::class, 'opening'])->name('files.opening');
     Route::put('/files/{file}/facts', [FileController::class, 'setFact'])->name('files.facts.update');

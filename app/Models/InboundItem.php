@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Unanimus\Parties\Side;
 
 /**
  * What arrived by mail: as it was understood, to which file it seems to belong, and what became of it.
@@ -30,6 +31,7 @@ use Illuminate\Support\Carbon;
  * @property float $sure
  * @property int|null $for_user whose own address it was sent to
  * @property int|null $filed_into
+ * @property Side|null $filed_side whose own it is there; null: the whole file's
  * @property Carbon|null $settled_at when it was filed or put away
  * @property int|null $settled_by
  * @property-read DealFile|null $guess
@@ -49,6 +51,7 @@ final class InboundItem extends Record
         'is_auto' => 'boolean',
         'speaks_of_wiring' => 'boolean',
         'sure' => 'float',
+        'filed_side' => Side::class,
         'received_at' => 'datetime',
         'settled_at' => 'datetime',
     ];
@@ -63,6 +66,7 @@ final class InboundItem extends Record
         'guessed_by' => '',
         'sure' => 0,
         'filed_into' => null,
+        'filed_side' => null,
         'settled_at' => null,
         'settled_by' => null,
     ];

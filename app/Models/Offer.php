@@ -18,6 +18,7 @@ use Unanimus\Terms\Facts;
  * @property int $brokerage_id
  * @property int $deal_file_id
  * @property int|null $counters
+ * @property int|null $version_id the paper's version it was read from
  * @property string $buyers
  * @property string $agent
  * @property array<string, string> $facts
@@ -30,7 +31,7 @@ final class Offer extends Record
 {
     use HasKey;
 
-    protected $attributes = ['counters' => null, 'agent' => '', 'note' => '', 'state' => 'open'];
+    protected $attributes = ['counters' => null, 'version_id' => null, 'agent' => '', 'note' => '', 'state' => 'open'];
 
     /** @var array<string, string> */
     protected $casts = ['facts' => 'array', 'state' => OfferState::class];

@@ -6,3 +6,7 @@ ALTER TABLE users ADD COLUMN IF NOT EXISTS mail_code text NOT NULL DEFAULT new_m
 CREATE UNIQUE INDEX IF NOT EXISTS person_mail_code_once ON users (mail_code);
 ALTER TABLE inbound_items ADD COLUMN IF NOT EXISTS for_user bigint REFERENCES users;
 CREATE INDEX IF NOT EXISTS inbound_of_person ON inbound_items (for_user);
+-- A letter that was filed stands in its file, for the side that filed it.
+ALTER TABLE inbound_items ADD COLUMN IF NOT EXISTS filed_into bigint REFERENCES deal_files;
+ALTER TABLE inbound_items ADD COLUMN IF NOT EXISTS filed_side text;
+CREATE INDEX IF NOT EXISTS inbound_of_file ON inbound_items (filed_into, id) WHERE filed_into IS NOT NULL;

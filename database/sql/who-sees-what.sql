@@ -297,9 +297,13 @@ CREATE POLICY either_file_in_sight ON working_copies USING (brokerage_id = (SELE
     AND (file_in_sight(deal_file_id, (SELECT who_asks())) OR file_in_sight(guest_file_id, (SELECT who_asks()))));
 CREATE POLICY working_copy_in_sight ON working_copy_papers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM working_copies w WHERE w.id = working_copy_papers.working_copy_id OFFSET 0));
--- The inbox: those who sort mail see all of it, everybody else what was sent to their own address.
+-- The inbox: those who sort mail see all of it, everybody else what was sent to their own address. What was filed is seen as the
+-- papers of its side are, and by nobody else any more.
 CREATE POLICY who_sorts ON inbound_items AS RESTRICTIVE USING ((SELECT session_of('sight')) = 'all'
-    OR for_user = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,coordinator}', NULL)) WITH CHECK (true);
+    OR (filed_into IS NULL AND (for_user = (SELECT session_of('person')::bigint)
+        OR person_holds('{administrator,broker,coordinator}', NULL)))
+    OR (filed_into IS NOT NULL AND file_in_sight(filed_into, (SELECT who_asks()))
+        AND (filed_side IS NULL OR side_in_sight(filed_into, filed_side)))) WITH CHECK (true);
 
 -- A stack in a file is seen with the paper it came from; one from the mail by whoever sorts mail, as the inbox is.
 CREATE POLICY stack_in_sight ON stacks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)

@@ -43,7 +43,12 @@ final class KeepOffers
             throw OfferRefusal::NotOurListing->because();
         }
         $facts = $this->read($file, $new->terms);
+        $there = $new->version === null ? null : Offer::query()->where('deal_file_id', $file->id)->firstWhere('version_id', $new->version);
+        if ($there !== null) {
+            return $there;
+        }
         $offer = Offer::create([
+            'version_id' => $new->version,
             'brokerage_id' => $file->brokerage_id,
             'deal_file_id' => $file->id,
             'counters' => $counters?->id,

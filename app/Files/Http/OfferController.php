@@ -6,6 +6,7 @@ namespace App\Files\Http;
 
 use App\Files\Actions\KeepOffers;
 use App\Files\NewOffer;
+use App\Files\PaperOffers;
 use App\Models\DealFile;
 use App\Models\Offer;
 use App\Models\User;
@@ -28,7 +29,7 @@ final class OfferController
     {
         Gate::authorize('see', $file);
         $this->sellersOnly($file);
-        $file->load(['office', 'knownFacts', 'parties', 'papers', 'members']);
+        $file->load(['office', 'knownFacts', 'parties', 'papers.latest', 'members']);
         $listing = FactBook::of($file);
         $offers = Offer::query()->where('deal_file_id', $file->id)->orderBy('id')->get();
         $views = $offers->mapWithKeys(
@@ -53,6 +54,7 @@ final class OfferController
             ),
             'longest' => max([1, ...$views->map(static fn (OfferView $view) => $view->longest())->values()]),
             'works' => Gate::allows('work-on', $file),
+            'came' => PaperOffers::waiting($file),
             'chosen' => $offers->firstWhere('state', OfferState::Chosen),
         ]);
     }
@@ -64,7 +66,7 @@ final class OfferController
         $counters = $request->filled('counters')
             ? Offer::query()->where('deal_file_id', $file->id)->where('key', $request->input('counters'))->firstOrFail()
             : null;
-        $given = $this->given($request);
+        $given = $this->given($request, $file);
         $this->readable(static fn () => $offers->record($file, $given, $counters));
 
         return to_route('files.offers.index', $file)->with(
@@ -123,7 +125,7 @@ final class OfferController
         );
     }
 
-    private function given(Request $request): NewOffer
+    private function given(Request $request, DealFile $file): NewOffer
     {
         $given = $request->validate(
             [
@@ -132,11 +134,20 @@ final class OfferController
                 'note' => 'nullable|string|max:500',
                 'terms' => 'required|array',
                 'terms.*' => 'nullable|string|max:60',
+                'paper' => 'nullable|string|max:26',
             ],
             ['buyers.required' => 'Enter who made the offer.'],
         );
 
-        return new NewOffer($given['buyers'], (string) ($given['agent'] ?? ''), (string) ($given['note'] ?? ''), $given['terms']);
+        $paper = ($given['paper'] ?? '') === '' ? null : $file->papers()->where('key', $given['paper'])->firstOrFail();
+
+        return new NewOffer(
+            $given['buyers'],
+            (string) ($given['agent'] ?? ''),
+            (string) ($given['note'] ?? ''),
+            $given['terms'],
+            $paper?->latest_version_id,
+        );
     }
 
     private function readable(callable $work): void

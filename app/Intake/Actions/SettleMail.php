@@ -34,11 +34,11 @@ final class SettleMail
     }
 
     /**
-     * Files the papers of a letter, as if they had been dropped there; pressed twice, they are there once.
+     * Files a letter, and its papers as if they had been dropped there; pressed twice, they are there once.
      *
      * @return list<Upload> what became of each
      *
-     * @throws StepRefused when it was put away or filed elsewhere meanwhile, or has no papers
+     * @throws StepRefused when it was put away or filed elsewhere meanwhile
      */
     public function file(InboundItem $item, DealFile $to, User $by): array
     {
@@ -46,7 +46,6 @@ final class SettleMail
         $item->settled_at === null || $item->filed_into === $to->id || throw IntakeRefusal::SettledMeanwhile->because();
         $to->status->mustBeOpen();
         $papers = $item->papers();
-        $papers !== [] || throw IntakeRefusal::NoPaperInIt->because();
         $uploads = [];
         foreach ($papers as $index => $paper) {
             $uploads[] = ($this->take)($to, $this->bytes->path($paper['sha256']), $paper['name'], "mail-{$item->key}-{$index}", $by);
@@ -106,9 +105,10 @@ final class SettleMail
     /** @param  list<string>  $names  of the papers that came along */
     private function settle(InboundItem $item, DealFile $to, User $by, array $names): void
     {
-        $item->update(['filed_into' => $to->id, 'settled_at' => now(), 'settled_by' => $by->id]);
+        $side = $to->represents->isBoth() ? $to->loadMissing('members')->sideOf($by) : null;
+        $item->update(['filed_into' => $to->id, 'filed_side' => $side, 'settled_at' => now(), 'settled_by' => $by->id]);
         $told = ['from' => $item->sender, 'subject' => $item->subject, 'papers' => implode(', ', $names), 'sha256' => $item->sha256];
-        History::add($to->brokerage_id, $to->id, 'Mail filed', $told, SeenBy::everyone());
+        History::add($to->brokerage_id, $to->id, 'Mail filed', $told, SeenBy::side($side));
     }
 
     private function locked(InboundItem $item): InboundItem

@@ -77,6 +77,9 @@ final class InboxController
         $to = $this->fileOf(trim((string) ($given['to'] ?? '')), $item);
         Gate::allows('work-on', $to) || throw FileRefusal::NotAFileOfYours->because();
         $uploads = $settle->file($item, $to, User::signedIn($request));
+        if ($uploads === []) {
+            return to_route('files.mail', $to)->with('told', "“{$item->subject}” is with the file’s email.");
+        }
         $refused = array_values(array_filter(array_map(static fn ($one) => $one->state === 'refused' ? $one->told : null, $uploads)));
 
         return to_route('files.show', $to)->with(
@@ -98,7 +101,7 @@ final class InboxController
         $filed = $left = 0;
         $items = InboundItem::query()->with('guess.members')->whereIn('key', $keys)->whereNull('settled_at')->orderBy('id')->get();
         foreach ($items as $item) {
-            $to = Gate::allows('sort-item', $item) && $item->papers() !== [] ? $item->guess : null;
+            $to = Gate::allows('sort-item', $item) ? $item->guess : null;
             if ($to === null || Gate::denies('work-on', $to)) {
                 $left++;
 
@@ -111,7 +114,7 @@ final class InboxController
 
         return to_route('inbox')->with(
             $left === 0 ? 'told' : 'refused',
-            $left === 0 ? $told : "{$told} {$left} stay here: they have no papers, or no file of yours is proposed for them.",
+            $left === 0 ? $told : "{$told} {$left} stay here: no file of yours is proposed for them.",
         );
     }
 

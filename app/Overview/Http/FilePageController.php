@@ -7,6 +7,7 @@ namespace App\Overview\Http;
 use App\Files\Actions\MoveStatus;
 use App\Files\Agenda;
 use App\Files\Glyphs;
+use App\Files\PaperOffers;
 use App\Files\SignedAmendment;
 use App\Files\TaskList;
 use App\Models\DealFile;
@@ -82,6 +83,9 @@ final class FilePageController
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
+            'came' => $worksHere && $file->isOwnAffair($file->represents->isListing() ? $file->listingSide() : null)
+                ? PaperOffers::waiting($file)
+                : [],
             'amendments' => $worksHere ? SignedAmendment::waiting($file, $facts) : [],
             'file' => $file,
             'facts' => $facts,

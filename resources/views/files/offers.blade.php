@@ -2,6 +2,11 @@
 <x-layout :title="'Offers on '.$file->name" place="files">
     <div class="head-row"><h1>Offers</h1><span class="dim">on <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span>
         <a href="/files/{{ $file->key }}/net">Net sheet</a></div>
+    @foreach ($works ? $came : [] as $one)
+        <p class="say now"><a href="/papers/{{ $one->paper->key }}">{{ $one->paper->title }}</a> reads as an offer from
+            <b>{{ $one->buyers }}</b>{{ $one->price === '' ? '' : ', '.$one->price }}.
+            <a class="button tight now" href="?paper={{ $one->paper->key }}#record">Record it</a></p>
+    @endforeach
     @if ($offers->isEmpty())
         <div class="leaf pad"><p class="empty">Compare offers side by side here: what the sellers net, how certain each one is, and its
             timing. Record the first offer below.</p></div>
@@ -62,23 +67,26 @@
     @endif
     @if ($works && ! $chosen)
     @php($countered = $offers->firstWhere('key', request('counter')))
+    @php($read = collect($came)->first(fn ($one) => $one->paper->key === request('paper')))
     <form method="post" action="/files/{{ $file->key }}/offers" class="leaf pad" id="record">@csrf
         <h2>{{ $countered ? 'Counter the offer from '.$countered->buyers : 'Record an offer' }}</h2>
         @if ($countered)<input type="hidden" name="counters" value="{{ $countered->key }}">@endif
+        @if ($read)<input type="hidden" name="paper" value="{{ $read->paper->key }}"><p class="dim">Read from
+            <a href="/papers/{{ $read->paper->key }}" target="_blank">{{ $read->paper->title }}</a>. Look it over, then record it.</p>@endif
         <div class="pairs-3">
             <label class="line"><span>Buyers, separated by commas</span><input class="input" name="buyers"
-                value="{{ old('buyers', $countered?->buyers) }}" required maxlength="200" autocomplete="off"></label>
+                value="{{ old('buyers', $countered->buyers ?? $read?->buyers) }}" required maxlength="200" autocomplete="off"></label>
             <label class="line"><span>Their agent</span><input class="input" name="agent" value="{{ old('agent', $countered?->agent) }}"
                 maxlength="120" autocomplete="off"></label>
             @foreach ($T as $term)
                 <label class="line"><span>{{ $term->label() }}{{ str_ends_with($term->value, '_days') ? ', days (0 if none)' : '' }}</span>
                     @if ($term->choices())<span class="select"><select name="terms[{{ $term->value }}]"><option value=""></option>
                         @foreach ($term->choices() as $value => $label)
-                        <option value="{{ $value }}" @selected(old('terms.'.$term->value, $countered->facts[$term->value] ?? '') ===
-                        $value)>{{ $label }}</option>@endforeach</select></span>
+                        <option value="{{ $value }}" @selected(old('terms.'.$term->value, $countered->facts[$term->value] ??
+                        \App\Files\PaperOffers::choice($term, $read)) === $value)>{{ $label }}</option>@endforeach</select></span>
                     @else<input class="input" name="terms[{{ $term->value }}]"
                         value="{{ old('terms.'.$term->value, $countered ? \App\Terms\FieldText::fact($term,
-                        $countered->terms()->get($term->value), $file) : '') }}" maxlength="60" autocomplete="off">@endif</label>
+                        $countered->terms()->get($term->value), $file) : $read->terms[$term->value] ?? '') }}" maxlength="60" autocomplete="off">@endif</label>
             @endforeach
             <label class="line"><span>Note</span><input class="input" name="note" value="{{ old('note') }}" maxlength="500"
                 autocomplete="off"></label>

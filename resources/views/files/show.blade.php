@@ -42,6 +42,11 @@
             @foreach ($drafts as $round)<a href="/rounds/{{ $round->key }}">{{ $round->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach
             </div>
     @endif
+    @foreach ($came as $one)
+        <p class="say now">“{{ $one->paper->title }}” reads as an offer from <b>{{ $one->buyers }}</b>{{ $one->price === '' ? '' :
+            ', '.$one->price }}. <a class="button tight now" href="/files/{{ $file->key }}/offers?paper={{ $one->paper->key }}#record">Record
+            the offer</a></p>
+    @endforeach
     @foreach ($amendments as $one) @include('files.amendment') @endforeach
     @php($held = \App\Mail\LettersOnHold::areIn($file))
     @foreach ($file->rounds->filter(fn ($round) => in_array($round->status->value, ['complete', ...$held ? ['out'] : []], true))
@@ -256,7 +261,8 @@
                 hx-trigger="{{ request('drawer') ? 'load' : 'toggle once' }}" hx-target="#history" hx-swap="innerHTML">
                 <summary>History</summary>
                 <p class="small">File book, with the record of review: <a href="/files/{{ $file->key }}/book.pdf">one PDF</a> ·
-                    <a href="/files/{{ $file->key }}/book.zip">a folder for the archive</a></p>
+                    <a href="/files/{{ $file->key }}/book.zip">a folder for the archive</a> ·
+                    <a href="/files/{{ $file->key }}/mail">Email filed here</a></p>
                 <ol id="history" aria-live="polite"></ol>
             </details>
         </div>

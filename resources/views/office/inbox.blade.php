@@ -14,7 +14,7 @@
             <section class="inbound" data-row aria-label="{{ $item->subject ?: '(no subject)' }}">
                 <div class="inbound-head">
                     @unless ($away)<input type="checkbox" name="items[]" value="{{ $item->key }}" form="file-several"
-                        aria-label="Select {{ $item->subject ?: '(no subject)' }}" @disabled($item->papers() === [])>
+                        aria-label="Select {{ $item->subject ?: '(no subject)' }}">
                     @endunless
                     <h2>{{ $item->subject ?: '(no subject)' }}</h2>
                     <span class="dim">{{ $item->sender }}, {{ \App\Terms\When::list($item->received_at, $zone) }}</span>
@@ -39,13 +39,13 @@
                         <form method="post" action="/inbox/{{ $item->key }}/back">@csrf<button class="button tight">Bring it
                             back</button></form>
                     @else
-                        @if ($item->papers() !== [])
                             <form method="post" action="/inbox/{{ $item->key }}/file" class="in-row">@csrf
                                 @php($mine = $item->guess !== null && Gate::allows('work-on', $item->guess))
                                 <label class="line"><span>{{ $mine ? "It {$item->guessed_by}" : 'Which file' }}</span><input class="input"
                                     name="to" list="inbox-files" maxlength="200" autocomplete="off" required
                                     value="{{ $mine ? $item->guess->name : '' }}" placeholder="file, address, or listing number"></label>
                                 <button class="button tight now" data-next>File it</button></form>
+                        @if ($item->papers() !== [])
                             <form method="post" action="/inbox/sort">@csrf<input type="hidden" name="items[]" value="{{ $item->key }}">
                                 <button class="button tight">Sort its pages</button></form>
                         @endif
