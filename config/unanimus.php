@@ -64,6 +64,8 @@ return [
         'token' => env('UNANIMUS_INTAKE_TOKEN'),
         // Names under which our receiving mail servers say whether a sender was proved; nobody else is believed.
         'servers' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('UNANIMUS_INTAKE_SERVERS'))))),
+        // A clamd that looks into whatever comes in before it is opened: unix:///run/clamav/clamd.ctl, tcp://127.0.0.1:3310.
+        'virus_check' => env('UNANIMUS_VIRUS_CHECK') ?: null,
         // A mailbox that is looked into every minute: imaps://mail.example, its user and password; whose inbox, where there are several.
         'imap' => env('UNANIMUS_IMAP_URL'),
         'imap_user' => env('UNANIMUS_IMAP_USER'),

@@ -91,7 +91,7 @@ cmd_status() {
 
 cmd_test() {
     set_up
-    install_mail_server
+    install_test_partners
     use_state test
     tests_run && fail "the tests are running here already"
     choose_ports

@@ -61,15 +61,19 @@ install_coverage() {
 }
 
 # The mail server that our own looking into mailboxes is tested against.
-install_mail_server() {
-    [ -x /usr/sbin/dovecot ] && return
-    [ "$(id -u)" = 0 ] || fail "a package is missing: run  sudo apt-get install --no-install-recommends dovecot-imapd"
-    say "installing from the system's packages: dovecot-imapd"
+# What the tests talk to, and the application itself does not need: a mailbox server, and what looks for harmful code.
+install_test_partners() {
+    local missing=()
+    [ -x /usr/sbin/dovecot ] || missing+=(dovecot-imapd)
+    [ -x /usr/sbin/clamd ] || missing+=(clamav-daemon)
+    [ ${#missing[@]} -gt 0 ] || return 0
+    [ "$(id -u)" = 0 ] || fail "packages are missing: run  sudo apt-get install --no-install-recommends ${missing[*]}"
+    say "installing from the system's packages: ${missing[*]}"
     local policy=/usr/sbin/policy-rc.d placed=
     [ -e $policy ] || { printf '#!/bin/sh\nexit 101\n' >$policy; chmod +x $policy; placed=1; }
-    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends dovecot-imapd; } \
+    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "${missing[@]}"; } \
         >"$ROOT/var/packages.log" 2>&1 || { [ -z "$placed" ] || rm -f $policy; tail -5 "$ROOT/var/packages.log"; \
-        fail "dovecot-imapd could not be installed; the whole log is var/packages.log"; }
+        fail "${missing[*]} could not be installed; the whole log is var/packages.log"; }
     [ -z "$placed" ] || rm -f $policy
 }
 

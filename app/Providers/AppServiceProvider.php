@@ -29,7 +29,9 @@ use Illuminate\Support\ServiceProvider;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Exchange\ListingExchange;
 use Unanimus\Forms\Library;
+use Unanimus\Intake\ClamdCheck;
 use Unanimus\Intake\Converter;
+use Unanimus\Intake\HarmCheck;
 use Unanimus\Pages\Press;
 
 /** Which real thing stands behind each interface. */
@@ -54,7 +56,12 @@ final class AppServiceProvider extends ServiceProvider
                 self::folder(storage_path('framework/cache/forms')),
             ),
         );
-        $this->app->bind(Converter::class, static fn (Application $app) => new Converter($app->make(Press::class), Roots::trusted()));
+        $this->app->bind(HarmCheck::class, static fn () => new ClamdCheck((string) config('unanimus.intake.virus_check')));
+        $this->app->bind(Converter::class, static fn (Application $app) => new Converter(
+            $app->make(Press::class),
+            Roots::trusted(),
+            harm: config('unanimus.intake.virus_check') === null ? null : $app->make(HarmCheck::class),
+        ));
         $this->app->singleton(
             Press::class,
             static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))),

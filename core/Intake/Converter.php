@@ -52,9 +52,14 @@ final readonly class Converter
     /**
      * @param TrustList|null $trust whose signatures are known; null: nobody's
      * @param int $officeTurn seconds that a text waits for the one before it
+     * @param HarmCheck|null $harm looks for harmful code first; null: nothing does
      */
-    public function __construct(private Press $press, private ?TrustList $trust = null, private int $officeTurn = self::OFFICE_TURN)
-    {
+    public function __construct(
+        private Press $press,
+        private ?TrustList $trust = null,
+        private int $officeTurn = self::OFFICE_TURN,
+        private ?HarmCheck $harm = null,
+    ) {
     }
 
     /**
@@ -71,6 +76,7 @@ final readonly class Converter
         if ($size > self::LARGEST) {
             throw new BringRefused('This file is larger than 50 MB. Upload it as several parts.');
         }
+        $this->mustBeHarmless($path);
         $kind =
             BroughtKind::of($path) ??
             throw new BringRefused(
@@ -96,6 +102,24 @@ final readonly class Converter
             throw new BringRefused(
                 'This PDF could not be cleaned without losing something. Print it to PDF and upload that.',
                 previous: $lost,
+            );
+        }
+    }
+
+    /** Refuses what holds harmful code, where that is looked for. @throws BringRefused when it does, or nobody can say */
+    public function mustBeHarmless(string $path): void
+    {
+        try {
+            $found = $this->harm?->look($path);
+        } catch (HarmUnknown $unknown) {
+            throw new BringRefused(
+                'The virus check does not answer right now, so this file was not opened. Upload it again in a few minutes.',
+                previous: $unknown,
+            );
+        }
+        if ($found !== null) {
+            throw new BringRefused(
+                "The virus check found harmful code in this file ({$found}). It was not opened. Ask whoever sent it for a clean one.",
             );
         }
     }

@@ -22,7 +22,9 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
+use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\BroughtKind;
+use Unanimus\Intake\Converter;
 use Unanimus\Parties\DealKind;
 use Unanimus\Parties\Representation;
 
@@ -170,11 +172,16 @@ final class InboxController
     }
 
     /** What came along, as it came: nobody has looked into it, so no browser shows it. */
-    public function attachment(InboundItem $item, int $place, Bytes $bytes): Response
+    public function attachment(InboundItem $item, int $place, Bytes $bytes, Converter $converter): Response|RedirectResponse
     {
         Gate::authorize('sort-item', $item);
         $one = $item->attachments[$place] ?? abort(404);
         $path = $bytes->path($one['sha256']);
+        try {
+            $converter->mustBeHarmless($path);
+        } catch (BringRefused $why) {
+            return to_route('inbox')->with('refused', "{$one['name']}: {$why->getMessage()}");
+        }
 
         return BroughtKind::of($path) === BroughtKind::Pdf
             ? PdfAnswer::download($bytes->read($one['sha256']), pathinfo($one['name'], PATHINFO_FILENAME))
