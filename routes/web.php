@@ -52,6 +52,7 @@ use App\Papers\Http\PaperController;
 use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
+use App\Review\Http\ChecklistController;
 use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
@@ -487,6 +488,16 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
         ->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/review/{requirement}/changes', [ReviewController::class, 'changes'])->name('review.changes');
     Route::get('/review/{requirement}/before/{page}.webp', [ReviewController::class, 'before'])->name('review.before');
+    Route::get('/requirements/{requirement}/more', [ChecklistController::class, 'more'])->name('requirements.more');
+    Route::post('/requirements/{requirement}/off', [ChecklistController::class, 'askOff'])->name('requirements.off');
+    Route::delete('/requirements/{requirement}/off', [ChecklistController::class, 'takeBack'])->name('requirements.off.destroy');
+    Route::post('/requirements/{requirement}/applies', [ChecklistController::class, 'refuse'])->name('requirements.applies');
+    Route::post('/requirements/{requirement}/papers', [ChecklistController::class, 'with'])->name('requirements.papers');
+    Route::delete('/requirements/{requirement}/papers/{paper}', [ChecklistController::class, 'without'])
+        ->name('requirements.papers.destroy');
+    Route::post('/papers/{paper}/done', [ChecklistController::class, 'done'])->name('papers.done');
+    Route::delete('/papers/{paper}/done', [ChecklistController::class, 'undone'])->name('papers.done.destroy');
+    Route::post('/files/{file}/stages', [ChecklistController::class, 'submit'])->name('files.stages');
     Route::post('/requirements/{requirement}/pass', [ReviewController::class, 'pass'])
         ->name('requirements.pass')
         ->withoutMiddleware(OnlyOpenFiles::class);

@@ -41,6 +41,8 @@ use Unanimus\Terms\Facts;
  * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property string $called_by
+ * @property bool $is_action whether something is done instead of brought
+ * @property string $done_note what was said when it was done
  * @property list<string> $tags
  * @property int|null $latest_version_id kept by the database as versions are added
  * @property int|null $change_of the signed paper that this is a change of
@@ -68,10 +70,18 @@ final class Paper extends Record
         'called_by' => '',
         'change_of' => null,
         'tags' => '[]',
+        'is_action' => false,
+        'done_note' => '',
     ];
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'staff_only' => 'boolean', 'state' => PaperState::class, 'tags' => 'array'];
+    protected $casts = [
+        'side' => Side::class,
+        'staff_only' => 'boolean',
+        'state' => PaperState::class,
+        'tags' => 'array',
+        'is_action' => 'boolean',
+    ];
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

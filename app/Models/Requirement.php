@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsDay;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Parties\Side;
 use Unanimus\Review\ReviewState;
 
@@ -37,6 +40,14 @@ use Unanimus\Review\ReviewState;
  * @property Carbon|null $spot_at since when it is to be looked at once more
  * @property int|null $spot_by who did
  * @property string $note
+ * @property string|null $due_anchor from which day of the deal its own is counted
+ * @property int $due_days
+ * @property LocalDate|null $due_on until when it is to be met
+ * @property Carbon|null $off_asked_at since when somebody asks that it does not apply
+ * @property int|null $off_asked_by
+ * @property string $off_asked_why
+ * @property list<array{title: string, when: string}> $coming what was still to come when it was submitted
+ * @property-read Collection<int, Paper> $further papers that meet it beside its own
  * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
  * @property-read DealFile $file
@@ -57,6 +68,9 @@ final class Requirement extends Record
         'needed_by' => 'datetime',
         'taken_at' => 'datetime',
         'spot_at' => 'datetime',
+        'due_on' => AsDay::class,
+        'off_asked_at' => 'datetime',
+        'coming' => 'array',
     ];
 
     protected $attributes = [
@@ -72,6 +86,14 @@ final class Requirement extends Record
         'first_accepted_by' => null,
         'spot_at' => null,
         'spot_by' => null,
+        'note' => '',
+        'due_anchor' => null,
+        'due_days' => 0,
+        'due_on' => null,
+        'off_asked_at' => null,
+        'off_asked_by' => null,
+        'off_asked_why' => '',
+        'coming' => '[]',
     ];
 
     /** @return BelongsTo<DealFile, $this> */
@@ -84,6 +106,25 @@ final class Requirement extends Record
     public function paper(): BelongsTo
     {
         return $this->belongsTo(Paper::class);
+    }
+
+    /** @return BelongsToMany<Paper, $this> */
+    public function further(): BelongsToMany
+    {
+        return $this->belongsToMany(Paper::class, 'requirement_papers')->orderBy('papers.position');
+    }
+
+    /** Whether it is owed by now and nobody has handed it in. */
+    public function isLate(LocalDate $today): bool
+    {
+        return $this->due_on !== null && $this->due_on->isBefore($today) && ! $this->review_state->isSettled() &&
+            ! $this->review_state->isWithReviewer();
+    }
+
+    /** @return BelongsTo<User, $this> who asks that it does not apply */
+    public function offAsker(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'off_asked_by');
     }
 
     /** @return BelongsTo<User, $this> */

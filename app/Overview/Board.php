@@ -9,12 +9,14 @@ use App\Models\Paper;
 use App\Models\Party;
 use App\Models\Requirement;
 use App\Models\Round;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Requirements\Stage;
 use Unanimus\Review\NextStep;
 use Unanimus\Review\ReviewState;
+use Unanimus\Review\SubmitCheck;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\SignerStatus;
 use Unanimus\Terms\Facts;
@@ -57,7 +59,7 @@ final readonly class Board
                 $paper,
                 $requirement,
                 $cells,
-                self::note($paper, $known->pages),
+                self::note($paper, $known->pages, $requirement),
                 $known->findings,
                 self::next($paper, $requirement, $known->missing, $standing[$paper->id]['round'] ?? null, $known->isSigned),
             );
@@ -71,6 +73,12 @@ final readonly class Board
         );
 
         return new self(array_values($seats->all()), array_filter($stages));
+    }
+
+    /** What a stage has to be done with, and until when; null where nothing in it has a day. */
+    public function dueIn(string $stage, LocalDate $today): ?StageDue
+    {
+        return StageDue::of(array_map(static fn (BoardRow $row) => $row->requirement, $this->stages[$stage] ?? []), $today);
     }
 
     /** @return array<int, array<string, mixed>> by paper: seat to signer's standing, and the round it is out in */
@@ -125,14 +133,17 @@ final readonly class Board
         return $cells;
     }
 
-    private static function note(Paper $paper, ?int $pages): string
+    private static function note(Paper $paper, ?int $pages, ?Requirement $requirement): string
     {
         // A scan has the pages it has, whatever the form has.
         $pages = $paper->latest?->made_by === MadeBy::Uploaded ? $paper->latest->pages : $pages ?? $paper->latest?->pages;
         $parts = [
             $paper->form_number,
-            $pages === null ? ($paper->state === PaperState::Expected ? 'expected' : null) : $pages.($pages === 1 ? ' page' : ' pages'),
+            $pages === null ? ($paper->state === PaperState::Expected ? ($paper->is_action ? 'to do' : 'expected') : null) : $pages.($pages === 1 ? ' page' : ' pages'),
             $paper->reason,
+            $paper->done_note === '' ? null : "done: {$paper->done_note}",
+            $requirement?->further->isNotEmpty() === true ? 'with '.$requirement->further->pluck('title')->implode(', ') : null,
+            $requirement?->off_asked_at === null ? null : 'asked whether it applies',
         ];
 
         return implode(' · ', array_filter($parts));
@@ -140,7 +151,10 @@ final readonly class Board
 
     private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $hasMarks): ?RowStep
     {
-        $step = NextStep::of($paper->state, $requirement?->review_state, $missing, $round !== null, $hasMarks);
+        $further = $requirement?->further->map(static fn (Paper $one) => $one->state)->all() ?? [];
+        $step = SubmitCheck::isMetByFurther($paper->state, array_values($further)) && $requirement?->review_state === ReviewState::NotSubmitted
+            ? NextStep::Submit
+            : NextStep::of($paper->state, $requirement?->review_state, $missing, $round !== null, $hasMarks, $paper->is_action);
 
         return $step === null
             ? null

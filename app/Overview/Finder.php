@@ -154,12 +154,14 @@ final class Finder
                     ),
             ),
             'says' => $where->whereIn('deal_files.id', OnPapers::saying($value)->select('papers.deal_file_id')),
-            'late' => $where->whereIn(
-                'deal_files.id',
-                self::byDates(
-                    static fn (Agenda $agenda) => $value === 'closing' ? ($agenda->daysToClosing() ?? 0) < 0 : $agenda->open(-1) !== [],
+            'late' => $value === 'papers' ? $where->whereHas('requirements', static fn ($lines) => $lines
+                ->whereIn('review_state', ['not_submitted', 'sent_back'])
+                ->where('due_on', '<', LocalDate::at(now(), new \DateTimeZone($user->zone()))->iso())) : $where->whereIn(
+                    'deal_files.id',
+                    self::byDates(
+                        static fn (Agenda $agenda) => $value === 'closing' ? ($agenda->daysToClosing() ?? 0) < 0 : $agenda->open(-1) !== [],
+                    ),
                 ),
-            ),
             'next' => $where->whereIn('deal_files.id', self::next($value)),
             'closes' => self::closes($where, $value, new \DateTimeZone($user->officeRoles->first()->office->zone ?? 'UTC')),
             default => self::needs($where, $value),

@@ -40,6 +40,7 @@ final readonly class WaitingOnMe
         return TodayRow::worstFirst([
             ...$me->reviews(),
             ...$me->remarks(),
+            ...$me->papers(),
             ...$me->signatures(),
             ...$me->answers(),
             ...$me->returned(),
@@ -57,7 +58,10 @@ final readonly class WaitingOnMe
             $offices === []
                 ? 0
                 : Requirement::query()
-                    ->where('review_state', 'submitted')
+                    // What is submitted, and what somebody asks to leave out.
+                    ->where(static fn ($all) => $all->where('review_state', 'submitted')->orWhere(
+                        static fn ($asked) => $asked->whereNotNull('off_asked_at')->whereIn('review_state', ['not_submitted', 'sent_back']),
+                    ))
                     // Whoever accepted it first has done theirs.
                     ->where(fn ($all) => $all->whereNull('first_accepted_by')->orWhere('first_accepted_by', '<>', $this->user->id))
                     ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
@@ -87,6 +91,40 @@ final readonly class WaitingOnMe
                 $file->name,
                 $requirement->paper === null ? "/files/{$file->key}" : "/papers/{$requirement->paper->key}",
                 hot: true,
+            );
+        }
+
+        return $rows;
+    }
+
+    /** @return list<TodayRow> the lines of checklists that are due or late, a row for each file */
+    private function papers(): array
+    {
+        $rows = [];
+        $late = Requirement::query()
+            ->whereIn('deal_file_id', $this->mine())
+            ->whereIn('review_state', ['not_submitted', 'sent_back'])
+            ->whereNotNull('due_on')
+            ->where('due_on', '<=', now()->addDay()->toDateString())
+            ->orderBy('due_on')
+            ->get(['deal_file_id', 'title', 'due_on', 'stage'])
+            ->groupBy('deal_file_id');
+        foreach ($late as $id => $lines) {
+            $file = $this->files[$id];
+            $today = $this->agendas[$file->key]->today;
+            $due = $lines->filter(static fn (Requirement $one) => $one->due_on?->isAfter($today) === false);
+            $first = $due->first();
+            if ($first?->due_on === null) {
+                continue;
+            }
+            $left = $today->daysUntil($first->due_on);
+            $rows[] = new TodayRow(
+                $due->count() === 1 ? 'Submit' : "Submit {$due->count()} papers",
+                $due->count() === 1 ? $first->title : $due->take(2)->pluck('title')->implode(', ').($due->count() > 2 ? ' …' : ''),
+                $file->name,
+                "/files/{$file->key}",
+                $left,
+                day: TodayRow::late($left),
             );
         }
 

@@ -23,7 +23,7 @@ final class ReviewQueue
 
         return Requirement::query()
             ->with(['file.office', 'paper', 'reviewer'])
-            ->where('review_state', 'submitted')
+            ->where(static fn ($all) => $all->where('review_state', 'submitted')->orWhere(self::asked(...)))
             ->whereHas('file', static fn ($file) => $file
                 ->whereIn('office_id', $offices)
                 ->where('practice', false)
@@ -42,8 +42,18 @@ final class ReviewQueue
             ->orderByRaw('CASE WHEN reviewer_id IS NULL OR reviewer_id = ? THEN 0 ELSE 1 END', [$user->id])
             ->orderByRaw('needed_by NULLS LAST')
             ->orderByRaw('CASE WHEN times_sent_back > 0 THEN 0 ELSE 1 END')
-            ->orderBy('submitted_at')
+            ->orderByRaw('coalesce(off_asked_at, submitted_at)')
             ->orderBy('id');
+    }
+
+    /**
+     * What somebody asks about, whether it applies, and is not submitted.
+     *
+     * @param Builder<Requirement> $all
+     */
+    public static function asked(Builder $all): void
+    {
+        $all->whereNotNull('off_asked_at')->whereIn('review_state', ['not_submitted', 'sent_back']);
     }
 
     /** @return Collection<int, Requirement> accepted papers that are to be looked at once more */

@@ -28,7 +28,7 @@ final readonly class Query
             'who has to sign',
             ['buyer', 'seller', 'agent', 'tenant', 'landlord', 'buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.1'],
         ],
-        'late' => ['what is late', ['deadline', 'closing']],
+        'late' => ['what is late', ['deadline', 'closing', 'papers']],
         'next' => ['when the next deadline is', ['today', 'week', 'next-week', 'month', 'late']],
         'says' => ['what stands on its papers', []],
         'needs' => ['what it is waiting for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],

@@ -12,12 +12,17 @@ use Unanimus\Terms\Facts;
  */
 final readonly class KitItem
 {
+    /** Stands in an editor where the number of a form would. */
+    public const ACTION = 'action';
+
     /**
      * @param string|null $form number in the library; null: a placeholder
      * @param Group $when asked of the deal; empty: always
      * @param string $reason why it is asked for, as read; may name facts as {property.year_built}
      * @param bool $required whether the checklist asks for it
      * @param Side|null $side the side whose private paper it is; null: common to both
+     * @param DueRule|null $due until when it is asked for; null: nobody says
+     * @param bool $isAction whether something is done instead of brought: "sign placed"
      */
     public function __construct(
         public string $title,
@@ -27,6 +32,8 @@ final readonly class KitItem
         public string $reason,
         public bool $required = true,
         public ?Side $side = null,
+        public ?DueRule $due = null,
+        public bool $isAction = false,
     ) {
     }
 
@@ -57,14 +64,18 @@ final readonly class KitItem
                     ? 'part of the kit'
                     : $when->words());
 
+        $isAction = ($data['form'] ?? null) === self::ACTION || (bool) ($data['action'] ?? false);
+
         return new self(
             $title,
-            is_string($data['form'] ?? null) && $data['form'] !== '' ? $data['form'] : null,
+            ! $isAction && is_string($data['form'] ?? null) && $data['form'] !== '' ? $data['form'] : null,
             $stage,
             $when,
             $reason,
             (bool) ($data['required'] ?? true),
             is_string($side) ? Side::tryFrom($side) : null,
+            DueRule::from($data['due'] ?? null),
+            $isAction,
         );
     }
 
@@ -79,6 +90,8 @@ final readonly class KitItem
                 'when' => $this->when->isEmpty() ? null : $this->when->toArray(),
                 'reason' => $this->reason,
                 'side' => $this->side?->value,
+                'due' => $this->due?->toArray(),
+                'action' => $this->isAction ? true : null,
             ],
             static fn ($value) => $value !== null,
         ) + ['required' => $this->required];

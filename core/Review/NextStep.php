@@ -13,6 +13,8 @@ enum NextStep: string
 {
     case AnswerRemark = 'remark';
     case Upload = 'upload';
+    /** Something is done instead of brought. */
+    case Do = 'do';
     case Fill = 'fill';
     case Send = 'send';
     case SeeRound = 'round';
@@ -25,12 +27,14 @@ enum NextStep: string
      * @param int $missing required blanks that are empty
      * @param bool $isOut whether it is in a round that is out
      * @param bool $hasMarks whether anyone signs on it
+     * @param bool $isAction whether something is done instead of brought
      */
-    public static function of(PaperState $state, ?ReviewState $review, int $missing, bool $isOut, bool $hasMarks): ?self
+    public static function of(PaperState $state, ?ReviewState $review, int $missing, bool $isOut, bool $hasMarks, bool $isAction = false): ?self
     {
         return match (true) {
             $review === ReviewState::SentBack => self::AnswerRemark,
-            $state === PaperState::Expected => self::Upload,
+            $review === ReviewState::DoesNotApply => null,
+            $state === PaperState::Expected => $isAction ? self::Do : self::Upload,
             $missing > 0 => self::Fill,
             $state === PaperState::Draft && $hasMarks => self::Send,
             $isOut => self::SeeRound,
@@ -49,6 +53,7 @@ enum NextStep: string
         return match ($this) {
             self::AnswerRemark => 'Answer remark',
             self::Upload => 'Upload',
+            self::Do => 'Mark as done',
             self::Fill => $missing === 1 ? 'Fill 1 blank' : "Fill {$missing} blanks",
             self::Send => 'Send for signature',
             self::SeeRound => 'See round',

@@ -20,6 +20,9 @@ enum ReviewRefusal: string implements Reason
     case AlreadySettled = 'review.already-settled';
     case NoRemark = 'review.no-remark';
     case DoesNotApply = 'review.does-not-apply';
+    case NotAsked = 'review.not-asked';
+    case NoAction = 'review.no-action';
+    case SameRequirement = 'review.same-requirement';
     case AlreadyAccepted = 'review.already-accepted';
     case AlreadySubmitted = 'review.already-submitted';
     case BeingRead = 'review.being-read';
@@ -43,6 +46,9 @@ enum ReviewRefusal: string implements Reason
             self::AlreadySettled => 'This is already done.',
             self::NoRemark => 'Say in a remark what to fix.',
             self::DoesNotApply => 'This was marked as not applicable.',
+            self::NotAsked => 'Nobody asks any more whether “{title}” applies.',
+            self::NoAction => '“{title}” is a paper. Upload it.',
+            self::SameRequirement => '“{title}” is what is asked for itself.',
             self::AlreadyAccepted => 'This was already accepted.',
             self::AlreadySubmitted => 'This was already submitted and is waiting for the broker.',
             self::BeingRead => 'The broker has begun to read it. Ask them to send it back.',

@@ -75,6 +75,21 @@ enum ReviewState: string
     }
 
     /**
+     * Lets pass the question whether it applies at all.
+     *
+     * @throws StepRefused when it is with the reviewer or settled, or no reason is given
+     */
+    public function mayAskOff(string $reason): void
+    {
+        match (true) {
+            $this->isSettled() => throw ReviewRefusal::AlreadySettled->because(),
+            $this === self::Submitted => throw ReviewRefusal::AlreadySubmitted->because(),
+            trim($reason) === '' => throw ReviewRefusal::NoReason->because(),
+            default => null,
+        };
+    }
+
+    /**
      * After the reviewer grants that it does not apply.
      *
      * @throws StepRefused when it is settled already or no reason is given

@@ -35,6 +35,17 @@ final class SubmitCheck
     }
 
     /**
+     * Whether what is asked for is met by further papers, though its own has not come: one of them is here.
+     *
+     * @param list<PaperState> $further
+     */
+    public static function isMetByFurther(PaperState $own, array $further): bool
+    {
+        return $own === PaperState::Expected &&
+            array_filter($further, static fn (PaperState $state) => in_array($state, [PaperState::Ready, PaperState::Signed], true)) !== [];
+    }
+
+    /**
      * Lets pass a filled form: the reviewer reads it as it is filled, and with required blanks empty there is nothing to read.
      *
      * @param list<string> $missing labels of required blanks that are empty

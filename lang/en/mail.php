@@ -137,6 +137,11 @@ return [
             ':file.',
         'label' => 'Open the file',
     ],
+    'applies' => [
+        'subject' => 'It applies: :paper, :file',
+        'body' => "You asked to leave :paper out. :by answers that it applies:\n\n:why",
+        'label' => 'Open the file',
+    ],
     'sent_back' => [
         'subject' => 'Sent back: :paper, :file',
         'body' => ":by sent :paper back:\n\n:remarks\n\nMend it and submit it again.",

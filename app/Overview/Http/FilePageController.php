@@ -49,7 +49,7 @@ final class FilePageController
             'papers.values',
             'papers.latest',
             'papers.returned.copy',
-            'requirements',
+            'requirements.further',
             'rounds.papers',
             'rounds.signers',
             'rounds.marks',

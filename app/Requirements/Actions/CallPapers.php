@@ -7,6 +7,7 @@ namespace App\Requirements\Actions;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Requirements\DueDays;
 use App\Requirements\KitShelf;
 use App\Requirements\RuleShelf;
 use Illuminate\Support\Facades\DB;
@@ -37,8 +38,10 @@ final class CallPapers
         $stages = array_flip(Stage::keys());
         $order = array_flip($sheet->order);
         $wanted = [];
+        $due = [];
         foreach ($sheet->called as ['item' => $item, 'reasons' => $reasons]) {
             $wanted[$item->identity()] = true;
+            $due[$item->identity()] = $item->due;
             $reason = implode('; ', $reasons);
             $paper = $this->paperFor($file, $item);
             if ($paper === null || $paper->state === PaperState::Void) {
@@ -58,6 +61,7 @@ final class CallPapers
                 $this->takeBack($file, $paper);
             }
         }
+        DueDays::keep($file, $facts, $due);
     }
 
     /** A paper that is there already: why it is asked for, and since a colleague joined for the other side, whose own it is. */
@@ -110,6 +114,7 @@ final class CallPapers
                 'reason' => $reason,
                 'side' => $side,
                 'called_by' => 'rule',
+                'is_action' => $item->isAction,
             ])
             ->save();
         if ($void === null) {

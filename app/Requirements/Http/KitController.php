@@ -240,6 +240,11 @@ final class KitController
                 $kept = json_decode($line['kept'], true);
                 $line = [...is_array($kept) ? $kept : [], ...$line];
             }
+            if (($line['form'] ?? '') === KitItem::ACTION && ($line['title'] ?? '') === '') {
+                continue;
+            }
+            isset($line['due']) && is_string($line['due']) &&
+                ($line['due'] = ['anchor' => $line['due'], 'days' => trim((string) ($line['due_days'] ?? '')) ?: 0]);
             if (($line['form'] ?? '') !== '' && ($line['title'] ?? '') === '') {
                 $line['title'] = app(Library::class)->form((string) $line['form'])->title;
             }

@@ -159,6 +159,7 @@ final class Decide
             'needed_by' => null,
             'needed_why' => '',
             'first_accepted_by' => null,
+            'off_asked_at' => null,
         ]);
         History::add(
             $requirement->brokerage_id,

@@ -29,16 +29,27 @@ final class SubmitPaper
     {
     }
 
-    /** @throws StepRefused when the paper has not come in, or is with the reviewer already */
-    public function __invoke(Requirement $requirement, User $by, ?CarbonInterface $neededBy = null, string $why = ''): void
-    {
+    /**
+     * @param list<array{title: string, when: string}> $coming what is still to come of what it is submitted with
+     *
+     * @throws StepRefused when the paper has not come in, or is with the reviewer already
+     */
+    public function __invoke(
+        Requirement $requirement,
+        User $by,
+        ?CarbonInterface $neededBy = null,
+        string $why = '',
+        array $coming = [],
+    ): void {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh();
         $paper = $requirement->paper;
         if ($paper === null) {
             throw ReviewRefusal::NotArrived->because(title: $requirement->title);
         }
-        SubmitCheck::paper($requirement->title, $paper->state, ($paper->form()->marks ?? []) !== []);
+        $further = array_values($requirement->further()->get()->map(static fn (Paper $one) => $one->state)->all());
+        SubmitCheck::isMetByFurther($paper->state, $further) ||
+            SubmitCheck::paper($requirement->title, $paper->state, ($paper->form()->marks ?? []) !== []);
         $state = $requirement->review_state->submit();
         if ($paper->isDraft()) {
             $paper->lockForChange();
@@ -53,6 +64,8 @@ final class SubmitPaper
             'needed_by' => $neededBy,
             'needed_why' => mb_substr(trim($why), 0, 200),
             'taken_at' => null,
+            'off_asked_at' => null,
+            'coming' => $coming,
         ]);
         // Where the office reads nothing of that stage, it is done.
         $isRead = $requirement->file->practice || $requirement->file->office->reviewPlan()->isRead($requirement->stage);
@@ -97,6 +110,49 @@ final class SubmitPaper
         }
 
         return [$count, $why];
+    }
+
+    /**
+     * A stage, or all of the file, as far as it is there; the reviewer is told what is still to come and when.
+     *
+     * @param string|null $stage null: all of them
+     * @param string $when when the rest comes, as it was said
+     * @return array{int, list<string>} how many were submitted; what is still to come
+     */
+    public function stage(DealFile $file, ?string $stage, string $when, User $by, ?CarbonInterface $neededBy, string $why): array
+    {
+        $ready = $coming = [];
+        foreach ($file->requirements()->with(['paper.values', 'further'])->get() as $requirement) {
+            $isOf = ($stage === null || $requirement->stage === $stage) && $requirement->paper?->state !== PaperState::Void;
+            if (! $isOf || $requirement->review_state->isWithReviewer() || $requirement->review_state->isSettled()) {
+                continue;
+            }
+            $this->isReady($requirement) ? ($ready[] = $requirement) : ($coming[] = [
+                'title' => $requirement->title,
+                'when' => trim($when) !== '' ? mb_substr(trim($when), 0, 120) : (string) $requirement->due_on?->long(),
+            ]);
+        }
+        foreach ($ready as $requirement) {
+            $this($requirement, $by, $neededBy, $why, $coming);
+        }
+
+        return [count($ready), array_column($coming, 'title')];
+    }
+
+    private function isReady(Requirement $requirement): bool
+    {
+        $paper = $requirement->paper;
+        try {
+            $paper === null || $paper->setRelation('file', $requirement->file);
+            $further = array_values($requirement->further->map(static fn (Paper $one) => $one->state)->all());
+            $paper === null || SubmitCheck::isMetByFurther($paper->state, $further) ||
+                SubmitCheck::paper($requirement->title, $paper->state, ($paper->form()->marks ?? []) !== []);
+            $paper?->isDraft() === true && $this->refuseEmpty($paper);
+        } catch (StepRefused) {
+            return false;
+        }
+
+        return $paper !== null;
     }
 
     /** @throws StepRefused when somebody has begun to read it, or it is not with the reviewer */

@@ -25,11 +25,8 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Dates\LocalDate;
 use Unanimus\Pages\Rect;
-use Unanimus\Terms\Kind;
 
 /** The review desk, and handing in. */
 final class ReviewController
@@ -71,6 +68,8 @@ final class ReviewController
             'file.requirements',
             'paper.values',
             'paper.latest',
+            'further.latest',
+            'offAsker',
             'remarks.author',
         ]);
         Gate::authorize('review', $requirement->file);
@@ -164,7 +163,7 @@ final class ReviewController
             ],
             ['papers.required' => 'Select at least one paper first.'],
         );
-        $needed = self::needed($file, (string) ($given['needed_day'] ?? ''), (string) ($given['needed_time'] ?? ''));
+        $needed = NeededBy::read($file, (string) ($given['needed_day'] ?? ''), (string) ($given['needed_time'] ?? ''));
         $reason = (string) ($given['needed_why'] ?? '');
         [$count, $why] = $submit->several($file, $given['papers'], User::signedIn($request), $needed, $reason);
         $told =
@@ -235,19 +234,6 @@ final class ReviewController
             ->whereHas('officeRoles', static fn ($roles) => $roles->where(['office_id' => $file->office_id, 'role' => Role::Broker]))
             ->orderBy('name')
             ->get();
-    }
-
-    /** The hour by which a review is needed; a day alone means its end of business. */
-    private static function needed(DealFile $file, string $day, string $time): ?Carbon
-    {
-        if (trim($day) === '' && trim($time) === '') {
-            return null;
-        }
-        $today = $file->office->today();
-        $on = trim($day) === '' ? $today : LocalDate::parse($day, $today);
-        $at = trim($time) === '' ? '17:00' : Kind::Time->parse($time, $today);
-
-        return Carbon::parse("{$on->iso()} {$at}", $file->office->zone)->utc();
     }
 
     private function onward(Requirement $requirement, string $told): RedirectResponse

@@ -1,4 +1,6 @@
 @php($stages = \Unanimus\Requirements\Stage::names())
+@php($dueFrom = ['opened' => 'opening', ...collect(\Unanimus\Terms\Term::anchors())->mapWithKeys(fn ($term) =>
+    [$term->value => $term->label()])->all()])
 @php($anchors = ['opened' => 'opening', ...collect(\Unanimus\Terms\Term::anchors())->mapWithKeys(fn ($term) =>
     [$term->value => $term->label()])->all(), ...collect($kit->deadlines)->mapWithKeys(fn ($rule) => [$rule->name => $rule->label])->all()])
 <x-layout :title="$kit->name" place="office">
@@ -21,7 +23,7 @@
     </form>
     <form method="post" action="/kits/{{ $stored?->key }}" class="leaf pad">{!! $open('items') !!}
         <h2>Papers, in order <small>forms, and expected documents from outside</small></h2>
-        <table class="ledger lines"><thead><tr><th>No.</th><th>Form</th><th>Title</th><th>Stage</th><th>Reason</th><th>On the checklist</th>
+        <table class="ledger lines"><thead><tr><th>No.</th><th>Form</th><th>Title</th><th>Stage</th><th>Reason</th><th>Due</th><th>On the checklist</th>
             <th>Only when</th></tr></thead><tbody>
         @foreach ([...$kit->items, ...($mine ? [null, null, null] : [])] as $n => $item)
             <tr>
@@ -30,7 +32,7 @@
                     value="{{ json_encode(['when' => $item->when->toArray(), 'side' => $item->side]) }}">@elseif ($item?->side)<input
                     type="hidden" name="lines[{{ $n }}][kept]" value="{{ json_encode(['side' => $item->side]) }}">@endif</td>
                 <td><span class="select"><select name="lines[{{ $n }}][form]" aria-label="form {{ $n + 1 }}"><option value="">from outside
-                    </option>@foreach ($forms as $form)<option value="{{ $form->number }}" @selected($item?->form === $form->number)>
+                    </option><option value="action" @selected($item?->isAction)>to do</option>@foreach ($forms as $form)<option value="{{ $form->number }}" @selected($item?->form === $form->number)>
                     {{ $form->number }}</option>@endforeach</select></span></td>
                 <td><input class="input" name="lines[{{ $n }}][title]" value="{{ $item?->title }}" aria-label="title {{ $n + 1 }}"
                     maxlength="120" placeholder="{{ $item ? '' : '1 more' }}"></td>
@@ -38,6 +40,11 @@
                     $name)<option value="{{ $key }}" @selected($item?->stage === $key)>{{ $name }}</option>@endforeach</select></span></td>
                 <td><input class="input" name="lines[{{ $n }}][reason]" value="{{ $item?->reason }}" aria-label="reason {{ $n + 1 }}"
                     maxlength="200"></td>
+                <td class="due-of"><input class="input number" name="lines[{{ $n }}][due_days]" value="{{ $item?->due?->days }}"
+                    aria-label="days until due {{ $n + 1 }}" inputmode="numeric" maxlength="5"> <span class="select"><select
+                    name="lines[{{ $n }}][due]" aria-label="due from {{ $n + 1 }}"><option value="">no day</option>
+                    @foreach ($dueFrom as $name => $label)<option value="{{ $name }}" @selected($item?->due?->anchor === $name)>days from
+                    {{ lcfirst($label) }}</option>@endforeach</select></span></td>
                 <td><input type="hidden" name="lines[{{ $n }}][required_asked]" value="1"><input type="checkbox"
                     name="lines[{{ $n }}][required]" value="1" aria-label="required {{ $n + 1 }}"
                     @checked($item === null || $item->required)></td>

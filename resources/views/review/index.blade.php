@@ -23,13 +23,14 @@
                 @foreach ($waiting as $requirement)
                     @php($zone = $requirement->file->office->zone)
                     <tr data-row><td><a href="/review/{{ $requirement->key }}" data-open><b>{{ $requirement->title }}</b></a>
+                        @if ($requirement->off_asked_at)<span class="tag-chip">asks whether it applies</span>@endif
                         @if ($requirement->first_accepted_by)<span class="tag-chip">second reader</span>@endif
                         @if ($requirement->times_sent_back > 0)<span class="tag-chip">sent back before</span>@endif
                         @if ($requirement->reviewer)<span class="tag-chip">{{ $requirement->reviewer->name }} has it</span>
                         @elseif (($open[$requirement->id] ?? []) !== [])<span class="tag-chip">open at {{ implode(', ',
                             $open[$requirement->id]) }}</span>@endif</td><td>
                         <a href="/files/{{ $requirement->file->key }}">{{ $requirement->file->name }}</a></td><td class="dim">
-                        {{ $requirement->reason }}</td><td>{{ \App\Terms\When::list($requirement->submitted_at, $zone) }}</td>
+                        {{ $requirement->reason }}</td><td>{{ \App\Terms\When::list($requirement->off_asked_at ?? $requirement->submitted_at, $zone) }}</td>
                         <td @class(['late' => $requirement->needed_by?->isPast()])>@if ($requirement->needed_by)<b>{{
                             \App\Terms\When::list($requirement->needed_by, $zone) }}</b>@if ($requirement->needed_why !== '')<br><span
                             class="dim small">{{ $requirement->needed_why }}</span>@endif @endif</td><td class="right">

@@ -43,6 +43,23 @@
             @include('review.terms')
             @include('review.findings')
             @include('review.remarks')
+            @if ($requirement->paper?->done_note)<p><b>Done:</b> {{ $requirement->paper->done_note }}</p>@endif
+            @if ($requirement->coming !== [] && $requirement->review_state->value === 'submitted')
+                <p class="small">Still to come: @foreach ($requirement->coming as $one){{ $one['title'] }}{{ $one['when'] === '' ? '' :
+                    ' ('.$one['when'].')' }}{{ $loop->last ? '.' : ', ' }}@endforeach</p>@endif
+            @if ($requirement->further->isNotEmpty())
+                <p class="small">It is met together with @foreach ($requirement->further as $one)<a href="/papers/{{ $one->key }}"
+                    target="_blank">{{ $one->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach</p>@endif
+            @if ($requirement->off_asked_at)
+                <div class="say now"><p><b>{{ $requirement->offAsker?->name }}</b> asks to leave it out: {{ $requirement->off_asked_why }}</p>
+                    <form class="inline" method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf
+                        <input type="hidden" name="reason" value="{{ $requirement->off_asked_why }}">
+                        <button class="button tight now">It does not apply</button></form>
+                    <details class="by-hand"><summary>It does apply</summary><form method="post"
+                        action="/requirements/{{ $requirement->key }}/applies">@csrf
+                        <label class="line"><span>Why it does</span><input class="input" name="reason" maxlength="500" required
+                        autocomplete="off"></label><button class="button tight">Tell them</button></form></details></div>
+            @endif
             <div class="decide">
                 @if ($requirement->review_state->value === 'submitted')
                     <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf
