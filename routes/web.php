@@ -57,6 +57,7 @@ use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
 use App\Signing\Http\ChangeController;
+use App\Signing\Http\CountersignController;
 use App\Signing\Http\InPersonController;
 use App\Signing\Http\LoosePapersController;
 use App\Signing\Http\MarksController;
@@ -498,6 +499,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/papers/{paper}/done', [ChecklistController::class, 'done'])->name('papers.done');
     Route::delete('/papers/{paper}/done', [ChecklistController::class, 'undone'])->name('papers.done.destroy');
     Route::post('/files/{file}/stages', [ChecklistController::class, 'submit'])->name('files.stages');
+    Route::get('/requirements/{requirement}/countersign', [CountersignController::class, 'show'])->name('requirements.countersign.show');
+    Route::post('/requirements/{requirement}/countersign', [CountersignController::class, 'store'])->name('requirements.countersign');
     Route::post('/requirements/{requirement}/pass', [ReviewController::class, 'pass'])
         ->name('requirements.pass')
         ->withoutMiddleware(OnlyOpenFiles::class);

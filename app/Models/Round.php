@@ -39,6 +39,7 @@ use Unanimus\Signing\Turn;
  * @property list<array{name: string, email: string}> $copies who gets the set in the end besides those who sign
  * @property Carbon|null $send_at when it goes out by itself
  * @property bool $rehearsal whether it is one, for its sender alone
+ * @property int|null $countersigns the paper that the broker signs in it from the review desk
  * @property int|null $rehearsal_of the draft it rehearses
  * @property int|null $after_id the round after which it goes out by itself
  * @property string|null $after_when "sent" or "signed": what that one must be
@@ -81,6 +82,7 @@ final class Round extends Record
         'side' => null,
         'rehearsal' => false,
         'rehearsal_of' => null,
+        'countersigns' => null,
         'status' => 'drafting',
         'subject' => '',
         'message' => '',

@@ -58,6 +58,8 @@ enum SigningRefusal: string implements Reason
     case NoSuchPlace = 'signing.no-such-place';
     case SeatEmpty = 'signing.seat-empty';
     case NotAskedByUs = 'signing.not-asked-by-us';
+    case NotToCountersign = 'signing.not-to-countersign';
+    case NowhereToSign = 'signing.nowhere-to-sign';
     case ChangeByItself = 'signing.change-by-itself';
     case InFileAlready = 'signing.in-file-already';
     case NoSuchPaper = 'signing.no-such-paper';
@@ -153,6 +155,8 @@ enum SigningRefusal: string implements Reason
             self::NoSuchPlace => 'That is not a place to sign on this page. Nothing was changed.',
             self::SeatEmpty => 'There is no {seat} in this file. Add the person to the file first.',
             self::NotAskedByUs => 'You cannot ask the {seat} to sign. Their own agent does that.',
+            self::NotToCountersign => '“{title}” is not here to be signed. Wait until it has come in, or its round is over.',
+            self::NowhereToSign => 'Pin the place on “{title}” where you sign first.',
             self::ChangeByItself => 'Send “{title}” in a round of its own: somebody signed it who is not in this one.',
             self::InFileAlready => '{name} is in the file already.',
             self::NoSuchPaper => 'That paper or page is not in this round. Nothing was changed.',

@@ -11,6 +11,8 @@ function put(page, x, y) {
     form.elements.page.value = page.dataset.pinPage;
     form.elements.x.value = x.toFixed(1);
     form.elements.y.value = y.toFixed(1);
+    const takes = document.querySelector('[data-takes-pin]');
+    if (takes) for (const name of ['page', 'x', 'y']) takes.elements[name].value = form.elements[name].value;
     document.querySelector('#pinned').textContent = `Pinned to page ${page.dataset.pinPage}.`;
     document.querySelectorAll('.pin.new').forEach((old) => old.remove());
     const mark = element('g', { class: 'pin new' });

@@ -80,8 +80,10 @@ final class ChangeSigned
     /**
      * What everybody has initialled is the next version of the paper; the ones before stay under it. Where another one came over the
      * paper meanwhile, the change stays a paper of its own: it is not a change of that one.
+     *
+     * @param bool $wakes whether it is to be submitted again; the broker's own signature is no reason for that
      */
-    public function settle(Paper $change, string $sha256, int $pages, string $round): void
+    public function settle(Paper $change, string $sha256, int $pages, string $round, bool $wakes = true): void
     {
         $signed = Paper::query()->lockForUpdate()->find($change->change_of);
         $begun = (int) $change->versions()->min('id');
@@ -89,7 +91,7 @@ final class ChangeSigned
             return;
         }
         $signed->addVersion($sha256, $pages, MadeBy::Signed, "{$change->title}, round {$round}");
-        $this->care->wake($signed);
+        $wakes && $this->care->wake($signed);
         $change->moveTo(PaperState::Void, ['reason' => "now the newest version of {$signed->title}"]);
         History::add(
             $signed->brokerage_id,

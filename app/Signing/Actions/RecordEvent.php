@@ -115,7 +115,8 @@ final class RecordEvent
             if ($status !== $before->signers[$signer->seat]) {
                 $signer->update(['status' => $status->value]);
                 // Whoever comes into a place is written to once they stand in it.
-                $status === SignerStatus::Invited && $event->kind !== EventKind::Replaced && Post::invitation($round, $signer);
+                $status === SignerStatus::Invited && $event->kind !== EventKind::Replaced && $round->countersigns === null &&
+                    Post::invitation($round, $signer);
             }
         }
         if ($after->status === $before->status) {

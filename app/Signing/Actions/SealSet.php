@@ -252,7 +252,7 @@ final class SealSet
             $read = new PaperReading($before?->read()->form);
             $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
             $sent->paper->moveTo(PaperState::Signed);
-            $sent->paper->change_of === null || $this->change->settle($sent->paper, $own, $sent->pages, $round->key);
+            $sent->paper->change_of === null || $this->change->settle($sent->paper, $own, $sent->pages, $round->key, $round->countersigns === null);
         }
         History::add(
             $round->brokerage_id,
@@ -263,7 +263,7 @@ final class SealSet
         );
         $round->setRelation('sealedSet', $set);
         $round->file->guest && $this->returned->bringBack($round, $single);
-        Post::finished($round, $set);
+        $round->countersigns !== null || Post::finished($round, $set);
     }
 
     /**

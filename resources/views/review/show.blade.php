@@ -60,6 +60,8 @@
                         <label class="line"><span>Why it does</span><input class="input" name="reason" maxlength="500" required
                         autocomplete="off"></label><button class="button tight">Tell them</button></form></details></div>
             @endif
+            @if ($requirement->review_state->value === 'submitted' && $paper?->latest && ! $file->practice)
+                <div hx-get="/requirements/{{ $requirement->key }}/countersign" hx-trigger="load"></div>@endif
             <div class="decide">
                 @if ($requirement->review_state->value === 'submitted')
                     <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf
