@@ -14,12 +14,15 @@ use App\Terms\FactBook;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\MadeBy;
+use Unanimus\Files\PaperState;
+use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\UnwrittenPlaces;
 use Unanimus\Review\PaperFindings;
 use Unanimus\Review\ReviewFinding;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SeenPlace;
 use Unanimus\Terms\Term;
 
 /** What the machine found on the paper of a requirement, but for what a reviewer has set aside for its version. */
@@ -59,12 +62,38 @@ final readonly class ReviewFindings
             ->filter()
             ->all();
         $found = PaperFindings::compared(PaperCheck::findings($paper, $facts));
-        $text = DB::table('version_texts')->where('paper_version_id', $paper->latest?->id)->value('unwritten');
-        $places = UnwrittenPlaces::fromArray($text === null ? null : (array) json_decode((string) $text, true));
+        $text = DB::table('version_texts')->where('paper_version_id', $paper->latest?->id)->first(['unwritten', 'places']);
+        $places = UnwrittenPlaces::fromArray(($text->unwritten ?? null) === null ? null : (array) json_decode((string) $text->unwritten, true));
+        $seen = array_map(
+            static fn (mixed $one) => SeenPlace::fromArray((array) $one),
+            (array) json_decode((string) ($text->places ?? '[]'), true),
+        );
+        array_push($found, ...PaperFindings::unwrittenLines(array_values(array_filter($seen)), $people));
+        array_push($found, ...self::addenda($paper));
         array_push($found, ...self::onForm($paper, $places, $people));
         array_push($found, ...self::ofRounds($paper, $people, $facts->value(Term::OfferExpiry->value)));
 
         return $found;
+    }
+
+    /** @return list<ReviewFinding> */
+    private static function addenda(Paper $paper): array
+    {
+        $read = $paper->latest?->read()->form;
+        if ($read === null || ! ContractForms::has($read->form)) {
+            return [];
+        }
+        try {
+            $form = app(Library::class)->form($read->form, $read->revision);
+        } catch (FormUnknown) {
+            return [];
+        }
+        $there = $paper->file->papers
+            ->filter(static fn (Paper $one) => ! in_array($one->state, [PaperState::Void, PaperState::Expected], true))
+            ->map(static fn (Paper $one) => $one->form_number ?? $one->latest?->read()->form->form ?? '');
+        $isWhole = $paper->latest?->made_by !== MadeBy::Uploaded;
+
+        return PaperFindings::addenda($form, $read->values, array_values($there->filter()->all()), $isWhole);
     }
 
     /**
@@ -123,7 +152,7 @@ final readonly class ReviewFindings
         return [
             ...$form === null ? [] : PaperFindings::unsigned($form, $people, array_keys($signed)),
             ...PaperFindings::names($signed, $people),
-            ...$late !== null && $form !== null && \Unanimus\Forms\ContractForms::has($form->number) ? [$late] : [],
+            ...$late !== null && $form !== null && ContractForms::has($form->number) ? [$late] : [],
         ];
     }
 }

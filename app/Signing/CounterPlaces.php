@@ -5,15 +5,17 @@ declare(strict_types=1);
 namespace App\Signing;
 
 use App\Models\Paper;
-use App\Models\Party;
+use App\Models\Round;
 use App\Models\RoundPaper;
-use App\Models\Sight;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Forms\MarkPlace;
+use Unanimus\Forms\UnwrittenPlaces;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\ProposedMark;
 use Unanimus\Signing\RoundStatus;
+use Unanimus\Signing\SeenPlace;
 
 /** Where a paper that was submitted has places for the broker, who has not signed there. */
 final class CounterPlaces
@@ -44,19 +46,32 @@ final class CounterPlaces
         ));
     }
 
-    /** @return list<ProposedMark> */
+    /**
+     * What was found when it came in, without ink by now: on a scan of a form its places, on any other paper its lines.
+     *
+     * @return list<ProposedMark>
+     */
     private static function found(Paper $paper): array
     {
-        $parties = Sight::asTheFile(
-            $paper->deal_file_id,
-            static fn () => $paper->file->parties()->get()->keyBy(static fn (Party $party) => (string) $party->seat())->all(),
-        );
-        $found = FoundMarks::on($paper, $parties, [PartyRole::Broker], FoundMarks::mustBeRead($paper));
+        $text = DB::table('version_texts')->where('paper_version_id', $paper->latest_version_id)->first(['unwritten', 'places']);
+        $form = UnwrittenPlaces::fromArray(($text->unwritten ?? null) === null ? null : (array) json_decode((string) $text->unwritten, true));
+        $found = [];
+        foreach ($form->marks ?? [] as ['mark' => $mark, 'page' => $page]) {
+            $found[] = new ProposedMark($page, $mark->place, $mark->kind, $mark->seat, 'broker', 1.0);
+        }
+        foreach ((array) json_decode((string) ($text->places ?? '[]'), true) as $one) {
+            $seen = SeenPlace::fromArray((array) $one);
+            $seen === null || $seen->isWritten || ($found[] = new ProposedMark(
+                $seen->page,
+                $seen->place,
+                $seen->kind,
+                $seen->seat,
+                'broker',
+                $seen->sure,
+            ));
+        }
 
-        return array_values(array_filter(
-            $found,
-            static fn (ProposedMark $mark) => $mark->seat?->role === PartyRole::Broker && ! $mark->kind->isEntered(),
-        ));
+        return array_values(array_filter($found, static fn (ProposedMark $mark) => $mark->seat?->role === PartyRole::Broker));
     }
 
     private static function isSigned(Paper $paper): bool
@@ -68,6 +83,6 @@ final class CounterPlaces
                 ->where('rehearsal', false)
                 ->whereHas('marks', static fn ($marks) => $marks->where('seat', 'like', 'broker.%')->where('kind', MarkKind::Signature)))
             ->exists() ||
-            \App\Models\Round::query()->where('countersigns', $paper->id)->where('status', RoundStatus::Complete)->exists();
+            Round::query()->where('countersigns', $paper->id)->where('status', RoundStatus::Complete)->exists();
     }
 }

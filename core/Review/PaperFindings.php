@@ -12,6 +12,7 @@ use Unanimus\Forms\MarkPlace;
 use Unanimus\Forms\UnwrittenPlaces;
 use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\Seat;
+use Unanimus\Signing\SeenPlace;
 
 /**
  * What a machine can say of a paper before a reviewer reads it: who has not signed, what is empty, which revision it is on, who
@@ -19,6 +20,9 @@ use Unanimus\Signing\Seat;
  */
 final class PaperFindings
 {
+    /** How sure it must be whose a line is, to say that they have not signed. */
+    private const SURE = 0.6;
+
     /**
      * Places on a scan without ink, of people the file has; and required blanks.
      *
@@ -46,6 +50,56 @@ final class PaperFindings
                 'compared with the form',
                 $page,
             );
+        }
+
+        return $told;
+    }
+
+    /**
+     * Places of a paper that no form is known for, on which nobody has written.
+     *
+     * @param list<SeenPlace> $seen
+     * @param array<string, string> $people names, by seat
+     * @return list<ReviewFinding>
+     */
+    public static function unwrittenLines(array $seen, array $people): array
+    {
+        $told = [];
+        foreach ($seen as $one) {
+            $name = $one->seat === null ? '' : $people[(string) $one->seat] ?? '';
+            if ($one->seat !== null && $name !== '' && ! $one->isWritten && $one->sure >= self::SURE) {
+                $mark = new MarkPlace($one->kind, $one->seat, $one->page, $one->place);
+                $told[] = new ReviewFinding(self::missing($mark, $name), 'no ink above its line', $one->page, $one->place);
+            }
+        }
+
+        return $told;
+    }
+
+    /**
+     * Addenda that a contract says belong to it and the file has not, and the other way round.
+     *
+     * @param array<string, string> $values what stands on the contract, by blank
+     * @param list<string> $there numbers of the forms in the file
+     * @param bool $isWhole whether everything on it is known, also what is not checked; false for a scan
+     * @return list<ReviewFinding>
+     */
+    public static function addenda(Form $contract, array $values, array $there, bool $isWhole): array
+    {
+        $told = [];
+        foreach ($contract->blanks as $blank) {
+            if (preg_match('/^attached\.([a-z]+-\d+)\?yes$/', (string) $blank->binding, $m) !== 1) {
+                continue;
+            }
+            $isNamed = ($values[$blank->name] ?? '') !== '';
+            $isThere = in_array(strtoupper($m[1]), $there, true);
+            if ($isNamed && ! $isThere) {
+                $text = "The contract names the “{$blank->label}”, and it is not in the file.";
+                $told[] = new ReviewFinding($text, 'compared with the file', $blank->page, $blank->place);
+            } elseif ($isWhole && ! $isNamed && $isThere) {
+                $text = "The “{$blank->label}” is in the file, and the contract does not name it.";
+                $told[] = new ReviewFinding($text, 'compared with the file', $blank->page, $blank->place);
+            }
         }
 
         return $told;

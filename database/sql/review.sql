@@ -34,3 +34,6 @@ ALTER TABLE requirements ADD COLUMN IF NOT EXISTS reviewer_id bigint REFERENCES 
 ALTER TABLE requirements ADD COLUMN IF NOT EXISTS taken_at timestamptz;
 ALTER TABLE requirements ADD COLUMN IF NOT EXISTS read_version_id bigint REFERENCES paper_versions;
 ALTER TABLE requirements ADD COLUMN IF NOT EXISTS times_sent_back smallint NOT NULL DEFAULT 0;
+
+-- Where a paper that no form is known for is to be signed, and whether somebody has.
+ALTER TABLE version_texts ADD COLUMN IF NOT EXISTS places jsonb NOT NULL DEFAULT '[]';

@@ -27,6 +27,7 @@ function submittedPaper(string $text): Requirement
         ['pdf' => $pdf, 'key' => 'countersigned', 'paper' => $line->paper->key],
         ['Accept' => 'application/json'],
     )->assertOk();
+    $test->work();
     $test->as('tomas')->post("/requirements/{$line->key}/submit")->assertSessionMissing('refused');
     $test->seeAll();
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Papers\Jobs;
 
+use App\Models\Paper;
 use App\Models\PaperVersion;
+use App\Models\Party;
 use App\Models\Sight;
 use App\Models\Upload;
 use App\Storage\Bytes;
@@ -21,6 +23,8 @@ use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Word;
+use Unanimus\Signing\PrintedNames;
+use Unanimus\Signing\SeenPlace;
 
 /**
  * Reads a version that came from outside, pictures too, which takes seconds a page: what stands on it, for finding it; where its
@@ -32,6 +36,9 @@ final class ReadUpload extends Work
 
     /** Pages up to which pictures are read unasked: what is longer is sorted on the table. */
     private const MOST = 60;
+
+    /** Pages up to which those that are but pictures are looked at for places to sign. */
+    private const MOST_PICTURES = 20;
 
     public int $timeout = 3600;
 
@@ -55,16 +62,35 @@ final class ReadUpload extends Work
         );
         $parts = $read['parts'] ?? [];
         $unwritten = count($parts) > 1 ? null : self::unwritten($path, $version, $parts, $texts);
-        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts): void {
+        $seen = $unwritten === null && count($parts) < 2 ? $this->seen($path, $version) : [];
+        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts, $seen): void {
             DB::table('version_texts')->updateOrInsert(['paper_version_id' => $version->id], [
                 'brokerage_id' => $this->brokerageId,
                 'paper_id' => $version->paper_id,
                 'texts' => json_encode((object) $texts, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
                 'words' => Query::plain(implode("\n", $texts)),
                 'unwritten' => $unwritten === null ? null : json_encode($unwritten->toArray(), JSON_THROW_ON_ERROR),
+                'places' => json_encode(array_map(static fn (SeenPlace $one) => $one->toArray(), $seen), JSON_THROW_ON_ERROR),
             ]);
             count($parts) > 1 && $this->ask($version, $parts);
         });
+    }
+
+    /** @return list<SeenPlace> where a paper of no form is to be signed by those of its file, and whether somebody has */
+    private function seen(string $path, PaperVersion $version): array
+    {
+        $people = Sight::within($this->brokerageId, static fn () => Party::query()
+            ->whereIn('deal_file_id', Paper::query()->whereKey($version->paper_id)->select('deal_file_id'))
+            ->get());
+        $seats = array_values($people->map(static fn (Party $party) => $party->seat())->all());
+        $names = $people->mapWithKeys(static fn (Party $party) => [
+            (string) $party->seat() => $party->kind === 'person' ? $party->name : (string) $party->signed_by,
+        ])->all();
+        try {
+            return SeenPlace::on($path, $seats, PrintedNames::of($names), $version->pages <= self::MOST_PICTURES);
+        } catch (PdfRefused|ToolFailed) {
+            return [];
+        }
     }
 
     /**

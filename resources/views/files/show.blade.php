@@ -73,22 +73,16 @@
                                         autocomplete="off" placeholder="5 pm"></label>
                                     <label class="line"><span>Why</span><input class="input" name="needed_why" maxlength="200"
                                         autocomplete="off"></label>
-                                    <button class="button tight now" data-with-taken>Submit</button></div></details></form>
-                        <details class="menu-at"><summary class="button tight">Submit a stage</summary>
-                            <form class="menu" method="post" action="/files/{{ $file->key }}/stages">@csrf
-                                <label class="line"><span>What</span><span class="select"><select name="stage"><option value="">the whole
-                                    file</option>@foreach (\Unanimus\Requirements\Stage::names() as $key => $name)
-                                    @if (isset($board->stages[$name]))<option value="{{ $key }}">{{ $name }}</option>@endif
-                                    @endforeach</select></span></label>
-                                <label class="line"><span>When the rest comes</span><input class="input" name="rest" maxlength="120"
-                                    autocomplete="off" placeholder="Friday, after the inspection"></label>
-                                <label class="line"><span>Needed by, day</span><input class="input" name="needed_day" maxlength="40"
-                                    autocomplete="off"></label>
-                                <label class="line"><span>Hour</span><input class="input" name="needed_time" maxlength="20"
-                                    autocomplete="off"></label>
-                                <label class="line"><span>Why</span><input class="input" name="needed_why" maxlength="200"
-                                    autocomplete="off"></label>
-                                <button class="button tight now">Submit what is ready</button></form></details>@endif
+                                    <button class="button tight now" data-with-taken>Submit selected</button>
+                                    <p class="small dim">Or a stage, as far as it is there</p>
+                                    <label class="line"><span>What</span><span class="select"><select name="stage"><option value="">the
+                                        whole file</option>@foreach (\Unanimus\Requirements\Stage::names() as $key => $name)
+                                        @if (isset($board->stages[$name]))<option value="{{ $key }}">{{ $name }}</option>@endif
+                                        @endforeach</select></span></label>
+                                    <label class="line"><span>When the rest comes</span><input class="input" name="rest" maxlength="120"
+                                        autocomplete="off" placeholder="Friday, after the inspection"></label>
+                                    <button class="button tight" formaction="/files/{{ $file->key }}/stages">Submit what is ready</button>
+                                    </div></details></form>@endif
                     @endif
                     <form method="post" action="/files/{{ $file->key }}/assembling" data-again>@csrf
                         <button class="button tight" data-with-taken data-press="p">Combine</button></form>
@@ -188,7 +182,7 @@
                                         <button class="button tight" data-next>{{ $row->next->label }}</button></form>@break
                                     @case('submit')<form method="post" action="/requirements/{{ $row->next->target }}/submit">@csrf
                                         <button class="button tight now" data-next>{{ $row->next->label }}</button></form>@break
-                                    @case('do')<details class="menu-at inline"><summary class="button tight now"
+                                    @case('do')<details class="menu-at with-selected inline-at"><summary class="button tight now"
                                         data-next>{{ $row->next->label }}</summary><form class="menu" method="post"
                                         action="/papers/{{ $row->next->target }}/done">@csrf<label class="line"><span>What was done, and
                                         when</span><input class="input" name="note" maxlength="300" autocomplete="off"></label>
@@ -205,9 +199,9 @@
                                         <button class="button tight plain">Take back</button></form>@endif
                                 @if ($file->practice && $state === \Unanimus\Review\ReviewState::Submitted)<a class="button tight"
                                     href="/review/{{ $row->requirement->key }}">Review it yourself</a>@endif
-                                @if ($row->requirement)<details class="menu-at inline row-more"
+                                @if ($row->requirement)<details class="menu-at with-selected row-more"
                                     hx-get="/requirements/{{ $row->requirement->key }}/more" hx-trigger="toggle once"
-                                    hx-target="find .menu"><summary class="button tight plain"
+                                    hx-target="find .menu" hx-swap="innerHTML"><summary class="button tight plain"
                                     aria-label="More for {{ $row->paper->title }}">⋯</summary><div class="menu"></div></details>@endif
                                 @if ($step !== 'upload' &&
                                     ($row->paper->isDraft() || in_array($row->paper->state->value, ['ready', 'signed'])))
