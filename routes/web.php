@@ -7,6 +7,7 @@ use App\Access\Http\OnlyOwnDesk;
 use App\Access\Http\SeesWhatItNames;
 use App\Access\Http\SignInController;
 use App\Assembly\Http\AssemblyController;
+use App\Assembly\Http\DeliveryController;
 use App\Assembly\Http\FileBookController;
 use App\Assembly\Http\ReadingController;
 use App\Assembly\Http\ReadingLink;
@@ -387,6 +388,9 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/sets', [AssemblyController::class, 'store'])->name('files.sets')->withoutMiddleware(OnlyOpenFiles::class);
     Route::get('/sets/{set}', [AssemblyController::class, 'show'])->name('sets.show');
     Route::get('/sets/{set}/set.pdf', [AssemblyController::class, 'pdf'])->name('sets.set-pdf');
+    Route::get('/files/{file}/delivery', [DeliveryController::class, 'show'])->name('files.delivery');
+    Route::post('/files/{file}/delivery', [DeliveryController::class, 'note'])->name('files.delivery.note');
+    Route::post('/files/{file}/delivery/send', [DeliveryController::class, 'send'])->name('files.delivery.send');
     Route::post('/sets/{set}/reading-copies', [AssemblyController::class, 'give'])
         ->name('sets.reading-copies')
         ->withoutMiddleware(OnlyOpenFiles::class);

@@ -194,6 +194,7 @@ return [
     'Submitted' => '“:requirement” submitted to the broker',
     'Submitted again' => '“:requirement” submitted again',
     'Accepted' => '“:requirement” accepted',
+    'Delivered' => '“:paper” reached :to, :how',
     'Asked whether it applies' => 'Asked to leave “:requirement” out: :why',
     'Asked no more whether it applies' => '“:requirement” applies after all; the question was taken back',
     'Applies after all' => '“:requirement” applies: :why',

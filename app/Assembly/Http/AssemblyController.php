@@ -26,6 +26,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
+use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\SetRefusal;
 use Unanimus\Parties\Language;
@@ -53,7 +54,7 @@ final class AssemblyController
             $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
             $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->whole($paper));
         }
-        $zip->close();
+        $zip->close() || throw DiskFull::told();
 
         return response()
             ->download($path, trim((string) preg_replace('/[^\p{L}\p{N} ,.-]+/u', ' ', $file->name)).'.zip', [

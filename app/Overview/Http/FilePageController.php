@@ -20,6 +20,7 @@ use App\Models\WorkingCopyPaper;
 use App\Overview\Board;
 use App\Overview\SignedContract;
 use App\Papers\Actions\TakeUpload;
+use App\Papers\Deliveries;
 use App\Terms\FactBook;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
@@ -83,6 +84,7 @@ final class FilePageController
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
+            'undelivered' => $worksHere && ! $file->practice ? Deliveries::of($file)->open() : 0,
             'came' => $worksHere && $file->isOwnAffair($file->represents->isListing() ? $file->listingSide() : null)
                 ? PaperOffers::waiting($file)
                 : [],

@@ -7,10 +7,12 @@ namespace App\Signing\Actions;
 use App\History\History;
 use App\Mail\Post;
 use App\Models\Event;
+use App\Models\Paper;
 use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\SealedSet;
 use App\Models\Sight;
+use App\Papers\Actions\NoteDelivery;
 use App\Signing\LaidPapers;
 use App\Signing\MarkWords;
 use App\Signing\PenScan;
@@ -22,6 +24,7 @@ use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Evidence\Vouchers;
+use Unanimus\Files\DeliveryHow;
 use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
@@ -45,6 +48,7 @@ final class SealSet
         private readonly TimeStamps $stamps,
         private readonly ChangeSigned $change,
         private readonly SettleReturned $returned,
+        private readonly NoteDelivery $delivery,
     ) {
     }
 
@@ -232,6 +236,19 @@ final class SealSet
         }
     }
 
+    /** The sealed set goes to each who signed: they have the paper with it. */
+    private function delivered(Round $round, Paper $paper): void
+    {
+        foreach ($round->countersigns === null && ! $round->file->practice ? $round->signers->load('party') : [] as $signer) {
+            ($signer->email ?? '') === '' || $signer->standsIn() || $signer->party === null || ($this->delivery)(
+                $paper,
+                $signer->party,
+                DeliveryHow::Signed,
+                $round->file->office->today(),
+            );
+        }
+    }
+
     private function store(Round $round, LaidPapers $sealed): void
     {
         $of = [
@@ -252,6 +269,7 @@ final class SealSet
             $read = new PaperReading($before?->read()->form);
             $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
             $sent->paper->moveTo(PaperState::Signed);
+            $this->delivered($round, $sent->paper->refresh());
             $sent->paper->change_of === null || $this->change->settle($sent->paper, $own, $sent->pages, $round->key, $round->countersigns === null);
         }
         History::add(

@@ -42,6 +42,8 @@
             @foreach ($drafts as $round)<a href="/rounds/{{ $round->key }}">{{ $round->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach
             </div>
     @endif
+    @if ($undelivered > 0)<p class="say">{{ $undelivered === 1 ? '1 signed paper has' : "{$undelivered} signed papers have" }} not reached
+        everyone. <a class="button tight" href="/files/{{ $file->key }}/delivery">See who, and send</a></p>@endif
     @foreach ($came as $one)
         <p class="say now">“{{ $one->paper->title }}” reads as an offer from <b>{{ $one->buyers }}</b>{{ $one->price === '' ? '' :
             ', '.$one->price }}. <a class="button tight now" href="/files/{{ $file->key }}/offers?paper={{ $one->paper->key }}#record">Record
@@ -282,7 +284,8 @@
                 <summary>History</summary>
                 <p class="small">File book, with the record of review: <a href="/files/{{ $file->key }}/book.pdf">one PDF</a> ·
                     <a href="/files/{{ $file->key }}/book.zip">a folder for the archive</a> ·
-                    <a href="/files/{{ $file->key }}/mail">Email filed here</a></p>
+                    <a href="/files/{{ $file->key }}/mail">Email filed here</a> ·
+                    <a href="/files/{{ $file->key }}/delivery">Who has the signed papers</a></p>
                 <ol id="history" aria-live="polite"></ol>
             </details>
         </div>

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Assembly\Http;
+
+use App\Assembly\Actions\SendMissing;
+use App\Models\DealFile;
+use App\Models\User;
+use App\Papers\Deliveries;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+use Unanimus\Dates\DateUnreadable;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\DeliveryHow;
+use Unanimus\Steps\StepRefused;
+
+/** Whether the executed papers of a file have reached everyone. */
+final class DeliveryController
+{
+    public function show(DealFile $file): View
+    {
+        Gate::authorize('see', $file);
+        $file->load(['office', 'papers.latest', 'parties.contact', 'requirements', 'members']);
+
+        return view('assembly.delivery', [
+            'file' => $file,
+            'deliveries' => Deliveries::of($file),
+            'works' => Gate::allows('work-on', $file),
+        ]);
+    }
+
+    /** Everyone gets what they have not got. */
+    public function send(Request $request, DealFile $file, SendMissing $send): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $file->load(['office', 'papers.latest', 'parties.contact', 'requirements', 'members']);
+        [$sent, $left] = $send($file, User::signedIn($request));
+        $told = $sent === [] ? 'Nothing was sent.' : 'Sent to '.implode(', ', $sent).'.';
+        $rest = $left === [] ? '' : ' Not sent: '.implode('; ', $left).'.';
+
+        return to_route('files.delivery', $file)->with($sent === [] && $left !== [] ? 'refused' : 'told', $told.$rest);
+    }
+
+    /** What reached somebody otherwise. */
+    public function note(Request $request, DealFile $file, SendMissing $send): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $file->load(['office', 'papers.latest', 'parties.contact', 'requirements', 'members']);
+        $given = $request->validate(
+            [
+                'party' => 'required|string|max:26',
+                'papers' => 'required|array|max:200',
+                'papers.*' => 'string|max:26',
+                'how' => ['required', Rule::in(array_map(static fn (DeliveryHow $how) => $how->value, DeliveryHow::byHand()))],
+                'on' => 'nullable|string|max:40',
+            ],
+            ['papers.required' => 'Select at least one paper first.'],
+        );
+        $party = $file->parties->firstWhere('key', $given['party']) ?? abort(404);
+        $today = $file->office->today();
+        try {
+            $on = trim((string) ($given['on'] ?? '')) === '' ? $today : LocalDate::parse($given['on'], $today);
+        } catch (DateUnreadable $unreadable) {
+            throw StepRefused::unreadable($unreadable);
+        }
+        $count = $send->note($file, $party, array_values($given['papers']), DeliveryHow::from($given['how']), $on, User::signedIn($request));
+
+        return to_route('files.delivery', $file)->with('told', $count === 1
+            ? "Noted: 1 paper reached {$party->name}."
+            : "Noted: {$count} papers reached {$party->name}.");
+    }
+}

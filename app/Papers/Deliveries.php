@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Papers;
+
+use App\Models\DealFile;
+use App\Models\Delivery;
+use App\Models\Paper;
+use App\Models\Party;
+use App\Models\RoundPaper;
+use Illuminate\Support\Collection;
+use Unanimus\Files\Executed;
+use Unanimus\Files\MadeBy;
+use Unanimus\Parties\Side;
+use Unanimus\Review\ReviewState;
+use Unanimus\Signing\RoundStatus;
+
+/** The executed papers of a file, and whether each has reached those it is owed to. */
+final readonly class Deliveries
+{
+    /**
+     * @param list<Party> $parties everyone to whom something is owed
+     * @param list<array{paper: Paper, owed: array<int, Delivery|null>}> $rows by the party's id
+     */
+    private function __construct(public array $parties, public array $rows)
+    {
+    }
+
+    /** @param  DealFile  $file  with its papers, their latest versions, its parties and requirements */
+    public static function of(DealFile $file): self
+    {
+        $own = array_values(array_filter($file->kind->sides(), static fn (Side $side) => $file->isOwnAffair($side) &&
+            ($file->represents->isBoth() || $file->represents->side() === $side)));
+        $seated = $file->parties->keyBy(static fn (Party $party) => (string) $party->seat());
+        $accepted = $file->requirements->where('review_state', ReviewState::Accepted)->pluck('paper_id')->all();
+        $executed = $file->papers->filter(static fn (Paper $paper) => Executed::is(
+            $paper->state,
+            $paper->latest?->made_by === MadeBy::Uploaded,
+            in_array($paper->id, $accepted, true),
+            ($paper->form()->marks ?? []) !== [],
+        ));
+        $there = Delivery::query()->whereIn('paper_version_id', $executed->pluck('latest_version_id'))->get()
+            ->keyBy(static fn (Delivery $one) => "{$one->paper_version_id} {$one->party_id}");
+        $signs = self::signers($executed);
+        [$rows, $owing] = [[], []];
+        foreach ($executed->sortBy('position') as $paper) {
+            $owed = [];
+            foreach (Executed::owedTo($signs[$paper->id] ?? [], $own) as $seat) {
+                $party = $seated->get($seat);
+                if ($party !== null) {
+                    $owed[$party->id] = $there->get("{$paper->latest_version_id} {$party->id}");
+                    $owing[$party->id] = $party;
+                }
+            }
+            $owed === [] || ($rows[] = ['paper' => $paper, 'owed' => $owed]);
+        }
+        uasort($owing, static fn (Party $a, Party $b) => $a->seat()->order() <=> $b->seat()->order());
+
+        return new self(array_values($owing), $rows);
+    }
+
+    /** How many papers have not reached everyone. */
+    public function open(): int
+    {
+        return count(array_filter($this->rows, static fn (array $row) => in_array(null, $row['owed'], true)));
+    }
+
+    /** @return list<Paper> what somebody has not got */
+    public function missingFor(Party $party): array
+    {
+        $missing = array_filter(
+            $this->rows,
+            static fn (array $row) => array_key_exists($party->id, $row['owed']) && $row['owed'][$party->id] === null,
+        );
+
+        return array_values(array_column($missing, 'paper'));
+    }
+
+    /**
+     * Who signs each: as the rounds had it, else as the form asks.
+     *
+     * @param Collection<int, Paper> $papers
+     * @return array<int, list<string>> seats by paper
+     */
+    private static function signers(Collection $papers): array
+    {
+        $signs = [];
+        $rounds = RoundPaper::query()
+            ->with('round.marks')
+            ->whereIn('paper_id', $papers->pluck('id'))
+            ->whereHas('round', static fn ($round) => $round->where('status', RoundStatus::Complete)->where('rehearsal', false))
+            ->get();
+        foreach ($rounds as $sent) {
+            foreach ($sent->round->marks->where('round_paper_id', $sent->id) as $mark) {
+                $signs[$sent->paper_id][$mark->seat] = true;
+            }
+        }
+        $seats = array_map(static fn (array $of) => array_values(array_map(strval(...), array_keys($of))), $signs);
+        foreach ($papers as $paper) {
+            // What was signed here by some may have been signed by the others elsewhere: the form knows them all.
+            $seats[$paper->id] = array_values(array_unique([...$seats[$paper->id] ?? [], ...$paper->form()?->seats() ?? []]));
+        }
+
+        return $seats;
+    }
+}

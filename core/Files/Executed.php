@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Files;
+
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Side;
+
+/** Papers that everyone has signed, and to whom they are owed. */
+final class Executed
+{
+    /**
+     * Whether a paper is executed: signed here, or a scan of a form with places to sign that a reviewer has accepted.
+     *
+     * @param bool $isForSigning whether it has places for signatures
+     */
+    public static function is(PaperState $state, bool $isScan, bool $isAccepted, bool $isForSigning): bool
+    {
+        return $state === PaperState::Signed || ($state === PaperState::Ready && $isScan && $isAccepted && $isForSigning);
+    }
+
+    /**
+     * The seats it is owed to: each of our clients who signs it; for the other side's clients their own agent.
+     *
+     * @param list<string> $signs seats that sign it: "buyer.1"
+     * @param list<Side> $own sides whose clients are ours
+     * @return list<string>
+     */
+    public static function owedTo(array $signs, array $own): array
+    {
+        $owed = [];
+        foreach ($signs as $seat) {
+            $side = PartyRole::tryFrom((string) strtok($seat, '.'))?->side();
+            if ($side !== null) {
+                $owed[in_array($side, $own, true) ? $seat : PartyRole::Coagent->value.'.1'] = true;
+            }
+        }
+
+        return array_keys($owed);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+use Unanimus\Files\Executed;
+use Unanimus\Files\PaperState;
+use Unanimus\Parties\Side;
+
+it('is executed when it was signed here, or its scan was accepted', function (PaperState $state, bool $scan, bool $accepted, bool $signs, bool $is) {
+    expect(Executed::is($state, $scan, $accepted, $signs))->toBe($is);
+})->with([
+    [PaperState::Signed, false, false, true, true],
+    [PaperState::Signed, true, false, false, true],
+    [PaperState::Ready, true, true, true, true],
+    [PaperState::Ready, true, false, true, false],
+    [PaperState::Ready, true, true, false, false],
+    [PaperState::Ready, false, true, true, false],
+    [PaperState::Out, true, true, true, false],
+    [PaperState::Void, true, true, true, false],
+]);
+
+it('is owed to our clients who sign it, and for the others to their agent', function (array $signs, array $own, array $owed) {
+    expect(Executed::owedTo($signs, $own))->toBe($owed);
+})->with([
+    [['buyer.1', 'buyer.2', 'agent.1'], [Side::Buyer], ['buyer.1', 'buyer.2']],
+    [['buyer.1', 'seller.1', 'seller.2'], [Side::Buyer], ['buyer.1', 'coagent.1']],
+    [['buyer.1', 'seller.1'], [Side::Buyer, Side::Seller], ['buyer.1', 'seller.1']],
+    [['tenant.1', 'landlord.1'], [Side::Landlord], ['coagent.1', 'landlord.1']],
+    [['agent.1', 'broker.1', 'escrow.1', 'signer.1'], [Side::Buyer], []],
+    [[], [Side::Buyer], []],
+]);
