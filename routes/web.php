@@ -54,6 +54,7 @@ use App\Papers\Http\PlacingController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ChecklistController;
+use App\Review\Http\DraftReadController;
 use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
@@ -505,6 +506,11 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/stages', [ChecklistController::class, 'submit'])->name('files.stages');
     Route::get('/requirements/{requirement}/countersign', [CountersignController::class, 'show'])->name('requirements.countersign.show');
     Route::post('/requirements/{requirement}/countersign', [CountersignController::class, 'store'])->name('requirements.countersign');
+    Route::post('/files/{file}/reads', [DraftReadController::class, 'store'])->name('files.reads');
+    Route::get('/reads/{read}', [DraftReadController::class, 'show'])->name('reads.show');
+    Route::post('/reads/{read}/remarks', [DraftReadController::class, 'note'])->name('reads.remarks');
+    Route::post('/reads/{read}/remarks/{remark}', [DraftReadController::class, 'resolve'])->name('reads.remarks.resolve');
+    Route::post('/reads/{read}/done', [DraftReadController::class, 'done'])->name('reads.done');
     Route::post('/requirements/{requirement}/pass', [ReviewController::class, 'pass'])
         ->name('requirements.pass')
         ->withoutMiddleware(OnlyOpenFiles::class);

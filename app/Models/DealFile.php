@@ -184,6 +184,19 @@ final class DealFile extends Record
         return $this->kind->listingSide();
     }
 
+    /** @return Collection<int, User> colleagues who see the file, but for one: its members, and the brokers of its office */
+    public function colleagues(User $but): Collection
+    {
+        return User::query()
+            ->where('active', true)
+            ->whereKeyNot($but->id)
+            ->where(fn ($any) => $any
+                ->whereIn('id', $this->members->pluck('user_id'))
+                ->orWhereHas('officeRoles', fn ($roles) => $roles->where(['office_id' => $this->office_id, 'role' => Role::Broker])))
+            ->orderBy('name')
+            ->get();
+    }
+
     public function isServedBy(User $user): bool
     {
         return $this->members->contains('user_id', $user->id) || (! $this->isApart() && $user->holds(Role::Broker, $this->office_id));

@@ -7,6 +7,7 @@ namespace App\Overview;
 use App\Files\Agenda;
 use App\Models\Commission;
 use App\Models\DealFile;
+use App\Models\DraftRead;
 use App\Models\FillRequest;
 use App\Models\Requirement;
 use App\Models\Role;
@@ -41,6 +42,7 @@ final readonly class WaitingOnMe
             ...$me->reviews(),
             ...$me->remarks(),
             ...$me->papers(),
+            ...$me->drafts(),
             ...$me->signatures(),
             ...$me->answers(),
             ...$me->returned(),
@@ -92,6 +94,19 @@ final readonly class WaitingOnMe
                 $requirement->paper === null ? "/files/{$file->key}" : "/papers/{$requirement->paper->key}",
                 hot: true,
             );
+        }
+
+        return $rows;
+    }
+
+    /** @return list<TodayRow> drafts that a colleague asks one to read */
+    private function drafts(): array
+    {
+        $rows = [];
+        foreach (DraftRead::query()->with(['file', 'asker'])->where('reader_id', $this->user->id)->whereNull('done_at')->get() as $read) {
+            $count = count($read->papers);
+            $what = $count === 1 ? 'Read 1 draft' : "Read {$count} drafts";
+            $rows[] = new TodayRow($what, "for {$read->asker->name}", $read->file->name, "/reads/{$read->key}");
         }
 
         return $rows;

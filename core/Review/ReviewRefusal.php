@@ -20,6 +20,8 @@ enum ReviewRefusal: string implements Reason
     case AlreadySettled = 'review.already-settled';
     case NoRemark = 'review.no-remark';
     case DoesNotApply = 'review.does-not-apply';
+    case NotTheirFile = 'review.not-their-file';
+    case NothingToRead = 'review.nothing-to-read';
     case NotAsked = 'review.not-asked';
     case NoAction = 'review.no-action';
     case SameRequirement = 'review.same-requirement';
@@ -46,6 +48,8 @@ enum ReviewRefusal: string implements Reason
             self::AlreadySettled => 'This is already done.',
             self::NoRemark => 'Say in a remark what to fix.',
             self::DoesNotApply => 'This was marked as not applicable.',
+            self::NotTheirFile => '{name} does not see this file. Add them to it first.',
+            self::NothingToRead => 'Nothing of what you selected has come in yet.',
             self::NotAsked => 'Nobody asks any more whether “{title}” applies.',
             self::NoAction => '“{title}” is a paper. Upload it.',
             self::SameRequirement => '“{title}” is what is asked for itself.',

@@ -229,16 +229,16 @@ BEGIN
     FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,commissions,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
         EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{deliveries,paper_entries,paper_pieces,paper_values,paper_versions,requirement_papers,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{deliveries,draft_remarks,paper_entries,paper_pieces,paper_values,paper_versions,requirement_papers,version_texts}'::text[] LOOP
         EXECUTE format('CREATE POLICY papers_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND paper_in_sight(paper_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{marks,round_events,round_papers,sealed_sets,signers}'::text[] LOOP
         EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commissions,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,commissions,draft_reads,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_side ON %I AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
@@ -381,7 +381,7 @@ BEGIN
     FOREACH name IN ARRAY '{deliveries,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{agent_plans,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{draft_reads,draft_remarks,agent_plans,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{blobs,fill_request_papers,findings_set_aside,kit_versions,own_form_changes,plan_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP

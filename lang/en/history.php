@@ -194,6 +194,8 @@ return [
     'Submitted' => '“:requirement” submitted to the broker',
     'Submitted again' => '“:requirement” submitted again',
     'Accepted' => '“:requirement” accepted',
+    'Drafts given to read' => ':to is asked to read: :papers',
+    'Drafts read' => 'Drafts read by :by; remarks: :count',
     'Delivered' => '“:paper” reached :to, :how',
     'Asked whether it applies' => 'Asked to leave “:requirement” out: :why',
     'Asked no more whether it applies' => '“:requirement” applies after all; the question was taken back',

@@ -137,6 +137,17 @@ return [
             ':file.',
         'label' => 'Open the file',
     ],
+    'reads' => [
+        'subject' => 'Drafts to read: :file',
+        'body' => ":by asks you to read these drafts before they are submitted:\n\n:papers\n\n:message",
+        'label' => 'Read them',
+    ],
+    'reads_done' => [
+        'subject' => 'Drafts read: :file',
+        'body' => '{0} :by has read your drafts and has no remarks.|{1} :by has read your drafts and left 1 remark.|'.
+            '[2,*] :by has read your drafts and left :count remarks.',
+        'label' => 'See the drafts',
+    ],
     'applies' => [
         'subject' => 'It applies: :paper, :file',
         'body' => "You asked to leave :paper out. :by answers that it applies:\n\n:why",

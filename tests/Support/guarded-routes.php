@@ -7,10 +7,12 @@ use App\Assembly\Actions\KeepSet;
 use App\Forms\Actions\KeepFillRequest;
 use App\Intake\Actions\AskForPapers;
 use App\Models\DealFile;
+use App\Models\InboundItem;
 use App\Models\JoinRequest;
 use App\Models\Stack;
 use App\Papers\SelectedPapers;
 use App\Review\Actions\KeepRemarks;
+use App\Review\Actions\ReadDrafts;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\GiveWorkingCopy;
 use Illuminate\Support\Facades\Auth;
@@ -62,6 +64,28 @@ function guardedRoutes(): array
         'end asking for papers' => ['POST', '/paper-requests/{asking}/end', []],
         'what changed since review' => ['GET', '/review/{requirement}/changes', []],
         'a page as it was reviewed' => ['GET', '/review/{requirement}/before/1.webp', []],
+        'email of a file' => ['GET', '/files/{file}/mail', []],
+        'an email of a file' => ['GET', '/files/{file}/mail/{item}', []],
+        'who has the signed papers' => ['GET', '/files/{file}/delivery', []],
+        'note a delivery' => ['POST', '/files/{file}/delivery', ['party' => 'x', 'papers' => ['{paperkey}'], 'how' => 'hand']],
+        'send what is missing' => ['POST', '/files/{file}/delivery/send', []],
+        'put a signer in the file' => ['POST', '/rounds/{round}/signers/{signer}/into-file', []],
+        'more of a line' => ['GET', '/requirements/{requirement}/more', []],
+        'ask whether it applies' => ['POST', '/requirements/{requirement}/off', ['reason' => 'x']],
+        'ask no more' => ['DELETE', '/requirements/{requirement}/off', []],
+        'it applies' => ['POST', '/requirements/{requirement}/applies', ['reason' => 'x']],
+        'one paper more' => ['POST', '/requirements/{requirement}/papers', ['paper' => '{paperkey}']],
+        'one paper less' => ['DELETE', '/requirements/{requirement}/papers/{paper}', []],
+        'done' => ['POST', '/papers/{paper}/done', []],
+        'not done' => ['DELETE', '/papers/{paper}/done', []],
+        'submit a stage' => ['POST', '/files/{file}/stages', []],
+        'where the broker signs' => ['GET', '/requirements/{requirement}/countersign', []],
+        'countersign' => ['POST', '/requirements/{requirement}/countersign', ['name' => 'x', 'initials' => 'x', 'agree' => '1']],
+        'have drafts read' => ['POST', '/files/{file}/reads', ['papers' => ['{paperkey}'], 'reader' => '{user}']],
+        'read drafts' => ['GET', '/reads/{read}', []],
+        'remark on a draft' => ['POST', '/reads/{read}/remarks', ['paper' => '{paperkey}', 'remark' => 'x']],
+        'see to a remark on a draft' => ['POST', '/reads/{read}/remarks/{draftremark}', []],
+        'have read drafts' => ['POST', '/reads/{read}/done', []],
         'pass a review on' => ['POST', '/requirements/{requirement}/pass', []],
         'take a submission back' => ['POST', '/requirements/{requirement}/withdraw', []],
         'note a remark' => ['POST', '/requirements/{requirement}/remarks', ['remark' => 'x']],
@@ -266,6 +290,21 @@ function placesIn(DealFile $file): array
     $requirement = $file->requirements()->firstOrFail();
     $remark = app(KeepRemarks::class)->note($requirement, test()->people['tomas'], 'Initials are missing.');
     $remark->update(['sent_at' => now()]);
+    $tomas = test()->people['tomas'];
+    $read = app(ReadDrafts::class)->ask($file->load('members'), [$paper], test()->people['wendell'], '', $tomas);
+    $draftRemark = app(ReadDrafts::class)->note($read, $paper, $tomas, 'x', null, null);
+    $item = InboundItem::create([
+        'brokerage_id' => $file->brokerage_id,
+        'message_id' => 'guarded@x.example',
+        'sender' => 'Nadia',
+        'subject' => 'About the house',
+        'body' => '',
+        'attachments' => [],
+        'sha256' => str_repeat('0', 64),
+        'filed_into' => $file->id,
+        'received_at' => now(),
+        'settled_at' => now(),
+    ]);
     Auth::forgetGuards();
 
     $joining = JoinRequest::create([
@@ -283,6 +322,9 @@ function placesIn(DealFile $file): array
         '{work}' => $work->key,
         '{workpaper}' => $work->papers()->firstOrFail()->key,
         '{remark}' => $remark->key,
+        '{read}' => $read->key,
+        '{draftremark}' => $draftRemark->key,
+        '{item}' => $item->key,
         '{asking}' => $asking->key,
         '{stack}' => $stack->key,
         '{fill}' => $fill->key,

@@ -11,6 +11,7 @@ use App\Files\PaperOffers;
 use App\Files\SignedAmendment;
 use App\Files\TaskList;
 use App\Models\DealFile;
+use App\Models\DraftRead;
 use App\Models\JoinRequest;
 use App\Models\Paper;
 use App\Models\Requirement;
@@ -84,6 +85,8 @@ final class FilePageController
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
+            'readers' => $worksHere ? $file->colleagues($me) : new Collection(),
+            'reads' => $worksHere ? self::reads($file) : new Collection(),
             'undelivered' => $worksHere && ! $file->practice ? Deliveries::of($file)->open() : 0,
             'came' => $worksHere && $file->isOwnAffair($file->represents->isListing() ? $file->listingSide() : null)
                 ? PaperOffers::waiting($file)
@@ -119,6 +122,17 @@ final class FilePageController
                         ->get()
                     : new Collection(),
         ]);
+    }
+
+    /** @return Collection<int, DraftRead> drafts that are read, or were with remarks nobody has seen to */
+    private static function reads(DealFile $file): Collection
+    {
+        return DraftRead::query()
+            ->with(['reader', 'remarks'])
+            ->where('deal_file_id', $file->id)
+            ->get()
+            ->filter(static fn (DraftRead $one) => $one->done_at === null || $one->open() > 0)
+            ->values();
     }
 
     /** @return Collection<int, WorkingCopyPaper> what came back from the other side's agents and waits to be taken */

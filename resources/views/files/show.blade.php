@@ -42,6 +42,8 @@
             @foreach ($drafts as $round)<a href="/rounds/{{ $round->key }}">{{ $round->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach
             </div>
     @endif
+    @foreach ($reads as $one)<p class="say">{{ $one->reader->name }} {{ $one->done_at ? 'has read' : 'is reading' }}
+        {{ count($one->papers) === 1 ? '1 draft' : count($one->papers).' drafts' }}@if ($one->open() > 0): {{ $one->open().' '.Str::plural('remark', $one->open()) }}@endif. <a class="button tight" href="/reads/{{ $one->key }}">See</a></p>@endforeach
     @if ($undelivered > 0)<p class="say">{{ $undelivered === 1 ? '1 signed paper has' : "{$undelivered} signed papers have" }} not reached
         everyone. <a class="button tight" href="/files/{{ $file->key }}/delivery">See who, and send</a></p>@endif
     @foreach ($came as $one)
@@ -100,6 +102,12 @@
                                     <button class="button plain" data-with-taken>Have the other side sign</button></form>@endif
                                 <form method="post" action="/files/{{ $file->key }}/ask-for">@csrf
                                     <button class="button plain" data-with-taken>Ask someone for them</button></form>
+                                @if ($readers->isNotEmpty())<form method="post" action="/files/{{ $file->key }}/reads"
+                                    class="tag-them">@csrf<label>Have a colleague read them first<span class="select"><select name="reader">
+                                    @foreach ($readers as $one)<option value="{{ $one->key }}">{{ $one->name }}</option>@endforeach
+                                    </select></span></label><label class="unseen" for="read-words">What to look at</label><input
+                                    class="input" id="read-words" name="message" maxlength="1000" autocomplete="off"
+                                    placeholder="what to look at"><button class="button tight" data-with-taken>Ask</button></form>@endif
                                 <form method="post" action="/files/{{ $file->key }}/assign">@csrf
                                     <button class="button plain" data-with-taken>Move to another row</button></form>
                                 <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf
