@@ -4,18 +4,25 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Intake\Actions\SettleMail;
 use App\Intake\Actions\TakeMail;
+use App\Models\DealFile;
+use App\Models\InboundItem;
 use App\Models\Office;
+use App\Models\Sight;
 use App\Models\User;
 use App\Office\Actions\KeepOffices;
+use App\Review\Actions\ReadDrafts;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Files\PaperState;
 use Unanimus\Forms\Library;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Press;
+use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
 
-/** What the office did and got: holidays of its own, a preferred form, and three emails that are in no file yet. */
+/** What the office did and got: holidays of its own, a preferred form, a draft read by a colleague, and emails. */
 final class OfficeDay
 {
     public function __construct(
@@ -24,6 +31,8 @@ final class OfficeDay
         private readonly TakeMail $takeMail,
         private readonly Library $library,
         private readonly Press $press,
+        private readonly SettleMail $settle,
+        private readonly ReadDrafts $reads,
     ) {
     }
 
@@ -39,8 +48,30 @@ final class OfficeDay
         $this->story->at(-30, '16:12');
         Auth::setUser($people['dario']);
         $this->offices->prefer(Office::query()->where('name', 'Tidewick')->firstOrFail(), 'M-214', true);
+        $this->read($people);
         $this->story->now();
         Auth::logout();
+    }
+
+    /**
+     * A draft that a colleague has read before it is submitted.
+     *
+     * @param array<string, User> $people
+     */
+    private function read(array $people): void
+    {
+        $file = DealFile::query()->with('members')->where('name', 'like', '208 Copperbeech Road%')->orderBy('id')->first();
+        $draft = $file?->papers()->where('state', PaperState::Draft)->orderBy('position')->first();
+        if ($file === null || $draft === null) {
+            return;
+        }
+        $this->story->at(-1, '11:20');
+        Auth::setUser($people['caleb']);
+        $read = $this->reads->ask($file, [$draft], $people['ines'], 'Is this enough for the buyers?', $people['caleb']);
+        $this->story->at(-1, '15:05');
+        Auth::setUser($people['ines']);
+        $this->reads->note($read, $draft, $people['ines'], 'The roof is 8 years old in the listing. Ask the seller which it is.', 1, new Rect(525, 307, 1, 1));
+        $this->reads->done($read->load(['reader', 'asker', 'file']));
     }
 
     /** Emails come in from outside, after the rest has been laid out: each in a transaction of its own. */
@@ -59,6 +90,13 @@ final class OfficeDay
                 'check.jpg' => $this->photograph(),
             ]);
         $this->send($brokerageId, 'scanner@quillmark.example', 'Scan, 23 pages', '', ['scan0042.pdf' => $this->stack($scratch)]);
+        $this->send($brokerageId, 'Nadia Petrov <nadia.petrov@anchorfield.example>', 'Title commitment for 14 Lanternfish Lane', 'The '.
+            'commitment is on its way. Nothing unusual in it: the easement for the power line, and last year’s taxes are paid.', []);
+        Sight::within($brokerageId, function (): void {
+            $item = InboundItem::query()->where('subject', 'like', 'Title commitment%')->first();
+            $file = DealFile::query()->where('name', 'like', '14 Lanternfish Lane%')->orderBy('id')->first();
+            $item === null || $file === null || $this->settle->file($item, $file, User::query()->where('name', 'like', 'Wendell%')->sole());
+        });
     }
 
     /** Four papers, two empty pages, and one page upside down. */

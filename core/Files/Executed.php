@@ -17,7 +17,11 @@ final class Executed
      */
     public static function is(PaperState $state, bool $isScan, bool $isAccepted, bool $isForSigning): bool
     {
-        return $state === PaperState::Signed || ($state === PaperState::Ready && $isScan && $isAccepted && $isForSigning);
+        return match ($state) {
+            PaperState::Signed => ! $isScan || ($isAccepted && $isForSigning),
+            PaperState::Ready => $isScan && $isAccepted && $isForSigning,
+            default => false,
+        };
     }
 
     /**

@@ -23,6 +23,13 @@ function everyPage(): array
         'files/{file}/assembling' => ['tomas', "/files/{{$file}}/assembling"],
         'files/{file}/assembled' => ['tomas', "/files/{{$file}}/assembled"],
         'files/{file}/commission' => ['ines', "/files/{{$file}}/commission"],
+        'files/{file}/delivery' => ['tomas', "/files/{{$file}}/delivery"],
+        'files/{file}/mail' => ['tomas', "/files/{{$file}}/mail"],
+        'files/{file}/mail/{item}' => [
+            'tomas',
+            "/files/{{$file}}/mail/{SELECT key FROM inbound_items WHERE subject LIKE 'Title commitment%' ORDER BY id LIMIT 1}",
+        ],
+        'reads/{read}' => ['caleb', '/reads/{SELECT key FROM draft_reads ORDER BY id LIMIT 1}'],
         'files/{file}/dates' => ['tomas', "/files/{{$file}}/dates"],
         'files/{file}/fill-requests' => ['caleb', "/files/{{$listed}}/fill-requests"],
         'files/{file}/forms' => ['tomas', "/files/{{$file}}/forms"],
@@ -81,7 +88,7 @@ function everyPage(): array
 function pagesElsewhere(): string
 {
     return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
-        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside)$|^(find|listings|up|storage/.*)$'.
+        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^(sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';

@@ -10,7 +10,8 @@ it('is executed when it was signed here, or its scan was accepted', function (Pa
     expect(Executed::is($state, $scan, $accepted, $signs))->toBe($is);
 })->with([
     [PaperState::Signed, false, false, true, true],
-    [PaperState::Signed, true, false, false, true],
+    [PaperState::Signed, true, false, true, false],
+    [PaperState::Signed, true, true, true, true],
     [PaperState::Ready, true, true, true, true],
     [PaperState::Ready, true, false, true, false],
     [PaperState::Ready, true, true, false, false],
