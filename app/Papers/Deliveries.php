@@ -42,11 +42,18 @@ final readonly class Deliveries
         ));
         $there = Delivery::query()->whereIn('paper_version_id', $executed->pluck('latest_version_id'))->get()
             ->keyBy(static fn (Delivery $one) => "{$one->paper_version_id} {$one->party_id}");
-        $signs = self::signers($executed);
+        $signed = self::signers($executed);
+        $taken = array_map(strval(...), array_keys($seated->all()));
         [$rows, $owing] = [[], []];
         foreach ($executed->sortBy('position') as $paper) {
+            $here = $signed[$paper->id] ?? [];
+            $places = array_values(array_unique([...$here, ...$paper->form()?->seats() ?? []]));
+            // What our side has signed and the other has not is not executed; of a scan the reviewer has said so.
+            if ($paper->latest?->made_by !== MadeBy::Uploaded && ! Executed::isByAll($places, $here, $taken)) {
+                continue;
+            }
             $owed = [];
-            foreach (Executed::owedTo($signs[$paper->id] ?? [], $own) as $seat) {
+            foreach (Executed::owedTo($places, $own) as $seat) {
                 $party = $seated->get($seat);
                 if ($party !== null) {
                     $owed[$party->id] = $there->get("{$paper->latest_version_id} {$party->id}");
@@ -78,7 +85,7 @@ final readonly class Deliveries
     }
 
     /**
-     * Who signs each: as the rounds had it, else as the form asks.
+     * Who signed each here, and for the other side's clients in what their agent brought back.
      *
      * @param Collection<int, Paper> $papers
      * @return array<int, list<string>> seats by paper
@@ -96,12 +103,12 @@ final readonly class Deliveries
                 $signs[$sent->paper_id][$mark->seat] = true;
             }
         }
-        $seats = array_map(static fn (array $of) => array_values(array_map(strval(...), array_keys($of))), $signs);
         foreach ($papers as $paper) {
-            // What was signed here by some may have been signed by the others elsewhere: the form knows them all.
-            $seats[$paper->id] = array_values(array_unique([...$seats[$paper->id] ?? [], ...$paper->form()?->seats() ?? []]));
+            foreach ($paper->returned->where('settled', 'taken')->flatMap(static fn ($one) => $one->returned_seats) as $seat) {
+                $signs[$paper->id][$seat] = true;
+            }
         }
 
-        return $seats;
+        return array_map(static fn (array $of) => array_map(strval(...), array_keys($of)), $signs);
     }
 }

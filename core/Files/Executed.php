@@ -25,6 +25,24 @@ final class Executed
     }
 
     /**
+     * Whether everyone whom it binds has signed here: each client who sits in the file and has a place on it.
+     *
+     * @param list<string> $places seats that have a place on it
+     * @param list<string> $signed seats that have signed
+     * @param list<string> $taken seats that somebody of the file holds
+     */
+    public static function isByAll(array $places, array $signed, array $taken): bool
+    {
+        foreach (array_diff(array_intersect($places, $taken), $signed) as $seat) {
+            if (PartyRole::tryFrom((string) strtok($seat, '.'))?->isClient() === true) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
      * The seats it is owed to: each of our clients who signs it; for the other side's clients their own agent.
      *
      * @param list<string> $signs seats that sign it: "buyer.1"

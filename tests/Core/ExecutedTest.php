@@ -30,3 +30,12 @@ it('is owed to our clients who sign it, and for the others to their agent', func
     [['agent.1', 'broker.1', 'escrow.1', 'signer.1'], [Side::Buyer], []],
     [[], [Side::Buyer], []],
 ]);
+
+it('is signed by all when every client in the file who has a place on it has signed', function (array $places, array $signed, array $taken, bool $all) {
+    expect(Executed::isByAll($places, $signed, $taken))->toBe($all);
+})->with([
+    [['buyer.1', 'seller.1'], ['buyer.1'], ['buyer.1', 'seller.1'], false],
+    [['buyer.1', 'seller.1'], ['buyer.1', 'seller.1'], ['buyer.1', 'seller.1'], true],
+    [['buyer.1', 'buyer.2'], ['buyer.1'], ['buyer.1'], true],
+    [['buyer.1', 'agent.1', 'broker.1'], ['buyer.1'], ['buyer.1', 'agent.1', 'broker.1'], true],
+]);

@@ -24,7 +24,7 @@ final class DeliveryController
     public function show(DealFile $file): View
     {
         Gate::authorize('see', $file);
-        $file->load(['office', 'papers.latest', 'parties.contact', 'requirements', 'members']);
+        $file->load(['office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members']);
 
         return view('assembly.delivery', [
             'file' => $file,
@@ -37,7 +37,7 @@ final class DeliveryController
     public function send(Request $request, DealFile $file, SendMissing $send): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $file->load(['office', 'papers.latest', 'parties.contact', 'requirements', 'members']);
+        $file->load(['office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members']);
         [$sent, $left] = $send($file, User::signedIn($request));
         $told = $sent === [] ? 'Nothing was sent.' : 'Sent to '.implode(', ', $sent).'.';
         $rest = $left === [] ? '' : ' Not sent: '.implode('; ', $left).'.';
@@ -49,7 +49,7 @@ final class DeliveryController
     public function note(Request $request, DealFile $file, SendMissing $send): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $file->load(['office', 'papers.latest', 'parties.contact', 'requirements', 'members']);
+        $file->load(['office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members']);
         $given = $request->validate(
             [
                 'party' => 'required|string|max:26',
