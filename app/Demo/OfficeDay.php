@@ -70,7 +70,8 @@ final class OfficeDay
         $read = $this->reads->ask($file, [$draft], $people['ines'], 'Is this enough for the buyers?', $people['caleb']);
         $this->story->at(-1, '15:05');
         Auth::setUser($people['ines']);
-        $this->reads->note($read, $draft, $people['ines'], 'The roof is 8 years old in the listing. Ask the seller which it is.', 1, new Rect(525, 307, 1, 1));
+        $words = 'The roof is 8 years old in the listing. Ask the seller which it is.';
+        $this->reads->note($read, $draft, $people['ines'], $words, 1, new Rect(525, 307, 1, 1));
         $this->reads->done($read->load(['reader', 'asker', 'file']));
     }
 

@@ -11,7 +11,12 @@ final readonly class NewOffer
      * @param array<string, string|null> $terms as typed, by the name of the term
      * @param int|null $version the paper's version it was read from
      */
-    public function __construct(public string $buyers, public string $agent, public string $note, public array $terms, public ?int $version = null)
-    {
+    public function __construct(
+        public string $buyers,
+        public string $agent,
+        public string $note,
+        public array $terms,
+        public ?int $version = null,
+    ) {
     }
 }

@@ -139,7 +139,11 @@ final readonly class Board
         $pages = $paper->latest?->made_by === MadeBy::Uploaded ? $paper->latest->pages : $pages ?? $paper->latest?->pages;
         $parts = [
             $paper->form_number,
-            $pages === null ? ($paper->state === PaperState::Expected ? ($paper->is_action ? 'to do' : 'expected') : null) : $pages.($pages === 1 ? ' page' : ' pages'),
+            match (true) {
+                $pages !== null => $pages.($pages === 1 ? ' page' : ' pages'),
+                $paper->state !== PaperState::Expected => null,
+                default => $paper->is_action ? 'to do' : 'expected',
+            },
             $paper->reason,
             $paper->done_note === '' ? null : "done: {$paper->done_note}",
             $requirement?->further->isNotEmpty() === true ? 'with '.$requirement->further->pluck('title')->implode(', ') : null,
@@ -152,7 +156,8 @@ final readonly class Board
     private static function next(Paper $paper, ?Requirement $requirement, int $missing, ?Round $round, bool $hasMarks): ?RowStep
     {
         $further = $requirement?->further->map(static fn (Paper $one) => $one->state)->all() ?? [];
-        $step = SubmitCheck::isMetByFurther($paper->state, array_values($further)) && $requirement?->review_state === ReviewState::NotSubmitted
+        $isMet = SubmitCheck::isMetByFurther($paper->state, array_values($further));
+        $step = $isMet && $requirement?->review_state === ReviewState::NotSubmitted
             ? NextStep::Submit
             : NextStep::of($paper->state, $requirement?->review_state, $missing, $round !== null, $hasMarks, $paper->is_action);
 

@@ -63,7 +63,8 @@ final readonly class ReviewFindings
             ->all();
         $found = PaperFindings::compared(PaperCheck::findings($paper, $facts));
         $text = DB::table('version_texts')->where('paper_version_id', $paper->latest?->id)->first(['unwritten', 'places']);
-        $places = UnwrittenPlaces::fromArray(($text->unwritten ?? null) === null ? null : (array) json_decode((string) $text->unwritten, true));
+        $kept = json_decode((string) ($text->unwritten ?? 'null'), true);
+        $places = UnwrittenPlaces::fromArray(is_array($kept) ? $kept : null);
         $seen = array_map(
             static fn (mixed $one) => SeenPlace::fromArray((array) $one),
             (array) json_decode((string) ($text->places ?? '[]'), true),

@@ -27,7 +27,8 @@ final class CounterPlaces
             return [];
         }
         $all = $paper->latest?->made_by === MadeBy::Signed ? self::ofForm($paper) : self::found($paper);
-        $signs = array_filter($all, static fn (ProposedMark $mark) => in_array($mark->kind, [MarkKind::Signature, MarkKind::Initials], true));
+        $acts = [MarkKind::Signature, MarkKind::Initials];
+        $signs = array_filter($all, static fn (ProposedMark $mark) => in_array($mark->kind, $acts, true));
 
         return $signs === [] ? [] : $all;
     }
@@ -54,7 +55,8 @@ final class CounterPlaces
     private static function found(Paper $paper): array
     {
         $text = DB::table('version_texts')->where('paper_version_id', $paper->latest_version_id)->first(['unwritten', 'places']);
-        $form = UnwrittenPlaces::fromArray(($text->unwritten ?? null) === null ? null : (array) json_decode((string) $text->unwritten, true));
+        $kept = json_decode((string) ($text->unwritten ?? 'null'), true);
+        $form = UnwrittenPlaces::fromArray(is_array($kept) ? $kept : null);
         $found = [];
         foreach ($form->marks ?? [] as ['mark' => $mark, 'page' => $page]) {
             $found[] = new ProposedMark($page, $mark->place, $mark->kind, $mark->seat, 'broker', 1.0);

@@ -50,7 +50,9 @@ final class CleanLetter
     /** A link that says one address and leads to another tells where it leads. */
     private static function withWhereTo(string $html): string
     {
-        return (string) preg_replace_callback('~(<a\b[^>]*\bhref="https?://([^"/]+)[^"]*"[^>]*>)(.*?)</a>~is', static function (array $m): string {
+        $link = '~(<a\b[^>]*\bhref="https?://([^"/]+)[^"]*"[^>]*>)(.*?)</a>~is';
+
+        return (string) preg_replace_callback($link, static function (array $m): string {
             $host = strtolower(html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5));
             $said = strtolower(html_entity_decode(strip_tags($m[3]), ENT_QUOTES | ENT_HTML5));
             $tells = str_contains($said, $host) || preg_match('~\b[\w-]+(\.[\w-]+)+\b~', $said) !== 1;

@@ -30,7 +30,9 @@ final readonly class DueRule
             return null;
         }
         $days = $data['days'] ?? 0;
-        $days = is_string($days) && preg_match('/^\s*[-−]?\s*\d{1,4}\s*$/u', $days) === 1 ? (int) str_replace(['−', ' '], ['-', ''], $days) : $days;
+        if (is_string($days) && preg_match('/^\s*[-−]?\s*\d{1,4}\s*$/u', $days) === 1) {
+            $days = (int) str_replace(['−', ' '], ['-', ''], $days);
+        }
         if (! is_string($data['anchor']) || preg_match('/^[a-z][a-z0-9_.-]{0,59}$/', $data['anchor']) !== 1) {
             throw new ConditionUnreadable('Say from which day of the deal it is due.');
         }

@@ -29,8 +29,14 @@ enum NextStep: string
      * @param bool $hasMarks whether anyone signs on it
      * @param bool $isAction whether something is done instead of brought
      */
-    public static function of(PaperState $state, ?ReviewState $review, int $missing, bool $isOut, bool $hasMarks, bool $isAction = false): ?self
-    {
+    public static function of(
+        PaperState $state,
+        ?ReviewState $review,
+        int $missing,
+        bool $isOut,
+        bool $hasMarks,
+        bool $isAction = false,
+    ): ?self {
         return match (true) {
             $review === ReviewState::SentBack => self::AnswerRemark,
             $review === ReviewState::DoesNotApply => null,

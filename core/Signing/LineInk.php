@@ -46,10 +46,12 @@ final class LineInk
     {
         $by = self::DOTS / 72;
         [$left, $right] = [(int) (($place->x + 3) * $by), (int) (($place->x + $place->width - 3) * $by)];
-        [$top, $bottom] = [(int) (($place->y + $place->height - self::HIGH) * $by), (int) (($place->y + $place->height - self::LINE) * $by)];
+        $foot = $place->y + $place->height;
+        [$top, $bottom] = [(int) (($foot - self::HIGH) * $by), (int) (($foot - self::LINE) * $by)];
         $ink = 0;
         for ($y = max(1, $top); $y < min($bottom, $this->dots->height - 1); $y++) {
-            $row = substr($this->dots->dots, $y * $this->dots->width + max(0, $left), max(0, min($right, $this->dots->width) - max(0, $left)));
+            $width = max(0, min($right, $this->dots->width) - max(0, $left));
+            $row = substr($this->dots->dots, $y * $this->dots->width + max(0, $left), $width);
             $row = (string) preg_replace('/x{'.self::RULED.',}/', '', $row);
             // Ink has company; a dot by itself is dust.
             $ink += strlen((string) preg_replace('/(?<!x)x(?!x)| /', '', $row));

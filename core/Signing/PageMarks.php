@@ -134,7 +134,8 @@ final class PageMarks
     private static function next(SigningLine $line, array $lines, array $kinds): ?array
     {
         $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
-        if ($line->at->by === 'cell' || BlockEntries::isCompany($line->before) || (! $isNamed && $line->before.$line->under.$line->over.$line->at->caption !== '')) {
+        $isSilent = $line->before.$line->under.$line->over.$line->at->caption === '';
+        if ($line->at->by === 'cell' || BlockEntries::isCompany($line->before) || (! $isNamed && ! $isSilent)) {
             return null;
         }
         foreach ($kinds as $at => [$kind, $sure]) {

@@ -131,7 +131,8 @@ it('is met by further papers though its own has not come, and one paper counts f
 it('submits a stage as far as it is there, and tells the reviewer what is still to come', function () {
     $file = $this->aFile();
     $this->seeAll();
-    $lines = Requirement::query()->where('deal_file_id', $file->id)->whereHas('paper', static fn ($paper) => $paper->where('state', 'expected'))->orderBy('position')->get();
+    $lines = Requirement::query()->where('deal_file_id', $file->id)
+        ->whereHas('paper', static fn ($paper) => $paper->where('state', 'expected'))->orderBy('position')->get();
     expect($lines->count())->toBeGreaterThan(1);
     $pdf = UploadedFile::fake()->createWithContent('Letter.pdf', MadePdf::page(MadePdf::text(72, 700, 'A letter')));
     $this->as('tomas')->post("/files/{$file->key}/papers", ['pdf' => $pdf, 'key' => 'stage-one-1', 'paper' => $lines[0]->paper->key],

@@ -55,7 +55,8 @@ it('signs what was submitted where it has a place for the broker, sealed, and le
         ->and(textOf(app(Bytes::class)->read($paper->latest->sha256)))->toContain('Ines Halloran')->toContain('Evidence record')
         ->and($line->review_state)->toBe(ReviewState::Submitted);
     // What she signed with the last time is offered, and nothing is left to sign.
-    $this->as('ines')->get("/requirements/{$line->key}/countersign")->assertSee('It says nowhere')->assertSee('aria-label="Ines Halloran"', false);
+    $this->as('ines')->get("/requirements/{$line->key}/countersign")
+        ->assertSee('It says nowhere')->assertSee('aria-label="Ines Halloran"', false);
     $this->as('ines')->post("/requirements/{$line->key}/countersign", ['name' => 'I', 'initials' => 'I', 'agree' => '1'])
         ->assertSessionHas('reason', SigningRefusal::NowhereToSign->value);
     $this->as('ines')->post("/requirements/{$line->key}/accept")->assertRedirect();
@@ -76,7 +77,8 @@ it('signs over what was signed and sealed before, at the place that is pointed a
     $before = $paper->load('latest')->latest;
     $line = $paper->requirement;
     $this->as('tomas')->post("/requirements/{$line->key}/submit")->assertSessionMissing('refused');
-    $this->as('ines')->post("/requirements/{$line->key}/countersign", [...SIGNS, 'page' => 1, 'x' => 72, 'y' => 740])->assertSessionHas('told');
+    $this->as('ines')->post("/requirements/{$line->key}/countersign", [...SIGNS, 'page' => 1, 'x' => 72, 'y' => 740])
+        ->assertSessionHas('told');
     $this->work();
     $this->seeAll();
     $after = Paper::query()->findOrFail($paper->id)->load('latest')->latest;

@@ -35,7 +35,8 @@ it('knows who has a signed paper from the set, names who has not, and sends it t
     expect($who())->toBe(['Sunniva Eide signed', 'Tomás Reyes-Whitlock signed']);
     // The purchase agreement the seller has not signed: it is owed to nobody yet.
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('1 signed paper has not reached');
-    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertOk()->assertDontSee('Purchase agreement')->assertSee('not yet')->assertSee('with the signed set');
+    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertOk()
+        ->assertDontSee('Purchase agreement')->assertSee('not yet')->assertSee('with the signed set');
     $this->as('caleb')->get("/files/{$file->key}/delivery")->assertNotFound();
     $this->as('caleb')->post("/files/{$file->key}/delivery/send")->assertNotFound();
     $this->as('tomas')->post("/files/{$file->key}/delivery/send")->assertSessionHas('told', 'Sent to José Nguyễn-Ortiz.');
@@ -63,6 +64,6 @@ it('notes what reached somebody otherwise, once, on its day; a new version is ow
     $this->seeAll();
     $one = Delivery::query()->where('party_id', $to->id)->sole();
     expect([$one->how->value, $one->on_day->iso()])->toBe(['hand', '2026-11-20'])
-        ->and(DB::table('history')->where('what', 'Delivered')->where('data->to', 'José Nguyễn-Ortiz')->where('data->how', 'handed over')->count())->toBe(1);
+        ->and(DB::table('history')->where(['what' => 'Delivered', 'data->how' => 'handed over'])->count())->toBe(1);
     $this->as('tomas')->get("/files/{$file->key}")->assertDontSee('not reached');
 });

@@ -17,7 +17,8 @@ function letterArrives(string $subject, string $html, string $pdf = ''): Inbound
     app(TakeMail::class)(
         test()->people['tomas']->brokerage_id,
         "From: Nadia <nadia@anchorfield.example>\r\nTo: papers@quillmark.example\r\nSubject: {$subject}\r\nMessage-ID: <".md5($subject).
-            "@x.example>\r\nContent-Type: multipart/mixed; boundary=e\r\n\r\n--e\r\nContent-Type: text/html\r\n\r\n{$html}\r\n{$part}--e--\r\n",
+            "@x.example>\r\nContent-Type: multipart/mixed; boundary=e\r\n\r\n--e\r\nContent-Type: text/html\r\n\r\n{$html}\r\n".
+            "{$part}--e--\r\n",
     );
     test()->seeAll();
 

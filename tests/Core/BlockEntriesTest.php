@@ -44,7 +44,10 @@ it('asks whoever signs for what stands in their block: how they are reached, for
 ]);
 
 it('gives a square to whoever alone can say what stands after it', function (string $words, string $asked) {
-    $page = RuledPage::of([[84, 260, $words], [72, 261, 80, 269], [120, 280, 300], [80, 291, 'Buyer:'], [320, 400, 300], [290, 291, 'Date:']]);
+    $page = RuledPage::of([
+        [84, 260, $words], [72, 261, 80, 269],
+        [120, 280, 300], [80, 291, 'Buyer:'], [320, 400, 300], [290, 291, 'Date:'],
+    ]);
     expect(RuledPage::asks($page))->toBe(trim("signature buyer.1 88, date buyer.1 86{$asked}"));
 })->with([
     ['I have received a copy.', ', tick buyer.1 79'],

@@ -6,7 +6,13 @@ use Unanimus\Files\Executed;
 use Unanimus\Files\PaperState;
 use Unanimus\Parties\Side;
 
-it('is executed when it was signed here, or its scan was accepted', function (PaperState $state, bool $scan, bool $accepted, bool $signs, bool $is) {
+it('is executed when it was signed here, or its scan was accepted', function (
+    PaperState $state,
+    bool $scan,
+    bool $accepted,
+    bool $signs,
+    bool $is,
+) {
     expect(Executed::is($state, $scan, $accepted, $signs))->toBe($is);
 })->with([
     [PaperState::Signed, false, false, true, true],
@@ -31,7 +37,12 @@ it('is owed to our clients who sign it, and for the others to their agent', func
     [[], [Side::Buyer], []],
 ]);
 
-it('is signed by all when every client in the file who has a place on it has signed', function (array $places, array $signed, array $taken, bool $all) {
+it('is signed by all when every client in the file who has a place on it has signed', function (
+    array $places,
+    array $signed,
+    array $taken,
+    bool $all,
+) {
     expect(Executed::isByAll($places, $signed, $taken))->toBe($all);
 })->with([
     [['buyer.1', 'seller.1'], ['buyer.1'], ['buyer.1', 'seller.1'], false],

@@ -67,7 +67,8 @@ final class DeliveryController
         } catch (DateUnreadable $unreadable) {
             throw StepRefused::unreadable($unreadable);
         }
-        $count = $send->note($file, $party, array_values($given['papers']), DeliveryHow::from($given['how']), $on, User::signedIn($request));
+        [$keys, $how] = [array_values($given['papers']), DeliveryHow::from($given['how'])];
+        $count = $send->note($file, $party, $keys, $how, $on, User::signedIn($request));
 
         return to_route('files.delivery', $file)->with('told', $count === 1
             ? "Noted: 1 paper reached {$party->name}."

@@ -45,7 +45,8 @@ final class DraftReadController
 
     public function show(Request $request, DraftRead $read): View
     {
-        Gate::authorize('see', $read->load(['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'file.papers', 'remarks'])->file);
+        $read->load(['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'file.papers', 'remarks']);
+        Gate::authorize('see', $read->file);
         $papers = $read->file->papers->whereIn('key', $read->papers)->values();
         $key = $request->validate(['paper' => 'nullable|string|max:26'])['paper'] ?? null;
         $paper = $papers->firstWhere('key', $key) ?? $papers->first() ?? abort(404);

@@ -270,7 +270,8 @@ final class SealSet
             $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
             $sent->paper->moveTo(PaperState::Signed);
             $this->delivered($round, $sent->paper->refresh());
-            $sent->paper->change_of === null || $this->change->settle($sent->paper, $own, $sent->pages, $round->key, $round->countersigns === null);
+            $wakes = $round->countersigns === null;
+            $sent->paper->change_of === null || $this->change->settle($sent->paper, $own, $sent->pages, $round->key, $wakes);
         }
         History::add(
             $round->brokerage_id,

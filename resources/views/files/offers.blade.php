@@ -86,7 +86,8 @@
                         \App\Files\PaperOffers::choice($term, $read)) === $value)>{{ $label }}</option>@endforeach</select></span>
                     @else<input class="input" name="terms[{{ $term->value }}]"
                         value="{{ old('terms.'.$term->value, $countered ? \App\Terms\FieldText::fact($term,
-                        $countered->terms()->get($term->value), $file) : $read->terms[$term->value] ?? '') }}" maxlength="60" autocomplete="off">@endif</label>
+                        $countered->terms()->get($term->value), $file) : $read->terms[$term->value] ?? '') }}"
+                        maxlength="60" autocomplete="off">@endif</label>
             @endforeach
             <label class="line"><span>Note</span><input class="input" name="note" value="{{ old('note') }}" maxlength="500"
                 autocomplete="off"></label>

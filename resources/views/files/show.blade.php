@@ -43,12 +43,15 @@
             </div>
     @endif
     @foreach ($reads as $one)<p class="say">{{ $one->reader->name }} {{ $one->done_at ? 'has read' : 'is reading' }}
-        {{ count($one->papers) === 1 ? '1 draft' : count($one->papers).' drafts' }}@if ($one->open() > 0): {{ $one->open().' '.Str::plural('remark', $one->open()) }}@endif. <a class="button tight" href="/reads/{{ $one->key }}">See</a></p>@endforeach
+        {{ count($one->papers) === 1 ? '1 draft' : count($one->papers).' drafts' }}@if ($one->open() > 0): {{
+        $one->open().' '.Str::plural('remark', $one->open()) }}@endif. <a class="button tight"
+        href="/reads/{{ $one->key }}">See</a></p>@endforeach
     @if ($undelivered > 0)<p class="say">{{ $undelivered === 1 ? '1 signed paper has' : "{$undelivered} signed papers have" }} not reached
         everyone. <a class="button tight" href="/files/{{ $file->key }}/delivery">See who, and send</a></p>@endif
     @foreach ($came as $one)
         <p class="say now">“{{ $one->paper->title }}” reads as an offer from <b>{{ $one->buyers }}</b>{{ $one->price === '' ? '' :
-            ', '.$one->price }}. <a class="button tight now" href="/files/{{ $file->key }}/offers?paper={{ $one->paper->key }}#record">Record
+            ', '.$one->price }}. <a class="button tight now"
+            href="/files/{{ $file->key }}/offers?paper={{ $one->paper->key }}#record">Record
             the offer</a></p>
     @endforeach
     @foreach ($amendments as $one) @include('files.amendment') @endforeach

@@ -1,5 +1,6 @@
 <x-layout :title="$file->name.': email'" place="files">
-    <div class="file-head"><div><h1>Email</h1><span class="dim">filed in <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span></div>
+    <div class="file-head"><div><h1>Email</h1>
+        <span class="dim">filed in <a href="/files/{{ $file->key }}">{{ $file->name }}</a></span></div>
         </div>
     <div class="leaf pad">
         <ul class="filed-mail">

@@ -23,7 +23,8 @@
     </form>
     <form method="post" action="/kits/{{ $stored?->key }}" class="leaf pad">{!! $open('items') !!}
         <h2>Papers, in order <small>forms, and expected documents from outside</small></h2>
-        <table class="ledger lines"><thead><tr><th>No.</th><th>Form</th><th>Title</th><th>Stage</th><th>Reason</th><th>Due</th><th>On the checklist</th>
+        <table class="ledger lines"><thead><tr><th>No.</th><th>Form</th><th>Title</th><th>Stage</th><th>Reason</th><th>Due</th>
+            <th>On the checklist</th>
             <th>Only when</th></tr></thead><tbody>
         @foreach ([...$kit->items, ...($mine ? [null, null, null] : [])] as $n => $item)
             <tr>
@@ -32,7 +33,8 @@
                     value="{{ json_encode(['when' => $item->when->toArray(), 'side' => $item->side]) }}">@elseif ($item?->side)<input
                     type="hidden" name="lines[{{ $n }}][kept]" value="{{ json_encode(['side' => $item->side]) }}">@endif</td>
                 <td><span class="select"><select name="lines[{{ $n }}][form]" aria-label="form {{ $n + 1 }}"><option value="">from outside
-                    </option><option value="action" @selected($item?->isAction)>to do</option>@foreach ($forms as $form)<option value="{{ $form->number }}" @selected($item?->form === $form->number)>
+                    </option><option value="action" @selected($item?->isAction)>to do</option>@foreach ($forms as $form)<option
+                    value="{{ $form->number }}" @selected($item?->form === $form->number)>
                     {{ $form->number }}</option>@endforeach</select></span></td>
                 <td><input class="input" name="lines[{{ $n }}][title]" value="{{ $item?->title }}" aria-label="title {{ $n + 1 }}"
                     maxlength="120" placeholder="{{ $item ? '' : '1 more' }}"></td>

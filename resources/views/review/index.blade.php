@@ -30,7 +30,8 @@
                         @elseif (($open[$requirement->id] ?? []) !== [])<span class="tag-chip">open at {{ implode(', ',
                             $open[$requirement->id]) }}</span>@endif</td><td>
                         <a href="/files/{{ $requirement->file->key }}">{{ $requirement->file->name }}</a></td><td class="dim">
-                        {{ $requirement->reason }}</td><td>{{ \App\Terms\When::list($requirement->off_asked_at ?? $requirement->submitted_at, $zone) }}</td>
+                        {{ $requirement->reason }}</td>
+                        <td>{{ \App\Terms\When::list($requirement->off_asked_at ?? $requirement->submitted_at, $zone) }}</td>
                         <td @class(['late' => $requirement->needed_by?->isPast()])>@if ($requirement->needed_by)<b>{{
                             \App\Terms\When::list($requirement->needed_by, $zone) }}</b>@if ($requirement->needed_why !== '')<br><span
                             class="dim small">{{ $requirement->needed_why }}</span>@endif @endif</td><td class="right">

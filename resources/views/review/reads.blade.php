@@ -1,7 +1,8 @@
 <x-layout :title="'Read: '.$paper->title" place="files" :scripts="['resources/js/review.js']">
     <div class="desk-bar"><h1>{{ $paper->title }}</h1>
-        <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $read->asker->name }} asks {{ $read->reader->name }} to
-            read {{ $papers->count() === 1 ? 'it' : 'them' }}{{ $read->message === '' ? '' : ': '.$read->message }}</span>
+        <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $read->asker->name }} asks
+            {{ $read->reader->name }} to read
+            {{ $papers->count() === 1 ? 'it' : 'them' }}{{ $read->message === '' ? '' : ': '.$read->message }}</span>
         <div class="acts">@if ($mine && $read->done_at === null)<form method="post" action="/reads/{{ $read->key }}/done">@csrf
             <button class="button tight now">I have read {{ $papers->count() === 1 ? 'it' : 'them' }}</button></form>
             @elseif ($read->done_at)<span class="tag-chip">read {{ \App\Terms\When::day($read->done_at, $file->office->zone) }}</span>@endif

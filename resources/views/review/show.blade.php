@@ -51,7 +51,8 @@
                 <p class="small">It is met together with @foreach ($requirement->further as $one)<a href="/papers/{{ $one->key }}"
                     target="_blank">{{ $one->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach</p>@endif
             @if ($requirement->off_asked_at)
-                <div class="say now"><p><b>{{ $requirement->offAsker?->name }}</b> asks to leave it out: {{ $requirement->off_asked_why }}</p>
+                <div class="say now"><p><b>{{ $requirement->offAsker?->name }}</b> asks to leave it out:
+                    {{ $requirement->off_asked_why }}</p>
                     <form class="inline" method="post" action="/requirements/{{ $requirement->key }}/waive">@csrf
                         <input type="hidden" name="reason" value="{{ $requirement->off_asked_why }}">
                         <button class="button tight now">It does not apply</button></form>

@@ -11,7 +11,8 @@
             <input type="hidden" name="name" value="{{ $before->name }}"><input type="hidden" name="initials"
                 value="{{ $before->initials }}">
         @else
-            <label class="line"><span>Name</span><input class="input" name="name" value="{{ $user->name }}" maxlength="120" required></label>
+            <label class="line"><span>Name</span><input class="input" name="name" value="{{ $user->name }}" maxlength="120"
+                required></label>
             <label class="line"><span>Initials</span><input class="input" name="initials"
                 value="{{ \App\Models\Party::initialsOf($user->name) }}" maxlength="8" required></label>
             <label class="line"><span>Style</span><span class="select"><select name="hand">

@@ -36,7 +36,8 @@
                     @selected($signer->language === $language)>{{ $language->label() }}</option>@endforeach</select></label>
             <label class="line"><span>Turn: those with the same are asked together</span><input class="input" type="number" min="1"
                 max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label>
-            @if ($signer->party_id === null)<button class="button tight plain" form="into-{{ $signer->key }}">Put them in the file</button>@endif
+            @if ($signer->party_id === null)<button class="button tight plain"
+                form="into-{{ $signer->key }}">Put them in the file</button>@endif
             <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
         </details>
     </div>
