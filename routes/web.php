@@ -55,6 +55,7 @@ use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ChecklistController;
 use App\Review\Http\DraftReadController;
+use App\Review\Http\KeptSentenceController;
 use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Signing\Http\AskedPapersController;
@@ -492,6 +493,10 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/requirements/{requirement}/submit', [ReviewController::class, 'submit'])
         ->name('requirements.submit')
         ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/review/accept-looked', [ReviewController::class, 'acceptLooked'])->name('review.accept-looked');
+    Route::post('/review/sentences', [KeptSentenceController::class, 'store'])->name('review.sentences');
+    Route::delete('/review/sentences/{sentence}', [KeptSentenceController::class, 'destroy'])->name('review.sentences.destroy');
+    Route::get('/review/{requirement}/beside', [ReviewController::class, 'beside'])->name('review.beside');
     Route::get('/review/{requirement}/changes', [ReviewController::class, 'changes'])->name('review.changes');
     Route::get('/review/{requirement}/before/{page}.webp', [ReviewController::class, 'before'])->name('review.before');
     Route::get('/requirements/{requirement}/more', [ChecklistController::class, 'more'])->name('requirements.more');

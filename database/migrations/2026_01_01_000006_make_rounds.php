@@ -20,6 +20,7 @@ return new class extends Migration
         DB::unprepared((string) file_get_contents(database_path('sql/checklist.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/deliveries.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/draft-reads.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/kept-sentences.sql')));
         DB::unprepared(
             <<<'SQL'
             CREATE TABLE rounds (

@@ -244,7 +244,7 @@ BEGIN
     FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
         EXECUTE format('CREATE POLICY for_staff ON %I AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{contacts,kits,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{contacts,kept_sentences,kits,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_or_common ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint)
             AND (user_id IS NULL OR user_id = (SELECT session_of(''person'')::bigint) OR (SELECT session_of(''sight'')) = ''all''))', name);
     END LOOP;
@@ -315,6 +315,8 @@ CREATE POLICY stack_in_sight ON stack_layouts USING (brokerage_id = (SELECT sess
     AND EXISTS (SELECT 1 FROM stacks s WHERE s.id = stack_layouts.stack_id OFFSET 0));
 CREATE POLICY requirements_in_sight ON findings_set_aside USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND requirement_in_sight(requirement_id, (SELECT who_asks())));
+CREATE POLICY requirements_in_sight ON review_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND requirement_in_sight(requirement_id, (SELECT who_asks())));
 CREATE POLICY requirements_in_sight ON remarks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND requirement_in_sight(requirement_id, (SELECT who_asks())));
 
@@ -360,7 +362,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_plans,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_plans,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -378,13 +380,13 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{deliveries,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{deliveries,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{draft_reads,draft_remarks,agent_plans,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{blobs,fill_request_papers,findings_set_aside,kit_versions,own_form_changes,plan_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
     END LOOP;
 END $$;

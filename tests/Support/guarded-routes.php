@@ -86,6 +86,7 @@ function guardedRoutes(): array
         'remark on a draft' => ['POST', '/reads/{read}/remarks', ['paper' => '{paperkey}', 'remark' => 'x']],
         'see to a remark on a draft' => ['POST', '/reads/{read}/remarks/{draftremark}', []],
         'have read drafts' => ['POST', '/reads/{read}/done', []],
+        'another paper beside it' => ['GET', '/review/{requirement}/beside?of={paperkey}', []],
         'pass a review on' => ['POST', '/requirements/{requirement}/pass', []],
         'take a submission back' => ['POST', '/requirements/{requirement}/withdraw', []],
         'note a remark' => ['POST', '/requirements/{requirement}/remarks', ['remark' => 'x']],

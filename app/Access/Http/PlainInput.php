@@ -33,6 +33,7 @@ final class PlainInput
         'keys',
         'languages',
         'lines',
+        'looked',
         'matched',
         'notes',
         'pages',

@@ -25,10 +25,11 @@ final class Decide
 
     /**
      * @param string|null $seen SHA-256 of the version that was looked at; null: not said
+     * @param string $note for whoever works on it, and the record
      *
      * @throws StepRefused when there is nothing to decide, or the paper has another version since
      */
-    public function accept(Requirement $requirement, User $by, ?string $seen = null): void
+    public function accept(Requirement $requirement, User $by, ?string $seen = null, string $note = ''): void
     {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh()->loadMissing('file.office');
@@ -38,7 +39,8 @@ final class Decide
         if (! $isPractice && $plan->needsSecond($requirement->stage) && $this->isFirst($requirement, $by)) {
             return;
         }
-        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->accept(), 'Accepted', '');
+        $this->decide($requirement, $by, static fn (ReviewState $state) => $state->accept(), 'Accepted', $note);
+        $requirement->update(['note' => mb_substr(trim($note), 0, 500)]);
         $isPractice || $this->spot($requirement, $plan);
         // What was noted and never sent was not meant to be said; what was asked is done.
         $requirement->remarks()->whereNull('sent_at')->delete();

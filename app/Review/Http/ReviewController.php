@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Review\Http;
 
 use App\Models\DealFile;
+use App\Models\KeptSentence;
+use App\Models\Paper;
 use App\Models\PaperVersion;
 use App\Models\Requirement;
 use App\Models\Role;
@@ -12,6 +14,7 @@ use App\Models\User;
 use App\Papers\PageStore;
 use App\Papers\PaperView;
 use App\Papers\Presence;
+use App\Review\Actions\AcceptLooked;
 use App\Review\Actions\Decide;
 use App\Review\Actions\SubmitPaper;
 use App\Review\Actions\TakeReview;
@@ -26,12 +29,14 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Files\PaperState;
 use Unanimus\Pages\Rect;
+use Unanimus\Review\KeptWords;
 
 /** The review desk, and handing in. */
 final class ReviewController
 {
-    public function index(Request $request): View
+    public function index(Request $request, AcceptLooked $accept): View
     {
         Gate::authorize('review-desk');
         $only = $request->validate([
@@ -45,6 +50,7 @@ final class ReviewController
             'waiting' => $waiting,
             'all' => ReviewQueue::of(User::signedIn($request))->count(),
             'spots' => ReviewQueue::spotChecks(User::signedIn($request)),
+            'looked' => $accept->able(User::signedIn($request)),
             'only' => $only,
             'offices' => $waiting->pluck('file.office')->unique('id')->values(),
             'agents' => $waiting->flatMap(static fn (Requirement $one) => $one->file->members->where('role', Role::Agent)->pluck('user'))
@@ -74,6 +80,7 @@ final class ReviewController
         ]);
         Gate::authorize('review', $requirement->file);
         $take->begin($requirement);
+        AcceptLooked::look($requirement, User::signedIn($request));
         $paper = $requirement->paper?->setRelation('file', $requirement->file);
         $next = ReviewQueue::of(User::signedIn($request))->whereKeyNot($requirement->id)->value('key');
 
@@ -89,7 +96,52 @@ final class ReviewController
             'facts' => FactBook::of($requirement->file),
             'here' => $paper === null ? [] : Presence::of($paper, User::signedIn($request)),
             'reviewers' => $this->reviewers($requirement->file),
+            'others' => $requirement->file->papers->filter(static fn (Paper $one) => $one->id !== $paper?->id &&
+                ! in_array($one->state, [PaperState::Void, PaperState::Expected], true)),
+            'sentences' => self::sentences($requirement, User::signedIn($request)),
         ]);
+    }
+
+    /** @return list<array{key: string, kept: string, words: string}> kept sentences as they are said of this deal */
+    private static function sentences(Requirement $requirement, User $user): array
+    {
+        $facts = FactBook::of($requirement->file);
+        $more = [
+            'paper' => $requirement->title,
+            'file' => $requirement->file->name,
+            'agent' => (string) $facts->value('agent.1.name'),
+        ];
+
+        return array_values(KeptSentence::of($user)->map(static fn (KeptSentence $one) => [
+            'key' => $one->key,
+            'kept' => $one->text,
+            'words' => KeptWords::fill($one->text, $facts, $more),
+        ])->all());
+    }
+
+    /** Another paper of the file, beside the one that is read. */
+    public function beside(Request $request, Requirement $requirement): View|Response
+    {
+        Gate::authorize('review', $requirement->load(['file.office', 'file.knownFacts', 'file.parties', 'file.papers'])->file);
+        $key = (string) ($request->validate(['of' => 'nullable|string|max:26'])['of'] ?? '');
+        if ($key === '') {
+            return new Response('');
+        }
+        $paper = $requirement->file->papers->firstWhere('key', $key) ?? abort(404);
+        $paper->load(['values', 'latest'])->setRelation('file', $requirement->file);
+
+        return view('review.beside', ['paper' => $paper, 'view' => PaperView::of($paper)]);
+    }
+
+    /** What one has looked at, and nothing was found in. */
+    public function acceptLooked(Request $request, AcceptLooked $accept): RedirectResponse
+    {
+        Gate::authorize('review-desk');
+        $seen = $request->validate(['looked' => 'required|array|max:100', 'looked.*' => 'string|size:64'])['looked'];
+        [$count, $why] = $accept(User::signedIn($request), $seen);
+        $told = $count === 1 ? 'Accepted 1 paper.' : "Accepted {$count} papers.";
+
+        return to_route('review.index')->with($why === [] ? 'told' : 'refused', trim("{$told} ".implode(' ', $why)));
     }
 
     /** What is otherwise since it was decided on. */
@@ -179,7 +231,8 @@ final class ReviewController
     public function accept(Request $request, Requirement $requirement, Decide $decide): RedirectResponse
     {
         Gate::authorize('review', $requirement->file);
-        $decide->accept($requirement, User::signedIn($request), self::seen($request));
+        $note = (string) ($request->validate(['note' => 'nullable|string|max:500'])['note'] ?? '');
+        $decide->accept($requirement, User::signedIn($request), self::seen($request), $note);
 
         $isFirst = $requirement->refresh()->first_accepted_by !== null;
 

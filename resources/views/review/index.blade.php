@@ -12,6 +12,13 @@
                 aria-current="true" @endif>{{ $agent->name }}</a>@endforeach
         </nav>
     @endif
+    @if ($looked->isNotEmpty())
+        <form method="post" action="/review/accept-looked" class="say">@csrf
+            @foreach ($looked as $one)<input type="hidden" name="looked[{{ $one->key }}]" value="{{ $one->paper->latest->sha256 }}">@endforeach
+            You have looked at {{ $looked->pluck('title')->take(4)->join(', ') }}{{ $looked->count() > 4 ? ' …' : '' }}, and nothing was
+            found there. <button class="button tight now" data-weighs="accept them">{{ $looked->count() === 1 ? 'Accept it' :
+            'Accept all '.$looked->count() }}</button></form>
+    @endif
     <div class="leaf pad">
         @if ($waiting->isEmpty())
             <p class="empty">Papers that agents submit show up here, most urgent first. Nothing is waiting right now.</p>

@@ -1,4 +1,4 @@
-<x-layout :title="'Review: '.$requirement->title" place="review" :scripts="['resources/js/review.js']">
+<x-layout :title="'Review: '.$requirement->title" place="review" :scripts="['resources/js/review.js', 'resources/js/review-pages.js', ...($view?->sizes ? ['resources/js/zoom.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $requirement->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $requirement->reason }}</span>
@@ -34,7 +34,15 @@
             @if ($view === null || $view->sizes === [])
                 <div class="leaf empty">This paper has not arrived yet.</div>
             @else
-                @include('papers.pages', ['remarks' => $requirement->remarks->whereNull('resolved_at')->values(), 'findings' => $findings])
+                <div class="page-ways">@include('papers.zoom')
+                    <label class="in-row">Page <input class="input number" id="page-number" type="number" min="1"
+                        max="{{ count($view->sizes) }}" value="1"> of {{ count($view->sizes) }}</label>
+                    @if ($others->isNotEmpty())<label class="unseen" for="beside-of">Show beside it</label><select id="beside-of" name="of"
+                        hx-get="/review/{{ $requirement->key }}/beside" hx-target="#beside-paper" hx-swap="innerHTML" hx-trigger="change">
+                        <option value="">Show beside it …</option>@foreach ($others as $one)<option value="{{ $one->key }}">{{ $one->title }}
+                        </option>@endforeach</select>@endif</div>
+                <div class="two-papers"><div class="pages">@include('papers.pages', ['remarks' => $requirement->remarks->whereNull('resolved_at')->values(), 'findings' => $findings])</div>
+                    <div id="beside-paper" class="pages" aria-live="polite"></div></div>
             @endif
         </div>
         <aside class="leaf blanks">
@@ -67,6 +75,8 @@
                 @if ($requirement->review_state->value === 'submitted')
                     <form method="post" action="/requirements/{{ $requirement->key }}/accept">@csrf
                         <input type="hidden" name="seen" value="{{ $paper?->latest?->sha256 }}">
+                        <details class="by-hand"><summary>Accept with a note</summary><label class="line"><span>Note</span><input
+                            class="input" name="note" maxlength="500" autocomplete="off"></label></details>
                         <button class="button solid" data-press="a" data-weighs="accept “{{ $requirement->title }}”">Accept
                         <kbd>a</kbd></button></form>
                     <form method="post" action="/requirements/{{ $requirement->key }}/send-back" id="send-back">
@@ -75,11 +85,27 @@
                         <input type="hidden" name="page"><input type="hidden" name="x"><input type="hidden" name="y">
                         <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark"
                             maxlength="2000" data-press="m">{{ old('remark') }}</textarea></label>
+                        @if ($sentences !== [])<label class="unseen" for="kept-sentences">Kept sentences</label><span class="select"><select
+                            id="kept-sentences"><option value="">Kept sentences …</option>@foreach ($sentences as $one)
+                            <option value="{{ $one['words'] }}">{{ mb_strimwidth($one['words'], 0, 70, '…') }}</option>@endforeach
+                            </select></span>@endif
                         <button class="button tight plain" type="button" id="pin" data-press="p">Pin to the page <kbd>p</kbd></button>
                         <button class="button tight plain" formaction="/requirements/{{ $requirement->key }}/remarks" data-press="n">Note it
                             and go on</button>
                         <button class="button" data-press="b" data-weighs="send it back">Send back <kbd>b</kbd></button>
                     </form>
+                @endif
+                @if ($requirement->review_state->value === 'submitted')
+                    <details><summary>Keep sentences</summary>
+                        <form method="post" action="/review/sentences" id="keep-sentence">@csrf<input type="hidden" name="text">
+                            <p class="small dim">Keeps the remark as it stands above. Write {price}, {closing}, {paper} or {agent} where the
+                                deal’s own words belong.</p>
+                            <label class="checkbox"><input type="checkbox" name="everyone" value="1"> For everyone who reviews</label>
+                            <button class="button tight">Keep it</button></form>
+                        @foreach ($sentences as $one)<form method="post" action="/review/sentences/{{ $one['key'] }}" class="in-row">@csrf
+                            @method('delete')<span class="small">{{ $one['kept'] }}</span><button class="button tight plain">Remove</button>
+                            </form>@endforeach
+                    </details>
                 @endif
                 @if (! $requirement->review_state->isSettled())
                     <details><summary>Not applicable</summary>
