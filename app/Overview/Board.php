@@ -75,8 +75,8 @@ final readonly class Board
         return new self(array_values($seats->all()), array_filter($stages));
     }
 
-    /** What a stage has to be done with, and until when; null where nothing in it has a day. */
-    public function dueIn(string $stage, LocalDate $today): ?StageDue
+    /** How complete a stage is, and until when the rest is due. */
+    public function dueIn(string $stage, LocalDate $today): StageDue
     {
         return StageDue::of(array_map(static fn (BoardRow $row) => $row->requirement, $this->stages[$stage] ?? []), $today);
     }

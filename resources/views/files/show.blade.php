@@ -146,8 +146,8 @@
                 @php($seats = array_map(fn ($party) => [$party->seat(), (string) $party->seat(), $party->callName()], $board->seats))
                 @forelse ($board->stages as $stage => $rows)
                     <tbody>
-                    @php($due = $works ? $board->dueIn($stage, $agenda->today) : null)
-                    <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}@if ($due)
+                    @php($due = $board->dueIn($stage, $agenda->today))
+                    <tr class="stage"><th colspan="{{ 4 + count($board->seats) }}" scope="rowgroup">{{ $stage }}@if ($due->words !== '')
                         <span @class(['stage-due', 'late' => $due->late > 0])>{{ $due->words }}</span>@endif</th></tr>
                     @foreach ($rows as $row)
                         <tr class="row" data-row

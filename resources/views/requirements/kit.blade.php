@@ -33,9 +33,10 @@
                     value="{{ json_encode(['when' => $item->when->toArray(), 'side' => $item->side]) }}">@elseif ($item?->side)<input
                     type="hidden" name="lines[{{ $n }}][kept]" value="{{ json_encode(['side' => $item->side]) }}">@endif</td>
                 <td><span class="select"><select name="lines[{{ $n }}][form]" aria-label="form {{ $n + 1 }}"><option value="">from outside
-                    </option><option value="action" @selected($item?->isAction)>to do</option>@foreach ($forms as $form)<option
+                    </option>@foreach ($forms as $form)<option
                     value="{{ $form->number }}" @selected($item?->form === $form->number)>
-                    {{ $form->number }}</option>@endforeach</select></span></td>
+                    {{ $form->number }}</option>@endforeach
+                    <option value="action" @selected($item?->isAction)>to do</option></select></span></td>
                 <td><input class="input" name="lines[{{ $n }}][title]" value="{{ $item?->title }}" aria-label="title {{ $n + 1 }}"
                     maxlength="120" placeholder="{{ $item ? '' : '1 more' }}"></td>
                 <td><span class="select"><select name="lines[{{ $n }}][stage]" aria-label="stage {{ $n + 1 }}">@foreach ($stages as $key =>

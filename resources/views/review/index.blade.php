@@ -14,7 +14,8 @@
     @endif
     @if ($looked->isNotEmpty())
         <form method="post" action="/review/accept-looked" class="say">@csrf
-            @foreach ($looked as $one)<input type="hidden" name="looked[{{ $one->key }}]" value="{{ $one->paper->latest->sha256 }}">@endforeach
+            @foreach ($looked as $one)<input type="hidden"
+                name="looked[{{ $one->key }}]" value="{{ $one->paper->latest->sha256 }}">@endforeach
             You have looked at {{ $looked->pluck('title')->take(4)->join(', ') }}{{ $looked->count() > 4 ? ' …' : '' }}, and nothing was
             found there. <button class="button tight now" data-weighs="accept them">{{ $looked->count() === 1 ? 'Accept it' :
             'Accept all '.$looked->count() }}</button></form>

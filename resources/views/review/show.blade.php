@@ -1,4 +1,5 @@
-<x-layout :title="'Review: '.$requirement->title" place="review" :scripts="['resources/js/review.js', 'resources/js/review-pages.js', ...($view?->sizes ? ['resources/js/zoom.js'] : [])]">
+<x-layout :title="'Review: '.$requirement->title" place="review"
+    :scripts="['resources/js/review.js', 'resources/js/review-pages.js', ...($view?->sizes ? ['resources/js/zoom.js'] : [])]">
     <div class="desk-bar">
         <h1>{{ $requirement->title }}</h1>
         <span class="dim"><a href="/files/{{ $file->key }}">{{ $file->name }}</a> · {{ $requirement->reason }}</span>
@@ -39,9 +40,11 @@
                         max="{{ count($view->sizes) }}" value="1"> of {{ count($view->sizes) }}</label>
                     @if ($others->isNotEmpty())<label class="unseen" for="beside-of">Show beside it</label><select id="beside-of" name="of"
                         hx-get="/review/{{ $requirement->key }}/beside" hx-target="#beside-paper" hx-swap="innerHTML" hx-trigger="change">
-                        <option value="">Show beside it …</option>@foreach ($others as $one)<option value="{{ $one->key }}">{{ $one->title }}
+                        <option value="">Show beside it …</option>@foreach ($others as $one)<option
+                        value="{{ $one->key }}">{{ $one->title }}
                         </option>@endforeach</select>@endif</div>
-                <div class="two-papers"><div class="pages">@include('papers.pages', ['remarks' => $requirement->remarks->whereNull('resolved_at')->values(), 'findings' => $findings])</div>
+                <div class="two-papers"><div class="pages">@include('papers.pages', [
+                    'remarks' => $requirement->remarks->whereNull('resolved_at')->values(), 'findings' => $findings])</div>
                     <div id="beside-paper" class="pages" aria-live="polite"></div></div>
             @endif
         </div>
