@@ -52,7 +52,7 @@ it('asks whether a line applies: granted it is settled, refused whoever asked re
     $this->seeAll();
     expect(DB::table('history')->where('what', 'Asked whether it applies')->count())->toBe(1);
     $this->as('ines')->get('/review')->assertSee('asks whether it applies');
-    $this->as('ines')->get("/review/{$line->key}")->assertSee('asks to leave it out: They are our own agents');
+    $this->as('ines')->get("/review/{$line->key}")->assertSee('They are our own agents');
     // Whoever asks does not decide.
     $this->as('tomas')->post("/requirements/{$line->key}/applies", ['reason' => 'no'])->assertForbidden();
     $this->as('tomas')->post("/requirements/{$line->key}/waive", ['reason' => 'no'])->assertForbidden();
