@@ -511,6 +511,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/stages', [ChecklistController::class, 'submit'])->name('files.stages');
     Route::get('/requirements/{requirement}/countersign', [CountersignController::class, 'show'])->name('requirements.countersign.show');
     Route::post('/requirements/{requirement}/countersign', [CountersignController::class, 'store'])->name('requirements.countersign');
+    Route::get('/files/{file}/readers', [DraftReadController::class, 'readers'])->name('files.readers');
     Route::post('/files/{file}/reads', [DraftReadController::class, 'store'])->name('files.reads');
     Route::get('/reads/{read}', [DraftReadController::class, 'show'])->name('reads.show');
     Route::post('/reads/{read}/remarks', [DraftReadController::class, 'note'])->name('reads.remarks');

@@ -57,6 +57,7 @@ use Unanimus\Steps\StepRefused;
  * @property-read Office $office
  * @property-read Collection<int, Party> $parties
  * @property-read Collection<int, KnownFact> $knownFacts
+ * @property bool $has_reads whether a colleague was asked to read drafts of it
  * @property-read Collection<int, Paper> $papers
  * @property-read Collection<int, Requirement> $requirements
  * @property-read Collection<int, Round> $rounds
@@ -80,6 +81,7 @@ final class DealFile extends Record
         'labels' => 'array',
         'guest' => 'boolean',
         'practice' => 'boolean',
+        'has_reads' => 'boolean',
         'practice_over_at' => 'datetime',
     ];
 
@@ -99,6 +101,7 @@ final class DealFile extends Record
         'put_into' => null,
         'guest' => false,
         'practice' => false,
+        'has_reads' => false,
         'practice_over_at' => null,
     ];
 

@@ -47,6 +47,7 @@ use Unanimus\Review\ReviewState;
  * @property int|null $off_asked_by
  * @property string $off_asked_why
  * @property list<array{title: string, when: string}> $coming what was still to come when it was submitted
+ * @property bool $has_further whether further papers meet it
  * @property-read Collection<int, Paper> $further papers that meet it beside its own
  * @property Side|null $side whose own it is; null: both sides'
  * @property bool $staff_only whether only the office and the file's coordinator see it
@@ -71,6 +72,7 @@ final class Requirement extends Record
         'due_on' => AsDay::class,
         'off_asked_at' => 'datetime',
         'coming' => 'array',
+        'has_further' => 'boolean',
     ];
 
     protected $attributes = [
@@ -94,6 +96,7 @@ final class Requirement extends Record
         'off_asked_by' => null,
         'off_asked_why' => '',
         'coming' => '[]',
+        'has_further' => false,
     ];
 
     /** @return BelongsTo<DealFile, $this> */

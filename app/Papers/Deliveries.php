@@ -8,7 +8,6 @@ use App\Models\DealFile;
 use App\Models\Delivery;
 use App\Models\Paper;
 use App\Models\Party;
-use App\Models\RoundPaper;
 use Illuminate\Support\Collection;
 use Unanimus\Files\Executed;
 use Unanimus\Files\MadeBy;
@@ -27,7 +26,7 @@ final readonly class Deliveries
     {
     }
 
-    /** @param  DealFile  $file  with its papers, their latest versions, its parties and requirements */
+    /** @param  DealFile  $file  with its papers, their latest versions and what came back, its parties, requirements and rounds */
     public static function of(DealFile $file): self
     {
         $own = array_values(array_filter($file->kind->sides(), static fn (Side $side) => $file->isOwnAffair($side) &&
@@ -40,9 +39,9 @@ final readonly class Deliveries
             in_array($paper->id, $accepted, true),
             ($paper->form()->marks ?? []) !== [],
         ));
-        $there = Delivery::query()->whereIn('paper_version_id', $executed->pluck('latest_version_id'))->get()
+        $there = $executed->isEmpty() ? new Collection() : Delivery::query()->whereIn('paper_version_id', $executed->pluck('latest_version_id'))->get()
             ->keyBy(static fn (Delivery $one) => "{$one->paper_version_id} {$one->party_id}");
-        $signed = self::signers($executed);
+        $signed = $executed->isEmpty() ? [] : self::signers($file, $executed);
         $taken = array_map(strval(...), array_keys($seated->all()));
         [$rows, $owing] = [[], []];
         foreach ($executed->sortBy('position') as $paper) {
@@ -90,17 +89,14 @@ final readonly class Deliveries
      * @param Collection<int, Paper> $papers
      * @return array<int, list<string>> seats by paper
      */
-    private static function signers(Collection $papers): array
+    private static function signers(DealFile $file, Collection $papers): array
     {
         $signs = [];
-        $rounds = RoundPaper::query()
-            ->with('round.marks')
-            ->whereIn('paper_id', $papers->pluck('id'))
-            ->whereHas('round', static fn ($round) => $round->where('status', RoundStatus::Complete)->where('rehearsal', false))
-            ->get();
-        foreach ($rounds as $sent) {
-            foreach ($sent->round->marks->where('round_paper_id', $sent->id) as $mark) {
-                $signs[$sent->paper_id][$mark->seat] = true;
+        $rounds = $file->rounds->where('status', RoundStatus::Complete)->where('rehearsal', false);
+        foreach ($rounds as $round) {
+            $papersOf = $round->papers->pluck('paper_id', 'id');
+            foreach ($round->marks as $mark) {
+                $signs[$papersOf[$mark->round_paper_id] ?? 0][$mark->seat] = true;
             }
         }
         foreach ($papers as $paper) {

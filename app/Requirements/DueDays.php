@@ -16,8 +16,9 @@ final class DueDays
     /** @param  array<string, DueRule|null>  $due  of what is called for now, by what tells papers apart */
     public static function keep(DealFile $file, Facts $facts, array $due): void
     {
-        foreach ($file->requirements()->with('paper')->get() as $requirement) {
-            $identity = $requirement->paper->form_number ?? mb_strtolower($requirement->title);
+        $forms = $file->papers()->whereNotNull('form_number')->pluck('form_number', 'id');
+        foreach ($file->requirements()->get() as $requirement) {
+            $identity = $forms[$requirement->paper_id] ?? mb_strtolower($requirement->title);
             // What is called for no more and was touched keeps its day.
             $rule = array_key_exists($identity, $due) ? $due[$identity] : self::ruleOf($requirement);
             $requirement->fill([

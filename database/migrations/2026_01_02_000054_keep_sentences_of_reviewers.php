@@ -12,6 +12,7 @@ return new class extends Migration
     public function up(): void
     {
         DB::unprepared((string) file_get_contents(database_path('sql/kept-sentences.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/checklist.sql')));
         WhoSeesWhat::apply();
     }
 };

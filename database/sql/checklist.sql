@@ -20,3 +20,6 @@ CREATE TABLE IF NOT EXISTS requirement_papers (
     CONSTRAINT once_with_a_requirement UNIQUE (requirement_id, paper_id)
 );
 CREATE INDEX IF NOT EXISTS requirements_of_further_paper ON requirement_papers (paper_id);
+-- Beside the rows they tell of, so that a file page asks for those only where there are any.
+ALTER TABLE requirements ADD COLUMN IF NOT EXISTS has_further boolean NOT NULL DEFAULT false;
+ALTER TABLE deal_files ADD COLUMN IF NOT EXISTS has_reads boolean NOT NULL DEFAULT false;

@@ -128,7 +128,10 @@ document.querySelector('#all-papers')?.addEventListener('change', (event) => {
 document.querySelector('[data-take-all]')?.addEventListener('change', (event) => {
     event.target.form.querySelectorAll('td.take input').forEach((box) => { box.checked = event.target.checked; });
 });
-document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEventListener('click', (event) => {
+// Also for buttons of menus that are fetched when they are opened.
+document.addEventListener('click', (event) => {
+    const button = event.target.closest?.('[data-with-taken]');
+    if (!button) return;
     takes();
     if (taken.length === 0) {
         event.preventDefault();
@@ -143,7 +146,7 @@ document.querySelectorAll('[data-with-taken]').forEach((button) => button.addEve
         field.value = key;
         button.form.append(field);
     }
-}));
+}, true);
 
 // A page from outside counts as opened once a person moves, touches or types on it: programs that look through mail do not.
 const opened = document.body.dataset.opened;

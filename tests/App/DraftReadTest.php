@@ -11,7 +11,7 @@ use Unanimus\Review\ReviewRefusal;
 it('has a colleague read drafts and pin remarks, with nothing submitted', function () {
     $file = $this->aFile();
     $paper = $this->paper($file, 'M-201');
-    $this->as('tomas')->get("/files/{$file->key}")->assertSee('Have a colleague read them first');
+    $this->as('tomas')->get("/files/{$file->key}/readers")->assertOk()->assertSee('Have a colleague read them first');
     $ask = fn (string $who) => $this->as('tomas')->post("/files/{$file->key}/reads", [
         'papers' => [$paper->key],
         'reader' => $this->people[$who]->key,

@@ -88,7 +88,7 @@ function everyPage(): array
 function pagesElsewhere(): string
 {
     return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
-        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign)$|^(find|listings|up|storage/.*)$'.
+        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign|readers)$|^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^(sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';

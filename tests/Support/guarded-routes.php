@@ -81,6 +81,7 @@ function guardedRoutes(): array
         'submit a stage' => ['POST', '/files/{file}/stages', []],
         'where the broker signs' => ['GET', '/requirements/{requirement}/countersign', []],
         'countersign' => ['POST', '/requirements/{requirement}/countersign', ['name' => 'x', 'initials' => 'x', 'agree' => '1']],
+        'who can read drafts' => ['GET', '/files/{file}/readers', []],
         'have drafts read' => ['POST', '/files/{file}/reads', ['papers' => ['{paperkey}'], 'reader' => '{user}']],
         'read drafts' => ['GET', '/reads/{read}', []],
         'remark on a draft' => ['POST', '/reads/{read}/remarks', ['paper' => '{paperkey}', 'remark' => 'x']],

@@ -21,10 +21,14 @@ use Unanimus\Steps\StepRefused;
 /** Whether the executed papers of a file have reached everyone. */
 final class DeliveryController
 {
+    private const WITH = [
+        'office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members', 'rounds.papers', 'rounds.marks',
+    ];
+
     public function show(DealFile $file): View
     {
         Gate::authorize('see', $file);
-        $file->load(['office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members']);
+        $file->load(self::WITH);
 
         return view('assembly.delivery', [
             'file' => $file,
@@ -37,7 +41,7 @@ final class DeliveryController
     public function send(Request $request, DealFile $file, SendMissing $send): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $file->load(['office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members']);
+        $file->load(self::WITH);
         [$sent, $left] = $send($file, User::signedIn($request));
         $told = $sent === [] ? 'Nothing was sent.' : 'Sent to '.implode(', ', $sent).'.';
         $rest = $left === [] ? '' : ' Not sent: '.implode('; ', $left).'.';
@@ -49,7 +53,7 @@ final class DeliveryController
     public function note(Request $request, DealFile $file, SendMissing $send): RedirectResponse
     {
         Gate::authorize('work-on', $file);
-        $file->load(['office', 'papers.latest', 'papers.returned', 'parties.contact', 'requirements', 'members']);
+        $file->load(self::WITH);
         $given = $request->validate(
             [
                 'party' => 'required|string|max:26',

@@ -51,7 +51,7 @@ final class FilePageController
             'papers.values',
             'papers.latest',
             'papers.returned.copy',
-            'requirements.further',
+            'requirements',
             'rounds.papers',
             'rounds.signers',
             'rounds.marks',
@@ -61,6 +61,8 @@ final class FilePageController
             'tasks',
             'before',
         ]);
+        $file->requirements->each(static fn (Requirement $one) => $one->setRelation('further', new Collection()));
+        $file->requirements->where('has_further', true)->load('further');
         // Remarks stand only at what was sent back.
         $file->requirements->filter(static fn (Requirement $one) => $one->review_state === ReviewState::SentBack)->load('remarks');
         $facts = FactBook::of($file);
@@ -85,8 +87,7 @@ final class FilePageController
             'signedOn' => $worksHere && $facts->value('acceptance') === null ? $contract->on : null,
             'isUploaded' => $worksHere && $facts->value('acceptance') === null && $contract->isUploaded,
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
-            'readers' => $worksHere ? $file->colleagues($me) : new Collection(),
-            'reads' => $worksHere ? self::reads($file) : new Collection(),
+            'reads' => $worksHere && $file->has_reads ? self::reads($file) : new Collection(),
             'undelivered' => $worksHere && ! $file->practice ? Deliveries::of($file)->open() : 0,
             'came' => $worksHere && $file->isOwnAffair($file->represents->isListing() ? $file->listingSide() : null)
                 ? PaperOffers::waiting($file)

@@ -63,6 +63,7 @@ final class MeetRequirement
             'requirement_id' => $requirement->id,
             'paper_id' => $paper->id,
         ]);
+        $requirement->update(['has_further' => true]);
         $new === 0 || self::tell($paper, 'Counts for', ['paper' => $paper->title, 'requirement' => $requirement->title]);
     }
 
@@ -72,6 +73,7 @@ final class MeetRequirement
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
         $requirement->refresh()->review_state->mayAskOff('further');
         $gone = DB::table('requirement_papers')->where(['requirement_id' => $requirement->id, 'paper_id' => $paper->id])->delete();
+        $requirement->update(['has_further' => $requirement->further()->exists()]);
         $gone === 0 || self::tell($paper, 'Counts no more for', ['paper' => $paper->title, 'requirement' => $requirement->title]);
     }
 

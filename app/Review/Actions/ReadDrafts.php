@@ -51,6 +51,7 @@ final class ReadDrafts
             'message' => mb_substr(trim($message), 0, 1000),
             'papers' => $keys,
         ]);
+        $file->has_reads || $file->update(['has_reads' => true]);
         self::tell($read, 'Drafts given to read', ['to' => $reader->name, 'papers' => implode(', ', array_column($papers, 'title'))]);
         $file->practice || Post::ofFile(
             $file,

@@ -43,6 +43,14 @@ final class DraftReadController
         return to_route('files.show', $file)->with('told', "{$reader->name} is asked to read them. Nothing was submitted.");
     }
 
+    /** Whom one can ask, opened with the menu. */
+    public function readers(Request $request, DealFile $file): View
+    {
+        Gate::authorize('work-on', $file->load('members'));
+
+        return view('review.readers', ['file' => $file, 'readers' => $file->colleagues(User::signedIn($request))]);
+    }
+
     public function show(Request $request, DraftRead $read): View
     {
         $read->load(['file.office', 'file.knownFacts', 'file.parties', 'file.members', 'file.papers', 'remarks']);

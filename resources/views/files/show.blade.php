@@ -105,12 +105,8 @@
                                     <button class="button plain" data-with-taken>Have the other side sign</button></form>@endif
                                 <form method="post" action="/files/{{ $file->key }}/ask-for">@csrf
                                     <button class="button plain" data-with-taken>Ask someone for them</button></form>
-                                @if ($readers->isNotEmpty())<form method="post" action="/files/{{ $file->key }}/reads"
-                                    class="tag-them">@csrf<label>Have a colleague read them first<span class="select"><select name="reader">
-                                    @foreach ($readers as $one)<option value="{{ $one->key }}">{{ $one->name }}</option>@endforeach
-                                    </select></span></label><label class="unseen" for="read-words">What to look at</label><input
-                                    class="input" id="read-words" name="message" maxlength="1000" autocomplete="off"
-                                    placeholder="what to look at"><button class="button tight" data-with-taken>Ask</button></form>@endif
+                                <div hx-get="/files/{{ $file->key }}/readers" hx-trigger="toggle from:closest details once"
+                                    hx-swap="outerHTML"></div>
                                 <form method="post" action="/files/{{ $file->key }}/assign">@csrf
                                     <button class="button plain" data-with-taken>Move to another row</button></form>
                                 <form method="post" action="/files/{{ $file->key }}/tags" class="tag-them">@csrf
