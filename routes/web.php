@@ -486,6 +486,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/rounds/{round}/set.pdf', [RoundController::class, 'set'])->name('rounds.set-pdf');
 
     Route::get('/review', [ReviewController::class, 'index'])->name('review.index');
+    Route::get('/review/done', [ReviewController::class, 'done'])->name('review.done');
     Route::get('/review/{requirement}', [ReviewController::class, 'show'])->name('review.show');
     Route::post('/files/{file}/submissions', [ReviewController::class, 'submitSeveral'])
         ->name('files.submissions')
@@ -566,6 +567,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office/plans', [PlanController::class, 'index'])->name('plans');
     Route::post('/office/plans/{user}', [PlanController::class, 'store'])->name('plans.store');
     Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
+    Route::post('/inbox/sorters', [InboxController::class, 'sorters'])->name('inbox.sorters');
     Route::post('/inbox/file', [InboxController::class, 'fileSeveral'])->name('inbox.file-several');
     Route::post('/inbox/{item}/file', [InboxController::class, 'file'])->name('inbox.file');
     Route::post('/inbox/{item}/open', [InboxController::class, 'open'])->name('inbox.open');

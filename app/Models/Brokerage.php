@@ -12,6 +12,7 @@ use App\Models\Concerns\HasKey;
  * @property int $id
  * @property string $key
  * @property string $name
+ * @property list<string> $sorts_mail roles that sort the mail which came to nobody's own address
  * @property string|null $sender_name whom its letters come from; null: as it is called
  * @property string|null $sender_address null: as this installation sends
  */
@@ -20,4 +21,7 @@ final class Brokerage extends Record
     use HasKey;
 
     public const UPDATED_AT = null;
+
+    /** @var array<string, string> */
+    protected $casts = ['sorts_mail' => 'array'];
 }

@@ -109,6 +109,16 @@ final class User extends Authenticatable
         return $this->holds(Role::Broker);
     }
 
+    /** @return Collection<int, self> those who are active in an office in a role, by name */
+    public static function inOffice(Office $office, Role $role): Collection
+    {
+        return self::query()
+            ->where('active', true)
+            ->whereHas('officeRoles', static fn ($roles) => $roles->where(['office_id' => $office->id, 'role' => $role]))
+            ->orderBy('name')
+            ->get();
+    }
+
     /** The zone of the office they work in. */
     public function zone(): string
     {

@@ -8,9 +8,11 @@ use App\Files\Agenda;
 use App\Models\DealFile;
 use App\Models\Member;
 use App\Models\Party;
+use App\Models\Requirement;
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
+use Unanimus\Requirements\Stage;
 
 /** What stands in a column of the files list; bare for a spreadsheet. */
 final class FileCell
@@ -41,6 +43,7 @@ final class FileCell
             'closing' => $day($known('closing')),
             'price' => $known('price') === null ? '' : ($bare ? (string) $known('price') : (string) Money::of((string) $known('price'))),
             'complete' => $file->required === 0 ? ($bare ? '' : '–') : intdiv($file->settled * 100, $file->required).($bare ? '' : '%'),
+            'late' => self::late($file, $bare),
             'labels' => implode(', ', $file->labels),
             'opened' => $day($file->created_at->setTimezone($file->office->zone)->format('Y-m-d')),
             default => $day($file->ended_on?->iso()),
@@ -73,6 +76,19 @@ final class FileCell
                     ($open[0]->due->isBefore($agenda->today)
                         ? TodayRow::late($agenda->today->daysUntil($open[0]->due))
                         : $open[0]->due->short($agenda->today->year()));
+    }
+
+    /** How many lines of the checklist are late, and the stages they are of. */
+    private static function late(DealFile $file, bool $bare): string
+    {
+        $today = $file->office->today();
+        $late = $file->status->isOpen() ? $file->requirements->filter(static fn (Requirement $one) => $one->isLate($today)) : collect();
+        if ($late->isEmpty()) {
+            return $bare ? '0' : '';
+        }
+        $stages = $late->countBy('stage')->map(static fn (int $count, string $stage) => "{$count} ".lcfirst(Stage::from($stage)->label()));
+
+        return $bare ? (string) $late->count() : $stages->implode(', ');
     }
 
     /** Who has to sign on what is out. */

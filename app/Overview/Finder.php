@@ -35,6 +35,8 @@ final class Finder
         'closing' => ['Closing', "(SELECT value FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'closing')"],
         'price' => ['Price', "(SELECT value::numeric FROM facts WHERE facts.deal_file_id = deal_files.id AND facts.name = 'price')"],
         'complete' => ['Complete', 'deal_files.settled::numeric / greatest(deal_files.required, 1)'],
+        'late' => ['Papers late', "(SELECT count(*) FROM requirements r WHERE r.deal_file_id = deal_files.id AND r.due_on < current_date
+            AND r.review_state IN ('not_submitted', 'sent_back'))"],
         'labels' => ['Tags', null],
         'opened' => ['Opened', 'deal_files.created_at'],
         'ended' => ['Ended', 'deal_files.ended_on'],

@@ -6,8 +6,10 @@ namespace App\Providers;
 
 use App\Access\PeopleProvider;
 use App\Access\RememberedDevices;
+use App\Models\Brokerage;
 use App\Models\DealFile;
 use App\Models\InboundItem;
+use App\Models\OfficeRole;
 use App\Models\Role;
 use App\Models\Round;
 use App\Models\User;
@@ -42,7 +44,10 @@ final class AuthServiceProvider extends ServiceProvider
         Gate::define('put-forms-in-force', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
         Gate::define(
             'sort-mail',
-            static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
+            static fn (User $user) => array_intersect(
+                $user->officeRoles->map(static fn (OfficeRole $one) => $one->role->value)->all(),
+                once(static fn () => Brokerage::query()->whereKey($user->brokerage_id)->value('sorts_mail') ?? []),
+            ) !== [],
         );
         Gate::define(
             'keep-plans',

@@ -28,6 +28,18 @@ final class ClosingCheck
     }
 
     /**
+     * Where the office asks for it, every line of the checklist is settled first.
+     *
+     * @param int $unsettled lines that are not
+     *
+     * @throws StepRefused when one is not
+     */
+    public static function whole(int $unsettled): void
+    {
+        $unsettled === 0 || throw FileRefusal::NotSettled->because(count: $unsettled);
+    }
+
+    /**
      * What is still open is told once, before the file is closed all the same.
      *
      * @param list<string> $open as from `of`

@@ -33,6 +33,7 @@ enum FileRefusal: string implements Reason
     case NoSuchStep = 'file.no-such-step';
     case NoReasonToReopen = 'file.no-reason-to-reopen';
     case NoReasonToEnd = 'file.no-reason-to-end';
+    case NotSettled = 'file.not-settled';
     case StillOpen = 'file.still-open';
     case NoPractice = 'file.no-practice';
     case PracticeStays = 'file.practice-stays';
@@ -65,6 +66,7 @@ enum FileRefusal: string implements Reason
             self::NoSuchStep => 'A file that is {from} cannot become {to}.',
             self::NoReasonToReopen => 'Give a reason for reopening the file.',
             self::NoReasonToEnd => 'Give a reason for ending the file.',
+            self::NotSettled => 'Your office closes a file only when everything on its checklist is settled. Still open: {count}.',
             self::StillOpen => '{open} The file was not closed. Press “Close file” again to close it all the same.',
         };
     }

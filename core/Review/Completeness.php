@@ -32,6 +32,12 @@ final readonly class Completeness
         return $this->all === 0 ? 0 : intdiv($this->settled * 100, $this->all);
     }
 
+    /** How many are not settled. */
+    public function open(): int
+    {
+        return $this->all - $this->settled;
+    }
+
     /** Whether every requirement is settled and there is at least one. */
     public function isWhole(): bool
     {

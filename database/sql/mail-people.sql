@@ -10,3 +10,6 @@ CREATE INDEX IF NOT EXISTS inbound_of_person ON inbound_items (for_user);
 ALTER TABLE inbound_items ADD COLUMN IF NOT EXISTS filed_into bigint REFERENCES deal_files;
 ALTER TABLE inbound_items ADD COLUMN IF NOT EXISTS filed_side text;
 CREATE INDEX IF NOT EXISTS inbound_of_file ON inbound_items (filed_into, id) WHERE filed_into IS NOT NULL;
+
+-- Who sorts the mail that came to no person's own address, by role.
+ALTER TABLE brokerages ADD COLUMN IF NOT EXISTS sorts_mail jsonb NOT NULL DEFAULT '["administrator", "broker", "coordinator"]';

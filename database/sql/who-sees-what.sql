@@ -21,6 +21,14 @@ CREATE OR REPLACE FUNCTION person_holds(wanted text[], office bigint) RETURNS bo
           AND r.role = ANY (wanted) AND (office IS NULL OR r.office_id = office)
     ) $$;
 
+-- Whether the person sorts the mail: the brokerage says which roles do.
+CREATE OR REPLACE FUNCTION person_sorts_mail() RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (
+        SELECT 1 FROM office_roles r JOIN users u ON u.id = r.user_id JOIN brokerages b ON b.id = r.brokerage_id
+        WHERE r.user_id = session_of('person')::bigint AND r.brokerage_id = session_of('brokerage')::bigint AND u.active
+          AND b.sorts_mail ? r.role
+    ) $$;
+
 -- 2. What is in sight. The answer for the last row asked about is remembered: rows of one file come one after the other.
 
 CREATE OR REPLACE FUNCTION file_in_sight(file bigint, asker text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
@@ -301,7 +309,7 @@ CREATE POLICY working_copy_in_sight ON working_copy_papers USING (brokerage_id =
 -- papers of its side are, and by nobody else any more.
 CREATE POLICY who_sorts ON inbound_items AS RESTRICTIVE USING ((SELECT session_of('sight')) = 'all'
     OR (filed_into IS NULL AND (for_user = (SELECT session_of('person')::bigint)
-        OR person_holds('{administrator,broker,coordinator}', NULL)))
+        OR person_sorts_mail()))
     OR (filed_into IS NOT NULL AND file_in_sight(filed_into, (SELECT who_asks()))
         AND (filed_side IS NULL OR side_in_sight(filed_into, filed_side)))) WITH CHECK (true);
 

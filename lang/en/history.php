@@ -195,6 +195,7 @@ return [
     'Submitted again' => '“:requirement” submitted again',
     'Accepted' => '“:requirement” accepted',
     'Accepted (why)' => '“:requirement” accepted: :why',
+    'Who sorts the mail' => 'The mail is sorted by: :roles',
     'Sentence kept' => 'Sentence for remarks kept: :text',
     'Sentence removed' => 'Sentence for remarks removed: :text',
     'Drafts given to read' => ':to is asked to read: :papers',

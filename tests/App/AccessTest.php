@@ -76,7 +76,7 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         ...['here', 'here/give/{signer}', 'here/end'], // refused in InPersonTest
-        ...['review/accept-looked', 'review/sentences', 'review/sentences/{sentence}'], // refused in ReviewTogetherTest
+        ...['review/done', 'review/accept-looked', 'review/sentences', 'review/sentences/{sentence}'], // refused in ReviewTogetherTest
         ...['practice', 'loose-papers'], // refused in PracticeTest and LoosePapersTest, the inbox in InboxTest
         // Refused in StencilsTest.
         'stencils',

@@ -193,3 +193,25 @@ it('has the mail server keep a message while the application is stopped', functi
     $receive->setInput("From: a@b.example\r\nSubject: Too early\r\n\r\nHello.");
     expect($receive->run())->toBe(75)->and($receive->getErrorOutput())->toContain('not running');
 });
+
+it('is sorted by the roles that the office says, in the pages and in the database', function () {
+    $item = mailArrives('For whoever sorts it');
+    $seen = function (string $who) use ($item): array {
+        $page = str_contains((string) $this->as($who)->get('/office/inbox')->getContent(), $item->key);
+        Sight::ofPerson($this->people[$who]->refresh());
+        $row = InboundItem::query()->whereKey($item->id)->exists();
+        $this->seeAll();
+
+        return [$page, $row];
+    };
+    expect($seen('wendell'))->toBe([true, true])->and($seen('tomas'))->toBe([false, false]);
+    $this->as('tomas')->post('/inbox/sorters', ['roles' => ['agent']])->assertForbidden();
+    $this->as('fenna')->post('/inbox/sorters', [])->assertSessionHasErrors('roles');
+    $this->as('fenna')->post('/inbox/sorters', ['roles' => ['king']])->assertSessionHasErrors('roles.0');
+    $this->as('fenna')->post('/inbox/sorters', ['roles' => ['administrator', 'agent']])->assertSessionHas('told');
+    $this->as('fenna')->post('/inbox/sorters', ['roles' => ['administrator', 'agent']]);
+    $this->seeAll();
+    Illuminate\Support\Once::flush();
+    expect($seen('wendell'))->toBe([false, false])->and($seen('tomas'))->toBe([true, true])
+        ->and(DB::table('brokerage_history')->where('what', 'Who sorts the mail')->count())->toBe(1);
+});

@@ -82,3 +82,19 @@ it('keeps sentences with fields, for oneself or for everyone who reviews', funct
     expect(KeptSentence::query()->pluck('text')->all())->toBe(['Initial every page.'])
         ->and(DB::table('brokerage_history')->where('what', 'Sentence kept')->count())->toBe(1);
 });
+
+it('asks for a second reader where the office asks for one for an agent, and says who reviewed what and how long it took', function () {
+    [$one] = twoSubmitted();
+    $office = $one->file->office;
+    $office->update(['review' => ['agents' => [$this->people['tomas']->key]]]);
+    $this->as('ines')->post("/requirements/{$one->key}/accept")->assertRedirect();
+    $this->seeAll();
+    expect($one->refresh()->review_state)->toBe(ReviewState::Submitted)->and($one->first_accepted_by)->toBe($this->people['ines']->id);
+    $office->update(['review' => []]);
+    $one->update(['first_accepted_by' => null]);
+    $this->travel(3)->hours();
+    $this->as('ines')->post("/requirements/{$one->key}/accept")->assertRedirect();
+    $this->as('ines')->get('/review/done')->assertOk()
+        ->assertSee($one->title)->assertSee($this->people['ines']->name)->assertSee('3 hours');
+    $this->as('tomas')->get('/review/done')->assertForbidden();
+});

@@ -61,6 +61,7 @@ function everyPage(): array
         'papers/{paper}/text' => ['tomas', "/papers/{{$paper} AND p.form_number = 'M-201' ORDER BY p.id LIMIT 1}/text"],
         'people/{user}' => ['fenna', "/people/{SELECT key FROM users WHERE email LIKE 'tomas@quillmark%'}"],
         'review' => ['ines', '/review'],
+        'review/done' => ['ines', '/review/done'],
         'review/{requirement}' => ['ines', "/review/{SELECT key FROM requirements WHERE review_state = 'submitted' ORDER BY id LIMIT 1}"],
         'rounds/{round}' => [
             'tomas',

@@ -20,6 +20,7 @@ final class PlainInput
     /** Names under which lists, or lists of lists, are sent. */
     private const LISTS = [
         'addresses',
+        'agents',
         'answers',
         'apart',
         'change',

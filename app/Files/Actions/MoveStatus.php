@@ -46,6 +46,7 @@ final class MoveStatus
         $from->move($to, $by === null || $by->holds(Role::Broker, $file->office_id), $reason, $on, $today);
         if ($to === DealStatus::Closed) {
             ClosingCheck::paid($this->isPaidOut($file));
+            $file->office->reviewPlan()->closesWhole && ClosingCheck::whole($file->load('requirements')->completeness()->open());
             $isSure || ClosingCheck::nothingOpen(self::stillOpen($file));
         }
         $ended = $to->isOpen() ? null : ($on ?? $today)->iso();

@@ -6,6 +6,7 @@ namespace App\Intake\Actions;
 
 use App\Files\Actions\OpenFile;
 use App\History\History;
+use App\Models\Brokerage;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\Upload;
@@ -85,6 +86,21 @@ final class SettleMail
             : $this->file($item, $file->load('office'), $by);
 
         return $file;
+    }
+
+    /**
+     * Says which roles sort the mail that came to nobody's own address.
+     *
+     * @param list<string> $roles
+     */
+    public function sortedBy(int $brokerageId, array $roles): void
+    {
+        $brokerage = Brokerage::query()->lockForUpdate()->findOrFail($brokerageId);
+        if ($brokerage->sorts_mail === $roles) {
+            return;
+        }
+        $brokerage->update(['sorts_mail' => $roles]);
+        History::ofBrokerage($brokerageId, 'Who sorts the mail', ['roles' => implode(', ', $roles)]);
     }
 
     /** It is nothing for a file. @throws StepRefused when it was filed meanwhile */

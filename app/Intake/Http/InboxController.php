@@ -7,9 +7,11 @@ namespace App\Intake\Http;
 use App\Files\MailAddress;
 use App\Intake\Actions\SettleMail;
 use App\Intake\StackContents;
+use App\Models\Brokerage;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\Paper;
+use App\Models\Role;
 use App\Models\User;
 use App\Papers\Actions\TakeTerms;
 use App\Papers\PageStore;
@@ -20,6 +22,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\BringRefused;
@@ -65,10 +68,26 @@ final class InboxController
                 ->when(Gate::denies('sort-mail'), static fn ($items) => $items->where('for_user', User::signedIn($request)->id))
                 ->whereNull('settled_at')
                 ->count(),
+            'sorters' => Gate::allows('run-office')
+                ? Brokerage::query()->findOrFail(User::signedIn($request)->brokerage_id)->sorts_mail
+                : null,
             'own' => MailAddress::ofPerson(User::signedIn($request)),
             'common' => MailAddress::common(),
             'files' => DealFile::query()->whereIn('status', DealStatus::open())->orderByDesc('id')->limit(80)->pluck('name'),
         ]);
+    }
+
+    /** Which roles sort the mail that came to nobody's own address. */
+    public function sorters(Request $request, SettleMail $settle): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $roles = $request->validate(
+            ['roles' => 'required|array', 'roles.*' => [Rule::enum(Role::class)]],
+            ['roles.required' => 'Somebody has to sort the mail. Leave at least one role checked.'],
+        )['roles'];
+        $settle->sortedBy(User::signedIn($request)->brokerage_id, array_values($roles));
+
+        return to_route('inbox')->with('told', 'Stored. It holds from the next page on.');
     }
 
     /** Files a letter's papers under the proposed file, or the one that was typed. */

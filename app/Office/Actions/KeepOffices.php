@@ -64,6 +64,8 @@ final class KeepOffices
         $said = array_filter([
             $plan->none === [] ? '' : 'not read: '.implode(', ', $plan->none),
             $plan->second === [] ? '' : 'by two: '.implode(', ', $plan->second),
+            $plan->agents === [] ? '' : 'by two for: '.User::query()->whereIn('key', $plan->agents)->pluck('name')->implode(', '),
+            $plan->closesWhole ? 'closed only when everything is settled' : '',
             $plan->spot === 0 ? '' : "one in {$plan->spot} looked at again",
         ]);
         $told = ['office' => $office->name, 'plan' => $said === [] ? 'each paper by one' : implode('; ', $said)];

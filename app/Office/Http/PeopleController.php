@@ -123,6 +123,9 @@ final class PeopleController
                 'review' => 'nullable|array:'.implode(',', Stage::keys()),
                 'review.*' => 'in:none,one,two',
                 'spot' => 'nullable|integer|between:0,100',
+                'agents' => 'nullable|array|max:200',
+                'agents.*' => 'string|size:26',
+                'whole' => 'nullable|boolean',
             ],
             ['zone.timezone' => 'This is not a time zone.'],
         );
@@ -138,6 +141,8 @@ final class PeopleController
             'none' => array_keys($given['review'], 'none', true),
             'second' => array_keys($given['review'], 'two', true),
             'spot' => $given['spot'] ?? 0,
+            'agents' => array_values($given['agents'] ?? []),
+            'whole' => $given['whole'] ?? false,
         ], Stage::keys()));
 
         return to_route('office')->with('told', 'Office saved. Dates of open files use it from now on.');

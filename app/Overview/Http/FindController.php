@@ -162,6 +162,7 @@ final class FindController
             ...in_array('client', $columns, true) ? ['parties'] : [],
             ...in_array('next', $columns, true) ? ['kits'] : [],
             ...in_array('owes', $columns, true) ? ['rounds.signers'] : [],
+            ...in_array('late', $columns, true) ? ['requirements'] : [],
         ];
     }
 

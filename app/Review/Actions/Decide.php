@@ -6,6 +6,7 @@ namespace App\Review\Actions;
 
 use App\History\History;
 use App\Models\Requirement;
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
@@ -36,7 +37,7 @@ final class Decide
         self::mustBe($requirement, $seen);
         $plan = $requirement->file->office->reviewPlan();
         $isPractice = $requirement->file->practice;
-        if (! $isPractice && $plan->needsSecond($requirement->stage) && $this->isFirst($requirement, $by)) {
+        if (! $isPractice && $plan->needsSecond($requirement->stage, $this->agents($requirement)) && $this->isFirst($requirement, $by)) {
             return;
         }
         $this->decide($requirement, $by, static fn (ReviewState $state) => $state->accept(), 'Accepted', $note);
@@ -71,6 +72,15 @@ final class Decide
         );
 
         return true;
+    }
+
+    /** @return list<string> keys of the agents whose file it is */
+    private function agents(Requirement $requirement): array
+    {
+        return array_values(User::query()
+            ->whereIn('id', $requirement->file->members()->where('role', Role::Agent)->select('user_id'))
+            ->pluck('key')
+            ->all());
     }
 
     /** One in so many is looked at once more. */

@@ -32,6 +32,7 @@ use Illuminate\Support\Facades\Gate;
 use Unanimus\Files\PaperState;
 use Unanimus\Pages\Rect;
 use Unanimus\Review\KeptWords;
+use Unanimus\Review\ReviewTime;
 
 /** The review desk, and handing in. */
 final class ReviewController
@@ -60,6 +61,33 @@ final class ReviewController
             'open' => $waiting->mapWithKeys(static fn (Requirement $one) => [
                 $one->id => $one->paper === null ? [] : Presence::others($one->paper, User::signedIn($request)),
             ])->all(),
+        ]);
+    }
+
+    /** Who reviewed what in one's offices, and how long it waited and took. */
+    public function done(Request $request): View
+    {
+        Gate::authorize('review-desk');
+        $offices = User::signedIn($request)->officeRoles->where('role', Role::Broker)->pluck('office_id')->all();
+        $done = Requirement::query()
+            ->with(['file.office'])
+            ->whereNotNull('decided_at')
+            ->whereNotNull('decided_by')
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
+            ->orderByDesc('decided_at')
+            ->limit(200)
+            ->get();
+
+        return view('review.done', [
+            'done' => $done,
+            'names' => User::query()->whereIn('id', $done->pluck('decided_by'))->pluck('name', 'id'),
+            'each' => $done->groupBy('decided_by')->map(static fn ($all) => [
+                'count' => $all->count(),
+                'hours' => ReviewTime::median(array_values($all->map(static fn (Requirement $one) => ReviewTime::between(
+                    $one->submitted_at,
+                    $one->decided_at,
+                ))->all())),
+            ]),
         ]);
     }
 

@@ -7,6 +7,11 @@
                 selected</button>@endif</p>
         @if (! $away)<p class="dim small">Papers sent to <b>{{ $own }}</b> wait here for you
             @can('sort-mail'); to <b>{{ $common }}</b>, for whoever sorts the mail @endcan.</p>@endif
+        @if ($sorters !== null)<details class="by-hand"><summary>Who sorts the mail</summary><form method="post" action="/inbox/sorters"
+            class="in-row">@csrf @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]"
+            value="{{ $role->value }}" @checked(in_array($role->value, $sorters, true))> {{ $role->value }}s</label> @endforeach
+            <button class="button tight">Save</button></form><p class="dim small">Everyone else files what came to their own address.</p>
+            </details>@endif
         <form method="post" action="/inbox/file" id="file-several">@csrf</form>
         <datalist id="inbox-files">@foreach ($files as $name)<option value="{{ $name }}">@endforeach</datalist>
         @forelse ($items as $item)

@@ -49,7 +49,13 @@
                             <option value="none" @selected(! $plan->isRead($stage))>nobody: complete as submitted</option>
                             </select></span></label>@endforeach
                         <label><span>Look again at one in (0: none)</span><input class="input short" name="spot" inputmode="numeric"
-                            value="{{ $plan->spot }}" maxlength="3"></label></fieldset>
+                            value="{{ $plan->spot }}" maxlength="3"></label>
+                        <details @if ($plan->agents !== []) open @endif><summary>Two readers for some agents’ files</summary>
+                            @foreach (\App\Models\User::inOffice($office, \App\Models\Role::Agent) as $one)<label class="checkbox"><input
+                                type="checkbox" name="agents[]" value="{{ $one->key }}" @checked(in_array($one->key, $plan->agents, true))>
+                                {{ $one->name }}</label>@endforeach</details>
+                        <label class="checkbox"><input type="checkbox" name="whole" value="1" @checked($plan->closesWhole)> A file is closed
+                            only when everything on its checklist is settled</label></fieldset>
                     <button class="button now">Save office</button> <button class="button" formmethod="dialog"
                         formnovalidate>Cancel</button>
                 </form>

@@ -1,6 +1,7 @@
 <x-layout title="Review" place="review">
     <div class="head-row"><h1>Review desk</h1>
-        <span class="dim">{{ $all === 0 ? 'nothing waiting' : $all.' waiting, most urgent first' }}</span></div>
+        <span class="dim">{{ $all === 0 ? 'nothing waiting' : $all.' waiting, most urgent first' }} ·
+        <a href="/review/done">reviewed before</a></span></div>
     @if ($offices->count() > 1 || $agents->count() > 1 || array_filter($only) !== [])
         <nav class="queue-ways" aria-label="Show only">
             <a href="/review" @if (array_filter($only) === []) aria-current="true" @endif>All</a>
