@@ -39,7 +39,8 @@ final readonly class Deliveries
             in_array($paper->id, $accepted, true),
             ($paper->form()->marks ?? []) !== [],
         ));
-        $there = $executed->isEmpty() ? new Collection() : Delivery::query()->whereIn('paper_version_id', $executed->pluck('latest_version_id'))->get()
+        $versions = $executed->pluck('latest_version_id');
+        $there = ($executed->isEmpty() ? new Collection() : Delivery::query()->whereIn('paper_version_id', $versions)->get())
             ->keyBy(static fn (Delivery $one) => "{$one->paper_version_id} {$one->party_id}");
         $signed = $executed->isEmpty() ? [] : self::signers($file, $executed);
         $taken = array_map(strval(...), array_keys($seated->all()));
