@@ -35,6 +35,30 @@ it('takes what waits in a mailbox, byte for byte and once, and leaves it there',
     $this->artisan('mail:fetch')->assertFailed();
 });
 
+it('fetches mail over TLS from a server that is vouched for, and from no other', function () {
+    $server = new Dovecot(tls: true);
+    $server->deliver("From: a@b.example\r\nTo: p@q.example\r\nSubject: By TLS\r\nMessage-ID: <t1@x>\r\n\r\nHere.\r\n");
+    $of = fn (array $more) => config(['unanimus.intake' => [
+        ...config('unanimus.intake'),
+        'imap' => "imaps://localhost:{$server->port}",
+        'imap_user' => 'papers',
+        'imap_password' => 'lanternfish',
+        'imap_roots' => $server->certificate,
+        ...$more,
+    ]]);
+    // Nobody the system knows vouches for it; and it is not the server it is asked as.
+    foreach ([['imap_roots' => null], ['imap' => "imaps://127.0.0.1:{$server->port}"]] as $wrong) {
+        $of($wrong);
+        $this->artisan('mail:fetch')->assertFailed();
+    }
+    $this->seeAll();
+    expect(InboundItem::query()->count())->toBe(0);
+    $of([]);
+    $this->artisan('mail:fetch')->assertSuccessful();
+    $this->seeAll();
+    expect(InboundItem::query()->sole()->subject)->toBe('By TLS');
+});
+
 it('gives a person an address of their own, and an inbox with what was sent there', function () {
     $code = (string) DB::table('users')->where('id', $this->people['tomas']->id)->value('mail_code');
     $this->as('tomas')->get('/me')->assertOk()->assertSee("tomas.reyes.whitlock.{$code}@papers.quillmark.example");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use PHPUnit\Framework\Assert;
+use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 
 /** A mail server of its own for one test, with one mailbox. */
@@ -17,9 +18,13 @@ final class Dovecot
     /** @var resource */
     private $process;
 
-    public function __construct()
+    /** The certificate it shows, where it speaks TLS: for "localhost", and vouched for by nobody else. */
+    public readonly ?string $certificate;
+
+    public function __construct(bool $tls = false)
     {
         $this->scratch = new Scratch();
+        $this->certificate = $tls ? $this->certify() : null;
         $free = stream_socket_server('tcp://127.0.0.1:0') ?: Assert::fail('no port is free');
         $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
         fclose($free);
@@ -37,7 +42,7 @@ final class Dovecot
             base_dir = {$at}/run
             log_path = {$at}/log
             protocols = imap
-            ssl = no
+            {$this->tls()}
             disable_plaintext_auth = no
             default_internal_user = {$who}
             default_internal_group = {$group}
@@ -56,10 +61,12 @@ final class Dovecot
              chroot =
              inet_listener imap {
               address = 127.0.0.1
-              port = {$this->port}
+              port = {$this->plainPort()}
              }
              inet_listener imaps {
-              port = 0
+              address = 127.0.0.1
+              port = {$this->securePort()}
+              ssl = yes
              }
             }
             {$own}
@@ -75,6 +82,34 @@ final class Dovecot
             }
         }
         Assert::fail('dovecot does not answer: '.@file_get_contents("{$at}/out").@file_get_contents("{$at}/log"));
+    }
+
+    private function tls(): string
+    {
+        return $this->certificate === null ? 'ssl = no' : "ssl = required\nssl_cert = <{$this->certificate}\nssl_key = <{$this->certificate}";
+    }
+
+    private function plainPort(): int
+    {
+        return $this->certificate === null ? $this->port : 0;
+    }
+
+    private function securePort(): int
+    {
+        return $this->certificate === null ? 0 : $this->port;
+    }
+
+    private function certify(): string
+    {
+        $path = $this->scratch->path('tls.pem');
+        (new NativeTool(60))->run([
+            'openssl', 'req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=localhost',
+            '-addext', 'subjectAltName=DNS:localhost', '-keyout', $this->scratch->path('key.pem'), '-out', $this->scratch->path('cert.pem'),
+        ]);
+        $this->scratch->put('tls.pem', $this->scratch->get('cert.pem').$this->scratch->get('key.pem'));
+        chmod($path, 0600);
+
+        return $path;
     }
 
     public function __destruct()
