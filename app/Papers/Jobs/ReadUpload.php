@@ -23,7 +23,9 @@ use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Pages\Word;
+use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\PrintedNames;
+use Unanimus\Signing\Seat;
 use Unanimus\Signing\SeenPlace;
 
 /**
@@ -82,7 +84,11 @@ final class ReadUpload extends Work
         $people = Sight::within($this->brokerageId, static fn () => Party::query()
             ->whereIn('deal_file_id', Paper::query()->whereKey($version->paper_id)->select('deal_file_id'))
             ->get());
-        $seats = array_values($people->map(static fn (Party $party) => $party->seat())->all());
+        // The broker who reads it may have to sign, whether the file names one or not.
+        $seats = array_values($people->map(static fn (Party $party) => $party->seat())
+            ->keyBy(strval(...))
+            ->put((string) Seat::at(PartyRole::Broker), Seat::at(PartyRole::Broker))
+            ->all());
         $names = $people->mapWithKeys(static fn (Party $party) => [
             (string) $party->seat() => $party->kind === 'person' ? $party->name : (string) $party->signed_by,
         ])->all();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use App\Files\Actions\SetParty;
+use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Party;
 use App\Models\Requirement;
@@ -14,6 +16,7 @@ use App\Models\User;
 use App\Signing\CounterPlaces;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
@@ -34,6 +37,7 @@ final class Countersign
         private readonly SendRound $send,
         private readonly AdoptSignature $adopt,
         private readonly RecordEvent $record,
+        private readonly SetParty $setParty,
     ) {
     }
 
@@ -108,8 +112,8 @@ final class Countersign
             'seen' => $pages === 0 ? [] : range(1, $pages),
         ]);
         $seat = Seat::at(PartyRole::Broker);
-        $party = Sight::asTheFile($file->id, static fn (): ?Party => $file->parties()->where('role', $seat->role)->first());
-        $party !== null || throw SigningRefusal::SeatEmpty->because(seat: $seat->label());
+        $party = Sight::asTheFile($file->id, static fn (): ?Party => $file->parties()->where('role', $seat->role)->first()) ??
+            $this->seat($file, $seat, $by);
         PlaceMarks::ask($round, $party, 1)->update([
             // Of several brokers of an office, the one who reads it signs.
             'name' => $signature->name,
@@ -119,6 +123,16 @@ final class Countersign
         ]);
 
         return $round;
+    }
+
+    /** A file that names no broker names the one who signs. */
+    private function seat(DealFile $file, Seat $seat, User $by): Party
+    {
+        $party = ($this->setParty)($file, $seat, new PartyDetails(name: $by->name, email: $by->email)) ??
+            throw SigningRefusal::SeatEmpty->because(seat: $seat->label());
+        $party->update(['user_id' => $by->id]);
+
+        return $party;
     }
 
     /** @param  array{address: string|null, device: string|null}  $from */
