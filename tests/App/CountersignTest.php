@@ -40,7 +40,6 @@ it('signs what was submitted where it has a place for the broker, sealed, and le
     $line = submittedPaper('Broker: ______________________________  Date: ______________');
     // The file has no broker among its people: whoever reads it is.
     App\Models\Party::query()->where('deal_file_id', $line->deal_file_id)->where('role', 'broker')->delete();
-    // Its place was found while there was one.
     $this->as('ines')->get("/requirements/{$line->key}/countersign")->assertOk()->assertSee('2 places');
     $this->as('tomas')->get("/requirements/{$line->key}/countersign")->assertForbidden();
     $this->as('tomas')->post("/requirements/{$line->key}/countersign", SIGNS)->assertForbidden();

@@ -86,7 +86,7 @@ final class ReadUpload extends Work
             ->get());
         // The broker who reads it may have to sign, whether the file names one or not.
         $seats = array_values($people->map(static fn (Party $party) => $party->seat())
-            ->keyBy(strval(...))
+            ->keyBy(static fn (Seat $seat) => (string) $seat)
             ->put((string) Seat::at(PartyRole::Broker), Seat::at(PartyRole::Broker))
             ->all());
         $names = $people->mapWithKeys(static fn (Party $party) => [
