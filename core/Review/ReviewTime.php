@@ -20,6 +20,9 @@ final class ReviewTime
     /** As read: "40 minutes", "3 hours", "2 days"; rounded down, empty where it is not known. */
     public static function words(?int $minutes): string
     {
+        if ($minutes === 0) {
+            return 'less than a minute';
+        }
         [$count, $unit] = match (true) {
             $minutes === null => [0, ''],
             $minutes < 120 => [$minutes, 'minute'],

@@ -8,7 +8,7 @@ it('tells how long a paper waited', function (?string $from, ?string $to, ?int $
     $at = static fn (?string $text) => $text === null ? null : new DateTimeImmutable($text);
     expect(ReviewTime::between($at($from), $at($to)))->toBe($minutes)->and(ReviewTime::words($minutes))->toBe($words);
 })->with([
-    ['2026-11-20 09:00', '2026-11-20 09:00:59', 0, '0 minutes'],
+    ['2026-11-20 09:00', '2026-11-20 09:00:59', 0, 'less than a minute'],
     ['2026-11-20 09:00', '2026-11-20 09:01', 1, '1 minute'],
     ['2026-11-20 09:00', '2026-11-20 10:59', 119, '119 minutes'],
     ['2026-11-20 09:00', '2026-11-20 11:00', 120, '2 hours'],
