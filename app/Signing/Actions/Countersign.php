@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
-use App\Files\Actions\SetParty;
+use App\History\History;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Party;
@@ -16,7 +16,7 @@ use App\Models\User;
 use App\Signing\CounterPlaces;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperState;
-use Unanimus\Parties\PartyDetails;
+use Unanimus\Files\SeenBy;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\AdoptedSignature;
 use Unanimus\Signing\EventKind;
@@ -37,7 +37,6 @@ final class Countersign
         private readonly SendRound $send,
         private readonly AdoptSignature $adopt,
         private readonly RecordEvent $record,
-        private readonly SetParty $setParty,
     ) {
     }
 
@@ -128,9 +127,18 @@ final class Countersign
     /** A file that names no broker names the one who signs. */
     private function seat(DealFile $file, Seat $seat, User $by): Party
     {
-        $party = ($this->setParty)($file, $seat, new PartyDetails(name: $by->name, email: $by->email)) ??
-            throw SigningRefusal::SeatEmpty->because(seat: $seat->label());
-        $party->update(['user_id' => $by->id]);
+        $party = $file->parties()->create([
+            'brokerage_id' => $file->brokerage_id,
+            'role' => $seat->role,
+            'number' => $seat->number,
+            'name' => $by->name,
+            'signing_name' => $by->name,
+            'initials' => Party::initialsOf($by->name),
+            'user_id' => $by->id,
+        ]);
+        $party->reach(['email' => $by->email]);
+        $told = ['seat' => $seat->label(), 'before' => '', 'after' => $by->name];
+        History::add($file->brokerage_id, $file->id, 'Party added', $told, SeenBy::everyone());
 
         return $party;
     }
