@@ -7,7 +7,7 @@ use Unanimus\Files\FileRefusal;
 use Unanimus\Review\ReviewPlan;
 use Unanimus\Steps\StepRefused;
 
-const STAGES = ['agency', 'offer', 'closing'];
+const PLANNED_STAGES = ['agency', 'offer', 'closing'];
 
 it('asks two readers of a stage, or of an agent’s files, but of nothing that nobody reads', function (
     array $kept,
@@ -15,7 +15,7 @@ it('asks two readers of a stage, or of an agent’s files, but of nothing that n
     array $agents,
     bool $second,
 ) {
-    expect(ReviewPlan::of($kept, STAGES)->needsSecond($stage, $agents))->toBe($second);
+    expect(ReviewPlan::of($kept, PLANNED_STAGES)->needsSecond($stage, $agents))->toBe($second);
 })->with([
     [[], 'offer', ['A'], false],
     [['second' => ['offer']], 'offer', [], true],
@@ -28,7 +28,7 @@ it('asks two readers of a stage, or of an agent’s files, but of nothing that n
 it('is stored as it was, without what cannot be', function () {
     $kept = ['none' => ['offer', 'nowhere'], 'second' => ['offer', 'closing'], 'spot' => 900, 'agents' => ['A', 3], 'whole' => 1];
     $stored = ['none' => ['offer'], 'second' => ['closing'], 'spot' => 100, 'agents' => ['A'], 'whole' => true];
-    expect(ReviewPlan::of($kept, STAGES)->toArray())->toBe($stored)->and(ReviewPlan::of($stored, STAGES)->toArray())->toBe($stored);
+    expect(ReviewPlan::of($kept, PLANNED_STAGES)->toArray())->toBe($stored)->and(ReviewPlan::of($stored, PLANNED_STAGES)->toArray())->toBe($stored);
 });
 
 it('closes a file only when all is settled, where the office asks for that', function () {
