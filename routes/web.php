@@ -567,6 +567,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office/plans', [PlanController::class, 'index'])->name('plans');
     Route::post('/office/plans/{user}', [PlanController::class, 'store'])->name('plans.store');
     Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
+    Route::post('/inbox', [InboxController::class, 'drop'])->name('inbox.drop');
     Route::post('/inbox/sorters', [InboxController::class, 'sorters'])->name('inbox.sorters');
     Route::post('/inbox/file', [InboxController::class, 'fileSeveral'])->name('inbox.file-several');
     Route::post('/inbox/{item}/file', [InboxController::class, 'file'])->name('inbox.file');

@@ -148,6 +148,20 @@ document.addEventListener('click', (event) => {
     }
 }, true);
 
+// Files let go anywhere over a page that takes them go into its form at once.
+const drops = document.querySelector('[data-drop-files]');
+if (drops) {
+    const hasFiles = (event) => [...(event.dataTransfer?.types ?? [])].includes('Files');
+    document.addEventListener('dragover', (event) => { if (hasFiles(event)) { event.preventDefault(); drops.classList.add('over'); } });
+    document.addEventListener('dragleave', (event) => event.relatedTarget === null && drops.classList.remove('over'));
+    document.addEventListener('drop', (event) => {
+        if (!hasFiles(event) || event.dataTransfer.files.length === 0) return;
+        event.preventDefault();
+        drops.querySelector('[type=file]').files = event.dataTransfer.files;
+        drops.requestSubmit();
+    });
+}
+
 // A page from outside counts as opened once a person moves, touches or types on it: programs that look through mail do not.
 const opened = document.body.dataset.opened;
 if (opened) {

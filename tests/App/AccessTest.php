@@ -73,6 +73,7 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         'office/offices',
         'office/library',
         'office/inbox',
+        'inbox',
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         ...['here', 'here/give/{signer}', 'here/end'], // refused in InPersonTest

@@ -6,6 +6,7 @@ use App\Intake\Actions\TakeMail;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\Sight;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Symfony\Component\Process\Process;
@@ -214,4 +215,25 @@ it('is sorted by the roles that the office says, in the pages and in the databas
     Illuminate\Support\Once::flush();
     expect($seen('wendell'))->toBe([false, false])->and($seen('tomas'))->toBe([true, true])
         ->and(DB::table('brokerage_history')->where('what', 'Who sorts the mail')->count())->toBe(1);
+});
+
+it('takes files that are dropped on it as it takes mail, once, and photos together as one paper', function () {
+    $file = $this->aFile();
+    $pdf = fn (string $text) => UploadedFile::fake()->createWithContent('Survey.pdf', MadePdf::page(MadePdf::text(72, 700, $text)));
+    $drop = fn (array $papers, string $key = 'drop-key-1') => $this->as('tomas')->post('/inbox', ['papers' => $papers, 'key' => $key]);
+    $drop([])->assertSessionHasErrors('papers');
+    $drop([UploadedFile::fake()->createWithContent('notes.xyz', 'no paper')])->assertSessionHas('refused');
+    $drop([$pdf('About 14 Lanternfish Lane')])->assertSessionHas('told');
+    $drop([$pdf('About 14 Lanternfish Lane')]);
+    $this->seeAll();
+    $item = InboundItem::query()->sole();
+    expect([$item->subject, $item->guessed_file, $item->for_user])->toBe(['Survey.pdf', $file->id, $this->people['tomas']->id])
+        ->and($item->papers())->toHaveCount(1);
+    $this->as('tomas')->get('/office/inbox')->assertSee('Survey.pdf')->assertSee('Put files in');
+    $photo = fn (string $name) => UploadedFile::fake()->image($name, 600, 800);
+    $drop([$photo('one.jpg'), $photo('two.jpg')], 'drop-key-2')->assertSessionHas('told');
+    $this->seeAll();
+    expect(InboundItem::query()->orderByDesc('id')->firstOrFail()->papers()[0]['name'])->toBe('Photos, 2 pages.pdf');
+    $this->as('marguerite')->post('/inbox', ['papers' => [$pdf('x')], 'key' => 'drop-key-3'])->assertForbidden();
+    $this->as('caleb')->get('/office/inbox')->assertDontSee('Survey.pdf');
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intake\Http;
 
 use App\Files\MailAddress;
+use App\Intake\Actions\DropFiles;
 use App\Intake\Actions\SettleMail;
 use App\Intake\StackContents;
 use App\Models\Brokerage;
@@ -28,6 +29,7 @@ use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\BroughtKind;
 use Unanimus\Intake\Converter;
+use Unanimus\Pages\PlainText;
 use Unanimus\Parties\DealKind;
 use Unanimus\Parties\Representation;
 
@@ -75,6 +77,32 @@ final class InboxController
             'common' => MailAddress::common(),
             'files' => DealFile::query()->whereIn('status', DealStatus::open())->orderByDesc('id')->limit(80)->pluck('name'),
         ]);
+    }
+
+    /** Files that are dropped on the inbox, or chosen there. */
+    public function drop(Request $request, DropFiles $drop): RedirectResponse
+    {
+        Gate::authorize('inbox');
+        $given = $request->validate(
+            [
+                'papers' => 'required|array|max:20',
+                'papers.*' => 'file|max:51200',
+                'key' => 'required|string|min:8|max:40|regex:/^[\w-]+$/',
+            ],
+            ['papers.required' => 'Choose at least one file.', 'papers.*.max' => 'A file is larger than 50 MB.'],
+        );
+        $files = [];
+        foreach ($given['papers'] as $index => $file) {
+            $name = mb_strimwidth(PlainText::of($file->getClientOriginalName()), 0, 200, '…') ?: 'file';
+            $files[isset($files[$name]) ? "{$index} {$name}" : $name] = (string) $file->getRealPath();
+        }
+        try {
+            $item = $drop(User::signedIn($request), $files, $given['key']);
+        } catch (BringRefused $why) {
+            return to_route('inbox')->with('refused', $why->getMessage());
+        }
+
+        return to_route('inbox')->with('told', "“{$item->subject}” is in the inbox.");
     }
 
     /** Which roles sort the mail that came to nobody's own address. */

@@ -7,6 +7,11 @@
                 selected</button>@endif</p>
         @if (! $away)<p class="dim small">Papers sent to <b>{{ $own }}</b> wait here for you
             @can('sort-mail'); to <b>{{ $common }}</b>, for whoever sorts the mail @endcan.</p>@endif
+        @if (! $away)<form method="post" action="/inbox" enctype="multipart/form-data" class="drop-here" data-drop-files>@csrf
+            <input type="hidden" name="key" value="{{ Str::random(24) }}">
+            <label class="button tight">Put files in<input class="unseen" type="file" name="papers[]" multiple
+                accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="Put files in the inbox"></label>
+            <span class="dim small">or drop them on this page. Photos dropped together become one paper.</span></form>@endif
         @if ($sorters !== null)<details class="by-hand"><summary>Who sorts the mail</summary><form method="post" action="/inbox/sorters"
             class="in-row">@csrf @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]"
             value="{{ $role->value }}" @checked(in_array($role->value, $sorters, true))> {{ $role->value }}s</label> @endforeach
@@ -46,7 +51,8 @@
                     @else
                             <form method="post" action="/inbox/{{ $item->key }}/file" class="in-row">@csrf
                                 @php($mine = $item->guess !== null && Gate::allows('work-on', $item->guess))
-                                <label class="line"><span>{{ $mine ? "It {$item->guessed_by}" : 'Which file' }}</span><input class="input"
+                                <label class="line"><span>{{ $mine ? "It {$item->guessed_by}".($item->sure >= 0.9 ? '' : ($item->sure >= 0.6 ? ', probably' : ', perhaps')) :
+                                    'Which file' }}</span><input class="input"
                                     name="to" list="inbox-files" maxlength="200" autocomplete="off" required
                                     value="{{ $mine ? $item->guess->name : '' }}" placeholder="file, address, or listing number"></label>
                                 <button class="button tight now" data-next>File it</button></form>
