@@ -73,12 +73,11 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         'office/offices',
         'office/library',
         'office/inbox',
-        'inbox',
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         ...['here', 'here/give/{signer}', 'here/end'], // refused in InPersonTest
         ...['review/done', 'review/accept-looked', 'review/sentences', 'review/sentences/{sentence}'], // refused in ReviewTogetherTest
-        ...['practice', 'loose-papers'], // refused in PracticeTest and LoosePapersTest, the inbox in InboxTest
+        ...['practice', 'loose-papers', 'inbox'], // refused in PracticeTest, LoosePapersTest and InboxTest
         // Refused in StencilsTest.
         'stencils',
         'stencils/{stencil}',

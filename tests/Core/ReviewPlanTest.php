@@ -28,7 +28,9 @@ it('asks two readers of a stage, or of an agent’s files, but of nothing that n
 it('is stored as it was, without what cannot be', function () {
     $kept = ['none' => ['offer', 'nowhere'], 'second' => ['offer', 'closing'], 'spot' => 900, 'agents' => ['A', 3], 'whole' => 1];
     $stored = ['none' => ['offer'], 'second' => ['closing'], 'spot' => 100, 'agents' => ['A'], 'whole' => true];
-    expect(ReviewPlan::of($kept, PLANNED_STAGES)->toArray())->toBe($stored)->and(ReviewPlan::of($stored, PLANNED_STAGES)->toArray())->toBe($stored);
+    foreach ([$kept, $stored] as $from) {
+        expect(ReviewPlan::of($from, PLANNED_STAGES)->toArray())->toBe($stored);
+    }
 });
 
 it('closes a file only when all is settled, where the office asks for that', function () {

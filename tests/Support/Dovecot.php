@@ -86,7 +86,9 @@ final class Dovecot
 
     private function tls(): string
     {
-        return $this->certificate === null ? 'ssl = no' : "ssl = required\nssl_cert = <{$this->certificate}\nssl_key = <{$this->certificate}";
+        $own = $this->certificate;
+
+        return $own === null ? 'ssl = no' : "ssl = required\nssl_cert = <{$own}\nssl_key = <{$own}";
     }
 
     private function plainPort(): int

@@ -51,9 +51,9 @@
                     @else
                             <form method="post" action="/inbox/{{ $item->key }}/file" class="in-row">@csrf
                                 @php($mine = $item->guess !== null && Gate::allows('work-on', $item->guess))
-                                <label class="line"><span>{{ $mine ? "It {$item->guessed_by}".($item->sure >= 0.9 ? '' : ($item->sure >= 0.6 ? ', probably' : ', perhaps')) :
-                                    'Which file' }}</span><input class="input"
-                                    name="to" list="inbox-files" maxlength="200" autocomplete="off" required
+                                @php($sure = $item->sure >= 0.9 ? '' : ($item->sure >= 0.6 ? ', probably' : ', perhaps'))
+                                <label class="line"><span>{{ $mine ? "It {$item->guessed_by}{$sure}" : 'Which file' }}</span><input
+                                    class="input" name="to" list="inbox-files" maxlength="200" autocomplete="off" required
                                     value="{{ $mine ? $item->guess->name : '' }}" placeholder="file, address, or listing number"></label>
                                 <button class="button tight now" data-next>File it</button></form>
                         @if ($item->papers() !== [])
