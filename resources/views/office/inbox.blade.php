@@ -5,8 +5,8 @@
             @if (! $away && $items->count() > 1)<button class="button tight" form="file-several">File selected as
                 proposed</button> <button class="button tight" form="file-several" formaction="/inbox/sort">Sort pages of
                 selected</button>@endif</p>
-        @if (! $away)<p class="dim small">Papers sent to <b>{{ $own }}</b> wait here for you
-            @can('sort-mail'); to <b>{{ $common }}</b>, for whoever sorts the mail @endcan.</p>@endif
+        @if (! $away)<p class="dim small">Papers sent to <b>{{ $own }}</b> wait here for you.
+            @can('sort-mail')Those sent to <b>{{ $common }}</b> wait for whoever sorts the mail.@endcan</p>@endif
         @if (! $away)<form method="post" action="/inbox" enctype="multipart/form-data" class="drop-here" data-drop-files>@csrf
             <input type="hidden" name="key" value="{{ Str::random(24) }}">
             <label class="button tight">Put files in<input class="unseen" type="file" name="papers[]" multiple
