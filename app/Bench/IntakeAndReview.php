@@ -78,16 +78,19 @@ final class IntakeAndReview
             'reads' => [['parts' => $parts, 'turns' => [], 'blanks' => [], 'skews' => []]],
             'ready_at' => now(),
         ]);
-        $requirement = $file->requirements()->create([
-            'brokerage_id' => $brokerage,
-            'title' => 'Survey, to measure',
-            'stage' => 'contract',
-            'position' => 9999,
-            'reason' => 'measured',
-            'paper_id' => $file->papers()->where('title', 'like', 'Survey, sheet%')->firstOrFail()->id,
-            'review_state' => 'submitted',
-            'submitted_at' => now(),
-        ]);
+        // Measured again on the same data, the paper has its line already.
+        $requirement = $file->requirements()->updateOrCreate(
+            ['paper_id' => $file->papers()->where('title', 'like', 'Survey, sheet%')->firstOrFail()->id],
+            [
+                'brokerage_id' => $brokerage,
+                'title' => 'Survey, to measure',
+                'stage' => 'contract',
+                'position' => 9999,
+                'reason' => 'measured',
+                'review_state' => 'submitted',
+                'submitted_at' => now(),
+            ],
+        );
 
         return [$stack->key, $requirement->key];
     }

@@ -309,7 +309,7 @@ CREATE POLICY working_copy_in_sight ON working_copy_papers USING (brokerage_id =
 -- papers of its side are, and by nobody else any more.
 CREATE POLICY who_sorts ON inbound_items AS RESTRICTIVE USING ((SELECT session_of('sight')) = 'all'
     OR (filed_into IS NULL AND (for_user = (SELECT session_of('person')::bigint)
-        OR person_sorts_mail()))
+        OR (SELECT person_sorts_mail())))
     OR (filed_into IS NOT NULL AND file_in_sight(filed_into, (SELECT who_asks()))
         AND (filed_side IS NULL OR side_in_sight(filed_into, filed_side)))) WITH CHECK (true);
 
