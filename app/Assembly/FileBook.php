@@ -19,11 +19,11 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\Bag;
 use Unanimus\Files\PaperState;
-use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\SetPart;
 use Unanimus\Review\RecordPages;
+use ZipArchive;
 
 /**
  * Everything of a file in one: as a PDF with bookmarks and the record of review, and as a folder that an archive can prove
@@ -51,8 +51,11 @@ final class FileBook
     /** The folder, as a ZIP that is written to a path. */
     public function folder(DealFile $file, string $path): void
     {
-        $zip = new \ZipArchive();
-        $zip->open($path, \ZipArchive::OVERWRITE) === true || throw DiskFull::told();
+        WholeZip::write($path, fn (ZipArchive $zip) => $this->fill($zip, $file));
+    }
+
+    private function fill(ZipArchive $zip, DealFile $file): void
+    {
         $root = Bag::name($file->name);
         $bag = new Bag();
         $put = static function (string $name, string $bytes) use ($zip, $bag, $root): void {
@@ -79,12 +82,6 @@ final class FileBook
         ];
         foreach ($bag->tags($about) as $name => $bytes) {
             $zip->addFromString("{$root}/{$name}", $bytes);
-        }
-        // Written only now: what is not whole is not handed out.
-        if (! @$zip->close()) {
-            @unlink($path);
-
-            throw DiskFull::told();
         }
     }
 

@@ -23,8 +23,6 @@ enum ReviewRefusal: string implements Reason
     case NotTheirFile = 'review.not-their-file';
     case NothingToRead = 'review.nothing-to-read';
     case NoSuchField = 'review.no-such-field';
-    case NotLookedAt = 'review.not-looked-at';
-    case HasFindings = 'review.has-findings';
     case NotAsked = 'review.not-asked';
     case NoAction = 'review.no-action';
     case SameRequirement = 'review.same-requirement';
@@ -54,8 +52,6 @@ enum ReviewRefusal: string implements Reason
             self::NotTheirFile => '{name} does not see this file. Add them to it first.',
             self::NothingToRead => 'Nothing of what you selected has come in yet.',
             self::NoSuchField => 'There is no field {fields}. In braces stand names such as price, closing, paper or agent.',
-            self::NotLookedAt => 'Look at “{title}” before you accept it.',
-            self::HasFindings => 'Something was found on “{title}”. Look at it, then accept it by itself.',
             self::NotAsked => 'Nobody asks any more whether “{title}” applies.',
             self::NoAction => '“{title}” is a paper. Upload it.',
             self::SameRequirement => '“{title}” is what is asked for itself.',

@@ -118,6 +118,7 @@ return [
         'body' => ":sender shares documents for :file with you: :pages pages, until :day.\n\n:message\n\nThis link is only for you. We ".
             'record when it is opened.',
         'label' => 'Read the documents',
+        'executed' => 'These documents are signed by everyone. Keep a copy of them.',
     ],
     'bring' => [
         'subject' => 'Documents needed: :file',

@@ -70,5 +70,6 @@ return [
         'body' => ":sender comparte con usted documentos de :file: :pages páginas, hasta el :day.\n\n:message\n\nEste enlace es solo ".
             'para usted. Anotamos cuándo se abre.',
         'label' => 'Leer los documentos',
+        'executed' => 'Estos documentos están firmados por todos. Guarde una copia.',
     ],
 ];

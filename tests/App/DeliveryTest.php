@@ -49,6 +49,25 @@ it('knows who has a signed paper from the set, names who has not, and sends it t
     expect(Delivery::query()->exists())->toBeFalse();
 });
 
+it('lets whoever presses at the same moment wait for the file before it reads what is missing', function () {
+    $file = signedHere($this)->file;
+    DB::enableQueryLog();
+    $this->as('tomas')->post("/files/{$file->key}/delivery/send")->assertSessionHas('told', 'Sent to José Nguyễn-Ortiz.');
+    $asked = collect(DB::getQueryLog())->pluck('query');
+    $waits = $asked->search(static fn (string $sql) => str_contains($sql, '"deal_files"') && str_ends_with($sql, 'for update'));
+    $reads = $asked->search(static fn (string $sql) => str_contains($sql, 'from "deliveries"'));
+    expect($waits)->toBeInt()->and($reads)->toBeInt()->toBeGreaterThan($waits);
+});
+
+it('writes to somebody in their language what the papers are', function () {
+    $file = signedHere($this)->file;
+    $file->parties()->where(['role' => 'buyer', 'number' => 2])->sole()->update(['language' => 'es']);
+    $this->as('tomas')->post("/files/{$file->key}/delivery/send")->assertSessionHas('told', 'Sent to José Nguyễn-Ortiz.');
+    $this->seeAll();
+    expect(ReadingCopy::query()->where('email', 'jose@eide.example')->sole()->message)
+        ->toBe('Estos documentos están firmados por todos. Guarde una copia.');
+});
+
 it('notes what reached somebody otherwise, once, on its day; a new version is owed again', function () {
     $round = signedHere($this);
     $file = $round->file;

@@ -10,6 +10,8 @@ use App\Models\Party;
 use App\Models\User;
 use App\Papers\Actions\NoteDelivery;
 use App\Papers\Deliveries;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Files\DeliveryHow;
 use Unanimus\Pages\SetOptions;
 
@@ -27,12 +29,14 @@ final class SendMissing
     }
 
     /**
-     * Pressed twice, the second time nothing is missing.
+     * Pressed twice, also at the same moment, the second time nothing is missing.
      *
      * @return array{list<string>, list<string>} to whom something was sent; to whom not, and why
      */
     public function __invoke(DealFile $file, User $by): array
     {
+        // Whoever presses meanwhile waits here, and then reads what was sent.
+        DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $deliveries = Deliveries::of($file);
         [$sent, $left, $sets] = [[], [], []];
         $today = $file->office->today();
@@ -58,7 +62,7 @@ final class SendMissing
                 $party->name,
                 (string) $party->email,
                 $today->plusDays(self::DAYS),
-                'These papers are signed by everyone. Keep a copy of them.',
+                (string) __('mail.read.executed', [], $party->language->value),
                 $by,
                 $party->language,
             );
@@ -77,7 +81,7 @@ final class SendMissing
      * @param list<string> $keys of papers
      * @return int how many were new
      */
-    public function note(DealFile $file, Party $party, array $keys, DeliveryHow $how, \Unanimus\Dates\LocalDate $on, User $by): int
+    public function note(DealFile $file, Party $party, array $keys, DeliveryHow $how, LocalDate $on, User $by): int
     {
         $new = 0;
         foreach (Deliveries::of($file)->missingFor($party) as $paper) {

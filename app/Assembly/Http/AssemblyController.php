@@ -8,6 +8,7 @@ use App\Assembly\Actions\KeepReadingCopy;
 use App\Assembly\Actions\KeepSet;
 use App\Assembly\Actions\MakeSet;
 use App\Assembly\Http\Requests\GiveReadingCopyRequest;
+use App\Assembly\WholeZip;
 use App\Models\AssembledSet;
 use App\Models\DealFile;
 use App\Models\Paper;
@@ -26,11 +27,11 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
-use Unanimus\Pages\DiskFull;
 use Unanimus\Pages\SetOptions;
 use Unanimus\Pages\SetRefusal;
 use Unanimus\Parties\Language;
 use Unanimus\Steps\StepRefused;
+use ZipArchive;
 
 /** Papers put together: printed, kept as a set, given to read. */
 final class AssemblyController
@@ -48,13 +49,13 @@ final class AssemblyController
     {
         Gate::authorize('see', $file);
         $path = (string) tempnam(sys_get_temp_dir(), 'unanimus-zip');
-        $zip = new \ZipArchive();
-        $zip->open($path, \ZipArchive::OVERWRITE);
-        foreach (SelectedPapers::from($file, $this->chosen($request)) as $index => $paper) {
-            $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
-            $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->whole($paper));
-        }
-        $zip->close() || throw DiskFull::told();
+        $papers = SelectedPapers::from($file, $this->chosen($request));
+        WholeZip::write($path, static function (ZipArchive $zip) use ($papers, $print): void {
+            foreach ($papers as $index => $paper) {
+                $name = trim((string) preg_replace('/[\/\\\\:*?"<>|\x00-\x1f]+/u', ' ', trim("{$paper->form_number} {$paper->title}")));
+                $zip->addFromString(sprintf('%02d %s.pdf', $index + 1, $name), $print->whole($paper));
+            }
+        });
 
         return response()
             ->download($path, trim((string) preg_replace('/[^\p{L}\p{N} ,.-]+/u', ' ', $file->name)).'.zip', [
