@@ -31,12 +31,11 @@ final class PostRoom
             $files = glob((getenv('UNANIMUS_TEST_MAIL') ?: testState().'/mail/out').'/*.eml') ?: [];
             foreach (array_reverse($files) as $file) {
                 $raw = (string) file_get_contents($file);
+                if (! str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address)) {
+                    continue;
+                }
                 $mail = MailReader::read($raw);
-                if (
-                    str_contains(strstr($raw, "\r\n\r\n", true) ?: '', $address) &&
-                    str_contains($mail->subject, $subject) &&
-                    str_contains($mail->text, $text)
-                ) {
+                if (str_contains($mail->subject, $subject) && str_contains($mail->text, $text)) {
                     return $mail;
                 }
             }
