@@ -30,6 +30,7 @@ use Unanimus\Parties\Side;
  * @property list<string> $notes
  * @property string|null $sha256
  * @property int|null $pages
+ * @property list<int> $for_parties to whom it goes once it is put together, by id
  * @property int $user_id
  * @property Carbon $created_at
  * @property-read DealFile $file
@@ -40,7 +41,14 @@ final class AssembledSet extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'papers' => 'array', 'options' => 'array', 'notes' => 'array', 'staff_only' => 'boolean'];
+    protected $casts = [
+        'side' => Side::class,
+        'papers' => 'array',
+        'options' => 'array',
+        'notes' => 'array',
+        'for_parties' => 'array',
+        'staff_only' => 'boolean',
+    ];
 
     protected $attributes = [
         'side' => null,
@@ -49,6 +57,7 @@ final class AssembledSet extends Record
         'done' => 0,
         'failure' => '',
         'notes' => '[]',
+        'for_parties' => '[]',
         'sha256' => null,
         'pages' => null,
     ];
@@ -63,6 +72,22 @@ final class AssembledSet extends Record
     public function copies(): HasMany
     {
         return $this->hasMany(ReadingCopy::class)->orderByDesc('id');
+    }
+
+    /** @return Collection<int, self> of a file, still put together, to be sent to somebody then */
+    public static function goingOut(int $fileId): Collection
+    {
+        return self::query()
+            ->where('deal_file_id', $fileId)
+            ->where('status', '<>', 'failed')
+            ->whereJsonLength('for_parties', '>', 0)
+            ->get();
+    }
+
+    /** @return Collection<int, self> of a file, that was to be sent to somebody and could not be put together */
+    public static function failedToGo(int $fileId): Collection
+    {
+        return self::query()->where(['deal_file_id' => $fileId, 'status' => 'failed'])->whereJsonLength('for_parties', '>', 0)->get();
     }
 
     public function how(): SetOptions

@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Assembly\Actions\KeepSet;
+use App\Assembly\Actions\MakeSet;
+use App\Assembly\Actions\SendMissing;
+use App\Models\AssembledSet;
 use App\Models\Delivery;
 use App\Models\Party;
 use App\Models\ReadingCopy;
 use App\Models\Sight;
+use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 
 /** The disclosure of a file, signed here by everyone; of the second buyer it is not known that they have it. */
@@ -85,4 +90,39 @@ it('notes what reached somebody otherwise, once, on its day; a new version is ow
     expect([$one->how->value, $one->on_day->iso()])->toBe(['hand', '2026-11-20'])
         ->and(DB::table('history')->where(['what' => 'Delivered', 'data->how' => 'handed over'])->count())->toBe(1);
     $this->as('tomas')->get("/files/{$file->key}")->assertDontSee('not reached');
+});
+
+it('has many pages put together by the worker, and sends them once they are, however often it is pressed', function () {
+    $file = signedHere($this)->file;
+    app()->bind(KeepSet::class, static fn () => new KeepSet(app(MakeSet::class), app(Bytes::class), 0));
+    $send = fn () => $this->as('tomas')->post("/files/{$file->key}/delivery/send");
+    $told = 'Many pages: they go to José Nguyễn-Ortiz as soon as they are put together.';
+    $send()->assertSessionHas('told', $told);
+    $send()->assertSessionHas('told', $told);
+    $this->seeAll();
+    expect(AssembledSet::query()->count())->toBe(1)->and(ReadingCopy::query()->count())->toBe(0);
+    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertSee('Many pages are being put together for José Nguyễn-Ortiz');
+    $this->work();
+    $this->seeAll();
+    expect(ReadingCopy::query()->where('email', 'jose@eide.example')->count())->toBe(1);
+    // Killed after it went out, before the work was struck off: the second time nobody gets anything.
+    $set = AssembledSet::query()->sole();
+    Sight::within($set->brokerage_id, fn () => app(SendMissing::class)->ready($set->id));
+    $send()->assertSessionHas('told', 'Nothing was sent.');
+    $this->seeAll();
+    expect(ReadingCopy::query()->count())->toBe(1);
+});
+
+it('says which paper could not be put together, and tries again when it is asked to', function () {
+    $file = signedHere($this)->file;
+    app()->bind(KeepSet::class, static fn () => new KeepSet(app(MakeSet::class), app(Bytes::class), 0));
+    $send = fn () => $this->as('tomas')->post("/files/{$file->key}/delivery/send");
+    $send();
+    $this->seeAll();
+    AssembledSet::query()->sole()->update(['status' => 'failed', 'failure' => 'One of the papers cannot be printed.']);
+    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertSee('They were not sent: One of the papers cannot be printed.');
+    $send()->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertDontSee('They were not sent');
+    $this->seeAll();
+    expect(AssembledSet::query()->count())->toBe(2);
 });

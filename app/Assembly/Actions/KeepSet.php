@@ -31,8 +31,11 @@ final class KeepSet
     /** Up to so many pages it is made while one waits. */
     private const AT_ONCE = 60;
 
-    public function __construct(private readonly MakeSet $make, private readonly Bytes $bytes)
-    {
+    public function __construct(
+        private readonly MakeSet $make,
+        private readonly Bytes $bytes,
+        private readonly int $atOnce = self::AT_ONCE,
+    ) {
     }
 
     /**
@@ -72,7 +75,7 @@ final class KeepSet
                 $papers,
             ),
         );
-        if ($pages > self::AT_ONCE) {
+        if ($pages > $this->atOnce) {
             MakeLargeSet::begin($set->brokerage_id, $set->id);
         } else {
             $this->finish($set, ($this->make)($papers, $options, $file->name, self::lines($file, $by)));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Assembly\Http;
 
 use App\Assembly\Actions\SendMissing;
+use App\Models\AssembledSet;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Papers\Deliveries;
@@ -34,6 +35,8 @@ final class DeliveryController
             'file' => $file,
             'deliveries' => Deliveries::of($file),
             'works' => Gate::allows('work-on', $file),
+            'failed' => AssembledSet::failedToGo($file->id)->last(),
+            'soon' => AssembledSet::goingOut($file->id)->flatMap(static fn (AssembledSet $set) => $set->for_parties)->unique(),
         ]);
     }
 
@@ -42,11 +45,15 @@ final class DeliveryController
     {
         Gate::authorize('work-on', $file);
         $file->load(self::WITH);
-        [$sent, $left] = $send($file, User::signedIn($request));
-        $told = $sent === [] ? 'Nothing was sent.' : 'Sent to '.implode(', ', $sent).'.';
-        $rest = $left === [] ? '' : ' Not sent: '.implode('; ', $left).'.';
+        [$sent, $soon, $left] = $send($file, User::signedIn($request));
+        $told = array_filter([
+            $sent === [] ? null : 'Sent to '.implode(', ', $sent).'.',
+            $soon === [] ? null : 'Many pages: they go to '.implode(', ', $soon).' as soon as they are put together.',
+            $sent === [] && $soon === [] ? 'Nothing was sent.' : null,
+            $left === [] ? null : 'Not sent: '.implode('; ', $left).'.',
+        ]);
 
-        return to_route('files.delivery', $file)->with($sent === [] && $left !== [] ? 'refused' : 'told', $told.$rest);
+        return to_route('files.delivery', $file)->with($sent === [] && $soon === [] && $left !== [] ? 'refused' : 'told', implode(' ', $told));
     }
 
     /** What reached somebody otherwise. */
