@@ -12,7 +12,11 @@ use App\Assembly\Http\FileBookController;
 use App\Assembly\Http\ReadingController;
 use App\Assembly\Http\ReadingLink;
 use App\Commission\Http\CommissionController;
+use App\Commission\Http\DebtController;
+use App\Commission\Http\DisbursementController;
 use App\Commission\Http\PlanController;
+use App\Commission\Http\PlanSheetController;
+use App\Commission\Http\WordingController;
 use App\Files\Http\AmendmentController;
 use App\Files\Http\CalendarController;
 use App\Files\Http\DatesController;
@@ -554,11 +558,18 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::put('/files/{file}/commission', [CommissionController::class, 'update'])
         ->name('files.commission.update')
         ->withoutMiddleware(OnlyOpenFiles::class);
-    Route::post('/files/{file}/commission/authorize', [CommissionController::class, 'authorizePayment'])
-        ->name('files.commission.authorize')
-        ->withoutMiddleware(
-            OnlyOpenFiles::class,
-        );
+    Route::controller(DisbursementController::class)->withoutMiddleware(OnlyOpenFiles::class)->group(static function (): void {
+        Route::post('/files/{file}/commission/authorize', 'store')->name('files.commission.authorize');
+        Route::post('/files/{file}/commission/withdraw', 'withdraw')->name('files.commission.withdraw');
+        Route::post('/files/{file}/commission/send', 'send')->name('files.commission.send');
+        Route::post('/files/{file}/commission/received', 'received')->name('files.commission.received');
+        Route::post('/files/{file}/commission/wired', 'wired')->name('files.commission.wired');
+        Route::post('/files/{file}/commission/paid', 'paid')->name('files.commission.paid');
+        Route::put('/files/{file}/commission/wording', 'word')->name('files.commission.word');
+    });
+    Route::post('/files/{file}/commission/versions/{version}', [CommissionController::class, 'again'])
+        ->name('files.commission.again')
+        ->withoutMiddleware(OnlyOpenFiles::class);
 
     Route::get('/office/history', [OfficeController::class, 'history'])->name('office.history');
     Route::get('/office', [OfficeController::class, 'index'])->name('office');
@@ -566,6 +577,13 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office/library', [OfficeController::class, 'library'])->name('office.library');
     Route::get('/office/plans', [PlanController::class, 'index'])->name('plans');
     Route::post('/office/plans/{user}', [PlanController::class, 'store'])->name('plans.store');
+    Route::post('/office/plans/{user}/debts', [DebtController::class, 'store'])->name('debts.store');
+    Route::post('/office/debts/{debt}/settle', [DebtController::class, 'settle'])->name('debts.settle');
+    Route::get('/office/disbursements', [WordingController::class, 'index'])->name('wording');
+    Route::put('/office/disbursements/{office}', [WordingController::class, 'update'])->name('wording.update');
+    Route::get('/office/plans.csv', [PlanSheetController::class, 'download'])->name('plans.download');
+    Route::post('/office/plans-sheet', [PlanSheetController::class, 'check'])->name('plans.check');
+    Route::post('/office/plans-sheet/set', [PlanSheetController::class, 'store'])->name('plans.set');
     Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
     Route::post('/inbox', [InboxController::class, 'drop'])->name('inbox.drop');
     Route::post('/inbox/sorters', [InboxController::class, 'sorters'])->name('inbox.sorters');

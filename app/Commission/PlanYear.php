@@ -27,9 +27,9 @@ final readonly class PlanYear
     /**
      * Null: no plan is in force on that day.
      *
-     * @param int $besides a commission that is left out: the one the sheet is of
+     * @param Before|null $before which sheets count; null: all of the year
      */
-    public static function of(User $agent, LocalDate $day, int $besides = 0): ?self
+    public static function of(User $agent, LocalDate $day, ?Before $before = null): ?self
     {
         $kept = AgentPlan::query()
             ->where('user_id', $agent->id)
@@ -40,15 +40,16 @@ final readonly class PlanYear
             return null;
         }
         $begins = AgentYear::begins((string) ($kept->plan['year'] ?? 'calendar'), $day);
-        $so = DB::selectOne('SELECT * FROM plan_year_so_far(?, ?, ?)', [$agent->id, $begins->iso(), $besides]);
-        $before = ($kept->opening['year'] ?? '') === $begins->iso() ? $kept->opening : [];
+        $counted = ($before ?? Before::all())->bindings();
+        $so = DB::selectOne('SELECT * FROM plan_year_so_far(?, ?, ?, ?, ?, ?)', [$agent->id, $begins->iso(), ...$counted]);
+        $opening = ($kept->opening['year'] ?? '') === $begins->iso() ? $kept->opening : [];
 
         return new self(
             $kept->plan,
             $begins,
-            Money::of((string) ($so->cn ?? '0'))->plus(Money::of((string) ($before['cn'] ?? '0'))),
-            Money::of((string) ($so->company ?? '0'))->plus(Money::of((string) ($before['company'] ?? '0'))),
-            Money::of((string) ($so->after_cap ?? '0'))->plus(Money::of((string) ($before['afterCap'] ?? '0'))),
+            Money::of((string) ($so->cn ?? '0'))->plus(Money::of((string) ($opening['cn'] ?? '0'))),
+            Money::of((string) ($so->company ?? '0'))->plus(Money::of((string) ($opening['company'] ?? '0'))),
+            Money::of((string) ($so->after_cap ?? '0'))->plus(Money::of((string) ($opening['afterCap'] ?? '0'))),
         );
     }
 
@@ -82,6 +83,9 @@ final readonly class PlanYear
         isset($plan['cap']) && ($parts[] = 'cap '.Money::of((string) $plan['cap']));
         isset($plan['minimum']) && ($parts[] = 'at least '.Money::of((string) $plan['minimum']).' to the company');
         isset($plan['afterCap']['amount']) && ($parts[] = Money::of((string) $plan['afterCap']['amount']).' a deal after the cap');
+        isset($plan['afterCap']['percent']) && ($parts[] = "{$plan['afterCap']['percent']}% of a deal after the cap");
+        isset($plan['team']) && ($parts[] = "{$plan['team']['percent']}% to {$plan['team']['name']}, who leads the team, "
+            .($plan['team']['base'] === 'before' ? 'of the part before the split' : 'of the part after the split'));
         $parts[] = ($plan['year'] ?? 'calendar') === 'calendar' ? 'by calendar year' : "year begins {$plan['year']}";
 
         return implode(', ', $parts);
@@ -90,7 +94,7 @@ final readonly class PlanYear
     /** @return array<string, mixed> as the reckoning takes an agent */
     public function given(): array
     {
-        return ['plan' => $this->plan, 'soFar' => [
+        return ['plan' => array_diff_key($this->plan, ['team' => 1]), 'soFar' => [
             'cn' => $this->cn->decimal(),
             'company' => $this->company->decimal(),
             'afterCap' => $this->afterCap->decimal(),

@@ -186,8 +186,8 @@ final class Millrace
         // The deal that takes her to her cap; the buyers' side, of the same house, is Caleb's.
         $whole = $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']);
         $fee = ['fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'];
-        app(SetCommission::class)($whole, ['rate' => '2.75', ...$fee], Side::Seller);
-        app(SetCommission::class)($whole, ['rate' => '2.5', 'bonus' => '1,000', 'bonus_through' => 'split', ...$fee], Side::Buyer);
+        app(SetCommission::class)($whole, ['rate' => '2.75', ...$fee], $priya, Side::Seller);
+        app(SetCommission::class)($whole, ['rate' => '2.5', 'bonus' => '1,000', 'bonus_through' => 'split', ...$fee], $priya, Side::Buyer);
     }
 
     private function met(DealFile $file, string $deadline): void

@@ -145,6 +145,7 @@ final class Scenario
         app(SetCommission::class)(
             $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']),
             ['rate' => '2.75', 'fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'],
+            $tomas,
         );
         $financing = $this->papers->submitted($file, 'M-215', $tomas);
         $this->story->at(-1, '9:12');

@@ -21,7 +21,7 @@ final class Sentence
 
     private const DAYS = ['until', 'from', 'to', 'due', 'on', 'day'];
 
-    private const MONEY = ['price', 'gross'];
+    private const MONEY = ['price', 'gross', 'wired', 'paid', 'amount'];
 
     /** @param  array<string, mixed>  $data */
     public static function of(string $what, array $data): string

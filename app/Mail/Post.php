@@ -226,7 +226,7 @@ final class Post
     }
 
     /** A letter about a file that is about no round. */
-    public static function ofFile(DealFile $file, string $once, Addressee $to, Wording $words, string $action): void
+    public static function ofFile(DealFile $file, string $once, Addressee $to, Wording $words, ?string $action = null): void
     {
         self::put($once, ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id], $to, $words, $action);
     }

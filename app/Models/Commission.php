@@ -6,7 +6,10 @@ namespace App\Models;
 
 use App\Models\Casts\AsMoney;
 use App\Models\Casts\AsPercent;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Unanimus\Commission\Entered;
 use Unanimus\Money\Money;
@@ -31,7 +34,12 @@ use Unanimus\Parties\Side;
  * @property int|null $paper_id
  * @property array<string, mixed> $given what was entered
  * @property array<string, mixed>|null $reckoned what it was authorized from: given and names
+ * @property array<string, mixed>|null $expected what it would bring as it stands, and of what it was computed
+ * @property string $wording what its authorization says; empty: as the office words it
  * @property-read Paper|null $paper
+ * @property-read Disbursement|null $disbursement the authorization in force
+ * @property-read Collection<int, Disbursement> $disbursements
+ * @property-read Collection<int, CommissionVersion> $versions
  */
 final class Commission extends Record
 {
@@ -47,10 +55,12 @@ final class Commission extends Record
         'authorized_at' => 'datetime',
         'given' => 'array',
         'reckoned' => 'array',
+        'expected' => 'array',
     ];
 
     protected $attributes = ['side' => null, 'price' => null, 'agent_name' => null, 'authorized_at' => null, 'paper_id' => null,
-        'given' => '{}', 'reckoned' => null, 'agent_share' => null, 'fee' => 0, 'fee_name' => 'Fee'];
+        'given' => '{}', 'reckoned' => null, 'agent_share' => null, 'fee' => 0, 'fee_name' => 'Fee',
+        'expected' => null, 'wording' => ''];
 
     /** What was entered, as the reckoning takes it. */
     public function entered(): Entered
@@ -80,5 +90,23 @@ final class Commission extends Record
     public function paper(): BelongsTo
     {
         return $this->belongsTo(Paper::class);
+    }
+
+    /** @return HasOne<Disbursement, $this> */
+    public function disbursement(): HasOne
+    {
+        return $this->hasOne(Disbursement::class)->whereNull('withdrawn_at');
+    }
+
+    /** @return HasMany<Disbursement, $this> */
+    public function disbursements(): HasMany
+    {
+        return $this->hasMany(Disbursement::class)->orderByDesc('number');
+    }
+
+    /** @return HasMany<CommissionVersion, $this> the newest first */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(CommissionVersion::class)->orderByDesc('id');
     }
 }

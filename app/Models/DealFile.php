@@ -63,6 +63,7 @@ use Unanimus\Steps\StepRefused;
  * @property-read Collection<int, Round> $rounds
  * @property-read Collection<int, Member> $members
  * @property-read Commission|null $commission
+ * @property-read Collection<int, Commission> $commissions
  * @property-read Collection<int, FileKit> $kits
  * @property-read Collection<int, Task> $tasks
  * @property-read DealFile|null $before
@@ -159,6 +160,12 @@ final class DealFile extends Record
     public function members(): HasMany
     {
         return $this->hasMany(Member::class);
+    }
+
+    /** @return HasMany<Commission, $this> one a side where both are ours */
+    public function commissions(): HasMany
+    {
+        return $this->hasMany(Commission::class)->orderBy('id');
     }
 
     /** @return HasOne<Commission, $this> */

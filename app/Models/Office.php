@@ -18,6 +18,7 @@ use Unanimus\Review\ReviewPlan;
  * @property int $brokerage_id
  * @property string $name
  * @property string $zone
+ * @property array<string, string> $disbursement how its authorizations are worded, as OfficeWording reads it
  * @property array<string, string> $holidays
  * @property array<string, mixed> $review
  * @property string $date_look what a date beside a signature looks like, as stored
@@ -31,9 +32,11 @@ final class Office extends Record
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array', 'review' => 'array'];
+    protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array', 'review' => 'array',
+        'disbursement' => 'array'];
 
-    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes', 'review' => '{}'];
+    protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes', 'review' => '{}',
+        'disbursement' => '{}'];
 
     /** @var array<string, BusinessCalendar> by the holidays it was made from */
     private array $calendars = [];

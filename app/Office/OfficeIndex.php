@@ -32,6 +32,8 @@ final class OfficeIndex
             ['stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
             ['contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
             ['plans', '/office/plans', 'Plans', Gate::allows('see-plans'), static fn () => 'splits and caps'],
+            ['wording', '/office/disbursements', 'Authorizations', Gate::allows('word-disbursements'),
+                static fn () => 'wording, who is paid by escrow'],
             ['inbox', '/office/inbox', 'Inbox', Gate::allows('inbox'), self::inbox(...)],
             ['history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
             ['me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],

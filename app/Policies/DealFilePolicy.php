@@ -42,6 +42,12 @@ final class DealFilePolicy
         return $this->answers($user, $file);
     }
 
+    /** What came in and who was paid: the broker and the bookkeeper. */
+    public function keepPayments(User $user, DealFile $file): bool
+    {
+        return $this->keepsCommission($user, $file);
+    }
+
     /** The broker; whoever practises is their own. */
     private function answers(User $user, DealFile $file): bool
     {

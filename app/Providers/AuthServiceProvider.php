@@ -54,6 +54,12 @@ final class AuthServiceProvider extends ServiceProvider
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Bookkeeper) || $user->holds(Role::Administrator),
         );
         Gate::define(
+            'word-disbursements',
+            static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator),
+        );
+        // Figures of a brokerage, or of offices, or one's own.
+        Gate::define('see-reports', static fn (User $user) => Gate::forUser($user)->allows('see-plans'));
+        Gate::define(
             'see-plans',
             static fn (User $user) => $user->holds(Role::Agent) || Gate::forUser($user)->allows('keep-plans'),
         );

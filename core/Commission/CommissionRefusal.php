@@ -28,6 +28,21 @@ enum CommissionRefusal: string implements Reason
     case OnlyBroker = 'commission.only-broker';
     case OtherFigures = 'commission.other-figures';
     case FeeNegative = 'commission.fee-negative';
+    case FeeOfNothing = 'commission.fee-of-nothing';
+    case FeeOfNoAgent = 'commission.fee-of-no-agent';
+    case LineOfNothing = 'commission.line-of-nothing';
+    case LineWithoutPercent = 'commission.line-without-percent';
+    case NoLine = 'commission.no-line';
+    case TeamIncomplete = 'commission.team-incomplete';
+    case TeamOfOneself = 'commission.team-of-oneself';
+    case NoReason = 'commission.no-reason';
+    case NotAuthorized = 'commission.not-authorized';
+    case SaleClosed = 'commission.sale-closed';
+    case UnknownField = 'commission.unknown-field';
+    case EmptyField = 'commission.empty-field';
+    case DebtOfNothing = 'commission.debt-of-nothing';
+    case NotOwed = 'commission.not-owed';
+    case AlreadyPaid = 'commission.already-paid';
 
     /** What the person is told. */
     public function words(): string
@@ -49,6 +64,21 @@ enum CommissionRefusal: string implements Reason
             self::OnlyBroker => 'Only the broker authorizes a disbursement.',
             self::OtherFigures => 'The figures have changed since you opened this page. Look at them again, then authorize.',
             self::FeeNegative => 'A fee cannot be negative. Enter 0 when there is none.',
+            self::FeeOfNothing => 'Say what “{label}” is a percentage of.',
+            self::FeeOfNoAgent => '“{label}” is a percentage of an agent’s part, and no agent pays it.',
+            self::LineOfNothing => 'Enter the amount for “{kind}”.',
+            self::LineWithoutPercent => 'Enter the percentage for “{kind}”.',
+            self::NoLine => 'Enter the commission: a percentage of the price, or a line of its own.',
+            self::TeamIncomplete => 'A team needs both: who leads it, and what percentage they get.',
+            self::TeamOfOneself => 'Nobody leads themselves. Choose another lead.',
+            self::NoReason => 'Say why. It stands in the history.',
+            self::NotAuthorized => 'There is no authorization in force.',
+            self::SaleClosed => 'All of it is paid. An authorization that was paid from cannot be withdrawn.',
+            self::UnknownField => 'There is no field {field}. Choose from those below the text.',
+            self::EmptyField => 'The text names {field}, and the file does not say it. Enter it in the terms, or change the text.',
+            self::DebtOfNothing => 'Enter how much is owed.',
+            self::NotOwed => '{payee} is owed {owed}, not {amount}. Nothing was noted.',
+            self::AlreadyPaid => '{payee} was paid already. Nothing was noted.',
         };
     }
 }

@@ -18,6 +18,10 @@ final readonly class CommissionSheet
      * @param list<Payee> $payees who gets what at closing
      * @param list<string> $held what keeps it from release, in words
      * @param array<string, array{cn: Money, company: Money, afterCap: Money}> $counts what this sheet adds to each agent's plan year
+     * @param array<string, Money> $franchise what it takes of yearly caps on the franchise fee, by whose they are; "" is the office
+     * @param list<array{agent: string, label: string, amount: Money}> $fees what it takes of yearly caps on fees
+     * @param list<array{agent: string, index: int, amount: Money}> $debts what it takes of debts, by their place in the agent's list
+     * @param array<string, Money> $paid by what each payee goes under
      */
     private function __construct(
         public Money $price,
@@ -26,6 +30,10 @@ final readonly class CommissionSheet
         public array $payees,
         public array $held,
         public array $counts,
+        public array $franchise,
+        public array $fees,
+        public array $debts,
+        public array $paid,
     ) {
     }
 
@@ -72,7 +80,89 @@ final readonly class CommissionSheet
             array_values($payees),
             array_values(array_map($says, $side['held'])),
             $counts,
+            array_map(Money::of(...), $done['caps']['franchise']),
+            self::fees($done['caps']['fees']),
+            self::debts($given, $done['accumulators']),
+            array_map(Money::of(...), $side['payees']),
         );
+    }
+
+    /**
+     * What the next sheet of the same deal starts from: the totals, debts and yearly caps that this one leaves.
+     *
+     * @param array<string, mixed> $given of the next one
+     * @return array<string, mixed>
+     */
+    public function leaves(array $given): array
+    {
+        $plus = static fn (mixed $amount, Money $more): string => Money::of((string) ($amount ?? '0'))->plus($more)->decimal();
+        foreach ($this->counts as $id => $counts) {
+            if (isset($given['agents'][$id])) {
+                foreach ($counts as $what => $amount) {
+                    $given['agents'][$id]['soFar'][$what] = $plus($given['agents'][$id]['soFar'][$what] ?? null, $amount);
+                }
+            }
+        }
+        foreach ($this->debts as $debt) {
+            $left = $given['agents'][$debt['agent']]['debts'][$debt['index']]['amount'] ?? null;
+            $left === null || ($given['agents'][$debt['agent']]['debts'][$debt['index']]['amount'] = Money::of((string) $left)
+                ->minus($debt['amount'])
+                ->decimal());
+        }
+        $side = &$given['sides'][0];
+        $whose = ($side['franchise']['capPer'] ?? 'agent') === 'office' ? '' : (string) ($side['franchise']['agent'] ?? '');
+        isset($side['franchise']['cap'], $this->franchise[$whose])
+            && ($side['franchise']['paid'] = $plus($side['franchise']['paid'] ?? null, $this->franchise[$whose]));
+        foreach ($side['fees'] ?? [] as $index => $fee) {
+            foreach (isset($fee['yearlyCap']) ? $this->fees : [] as $taken) {
+                $taken['label'] !== $fee['label'] || ($side['fees'][$index]['paid'][$taken['agent']] = $plus(
+                    $side['fees'][$index]['paid'][$taken['agent']] ?? null,
+                    $taken['amount'],
+                ));
+            }
+        }
+        unset($side);
+
+        return $given;
+    }
+
+    /** What the company keeps of it. */
+    public function company(): Money
+    {
+        return $this->paid['company'] ?? Money::zero();
+    }
+
+    /**
+     * @param array<string, string> $caps
+     * @return list<array{agent: string, label: string, amount: Money}>
+     */
+    private static function fees(array $caps): array
+    {
+        $fees = [];
+        foreach ($caps as $key => $amount) {
+            [$agent, $label] = explode(': ', (string) $key, 2);
+            $fees[] = ['agent' => $agent, 'label' => $label, 'amount' => Money::of($amount)];
+        }
+
+        return $fees;
+    }
+
+    /**
+     * @param array<string, mixed> $given
+     * @param array<string, array<string, mixed>> $after
+     * @return list<array{agent: string, index: int, amount: Money}>
+     */
+    private static function debts(array $given, array $after): array
+    {
+        $taken = [];
+        foreach ((array) ($given['agents'] ?? []) as $id => $agent) {
+            foreach (array_values((array) ($agent['debts'] ?? [])) as $index => $debt) {
+                $amount = Money::of((string) $debt['amount'])->minus(Money::of((string) $after[$id]['debts'][$index]['left']));
+                $amount->isZero() || ($taken[] = ['agent' => (string) $id, 'index' => $index, 'amount' => $amount]);
+            }
+        }
+
+        return $taken;
     }
 
     /**

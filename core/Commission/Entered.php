@@ -19,9 +19,6 @@ final readonly class Entered
     /** The ways a percentage of the price may be meant. */
     public const BASES = ['price', 'price_less_concessions'];
 
-    /** Fees that a sheet takes. */
-    public const FEES = 20;
-
     private const LONGEST = 60;
 
     /**
@@ -43,78 +40,51 @@ final readonly class Entered
      * @param array<string, mixed> $typed
      *
      * @throws AmountUnreadable when an entry is no amount or percentage
-     * @throws StepRefused when a fee is negative, or goes from the company to itself
+     * @throws StepRefused when there is no line, a line or fee does not say what it is of, or a fee goes from the company to itself
      */
     public static function read(array $typed): self
     {
         $text = static fn (string $name): string => trim((string) ($typed[$name] ?? ''));
-        $kept = [
-            'rate' => Percent::of($text('rate'))->decimal(),
-            'base' => in_array($text('base'), self::BASES, true) ? $text('base') : 'price',
-        ];
-        foreach (['flat', 'minimum', 'credit', 'bonus', 'deduction'] as $name) {
+        $kept = ['base' => in_array($text('base'), self::BASES, true) ? $text('base') : 'price'];
+        $text('rate') === '' || ($kept['rate'] = Percent::of($text('rate'))->decimal());
+        foreach (['flat', 'minimum', 'maximum', 'bonus', 'franchise_cap', 'franchise_paid'] as $name) {
             $text($name) === '' || ($kept[$name] = Money::parse($text($name))->decimal());
         }
-        foreach (['reduced', 'referral', 'franchise'] as $name) {
-            $text($name) === '' || ($kept[$name] = Percent::of($text($name))->decimal());
+        $text('reduced') === '' || ($kept['reduced'] = Percent::of($text('reduced'))->decimal());
+        foreach (['credit', 'deduction'] as $name) {
+            $text($name) === '' || ($kept[$name] = Figure::dollars($text($name)));
         }
+        foreach (['referral', 'franchise'] as $name) {
+            $text($name) === '' || ($kept[$name] = Figure::percent($text($name)));
+        }
+        $lines = LineEntered::read((array) ($typed['lines'] ?? []));
+        $lines === [] || ($kept['lines'] = $lines);
+        isset($kept['rate']) || isset($kept['flat']) || $lines !== [] || throw CommissionRefusal::NoLine->because();
         isset($kept['bonus']) && ($kept['bonus_through'] = $text('bonus_through') === 'straight' ? 'straight' : 'split');
         isset($kept['referral']) && ($kept['referral_of'] = $text('referral_of') === 'gross_less_credits' ? 'gross_less_credits' : 'gross');
-        isset($kept['franchise']) && ($kept['franchise_when'] = $text('franchise_when') === 'after' ? 'after' : 'before');
-        foreach (['referral_to', 'franchise_to', 'deduction_label', 'note'] as $name) {
+        if (isset($kept['franchise'])) {
+            $kept['franchise_when'] = $text('franchise_when') === 'after' ? 'after' : 'before';
+            $kept['franchise_by'] = $text('franchise_by') === 'agents' ? 'agents' : 'company';
+            $kept['franchise_per'] = $text('franchise_per') === 'office' ? 'office' : 'agent';
+        }
+        foreach (['referral_to', 'franchise_to', 'franchise_agent', 'bonus_to', 'deduction_label', 'deduction_to', 'note'] as $name) {
             $text($name) === '' || ($kept[$name] = mb_strimwidth($text($name), 0, $name === 'note' ? 500 : self::LONGEST));
         }
-        $kept['agents'] = array_map(
-            static fn (mixed $percent) => Percent::of(trim((string) $percent))->decimal(),
-            array_filter((array) ($typed['shares'] ?? []), static fn (mixed $percent) => trim((string) $percent) !== ''),
-        );
-        $kept['splits'] = array_map(
-            static fn (mixed $percent) => Percent::of(trim((string) $percent))->decimal(),
-            array_filter((array) ($typed['splits'] ?? []), static fn (mixed $percent) => trim((string) $percent) !== ''),
-        );
-        $kept['fees'] = self::fees((array) ($typed['fees'] ?? []));
+        foreach (['agents' => 'shares', 'splits' => 'splits'] as $as => $name) {
+            $given = array_filter((array) ($typed[$name] ?? []), static fn (mixed $percent) => trim((string) $percent) !== '');
+            $kept[$as] = array_map(static fn (mixed $percent) => Percent::of(trim((string) $percent))->decimal(), $given);
+        }
+        $kept['fees'] = FeeEntered::read((array) ($typed['fees'] ?? []));
 
         return new self($kept);
-    }
-
-    /**
-     * @param array<int|string, mixed> $typed
-     * @return list<array<string, string|bool>>
-     */
-    private static function fees(array $typed): array
-    {
-        $fees = [];
-        foreach (array_slice(array_values($typed), 0, self::FEES) as $fee) {
-            $fee = (array) $fee;
-            $amount = trim((string) ($fee['amount'] ?? ''));
-            $label = mb_strimwidth(trim((string) ($fee['label'] ?? '')), 0, self::LONGEST);
-            if ($amount === '' && $label === '') {
-                continue;
-            }
-            $payer = in_array($fee['payer'] ?? '', ['company', 'client'], true) ? (string) $fee['payer'] : 'agent';
-            $payee = trim((string) ($fee['payee'] ?? ''));
-            if ($payer === 'company' && $payee === '') {
-                throw CommissionRefusal::CompanyToCompany->because(label: $label === '' ? 'Fee' : $label);
-            }
-            $amount === '' || ! Money::parse($amount)->isNegative() || throw CommissionRefusal::FeeNegative->because();
-            $fees[] = [
-                'label' => $label === '' ? 'Fee' : $label,
-                // Not known yet: said, and no release.
-                'amount' => $amount === '' ? '' : Money::parse($amount)->decimal(),
-                'payer' => $payer,
-                'payee' => mb_strimwidth($payee, 0, self::LONGEST),
-                'counts' => ($fee['counts'] ?? '') === '1',
-            ];
-        }
-
-        return $fees;
     }
 
     /** @return array<string, string|bool>|null the fee that the agent pays the company, entered with the split; null: none was */
     public function flatFee(): ?array
     {
         $first = $this->kept['fees'][0] ?? null;
-        $isFlat = $first !== null && $first['payer'] === 'agent' && $first['payee'] === '' && $first['amount'] !== '';
+        $isFlat = $first !== null && $first['payer'] === 'agent' && $first['payee'] === '' && $first['amount'] !== ''
+            && array_diff(array_keys($first), ['label', 'amount', 'payer', 'payee', 'counts']) === [];
 
         return $isFlat ? $first : null;
     }
@@ -123,6 +93,12 @@ final readonly class Entered
     public function otherFees(): array
     {
         return array_slice(array_values($this->kept['fees'] ?? []), $this->flatFee() === null ? 0 : 1);
+    }
+
+    /** @return list<array<string, string>> lines besides the percentage of the price */
+    public function lines(): array
+    {
+        return array_values($this->kept['lines'] ?? []);
     }
 
     /** A stored figure as it was meant; empty: none. */
@@ -134,51 +110,95 @@ final readonly class Entered
     }
 
     /**
-     * As the reckoning takes it.
+     * One side as the reckoning takes it.
+     *
+     * @param list<string> $agents the names they go under here, in their order
+     * @param array{franchise?: string, fees?: array<string, array<string, string>>} $soFar what was paid of yearly caps: to the franchise,
+     *                                                                                      and by label and agent
+     * @return array<string, mixed>
+     */
+    public function side(Facts $facts, string $side, string $price, array $agents, array $soFar = []): array
+    {
+        $rate = $this->value('rate');
+        $given = [
+            'side' => $side,
+            'price' => $price,
+            'concessions' => (string) ($facts->value(Term::Concessions->value) ?: '0'),
+            'base' => $this->value('base') ?: 'price',
+            'lines' => [
+                ...$rate === '' ? [] : [['kind' => 'percent', 'label' => 'Commission', 'percent' => $rate]],
+                ...array_map(LineEntered::given(...), $this->lines()),
+                ...$this->value('flat') === '' ? [] : [['kind' => 'flat', 'label' => 'Flat', 'amount' => $this->value('flat')]],
+            ],
+            'agents' => $this->shares($agents),
+            'fees' => array_map(
+                static fn (array $fee) => FeeEntered::given($fee, $soFar['fees'][(string) $fee['label']] ?? []),
+                $this->kept['fees'] ?? [],
+            ),
+        ];
+        foreach (['minimum' => 'minimum', 'maximum' => 'maximum', 'reduced' => 'reducedRate'] as $from => $to) {
+            $this->value($from) === '' || ($given[$to] = $this->value($from));
+        }
+
+        return [...$given, ...$this->offTheTop($agents, $soFar['franchise'] ?? '0')];
+    }
+
+    /**
+     * A deal with that side alone, as the reckoning takes it.
      *
      * @param array<string, array<string, mixed>> $agents plan and totals so far, by the name agents go under here, in their order
      * @return array<string, mixed>
      */
     public function given(Facts $facts, string $price, string $closing, array $agents): array
     {
-        $side = [
-            'side' => 'one',
-            'price' => $price,
-            'concessions' => (string) ($facts->value(Term::Concessions->value) ?: '0'),
-            'base' => $this->value('base') ?: 'price',
-            'lines' => [
-                ['kind' => 'percent', 'label' => 'Commission', 'percent' => $this->value('rate')],
-                ...$this->value('flat') === '' ? [] : [['kind' => 'flat', 'label' => 'Flat', 'amount' => $this->value('flat')]],
-            ],
-            'agents' => $this->shares(array_keys($agents)),
-            'fees' => array_map(self::fee(...), $this->kept['fees'] ?? []),
-        ];
-        $this->value('minimum') === '' || ($side['minimum'] = $this->value('minimum'));
-        $this->value('reduced') === '' || ($side['reducedRate'] = $this->value('reduced'));
-        $this->value('credit') === '' || ($side['credits'] = [['amount' => $this->value('credit'), 'to' => 'client']]);
-        $this->value('bonus') === '' || ($side['bonuses'] = [[
+        return ['closing' => $closing, 'agents' => $agents, 'sides' => [$this->side($facts, 'one', $price, array_keys($agents))]];
+    }
+
+    /** Whose yearly cap on the franchise fee counts: an agent's, under the name they go under here; empty: the office's. */
+    public function franchiseOf(string $first): string
+    {
+        return $this->value('franchise_per') === 'office' ? '' : ($this->value('franchise_agent') ?: $first);
+    }
+
+    /**
+     * @param list<string> $agents
+     * @return array<string, mixed>
+     */
+    private function offTheTop(array $agents, string $franchisePaid): array
+    {
+        $given = [];
+        $this->value('credit') === '' || ($given['credits'] = [[...Figure::given($this->value('credit')), 'to' => 'client']]);
+        $this->value('bonus') === '' || ($given['bonuses'] = [[
             'amount' => $this->value('bonus'),
             'through' => $this->value('bonus_through'),
-            'to' => (string) array_key_first($agents),
+            'to' => in_array($this->value('bonus_to'), $agents, true) ? $this->value('bonus_to') : ($agents[0] ?? 'company'),
         ]]);
-        $this->value('referral') === '' || ($side['referralsOut'] = [[
-            'percent' => $this->value('referral'),
+        $this->value('referral') === '' || ($given['referralsOut'] = [[
+            ...Figure::given($this->value('referral')),
             'of' => $this->value('referral_of'),
             'to' => $this->value('referral_to') ?: 'referral firm',
         ]]);
-        $this->value('franchise') === '' || ($side['franchise'] = [
-            'percent' => $this->value('franchise'),
-            'when' => $this->value('franchise_when'),
-            'by' => 'company',
-            'to' => $this->value('franchise_to') ?: 'franchise',
-        ]);
-        $this->value('deduction') === '' || ($side['deductions'] = [[
-            'amount' => $this->value('deduction'),
+        if ($this->value('franchise') !== '') {
+            $given['franchise'] = [
+                ...Figure::given($this->value('franchise')),
+                'when' => $this->value('franchise_when'),
+                'by' => $this->value('franchise_by') ?: 'company',
+                'to' => $this->value('franchise_to') ?: 'franchise',
+            ];
+            $this->value('franchise_cap') === '' || ($given['franchise'] += [
+                'cap' => $this->value('franchise_cap'),
+                'paid' => Money::of($franchisePaid)->plus(Money::of($this->value('franchise_paid') ?: '0'))->decimal(),
+                'capPer' => $this->value('franchise_per') ?: 'agent',
+                'agent' => $this->franchiseOf($agents[0] ?? ''),
+            ]);
+        }
+        $this->value('deduction') === '' || ($given['deductions'] = [[
+            ...Figure::given($this->value('deduction')),
             'label' => $this->value('deduction_label') ?: 'Deduction',
-            'to' => 'company',
+            'to' => $this->value('deduction_to') ?: 'company',
         ]]);
 
-        return ['closing' => $closing, 'agents' => $agents, 'sides' => [$side]];
+        return $given;
     }
 
     /**
@@ -194,20 +214,5 @@ final readonly class Entered
             // One agent has all of it; several have what was entered, and no more.
             'share' => count($agents) === 1 ? '100' : (string) ($typed[$id] ?? '0'),
         ], $agents);
-    }
-
-    /**
-     * @param array<string, mixed> $fee
-     * @return array<string, mixed>
-     */
-    private static function fee(array $fee): array
-    {
-        return [
-            'label' => $fee['label'],
-            'payer' => $fee['payer'],
-            'payee' => $fee['payee'] === '' ? 'company' : $fee['payee'],
-            'countsToCap' => $fee['counts'],
-            ...$fee['amount'] === '' ? ['open' => true] : ['amount' => $fee['amount']],
-        ];
     }
 }

@@ -10,7 +10,8 @@ use Unanimus\Money\Percent;
 use Unanimus\Steps\StepRefused;
 
 /**
- * An agent's plan as it is entered: up to three tiers of the agent's rate, a cap, a minimum for the company, a fee after the cap.
+ * An agent's plan as it is entered: up to three tiers of the agent's rate, a cap, a minimum for the company, a fee after the cap,
+ * a team whose lead gets a part.
  */
 final class PlanEntered
 {
@@ -47,8 +48,16 @@ final class PlanEntered
             $text($name) === '' || ($plan[$name] = Money::parse($text($name))->decimal());
         }
         if ($text('after_cap') !== '') {
-            $plan['afterCap'] = ['amount' => Money::parse($text('after_cap'))->decimal()];
+            $plan['afterCap'] = Figure::given(Figure::dollars($text('after_cap')));
             $text('after_cap_cap') === '' || ($plan['afterCap']['cap'] = Money::parse($text('after_cap_cap'))->decimal());
+        }
+        if ($text('team_lead') !== '' || $text('team_percent') !== '') {
+            $text('team_lead') !== '' && $text('team_percent') !== '' || throw CommissionRefusal::TeamIncomplete->because();
+            $plan['team'] = [
+                'lead' => $text('team_lead'),
+                'percent' => Percent::of($text('team_percent'))->decimal(),
+                'base' => $text('team_base') === 'before' ? 'before' : 'after',
+            ];
         }
         $year = $text('year');
         $isDay = preg_match('/^(\d\d)-(\d\d)$/', $year, $m) === 1 && checkdate((int) $m[1], (int) $m[2], 2028);

@@ -52,5 +52,6 @@ return new class extends Migration
             ,
         );
         DB::unprepared((string) file_get_contents(database_path('sql/plans.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/disbursements.sql')));
     }
 };

@@ -20,6 +20,14 @@ BEGIN
 END $$;
 CREATE OR REPLACE TRIGGER events_are_append_only BEFORE UPDATE OR DELETE ON round_events FOR EACH ROW EXECUTE FUNCTION refuse_change_of_event();
 
+-- What was authorized stays as it was; besides, it is noted what became of it.
+CREATE OR REPLACE TRIGGER figures_stay_once_authorized BEFORE UPDATE ON disbursements FOR EACH ROW
+    WHEN ((OLD.commission_id, OLD.number, OLD.closing, OLD.price, OLD.gross, OLD.company, OLD.reckoned, OLD.wording, OLD.despite, OLD.authorized_at,
+        OLD.authorized_by) IS DISTINCT FROM (NEW.commission_id, NEW.number, NEW.closing, NEW.price, NEW.gross, NEW.company, NEW.reckoned,
+        NEW.wording, NEW.despite, NEW.authorized_at, NEW.authorized_by)
+        OR (OLD.withdrawn_at IS NOT NULL AND NEW.withdrawn_at IS DISTINCT FROM OLD.withdrawn_at))
+    EXECUTE FUNCTION refuse_change();
+
 -- 2. What was sent
 
 CREATE OR REPLACE FUNCTION refuse_once_sent() RETURNS trigger LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$

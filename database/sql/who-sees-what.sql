@@ -193,13 +193,37 @@ CREATE OR REPLACE FUNCTION listings_at_work(brokerage bigint) RETURNS SETOF text
     SELECT 'n:' || upper(listing_number) FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND NOT practice AND listing_number IS NOT NULL AND status IN ('preparing', 'active', 'under_contract')
     UNION SELECT 'a:' || address_key FROM deal_files WHERE brokerage_id = brokerage AND brokerage = session_of('brokerage')::bigint AND NOT practice AND address_key <> '' AND status IN ('preparing', 'active', 'under_contract') $$;
 
--- What an agent's sheets of a plan year have counted so far, whoever of their colleagues asks for a sheet they share.
-CREATE OR REPLACE FUNCTION plan_year_so_far(agent bigint, begins date, besides bigint)
+-- What an agent's sheets of a plan year have counted so far, whoever of their colleagues asks for a sheet they share. Sheets count
+-- in the order of closing, then authorization: those up to a day and an hour, and those of one file, besides some commissions.
+DROP FUNCTION IF EXISTS plan_year_so_far(bigint, date, bigint);
+CREATE OR REPLACE FUNCTION plan_year_so_far(agent bigint, begins date, besides bigint[], file bigint, day date, hour timestamptz)
     RETURNS TABLE (cn numeric, company numeric, after_cap numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT coalesce(sum(c.cn), 0), coalesce(sum(c.company), 0), coalesce(sum(c.after_cap), 0)
-    FROM plan_counts c JOIN deal_files f ON f.id = c.deal_file_id
-    WHERE c.user_id = agent AND c.year_begins = begins AND c.commission_id <> besides
+    FROM plan_counts c JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
+    WHERE c.user_id = agent AND c.year_begins = begins AND NOT c.commission_id = ANY (besides)
+      AND (d.closing < day OR (d.closing = day AND d.authorized_at < hour) OR d.deal_file_id = file) AND d.withdrawn_at IS NULL
       AND c.brokerage_id = session_of('brokerage')::bigint AND f.status IN ('under_contract', 'closed') $$;
+
+-- The same for yearly caps on the franchise fee (of an agent, or of an office where no agent is named) and on fees, by label.
+CREATE OR REPLACE FUNCTION caps_so_far(kind text, agent bigint, office bigint, begins date, besides bigint[], file bigint, day date, hour timestamptz)
+    RETURNS TABLE (label text, amount numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT c.label, sum(c.amount)
+    FROM sheet_counts c JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
+    WHERE c.what = kind AND c.user_id IS NOT DISTINCT FROM agent AND (agent IS NOT NULL OR c.office_id = office)
+      AND c.year_begins = begins AND NOT d.commission_id = ANY (besides)
+      AND (d.closing < day OR (d.closing = day AND d.authorized_at < hour) OR d.deal_file_id = file) AND d.withdrawn_at IS NULL
+      AND c.brokerage_id = session_of('brokerage')::bigint AND f.status IN ('under_contract', 'closed')
+    GROUP BY c.label $$;
+
+-- What an agent still owes, in the order in which it is taken.
+CREATE OR REPLACE FUNCTION debts_left(agent bigint, besides bigint[])
+    RETURNS TABLE (id bigint, label text, payee text, amount numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT b.id, b.label, b.payee, b.amount - coalesce((SELECT sum(c.amount) FROM sheet_counts c
+        JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
+        WHERE c.debt_id = b.id AND NOT d.commission_id = ANY (besides) AND d.withdrawn_at IS NULL AND f.status IN ('under_contract', 'closed')), 0)
+    FROM agent_debts b
+    WHERE b.user_id = agent AND b.settled_at IS NULL AND b.brokerage_id = session_of('brokerage')::bigint
+    ORDER BY b.id $$;
 
 -- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
 CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
@@ -237,7 +261,7 @@ BEGIN
     FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commissions,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,commission_versions,commissions,disbursements,payments,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
         EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{deliveries,draft_remarks,paper_entries,paper_pieces,paper_values,paper_versions,requirement_papers,version_texts}'::text[] LOOP
@@ -246,7 +270,7 @@ BEGIN
     FOREACH name IN ARRAY '{marks,round_events,round_papers,sealed_sets,signers}'::text[] LOOP
         EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commissions,draft_reads,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,commission_versions,commissions,disbursements,payments,draft_reads,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_side ON %I AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
@@ -284,6 +308,22 @@ CREATE POLICY own_or_shared ON agent_plans USING (brokerage_id = (SELECT session
         OR EXISTS (SELECT 1 FROM file_members m JOIN file_members o ON o.deal_file_id = m.deal_file_id
             WHERE m.user_id = agent_plans.user_id AND o.user_id = (SELECT session_of('person')::bigint))));
 CREATE POLICY who_keeps_plans ON agent_plans AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker,bookkeeper}', NULL));
+CREATE POLICY who_changes_plans ON agent_plans AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker,bookkeeper}', NULL));
+-- Debts: one's own, and all for those who keep them. A sheet asks debts_left.
+CREATE POLICY own_or_kept ON agent_debts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
+        OR (SELECT session_of('sight')) = 'all'));
+CREATE POLICY who_keeps_debts ON agent_debts AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker,bookkeeper}', NULL));
+CREATE POLICY who_changes_debts ON agent_debts AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker,bookkeeper}', NULL));
+-- Only a broker authorizes and withdraws, or whoever practises in their own file.
+CREATE POLICY who_authorizes ON disbursements AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker}', NULL)
+    OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = disbursements.deal_file_id AND f.practice));
+CREATE POLICY who_withdraws ON disbursements AS RESTRICTIVE FOR UPDATE USING (true) WITH CHECK (withdrawn_at IS NULL OR person_holds('{broker}', NULL)
+    OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = disbursements.deal_file_id AND f.practice));
+CREATE POLICY who_pays ON payments AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,bookkeeper}', NULL));
+CREATE POLICY own_or_kept ON sheet_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
+        OR (SELECT session_of('sight')) = 'all'));
 CREATE POLICY own_or_kept ON plan_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
         OR (SELECT session_of('sight')) = 'all'));
@@ -370,7 +410,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_plans,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_debts,agent_plans,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -391,10 +431,10 @@ BEGIN
     FOREACH name IN ARRAY '{deliveries,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{draft_reads,draft_remarks,agent_plans,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{draft_reads,draft_remarks,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{blobs,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,payments,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
     END LOOP;
 END $$;

@@ -213,7 +213,17 @@ return [
     'Does not apply' => '“:requirement” does not apply',
     'Does not apply (why)' => '“:requirement” does not apply: :why',
     'Commission entered' => 'Commission figures entered',
-    'Disbursement authorized' => 'Disbursement authorized (gross commission :gross)',
+    'Disbursement authorized' => 'Disbursement authorized (gross commission :gross)[, before the review was complete: :despite]',
+    'Disbursement withdrawn' => 'Authorization number :number withdrawn',
+    'Disbursement withdrawn (why)' => 'Authorization number :number withdrawn: :reason',
+    'Disbursement sent' => 'Authorization number :number sent to :to',
+    'Disbursement received' => 'Authorization number :number received by escrow on :day[: :note]',
+    'Wired' => 'Received from escrow on :day: :wired[ (:off)]',
+    'Paid' => ':payee was paid :paid on :day, :how[ :reference]',
+    'Wording changed' => 'Wording of the authorization changed',
+    'Wording of authorizations set' => 'Wording of authorizations in :office set',
+    'Debt entered' => ':person owes :debt: :amount',
+    'Debt settled' => ':debt of :person needs nothing more: :why',
 
     // Kits, rules, the office
     'Kit applied' => 'Kit applied: :kit',

@@ -120,6 +120,15 @@ return [
         'label' => 'Read the documents',
         'executed' => 'These documents are signed by everyone. Keep a copy of them.',
     ],
+    'disbursement' => [
+        'said' => 'This is the commission disbursement authorization for the closing. Please confirm that you have it.',
+    ],
+    'disbursement-withdrawn' => [
+        'subject' => 'Withdrawn: commission disbursement authorization for :file',
+        'body' => ":sender withdraws the commission disbursement authorization number :number for :file. Please do not pay from it.\n\n".
+            "Reason: :reason\n\nIf another one takes its place, you get it in an email of its own.",
+        'label' => '',
+    ],
     'bring' => [
         'subject' => 'Documents needed: :file',
         'body' => ":sender asks you for these documents for :file:\n\n:papers\n\nSend them by this link until :day, as PDFs or photos. ".

@@ -10,7 +10,7 @@ declare(strict_types=1);
 
 const CORE = [
     'Access' => ['Steps'],
-    'Commission' => ['Dates', 'Files', 'Money', 'Pages', 'Parties', 'Review', 'Steps', 'Terms'],
+    'Commission' => ['Dates', 'Exchange', 'Files', 'Money', 'Pages', 'Parties', 'Review', 'Steps', 'Terms'],
     'Dates' => ['Pages', 'Steps'],
     'Evidence' => ['Dates', 'Pages'],
     'Exchange' => ['Dates', 'Files', 'Money', 'Pages', 'Parties', 'Steps', 'Terms'],
@@ -41,7 +41,7 @@ const APP = [
     'Mail' => ['Access', 'Models', 'Storage', 'Terms', 'Work'],
     'Policies' => ['Access', 'Models'],
     'Requirements' => ['History', 'Models', 'Terms'],
-    'Commission' => ['History', 'Models', 'Requirements', 'Storage', 'Terms'],
+    'Commission' => ['Assembly', 'History', 'Mail', 'Models', 'Requirements', 'Storage', 'Terms'],
     'Files' => ['Exchange', 'History', 'Models', 'Requirements', 'Storage', 'Terms', 'Work'],
     'Office' => ['Access', 'Files', 'History', 'Mail', 'Models'],
     'Papers' => ['Access', 'Files', 'History', 'Models', 'Storage', 'Terms', 'Work'],

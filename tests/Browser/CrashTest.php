@@ -130,7 +130,8 @@ it('makes exactly one sealed set, though the worker is killed in the middle of i
         ledger()->exec("UPDATE jobs SET reserved_at = NULL, attempts = 0, available_at = 0 WHERE queue = 'sealing'");
         $process = artisanProcess(['queue:work', '--once', '--queue=sealing', '--sleep=0', '--tries=20']);
         $this->eventually(
-            fn () => (int) one("SELECT count(*) FROM jobs WHERE queue = 'sealing' AND reserved_at IS NOT NULL") > 0 || ! proc_get_status($process)['running'] ?:
+            fn () => (int) one("SELECT count(*) FROM jobs WHERE queue = 'sealing' AND reserved_at IS NOT NULL") > 0 ||
+            ! proc_get_status($process)['running'] ?:
             null,
             'the worker took no job',
         );

@@ -53,7 +53,9 @@ final class DeliveryController
             $left === [] ? null : 'Not sent: '.implode('; ', $left).'.',
         ]);
 
-        return to_route('files.delivery', $file)->with($sent === [] && $soon === [] && $left !== [] ? 'refused' : 'told', implode(' ', $told));
+        $how = $sent === [] && $soon === [] && $left !== [] ? 'refused' : 'told';
+
+        return to_route('files.delivery', $file)->with($how, implode(' ', $told));
     }
 
     /** What reached somebody otherwise. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Commission\Actions;
 
+use App\Commission\Expected;
 use App\Commission\PlanYear;
 use App\History\History;
 use App\Models\AgentPlan;
@@ -33,6 +34,7 @@ final class SetPlan
             ],
             'made_by' => $by->id,
         ]);
+        Expected::forget($agent);
         History::ofBrokerage($agent->brokerage_id, 'Plan set', [
             'person' => $agent->name,
             'plan' => PlanYear::said($plan),

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Commission\Http;
 
-use App\Commission\Actions\AuthorizeDisbursement;
+use App\Commission\Actions\KeepPayments;
 use App\Commission\Actions\SetCommission;
+use App\Commission\CommissionSides;
 use App\Commission\FlowDrawing;
 use App\Commission\Http\Requests\SetCommissionRequest;
+use App\Commission\OfficeWording;
 use App\Commission\SheetOf;
+use App\Commission\WhatIf;
+use App\Models\CommissionVersion;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Terms\FactBook;
@@ -17,6 +21,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
+use Unanimus\Commission\Entered;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Parties\Side;
 
@@ -27,9 +32,9 @@ final class CommissionController
     {
         Gate::authorize('commission-place');
         $files = DealFile::query()
-            ->with(['office', 'knownFacts', 'commission'])
+            ->with(['office', 'knownFacts', 'commissions'])
             ->where(['status' => 'under_contract', 'practice' => false])
-            ->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'price'))
+            ->whereHas('knownFacts', static fn ($facts) => $facts->whereIn('name', ['price', 'rent']))
             ->orderByDesc('id')
             ->limit(200)
             ->get();
@@ -39,83 +44,90 @@ final class CommissionController
 
     public function show(Request $request, DealFile $file): View
     {
-        $file->load(['office', 'knownFacts', 'parties', 'papers', 'requirements', 'members', 'kits']);
+        $file->load(['office', 'knownFacts', 'parties.contact', 'papers', 'requirements', 'members', 'kits']);
         Gate::authorize('see-commission', $file);
-        $side = $this->side($request, $file);
-        $file->setRelation('commission', SetCommission::of($file, $side)->with('paper')->first());
+        $user = User::signedIn($request);
+        $side = CommissionSides::asked($file, $user, $request->input('side'));
+        $sides = CommissionSides::of($file, $user);
+        $commission = SetCommission::of($file, $side)
+            ->with(['paper', 'disbursements.authorizer', 'disbursements.payments', 'versions.user'])
+            ->first();
+        $file->setRelation('commission', $commission);
         $reckoned = SheetOf::of($file, $side);
         $sheet = $reckoned?->sheet;
+        $inForce = $commission?->disbursements->firstWhere('withdrawn_at', null);
 
         return view('commission.show', [
             'file' => $file,
             'facts' => FactBook::of($file),
+            'price' => SheetOf::price($file),
+            'closing' => SheetOf::closing($file),
             'sheet' => $sheet,
             'told' => $reckoned->told ?? '',
             'seen' => $reckoned?->fingerprint(),
             'years' => $reckoned->years ?? [],
             'names' => $reckoned->names ?? [],
             'side' => $side,
-            'sides' => $this->sides($request, $file),
+            'sides' => $sides,
+            'both' => count($sides) > 1 ? $this->both($file, $sides, $side, $reckoned) : [],
             'flow' => $sheet === null ? null : FlowDrawing::of($sheet),
             'whole' => $file->completeness(),
-            'entries' => $file->commission,
-            'proposed' => $file->commission === null ? SetCommission::proposed($file, $side) : null,
+            'entries' => $commission,
+            'inForce' => $inForce,
+            'payees' => $inForce === null ? [] : KeepPayments::payees($inForce),
+            'earlierChanged' => $inForce !== null && SheetOf::earlierChanged($file, $side),
+            'wording' => OfficeWording::of($file->office),
+            'escrow' => $file->parties->first(static fn ($party) => $party->role->value === 'escrow'),
+            'if' => WhatIf::of($file, $side, $reckoned, $commission?->entered() ?? Entered::fromArray([]), $request->only(WhatIf::FIELDS)),
+            'proposed' => $commission === null ? SetCommission::proposed($file, $side) : null,
         ]);
     }
 
     public function update(SetCommissionRequest $request, DealFile $file, SetCommission $set): RedirectResponse
     {
         $given = $request->validated();
+        $user = User::signedIn($request);
+        $side = CommissionSides::asked($file, $user, $request->input('side'));
         try {
-            $set(
-                $file,
-                $given,
-                $side = $this->side($request, $file),
-            );
+            $set($file, $given, $user, $side);
         } catch (AmountUnreadable $unreadable) {
             throw ValidationException::withMessages(['rate' => $unreadable->getMessage()]);
         }
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with(
-            'told',
-            'Commission computed and saved.',
-        );
+        return self::back($file, $side, 'Commission computed and saved.');
     }
 
-    public function authorizePayment(Request $request, DealFile $file, AuthorizeDisbursement $authorize): RedirectResponse
+    /** Takes up an earlier version again. */
+    public function again(Request $request, DealFile $file, CommissionVersion $version, SetCommission $set): RedirectResponse
     {
-        Gate::authorize('authorize-disbursement', $file);
-        $user = $request->user();
-        $authorize(
-            $file->load(['members', 'parties', 'kits']),
-            $user instanceof User ? $user : abort(403),
-            $side = $this->side($request, $file),
-            is_string($request->input('seen')) && $request->input('seen') !== '' ? $request->input('seen') : null,
-        );
+        Gate::authorize('set-commission', $file);
+        $user = User::signedIn($request);
+        abort_unless($version->deal_file_id === $file->id, 404);
+        abort_unless($version->side === CommissionSides::asked($file, $user, $version->side?->value), 404);
+        $set->again($file->load(['members', 'parties', 'kits']), $version, $user);
 
-        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with(
-            'told',
-            'Disbursement authorized. The CDA is in the file.',
-        );
+        return self::back($file, $version->side, 'The earlier version holds again. Nothing was deleted.');
     }
 
-    /** Which side's commission it is about; null where the file has but one of ours. */
-    private function side(Request $request, DealFile $file): ?Side
+    public static function back(DealFile $file, ?Side $side, string $told): RedirectResponse
     {
-        $sides = $this->sides($request, $file);
-        $asked = Side::tryFrom((string) $request->input('side', ''));
-
-        return in_array($asked, $sides, true) ? $asked : $sides[0] ?? null;
+        return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with('told', $told);
     }
 
-    /** @return list<Side> the sides this person may look at, where each has its own agent */
-    private function sides(Request $request, DealFile $file): array
+    /**
+     * @param list<Side> $sides
+     * @return list<array{side: Side, sheet: \Unanimus\Commission\CommissionSheet|null}>
+     */
+    private function both(DealFile $file, array $sides, ?Side $shown, ?SheetOf $there): array
     {
-        $user = $request->user();
-        $sides = $file->members->pluck('side');
-        $all = array_values(array_filter(Side::cases(), static fn (Side $side) => $sides->contains($side)));
-        $own = $user instanceof User ? $file->sideOf($user) : null;
+        $own = $file->commission;
+        $both = [];
+        foreach ($sides as $one) {
+            $file->setRelation('commission', $one === $shown ? $own : SetCommission::of($file, $one)->first());
+            $both[] = ['side' => $one, 'sheet' => $one === $shown ? $there?->sheet : SheetOf::of($file, $one)?->sheet];
+        }
+        $file->setRelation('commission', $own);
 
-        return ! $file->represents->isBoth() || $all === [] ? [] : ($own === null ? $all : [$own]);
+        return $both;
     }
 }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Commission\Http;
 
 use App\Commission\Actions\SetPlan;
+use App\Commission\Before;
+use App\Commission\DebtsOf;
 use App\Commission\PlanYear;
+use App\Models\AgentDebt;
 use App\Models\AgentPlan;
 use App\Models\Role;
 use App\Models\User;
@@ -14,10 +17,13 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
+use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\PlanEntered;
+use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\AmountUnreadable;
 use Unanimus\Money\Money;
+use Unanimus\Steps\StepRefused;
 
 /** Agents' plans: who is on which since when, and what counted so far. */
 final class PlanController
@@ -41,6 +47,15 @@ final class PlanController
             'years' => $agents->mapWithKeys(static fn (User $agent) => [$agent->id => PlanYear::of($agent, $today)])->all(),
             'today' => $today,
             'keeps' => $all,
+            'debts' => AgentDebt::query()
+                ->whereIn('user_id', $agents->modelKeys())
+                ->whereNull('settled_at')
+                ->orderBy('id')
+                ->get()
+                ->groupBy('user_id'),
+            'owed' => $agents->mapWithKeys(static fn (User $agent) => [
+                $agent->id => array_column(DebtsOf::agent($agent, Before::all()), 'amount', 'id'),
+            ])->all(),
         ]);
     }
 
@@ -48,11 +63,14 @@ final class PlanController
     {
         Gate::authorize('keep-plans');
         abort_if($user->guest, 404);
-        $names = ['rate1', 'to1', 'rate2', 'to2', 'rate3', 'to3', 'cap', 'minimum', 'after_cap', 'after_cap_cap', 'cn', 'company', 'after'];
+        $names = ['rate1', 'to1', 'rate2', 'to2', 'rate3', 'to3', 'cap', 'minimum', 'after_cap', 'after_cap_cap', 'cn', 'company', 'after',
+            'team_percent'];
         $given = $request->validate([
             'from' => 'required|string|max:40',
             'tiers_by' => 'nullable|in:cn,company',
             'year' => 'nullable|string|max:10',
+            'team_lead' => 'nullable|string|max:26',
+            'team_base' => 'nullable|in:before,after',
             ...array_fill_keys($names, 'nullable|string|max:20'),
         ], ['from.required' => 'Enter the day from which it is in force.']);
         $today = LocalDate::at(now(), new \DateTimeZone(User::signedIn($request)->zone()));
@@ -65,7 +83,16 @@ final class PlanController
         } catch (AmountUnreadable $unreadable) {
             throw ValidationException::withMessages(['rate1' => $unreadable->getMessage()]);
         }
-        $from = LocalDate::parse($given['from'], $today);
+        if (isset($plan['team'])) {
+            $lead = User::query()->where(['key' => $plan['team']['lead'], 'guest' => false])->first() ?? abort(404);
+            $lead->id === $user->id && throw CommissionRefusal::TeamOfOneself->because();
+            $plan['team'] = [...$plan['team'], 'name' => $lead->name];
+        }
+        try {
+            $from = LocalDate::parse($given['from'], $today);
+        } catch (DateUnreadable $unreadable) {
+            throw StepRefused::unreadable($unreadable);
+        }
         $set($user, $from, $plan, $opening, User::signedIn($request));
 
         return to_route('plans')->with('told', "{$user->name}: ".PlanYear::said($plan).", from {$from->long()}.");

@@ -84,10 +84,8 @@ final class MoveStatus
     private function isPaidOut(DealFile $file): bool
     {
         return Sight::asTheFile($file->id, static function () use ($file): bool {
-            $sides =
-                $file->represents->isBoth()
-                    ? max(1, DB::table('file_members')->where('deal_file_id', $file->id)->whereNotNull('side')->distinct()->count('side'))
-                    : 1;
+            // Where both sides are ours each has a sheet of its own.
+            $sides = $file->represents->isBoth() ? 2 : 1;
             $sheets = DB::table('commissions')
                 ->where('deal_file_id', $file->id)
                 ->get(['authorized_at']);

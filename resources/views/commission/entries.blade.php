@@ -1,9 +1,16 @@
-@php($kept = $entries?->given ?? [])
-@php($v = fn (string $name, string $else = '') => old($name, $kept[$name] ?? $else))
-@php($fees = $entries?->entered()->otherFees() ?? [])
-@php($first = $entries?->entered()->flatFee())
+@php
+    $kept = $entries?->given ?? [];
+    $v = fn (string $name, string $else = '') => old($name, $kept[$name] ?? $else);
+    $figure = fn (string $name, string $else = '') => old($name, \Unanimus\Commission\Figure::shown($kept[$name] ?? $else));
+    $fees = $entries?->entered()->otherFees() ?? [];
+    $lines = $entries?->entered()->lines() ?? [];
+    $first = $entries?->entered()->flatFee();
+    $agents = array_intersect_key($names, $years);
+    $rent = (string) ($facts->value('price') ? '' : $facts->value('rent'));
+@endphp
 <div class="money-entries">
-    <label class="line"><span>Gross commission, % of price</span><input class="input" name="rate" @disabled($locked) inputmode="decimal"
+    <label class="line"><span>Gross commission, % of {{ $rent === '' ? 'price' : 'rent' }}</span><input class="input" name="rate"
+        @disabled($locked) inputmode="decimal"
         value="{{ $v('rate', $proposed?->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal()) }}"></label>
     @foreach ($years as $id => $year)
         <label class="line"><span>{{ count($years) === 1 ? 'Agent’s split' : 'Split of '.$names[$id][0] }}, %{{ $year ?
@@ -15,67 +22,127 @@
             name="shares[{{ $id }}]" @disabled($locked) value="{{ old("shares.{$id}", $kept['agents'][$id] ?? '') }}"></label>@endif
     @endforeach
     <label class="line"><span>Flat fee the agent pays</span><input class="input" name="fee" @disabled($locked) inputmode="decimal"
-        value="{{ old('fee', $first['amount'] ?? ($proposed?->fee === null ? '' : \Unanimus\Money\Money::of($proposed->fee))) }}"></label>
+        value="{{ old('fee', $first['amount'] ?? ($proposed?->fee === null || $fees !== [] ? '' :
+            \Unanimus\Money\Money::of($proposed->fee))) }}"></label>
     <label class="line"><span>Name of the fee</span><input class="input" name="fee_name" @disabled($locked)
-        value="{{ old('fee_name', $first['label'] ?? $proposed?->feeName) }}"></label>
+        value="{{ old('fee_name', $first['label'] ?? ($fees === [] ? $proposed?->feeName : '')) }}"></label>
 </div>
-@php($more = array_diff(array_keys($kept), ['rate', 'base', 'agents', 'splits', 'fees']) !== [] || $fees !== [] ||
-    ($first['counts'] ?? false) || ($kept['base'] ?? 'price') !== 'price')
-<details class="more-lines" @if ($more) open @endif>
-    <summary>Bonus, credits, referral, franchise, more fees</summary>
+<label class="checkbox small"><input type="checkbox" name="fee_counts" value="1" @checked(old('fee_counts', $first['counts'] ?? false))
+    @disabled($locked)> This fee counts towards the agent’s cap</label>
+<label class="line"><span>What is unusual</span><textarea class="textarea" name="note" rows="2" maxlength="500"
+    @disabled($locked)>{{ $v('note') }}</textarea></label>
+
+<details class="more-lines" @if ($lines !== [] || array_intersect(['flat', 'minimum', 'maximum', 'reduced'], array_keys($kept)) !== [] ||
+    $v('base') === 'price_less_concessions' || ($rent !== '' && $kept === [])) open @endif>
+    <summary>More that comes in: first and balance, rent, referral in, limits</summary>
     <div class="money-entries">
         <label class="line"><span>Percentage of</span><span class="select"><select name="base" @disabled($locked)>
             <option value="price">the price</option><option value="price_less_concessions" @selected($v('base') ===
             'price_less_concessions')>the price less concessions</option></select></span></label>
         <label class="line"><span>Reduced rate, both sides ours, %</span><input class="input" name="reduced" value="{{ $v('reduced') }}"
             @disabled($locked) inputmode="decimal"></label>
-        <label class="line"><span>Flat amount on top</span><input class="input" name="flat" value="{{ $v('flat') }}" @disabled($locked)
-            inputmode="decimal"></label>
         <label class="line"><span>Our side gets at least</span><input class="input" name="minimum" value="{{ $v('minimum') }}"
             @disabled($locked) inputmode="decimal"></label>
+        <label class="line"><span>Our side gets at most</span><input class="input" name="maximum" value="{{ $v('maximum') }}"
+            @disabled($locked) inputmode="decimal"></label>
+        @if ($v('flat') !== '')<label class="line"><span>Flat amount on top</span><input class="input" name="flat" value="{{ $v('flat') }}"
+            @disabled($locked) inputmode="decimal"></label>@endif
+    </div>
+    @foreach (range(0, min(\Unanimus\Commission\LineEntered::MOST - 1, max(1, count($lines)))) as $n)
+        @php($line = $lines[$n] ?? ($n === 0 && $rent !== '' && $kept === [] ? ['kind' => 'month', 'of' => $rent] : []))
+        <div class="line-row">
+            <label class="line"><span>Line</span><span class="select"><select name="lines[{{ $n }}][kind]" @disabled($locked)>
+                @foreach (\Unanimus\Commission\LineEntered::KINDS as $kind => $word)<option value="{{ $kind }}"
+                    @selected(old("lines.{$n}.kind", $line['kind'] ?? '') === $kind)>{{ $word }}</option>@endforeach</select></span></label>
+            <label class="line"><span>%</span><input class="input" name="lines[{{ $n }}][percent]" inputmode="decimal" @disabled($locked)
+                value="{{ old("lines.{$n}.percent", $line['percent'] ?? '') }}"></label>
+            <label class="line"><span>of, or amount</span><input class="input" name="lines[{{ $n }}][of]" inputmode="decimal"
+                @disabled($locked) value="{{ old("lines.{$n}.of", $line['of'] ?? '') }}"></label>
+        </div>
+    @endforeach
+</details>
+
+<details class="more-lines" @if (array_intersect(['bonus', 'credit', 'referral', 'franchise', 'deduction'], array_keys($kept)) !== [] ||
+    $facts->value('referral_percent')) open @endif>
+    <summary>Bonus and off the top: credit, referral, franchise</summary>
+    <div class="money-entries">
         <label class="line"><span>Bonus</span><input class="input" name="bonus" value="{{ $v('bonus') }}" @disabled($locked)
             inputmode="decimal"></label>
         <label class="line"><span>Goes</span><span class="select"><select name="bonus_through" @disabled($locked)>
             <option value="split">through the split</option><option value="straight" @selected($v('bonus_through') === 'straight')>straight
             to the agent</option></select></span></label>
-        <label class="line"><span>Credit to the client</span><input class="input" name="credit" value="{{ $v('credit') }}"
-            @disabled($locked) inputmode="decimal"></label>
+        @if (count($agents) > 1)<label class="line"><span>Straight to</span><span class="select"><select name="bonus_to" @disabled($locked)>
+            @foreach ($agents as $id => $agent)<option value="{{ $id }}" @selected($v('bonus_to') === $id)>{{ $agent[0] }}</option>
+            @endforeach</select></span></label><span></span>@endif
+        <label class="line"><span>Credit to the client, $ or %</span><input class="input" name="credit" value="{{ $figure('credit') }}"
+            @disabled($locked)></label>
         <span></span>
-        <label class="line"><span>Referral out, %</span><input class="input" name="referral" value="{{ $v('referral',
-            (string) ($facts->value('referral_percent') ?? '')) }}" @disabled($locked) inputmode="decimal"></label>
+        <label class="line"><span>Referral out, % or $</span><input class="input" name="referral" value="{{ $figure('referral',
+            $facts->value('referral_percent') ? $facts->value('referral_percent').'%' : '') }}" @disabled($locked)></label>
         <label class="line"><span>To</span><input class="input" name="referral_to" value="{{ $v('referral_to',
             (string) ($facts->value('referred_to') ?? '')) }}" @disabled($locked)></label>
         <label class="line"><span>Of</span><span class="select"><select name="referral_of" @disabled($locked)><option value="gross">gross
             </option><option value="gross_less_credits" @selected($v('referral_of') === 'gross_less_credits')>gross less
             credits</option></select></span></label>
         <span></span>
-        <label class="line"><span>Franchise fee, % of gross</span><input class="input" name="franchise" value="{{ $v('franchise') }}"
-            @disabled($locked) inputmode="decimal"></label>
+        <label class="line"><span>Franchise fee, % of gross or $</span><input class="input" name="franchise"
+            value="{{ $figure('franchise') }}" @disabled($locked)></label>
+        <label class="line"><span>To</span><input class="input" name="franchise_to" value="{{ $v('franchise_to') }}" placeholder="franchise"
+            @disabled($locked)></label>
         <label class="line"><span>Taken</span><span class="select"><select name="franchise_when" @disabled($locked)>
-            <option value="before">before the split</option><option value="after" @selected($v('franchise_when') === 'after')>after it, by
-            the company</option></select></span></label>
-        <label class="line"><span>Other deduction</span><input class="input" name="deduction" value="{{ $v('deduction') }}"
-            @disabled($locked) inputmode="decimal"></label>
+            <option value="before">before the split</option><option value="after" @selected($v('franchise_when') === 'after')>after the
+            split</option></select></span></label>
+        <label class="line"><span>After the split, paid by</span><span class="select"><select name="franchise_by" @disabled($locked)>
+            <option value="company">the company</option><option value="agents" @selected($v('franchise_by') === 'agents')>the
+            agents</option></select></span></label>
+        <label class="line"><span>Its cap a year</span><input class="input" name="franchise_cap" value="{{ $v('franchise_cap') }}"
+            inputmode="decimal" @disabled($locked) placeholder="none"></label>
+        <label class="line"><span>Cap is kept for</span><span class="select"><select name="franchise_per" @disabled($locked)>
+            <option value="agent">the agent’s plan year</option><option value="office" @selected($v('franchise_per') === 'office')>the
+            office’s calendar year</option></select></span></label>
+        <label class="line"><span>Paid before sheets were kept here</span><input class="input" name="franchise_paid"
+            value="{{ $v('franchise_paid') }}" inputmode="decimal" @disabled($locked)></label>
+        @if (count($agents) > 1)<label class="line"><span>Counts for</span><span class="select"><select name="franchise_agent"
+            @disabled($locked)>@foreach ($agents as $id => $agent)<option value="{{ $id }}" @selected($v('franchise_agent') === $id)>
+            {{ $agent[0] }}</option>@endforeach</select></span></label>@else<span></span>@endif
+        <label class="line"><span>Other deduction, $ or %</span><input class="input" name="deduction" value="{{ $figure('deduction') }}"
+            @disabled($locked)></label>
         <label class="line"><span>Called</span><input class="input" name="deduction_label" value="{{ $v('deduction_label') }}"
             @disabled($locked)></label>
+        <label class="line"><span>Deduction goes to</span><input class="input" name="deduction_to" value="{{ $v('deduction_to') }}"
+            placeholder="the company" @disabled($locked)></label>
     </div>
-    <label class="checkbox"><input type="checkbox" name="fee_counts" value="1" @checked(old('fee_counts', $first['counts'] ?? false))
-        @disabled($locked)> The fee above counts towards the agent’s cap</label>
-    @foreach (range(0, min(max(2, count($fees)), \Unanimus\Commission\Entered::FEES - 2)) as $n)
+</details>
+
+<details class="more-lines" @if ($fees !== []) open @endif>
+    <summary>More fees</summary>
+    @foreach (range(0, min(\Unanimus\Commission\FeeEntered::MOST - 2, max(1, count($fees)))) as $n)
         @php($fee = $fees[$n] ?? [])
         <div class="fee-row">
             <label class="line"><span>Fee</span><input class="input" name="fees[{{ $n }}][label]" @disabled($locked)
                 value="{{ old("fees.{$n}.label", $fee['label'] ?? '') }}"></label>
-            <label class="line"><span>Amount</span><input class="input" name="fees[{{ $n }}][amount]" inputmode="decimal" @disabled($locked)
-                value="{{ old("fees.{$n}.amount", $fee['amount'] ?? '') }}" placeholder="open"></label>
+            <label class="line"><span>$ or %</span><input class="input" name="fees[{{ $n }}][amount]" @disabled($locked)
+                value="{{ old("fees.{$n}.amount", \Unanimus\Commission\Figure::shown($fee['amount'] ?? '')) }}"
+                placeholder="open"></label>
+            <label class="line"><span>% of</span><span class="select"><select name="fees[{{ $n }}][base]" @disabled($locked)>
+                <option value="">–</option>@foreach (\Unanimus\Commission\FeeEntered::BASES as $base => $word)<option value="{{ $base }}"
+                @selected(old("fees.{$n}.base", $fee['base'] ?? '') === $base)>{{ $word }}</option>@endforeach</select></span></label>
             <label class="line"><span>Paid by</span><span class="select"><select name="fees[{{ $n }}][payer]" @disabled($locked)>
                 @foreach (['agent' => 'the agent', 'company' => 'the company', 'client' => 'the client'] as $value => $word)
                 <option value="{{ $value }}" @selected(old("fees.{$n}.payer", $fee['payer'] ?? '') === $value)>{{ $word }}</option>
                 @endforeach</select></span></label>
             <label class="line"><span>To</span><input class="input" name="fees[{{ $n }}][payee]" @disabled($locked)
                 value="{{ old("fees.{$n}.payee", $fee['payee'] ?? '') }}" placeholder="the company"></label>
+            @foreach (['minimum' => 'At least', 'maximum' => 'At most', 'cap' => 'Cap a year'] as $name => $word)
+            <label class="line"><span>{{ $word }}</span><input class="input" name="fees[{{ $n }}][{{ $name }}]" inputmode="decimal"
+                @disabled($locked) value="{{ old("fees.{$n}.{$name}", $fee[$name] ?? '') }}"></label>@endforeach
+            @if (count($agents) > 1)<label class="line"><span>Which agent</span><span class="select"><select
+                name="fees[{{ $n }}][agent]" @disabled($locked)><option value="">each</option>@foreach ($agents as $id => $agent)
+                <option value="{{ $id }}" @selected(old("fees.{$n}.agent", $fee['agent'] ?? '') === $id)>{{ $agent[0] }}</option>
+                @endforeach</select></span></label>@endif
+            <label class="checkbox small"><input type="checkbox" name="fees[{{ $n }}][counts]" value="1" @disabled($locked)
+                @checked(old("fees.{$n}.counts", $fee['counts'] ?? false))> counts towards the cap</label>
         </div>
     @endforeach
-    <label class="line"><span>What is unusual</span><textarea class="textarea" name="note" rows="2" maxlength="500"
-        @disabled($locked)>{{ $v('note') }}</textarea></label>
+    <p class="dim small">Save to get another row.</p>
 </details>

@@ -1,5 +1,13 @@
 <x-office title="Plans" at="plans" :about="$keeps ? 'how agents share with the company, and how far their year is' :
     'how you share with the company, and how far your year is'">
+    @if ($keeps)
+    <div class="leaf pad in-row plan-table"><a class="button tight" href="/office/plans.csv">All plans as a table (CSV)</a>
+        <form method="post" action="/office/plans-sheet" enctype="multipart/form-data" class="in-row">@csrf
+            <input type="file" name="sheet" accept=".csv,text/csv,text/tab-separated-values" aria-label="Table with plans" required>
+            <button class="button tight">Try a table</button></form>
+        @error('sheet')<p class="late">{{ $message }}</p>@enderror
+        <span class="dim small">You see what each row would do before anything is set.</span></div>
+    @endif
     @foreach ($agents as $agent)
         @php($year = $years[$agent->id])
         <section class="leaf pad plan-of" aria-label="{{ $agent->name }}">
@@ -13,7 +21,24 @@
             @endif
             @foreach ($plans[$agent->id] ?? [] as $plan)
                 <p class="dim small">From {{ $plan->from_day->long() }}: {{ \App\Commission\PlanYear::said($plan->plan) }}</p>@endforeach
+            @foreach ($debts[$agent->id] ?? [] as $debt)
+                @php($left = $owed[$agent->id][$debt->id] ?? '0')
+                <p class="small">Owes {{ \Unanimus\Money\Money::of((string) $left)->ledger() }} of {{ $debt->amount->ledger() }} for
+                    {{ $debt->label }}{{ $debt->payee === '' ? '' : ', to '.$debt->payee }}.
+                    @if ($keeps)<form method="post" action="/office/debts/{{ $debt->key }}/settle" class="in-row">@csrf<input class="input"
+                        name="why" maxlength="200" placeholder="why it needs nothing more" aria-label="Why {{ $debt->label }} of
+                        {{ $agent->name }} is settled"><button class="button tight quiet">Settle</button></form>@endif</p>
+            @endforeach
             @if ($keeps)
+                <details class="more-lines"><summary>Enter what {{ $agent->name }} owes</summary>
+                    <form method="post" action="/office/plans/{{ $agent->key }}/debts" class="in-row">@csrf
+                        <input class="input" name="label" maxlength="60" required placeholder="advance, arrears"
+                            aria-label="What {{ $agent->name }} owes for">
+                        <input class="input" name="amount" maxlength="20" required inputmode="decimal" placeholder="amount"
+                            aria-label="How much {{ $agent->name }} owes">
+                        <input class="input" name="payee" maxlength="60" placeholder="to the company"
+                            aria-label="To whom {{ $agent->name }} owes it">
+                        <button class="button tight">Enter it</button></form></details>
                 <details class="more-lines" @if ($errors->any() && old('who') === $agent->key) open @endif>
                     <summary>{{ $year ? 'Another plan from a day on' : 'Enter a plan' }}</summary>
                     <form method="post" action="/office/plans/{{ $agent->key }}">@csrf<input type="hidden" name="who"
@@ -37,10 +62,20 @@
                                 inputmode="decimal" value="{{ $mine('cap') }}"></label>
                             <label class="line"><span>Company gets at least, a deal</span><input class="input" name="minimum"
                                 inputmode="decimal" value="{{ $mine('minimum') }}"></label>
-                            <label class="line"><span>Fee a deal after the cap</span><input class="input" name="after_cap"
+                            <label class="line"><span>Fee a deal after the cap, $ or %</span><input class="input" name="after_cap"
                                 inputmode="decimal" value="{{ $mine('after_cap') }}"></label>
                             <label class="line"><span>Cap on that fee a year</span><input class="input" name="after_cap_cap"
                                 inputmode="decimal" value="{{ $mine('after_cap_cap') }}"></label>
+                            <span></span>
+                            <label class="line"><span>Team is led by</span><span class="select"><select name="team_lead">
+                                <option value="">nobody</option>@foreach ($agents as $one)@if ($one->id !== $agent->id)<option
+                                value="{{ $one->key }}" @selected($mine('team_lead') === $one->key)>{{ $one->name }}</option>@endif
+                                @endforeach</select></span></label>
+                            <label class="line"><span>Lead gets, %</span><input class="input" name="team_percent" inputmode="decimal"
+                                value="{{ $mine('team_percent') }}"></label>
+                            <label class="line"><span>Of the agent’s part</span><span class="select"><select name="team_base">
+                                <option value="after">after the split</option><option value="before" @selected($mine('team_base') ===
+                                'before')>before the split</option></select></span></label>
                             <span></span>
                             <label class="line"><span>Counted before: net</span><input class="input" name="cn" inputmode="decimal"
                                 value="{{ $mine('cn') }}"></label>

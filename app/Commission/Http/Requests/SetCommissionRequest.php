@@ -6,7 +6,8 @@ namespace App\Commission\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Commission\Entered;
+use Unanimus\Commission\FeeEntered;
+use Unanimus\Commission\LineEntered;
 
 /** The percent, split and fee of a commission. */
 final class SetCommissionRequest extends FormRequest
@@ -22,40 +23,37 @@ final class SetCommissionRequest extends FormRequest
     /** @return array<string, string> */
     public function rules(): array
     {
-        $amounts = array_fill_keys(['flat', 'minimum', 'credit', 'bonus', 'deduction', 'reduced', 'referral', 'franchise', 'fee'], '');
+        $amounts = ['rate', 'agent_share', 'flat', 'minimum', 'maximum', 'credit', 'bonus', 'deduction', 'reduced', 'referral', 'franchise',
+            'franchise_cap', 'franchise_paid', 'fee'];
+        $names = ['referral_to', 'franchise_to', 'franchise_agent', 'bonus_to', 'deduction_label', 'deduction_to', 'fee_name'];
 
         return [
-            'rate' => 'required|string|max:20',
-            'agent_share' => 'nullable|string|max:20',
-            ...array_map(static fn () => 'nullable|string|max:20', $amounts),
+            ...array_fill_keys($amounts, 'nullable|string|max:20'),
+            ...array_fill_keys($names, 'nullable|string|max:60'),
             'base' => 'nullable|in:price,price_less_concessions',
             'bonus_through' => 'nullable|in:split,straight',
             'referral_of' => 'nullable|in:gross,gross_less_credits',
             'franchise_when' => 'nullable|in:before,after',
-            'referral_to' => 'nullable|string|max:60',
-            'franchise_to' => 'nullable|string|max:60',
-            'deduction_label' => 'nullable|string|max:60',
+            'franchise_by' => 'nullable|in:company,agents',
+            'franchise_per' => 'nullable|in:agent,office',
             'note' => 'nullable|string|max:500',
-            'fee_name' => 'nullable|string|max:60',
             'fee_counts' => 'nullable|in:1',
-            'splits' => 'nullable|array|max:'.(Entered::FEES - 1),
+            'splits' => 'nullable|array|max:'.(FeeEntered::MOST - 1),
             'splits.*' => 'nullable|string|max:20',
             'shares' => 'nullable|array|max:6',
             'shares.*' => 'nullable|string|max:20',
-            'fees' => 'nullable|array|max:6',
-            'fees.*.label' => 'nullable|string|max:60',
-            'fees.*.amount' => 'nullable|string|max:20',
+            'lines' => 'nullable|array|max:'.LineEntered::MOST,
+            'lines.*.kind' => 'nullable|in:'.implode(',', array_keys(LineEntered::KINDS)),
+            'lines.*.percent' => 'nullable|string|max:20',
+            'lines.*.of' => 'nullable|string|max:20',
+            'fees' => 'nullable|array|max:'.(FeeEntered::MOST - 1),
+            ...array_fill_keys(
+                ['fees.*.label', 'fees.*.payee', 'fees.*.agent', 'fees.*.amount', 'fees.*.minimum', 'fees.*.maximum', 'fees.*.cap'],
+                'nullable|string|max:60',
+            ),
             'fees.*.payer' => 'nullable|in:agent,company,client',
-            'fees.*.payee' => 'nullable|string|max:60',
+            'fees.*.base' => 'nullable|in:'.implode(',', array_keys(FeeEntered::BASES)),
             'fees.*.counts' => 'nullable|in:1',
-        ];
-    }
-
-    /** @return array<string, string> */
-    public function messages(): array
-    {
-        return [
-            'rate.required' => 'Enter the commission as a percent of the price.',
         ];
     }
 }

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Commission\Actions;
+
+use App\Commission\Expected;
+use App\History\History;
+use App\Models\AgentDebt;
+use App\Models\User;
+use Unanimus\Commission\CommissionRefusal;
+use Unanimus\Money\Money;
+use Unanimus\Steps\StepRefused;
+
+/** What agents owe: entered, taken by sheets, settled otherwise with why. */
+final class KeepDebts
+{
+    /** @throws StepRefused when nothing or less than nothing is owed */
+    public function enter(User $agent, string $label, Money $amount, string $payee, User $by): AgentDebt
+    {
+        $amount->isZero() || $amount->isNegative() ? throw CommissionRefusal::DebtOfNothing->because() : null;
+        $debt = AgentDebt::create([
+            'brokerage_id' => $agent->brokerage_id,
+            'user_id' => $agent->id,
+            'label' => mb_substr(trim($label), 0, 60) ?: 'Debt',
+            'amount' => $amount,
+            'payee' => mb_substr(trim($payee), 0, 60),
+            'made_by' => $by->id,
+        ]);
+        Expected::forget($agent);
+        $told = ['person' => $agent->name, 'debt' => $debt->label, 'amount' => $amount->decimal()];
+        History::ofBrokerage($agent->brokerage_id, 'Debt entered', $told);
+
+        return $debt;
+    }
+
+    /** @throws StepRefused when no reason is given */
+    public function settle(AgentDebt $debt, string $why): void
+    {
+        trim($why) !== '' || throw CommissionRefusal::NoReason->because();
+        if ($debt->settled_at !== null) {
+            return;
+        }
+        $debt->update(['settled_at' => now(), 'settled_why' => mb_substr(trim($why), 0, 200)]);
+        Expected::forget($debt->agent);
+        $told = ['person' => $debt->agent->name, 'debt' => $debt->label, 'why' => $debt->settled_why];
+        History::ofBrokerage($debt->brokerage_id, 'Debt settled', $told);
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Commission\Actions;
+
+use App\History\History;
+use App\Models\DealFile;
+use App\Models\Disbursement;
+use App\Models\Payment;
+use App\Models\User;
+use Unanimus\Commission\CommissionRefusal;
+use Unanimus\Commission\CommissionSheet;
+use Unanimus\Commission\Payee;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Files\SeenBy;
+use Unanimus\Money\Money;
+use Unanimus\Parties\Side;
+use Unanimus\Steps\StepRefused;
+
+/** Notes what escrow says it sent, and who was paid what and when: with the last payee the sheet is closed. */
+final class KeepPayments
+{
+    /** How somebody is paid. */
+    public const HOW = ['escrow' => 'by escrow', 'transfer' => 'transfer', 'check' => 'check'];
+
+    /** @throws StepRefused when no authorization is in force */
+    public function wired(DealFile $file, ?Side $side, Money $amount, LocalDate $on): Disbursement
+    {
+        $disbursement = self::inForce($file, $side);
+        $disbursement->update(['wired' => $amount, 'wired_on' => $on]);
+        $off = $amount->minus($disbursement->gross);
+        $told = [
+            'wired' => $amount->decimal(),
+            'day' => $on->iso(),
+            'off' => match (true) {
+                $off->isZero() => '',
+                $off->isNegative() => Money::cents(-$off->cents).' less than the sheet',
+                default => "{$off} more than the sheet",
+            },
+        ];
+        History::add($file->brokerage_id, $file->id, 'Wired', $told, SeenBy::side($side));
+
+        return $disbursement;
+    }
+
+    /**
+     * Each payee is paid once, what the sheet says.
+     *
+     * @throws StepRefused when no authorization is in force, the payee gets another amount, or was paid already
+     */
+    public function paid(
+        DealFile $file,
+        ?Side $side,
+        User $by,
+        string $payee,
+        Money $amount,
+        string $how,
+        string $reference,
+        LocalDate $on,
+    ): Payment {
+        $disbursement = self::inForce($file, $side);
+        $owed = collect(self::payees($disbursement))->first(static fn (Payee $one) => $one->name === $payee) ?? abort(404);
+        if ($owed->amount->cents !== $amount->cents) {
+            throw CommissionRefusal::NotOwed->because(payee: $payee, owed: (string) $owed->amount, amount: (string) $amount);
+        }
+        $disbursement->payments()->where('payee', $payee)->exists() && throw CommissionRefusal::AlreadyPaid->because(payee: $payee);
+        $payment = Payment::create([
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'disbursement_id' => $disbursement->id,
+            'side' => $side,
+            'payee' => $payee,
+            'amount' => $amount,
+            'how' => $how,
+            'reference' => mb_substr(trim($reference), 0, 60),
+            'paid_on' => $on,
+            'user_id' => $by->id,
+        ]);
+        History::add($file->brokerage_id, $file->id, 'Paid', [
+            'payee' => $payee,
+            'paid' => $amount->decimal(),
+            'day' => $on->iso(),
+            'how' => self::HOW[$how],
+            'reference' => $payment->reference,
+        ], SeenBy::side($side));
+
+        return $payment;
+    }
+
+    /** @return list<Payee> who gets something by an authorized sheet */
+    public static function payees(Disbursement $disbursement): array
+    {
+        $kept = $disbursement->reckoned;
+        $sheet = CommissionSheet::of($disbursement->price, (array) $kept['given'], (array) $kept['names']);
+
+        return array_values(array_filter($sheet->payees, static fn (Payee $payee) => ! $payee->amount->isZero()));
+    }
+
+    /** Whether everybody was paid: then nothing of it changes any more. */
+    public static function isClosed(Disbursement $disbursement): bool
+    {
+        return array_diff(
+            array_map(static fn (Payee $payee) => $payee->name, self::payees($disbursement)),
+            $disbursement->payments->pluck('payee')->all(),
+        ) === [];
+    }
+
+    private static function inForce(DealFile $file, ?Side $side): Disbursement
+    {
+        $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
+
+        return $commission?->disbursement()->first() ?? throw CommissionRefusal::NotAuthorized->because();
+    }
+}

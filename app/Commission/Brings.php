@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Commission;
+
+use App\Models\Commission;
+use App\Models\DealFile;
+use App\Terms\FactBook;
+use Unanimus\Money\Money;
+use Unanimus\Money\Percent;
+use Unanimus\Terms\Term;
+
+/**
+ * What a file brings: by its authorized sheets, by those that are entered, and before that by what its terms say of the commission.
+ */
+final readonly class Brings
+{
+    private function __construct(public ?Money $gross, public ?Money $company, private int $sheets, private int $authorized)
+    {
+    }
+
+    /** @param  DealFile  $file  with its commissions; where a kept expectation is of other figures it is computed anew, and kept */
+    public static function of(DealFile $file): self
+    {
+        $gross = $company = null;
+        foreach ($file->commissions as $commission) {
+            $expected = $commission->expected;
+            if ($commission->authorized_at === null && ($expected['of'] ?? null) !== Expected::figures($file)) {
+                $expected = Expected::of($file, $commission);
+                $commission->update(['expected' => $expected]);
+            }
+            if ($expected !== null) {
+                $gross = ($gross ?? Money::zero())->plus(Money::of((string) $expected['gross']));
+                $company = ($company ?? Money::zero())->plus(Money::of((string) $expected['company']));
+            }
+        }
+
+        return new self(
+            $gross ?? self::byTerms($file),
+            $company,
+            $file->represents->isBoth() ? 2 : 1,
+            $file->commissions->whereNotNull('authorized_at')->count(),
+        );
+    }
+
+    /** Where its disbursement stands, in words. */
+    public function stands(): string
+    {
+        return match (true) {
+            $this->authorized >= $this->sheets => 'authorized',
+            $this->authorized > 0 => 'one side authorized',
+            $this->company !== null => 'computed',
+            $this->gross !== null => 'by the terms',
+            default => '–',
+        };
+    }
+
+    /** Before anything is entered: the price by the rates that the terms name for our sides. */
+    private static function byTerms(DealFile $file): ?Money
+    {
+        $price = FactBook::of($file)->value('price');
+        $sides = $file->represents->isBoth() ? $file->kind->sides() : array_filter([$file->represents->side()]);
+        $sum = null;
+        foreach ($sides as $side) {
+            $rate = FactBook::of($file)->value(($side->isListing() ? Term::ListingCommission : Term::BuyerCommission)->value);
+            if ($price !== null && $price !== '' && $rate !== null && $rate !== '') {
+                $sum = ($sum ?? Money::zero())->plus(Money::of($price)->share(Percent::of($rate)));
+            }
+        }
+
+        return $sum;
+    }
+}

@@ -1,0 +1,65 @@
+<div class="leaf pad">
+    <h2>Who gets what of {{ $sheet->gross->ledger() }}</h2>
+    @foreach ($sheet->held as $why)<p class="say late">Not released: {{ $why }}</p>@endforeach
+    @if ($earlierChanged)<p class="say late">An earlier sheet counts otherwise now than when this one was authorized. These figures stay as
+        they are. If they should follow, withdraw the authorization and make a new one.</p>@endif
+    @if ($entries?->entered()->value('note'))<p class="say">{{ $entries->entered()->value('note') }}</p>@endif
+    <div class="flow-wrap" tabindex="0" role="region" aria-label="Who gets what">
+        <svg class="flow" viewBox="0 0 640 {{ $flow->tall }}" role="img"
+        aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
+        <rect class="source" x="84" y="{{ $flow->top }}" width="12" height="{{ $flow->height }}"/>
+        <text class="sum" x="76" y="{{ $flow->top + $flow->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
+        <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">comes in</text>
+        @foreach ($flow->streams as $stream)
+            <g class="tone-{{ $stream['tone'] }}"><path class="stream" d="{{ $stream['path'] }}"/></g>
+            <text class="sum" x="396" y="{{ $stream['y'] + $stream['height'] / 2 -
+                2 }}">{{ $stream['payee']->amount->ledger() }}</text>
+            <text x="396" y="{{ $stream['y'] + $stream['height'] / 2 + 14 }}">{{ $stream['payee']->name }}</text>
+            <text class="dim-text" x="396" y="{{ $stream['y'] + $stream['height'] / 2 +
+                29 }}">{{ $stream['payee']->formula }}</text>
+        @endforeach
+    </svg></div>
+    <table class="ledger">
+        <thead><tr><th scope="col">Step</th><th scope="col">How it is computed</th><th scope="col" class="amount">Amount</th></tr></thead>
+        <tbody>
+        @foreach ($sheet->steps as $step)<tr><td>{{ $step->label }}</td><td class="dim">{{ $step->formula }}</td>
+            <td class="amount">{{ $step->amount->ledger() }}</td></tr>@endforeach
+        @foreach ($sheet->payees as $payee)<tr><td><b>Pay {{ $payee->name }}</b></td><td class="dim">{{ $payee->formula }}</td>
+            <td class="amount"><b>{{ $payee->amount->ledger() }}</b></td></tr>@endforeach
+        <tr class="sum"><td>Paid out</td><td class="dim">
+            {{ $sheet->tiesOut() ? 'equals what comes in' : 'does not equal what comes in' }}</td>
+            <td class="amount">{{ $sheet->paid()->ledger() }}</td></tr>
+        </tbody>
+    </table>
+    @foreach (array_filter($years) as $id => $year)
+        <div class="plan-year"><b>{{ $names[$id][0] }}</b> <span class="dim">{{ $year->readable() }}</span>
+            @if ($year->cap())<svg viewBox="0 0 300 14" role="img" aria-label="{{ $year->wayToCap() }}% of the cap paid"><rect
+                class="way" width="300" height="10" y="2"/><rect class="paid" width="{{ 3 * $year->wayToCap() }}" height="10"
+                y="2"/></svg>
+            <span class="small">{{ $year->company }} of {{ $year->cap() }} paid since
+                {{ $year->begins->long() }}, before this sheet</span>@endif</div>
+    @endforeach
+</div>
+@if ($both !== [])
+<div class="leaf pad">
+    <h2>Both sides</h2>
+    <table class="ledger">
+        <thead><tr><th scope="col">Who</th>@foreach ($both as $one)<th scope="col" class="amount"><a
+            href="?side={{ $one['side']->value }}">{{ ucfirst($one['side']->value) }} side</a></th>@endforeach<th scope="col"
+            class="amount">Together</th></tr></thead>
+        <tbody>
+        @php($of = fn ($one) => collect($one['sheet']?->payees ?? [])->keyBy('name'))
+        @php($cols = array_map($of, $both))
+        @foreach (collect($cols)->flatMap(fn ($col) => $col->keys())->unique() as $name)
+            @php($cells = array_map(fn ($col) => $col[$name]->amount ?? null, $cols))
+            <tr><td>{{ $name }}</td>@foreach ($cells as $cell)<td class="amount">{{ $cell?->ledger() ?? '–' }}</td>@endforeach
+                <td class="amount"><b>{{ array_reduce(array_filter($cells), fn ($sum, $cell) => $sum->plus($cell),
+                    \Unanimus\Money\Money::zero())->ledger() }}</b></td></tr>
+        @endforeach
+        <tr class="sum"><td>Comes in</td>@foreach ($both as $one)<td class="amount">{{ $one['sheet']?->gross->ledger() ?? '–' }}</td>
+            @endforeach<td class="amount">{{ array_reduce(array_filter(array_column($both, 'sheet')), fn ($sum, $one) =>
+            $sum->plus($one->gross), \Unanimus\Money\Money::zero())->ledger() }}</td></tr>
+        </tbody>
+    </table>
+</div>
+@endif

@@ -1,0 +1,31 @@
+<x-office title="Authorizations" at="wording" about="what they say to escrow, and who is paid how">
+    @foreach ($offices as $office)
+        @php($w = $words[$office->id])
+        @php($kept = (array) $office->disbursement)
+        <section class="leaf pad" aria-label="{{ $office->name }}">
+            <h2>{{ $office->name }}</h2>
+            <form method="post" action="/office/disbursements/{{ $office->key }}">@csrf @method('put')
+                <div class="money-entries">
+                    <label class="line"><span>Agents are paid</span><span class="select"><select name="agents">
+                        <option value="direct">by escrow, directly</option><option value="company" @selected(! $w->agentsDirect)>by the
+                        company, from its part</option></select></span></label>
+                    <label class="line"><span>Firms that referred a client are paid</span><span class="select"><select name="referral">
+                        <option value="direct">by escrow, directly</option><option value="company" @selected(! $w->referralDirect)>by the
+                        company, from its part</option></select></span></label>
+                    <label class="line"><span>Signed</span><span class="select"><select name="sign"><option value="typed">by authorizing it
+                        here</option><option value="hand" @selected($w->byHand)>on a line, by pen or in a round</option>
+                        </select></span></label>
+                    <label class="line"><span>Account, by a reference</span><input class="input" name="account" maxlength="80"
+                        value="{{ old('account', $w->account) }}" placeholder="Harborline operating, ending 4417"></label>
+                </div>
+                <label class="line"><span>Letterhead, beneath the company’s name</span><textarea class="textarea" name="letterhead" rows="2"
+                    maxlength="400">{{ old('letterhead', $w->letterhead) }}</textarea></label>
+                <label class="line"><span>What it says</span><textarea class="textarea" name="text" rows="4" maxlength="3000"
+                    placeholder="{{ $w->text }}">{{ old('text', $kept['text'] ?? '') }}</textarea></label>
+                <p class="dim small">Fields: @foreach (\Unanimus\Commission\DisbursementWording::FIELDS as $field)<code>{{ '{'.$field.'}'
+                    }}</code> @endforeach. Never write an account number in full.</p>
+                <button class="button tight now">Save for {{ $office->name }}</button>
+            </form>
+        </section>
+    @endforeach
+</x-office>
