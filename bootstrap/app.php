@@ -48,6 +48,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Signing/Console',
         __DIR__.'/../app/Files/Console',
         __DIR__.'/../app/Commission/Console',
+        __DIR__.'/../app/Reports/Console',
         __DIR__.'/../app/Intake/Console',
         __DIR__.'/../app/Requirements/Console',
         __DIR__.'/../app/Assembly/Console',

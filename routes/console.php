@@ -6,6 +6,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
 use Unanimus\Pages\Scratch;
 
+Schedule::command('reports:send')->monthlyOn(1, '6:00')->withoutOverlapping(60);
 Schedule::command('rounds:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('history:stamp')->hourly()->withoutOverlapping(30);
 Schedule::command('mail:fetch')

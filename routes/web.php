@@ -55,6 +55,9 @@ use App\Papers\Http\ListingPapersController;
 use App\Papers\Http\LogController;
 use App\Papers\Http\PaperController;
 use App\Papers\Http\PlacingController;
+use App\Reports\Http\KeptReportController;
+use App\Reports\Http\ReportController;
+use App\Reports\Http\StatementController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
 use App\Review\Http\ChecklistController;
@@ -570,6 +573,15 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/commission/versions/{version}', [CommissionController::class, 'again'])
         ->name('files.commission.again')
         ->withoutMiddleware(OnlyOpenFiles::class);
+
+    Route::get('/reports', [ReportController::class, 'show'])->name('reports');
+    Route::get('/reports/deals', [ReportController::class, 'deals'])->name('reports.deals');
+    Route::get('/reports.csv', [ReportController::class, 'csv'])->name('reports.csv');
+    Route::get('/reports.pdf', [ReportController::class, 'pdf'])->name('reports.pdf');
+    Route::post('/reports/kept', [KeptReportController::class, 'store'])->name('reports.keep');
+    Route::delete('/reports/kept/{report}', [KeptReportController::class, 'destroy'])->name('reports.drop');
+    Route::get('/reports/agents/{user}', [StatementController::class, 'show'])->name('reports.statement');
+    Route::get('/reports/agents/{user}/pdf', [StatementController::class, 'pdf'])->name('reports.statement-pdf');
 
     Route::get('/office/history', [OfficeController::class, 'history'])->name('office.history');
     Route::get('/office', [OfficeController::class, 'index'])->name('office');

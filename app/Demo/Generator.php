@@ -95,8 +95,15 @@ final class Generator
     /** @var array<string, string> SHA-256 by title */
     private array $scans = [];
 
-    public function __construct(private readonly Story $story, private readonly Bytes $bytes, private readonly Press $press)
-    {
+    /** @var array<int, bool> whether it is open, of files that have a contract */
+    private array $sold = [];
+
+    public function __construct(
+        private readonly Story $story,
+        private readonly Bytes $bytes,
+        private readonly Press $press,
+        private readonly Figures $figures,
+    ) {
     }
 
     /** @param  array<string, User>  $people */
@@ -109,6 +116,7 @@ final class Generator
             $agent = $agents[$i % count($agents)];
             $this->file($agent, $people['wendell'], $i < $open, $i);
         }
+        $this->figures->lay($people, $this->sold);
     }
 
     private function file(User $agent, User $coordinator, bool $open, int $index): void
@@ -118,6 +126,9 @@ final class Generator
         $side = mt_rand(0, 2) === 0 ? 'seller' : 'buyer';
         $listed = $open && mt_rand(0, 5) === 0;
         $closing = $open ? $today->plusDays(mt_rand(2, 62)) : $today->plusDays(-mt_rand(4, 725));
+        // What agents with a plan closed this year counts in what their plans say was counted before.
+        $before = ! $open && $closing->year() === $today->year() && in_array(strstr((string) $agent->email, '@', true), Plans::AGENTS, true);
+        $closing = $before ? $closing->plusDays(-365) : $closing;
         $accepted = $closing->plusDays(-mt_rand(34, 58));
         $accepted = $open && $accepted->isAfter($today) ? $today->plusDays(-mt_rand(1, 9)) : $accepted;
         // A file is opened a few days before its offer is accepted, and none in the future.
@@ -154,8 +165,10 @@ final class Generator
             'price' => mt_rand(1600, 7400).'00.00',
             'financing' => mt_rand(0, 4) === 0 ? 'cash' : 'conventional',
             'loan_percent' => '80',
+            $side === 'seller' ? 'listing_commission' : 'buyer_commission' => $side === 'seller' ? '2.75' : '2.5',
         ];
         if (! $listed) {
+            $this->sold[$file->id] = $open;
             $facts += ['acceptance' => $accepted->iso(), 'closing' => $closing->iso()];
             foreach (
                 [

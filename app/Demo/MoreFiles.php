@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Commission\Actions\SetCommission;
 use App\Files\Actions\BringListing;
 use App\Files\Actions\FollowOn;
 use App\Files\Actions\KeepOffers;
@@ -49,6 +50,7 @@ final class MoreFiles
         private readonly KeepFillRequest $fillRequests,
         private readonly AnswerFillRequest $answer,
         private readonly PaperWork $papers,
+        private readonly SetCommission $commission,
     ) {
     }
 
@@ -276,6 +278,8 @@ final class MoreFiles
             email: 'ruben@holdings.example',
         ));
         ($this->setParty)($lease, Seat::of('tenant.1'), new PartyDetails(name: 'Noor Petterson', email: 'noor@petterson.example'));
+        $month = ['kind' => 'month', 'percent' => '100', 'of' => '1,650'];
+        ($this->commission)($lease->refresh()->load(['office', 'members', 'kits', 'knownFacts', 'parties']), ['lines' => [$month]], $people['priya']);
         $referral = $this->start($people, 'tomas', Representation::Buyer, null, DealKind::Referral);
         ($this->setParty)($referral, Seat::of('buyer.1'), new PartyDetails(name: 'Cosima Lindqvist', email: 'cosima@lindqvist.example'));
         $this->setFact->many($referral, ['referred_to' => 'Harborstone Homes', 'referral_percent' => '25']);

@@ -13,6 +13,9 @@ use Unanimus\Money\Money;
 /** How the agents of the sample brokerage share, and how far their year was before this copy kept sheets. */
 final class Plans
 {
+    /** Those of whom it is known how far their year was before, by short name. */
+    public const AGENTS = ['tomas', 'priya', 'caleb', 'rosalind'];
+
     public function __construct(private readonly SetPlan $set)
     {
     }

@@ -231,6 +231,23 @@ final class Post
         self::put($once, ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id], $to, $words, $action);
     }
 
+    /**
+     * A letter to a colleague with something attached.
+     *
+     * @param array{string, string} $attached SHA-256 of the bytes kept, and what the file is called
+     */
+    public static function attached(int $brokerageId, string $once, array $attached, Addressee $to, Wording $words, string $action): void
+    {
+        $of = ['brokerage_id' => $brokerageId, 'attachment' => $attached[0], 'attachment_name' => $attached[1]];
+        self::put($once, $of, $to, $words, $action);
+    }
+
+    /** Whether a letter was put already. */
+    public static function isPut(string $once): bool
+    {
+        return Letter::query()->where('once_key', $once)->exists();
+    }
+
     private static function letter(
         Round $round,
         string $once,

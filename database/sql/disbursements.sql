@@ -112,3 +112,18 @@ ALTER TABLE offices ADD COLUMN IF NOT EXISTS disbursement jsonb NOT NULL DEFAULT
 -- are others, it is computed anew.
 ALTER TABLE commissions ADD COLUMN IF NOT EXISTS expected jsonb;
 ALTER TABLE commissions ADD COLUMN IF NOT EXISTS wording text NOT NULL DEFAULT '';
+
+-- Reports kept under a name, some of them sent each month.
+CREATE TABLE IF NOT EXISTS kept_reports (
+    id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+    key character(26) NOT NULL,
+    brokerage_id bigint NOT NULL REFERENCES brokerages,
+    user_id bigint NOT NULL REFERENCES users,
+    name text NOT NULL,
+    asked jsonb NOT NULL,
+    monthly boolean NOT NULL DEFAULT false,
+    created_at timestamptz NOT NULL DEFAULT now(),
+    updated_at timestamptz NOT NULL DEFAULT now(),
+    CONSTRAINT kept_report_key_once UNIQUE (key),
+    CONSTRAINT kept_report_name_once UNIQUE (user_id, name)
+);

@@ -225,6 +225,65 @@ CREATE OR REPLACE FUNCTION debts_left(agent bigint, besides bigint[])
     WHERE b.user_id = agent AND b.settled_at IS NULL AND b.brokerage_id = session_of('brokerage')::bigint
     ORDER BY b.id $$;
 
+-- Sides of deals for reports: of the offices whose figures a person may see, and their own. Asked once for all rows instead of row by
+-- row, as a brokerage's year is tens of thousands of them.
+CREATE OR REPLACE FUNCTION deals_in_report(first date, last date)
+    RETURNS TABLE (file_id bigint, key char(26), name text, office text, status text, kind text, represents text, labels jsonb, side text, day date,
+        price numeric, gross numeric, company numeric, expected_of text, authorized boolean, listing_rate text, buyer_rate text, listed text,
+        accepted text, end_reason text, agents jsonb)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    WITH seen AS (
+        SELECT o.id FROM offices o WHERE o.brokerage_id = session_of('brokerage')::bigint AND person_holds('{broker,bookkeeper,administrator}', o.id)
+    ), files AS (
+        SELECT f.*, (SELECT m.side FROM file_members m WHERE m.deal_file_id = f.id AND m.user_id = session_of('person')::bigint) AS own_side,
+            f.office_id IN (SELECT id FROM seen) AS whole
+        FROM deal_files f
+        WHERE f.brokerage_id = session_of('brokerage')::bigint AND NOT f.practice AND session_of('sight') IS DISTINCT FROM 'guest'
+          AND f.status IN ('under_contract', 'closed', 'terminated', 'expired', 'withdrawn')
+          AND (f.office_id IN (SELECT id FROM seen) OR EXISTS (SELECT 1 FROM file_members m
+              WHERE m.deal_file_id = f.id AND m.user_id = session_of('person')::bigint AND m.role = 'agent'))
+    ), known AS (
+        SELECT x.deal_file_id, jsonb_object_agg(x.name, x.value) AS said FROM facts x JOIN files f ON f.id = x.deal_file_id
+        WHERE x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission')
+        GROUP BY x.deal_file_id
+    ), sides AS (
+        SELECT f.*, s.side AS of_side FROM files f CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
+            WHEN f.kind = 'lease' THEN '{landlord,tenant}'::text[] ELSE '{seller,buyer}'::text[] END) AS s(side)
+        WHERE f.whole OR f.own_side IS NULL OR s.side IS NULL OR s.side = f.own_side
+    )
+    SELECT f.id, f.key, f.name, o.name, f.status, f.kind, f.represents, f.labels, f.of_side, dated.day,
+        coalesce(d.price, nullif(k.said->>'price', '')::numeric, nullif(k.said->>'rent', '')::numeric),
+        coalesce(d.gross, (c.expected->>'gross')::numeric), coalesce(d.company, (c.expected->>'company')::numeric),
+        CASE WHEN c.id IS NULL THEN NULL ELSE coalesce(c.expected->>'of', '') END, d.id IS NOT NULL,
+        k.said->>'listing_commission', k.said->>'buyer_commission', k.said->>'listed_on', k.said->>'acceptance', f.end_reason,
+        (SELECT coalesce(jsonb_object_agg(u.key, u.name), '{}') FROM file_members m JOIN users u ON u.id = m.user_id
+            WHERE m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side))
+    FROM sides f
+    JOIN offices o ON o.id = f.office_id
+    LEFT JOIN known k ON k.deal_file_id = f.id
+    LEFT JOIN commissions c ON c.deal_file_id = f.id AND c.side IS NOT DISTINCT FROM f.of_side
+    LEFT JOIN disbursements d ON d.commission_id = c.id AND d.withdrawn_at IS NULL
+    CROSS JOIN LATERAL (SELECT CASE
+        WHEN f.status = 'under_contract' THEN substring(coalesce(nullif(k.said->>'closing', ''), k.said->>'lease_start')
+            from '^\d{4}-\d\d-\d\d$')::date
+        WHEN f.status = 'closed' THEN coalesce(f.closed_on, d.closing)
+        ELSE f.ended_on END AS day) dated
+    WHERE dated.day BETWEEN first AND last OR (dated.day IS NULL AND f.status = 'under_contract')
+    ORDER BY dated.day, f.id $$;
+
+-- What agents' authorized sheets count in a time, of the same people: one's own, and those of the offices one answers for.
+CREATE OR REPLACE FUNCTION sheets_in_report(first date, last date)
+    RETURNS TABLE (agent char(26), agent_name text, file_key char(26), file_name text, office text, side text, day date, cn numeric, company numeric,
+        after_cap numeric, paid numeric)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT u.key, u.name, f.key, f.name, o.name, d.side, d.closing, c.cn, c.company, c.after_cap, c.paid
+    FROM plan_counts c JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
+    JOIN offices o ON o.id = f.office_id JOIN users u ON u.id = c.user_id
+    WHERE c.brokerage_id = session_of('brokerage')::bigint AND d.withdrawn_at IS NULL AND f.status IN ('under_contract', 'closed')
+      AND NOT f.practice AND d.closing BETWEEN first AND last
+      AND (c.user_id = session_of('person')::bigint OR person_holds('{broker,bookkeeper,administrator}', f.office_id))
+    ORDER BY u.name, d.closing, d.id $$;
+
 -- Words are looked for before sight is asked, as only so their index serves; what comes out are bare numbers of files.
 CREATE OR REPLACE FUNCTION files_with_words(patterns text[]) RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER ROWS 100 SET search_path = public AS $$
     SELECT deal_file_id FROM search_rows WHERE brokerage_id = session_of('brokerage')::bigint AND words LIKE patterns[1] AND words LIKE ALL (patterns) $$;
@@ -321,6 +380,8 @@ CREATE POLICY who_authorizes ON disbursements AS RESTRICTIVE FOR INSERT WITH CHE
 CREATE POLICY who_withdraws ON disbursements AS RESTRICTIVE FOR UPDATE USING (true) WITH CHECK (withdrawn_at IS NULL OR person_holds('{broker}', NULL)
     OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = disbursements.deal_file_id AND f.practice));
 CREATE POLICY who_pays ON payments AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,bookkeeper}', NULL));
+CREATE POLICY own ON kept_reports USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 CREATE POLICY own_or_kept ON sheet_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
         OR (SELECT session_of('sight')) = 'all'));
@@ -410,7 +471,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_debts,agent_plans,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_debts,agent_plans,kept_reports,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -428,7 +489,7 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{deliveries,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{deliveries,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{draft_reads,draft_remarks,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP

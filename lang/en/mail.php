@@ -120,6 +120,11 @@ return [
         'label' => 'Read the documents',
         'executed' => 'These documents are signed by everyone. Keep a copy of them.',
     ],
+    'report' => [
+        'subject' => ':name, :month',
+        'body' => 'Your report “:name” is attached. The button opens it with the figures of today.',
+        'label' => 'Open the report',
+    ],
     'disbursement' => [
         'said' => 'This is the commission disbursement authorization for the closing. Please confirm that you have it.',
     ],

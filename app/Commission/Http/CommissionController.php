@@ -35,6 +35,7 @@ final class CommissionController
             ->with(['office', 'knownFacts', 'commissions'])
             ->where(['status' => 'under_contract', 'practice' => false])
             ->whereHas('knownFacts', static fn ($facts) => $facts->whereIn('name', ['price', 'rent']))
+            ->orderByRaw("(SELECT nullif(value, '') FROM facts WHERE facts.deal_file_id = deal_files.id AND name = 'closing') NULLS LAST")
             ->orderByDesc('id')
             ->limit(200)
             ->get();

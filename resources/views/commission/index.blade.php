@@ -1,5 +1,6 @@
 <x-layout title="Commission" place="commission">
-    <div class="head-row"><h1>Commission</h1><span class="dim">files under contract</span></div>
+    <div class="head-row"><h1>Commission</h1><span class="dim">files under contract, the next closing first</span>
+        @can('see-reports')<span class="right"><a class="button" href="/reports">Reports</a></span>@endcan</div>
     <div class="leaf pad">
         @if ($files->isEmpty())
             <p class="empty">Files show up here once they are under contract and have a price.</p>

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports\Actions;
+
+use App\Models\KeptReport;
+use App\Models\User;
+
+/** Keeps a report under a name, for oneself; the same name is the same report. */
+final class KeepReports
+{
+    /** @param  array<string, string>  $asked  as an address asks for it */
+    public function keep(User $user, string $name, array $asked, bool $monthly): KeptReport
+    {
+        return KeptReport::query()->updateOrCreate(
+            ['user_id' => $user->id, 'name' => mb_substr(trim($name), 0, 60)],
+            ['brokerage_id' => $user->brokerage_id, 'asked' => $asked, 'monthly' => $monthly],
+        );
+    }
+
+    public function drop(KeptReport $report): void
+    {
+        $report->delete();
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports\Http;
+
+use App\Models\KeptReport;
+use App\Models\User;
+use App\Reports\Actions\KeepReports;
+use App\Reports\Asked;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/** Reports kept under a name. */
+final class KeptReportController
+{
+    public function store(Request $request, KeepReports $reports): RedirectResponse
+    {
+        Gate::authorize('see-reports');
+        $given = $request->validate([
+            'name' => 'required|string|max:60',
+            'asked' => 'nullable|string|max:600',
+            'monthly' => 'nullable|in:1',
+        ], ['name.required' => 'Give it a name.']);
+        $user = User::signedIn($request);
+        parse_str($given['asked'] ?? '', $query);
+        $query = array_map(static fn (mixed $one) => is_string($one) ? $one : '', $query);
+        $asked = Asked::of($query, ReportController::today($user))->query();
+        $reports->keep($user, $given['name'], $asked, ($given['monthly'] ?? '') === '1');
+
+        return redirect('/reports?'.http_build_query($asked))->with('told', "Kept as “{$given['name']}”.");
+    }
+
+    public function destroy(Request $request, KeptReport $report, KeepReports $reports): RedirectResponse
+    {
+        Gate::authorize('see-reports');
+        abort_unless($report->user_id === User::signedIn($request)->id, 404);
+        $reports->drop($report);
+
+        return to_route('reports')->with('told', "“{$report->name}” is no longer kept.");
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports\Http;
+
+use App\Models\DealFile;
+use App\Models\KeptReport;
+use App\Models\Office;
+use App\Models\User;
+use App\Reports\Asked;
+use App\Reports\DealRows;
+use App\Reports\MonthBars;
+use App\Reports\Report;
+use App\Reports\ReportTables;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Exchange\CsvCells;
+use Unanimus\Pages\Press;
+use Unanimus\Reports\DealRow;
+use Unanimus\Reports\Grouped;
+use Unanimus\Reports\Period;
+use Unanimus\Reports\ReportPages;
+
+/** Reports: what closed, what is pending and what it brings; each figure opens the files behind it. */
+final class ReportController
+{
+    /** Days ahead in which listings run out and deals are due to close. */
+    private const AHEAD = 60;
+
+    public function show(Request $request): View
+    {
+        Gate::authorize('see-reports');
+        $user = User::signedIn($request);
+        $today = self::today($user);
+        $asked = Asked::from($request, $today);
+        $report = Report::of($asked);
+        $ahead = $asked->during(Period::between($today, $today->plusDays(self::AHEAD)));
+        $months = $report->by('month');
+
+        return view('reports.show', [
+            'asked' => $asked,
+            'report' => $report,
+            'months' => $months,
+            'bars' => MonthBars::of($months),
+            'due' => self::due(DealRows::of($ahead)),
+            'expiring' => self::expiring($today),
+            'all' => Gate::allows('keep-plans'),
+            'offices' => Office::query()->orderBy('name')->pluck('name'),
+            'kept' => KeptReport::query()->where('user_id', $user->id)->orderBy('name')->get(),
+            'ahead' => self::AHEAD,
+        ]);
+    }
+
+    /** The deals behind a figure. */
+    public function deals(Request $request): View
+    {
+        Gate::authorize('see-reports');
+        $asked = Asked::from($request, self::today(User::signedIn($request)));
+
+        return view('reports.deals', [
+            'asked' => $asked,
+            'rows' => self::behind($request, $asked),
+            'of' => self::called($request, $asked),
+        ]);
+    }
+
+    public function csv(Request $request): StreamedResponse
+    {
+        Gate::authorize('see-reports');
+        $asked = Asked::from($request, self::today(User::signedIn($request)));
+        $table = (string) $request->string('table');
+        $rows = $table === 'deals' ? ReportTables::deals(self::behind($request, $asked)) : ReportTables::of(Report::of($asked), $table);
+
+        return response()->streamDownload(static function () use ($rows): void {
+            $out = fopen('php://output', 'w');
+            foreach ($out === false ? [] : $rows as $row) {
+                fputcsv($out, CsvCells::safe($row), ',', '"', '', "\r\n");
+            }
+        }, "report-{$table}.csv", ['Content-Type' => 'text/csv; charset=utf-8']);
+    }
+
+    public function pdf(Request $request, Press $press): Response
+    {
+        Gate::authorize('see-reports');
+        $user = User::signedIn($request);
+        $asked = Asked::from($request, self::today($user));
+        $pages = ReportPages::draw(...ReportTables::pages(Report::of($asked), $user));
+
+        return response($press->print($pages), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => 'inline; filename="report.pdf"',
+        ]);
+    }
+
+    public static function today(User $user): LocalDate
+    {
+        return LocalDate::at(now(), new \DateTimeZone($user->zone()));
+    }
+
+    /**
+     * @param list<DealRow> $rows
+     * @return list<DealRow>
+     */
+    private static function due(array $rows): array
+    {
+        return array_values(array_filter($rows, static fn (DealRow $row) => $row->stands === 'pending' && $row->day !== null));
+    }
+
+    /** @return list<DealRow> */
+    private static function behind(Request $request, Asked $asked): array
+    {
+        $stands = (string) $request->string('stands');
+        $by = (string) $request->string('by');
+        $rows = array_values(array_filter(DealRows::of($asked), static fn (DealRow $row) => $stands === '' || $row->stands === $stands));
+
+        return isset(Grouped::BY[$by]) ? Grouped::by($by, $rows)[(string) $request->string('of')] ?? [] : $rows;
+    }
+
+    private static function called(Request $request, Asked $asked): string
+    {
+        $words = ['closed' => 'Closed', 'pending' => 'Pending', 'fell' => 'Fell through or ran out'];
+        $stands = $words[(string) $request->string('stands')] ?? 'All';
+        $of = (string) $request->string('of');
+        $name = match ((string) $request->string('by')) {
+            'month' => Report::monthName($of),
+            'agent' => User::query()->where('key', $of)->value('name') ?? '',
+            default => $of,
+        };
+
+        return $stands.($name === '' ? '' : ", {$name}").", {$asked->period->label}";
+    }
+
+    /** @return list<DealFile> listings that run out soon, the next first */
+    private static function expiring(LocalDate $today): array
+    {
+        $ends = $today->plusDays(self::AHEAD)->iso();
+
+        return array_values(DealFile::query()
+            ->with(['knownFacts', 'office'])
+            ->where(['status' => 'active', 'practice' => false])
+            ->whereHas('knownFacts', static fn ($facts) => $facts->where('name', 'listing_expires')
+                ->whereBetween('value', [$today->iso(), $ends]))
+            ->limit(50)
+            ->get()
+            ->sortBy(static fn (DealFile $file) => $file->knownFacts->firstWhere('name', 'listing_expires')?->value)
+            ->all());
+    }
+}

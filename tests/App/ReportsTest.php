@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\DealFile;
+use App\Models\KeptReport;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+
+/** A file of the year, closed or pending, with its sheet: 412,500 × 2.75 % = 11,343.75. */
+function soldFile(string $street, string $closing, bool $closed): DealFile
+{
+    test()->seeAll();
+    $file = test()->aFile(['closing' => $closing, 'acceptance' => '2026-10-01', 'property.street' => $street]);
+    $at = "/files/{$file->key}/commission";
+    test()->as('tomas')->put($at, ['rate' => '2.75', 'agent_share' => '70'])->assertSessionHas('told');
+    if ($closed) {
+        test()->as('ines')->post("{$at}/authorize", ['despite' => 'for this test'])->assertSessionHas('told');
+    }
+    test()->seeAll();
+    DB::table('deal_files')->where('id', $file->id)->update([
+        'status' => $closed ? 'closed' : 'under_contract',
+        'closed_on' => $closed ? $closing : null,
+    ]);
+
+    return $file;
+}
+
+it('counts what closed and what is pending to the cent as the sheets do, and opens the files behind each figure', function () {
+    $closed = soldFile('1 Cooper Way', '2026-11-10', true);
+    $pending = soldFile('2 Cooper Way', '2026-12-15', false);
+    soldFile('3 Cooper Way', '2025-11-10', true);
+    $page = $this->as('ines')->get('/reports?period=year')->assertOk();
+    $page->assertSee('Closed: 1 side')->assertSee('$11,343.75')->assertSee('$3,403.12')->assertSee('Pending: 1 side')
+        ->assertSee('+0% on a year before')->assertSee('40 days');
+    $this->as('ines')->get('/reports/deals?period=year&stands=closed&by=month&of=2026-11')
+        ->assertSee($closed->key)->assertDontSee($pending->key)->assertSee('November 2026');
+    $csv = $this->as('ines')->get('/reports.csv?period=year&table=month')->streamedContent();
+    expect($csv)->toContain("\"November 2026\",1,412500.00,11343.75,3403.12,0,0.00,0.00,0.00\r\n")
+        ->toContain("Together,1,412500.00,11343.75,3403.12,1,412500.00,11343.75,3403.12\r\n");
+    expect($this->as('ines')->get('/reports.csv?period=year&table=sheets')->streamedContent())->toContain('11343.75,3403.12,7940.63');
+    $this->as('ines')->get('/reports?from=nonsense&to=12/1/2026')->assertOk();
+    $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')->assertSee('Pending: 0 sides');
+});
+
+it('follows a price that is another before it is authorized, without anyone opening the sheet', function () {
+    $file = soldFile('2 Cooper Way', '2026-12-15', false);
+    $this->as('tomas')->put("/files/{$file->key}/facts", ['name' => 'price', 'value' => '400,000']);
+    $this->as('ines')->get('/reports?period=year')->assertSee('$11,000.00');
+    $this->as('ines')->get('/commission')->assertSee('$11,000')->assertSee('computed');
+});
+
+it('shows agents their own figures alone, and strangers none', function () {
+    soldFile('1 Cooper Way', '2026-11-10', true);
+    $this->as('tomas')->get('/reports?period=year')->assertOk()->assertSee('Closed: 1 side')->assertSee('your own files');
+    $this->seeAll();
+    $this->as('caleb')->get('/reports?period=year')->assertOk()->assertSee('Closed: 0 sides')->assertDontSee('1 Cooper Way');
+    $this->seeAll();
+    $this->as('caleb')->get('/reports/deals?period=year')->assertOk()->assertDontSee('Cooper Way');
+    $this->seeAll();
+    $tomas = $this->people['tomas']->key;
+    $this->as('caleb')->get("/reports/agents/{$tomas}?year=2026")->assertForbidden();
+    $this->as('tomas')->get("/reports/agents/{$tomas}?year=2026")->assertOk()->assertSee('$7,940.63');
+    $this->as('tomas')->get("/reports/agents/{$tomas}/pdf?year=2026")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    $this->as('ines')->get("/reports/agents/{$tomas}?year=2026")->assertOk()->assertSee('$7,940.63');
+    $this->as('wendell')->get('/reports')->assertForbidden();
+    $other = anotherOne();
+    $this->actingAs($other)->get("/reports/agents/{$tomas}")->assertNotFound();
+});
+
+it('keeps a report under a name and sends it once a month, as its owner sees it', function () {
+    soldFile('1 Cooper Way', '2026-11-10', true);
+    $this->as('ines')->post('/reports/kept', ['name' => '', 'asked' => ''])->assertSessionHasErrors('name');
+    $this->as('ines')->post('/reports/kept', ['name' => 'Monday', 'asked' => 'period=quarter&evil[]=1', 'monthly' => '1'])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    $kept = KeptReport::query()->sole();
+    expect($kept->asked)->toBe(['period' => 'quarter']);
+    $this->as('tomas')->delete("/reports/kept/{$kept->key}")->assertNotFound();
+    Artisan::call('reports:send');
+    Artisan::call('reports:send');
+    $this->seeAll();
+    $letters = DB::table('letters')->where('once_key', 'like', "report:{$kept->key}:%")->get();
+    expect($letters)->toHaveCount(1)->and($letters[0]->attachment_name)->toBe('report.pdf');
+    $pdf = app(App\Storage\Bytes::class)->path($letters[0]->attachment);
+    expect((string) shell_exec('pdftotext -layout '.escapeshellarg($pdf).' -'))->toContain('$11,343.75')->toContain('Tomás');
+    $this->as('ines')->delete("/reports/kept/{$kept->key}")->assertSessionHas('told');
+    $this->seeAll();
+    expect(KeptReport::query()->exists())->toBeFalse();
+});
+
+it('makes a PDF that a meeting can use', function () {
+    soldFile('1 Cooper Way', '2026-11-10', true);
+    $answer = $this->as('ines')->get('/reports.pdf?period=year')->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    file_put_contents($path = tempnam(sys_get_temp_dir(), 'report'), $answer->getContent());
+    $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($path).' -');
+    unlink($path);
+    expect($text)->toContain('By month')->toContain('November 2026')->toContain('$11,343.75')->toContain('Page 1 of');
+});
