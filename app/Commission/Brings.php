@@ -60,6 +60,9 @@ final readonly class Brings
     private static function byTerms(DealFile $file): ?Money
     {
         $price = FactBook::of($file)->value('price');
+        if ($file->kind->isDeal() === false) {
+            return null;
+        }
         $sides = $file->represents->isBoth() ? $file->kind->sides() : array_filter([$file->represents->side()]);
         $sum = null;
         foreach ($sides as $side) {

@@ -91,9 +91,12 @@ final readonly class SheetOf
         return new self($sheet, '', $agents->years, $names, $all);
     }
 
-    /** The price, or of a lease the month's rent. */
+    /** The price, or of a lease the month's rent; a referral has none of ours. */
     public static function price(DealFile $file): ?Money
     {
+        if (! $file->kind->isDeal()) {
+            return Money::zero();
+        }
         $facts = FactBook::of($file);
         $stands = $facts->value('price') ?: $facts->value('rent');
 

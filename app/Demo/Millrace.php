@@ -187,7 +187,16 @@ final class Millrace
         $whole = $file->refresh()->load(['office', 'parties', 'knownFacts', 'papers', 'members', 'kits']);
         $fee = ['fee' => '395', 'fee_name' => 'Transaction fee', 'franchise' => '6', 'franchise_when' => 'before'];
         app(SetCommission::class)($whole, ['rate' => '2.75', ...$fee], $priya, Side::Seller);
-        app(SetCommission::class)($whole, ['rate' => '2.5', 'bonus' => '1,000', 'bonus_through' => 'split', ...$fee], $priya, Side::Buyer);
+        $buyers = [
+            'rate' => '2.5',
+            'referral' => '20%',
+            'referral_to' => 'Harborstone Homes',
+            'note' => 'Harborstone Homes sent the buyers. They are paid by escrow.',
+            'bonus' => '1,000',
+            'bonus_through' => 'split',
+            ...$fee,
+        ];
+        app(SetCommission::class)($whole, $buyers, $priya, Side::Buyer);
     }
 
     private function met(DealFile $file, string $deadline): void

@@ -279,7 +279,8 @@ final class MoreFiles
         ));
         ($this->setParty)($lease, Seat::of('tenant.1'), new PartyDetails(name: 'Noor Petterson', email: 'noor@petterson.example'));
         $month = ['kind' => 'month', 'percent' => '100', 'of' => '1,650'];
-        ($this->commission)($lease->refresh()->load(['office', 'members', 'kits', 'knownFacts', 'parties']), ['lines' => [$month]], $people['priya']);
+        $lease->refresh()->load(['office', 'members', 'kits', 'knownFacts', 'parties']);
+        ($this->commission)($lease, ['lines' => [$month]], $people['priya']);
         $referral = $this->start($people, 'tomas', Representation::Buyer, null, DealKind::Referral);
         ($this->setParty)($referral, Seat::of('buyer.1'), new PartyDetails(name: 'Cosima Lindqvist', email: 'cosima@lindqvist.example'));
         $this->setFact->many($referral, ['referred_to' => 'Harborstone Homes', 'referral_percent' => '25']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Commission\Actions\KeepDebts;
 use App\Commission\Actions\SetPlan;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
@@ -16,7 +17,7 @@ final class Plans
     /** Those of whom it is known how far their year was before, by short name. */
     public const AGENTS = ['tomas', 'priya', 'caleb', 'rosalind'];
 
-    public function __construct(private readonly SetPlan $set)
+    public function __construct(private readonly SetPlan $set, private readonly KeepDebts $debts)
     {
     }
 
@@ -33,7 +34,12 @@ final class Plans
                 'priya' => [['rate' => '75', 'cap' => '18000.00', 'afterCap' => $fee, 'year' => 'calendar'], '69200', '17300'],
                 'caleb' => [['rate' => '65', 'year' => 'calendar'], '31400', '10990'],
                 'rosalind' => [
-                    ['tiers' => [['rate' => '60', 'upTo' => '100000.00'], ['rate' => '70']], 'tiersBy' => 'cn', 'year' => '03-01'],
+                    [
+                        'tiers' => [['rate' => '60', 'upTo' => '100000.00'], ['rate' => '70']],
+                        'tiersBy' => 'cn',
+                        'year' => '03-01',
+                        'team' => ['lead' => $people['greta']->key, 'name' => $people['greta']->name, 'percent' => '10', 'base' => 'after'],
+                    ],
                     '96250.40',
                     '38500.16',
                 ],
@@ -47,6 +53,7 @@ final class Plans
                 $people['marguerite'],
             );
         }
+        $this->debts->enter($people['caleb'], 'Advance on signs and photographs', Money::of('350'), '', $people['marguerite']);
         $before === null || Auth::setUser($before);
     }
 }

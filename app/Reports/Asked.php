@@ -19,6 +19,7 @@ final readonly class Asked
         public string $agent,
         public string $label,
         public string $told,
+        private LocalDate $today,
     ) {
     }
 
@@ -42,7 +43,7 @@ final readonly class Asked
             }
         }
 
-        return new self($period, $named, $query['office'] ?? '', $query['agent'] ?? '', $query['label'] ?? '', $told);
+        return new self($period, $named, $query['office'] ?? '', $query['agent'] ?? '', $query['label'] ?? '', $told, $today);
     }
 
     /**
@@ -62,9 +63,15 @@ final readonly class Asked
         );
     }
 
+    /** The days before it that it is held against. */
+    public function before(): Period
+    {
+        return $this->period->before($this->today);
+    }
+
     /** The same for other days. */
     public function during(Period $period): self
     {
-        return new self($period, '', $this->office, $this->agent, $this->label, '');
+        return new self($period, '', $this->office, $this->agent, $this->label, '', $this->today);
     }
 }

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
-use Unanimus\Money\Money;
 use Unanimus\Reports\Tally;
 
 /** Gross commission by month as bars, closed beneath and pending above, in the drawing's own units. */
 final readonly class MonthBars
 {
-    public const WIDTH = 760;
+    public const WIDTH = 1180;
 
     public const TALL = 190;
 
@@ -20,9 +19,8 @@ final readonly class MonthBars
 
     /**
      * @param list<array{x: float, wide: float, closed: float, pending: float, month: string, sum: string, last: bool}> $bars heights
-     * @param string $most what the line above all bars stands for
      */
-    private function __construct(public array $bars, public string $most)
+    private function __construct(public array $bars)
     {
     }
 
@@ -32,14 +30,14 @@ final readonly class MonthBars
         unset($months['']);
         $sums = array_map(static fn (array $one) => $one['closed']->gross + $one['pending']->gross, array_values($months));
         $most = max(1, ...$sums, ...[1]);
-        $step = (self::WIDTH - 70) / max(1, count($months));
+        $step = (self::WIDTH - 16) / max(1, count($months));
         $bars = [];
         foreach (array_values($months) as $index => $month) {
             $closed = $month['closed']->gross * self::ROOM / $most;
             $pending = $month['pending']->gross * self::ROOM / $most;
             $sum = $month['closed']->gross + $month['pending']->gross;
             $bars[] = [
-                'x' => 64 + $index * $step,
+                'x' => 12 + $index * $step,
                 'wide' => max(2.0, min(44.0, $step - 8)),
                 'closed' => $closed,
                 'pending' => $pending,
@@ -49,7 +47,7 @@ final readonly class MonthBars
             ];
         }
 
-        return new self($bars, (string) Money::cents($most));
+        return new self($bars);
     }
 
     public static function base(): float

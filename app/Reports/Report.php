@@ -34,7 +34,7 @@ final readonly class Report
         return new self(
             $asked,
             self::standing(DealRows::of($asked)),
-            self::standing(DealRows::of($asked->during($asked->period->before()))),
+            self::standing(DealRows::of($asked->during($asked->before()))),
             $sheets,
         );
     }

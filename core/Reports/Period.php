@@ -49,8 +49,8 @@ final readonly class Period
         return new self($first, $last, "{$first->long()} to {$last->long()}");
     }
 
-    /** The same months a year before; of other days as many before it. */
-    public function before(): self
+    /** The same months a year before, of a period under way up to the same day; of other days as many before it. */
+    public function before(LocalDate $today): self
     {
         $whole = $this->from->day() === 1 && $this->to->plusDays(1)->day() === 1;
         if (! $whole) {
@@ -59,7 +59,13 @@ final readonly class Period
             return self::between($this->from->plusDays(-$days), $this->from->plusDays(-1));
         }
 
-        return self::months($this->from->year() - 1, $this->from->month(), count($this->monthsIn()), 'a year before');
+        $whole = self::months($this->from->year() - 1, $this->from->month(), count($this->monthsIn()), 'a year before');
+        if ($today->isBefore($this->from) || ! $today->isBefore($this->to)) {
+            return $whole;
+        }
+        $day = $today->month() === 2 && $today->day() === 29 ? 28 : $today->day();
+
+        return new self($whole->from, LocalDate::ymd($today->year() - 1, $today->month(), $day), 'a year before, up to the same day');
     }
 
     /** @return list<string> the months in it, as "2026-11" */

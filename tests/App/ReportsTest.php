@@ -31,7 +31,7 @@ it('counts what closed and what is pending to the cent as the sheets do, and ope
     $pending = soldFile('2 Cooper Way', '2026-12-15', false);
     soldFile('3 Cooper Way', '2025-11-10', true);
     $page = $this->as('ines')->get('/reports?period=year')->assertOk();
-    $page->assertSee('Closed: 1 side')->assertSee('$11,343.75')->assertSee('$3,403.12')->assertSee('Pending: 1 side')
+    $page->assertSee('Closed: 1 side')->assertSee('$11,343.75')->assertSee('$3,403.12')->assertSee('Pending in these days: 1 side')
         ->assertSee('+0% on a year before')->assertSee('40 days');
     $this->as('ines')->get('/reports/deals?period=year&stands=closed&by=month&of=2026-11')
         ->assertSee($closed->key)->assertDontSee($pending->key)->assertSee('November 2026');
@@ -40,7 +40,7 @@ it('counts what closed and what is pending to the cent as the sheets do, and ope
         ->toContain("Together,1,412500.00,11343.75,3403.12,1,412500.00,11343.75,3403.12\r\n");
     expect($this->as('ines')->get('/reports.csv?period=year&table=sheets')->streamedContent())->toContain('11343.75,3403.12,7940.63');
     $this->as('ines')->get('/reports?from=nonsense&to=12/1/2026')->assertOk();
-    $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')->assertSee('Pending: 0 sides');
+    $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')->assertSee('Pending in these days: 0 sides');
 });
 
 it('follows a price that is another before it is authorized, without anyone opening the sheet', function () {

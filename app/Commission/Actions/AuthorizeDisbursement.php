@@ -122,7 +122,7 @@ final class AuthorizeDisbursement
                 'Buyer' => $facts->value('buyers.names') ?? $facts->value('tenants.names') ?? '',
                 'Seller' => $facts->value('sellers.names') ?? $facts->value('landlords.names') ?? '',
                 'Closing' => $closing?->long() ?? '',
-                $facts->value('price') ? 'Price' : 'Rent a month' => $sheet->price->ledger(),
+                $facts->value('price') ? 'Price' : 'Rent a month' => $sheet->price->isZero() ? '' : $sheet->price->ledger(),
                 'Account' => $wording->account,
             ]),
             $words,

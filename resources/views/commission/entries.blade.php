@@ -7,6 +7,14 @@
     $first = $entries?->entered()->flatFee();
     $agents = array_intersect_key($names, $years);
     $rent = (string) ($facts->value('price') ? '' : $facts->value('rent'));
+    $isReferral = ! $file->kind->isDeal();
+    $share = (string) $facts->value('referral_percent');
+    $begun = match (true) {
+        $kept !== [] => [],
+        $isReferral => ['kind' => 'referralIn', 'percent' => $share],
+        $rent !== '' => ['kind' => 'month', 'of' => $rent],
+        default => [],
+    };
 @endphp
 <div class="money-entries">
     <label class="line"><span>Gross commission, % of {{ $rent === '' ? 'price' : 'rent' }}</span><input class="input" name="rate"
@@ -33,7 +41,7 @@
     @disabled($locked)>{{ $v('note') }}</textarea></label>
 
 <details class="more-lines" @if ($lines !== [] || array_intersect(['flat', 'minimum', 'maximum', 'reduced'], array_keys($kept)) !== [] ||
-    $v('base') === 'price_less_concessions' || ($rent !== '' && $kept === [])) open @endif>
+    $v('base') === 'price_less_concessions' || $begun !== []) open @endif>
     <summary>More that comes in: first and balance, rent, referral in, limits</summary>
     <div class="money-entries">
         <label class="line"><span>Percentage of</span><span class="select"><select name="base" @disabled($locked)>
@@ -49,7 +57,7 @@
             @disabled($locked) inputmode="decimal"></label>@endif
     </div>
     @foreach (range(0, min(\Unanimus\Commission\LineEntered::MOST - 1, max(1, count($lines)))) as $n)
-        @php($line = $lines[$n] ?? ($n === 0 && $rent !== '' && $kept === [] ? ['kind' => 'month', 'of' => $rent] : []))
+        @php($line = $lines[$n] ?? ($n === 0 ? $begun : []))
         <div class="line-row">
             <label class="line"><span>Line</span><span class="select"><select name="lines[{{ $n }}][kind]" @disabled($locked)>
                 @foreach (\Unanimus\Commission\LineEntered::KINDS as $kind => $word)<option value="{{ $kind }}"
@@ -63,7 +71,7 @@
 </details>
 
 <details class="more-lines" @if (array_intersect(['bonus', 'credit', 'referral', 'franchise', 'deduction'], array_keys($kept)) !== [] ||
-    $facts->value('referral_percent')) open @endif>
+    ($share !== '' && ! $isReferral)) open @endif>
     <summary>Bonus and off the top: credit, referral, franchise</summary>
     <div class="money-entries">
         <label class="line"><span>Bonus</span><input class="input" name="bonus" value="{{ $v('bonus') }}" @disabled($locked)
@@ -78,9 +86,9 @@
             @disabled($locked)></label>
         <span></span>
         <label class="line"><span>Referral out, % or $</span><input class="input" name="referral" value="{{ $figure('referral',
-            $facts->value('referral_percent') ? $facts->value('referral_percent').'%' : '') }}" @disabled($locked)></label>
+            $share !== '' && ! $isReferral ? $share.'%' : '') }}" @disabled($locked)></label>
         <label class="line"><span>To</span><input class="input" name="referral_to" value="{{ $v('referral_to',
-            (string) ($facts->value('referred_to') ?? '')) }}" @disabled($locked)></label>
+            $isReferral ? '' : (string) ($facts->value('referred_to') ?? '')) }}" @disabled($locked)></label>
         <label class="line"><span>Of</span><span class="select"><select name="referral_of" @disabled($locked)><option value="gross">gross
             </option><option value="gross_less_credits" @selected($v('referral_of') === 'gross_less_credits')>gross less
             credits</option></select></span></label>

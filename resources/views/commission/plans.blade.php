@@ -3,8 +3,8 @@
     @if ($keeps)
     <div class="leaf pad in-row plan-table"><a class="button tight" href="/office/plans.csv">All plans as a table (CSV)</a>
         <form method="post" action="/office/plans-sheet" enctype="multipart/form-data" class="in-row">@csrf
-            <input type="file" name="sheet" accept=".csv,text/csv,text/tab-separated-values" aria-label="Table with plans" required>
-            <button class="button tight">Try a table</button></form>
+            <label class="button tight">Try a table<input class="unseen" type="file" name="sheet" required data-sends
+                accept=".csv,text/csv,text/tab-separated-values"></label></form>
         @error('sheet')<p class="late">{{ $message }}</p>@enderror
         <span class="dim small">You see what each row would do before anything is set.</span></div>
     @endif
@@ -13,8 +13,8 @@
         <section class="leaf pad plan-of" aria-label="{{ $agent->name }}">
             <div class="head-row"><h2>{{ $agent->name }}</h2><span class="dim">{{ $year ? $year->readable() : 'no plan yet' }}</span></div>
             @if ($year)
-                <p class="small">Since {{ $year->begins->long() }}: commissionable net {{ $year->cn }}, to the company {{ $year->company }}
-                    @if ($year->cap()) of {{ $year->cap() }}@endif.</p>
+                <p class="small">Since {{ $year->begins->long() }}: commissionable net {{ $year->cn }}, to the company {{ $year->company }}{{
+                    $year->cap() ? ' of '.$year->cap() : '' }}.</p>
                 @if ($year->cap())<div class="plan-year"><svg viewBox="0 0 300 14" role="img"
                     aria-label="{{ $year->wayToCap() }}% of the cap paid"><rect class="way" width="300" height="10" y="2"/><rect
                     class="paid" width="{{ 3 * $year->wayToCap() }}" height="10" y="2"/></svg></div>@endif

@@ -119,7 +119,10 @@
                     @if ($file->kind->isDeal() && $file->represents->isListing() &&
                         $file->sideOf(auth()->user())?->isListing() !== false)<a class="button tight"
                         href="/files/{{ $file->key }}/offers">Offers</a>@endif
-                    @if ($file->kind->isDeal())<a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>@endif
+                    <a class="button tight" href="/files/{{ $file->key }}/commission">Commission</a>
+                    @can('see-commission', $file)@php($brings = \App\Commission\Brings::of($file))@if ($brings->gross)<span
+                        class="dim small">{{ $brings->stands() === 'authorized' ? '' : 'expected ' }}{{ $brings->gross }}</span>@endif
+                    @endcan
                 </div>
             </div>
             @if ($placing->isNotEmpty())@include('files.placing')@endif

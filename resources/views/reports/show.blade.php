@@ -6,7 +6,7 @@
     $than = function (int $now, int $before) use ($asked) {
         $more = Tally::more($now, $before);
 
-        return $more === null ? '' : ($more >= 0 ? '+' : '−').abs($more).'% on '.$asked->period->before()->label;
+        return $more === null ? '' : ($more >= 0 ? '+' : '−').abs($more).'% on '.$asked->before()->label;
     };
     $days = $report->days();
 @endphp
@@ -30,7 +30,7 @@
         <label class="line"><span>Label</span><input class="input" name="label" maxlength="40" value="{{ $asked->label }}"
             placeholder="any"></label>
         @if ($asked->agent !== '')<input type="hidden" name="agent" value="{{ $asked->agent }}">@endif
-        <button class="button tight now">Show</button>
+        <button class="button tight">Show</button>
         @if ($asked->agent !== '' || $asked->office !== '' || $asked->label !== '')<a class="button tight" href="/reports">All</a>@endif
     </form>
     @if ($asked->told !== '')<p class="say late">{{ $asked->told }}</p>@endif
@@ -39,7 +39,7 @@
         @foreach ([
             ['Closed', 'closed', $closed, [['volume', $closed->volume, $was->volume], ['gross', $closed->gross, $was->gross],
                 ['to the company', $closed->company, $was->company]]],
-            ['Pending', 'pending', $pending, [['volume', $pending->volume, null], ['expected gross', $pending->gross, null],
+            ['Pending in these days', 'pending', $pending, [['volume', $pending->volume, null], ['expected gross', $pending->gross, null],
                 ['expected to the company', $pending->company, null]]],
         ] as [$name, $stands, $tally, $figures])
         <section class="leaf pad" aria-label="{{ $name }}"><h2><a href="/reports/deals?{{ $q(['stands' => $stands]) }}">{{ $name }}: {{
@@ -64,7 +64,6 @@
             aria-label="Gross commission by month; the table beneath has the figures">
             <line class="base" x1="60" x2="{{ \App\Reports\MonthBars::WIDTH }}" y1="{{ \App\Reports\MonthBars::base() }}"
                 y2="{{ \App\Reports\MonthBars::base() }}"/>
-            <text class="dim-text" x="56" y="34" text-anchor="end">{{ $bars->most }}</text>
             @foreach ($bars->bars as $bar)
             <rect class="bar-closed" x="{{ round($bar['x'], 1) }}" y="{{ round(\App\Reports\MonthBars::base() - $bar['closed'], 1) }}"
                 width="{{ round($bar['wide'], 1) }}" height="{{ round($bar['closed'], 1) }}"/>
