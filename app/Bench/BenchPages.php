@@ -38,7 +38,7 @@ final class BenchPages extends Command
         );
         $costs = [
             ...$this->of('wendell', ['file page' => "/files/{$file}", 'Today, a coordinator' => '/']),
-            ...$this->of('ines', ['Today, a broker' => '/', ...self::PAGES]),
+            ...$this->of('ines', ['year report' => '/reports?period=year', 'Today, a broker' => '/', ...self::PAGES]),
         ];
         $this->line((string) json_encode(['files' => $count, 'papers' => $papers, 'history' => $entries, 'pages' => $costs]));
 

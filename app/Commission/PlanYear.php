@@ -94,7 +94,7 @@ final readonly class PlanYear
     /** @return array<string, mixed> as the reckoning takes an agent */
     public function given(): array
     {
-        return ['plan' => array_diff_key($this->plan, ['team' => 1]), 'soFar' => [
+        return ['plan' => array_diff_key($this->plan, ['team' => 1]), 'yearBegins' => $this->begins->iso(), 'soFar' => [
             'cn' => $this->cn->decimal(),
             'company' => $this->company->decimal(),
             'afterCap' => $this->afterCap->decimal(),

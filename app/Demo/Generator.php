@@ -126,10 +126,9 @@ final class Generator
         $side = mt_rand(0, 2) === 0 ? 'seller' : 'buyer';
         $listed = $open && mt_rand(0, 5) === 0;
         $closing = $open ? $today->plusDays(mt_rand(2, 62)) : $today->plusDays(-mt_rand(4, 725));
-        // What agents with a plan closed this year counts in what their plans say was counted before.
+        // What agents with a plan closed lately counts in what their plans say was counted before.
         $known = in_array(strstr((string) $agent->email, '@', true), Plans::AGENTS, true);
-        $before = $known && ! $open && $closing->year() === $today->year();
-        $closing = $before ? $closing->plusDays(-365) : $closing;
+        $closing = $known && ! $open ? $closing->plusDays(-730) : $closing;
         $accepted = $closing->plusDays(-mt_rand(34, 58));
         $accepted = $open && $accepted->isAfter($today) ? $today->plusDays(-mt_rand(1, 9)) : $accepted;
         // A file is opened a few days before its offer is accepted, and none in the future.

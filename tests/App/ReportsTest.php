@@ -40,7 +40,8 @@ it('counts what closed and what is pending to the cent as the sheets do, and ope
         ->toContain("Together,1,412500.00,11343.75,3403.12,1,412500.00,11343.75,3403.12\r\n");
     expect($this->as('ines')->get('/reports.csv?period=year&table=sheets')->streamedContent())->toContain('11343.75,3403.12,7940.63');
     $this->as('ines')->get('/reports?from=nonsense&to=12/1/2026')->assertOk();
-    $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')->assertSee('Pending in these days: 0 sides');
+    $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')
+        ->assertSee('Pending in these days: 0 sides');
 });
 
 it('follows a price that is another before it is authorized, without anyone opening the sheet', function () {

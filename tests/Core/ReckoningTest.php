@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Unanimus\Commission\AgentYear;
 use Unanimus\Commission\Reckoning;
 use Unanimus\Commission\ReckoningRefused;
+use Unanimus\Commission\YearAnew;
 use Unanimus\Dates\LocalDate;
 
 /** @param  array<string, mixed>  $agents @param  list<array<string, mixed>>  $sides @return array<string, mixed> */
@@ -274,4 +275,32 @@ it('ties out to the cent, whatever the deal', function () {
         expect($sum)->toBe((int) str_replace('.', '', $sheet['in']))
             ->and(implode(' ', $sheet['held']))->not->toContain('is not what comes in');
     }
+});
+
+it('reckons a year anew in order, and tells which sheets would be others', function () {
+    $sheet = static fn (string $closing, string $price, string $soFar): array => [
+        'closing' => $closing,
+        'agents' => ['A' => [
+            'plan' => ['rate' => '80', 'cap' => '1000'],
+            'soFar' => ['cn' => '0', 'company' => $soFar, 'afterCap' => '0'],
+        ]],
+        'sides' => [[
+            'side' => 'one',
+            'price' => $price,
+            'lines' => [['kind' => 'percent', 'percent' => '2']],
+            'agents' => [['id' => 'A', 'share' => '100']],
+        ]],
+    ];
+    // 2 % of 100,000 is 2,000.00, of which the company has 400.00; twice that leaves 200.00 of the cap for the third.
+    $sheets = ['one' => $sheet('2026-02-01', '100000', '0'), 'two' => $sheet('2026-03-01', '100000', '400'),
+        'three' => $sheet('2026-04-01', '100000', '800')];
+    $done = YearAnew::of($sheets);
+    expect($done['others'])->toBe([])->and($done['totals']['A']['2026-01-01']['company'])->toBe('1000.00');
+    // The first was not authorized after all: the third is another, the second is not.
+    unset($sheets['one']);
+    expect(YearAnew::of($sheets)['others'])->toBe(['three'])
+        ->and(YearAnew::of($sheets, ['A' => ['2026-01-01' => ['cn' => '0', 'company' => '900', 'afterCap' => '0']]])['others'])
+        ->toBe(['two', 'three']);
+    $sheets['three']['closing'] = '2027-01-02';
+    expect(YearAnew::of($sheets)['totals']['A'])->toHaveKeys(['2026-01-01', '2027-01-01']);
 });

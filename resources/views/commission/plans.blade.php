@@ -13,8 +13,8 @@
         <section class="leaf pad plan-of" aria-label="{{ $agent->name }}">
             <div class="head-row"><h2>{{ $agent->name }}</h2><span class="dim">{{ $year ? $year->readable() : 'no plan yet' }}</span></div>
             @if ($year)
-                <p class="small">Since {{ $year->begins->long() }}: commissionable net {{ $year->cn }}, to the company {{ $year->company }}{{
-                    $year->cap() ? ' of '.$year->cap() : '' }}.</p>
+                <p class="small">Since {{ $year->begins->long() }}: commissionable net {{ $year->cn }}, to the company {{
+                    $year->company }}{{ $year->cap() ? ' of '.$year->cap() : '' }}.</p>
                 @if ($year->cap())<div class="plan-year"><svg viewBox="0 0 300 14" role="img"
                     aria-label="{{ $year->wayToCap() }}% of the cap paid"><rect class="way" width="300" height="10" y="2"/><rect
                     class="paid" width="{{ 3 * $year->wayToCap() }}" height="10" y="2"/></svg></div>@endif

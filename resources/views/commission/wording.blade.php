@@ -16,7 +16,7 @@
                         here</option><option value="hand" @selected($w->byHand)>on a line, by pen or in a round</option>
                         </select></span></label>
                     <label class="line"><span>Account, by a reference</span><input class="input" name="account" maxlength="80"
-                        value="{{ old('account', $w->account) }}" placeholder="Harborline operating, ending 4417"></label>
+                        value="{{ old('account', $w->account) }}" placeholder="Quillmark operating, ending 4417"></label>
                 </div>
                 <label class="line"><span>Letterhead, beneath the company’s name</span><textarea class="textarea" name="letterhead" rows="2"
                     maxlength="400">{{ old('letterhead', $w->letterhead) }}</textarea></label>

@@ -60,7 +60,7 @@
     </div>
 
     <section class="leaf pad" aria-label="By month"><h2>By month</h2>
-        <svg class="month-bars" viewBox="0 0 {{ \App\Reports\MonthBars::WIDTH }} {{ \App\Reports\MonthBars::TALL }}" role="img"
+        <div class="scrolls" tabindex="0" role="region" aria-label="Bars by month"><svg class="month-bars" viewBox="0 0 {{ \App\Reports\MonthBars::WIDTH }} {{ \App\Reports\MonthBars::TALL }}" role="img"
             aria-label="Gross commission by month; the table beneath has the figures">
             <line class="base" x1="60" x2="{{ \App\Reports\MonthBars::WIDTH }}" y1="{{ \App\Reports\MonthBars::base() }}"
                 y2="{{ \App\Reports\MonthBars::base() }}"/>
@@ -72,7 +72,7 @@
             <text class="sum" x="{{ round($bar['x'] + $bar['wide'] / 2, 1) }}" y="{{ round(\App\Reports\MonthBars::base() - $bar['closed'] -
                 $bar['pending'] - 5, 1) }}" text-anchor="middle">{{ $bar['sum'] }}</text>
             <text class="dim-text" x="{{ round($bar['x'] + $bar['wide'] / 2, 1) }}" y="176" text-anchor="middle">{{ $bar['month'] }}</text>
-            @endforeach</svg>
+            @endforeach</svg></div>
         <p class="small dim bar-key"><span class="key-closed"></span> closed <span class="key-pending"></span> pending, gross commission</p>
         @include('reports.groups', ['by' => 'month', 'groups' => $months, 'heading' => 'Month'])
     </section>
@@ -101,7 +101,8 @@
         <section class="leaf pad" aria-label="Due to close"><h2>Due to close within {{ $ahead }} days</h2>
             @if ($due === [])<p class="empty">Nothing is due.</p>@else
             <table class="ledger"><thead><tr><th scope="col">File</th><th scope="col">Closing</th><th scope="col"
-                class="amount">Gross</th><th scope="col" class="amount">To the company</th></tr></thead><tbody>@foreach (array_slice($due, 0, 12) as $row)<tr><td><a
+                class="amount">Gross</th><th scope="col" class="amount">To the company</th></tr></thead><tbody>
+                @foreach (array_slice($due, 0, 12) as $row)<tr><td><a
                 href="/files/{{ $row->file }}/commission">{{ $row->name }}</a></td><td>{{ $row->day?->short() }}</td>
                 <td class="amount">{{ $row->gross === null ? '–' : Money::cents($row->gross)->ledger() }}</td>
                 <td class="amount">{{ $row->company === null ? '–' : Money::cents($row->company)->ledger() }}</td></tr>@endforeach
