@@ -60,7 +60,8 @@ final readonly class Brings
     private static function byTerms(DealFile $file): ?Money
     {
         $price = FactBook::of($file)->value('price');
-        if ($file->kind->isDeal() === false) {
+        // Of a referral the price is not what ours is a percentage of.
+        if (! $file->kind->isDeal()) {
             return null;
         }
         $sides = $file->represents->isBoth() ? $file->kind->sides() : array_filter([$file->represents->side()]);

@@ -12,6 +12,7 @@ use Unanimus\Commission\Entered;
 use Unanimus\Commission\ReckoningRefused;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
+use Unanimus\Parties\DealKind;
 use Unanimus\Parties\Side;
 
 /** The sheet of a file's side: reckoned from what was entered, the price and the agents' plans; of an authorized one, as it was. */
@@ -91,16 +92,17 @@ final readonly class SheetOf
         return new self($sheet, '', $agents->years, $names, $all);
     }
 
-    /** The price, or of a lease the month's rent; a referral has none of ours. */
+    /** The price, or of a lease the month's rent; a referral may have none. */
     public static function price(DealFile $file): ?Money
     {
-        if (! $file->kind->isDeal()) {
-            return Money::zero();
-        }
         $facts = FactBook::of($file);
-        $stands = $facts->value('price') ?: $facts->value('rent');
+        $stands = (string) ($facts->value('price') ?: $facts->value('rent'));
 
-        return $stands === null || $stands === '' ? null : Money::of($stands);
+        return match (true) {
+            $stands !== '' => Money::of($stands),
+            $file->kind === DealKind::Referral => Money::zero(),
+            default => null,
+        };
     }
 
     /** Null: nobody has said it. */

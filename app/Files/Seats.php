@@ -45,11 +45,18 @@ final class Seats
         $columns = match ($file->kind) {
             DealKind::Lease => [
                 [[Term::Rent, 'a month'], [Term::Deposit, ''], [Term::Agency, '']],
-                [[Term::OfferDate, ''], [Term::Acceptance, ''], [Term::LeaseStart, ''], [Term::LeaseEnd, ''], [Term::Possession, '']],
+                [
+                    [Term::OfferDate, ''],
+                    [Term::Acceptance, ''],
+                    [Term::LeaseStart, ''],
+                    [Term::LeaseEnd, ''],
+                    [Term::Possession, ''],
+                    [Term::CommissionNote, ''],
+                ],
             ],
             DealKind::Referral => [
                 [[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']],
-                [[Term::Price, ''], [Term::Closing, '']],
+                [[Term::Price, ''], [Term::Closing, ''], [Term::CommissionNote, '']],
             ],
             DealKind::Papers => [[], []],
             DealKind::Sale => [
@@ -81,6 +88,9 @@ final class Seats
                     [Term::InspectionDays, 'days'],
                     [Term::AppraisalDays, 'days'],
                     [Term::LoanDays, 'days'],
+                    ...$file->represents->isListing() ? [[Term::ListingCommission, '2.75']] : [],
+                    ...$file->represents->side()?->isListing() === true ? [] : [[Term::BuyerCommission, '2.5']],
+                    [Term::CommissionNote, 'a bonus, a reduced rate'],
                 ],
             ],
         };

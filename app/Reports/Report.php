@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Models\Disbursement;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Commission\CommissionSheet;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
 use Unanimus\Reports\DealRow;
@@ -111,6 +113,63 @@ final readonly class Report
             'contract' => ReviewTime::median(array_map(static fn (DealRow $row) => $row->toContract, $this->rows('closed'))),
             'closing' => ReviewTime::median(array_map(static fn (DealRow $row) => $row->toClosing, $this->rows('closed'))),
         ];
+    }
+
+    /**
+     * How long papers waited in the middle, from hand-in to accepted, and how complete files under contract are.
+     *
+     * @return array{review: string, complete: int|null}
+     */
+    public function review(): array
+    {
+        $span = [$this->asked->period->from->iso(), $this->asked->period->to->plusDays(1)->iso()];
+        $minutes = DB::table('requirements')
+            ->where('review_state', 'accepted')
+            ->whereNotNull('submitted_at')
+            ->whereBetween('decided_at', $span)
+            ->selectRaw('percentile_disc(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM decided_at - submitted_at) / 60) AS middle')
+            ->value('middle');
+        $files = DB::table('deal_files')
+            ->where(['status' => 'under_contract', 'practice' => false])
+            ->where('required', '>', 0)
+            ->selectRaw('sum(settled) AS done, sum(required) AS all_of')
+            ->first();
+
+        return [
+            'review' => ReviewTime::words($minutes === null ? null : (int) round((float) $minutes)),
+            'complete' => (int) ($files->all_of ?? 0) === 0 ? null : intdiv((int) $files->done * 100, (int) $files->all_of),
+        ];
+    }
+
+    /**
+     * Firms that referred clients: how many, and what they get by authorized sheets.
+     *
+     * @return array<string, array{count: int, sum: Money}> by the firm's name
+     */
+    public function referrals(): array
+    {
+        $firms = [];
+        Disbursement::query()
+            ->with('file')
+            ->whereNull('withdrawn_at')
+            ->whereBetween('closing', [$this->asked->period->from->iso(), $this->asked->period->to->iso()])
+            ->whereRaw("reckoned->'given'->'sides'->0->'referralsOut' IS NOT NULL")
+            ->when($this->asked->office !== '', fn ($of) => $of->whereHas('file.office', fn ($one) => $one->where(
+                'name',
+                $this->asked->office,
+            )))
+            ->when($this->asked->agent !== '', fn ($of) => $of->whereHas('file.members.user', fn ($one) => $one->where(
+                'users.key',
+                $this->asked->agent,
+            )))
+            ->each(static function (Disbursement $one) use (&$firms): void {
+                $sheet = CommissionSheet::of($one->price, (array) $one->reckoned['given'], (array) $one->reckoned['names']);
+                $firm = (string) $one->reckoned['given']['sides'][0]['referralsOut'][0]['to'];
+                $so = $firms[$firm] ?? ['count' => 0, 'sum' => Money::zero()];
+                $firms[$firm] = ['count' => $so['count'] + 1, 'sum' => $so['sum']->plus($sheet->paid[$firm] ?? Money::zero())];
+            });
+
+        return $firms;
     }
 
     /** @return array<string, int> how many fell through or ran out, by reason */

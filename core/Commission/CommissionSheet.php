@@ -55,8 +55,10 @@ final readonly class CommissionSheet
             $side['steps'],
         );
         $payees = [];
-        // Agents first, the company after them, others last.
-        foreach ([...array_keys($names), ...array_keys($side['payees'])] as $payee) {
+        // Agents first, in the order of their shares, the company after them, others last; however names are kept.
+        $agents = array_column((array) ($given['sides'][0]['agents'] ?? []), 'id');
+        $leads = array_keys(array_filter($names, static fn (array $name) => $name[1] === 'agent'));
+        foreach ([...$agents, ...$leads, 'company', ...array_keys($side['payees'])] as $payee) {
             $amount = $side['payees'][$payee] ?? null;
             $isOurs = isset($names[$payee]) && in_array($names[$payee][1], ['agent', 'company'], true);
             if ($amount === null || isset($payees[$payee]) || (! $isOurs && Money::of($amount)->isZero())) {

@@ -11,11 +11,11 @@ namespace Unanimus\Commission;
 final class YearAnew
 {
     /**
+     * Totals are cn, company and afterCap by agent and by the first day of the plan year.
+     *
      * @param iterable<int|string, array<string, mixed>> $sheets what each was authorized from, in order, by any key
-     * @param array<string, array<string, array<string, string>>> $opening totals before the first sheet: by agent, by the first day of the
-     *                                                                     plan year, cn, company and afterCap
-     * @return array{others: list<int|string>, totals: array<string, array<string, array<string, string>>>} keys of sheets that would be
-     *                                                                                                      others, and the totals after the last, by agent and year
+     * @param array<string, array<string, array<string, string>>> $opening totals before the first sheet
+     * @return array{others: list<int|string>, totals: array<string, array<string, array<string, string>>>} after all
      *
      * @throws ReckoningRefused when a sheet cannot be read
      */

@@ -34,6 +34,21 @@ final class ReviewTime
     }
 
     /**
+     * How long it took in the middle, of spans that have both ends.
+     *
+     * @param iterable<array{\DateTimeInterface|null, \DateTimeInterface|null}> $spans
+     */
+    public static function usual(iterable $spans): ?int
+    {
+        $minutes = [];
+        foreach ($spans as [$from, $to]) {
+            $minutes[] = self::between($from, $to);
+        }
+
+        return self::median($minutes);
+    }
+
+    /**
      * The middle one of those that are known; of an even number the lower of the two.
      *
      * @param list<int|null> $minutes

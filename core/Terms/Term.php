@@ -40,6 +40,7 @@ enum Term: string
     case SecondPayoff = 'second_payoff';
     case ListingCommission = 'listing_commission';
     case BuyerCommission = 'buyer_commission';
+    case CommissionNote = 'commission_note';
     case TransferTax = 'transfer_tax';
     case TitleCosts = 'title_costs';
     case AnnualTax = 'annual_tax';
@@ -79,6 +80,7 @@ enum Term: string
             self::SecondPayoff => 'Payoff of second loan',
             self::ListingCommission => 'Commission, listing side',
             self::BuyerCommission => 'Commission, buyer side',
+            self::CommissionNote => 'Unusual about the commission',
             self::TitleCosts => 'Title and settlement',
             self::AnnualTax => 'Property tax a year',
             self::TaxPaidThrough => 'Property tax paid through',

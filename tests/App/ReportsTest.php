@@ -98,3 +98,18 @@ it('makes a PDF that a meeting can use', function () {
     unlink($path);
     expect($text)->toContain('By month')->toContain('November 2026')->toContain('$11,343.75')->toContain('Page 1 of');
 });
+
+it('tells which firms referred clients, what papers waited for, and takes the day from the terms', function () {
+    $this->seeAll();
+    $terms = ['commission_note' => 'A bonus was promised.', 'buyer_commission' => '3'];
+    $file = $this->aFile(['closing' => '2026-11-10', 'acceptance' => '2026-10-01', ...$terms]);
+    $at = "/files/{$file->key}/commission";
+    $this->as('tomas')->get($at)->assertSee('A bonus was promised.')->assertSee('value="3"', false);
+    $this->as('tomas')->put($at, ['rate' => '3', 'agent_share' => '70', 'referral' => '25', 'referral_to' => 'Harborstone Homes']);
+    $this->as('ines')->post("{$at}/authorize", ['despite' => 'for this test'])->assertSessionHas('told');
+    // 412,500 × 3 % = 12,375.00, of which a quarter.
+    $this->as('ines')->get('/reports?period=year')->assertSee('Harborstone Homes')->assertSee('$3,093.75');
+    $this->as('ines')->get('/reports?period=year&agent='.$this->people['caleb']->key)->assertDontSee('Harborstone Homes');
+    Artisan::call('commission:recompute', ['year' => '2026']);
+    expect(Artisan::output())->toContain('1 sheets, 0 would be others');
+});

@@ -13,6 +13,7 @@ use App\Commission\OfficeWording;
 use App\Commission\SheetOf;
 use App\Commission\WhatIf;
 use App\Models\CommissionVersion;
+use App\Models\Contact;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Terms\FactBook;
@@ -78,7 +79,7 @@ final class CommissionController
             'payees' => $inForce === null ? [] : KeepPayments::payees($inForce),
             'earlierChanged' => $inForce !== null && SheetOf::earlierChanged($file, $side),
             'wording' => OfficeWording::of($file->office),
-            'escrow' => $file->parties->first(static fn ($party) => $party->role->value === 'escrow'),
+            'escrow' => self::escrow($file),
             'if' => WhatIf::of($file, $side, $reckoned, $commission?->entered() ?? Entered::fromArray([]), $request->only(WhatIf::FIELDS)),
             'proposed' => $commission === null ? SetCommission::proposed($file, $side) : null,
         ]);
@@ -113,6 +114,20 @@ final class CommissionController
     public static function back(DealFile $file, ?Side $side, string $told): RedirectResponse
     {
         return redirect("/files/{$file->key}/commission".($side === null ? '' : "?side={$side->value}"))->with('told', $told);
+    }
+
+    /**
+     * To whom the authorization goes: escrow as it sits in the file, else as the address book knows the firm that the terms name.
+     *
+     * @return array{name: string, email: string}|null
+     */
+    private static function escrow(DealFile $file): ?array
+    {
+        $firm = (string) FactBook::of($file)->value('escrow_holder');
+        $one = $file->parties->first(static fn ($party) => $party->role->value === 'escrow')
+            ?? ($firm === '' ? null : Contact::query()->where(['role' => 'escrow', 'firm' => $firm])->orderBy('id')->first());
+
+        return $one === null ? null : ['name' => (string) $one->name, 'email' => (string) $one->email];
     }
 
     /**

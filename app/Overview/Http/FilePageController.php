@@ -55,12 +55,13 @@ final class FilePageController
             'rounds.papers',
             'rounds.signers',
             'rounds.marks',
-            'commission',
+            'commissions',
             'members',
             'kits',
             'tasks',
             'before',
         ]);
+        $file->setRelation('commission', $file->commissions->first());
         $file->requirements->each(static fn (Requirement $one) => $one->setRelation('further', new Collection()));
         $file->requirements->where('has_further', true)->load('further');
         // Remarks stand only at what was sent back.

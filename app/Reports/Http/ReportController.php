@@ -7,6 +7,7 @@ namespace App\Reports\Http;
 use App\Models\DealFile;
 use App\Models\KeptReport;
 use App\Models\Office;
+use App\Models\Role;
 use App\Models\User;
 use App\Reports\Asked;
 use App\Reports\DealRows;
@@ -50,6 +51,7 @@ final class ReportController
             'due' => self::due(DealRows::of($ahead)),
             'expiring' => self::expiring($today),
             'all' => Gate::allows('keep-plans'),
+            'agents' => Gate::allows('keep-plans') ? self::agents() : [],
             'offices' => Office::query()->orderBy('name')->pluck('name'),
             'kept' => KeptReport::query()->where('user_id', $user->id)->orderBy('name')->get(),
             'ahead' => self::AHEAD,
@@ -100,6 +102,17 @@ final class ReportController
     public static function today(User $user): LocalDate
     {
         return LocalDate::at(now(), new \DateTimeZone($user->zone()));
+    }
+
+    /** @return array<string, string> names of agents by key */
+    private static function agents(): array
+    {
+        return User::query()
+            ->where('guest', false)
+            ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', Role::Agent))
+            ->orderBy('name')
+            ->pluck('name', 'key')
+            ->all();
     }
 
     /**

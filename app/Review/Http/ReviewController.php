@@ -83,10 +83,7 @@ final class ReviewController
             'names' => User::query()->whereIn('id', $done->pluck('decided_by'))->pluck('name', 'id'),
             'each' => $done->groupBy('decided_by')->map(static fn ($all) => [
                 'count' => $all->count(),
-                'hours' => ReviewTime::median(array_values($all->map(static fn (Requirement $one) => ReviewTime::between(
-                    $one->submitted_at,
-                    $one->decided_at,
-                ))->all())),
+                'minutes' => ReviewTime::usual($all->map(static fn (Requirement $one) => [$one->submitted_at, $one->decided_at])->all()),
             ]),
         ]);
     }

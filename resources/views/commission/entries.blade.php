@@ -38,7 +38,7 @@
 <label class="checkbox small"><input type="checkbox" name="fee_counts" value="1" @checked(old('fee_counts', $first['counts'] ?? false))
     @disabled($locked)> This fee counts towards the agent’s cap</label>
 <label class="line"><span>What is unusual</span><textarea class="textarea" name="note" rows="2" maxlength="500"
-    @disabled($locked)>{{ $v('note') }}</textarea></label>
+    @disabled($locked)>{{ $v('note', (string) $facts->value('commission_note')) }}</textarea></label>
 
 <details class="more-lines" @if ($lines !== [] || array_intersect(['flat', 'minimum', 'maximum', 'reduced'], array_keys($kept)) !== [] ||
     $v('base') === 'price_less_concessions' || $begun !== []) open @endif>

@@ -1,7 +1,7 @@
 @php($done = $inForce->payments->keyBy('payee'))
 <h3>What came in and who was paid</h3>
 @if ($inForce->wired)
-    <p>{{ $inForce->wired }} came in {{ $inForce->wired_on?->long() }}.
+    <p>{{ $inForce->wired }} came in on {{ $inForce->wired_on?->long() }}.
         @php($off = $inForce->wired->minus($inForce->gross))
         @if ($off->isZero())<span class="ok">That is what the sheet says.</span>@else<b class="late">The sheet says
             {{ $inForce->gross }}: {{ $off->isNegative() ? \Unanimus\Money\Money::cents(-$off->cents).' are missing' : $off.' too

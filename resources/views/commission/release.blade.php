@@ -27,9 +27,9 @@
             <form method="post" action="{{ $at }}/send">@csrf {!! $hidden !!}
                 <div class="money-entries">
                     <label class="line"><span>Who gets it</span><input class="input" name="name" maxlength="120" required
-                        value="{{ old('name', $inForce->sent_at ? '' : $escrow?->name) }}"></label>
+                        value="{{ old('name', $inForce->sent_at ? '' : $escrow['name'] ?? '') }}"></label>
                     <label class="line"><span>Email</span><input class="input" name="email" type="email" maxlength="200" required
-                        value="{{ old('email', $inForce->sent_at ? '' : $escrow?->email) }}"></label>
+                        value="{{ old('email', $inForce->sent_at ? '' : $escrow['email'] ?? '') }}"></label>
                 </div>
                 <button class="button tight {{ $inForce->sent_at ? '' : 'now' }}">Send it</button>
                 <span class="dim small">They get a link, and you see when it is opened.</span></form>

@@ -3,7 +3,8 @@
     @foreach ($sheet->held as $why)<p class="say late">Not released: {{ $why }}</p>@endforeach
     @if ($earlierChanged)<p class="say late">An earlier sheet counts otherwise now than when this one was authorized. These figures stay as
         they are. If they should follow, withdraw the authorization and make a new one.</p>@endif
-    @if ($entries?->entered()->value('note'))<p class="say">{{ $entries->entered()->value('note') }}</p>@endif
+    @php($note = $entries?->entered()->value('note') ?: (string) $facts->value('commission_note'))
+    @if ($note !== '')<p class="say">{{ $note }}</p>@endif
     <div class="flow-wrap" tabindex="0" role="region" aria-label="Who gets what">
         <svg class="flow" viewBox="0 0 640 {{ $flow->tall }}" role="img"
         aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">

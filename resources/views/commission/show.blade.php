@@ -13,8 +13,9 @@
         @php($locked = $entries?->authorized_at !== null)
         <div class="columns-2">
             <div>
+                @if ($locked && $sheet) @include('commission.release') @endif
                 <div class="leaf pad">
-                    <h2>Entries</h2>
+                    @if ($locked)<details><summary>What was entered</summary>@else<h2>Entries</h2>@endif
                     <form method="post" action="{{ $at }}">
                         @csrf @method('put')<input type="hidden" name="side" value="{{ $side?->value }}">
                         @include('commission.entries')
@@ -25,6 +26,7 @@
                         @can('set-commission', $file)@unless ($locked)
                             <button class="button {{ $sheet === null ? 'now' : '' }}">Compute commission</button>@endunless @endcan
                     </form>
+                    @if ($locked)</details>@endif
                 </div>
                 @include('commission.versions')
             </div>
@@ -35,8 +37,7 @@
                 <div class="leaf empty">Enter the percentage and the split, then press Compute commission to see who gets what.</div>
             @else
                 @include('commission.sheet')
-                @include('commission.what-if')
-                @include('commission.release')
+                @unless ($locked) @include('commission.what-if') @include('commission.release') @endunless
             @endif
             </div>
         </div>

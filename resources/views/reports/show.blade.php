@@ -9,6 +9,8 @@
         return $more === null ? '' : ($more >= 0 ? '+' : '−').abs($more).'% on '.$asked->before()->label;
     };
     $days = $report->days();
+    $review = $report->review();
+    $referrals = $report->referrals();
 @endphp
 <x-layout title="Reports" place="commission">
     <div class="head-row"><h1>Reports</h1><span class="dim">{{ $asked->period->label }}{{ $all ? '' : ', your own files' }}</span>
@@ -26,10 +28,12 @@
             $asked->period->to->long() : '' }}"></label>
         @if ($all)<label class="line"><span>Office</span><span class="select"><select name="office"><option value="">all</option>
             @foreach ($offices as $office)<option @selected($asked->office === $office)>{{ $office }}</option>@endforeach
+            </select></span></label>
+        <label class="line"><span>Agent</span><span class="select"><select name="agent"><option value="">all</option>
+            @foreach ($agents as $key => $name)<option value="{{ $key }}" @selected($asked->agent === $key)>{{ $name }}</option>@endforeach
             </select></span></label>@endif
         <label class="line"><span>Label</span><input class="input" name="label" maxlength="40" value="{{ $asked->label }}"
             placeholder="any"></label>
-        @if ($asked->agent !== '')<input type="hidden" name="agent" value="{{ $asked->agent }}">@endif
         <button class="button tight">Show</button>
         @if ($asked->agent !== '' || $asked->office !== '' || $asked->label !== '')<a class="button tight" href="/reports">All</a>@endif
     </form>
@@ -54,13 +58,16 @@
         <section class="leaf pad" aria-label="On the way"><h2>On the way</h2>
             <dl><div><dt>listing to contract</dt><dd>{{ $days['contract'] === null ? '–' : $days['contract'].' days' }}</dd></div>
                 <div><dt>contract to closing</dt><dd>{{ $days['closing'] === null ? '–' : $days['closing'].' days' }}</dd></div>
+                <div><dt>hand-in to accepted</dt><dd>{{ $review['review'] ?: '–' }}</dd></div>
+                <div><dt>files under contract complete</dt><dd>{{ $review['complete'] === null ? '–' : $review['complete'].'%' }}</dd></div>
                 <div><dt>fell through or ran out</dt><dd><a href="/reports/deals?{{ $q(['stands' => 'fell']) }}">{{
                     count($report->rows('fell')) }}</a></dd></div></dl>
             <p class="dim small">Days are the middle one of what closed.</p></section>
     </div>
 
     <section class="leaf pad" aria-label="By month"><h2>By month</h2>
-        <div class="scrolls" tabindex="0" role="region" aria-label="Bars by month"><svg class="month-bars" viewBox="0 0 {{ \App\Reports\MonthBars::WIDTH }} {{ \App\Reports\MonthBars::TALL }}" role="img"
+        <div class="scrolls" tabindex="0" role="region" aria-label="Bars by month"><svg class="month-bars"
+            viewBox="0 0 {{ \App\Reports\MonthBars::WIDTH }} {{ \App\Reports\MonthBars::TALL }}" role="img"
             aria-label="Gross commission by month; the table beneath has the figures">
             <line class="base" x1="60" x2="{{ \App\Reports\MonthBars::WIDTH }}" y1="{{ \App\Reports\MonthBars::base() }}"
                 y2="{{ \App\Reports\MonthBars::base() }}"/>
@@ -93,6 +100,11 @@
                     <td class="amount">{{ $agent['sheets'] }}</td><td class="amount">{{ $agent['cn']->ledger() }}</td>
                     <td class="amount">{{ $agent['company']->ledger() }}</td><td class="amount">{{ $agent['paid']->ledger() }}</td></tr>
                 @endforeach</tbody></table>@endif</section>
+        @if ($referrals !== [])<section class="leaf pad" aria-label="Referrals"><h2>Firms that referred clients</h2>
+            <table class="ledger"><thead><tr><th scope="col">Firm</th><th scope="col" class="amount">Sheets</th><th scope="col"
+                class="amount">They get</th></tr></thead><tbody>@foreach ($referrals as $firm => $one)<tr><td>{{ $firm }}</td>
+                <td class="amount">{{ $one['count'] }}</td><td class="amount">{{ $one['sum']->ledger() }}</td></tr>@endforeach
+                </tbody></table></section>@endif
         <section class="leaf pad" aria-label="Fell through"><h2>Fell through or ran out, and why</h2>
             @if ($report->fell() === [])<p class="empty">Nothing in these days.</p>@else
             <table class="ledger"><tbody>@foreach ($report->fell() as $reason => $count)<tr><td><a

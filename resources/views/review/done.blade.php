@@ -4,8 +4,8 @@
     @if ($done->isEmpty())<div class="leaf pad"><p class="empty">Papers that were accepted or sent back show up here.</p></div>
     @else
     <p class="say">@foreach ($each as $id => $one)<b>{{ $names[$id] ?? 'Somebody' }}</b>: {{ $one['count'] }}
-        {{ Str::plural('paper', $one['count']) }}, mostly within {{ \Unanimus\Review\ReviewTime::words($one['hours']) ?: 'a time not known'
-        }}{{ $loop->last ? '.' : '; ' }}@endforeach</p>
+        {{ Str::plural('paper', $one['count']) }}, mostly within {{
+        \Unanimus\Review\ReviewTime::words($one['minutes']) ?: 'a time not known' }}{{ $loop->last ? '.' : '; ' }}@endforeach</p>
     <div class="leaf pad scrolls" tabindex="0" role="region" aria-label="Reviewed papers"><table class="ledger">
         <thead><tr><th>Paper</th><th>File</th><th>Decision</th><th>By</th><th>Submitted</th><th>Decided</th><th>Waited</th></tr></thead>
         <tbody>@foreach ($done as $one)

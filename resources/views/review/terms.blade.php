@@ -2,7 +2,7 @@
     <dl>
         @foreach ([\Unanimus\Terms\Term::Price, \Unanimus\Terms\Term::EarnestMoney, \Unanimus\Terms\Term::OfferExpiry,
             \Unanimus\Terms\Term::Acceptance, \Unanimus\Terms\Term::Closing, \Unanimus\Terms\Term::Possession,
-            \Unanimus\Terms\Term::Rent, \Unanimus\Terms\Term::LeaseStart] as $term)
+            \Unanimus\Terms\Term::Rent, \Unanimus\Terms\Term::LeaseStart, \Unanimus\Terms\Term::CommissionNote] as $term)
             @php($value = $facts->value($term->value))
             @if ($value !== null && $value !== '')<dt>{{ $term->label() }}</dt><dd>{{ $term->kind()->show($value) }}</dd>@endif
         @endforeach
