@@ -205,11 +205,11 @@ CREATE OR REPLACE FUNCTION plan_year_so_far(agent bigint, begins date, besides b
       AND c.brokerage_id = session_of('brokerage')::bigint AND f.status IN ('under_contract', 'closed') $$;
 
 -- The same for yearly caps on the franchise fee (of an agent, or of an office where no agent is named) and on fees, by label.
-CREATE OR REPLACE FUNCTION caps_so_far(kind text, agent bigint, office bigint, begins date, besides bigint[], file bigint, day date, hour timestamptz)
+CREATE OR REPLACE FUNCTION caps_so_far(counted text, agent bigint, office bigint, begins date, besides bigint[], file bigint, day date, hour timestamptz)
     RETURNS TABLE (label text, amount numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT c.label, sum(c.amount)
     FROM sheet_counts c JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
-    WHERE c.what = kind AND c.user_id IS NOT DISTINCT FROM agent AND (agent IS NOT NULL OR c.office_id = office)
+    WHERE c.what = counted AND c.user_id IS NOT DISTINCT FROM agent AND (agent IS NOT NULL OR c.office_id = office)
       AND c.year_begins = begins AND NOT d.commission_id = ANY (besides)
       AND (d.closing < day OR (d.closing = day AND d.authorized_at < hour) OR d.deal_file_id = file) AND d.withdrawn_at IS NULL
       AND c.brokerage_id = session_of('brokerage')::bigint AND f.status IN ('under_contract', 'closed')

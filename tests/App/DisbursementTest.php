@@ -254,3 +254,43 @@ it('sets plans for many agents from a table: tried first, row by row, each refus
     expect(DB::table('agent_plans')->count())->toBe(1)
         ->and(PlanYear::of($this->people['tomas'], LocalDate::of('2026-11-30'))?->company->decimal())->toBe('900.00');
 });
+
+it('starts the buyers’ sheet of a two-sided deal from what the listing leaves, whichever is authorized first', function () {
+    $plan = ['rate1' => '80', 'cap' => '10,000', 'after_cap' => '250', 'company' => '8,600', 'from' => '2026-01-01'];
+    $this->as('ines')->post('/office/plans/'.$this->people['tomas']->key, $plan)->assertSessionHas('told');
+    $this->as('ines')->post('/office/plans/'.$this->people['tomas']->key.'/debts', ['label' => 'Advance', 'amount' => '300']);
+    $this->seeAll();
+    $file = $this->aFile(['closing' => '2026-12-10', 'acceptance' => '2026-11-21', 'price' => '310,000']);
+    DB::table('deal_files')->where('id', $file->id)->update(['represents' => 'both']);
+    $at = "/files/{$file->key}/commission";
+    $fee = ['fee' => '395', 'fee_name' => 'Transaction fee', 'fee_counts' => '1'];
+    $this->as('ines')->put($at, ['side' => 'seller', 'rate' => '2.5', ...$fee])->assertSessionHas('told');
+    $this->as('ines')->put($at, ['side' => 'buyer', 'rate' => '2', ...$fee])->assertSessionHas('told');
+    // The worked example: 6,050.00 on the listing, 5,950.00 on the other side, 1,950.00 to the company.
+    $look = fn () => $this->as('ines')->get("{$at}?side=buyer")
+        ->assertSee('$6,050.00')->assertSee('$5,950.00')->assertSee('$12,000.00')->assertSee('$1,950.00')->assertSee('$13,950.00');
+    $look();
+    // The other side's first: it starts from the listing's all the same, and nothing is counted twice.
+    foreach (['buyer', 'seller'] as $side) {
+        $this->as('ines')->post("{$at}/authorize", ['side' => $side, 'despite' => 'early'])->assertSessionHas('told');
+        $look()->assertDontSee('An earlier sheet counts otherwise');
+    }
+    $this->seeAll();
+    $year = PlanYear::of($this->people['tomas'], LocalDate::of('2026-12-31'));
+    expect([$year?->company->decimal(), $year?->afterCap->decimal(), $year?->cn->decimal()])->toBe(['10000.00', '250.00', '13950.00'])
+        ->and(DB::table('sheet_counts')->where('what', 'debt')->sum('amount'))->toEqual(300);
+});
+
+it('limits the franchise fee to what its yearly cap leaves after earlier sheets, of the agent or of the office', function (string $per) {
+    $with = ['franchise' => '6', 'franchise_cap' => '1000', 'franchise_per' => $per, 'franchise_paid' => '100'];
+    // 6 % of 11,343.75 is 680.63; of the 1,000 cap 100 is paid, then 680.63: 219.37 is left.
+    $first = authorizedFile($with);
+    $this->as('tomas')->get("/files/{$first->key}/commission")->assertSee('$680.63');
+    $this->seeAll();
+    $next = $this->aFile(['closing' => '2026-12-20', 'property.street' => '9 Cooper Way', 'acceptance' => '2026-11-22']);
+    $this->as('tomas')->put("/files/{$next->key}/commission", ['rate' => '2.75', 'agent_share' => '70', ...$with])
+        ->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$next->key}/commission")->assertSee('$219.37');
+    $this->as('ines')->post("/files/{$first->key}/commission/withdraw", ['why' => 'again'])->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$next->key}/commission")->assertSee('$680.63');
+})->with(['agent', 'office']);

@@ -22,6 +22,9 @@
                 <strong>{{ $agenda->anchors['closing']['day']->short($agenda->today->year()) }}</strong>
                 · {{ $agenda->anchors['closing']['day']->from($agenda->today) }}</span>
         @endif
+        @can('see-commission', $file)@php($brings = \App\Commission\Brings::of($file))@if ($brings->gross)<span
+            class="dim brings">{{ $brings->stands() === 'authorized' ? 'commission' : 'commission expected' }} {{ $brings->gross }}</span>@endif
+        @endcan
     </div>
 </div>
 @if (! $file->kind->isDeal())

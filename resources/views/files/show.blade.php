@@ -120,10 +120,7 @@
                         $file->sideOf(auth()->user())?->isListing() !== false)<a class="button tight"
                         href="/files/{{ $file->key }}/offers">Offers</a>@endif
                     @if ($file->kind !== \Unanimus\Parties\DealKind::Papers)<a class="button tight"
-                        href="/files/{{ $file->key }}/commission">Commission</a>
-                    @can('see-commission', $file)@php($brings = \App\Commission\Brings::of($file))@if ($brings->gross)<span
-                        class="dim small">{{ $brings->stands() === 'authorized' ? '' : 'expected ' }}{{ $brings->gross }}</span>@endif
-                    @endcan @endif
+                        href="/files/{{ $file->key }}/commission">Commission</a> @endif
                 </div>
             </div>
             @if ($placing->isNotEmpty())@include('files.placing')@endif

@@ -69,7 +69,7 @@
         <div class="scrolls" tabindex="0" role="region" aria-label="Bars by month"><svg class="month-bars"
             viewBox="0 0 {{ \App\Reports\MonthBars::WIDTH }} {{ \App\Reports\MonthBars::TALL }}" role="img"
             aria-label="Gross commission by month; the table beneath has the figures">
-            <line class="base" x1="60" x2="{{ \App\Reports\MonthBars::WIDTH }}" y1="{{ \App\Reports\MonthBars::base() }}"
+            <line class="base" x1="0" x2="{{ \App\Reports\MonthBars::WIDTH }}" y1="{{ \App\Reports\MonthBars::base() }}"
                 y2="{{ \App\Reports\MonthBars::base() }}"/>
             @foreach ($bars->bars as $bar)
             <rect class="bar-closed" x="{{ round($bar['x'], 1) }}" y="{{ round(\App\Reports\MonthBars::base() - $bar['closed'], 1) }}"
