@@ -568,6 +568,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
         Route::post('/files/{file}/commission/received', 'received')->name('files.commission.received');
         Route::post('/files/{file}/commission/wired', 'wired')->name('files.commission.wired');
         Route::post('/files/{file}/commission/paid', 'paid')->name('files.commission.paid');
+        Route::post('/files/{file}/commission/strike', 'strike')->name('files.commission.strike');
         Route::put('/files/{file}/commission/wording', 'word')->name('files.commission.word');
     });
     Route::post('/files/{file}/commission/versions/{version}', [CommissionController::class, 'again'])

@@ -92,9 +92,9 @@ final class Disbursement extends Record
         return $this->belongsTo(User::class, 'authorized_by');
     }
 
-    /** @return HasMany<Payment, $this> */
+    /** @return HasMany<Payment, $this> those that were not noted by mistake */
     public function payments(): HasMany
     {
-        return $this->hasMany(Payment::class)->orderBy('id');
+        return $this->hasMany(Payment::class)->whereNull('struck_at')->orderBy('id');
     }
 }

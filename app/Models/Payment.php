@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Casts\AsDay;
 use App\Models\Casts\AsMoney;
+use Illuminate\Support\Carbon;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
 use Unanimus\Parties\Side;
@@ -24,11 +25,15 @@ use Unanimus\Parties\Side;
  * @property string $reference number of the check or transfer
  * @property LocalDate $paid_on
  * @property int $user_id who noted it
+ * @property Carbon|null $struck_at it was noted by mistake
+ * @property string $struck_why
  */
 final class Payment extends Record
 {
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['side' => Side::class, 'amount' => AsMoney::class, 'paid_on' => AsDay::class];
+    protected $casts = ['side' => Side::class, 'amount' => AsMoney::class, 'paid_on' => AsDay::class, 'struck_at' => 'datetime'];
+
+    protected $attributes = ['struck_at' => null, 'struck_why' => ''];
 }

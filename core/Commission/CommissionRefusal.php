@@ -73,7 +73,7 @@ enum CommissionRefusal: string implements Reason
             self::TeamOfOneself => 'Nobody leads themselves. Choose another lead.',
             self::NoReason => 'Say why. It stands in the history.',
             self::NotAuthorized => 'There is no authorization in force.',
-            self::SaleClosed => 'All of it is paid. An authorization that was paid from cannot be withdrawn.',
+            self::SaleClosed => 'Somebody is paid from it already. An authorization that was paid from cannot be withdrawn.',
             self::UnknownField => 'There is no field {field}. Choose from those below the text.',
             self::EmptyField => 'The text names {field}, and the file does not say it. Enter it in the terms, or change the text.',
             self::DebtOfNothing => 'Enter how much is owed.',

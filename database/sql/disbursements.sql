@@ -48,8 +48,11 @@ CREATE TABLE IF NOT EXISTS payments (
     paid_on date NOT NULL,
     user_id bigint NOT NULL REFERENCES users,
     made_at timestamptz NOT NULL DEFAULT now(),
-    CONSTRAINT paid_once UNIQUE (disbursement_id, payee)
+    struck_at timestamptz,
+    struck_why text NOT NULL DEFAULT ''
 );
+-- One that was noted by mistake is struck and stays.
+CREATE UNIQUE INDEX IF NOT EXISTS paid_once ON payments (disbursement_id, payee) WHERE struck_at IS NULL;
 
 -- What was entered for a sheet, each time it was stored.
 CREATE TABLE IF NOT EXISTS commission_versions (

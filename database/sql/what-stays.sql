@@ -28,6 +28,12 @@ CREATE OR REPLACE TRIGGER figures_stay_once_authorized BEFORE UPDATE ON disburse
         OR (OLD.withdrawn_at IS NOT NULL AND NEW.withdrawn_at IS DISTINCT FROM OLD.withdrawn_at))
     EXECUTE FUNCTION refuse_change();
 
+CREATE OR REPLACE TRIGGER payments_are_struck_only BEFORE UPDATE ON payments FOR EACH ROW
+    WHEN ((OLD.disbursement_id, OLD.payee, OLD.amount, OLD.how, OLD.reference, OLD.paid_on, OLD.user_id)
+        IS DISTINCT FROM (NEW.disbursement_id, NEW.payee, NEW.amount, NEW.how, NEW.reference, NEW.paid_on, NEW.user_id)
+        OR OLD.struck_at IS NOT NULL)
+    EXECUTE FUNCTION refuse_change();
+
 -- 2. What was sent
 
 CREATE OR REPLACE FUNCTION refuse_once_sent() RETURNS trigger LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$

@@ -380,6 +380,7 @@ CREATE POLICY who_authorizes ON disbursements AS RESTRICTIVE FOR INSERT WITH CHE
 CREATE POLICY who_withdraws ON disbursements AS RESTRICTIVE FOR UPDATE USING (true) WITH CHECK (withdrawn_at IS NULL OR person_holds('{broker}', NULL)
     OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = disbursements.deal_file_id AND f.practice));
 CREATE POLICY who_pays ON payments AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,bookkeeper}', NULL));
+CREATE POLICY who_strikes ON payments AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,bookkeeper}', NULL));
 CREATE POLICY own ON kept_reports USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 CREATE POLICY own_or_kept ON sheet_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
@@ -492,10 +493,10 @@ BEGIN
     FOREACH name IN ARRAY '{deliveries,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{draft_reads,draft_remarks,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{draft_reads,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{blobs,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,payments,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
     END LOOP;
 END $$;

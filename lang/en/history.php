@@ -220,6 +220,7 @@ return [
     'Disbursement received' => 'Authorization number :number received by escrow on :day[: :note]',
     'Wired' => 'Received from escrow on :day: :wired[ (:off)]',
     'Paid' => ':payee was paid :paid on :day, :how[ :reference]',
+    'Not paid after all (why)' => ':payee was not paid :paid after all: :why',
     'Wording changed' => 'Wording of the authorization changed',
     'Wording of authorizations set' => 'Wording of authorizations in :office set',
     'Debt entered' => ':person owes :debt: :amount',

@@ -128,6 +128,14 @@ it('notes what came in and who was paid, each once, and closes the sheet', funct
     expect(Payment::query()->count())->toBe(count($names));
     $this->as('tomas')->get($at)->assertSee('Everybody is paid')->assertSee('1042')->assertSee('That is what the sheet says');
     $this->as('ines')->post("{$at}/withdraw", ['why' => 'late'])->assertSessionHas('reason', CommissionRefusal::SaleClosed->value);
+    // Noted by mistake: it is struck with why, stays, and can be noted again.
+    $this->as('tomas')->post("{$at}/strike", ['payee' => $agent, 'why' => 'wrong'])->assertForbidden();
+    $this->as('ines')->post("{$at}/strike", ['payee' => $agent])->assertSessionHas('reason', CommissionRefusal::NoReason->value);
+    $this->as('ines')->post("{$at}/strike", ['payee' => $agent, 'why' => 'wrong line'])->assertSessionHas('told');
+    $this->as('tomas')->get($at)->assertDontSee('Everybody is paid');
+    $pay($agent, $names[$agent]->decimal())->assertSessionHas('told');
+    $this->seeAll();
+    expect(Payment::query()->count())->toBe(count($names) + 1);
 });
 
 it('keeps every version of what was entered, and takes one up again', function () {
@@ -205,7 +213,7 @@ it('refuses whoever is not of the file, at every route, and in the database', fu
     $file = authorizedFile();
     $at = "/files/{$file->key}/commission";
     $other = anotherOne();
-    foreach (['authorize', 'withdraw', 'send', 'received', 'wired', 'paid'] as $what) {
+    foreach (['authorize', 'withdraw', 'send', 'received', 'wired', 'paid', 'strike'] as $what) {
         $this->actingAs($other)->post("{$at}/{$what}")->assertNotFound();
         $this->seeAll();
         $this->as('caleb')->post("{$at}/{$what}")->assertNotFound();

@@ -88,6 +88,20 @@ final class KeepPayments
         return $payment;
     }
 
+    /**
+     * A payment that was noted by mistake; it stays, struck, with why.
+     *
+     * @throws StepRefused when no authorization is in force, or no reason is given
+     */
+    public function strike(DealFile $file, ?Side $side, string $payee, string $why): void
+    {
+        trim($why) !== '' || throw CommissionRefusal::NoReason->because();
+        $payment = self::inForce($file, $side)->payments()->where('payee', $payee)->first() ?? abort(404);
+        $payment->update(['struck_at' => now(), 'struck_why' => mb_substr(trim($why), 0, 200)]);
+        $told = ['payee' => $payee, 'paid' => $payment->amount->decimal(), 'why' => trim($why)];
+        History::add($file->brokerage_id, $file->id, 'Not paid after all', $told, SeenBy::side($side));
+    }
+
     /** @return list<Payee> who gets something by an authorized sheet */
     public static function payees(Disbursement $disbursement): array
     {

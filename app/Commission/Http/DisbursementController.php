@@ -103,6 +103,16 @@ final class DisbursementController
         return CommissionController::back($file, $side, "Noted: {$given['payee']} was paid {$amount}.");
     }
 
+    public function strike(Request $request, DealFile $file, KeepPayments $payments): RedirectResponse
+    {
+        Gate::authorize('keep-payments', $file);
+        $given = $request->validate(['payee' => 'required|string|max:120', 'why' => 'nullable|string|max:200']);
+        $side = self::side($request, $file);
+        $payments->strike($file, $side, $given['payee'], (string) ($given['why'] ?? ''));
+
+        return CommissionController::back($file, $side, "{$given['payee']} is not paid after all.");
+    }
+
     public function word(Request $request, DealFile $file, WordDisbursement $word): RedirectResponse
     {
         Gate::authorize('authorize-disbursement', $file);

@@ -20,6 +20,11 @@
         <tr><td>{{ $payee->name }}</td><td class="amount">{{ $payee->amount->ledger() }}</td><td>
         @if ($done->has($payee->name))@php($paid = $done[$payee->name])<span class="ok">✓ {{ $paid->paid_on->long() }}</span>
             <span class="dim small">{{ \App\Commission\Actions\KeepPayments::HOW[$paid->how] }} {{ $paid->reference }}</span>
+            @can('keep-payments', $file)<details class="strike"><summary class="small">Not so</summary><form method="post"
+                action="{{ $at }}/strike" class="in-row">@csrf {!! $hidden !!}<input type="hidden" name="payee"
+                value="{{ $payee->name }}"><input class="input" name="why" maxlength="200" required placeholder="why"
+                aria-label="Why {{ $payee->name }} is not paid"><button class="button tight">Not paid after all</button></form></details>
+            @endcan
         @else @can('keep-payments', $file)
             <form method="post" action="{{ $at }}/paid" class="in-row">@csrf {!! $hidden !!}<input type="hidden" name="payee"
                 value="{{ $payee->name }}"><input type="hidden" name="amount" value="{{ $payee->amount->decimal() }}">

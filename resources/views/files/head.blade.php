@@ -23,7 +23,8 @@
                 · {{ $agenda->anchors['closing']['day']->from($agenda->today) }}</span>
         @endif
         @can('see-commission', $file)@php($brings = \App\Commission\Brings::of($file))@if ($brings->gross)<span
-            class="dim brings">{{ $brings->stands() === 'authorized' ? 'commission' : 'commission expected' }} {{ $brings->gross }}</span>@endif
+            class="dim brings">{{ $brings->stands() === 'authorized' ? 'commission' : 'commission expected' }} {{
+            $brings->gross }}</span>@endif
         @endcan
     </div>
 </div>
