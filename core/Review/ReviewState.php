@@ -81,10 +81,20 @@ enum ReviewState: string
      */
     public function mayAskOff(string $reason): void
     {
+        $this->mustBeInOurHands();
+        trim($reason) !== '' || throw ReviewRefusal::NoReason->because();
+    }
+
+    /**
+     * Lets pass what changes a requirement: which papers meet it, whether it applies.
+     *
+     * @throws StepRefused when it is with the reviewer or settled
+     */
+    public function mustBeInOurHands(): void
+    {
         match (true) {
             $this->isSettled() => throw ReviewRefusal::AlreadySettled->because(),
             $this === self::Submitted => throw ReviewRefusal::AlreadySubmitted->because(),
-            trim($reason) === '' => throw ReviewRefusal::NoReason->because(),
             default => null,
         };
     }

@@ -43,7 +43,8 @@ final class AcceptLooked
             ->flip();
 
         return ReviewQueue::of($by)
-            ->with(['paper.latest', 'file.office', 'file.knownFacts', 'file.parties', 'file.papers.latest'])
+            ->whereIn('requirements.id', $looked->keys()->map(static fn (string $one) => (int) $one)->all())
+            ->with(['paper.latest', 'file.office', 'file.knownFacts', 'file.parties', 'file.papers.latest', 'remarks'])
             ->limit(self::MOST)
             ->get()
             ->filter(static fn (Requirement $one) => $one->review_state === ReviewState::Submitted &&

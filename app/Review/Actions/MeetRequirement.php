@@ -54,7 +54,7 @@ final class MeetRequirement
     public function with(Requirement $requirement, Paper $paper): void
     {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
-        $requirement->refresh()->review_state->mayAskOff('further');
+        $requirement->refresh()->review_state->mustBeInOurHands();
         $paper->id !== $requirement->paper_id || throw ReviewRefusal::SameRequirement->because(title: $paper->title);
         $paper->state->mustBeInHand($paper->title);
         $new = DB::table('requirement_papers')->insertOrIgnore([
@@ -71,7 +71,7 @@ final class MeetRequirement
     public function without(Requirement $requirement, Paper $paper): void
     {
         DB::table('requirements')->where('id', $requirement->id)->lockForUpdate()->first();
-        $requirement->refresh()->review_state->mayAskOff('further');
+        $requirement->refresh()->review_state->mustBeInOurHands();
         $gone = DB::table('requirement_papers')->where(['requirement_id' => $requirement->id, 'paper_id' => $paper->id])->delete();
         $requirement->update(['has_further' => $requirement->further()->exists()]);
         $gone === 0 || self::tell($paper, 'Counts no more for', ['paper' => $paper->title, 'requirement' => $requirement->title]);
