@@ -19,20 +19,29 @@ final class DealRows
     /** Files whose kept expectation is of other figures, computed anew in one go. */
     private const ANEW = 300;
 
-    /** @return list<DealRow> */
-    public static function of(Asked $asked): array
+    /** Where files may stand that reports speak of. */
+    public const ALL = ['under_contract', 'closed', 'terminated', 'expired', 'withdrawn'];
+
+    /**
+     * @param list<string> $standings those that are wanted
+     * @return list<DealRow>
+     */
+    public static function of(Asked $asked, array $standings = self::ALL): array
     {
-        $rows = self::during($asked->period);
+        $rows = self::during($asked->period, $standings);
 
         return array_values(array_filter($rows, static fn (DealRow $row) => ($asked->office === '' || $row->office === $asked->office)
             && ($asked->agent === '' || isset($row->agents[$asked->agent]))
             && ($asked->label === '' || in_array($asked->label, $row->labels, true))));
     }
 
-    /** @return list<DealRow> */
-    private static function during(Period $period): array
+    /**
+     * @param list<string> $standings
+     * @return list<DealRow>
+     */
+    private static function during(Period $period, array $standings): array
     {
-        $found = self::ask($period);
+        $found = self::ask($period, $standings);
         $stale = array_filter($found, static fn (object $row) => ! $row->authorized && $row->status === 'under_contract'
             && $row->expected_of !== null && $row->expected_of !== self::figures($row));
         if ($stale !== []) {
@@ -41,32 +50,36 @@ final class DealRows
                 ->whereKey(array_slice(array_unique(array_column($stale, 'file_id')), 0, self::ANEW))
                 ->get()
                 ->each(static fn (DealFile $file) => Brings::of($file));
-            $found = self::ask($period);
+            $found = self::ask($period, $standings);
         }
 
         return array_map(self::row(...), $found);
     }
 
-    /** @return list<object> */
-    private static function ask(Period $period): array
+    /**
+     * @param list<string> $standings
+     * @return list<object>
+     */
+    private static function ask(Period $period, array $standings): array
     {
-        return array_values(DB::select('SELECT * FROM deals_in_report(?, ?)', [$period->from->iso(), $period->to->iso()]));
+        $asked = [$period->from->iso(), $period->to->iso(), '{'.implode(',', $standings).'}'];
+
+        return array_values(DB::select('SELECT * FROM deals_in_report(?, ?, ?)', $asked));
     }
 
     private static function figures(object $row): string
     {
-        return Money::of((string) ($row->price ?? '0'))->decimal().' '.($row->day ?? '');
+        return ($row->price === null ? '' : Money::cents((int) $row->price)->decimal()).' '.($row->day ?? '');
     }
 
     private static function row(object $row): DealRow
     {
         $isListing = in_array($row->side ?? $row->represents, ['seller', 'landlord'], true);
-        $price = $row->price === null ? null : Money::of((string) $row->price);
         $rate = (string) ($isListing ? $row->listing_rate : $row->buyer_rate);
         $gross = match (true) {
-            $row->gross !== null => Money::of((string) $row->gross),
+            $row->gross !== null => (int) $row->gross,
             // Before anything is entered, by what the terms say.
-            $row->status === 'under_contract' && $price !== null && $rate !== '' => $price->share(Percent::of($rate)),
+            self::isByTerms($row, $rate) => Money::cents((int) $row->price)->share(Percent::of($rate))->cents,
             default => null,
         };
 
@@ -83,13 +96,19 @@ final class DealRows
             $row->office,
             (array) json_decode((string) $row->agents, true),
             array_values((array) json_decode((string) $row->labels, true)),
-            $price?->cents,
-            $gross?->cents,
-            $row->company === null ? null : Money::of((string) $row->company)->cents,
+            $row->price === null ? null : (int) $row->price,
+            $gross,
+            $row->company === null ? null : (int) $row->company,
             self::days($row->listed, $row->accepted),
             self::days($row->accepted, $row->status === 'closed' ? $row->day : null),
             (string) ($row->end_reason ?? '') ?: ($row->status === 'expired' ? 'listing expired' : 'no reason given'),
         );
+    }
+
+    /** Of a referral the price is not what ours is a percentage of. */
+    private static function isByTerms(object $row, string $rate): bool
+    {
+        return $row->status === 'under_contract' && $row->kind !== 'referral' && $row->price !== null && $rate !== '';
     }
 
     private static function days(?string $from, ?string $to): ?int

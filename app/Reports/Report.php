@@ -36,7 +36,7 @@ final readonly class Report
         return new self(
             $asked,
             self::standing(DealRows::of($asked)),
-            self::standing(DealRows::of($asked->during($asked->before()))),
+            self::standing(DealRows::of($asked->during($asked->before()), ['closed'])),
             $sheets,
         );
     }

@@ -227,45 +227,59 @@ CREATE OR REPLACE FUNCTION debts_left(agent bigint, besides bigint[])
 
 -- Sides of deals for reports: of the offices whose figures a person may see, and their own. Asked once for all rows instead of row by
 -- row, as a brokerage's year is tens of thousands of them.
-CREATE OR REPLACE FUNCTION deals_in_report(first date, last date)
+-- Asked for some standings alone it looks at those alone.
+CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text[])
     RETURNS TABLE (file_id bigint, key char(26), name text, office text, status text, kind text, represents text, labels jsonb, side text, day date,
-        price numeric, gross numeric, company numeric, expected_of text, authorized boolean, listing_rate text, buyer_rate text, listed text,
+        price bigint, gross bigint, company bigint, expected_of text, authorized boolean, listing_rate text, buyer_rate text, listed text,
         accepted text, end_reason text, agents jsonb)
-    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-    WITH seen AS (
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public SET work_mem = '32MB' AS $$
+    WITH seen AS MATERIALIZED (
         SELECT o.id FROM offices o WHERE o.brokerage_id = session_of('brokerage')::bigint AND person_holds('{broker,bookkeeper,administrator}', o.id)
-    ), files AS (
-        SELECT f.*, (SELECT m.side FROM file_members m WHERE m.deal_file_id = f.id AND m.user_id = session_of('person')::bigint) AS own_side,
-            f.office_id IN (SELECT id FROM seen) AS whole
-        FROM deal_files f
+    ), own AS MATERIALIZED (
+        SELECT m.deal_file_id, m.side, m.role FROM file_members m WHERE m.user_id = session_of('person')::bigint
+    ), files AS MATERIALIZED (
+        SELECT f.id, f.key, f.name, f.office_id, f.status, f.kind, f.represents, f.labels, f.closed_on, f.ended_on, f.end_reason,
+            own.side AS own_side, f.office_id IN (SELECT id FROM seen) AS whole
+        FROM deal_files f LEFT JOIN own ON own.deal_file_id = f.id
         WHERE f.brokerage_id = session_of('brokerage')::bigint AND NOT f.practice AND session_of('sight') IS DISTINCT FROM 'guest'
-          AND f.status IN ('under_contract', 'closed', 'terminated', 'expired', 'withdrawn')
-          AND (f.office_id IN (SELECT id FROM seen) OR EXISTS (SELECT 1 FROM file_members m
-              WHERE m.deal_file_id = f.id AND m.user_id = session_of('person')::bigint AND m.role = 'agent'))
-    ), known AS (
-        SELECT x.deal_file_id, jsonb_object_agg(x.name, x.value) AS said FROM facts x JOIN files f ON f.id = x.deal_file_id
-        WHERE x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission')
+          AND f.status = ANY (standings) AND (f.status = 'under_contract' OR (f.status = 'closed' AND (f.closed_on IS NULL OR f.closed_on BETWEEN first AND last))
+              OR (f.status IN ('terminated', 'expired', 'withdrawn') AND f.ended_on BETWEEN first AND last))
+          AND (f.office_id IN (SELECT id FROM seen) OR own.role = 'agent')
+    ), known AS MATERIALIZED (
+        SELECT x.deal_file_id,
+            max(x.value) FILTER (WHERE x.name = 'price') AS price, max(x.value) FILTER (WHERE x.name = 'rent') AS rent,
+            max(x.value) FILTER (WHERE x.name = 'closing') AS closing, max(x.value) FILTER (WHERE x.name = 'lease_start') AS lease_start,
+            max(x.value) FILTER (WHERE x.name = 'acceptance') AS acceptance, max(x.value) FILTER (WHERE x.name = 'listed_on') AS listed_on,
+            max(x.value) FILTER (WHERE x.name = 'listing_commission') AS listing_commission,
+            max(x.value) FILTER (WHERE x.name = 'buyer_commission') AS buyer_commission
+        FROM facts x
+        WHERE x.deal_file_id IN (SELECT id FROM files)
+          AND x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission')
         GROUP BY x.deal_file_id
+    ), agents AS MATERIALIZED (
+        SELECT m.deal_file_id, m.side, jsonb_object_agg(u.key, u.name) AS are FROM file_members m JOIN users u ON u.id = m.user_id
+        WHERE m.role = 'agent' AND m.deal_file_id IN (SELECT id FROM files)
+        GROUP BY m.deal_file_id, m.side
     ), sides AS (
         SELECT f.*, s.side AS of_side FROM files f CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
             WHEN f.kind = 'lease' THEN '{landlord,tenant}'::text[] ELSE '{seller,buyer}'::text[] END) AS s(side)
         WHERE f.whole OR f.own_side IS NULL OR s.side IS NULL OR s.side = f.own_side
     )
     SELECT f.id, f.key, f.name, o.name, f.status, f.kind, f.represents, f.labels, f.of_side, dated.day,
-        coalesce(d.price, nullif(k.said->>'price', '')::numeric, nullif(k.said->>'rent', '')::numeric),
-        coalesce(d.gross, (c.expected->>'gross')::numeric), coalesce(d.company, (c.expected->>'company')::numeric),
+        (100 * coalesce(d.price, nullif(k.price, '')::numeric, nullif(k.rent, '')::numeric))::bigint,
+        (100 * coalesce(d.gross, (c.expected->>'gross')::numeric))::bigint, (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint,
         CASE WHEN c.id IS NULL THEN NULL ELSE coalesce(c.expected->>'of', '') END, d.id IS NOT NULL,
-        k.said->>'listing_commission', k.said->>'buyer_commission', k.said->>'listed_on', k.said->>'acceptance', f.end_reason,
-        (SELECT coalesce(jsonb_object_agg(u.key, u.name), '{}') FROM file_members m JOIN users u ON u.id = m.user_id
-            WHERE m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side))
+        k.listing_commission, k.buyer_commission, k.listed_on, k.acceptance, f.end_reason,
+        coalesce(of_both.are, '{}') || coalesce(of_one.are, '{}')
     FROM sides f
     JOIN offices o ON o.id = f.office_id
     LEFT JOIN known k ON k.deal_file_id = f.id
+    LEFT JOIN agents of_both ON of_both.deal_file_id = f.id AND of_both.side IS NULL
+    LEFT JOIN agents of_one ON of_one.deal_file_id = f.id AND of_one.side IS NOT NULL AND (f.of_side IS NULL OR of_one.side = f.of_side)
     LEFT JOIN commissions c ON c.deal_file_id = f.id AND c.side IS NOT DISTINCT FROM f.of_side
     LEFT JOIN disbursements d ON d.commission_id = c.id AND d.withdrawn_at IS NULL
     CROSS JOIN LATERAL (SELECT CASE
-        WHEN f.status = 'under_contract' THEN substring(coalesce(nullif(k.said->>'closing', ''), k.said->>'lease_start')
-            from '^\d{4}-\d\d-\d\d$')::date
+        WHEN f.status = 'under_contract' THEN substring(coalesce(nullif(k.closing, ''), k.lease_start) from '^\d{4}-\d\d-\d\d$')::date
         WHEN f.status = 'closed' THEN coalesce(f.closed_on, d.closing)
         ELSE f.ended_on END AS day) dated
     WHERE dated.day BETWEEN first AND last OR (dated.day IS NULL AND f.status = 'under_contract')

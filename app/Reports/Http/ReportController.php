@@ -48,7 +48,7 @@ final class ReportController
             'report' => $report,
             'months' => $months,
             'bars' => MonthBars::of($months),
-            'due' => self::due(DealRows::of($ahead)),
+            'due' => self::due(DealRows::of($ahead, ['under_contract'])),
             'expiring' => self::expiring($today),
             'all' => Gate::allows('keep-plans'),
             'agents' => Gate::allows('keep-plans') ? self::agents() : [],
