@@ -237,6 +237,13 @@ function guardedRoutes(): array
         'the commission sheet' => ['GET', '/files/{file}/commission', []],
         'set the commission' => ['PUT', '/files/{file}/commission', ['rate' => '3', 'agent_share' => '50']],
         'authorize' => ['POST', '/files/{file}/commission/authorize', []],
+        'withdraw' => ['POST', '/files/{file}/commission/withdraw', ['why' => 'x']],
+        'send the authorization' => ['POST', '/files/{file}/commission/send', ['name' => 'X', 'email' => 'x@x.example']],
+        'escrow has it' => ['POST', '/files/{file}/commission/received', []],
+        'what came in' => ['POST', '/files/{file}/commission/wired', ['amount' => '1']],
+        'who was paid' => ['POST', '/files/{file}/commission/paid', ['payee' => 'x', 'amount' => '1', 'how' => 'check']],
+        'not paid after all' => ['POST', '/files/{file}/commission/strike', ['payee' => 'x', 'why' => 'x']],
+        'word the authorization' => ['PUT', '/files/{file}/commission/wording', ['text' => 'x']],
     ];
 }
 
