@@ -65,18 +65,13 @@ it('names every route that needs a sign-in in the tables of refusals', function 
         'files/{file}/offers/{offer}',
         '/',
         'files',
-        'open',
-        'listings',
-        'review',
+        ...['open', 'listings', 'review'],
         'commission',
         // Refused in DisbursementTest and ReportsTest.
         ...['office/disbursements', 'office/disbursements/{office}', 'office/debts/{debt}/settle'],
         ...['reports', 'reports/deals', 'reports.csv', 'reports.pdf', 'reports/kept', 'reports/kept/{report}', 'reports/agents/{user}',
             'reports/agents/{user}/pdf', 'files/{file}/commission/versions/{version}'],
-        'office',
-        'office/offices',
-        'office/library',
-        'office/inbox',
+        ...['office', 'office/offices', 'office/library', 'office/inbox'],
         // Refused in FindingTest.
         'offices/{office}/forms/{number}',
         ...['here', 'here/give/{signer}', 'here/end'], // refused in InPersonTest
