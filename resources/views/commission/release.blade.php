@@ -7,7 +7,8 @@
             final.</p>
         @if ($inForce->despite !== '')<p class="small">Before the review was complete: {{ $inForce->despite }}</p>@endif
         @if (! $sheet->isFor($price))<p class="late"><b>The price has changed.</b>
-            It is now {{ $price }}. This was authorized at {{ $sheet->price }}. Withdraw the authorization, compute the commission, and authorize it again.</p>@endif
+            It is now {{ $price }}. This was authorized at {{ $sheet->price }}. Withdraw the authorization, compute the
+            commission, and authorize it again.</p>@endif
         @if ($closing && $closing->iso() !== $inForce->closing->iso())<p class="late"><b>The closing day has changed.</b> It is now
             {{ $closing->long() }}. This was authorized for {{ $inForce->closing->long() }}, which decides the plan year. If it should
             follow, withdraw the authorization and make a new one.</p>@endif
