@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Commission\Actions\CountSheet;
+use App\Commission\Actions\KeepDebts;
 use App\Commission\Expected;
 use App\Commission\SheetOf;
 use App\History\History;
@@ -15,6 +16,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
+use Unanimus\Money\Money;
 
 /** Commissions of the generated files, so that reports have something to say: of most that are pending, and of all that closed. */
 final class Figures
@@ -22,7 +24,7 @@ final class Figures
     /** What agents without a plan get of a deal, in percent. */
     private const SPLIT = '70';
 
-    public function __construct(private readonly Story $story, private readonly CountSheet $count)
+    public function __construct(private readonly Story $story, private readonly CountSheet $count, private readonly KeepDebts $debts)
     {
     }
 
@@ -47,6 +49,8 @@ final class Figures
             }
         }
         $this->story->now();
+        // Entered when all that closed is authorized: the next sheets take it.
+        $this->debts->enter($people['caleb'], 'Advance on signs and photographs', Money::of('350'), '', $people['ines']);
         Auth::logout();
     }
 

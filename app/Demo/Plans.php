@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Commission\Actions\KeepDebts;
 use App\Commission\Actions\SetPlan;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
@@ -17,7 +16,7 @@ final class Plans
     /** Those of whom it is known how far their year was before, by short name. */
     public const AGENTS = ['tomas', 'priya', 'caleb', 'rosalind'];
 
-    public function __construct(private readonly SetPlan $set, private readonly KeepDebts $debts)
+    public function __construct(private readonly SetPlan $set)
     {
     }
 
@@ -53,7 +52,6 @@ final class Plans
                 $people['marguerite'],
             );
         }
-        $this->debts->enter($people['caleb'], 'Advance on signs and photographs', Money::of('350'), '', $people['marguerite']);
         $before === null || Auth::setUser($before);
     }
 }
