@@ -53,6 +53,12 @@ final class AuthServiceProvider extends ServiceProvider
             'keep-plans',
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Bookkeeper) || $user->holds(Role::Administrator),
         );
+        Gate::define('keep-plans-of', static fn (User $user, User $agent) => $agent->officeRoles->contains(
+            static fn (OfficeRole $one) => array_filter(
+                [Role::Broker, Role::Bookkeeper, Role::Administrator],
+                static fn (Role $role) => $user->holds($role, $one->office_id),
+            ) !== [],
+        ));
         Gate::define(
             'word-disbursements',
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator),

@@ -21,6 +21,16 @@ CREATE OR REPLACE FUNCTION person_holds(wanted text[], office bigint) RETURNS bo
           AND r.role = ANY (wanted) AND (office IS NULL OR r.office_id = office)
     ) $$;
 
+-- Whether the person keeps the plans of an agent: of those in the offices they answer for.
+CREATE OR REPLACE FUNCTION keeps_plans_of(agent bigint) RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (
+        SELECT 1 FROM office_roles r WHERE r.user_id = agent AND r.brokerage_id = session_of('brokerage')::bigint
+          AND person_holds('{administrator,broker,bookkeeper}', r.office_id)
+    ) $$;
+
+CREATE OR REPLACE FUNCTION office_of(file bigint) RETURNS bigint LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT f.office_id FROM deal_files f WHERE f.id = file $$;
+
 -- Whether the person sorts the mail: the brokerage says which roles do.
 CREATE OR REPLACE FUNCTION person_sorts_mail() RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (
@@ -376,33 +386,33 @@ CREATE POLICY own_or_asked ON join_requests USING (brokerage_id = (SELECT sessio
 
 -- Plans: one's own, of whoever one shares a file with (a sheet of two agents needs both), and all for those who keep them.
 CREATE POLICY own_or_shared ON agent_plans USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
-    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
-        OR (SELECT session_of('sight')) = 'all'
+    AND (user_id = (SELECT session_of('person')::bigint) OR keeps_plans_of(user_id)
         OR EXISTS (SELECT 1 FROM file_members m JOIN file_members o ON o.deal_file_id = m.deal_file_id
             WHERE m.user_id = agent_plans.user_id AND o.user_id = (SELECT session_of('person')::bigint))));
-CREATE POLICY who_keeps_plans ON agent_plans AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker,bookkeeper}', NULL));
-CREATE POLICY who_changes_plans ON agent_plans AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker,bookkeeper}', NULL));
+CREATE POLICY who_keeps_plans ON agent_plans AS RESTRICTIVE FOR INSERT WITH CHECK (keeps_plans_of(user_id));
+CREATE POLICY who_changes_plans ON agent_plans AS RESTRICTIVE FOR UPDATE USING (keeps_plans_of(user_id));
 -- Debts: one's own, and all for those who keep them. A sheet asks debts_left.
 CREATE POLICY own_or_kept ON agent_debts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
-    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
-        OR (SELECT session_of('sight')) = 'all'));
-CREATE POLICY who_keeps_debts ON agent_debts AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker,bookkeeper}', NULL));
-CREATE POLICY who_changes_debts ON agent_debts AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker,bookkeeper}', NULL));
+    AND (user_id = (SELECT session_of('person')::bigint) OR keeps_plans_of(user_id)));
+CREATE POLICY who_keeps_debts ON agent_debts AS RESTRICTIVE FOR INSERT WITH CHECK (keeps_plans_of(user_id));
+CREATE POLICY who_changes_debts ON agent_debts AS RESTRICTIVE FOR UPDATE USING (keeps_plans_of(user_id));
 -- Only a broker authorizes and withdraws, or whoever practises in their own file.
-CREATE POLICY who_authorizes ON disbursements AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker}', NULL)
+CREATE POLICY who_authorizes ON disbursements AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker}', office_of(deal_file_id))
     OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = disbursements.deal_file_id AND f.practice));
-CREATE POLICY who_withdraws ON disbursements AS RESTRICTIVE FOR UPDATE USING (true) WITH CHECK (withdrawn_at IS NULL OR person_holds('{broker}', NULL)
+CREATE POLICY who_withdraws ON disbursements AS RESTRICTIVE FOR UPDATE USING (true) WITH CHECK (withdrawn_at IS NULL OR person_holds('{broker}', office_of(deal_file_id))
     OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = disbursements.deal_file_id AND f.practice));
-CREATE POLICY who_pays ON payments AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,bookkeeper}', NULL));
-CREATE POLICY who_strikes ON payments AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,bookkeeper}', NULL));
+CREATE POLICY who_pays ON payments AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,bookkeeper}', office_of(deal_file_id)));
+CREATE POLICY who_strikes ON payments AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,bookkeeper}', office_of(deal_file_id)));
 CREATE POLICY own ON kept_reports USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 CREATE POLICY own_or_kept ON sheet_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
-    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
-        OR (SELECT session_of('sight')) = 'all'));
+    AND (user_id = (SELECT session_of('person')::bigint) OR keeps_plans_of(user_id)
+        OR person_holds('{administrator,broker,bookkeeper}', office_of(deal_file_id))
+        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = sheet_counts.deal_file_id AND f.practice)));
 CREATE POLICY own_or_kept ON plan_counts USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
-    AND (user_id = (SELECT session_of('person')::bigint) OR person_holds('{administrator,broker,bookkeeper}', NULL)
-        OR (SELECT session_of('sight')) = 'all'));
+    AND (user_id = (SELECT session_of('person')::bigint) OR keeps_plans_of(user_id)
+        OR person_holds('{administrator,broker,bookkeeper}', office_of(deal_file_id))
+        OR EXISTS (SELECT 1 FROM deal_files f WHERE f.id = plan_counts.deal_file_id AND f.practice)));
 
 -- Offers are the listing side's own; in a lease the landlord's.
 CREATE POLICY own_side ON offers AS RESTRICTIVE USING (side_in_sight(deal_file_id,

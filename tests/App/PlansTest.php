@@ -84,6 +84,17 @@ it('shows plans to those who keep them, and each agent their own', function () {
     $this->as('marguerite')->get('/office/plans')->assertOk()->assertSee('60% to $100,000, then 70%');
     $this->as('tomas')->get('/office/plans')->assertOk()->assertSee('60% to $100,000, then 70%')->assertDontSee('Set the plan');
     $this->as('caleb')->get('/office/plans')->assertOk()->assertDontSee('60% to $100,000');
+    // A broker of another office neither sees it nor sets one.
+    planFor('caleb', ['rate1' => '55'])->assertSessionHas('told');
+    $this->as('marguerite')->get('/office/plans')->assertSee('55%');
+    $this->as('dario')->get('/office/plans')->assertOk()->assertSee('60% to $100,000')->assertDontSee('Caleb Nakagawa');
+    $this->as('dario')->post('/office/plans/'.$this->people['caleb']->key, ['from' => '2026-01-01', 'rate1' => '100'])->assertForbidden();
+    $this->as('dario')->post('/office/plans/'.$this->people['caleb']->key.'/debts', ['label' => 'x', 'amount' => '1'])->assertForbidden();
+    $this->as('dario')->get('/reports/agents/'.$this->people['caleb']->key)->assertForbidden();
+    Sight::ofPerson($this->people['dario']->refresh());
+    expect(DB::table('agent_plans')->where('user_id', $this->people['caleb']->id)->exists())->toBeFalse()
+        ->and(DB::table('agent_plans')->where('user_id', $this->people['tomas']->id)->exists())->toBeTrue();
+    $this->seeAll();
     foreach (['tomas', 'caleb', 'wendell'] as $who) {
         $this->as($who)->post('/office/plans/'.$this->people['tomas']->key, ['from' => '2026-01-01', 'rate1' => '100'])->assertForbidden();
     }
@@ -95,7 +106,7 @@ it('shows plans to those who keep them, and each agent their own', function () {
     // In the database, too: a stranger sees none, and who keeps none makes none.
     foreach (['tomas' => true, 'marguerite' => true, 'ines' => true, 'caleb' => false] as $who => $sees) {
         Sight::ofPerson($this->people[$who]);
-        expect(DB::table('agent_plans')->exists())->toBe($sees, $who);
+        expect(DB::table('agent_plans')->where('user_id', $this->people['tomas']->id)->exists())->toBe($sees, $who);
     }
     Sight::ofPerson($this->people['tomas']);
     expect(fn () => DB::table('agent_plans')->insert([

@@ -7,6 +7,7 @@ namespace App\Commission\Actions;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\Gate;
 use Unanimus\Commission\PlanSheet;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\SheetUnreadable;
@@ -27,10 +28,13 @@ final class TakePlans
      */
     public function try(string $bytes, LocalDate $today): array
     {
+        /** @var Collection<string, User> $agents whose plans whoever asks keeps */
         $agents = User::query()
+            ->with('officeRoles')
             ->where(['active' => true, 'guest' => false])
             ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', Role::Agent))
             ->get()
+            ->filter(static fn (User $agent) => Gate::allows('keep-plans-of', $agent))
             ->keyBy(static fn (User $user) => mb_strtolower((string) $user->email));
         $seen = [];
 

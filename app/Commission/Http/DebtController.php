@@ -19,8 +19,8 @@ final class DebtController
 {
     public function store(Request $request, User $user, KeepDebts $debts): RedirectResponse
     {
-        Gate::authorize('keep-plans');
         abort_if($user->guest, 404);
+        Gate::authorize('keep-plans-of', $user);
         $given = $request->validate([
             'label' => 'required|string|max:60',
             'amount' => 'required|string|max:20',
@@ -38,7 +38,7 @@ final class DebtController
 
     public function settle(Request $request, AgentDebt $debt, KeepDebts $debts): RedirectResponse
     {
-        Gate::authorize('keep-plans');
+        Gate::authorize('keep-plans-of', $debt->agent);
         $given = $request->validate(['why' => 'nullable|string|max:200']);
         $debts->settle($debt, (string) ($given['why'] ?? ''));
 

@@ -37,8 +37,10 @@ final class PlanController
             ->where(['active' => true, 'guest' => false])
             ->when(! $all, static fn ($users) => $users->whereKey(User::signedIn($request)->id))
             ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', Role::Agent))
+            ->with('officeRoles')
             ->orderBy('name')
-            ->get();
+            ->get()
+            ->filter(static fn (User $agent) => ! $all || Gate::allows('keep-plans-of', $agent));
         $plans = AgentPlan::query()->whereIn('user_id', $agents->modelKeys())->orderByDesc('from_day')->get()->groupBy('user_id');
 
         return view('commission.plans', [
@@ -61,8 +63,8 @@ final class PlanController
 
     public function store(Request $request, User $user, SetPlan $set): RedirectResponse
     {
-        Gate::authorize('keep-plans');
         abort_if($user->guest, 404);
+        Gate::authorize('keep-plans-of', $user);
         $names = ['rate1', 'to1', 'rate2', 'to2', 'rate3', 'to3', 'cap', 'minimum', 'after_cap', 'after_cap_cap', 'cn', 'company', 'after',
             'team_percent'];
         $given = $request->validate([

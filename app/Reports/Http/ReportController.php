@@ -110,7 +110,10 @@ final class ReportController
         return User::query()
             ->where('guest', false)
             ->whereHas('officeRoles', static fn ($roles) => $roles->where('role', Role::Agent))
+            ->with('officeRoles')
             ->orderBy('name')
+            ->get()
+            ->filter(static fn (User $agent) => Gate::allows('keep-plans-of', $agent))
             ->pluck('name', 'key')
             ->all();
     }

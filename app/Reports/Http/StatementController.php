@@ -40,7 +40,7 @@ final class StatementController
     {
         Gate::authorize('see-reports');
         abort_if($user->guest, 404);
-        abort_unless(User::signedIn($request)->id === $user->id || Gate::allows('keep-plans'), 403);
+        abort_unless(User::signedIn($request)->id === $user->id || Gate::allows('keep-plans-of', $user), 403);
         $now = ReportController::today(User::signedIn($request))->year();
         $year = $request->integer('year', $now);
 
