@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Support\BrowserCase;
+
+it('tries another price beside the sheet, and authorizes, sends and pays what stands', function () {
+    /** @var BrowserCase $this */
+    $file = $this->openFile('ines', '77 Millrace Court');
+    $this->visit("{$file}/commission?side=buyer")->seeText('Both sides');
+    $this->find('input[name=if_price]')->sendKeys('300,000'.WebDriverKeys::ENTER);
+    // 300,000 × 2.5 % and the bonus.
+    $this->seeText('$8,500.00', '#what-if')->seeText('Nothing of this is stored', '#what-if');
+    $this->find('input[name=despite]')->sendKeys('Escrow closes early.');
+    $this->press('Authorize disbursement');
+    $this->seeText('Disbursement authorized')->seeText('Before the review was complete: Escrow closes early.');
+    // Who gets it is known from the address book.
+    $this->press('Send it', 'form[action$="/send"]');
+    $this->seeText('Sent to Nadia Petrov.');
+    $this->press('Paid', 'form[action$="/paid"]');
+    $this->seeText('was paid');
+    expect(one('SELECT count(*) FROM payments WHERE struck_at IS NULL'))->toBe(1)
+        ->and(one("SELECT count(*) FROM disbursements WHERE sent_at IS NOT NULL AND side = 'buyer'"))->toBe(1);
+});
+
+it('goes from a figure of the year to the deals behind it, and keeps the report', function () {
+    /** @var BrowserCase $this */
+    $this->signIn('ines')->visit('/commission');
+    $this->press('Reports');
+    $this->seeText('By month');
+    $this->find('section[aria-label=Closed] h2 a')->click();
+    $this->seeText('Closed, ', 'h1');
+    expect(count($this->all('tr[data-row]')))->toBeGreaterThan(3);
+    $this->visit('/reports?period=last-year')->seeText('By agent');
+    $this->find('input[name=name]')->sendKeys('Last year, whole'.WebDriverKeys::ENTER);
+    $this->seeText('Kept as “Last year, whole”.');
+    expect($this->axe())->toBe([]);
+});
