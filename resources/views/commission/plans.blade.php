@@ -23,11 +23,11 @@
                 <p class="dim small">From {{ $plan->from_day->long() }}: {{ \App\Commission\PlanYear::said($plan->plan) }}</p>@endforeach
             @foreach ($debts[$agent->id] ?? [] as $debt)
                 @php($left = $owed[$agent->id][$debt->id] ?? '0')
-                <p class="small">Owes {{ \Unanimus\Money\Money::of((string) $left)->ledger() }} of {{ $debt->amount->ledger() }} for
+                <div class="small">Owes {{ \Unanimus\Money\Money::of((string) $left)->ledger() }} of {{ $debt->amount->ledger() }} for
                     {{ $debt->label }}{{ $debt->payee === '' ? '' : ', to '.$debt->payee }}.
                     @if ($keeps)<form method="post" action="/office/debts/{{ $debt->key }}/settle" class="in-row">@csrf<input class="input"
                         name="why" maxlength="200" placeholder="why it needs nothing more" aria-label="Why {{ $debt->label }} of
-                        {{ $agent->name }} is settled"><button class="button tight quiet">Settle</button></form>@endif</p>
+                        {{ $agent->name }} is settled"><button class="button tight quiet">Settle</button></form>@endif</div>
             @endforeach
             @if ($keeps)
                 <details class="more-lines"><summary>Enter what {{ $agent->name }} owes</summary>
