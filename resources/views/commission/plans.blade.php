@@ -21,8 +21,8 @@
             @endif
             @foreach ($plans[$agent->id] ?? [] as $plan)
                 <p class="dim small">From {{ $plan->from_day->long() }}: {{ \App\Commission\PlanYear::said($plan->plan) }}</p>@endforeach
-            @foreach ($debts[$agent->id] ?? [] as $debt)
-                @php($left = $owed[$agent->id][$debt->id] ?? '0')
+            @foreach (($debts[$agent->id] ?? collect())->filter(fn ($debt) => isset($owed[$agent->id][$debt->id])) as $debt)
+                @php($left = $owed[$agent->id][$debt->id])
                 <div class="small">Owes {{ \Unanimus\Money\Money::of((string) $left)->ledger() }} of {{ $debt->amount->ledger() }} for
                     {{ $debt->label }}{{ $debt->payee === '' ? '' : ', to '.$debt->payee }}.
                     @if ($keeps)<form method="post" action="/office/debts/{{ $debt->key }}/settle" class="in-row">@csrf<input class="input"
