@@ -40,6 +40,10 @@ final class Bindings
     {
         $all = self::COMPOSED;
         foreach ([...PropertyFact::cases(), ...Term::cases()] as $item) {
+            // What is unusual about our commission is nobody's on a form.
+            if ($item === Term::CommissionNote) {
+                continue;
+            }
             $all[$item->value] = $item->label();
         }
         foreach (PartyRole::values() as $role) {
