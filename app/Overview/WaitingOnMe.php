@@ -242,6 +242,7 @@ final readonly class WaitingOnMe
         foreach ($sheets as $id => $group) {
             $file = $this->files[$id];
             $open = $group->whereNull('authorized_at');
+            $isPaid = $open->isEmpty() && count($group) >= ($file->represents->isBoth() ? 2 : 1);
             $closing = $this->agendas[$file->key]->daysToClosing();
             if (
                 $open->isNotEmpty() &&
@@ -256,7 +257,7 @@ final readonly class WaitingOnMe
                     "/files/{$file->key}/commission",
                     hot: true,
                 );
-            } elseif ($open->isEmpty() && $closing !== null && $closing <= 0 && $file->isServedBy($this->user)) {
+            } elseif ($isPaid && $closing !== null && $closing <= 0 && $file->isServedBy($this->user)) {
                 $rows[] = new TodayRow('Close file', 'disbursement authorized', $file->name, "/files/{$file->key}", hot: true);
             }
         }

@@ -249,6 +249,7 @@ it('sets plans for many agents from a table: tried first, row by row, each refus
     $this->as('tomas')->post('/office/plans-sheet', ['sheet' => $sheet($csv)])->assertForbidden();
     $this->as('tomas')->post('/office/plans-sheet/set', ['bytes' => base64_encode($csv)])->assertForbidden();
     $this->as('ines')->post('/office/plans-sheet', ['sheet' => $sheet("A,B\n1,2\n")])->assertSessionHasErrors('sheet');
+    $this->as('ines')->post('/office/plans-sheet/set', ['bytes' => '???'])->assertRedirect('/office/plans');
     $this->as('ines')->post('/office/plans-sheet', ['sheet' => $sheet($csv)])->assertOk()
         ->assertSee('1 plan')->assertSee('No agent here has the address nobody@quillmark.example')->assertSee('Set 1 plan');
     $this->seeAll();

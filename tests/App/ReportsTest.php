@@ -38,6 +38,7 @@ it('counts what closed and what is pending to the cent as the sheets do, and ope
     $csv = $this->as('ines')->get('/reports.csv?period=year&table=month')->streamedContent();
     expect($csv)->toContain("\"November 2026\",1,412500.00,11343.75,3403.12,0,0.00,0.00,0.00\r\n")
         ->toContain("Together,1,412500.00,11343.75,3403.12,1,412500.00,11343.75,3403.12\r\n");
+    $this->as('ines')->get('/reports.csv?period=year&table=..%2Fetc')->assertOk();
     expect($this->as('ines')->get('/reports.csv?period=year&table=sheets')->streamedContent())->toContain('11343.75,3403.12,7940.63');
     $this->as('ines')->get('/reports?from=nonsense&to=12/1/2026')->assertOk();
     $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')

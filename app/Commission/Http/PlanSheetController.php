@@ -60,7 +60,7 @@ final class PlanSheetController
         try {
             $set = $plans->take($bytes, self::today($request), User::signedIn($request));
         } catch (SheetUnreadable $unreadable) {
-            throw ValidationException::withMessages(['sheet' => $unreadable->getMessage()]);
+            throw ValidationException::withMessages(['sheet' => $unreadable->getMessage()])->redirectTo(route('plans'));
         }
 
         return to_route('plans')->with('told', $set === 1 ? '1 plan was set.' : "{$set} plans were set.");
@@ -72,7 +72,7 @@ final class PlanSheetController
         try {
             return $plans->try($bytes, self::today($request));
         } catch (SheetUnreadable $unreadable) {
-            throw ValidationException::withMessages(['sheet' => $unreadable->getMessage()]);
+            throw ValidationException::withMessages(['sheet' => $unreadable->getMessage()])->redirectTo(route('plans'));
         }
     }
 

@@ -83,7 +83,7 @@ final class ReportController
             foreach ($out === false ? [] : $rows as $row) {
                 fputcsv($out, CsvCells::safe($row), ',', '"', '', "\r\n");
             }
-        }, "report-{$table}.csv", ['Content-Type' => 'text/csv; charset=utf-8']);
+        }, 'report-'.(isset(Grouped::BY[$table]) ? $table : 'figures').'.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }
 
     public function pdf(Request $request, Press $press): Response
