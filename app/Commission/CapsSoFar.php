@@ -28,6 +28,13 @@ final class CapsSoFar
             if (! isset($fee['cap'])) {
                 continue;
             }
+            // What the company or the client pays is capped by the office's calendar year.
+            if ($fee['payer'] !== 'agent') {
+                $sums = self::sums('fee', null, $file->office_id, AgentYear::begins('calendar', $day), $before);
+                isset($sums[$fee['label']]) && ($so['fees'][$fee['label']][$fee['payer']] = $sums[$fee['label']]);
+
+                continue;
+            }
             foreach ($agents->ids() as $id) {
                 $user = $agents->users[$id];
                 $sums = $user === null ? [] : self::sums('fee', $user, $file->office_id, self::begins($agents, $id, $day), $before);

@@ -209,6 +209,16 @@ it('gives a team’s lead a part, and flags a sheet when an earlier one counts o
     expect(PlanYear::of($this->people['tomas'], LocalDate::of('2026-12-31'))?->company->decimal())->toBe('6806.24');
 });
 
+it('limits a fee to its yearly cap after earlier sheets, whoever pays it', function (string $payer, string $payee) {
+    $fee = ['label' => 'Charity', 'amount' => '700', 'payer' => $payer, 'payee' => $payee, 'cap' => '1000'];
+    authorizedFile(['fees' => [$fee]]);
+    $this->seeAll();
+    $next = $this->aFile(['closing' => '2026-12-20', 'property.street' => '9 Cooper Way', 'acceptance' => '2026-11-22']);
+    $this->as('tomas')->put("/files/{$next->key}/commission", ['rate' => '2.75', 'agent_share' => '70', 'fees' => [$fee]])
+        ->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$next->key}/commission")->assertSee('$300.00');
+})->with([['agent', ''], ['company', 'Harbor fund'], ['client', '']]);
+
 it('refuses whoever is not of the file, at every route, and in the database', function () {
     $file = authorizedFile();
     $at = "/files/{$file->key}/commission";

@@ -62,13 +62,14 @@ final class CountSheet
         }
         foreach ($sheet->fees as $fee) {
             $user = $agents->users[$fee['agent']] ?? null;
-            $user === null || DB::table('sheet_counts')->insert([
+            $isOffices = in_array($fee['agent'], ['company', 'client'], true);
+            $user === null && ! $isOffices || DB::table('sheet_counts')->insert([
                 ...$own,
                 'what' => 'fee',
                 'label' => $fee['label'],
-                'user_id' => $user->id,
+                'user_id' => $user?->id,
                 'office_id' => $file->office_id,
-                'year_begins' => CapsSoFar::begins($agents, $fee['agent'], $day)->iso(),
+                'year_begins' => $isOffices ? $calendar : CapsSoFar::begins($agents, $fee['agent'], $day)->iso(),
                 'amount' => $fee['amount']->decimal(),
             ]);
         }
