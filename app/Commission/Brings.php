@@ -7,8 +7,9 @@ namespace App\Commission;
 use App\Models\Commission;
 use App\Models\DealFile;
 use App\Terms\FactBook;
+use Unanimus\Commission\Proposed;
 use Unanimus\Money\Money;
-use Unanimus\Money\Percent;
+use Unanimus\Parties\Side;
 use Unanimus\Terms\Term;
 
 /**
@@ -59,20 +60,17 @@ final readonly class Brings
     /** Before anything is entered: the price by the rates that the terms name for our sides. */
     private static function byTerms(DealFile $file): ?Money
     {
-        $price = FactBook::of($file)->value('price');
         // Of a referral the price is not what ours is a percentage of.
         if (! $file->kind->isDeal()) {
             return null;
         }
+        $facts = FactBook::of($file);
+        $price = (string) $facts->value('price');
         $sides = $file->represents->isBoth() ? $file->kind->sides() : array_filter([$file->represents->side()]);
-        $sum = null;
-        foreach ($sides as $side) {
-            $rate = FactBook::of($file)->value(($side->isListing() ? Term::ListingCommission : Term::BuyerCommission)->value);
-            if ($price !== null && $price !== '' && $rate !== null && $rate !== '') {
-                $sum = ($sum ?? Money::zero())->plus(Money::of($price)->share(Percent::of($rate)));
-            }
-        }
 
-        return $sum;
+        return Proposed::byTerms($price === '' ? null : Money::of($price), array_values(array_map(
+            static fn (Side $side) => $facts->value(($side->isListing() ? Term::ListingCommission : Term::BuyerCommission)->value),
+            $sides,
+        )));
     }
 }

@@ -58,7 +58,7 @@ final readonly class WhatIf
         );
         [$before, $after] = [$byName($now->sheet), $byName($then->sheet)];
         $rows = [];
-        foreach (array_keys([...$before, ...$after]) as $name) {
+        foreach (array_keys($before + $after) as $name) {
             $rows[] = self::row((string) $name, $before[$name] ?? Money::zero(), $after[$name] ?? Money::zero());
         }
 

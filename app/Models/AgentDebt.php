@@ -23,6 +23,7 @@ use Unanimus\Money\Money;
  * @property Carbon|null $settled_at paid or forgiven otherwise
  * @property string $settled_why
  * @property int $made_by
+ * @property string|null $once of the form it was entered in
  * @property-read User $agent
  */
 final class AgentDebt extends Record

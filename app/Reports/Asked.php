@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Models\User;
 use Illuminate\Http\Request;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
@@ -21,6 +22,12 @@ final readonly class Asked
         public string $told,
         private LocalDate $today,
     ) {
+    }
+
+    /** Today where a person works. */
+    public static function today(User $user): LocalDate
+    {
+        return LocalDate::at(now(), new \DateTimeZone($user->zone()));
     }
 
     public static function from(Request $request, LocalDate $today): self

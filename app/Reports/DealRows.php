@@ -7,9 +7,9 @@ namespace App\Reports;
 use App\Commission\Brings;
 use App\Models\DealFile;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Commission\Proposed;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
-use Unanimus\Money\Percent;
 use Unanimus\Reports\DealRow;
 use Unanimus\Reports\Period;
 
@@ -76,12 +76,11 @@ final class DealRows
     {
         $isListing = in_array($row->side ?? $row->represents, ['seller', 'landlord'], true);
         $rate = (string) ($isListing ? $row->listing_rate : $row->buyer_rate);
-        $gross = match (true) {
-            $row->gross !== null => (int) $row->gross,
-            // Before anything is entered, by what the terms say.
-            self::isByTerms($row, $rate) => Money::cents((int) $row->price)->share(Percent::of($rate))->cents,
-            default => null,
-        };
+        $gross = $row->gross === null ? null : (int) $row->gross;
+        // Before anything is entered, by what the terms say; of a referral the price is not what ours is a percentage of.
+        if ($gross === null && $row->status === 'under_contract' && $row->kind !== 'referral') {
+            $gross = Proposed::byTerms($row->price === null ? null : Money::cents((int) $row->price), [$rate])?->cents;
+        }
 
         return new DealRow(
             $row->key,
@@ -103,12 +102,6 @@ final class DealRows
             self::days($row->accepted, $row->status === 'closed' ? $row->day : null),
             (string) ($row->end_reason ?? '') ?: ($row->status === 'expired' ? 'listing expired' : 'no reason given'),
         );
-    }
-
-    /** Of a referral the price is not what ours is a percentage of. */
-    private static function isByTerms(object $row, string $rate): bool
-    {
-        return $row->status === 'under_contract' && $row->kind !== 'referral' && $row->price !== null && $rate !== '';
     }
 
     private static function days(?string $from, ?string $to): ?int

@@ -29,7 +29,7 @@ final readonly class MonthBars
     {
         unset($months['']);
         $sums = array_map(static fn (array $one) => $one['closed']->gross + $one['pending']->gross, array_values($months));
-        $most = max(1, ...$sums, ...[1]);
+        $most = max([1, ...$sums]);
         $step = (self::WIDTH - 16) / max(1, count($months));
         $bars = [];
         foreach (array_values($months) as $index => $month) {

@@ -66,8 +66,8 @@ final readonly class Report
     {
         [$closed, $pending] = [Grouped::by($what, $this->rows('closed')), Grouped::by($what, $this->rows('pending'))];
         $keys = $what === 'month'
-            ? [...$this->asked->period->monthsIn(), ...array_diff(array_keys([...$closed, ...$pending]), $this->asked->period->monthsIn())]
-            : array_keys([...$closed, ...$pending]);
+            ? [...$this->asked->period->monthsIn(), ...array_diff(array_keys($closed + $pending), $this->asked->period->monthsIn())]
+            : array_keys($closed + $pending);
         $groups = [];
         foreach ($keys as $key) {
             $both = [...$closed[$key] ?? [], ...$pending[$key] ?? []];

@@ -71,14 +71,14 @@ enum CommissionRefusal: string implements Reason
             self::NoLine => 'Enter the commission: a percentage of the price, or a line of its own.',
             self::TeamIncomplete => 'A team needs both: who leads it, and what percentage they get.',
             self::TeamOfOneself => 'Nobody leads themselves. Choose another lead.',
-            self::NoReason => 'Say why. It stands in the history.',
-            self::NotAuthorized => 'There is no authorization in force.',
-            self::SaleClosed => 'Somebody is paid from it already. An authorization that was paid from cannot be withdrawn.',
+            self::NoReason => 'Enter a reason. It is saved in the history.',
+            self::NotAuthorized => 'The disbursement is not authorized.',
+            self::SaleClosed => 'Somebody was already paid from this authorization, so it cannot be withdrawn.',
             self::UnknownField => 'There is no field {field}. Choose from those below the text.',
             self::EmptyField => 'The text names {field}, and the file does not say it. Enter it in the terms, or change the text.',
             self::DebtOfNothing => 'Enter how much is owed.',
-            self::NotOwed => '{payee} is owed {owed}, not {amount}. Nothing was noted.',
-            self::AlreadyPaid => '{payee} was paid already. Nothing was noted.',
+            self::NotOwed => '{payee} is owed {owed}, not {amount}. Nothing was saved.',
+            self::AlreadyPaid => '{payee} is already marked as paid. Nothing was saved.',
         };
     }
 }

@@ -67,9 +67,11 @@ final class DisbursementPages
     /** @param  array<string, string>  $facts */
     private function head(string $letterhead, int $number, array $facts): void
     {
-        foreach (array_filter(array_map(trim(...), explode("\n", $letterhead)), static fn (string $line) => $line !== '') as $line) {
-            $this->page()->text(self::LEFT, $this->y, 9, $line, fill: self::DIM);
-            $this->y += 12;
+        foreach (array_filter(array_map(trim(...), explode("\n", $letterhead)), static fn (string $line) => $line !== '') as $text) {
+            foreach (Typeface::wrap($text, 9, 490) as $line) {
+                $this->page()->text(self::LEFT, $this->y, 9, $line, fill: self::DIM);
+                $this->y += 12;
+            }
         }
         $this->page()->line(self::LEFT, $this->y - 4, self::RIGHT, $this->y - 4);
         $this->y += 16;

@@ -55,7 +55,9 @@ final class PlanSheet
             $field = array_search(self::plain($heading), array_map(self::plain(...), self::COLUMNS), true);
             $field === false || ($at[$field] ??= $index);
         }
-        isset($at['email']) || throw new SheetUnreadable('This table has no column “Email”: nobody knows whose plans these are.');
+        isset($at['email']) || throw new SheetUnreadable(
+            'This spreadsheet has no “Email” column. Add one, so that each plan has its agent.',
+        );
         $rows = [];
         foreach ($sheet->rows as $line => $cells) {
             $typed = array_map(static fn (int $index) => trim($cells[$index] ?? '', " \t\n\r\0\x0B'"), $at);

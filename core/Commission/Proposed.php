@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Commission;
 
 use Unanimus\Money\Money;
+use Unanimus\Money\Percent;
 use Unanimus\Parties\Side;
 use Unanimus\Terms\Facts;
 use Unanimus\Terms\Term;
@@ -22,6 +23,23 @@ final readonly class Proposed
      */
     private function __construct(public ?string $rate, public ?string $rateFrom, public ?string $fee, public string $feeName)
     {
+    }
+
+    /**
+     * What a deal brings before anything is entered: its price by the rates that the terms name for our sides. Null: they name none, or
+     * there is no price.
+     *
+     * @param list<string|null> $rates percent, as kept in the terms
+     */
+    public static function byTerms(?Money $price, array $rates): ?Money
+    {
+        $known = array_filter($rates, static fn (?string $rate) => $rate !== null && $rate !== '');
+
+        return $price === null || $known === [] ? null : array_reduce(
+            $known,
+            static fn (Money $sum, string $rate) => $sum->plus($price->share(Percent::of($rate))),
+            Money::zero(),
+        );
     }
 
     /**

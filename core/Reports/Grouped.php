@@ -13,7 +13,7 @@ final class Grouped
         'office' => 'Office',
         'agent' => 'Agent',
         'side' => 'Side',
-        'label' => 'Label',
+        'label' => 'Tag',
         'reason' => 'Reason',
     ];
 

@@ -82,9 +82,11 @@ CREATE TABLE IF NOT EXISTS agent_debts (
     settled_at timestamptz,
     settled_why text NOT NULL DEFAULT '',
     made_by bigint NOT NULL REFERENCES users,
+    once text,
     created_at timestamptz NOT NULL DEFAULT now(),
     updated_at timestamptz NOT NULL DEFAULT now(),
-    CONSTRAINT agent_debt_key_once UNIQUE (key)
+    CONSTRAINT agent_debt_key_once UNIQUE (key),
+    CONSTRAINT agent_debt_pressed_once UNIQUE (user_id, once)
 );
 
 -- What an authorized sheet took of yearly caps and of debts.

@@ -215,7 +215,8 @@ CREATE OR REPLACE FUNCTION plan_year_so_far(agent bigint, begins date, besides b
       AND c.brokerage_id = session_of('brokerage')::bigint AND f.status IN ('under_contract', 'closed') $$;
 
 -- The same for yearly caps on the franchise fee (of an agent, or of an office where no agent is named) and on fees, by label.
-CREATE OR REPLACE FUNCTION caps_so_far(counted text, agent bigint, office bigint, begins date, besides bigint[], file bigint, day date, hour timestamptz)
+CREATE OR REPLACE FUNCTION caps_so_far(counted text, agent bigint, office bigint, begins date, besides bigint[], file bigint, day date,
+    hour timestamptz)
     RETURNS TABLE (label text, amount numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT c.label, sum(c.amount)
     FROM sheet_counts c JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
@@ -230,7 +231,8 @@ CREATE OR REPLACE FUNCTION debts_left(agent bigint, besides bigint[])
     RETURNS TABLE (id bigint, label text, payee text, amount numeric) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT b.id, b.label, b.payee, b.amount - coalesce((SELECT sum(c.amount) FROM sheet_counts c
         JOIN disbursements d ON d.id = c.disbursement_id JOIN deal_files f ON f.id = c.deal_file_id
-        WHERE c.debt_id = b.id AND NOT d.commission_id = ANY (besides) AND d.withdrawn_at IS NULL AND f.status IN ('under_contract', 'closed')), 0)
+        WHERE c.debt_id = b.id AND NOT d.commission_id = ANY (besides) AND d.withdrawn_at IS NULL
+          AND f.status IN ('under_contract', 'closed')), 0)
     FROM agent_debts b
     WHERE b.user_id = agent AND b.settled_at IS NULL AND b.brokerage_id = session_of('brokerage')::bigint
     ORDER BY b.id $$;
@@ -244,7 +246,8 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
         accepted text, end_reason text, agents jsonb)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public SET work_mem = '32MB' AS $$
     WITH seen AS MATERIALIZED (
-        SELECT o.id FROM offices o WHERE o.brokerage_id = session_of('brokerage')::bigint AND person_holds('{broker,bookkeeper,administrator}', o.id)
+        SELECT o.id FROM offices o WHERE o.brokerage_id = session_of('brokerage')::bigint
+          AND person_holds('{broker,bookkeeper,administrator}', o.id)
     ), own AS MATERIALIZED (
         SELECT m.deal_file_id, m.side, m.role FROM file_members m WHERE m.user_id = session_of('person')::bigint
     ), files AS MATERIALIZED (
@@ -252,7 +255,8 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
             own.side AS own_side, f.office_id IN (SELECT id FROM seen) AS whole
         FROM deal_files f LEFT JOIN own ON own.deal_file_id = f.id
         WHERE f.brokerage_id = session_of('brokerage')::bigint AND NOT f.practice AND session_of('sight') IS DISTINCT FROM 'guest'
-          AND f.status = ANY (standings) AND (f.status = 'under_contract' OR (f.status = 'closed' AND (f.closed_on IS NULL OR f.closed_on BETWEEN first AND last))
+          AND f.status = ANY (standings) AND (f.status = 'under_contract'
+              OR (f.status = 'closed' AND (f.closed_on IS NULL OR f.closed_on BETWEEN first AND last))
               OR (f.status IN ('terminated', 'expired', 'withdrawn') AND f.ended_on BETWEEN first AND last))
           AND (f.office_id IN (SELECT id FROM seen) OR own.role = 'agent')
     ), known AS MATERIALIZED (
@@ -266,10 +270,6 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
         WHERE x.deal_file_id IN (SELECT id FROM files)
           AND x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission')
         GROUP BY x.deal_file_id
-    ), agents AS MATERIALIZED (
-        SELECT m.deal_file_id, m.side, jsonb_object_agg(u.key, u.name) AS are FROM file_members m JOIN users u ON u.id = m.user_id
-        WHERE m.role = 'agent' AND m.deal_file_id IN (SELECT id FROM files)
-        GROUP BY m.deal_file_id, m.side
     ), sides AS (
         SELECT f.*, s.side AS of_side FROM files f CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
             WHEN f.kind = 'lease' THEN '{landlord,tenant}'::text[] ELSE '{seller,buyer}'::text[] END) AS s(side)
@@ -277,22 +277,24 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
     )
     SELECT f.id, f.key, f.name, o.name, f.status, f.kind, f.represents, f.labels, f.of_side, dated.day,
         (100 * coalesce(d.price, nullif(k.price, '')::numeric, nullif(k.rent, '')::numeric))::bigint,
-        (100 * coalesce(d.gross, (c.expected->>'gross')::numeric))::bigint, (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint,
+        (100 * coalesce(d.gross, (c.expected->>'gross')::numeric))::bigint,
+        (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint,
         CASE WHEN c.id IS NULL THEN NULL ELSE coalesce(c.expected->>'of', '') END, d.id IS NOT NULL,
         k.listing_commission, k.buyer_commission, k.listed_on, k.acceptance, f.end_reason,
-        coalesce(of_both.are, '{}') || coalesce(of_one.are, '{}')
+        (SELECT coalesce(jsonb_object_agg(u.key, u.name), '{}') FROM file_members m JOIN users u ON u.id = m.user_id
+            WHERE m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side))
     FROM sides f
     JOIN offices o ON o.id = f.office_id
     LEFT JOIN known k ON k.deal_file_id = f.id
-    LEFT JOIN agents of_both ON of_both.deal_file_id = f.id AND of_both.side IS NULL
-    LEFT JOIN agents of_one ON of_one.deal_file_id = f.id AND of_one.side IS NOT NULL AND (f.of_side IS NULL OR of_one.side = f.of_side)
     LEFT JOIN commissions c ON c.deal_file_id = f.id AND c.side IS NOT DISTINCT FROM f.of_side
     LEFT JOIN disbursements d ON d.commission_id = c.id AND d.withdrawn_at IS NULL
     CROSS JOIN LATERAL (SELECT CASE
         WHEN f.status = 'under_contract' THEN substring(coalesce(nullif(k.closing, ''), k.lease_start) from '^\d{4}-\d\d-\d\d$')::date
         WHEN f.status = 'closed' THEN coalesce(f.closed_on, d.closing)
         ELSE f.ended_on END AS day) dated
-    WHERE dated.day BETWEEN first AND last OR (dated.day IS NULL AND f.status = 'under_contract')
+    -- What has no closing day yet is pending now, in no other days.
+    WHERE dated.day BETWEEN first AND last
+        OR (dated.day IS NULL AND f.status = 'under_contract' AND current_date BETWEEN first AND last)
     ORDER BY dated.day, f.id $$;
 
 -- What agents' authorized sheets count in a time, of the same people: one's own, and those of the offices one answers for.

@@ -96,12 +96,12 @@ it('has many pages put together by the worker, and sends them once they are, how
     $file = signedHere($this)->file;
     app()->bind(KeepSet::class, static fn () => new KeepSet(app(MakeSet::class), app(Bytes::class), 0));
     $send = fn () => $this->as('tomas')->post("/files/{$file->key}/delivery/send");
-    $told = 'Many pages: they go to José Nguyễn-Ortiz as soon as they are put together.';
+    $told = 'Many pages: they go to José Nguyễn-Ortiz as soon as they are combined.';
     $send()->assertSessionHas('told', $told);
     $send()->assertSessionHas('told', $told);
     $this->seeAll();
     expect(AssembledSet::query()->count())->toBe(1)->and(ReadingCopy::query()->count())->toBe(0);
-    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertSee('Many pages are being put together for José Nguyễn-Ortiz');
+    $this->as('tomas')->get("/files/{$file->key}/delivery")->assertSee('Many pages are being combined for José Nguyễn-Ortiz');
     $this->work();
     $this->seeAll();
     expect(ReadingCopy::query()->where('email', 'jose@eide.example')->count())->toBe(1);

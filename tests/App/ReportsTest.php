@@ -31,7 +31,7 @@ it('counts what closed and what is pending to the cent as the sheets do, and ope
     $pending = soldFile('2 Cooper Way', '2026-12-15', false);
     soldFile('3 Cooper Way', '2025-11-10', true);
     $page = $this->as('ines')->get('/reports?period=year')->assertOk();
-    $page->assertSee('Closed: 1 side')->assertSee('$11,343.75')->assertSee('$3,403.12')->assertSee('Pending in these days: 1 side')
+    $page->assertSee('Closed: 1 side')->assertSee('$11,343.75')->assertSee('$3,403.12')->assertSee('Pending in this period: 1 side')
         ->assertSee('+0% on a year before')->assertSee('40 days');
     $this->as('ines')->get('/reports/deals?period=year&stands=closed&by=month&of=2026-11')
         ->assertSee($closed->key)->assertDontSee($pending->key)->assertSee('November 2026');
@@ -42,7 +42,7 @@ it('counts what closed and what is pending to the cent as the sheets do, and ope
     expect($this->as('ines')->get('/reports.csv?period=year&table=sheets')->streamedContent())->toContain('11343.75,3403.12,7940.63');
     $this->as('ines')->get('/reports?from=nonsense&to=12/1/2026')->assertOk();
     $this->as('ines')->get('/reports?from=11/1/2026&to=11/30/2026')->assertOk()->assertSee('Closed: 1 side')
-        ->assertSee('Pending in these days: 0 sides');
+        ->assertSee('Pending in this period: 0 sides');
 });
 
 it('follows a price that is another before it is authorized, without anyone opening the sheet', function () {
@@ -113,4 +113,24 @@ it('tells which firms referred clients, what papers waited for, and takes the da
     $this->as('ines')->get('/reports?period=year&agent='.$this->people['caleb']->key)->assertDontSee('Harborstone Homes');
     Artisan::call('commission:recompute', ['year' => '2026']);
     expect(Artisan::output())->toContain('1 sheets, 0 would be others');
+});
+
+it('counts a side once, whichever side its agents are on, and what has no closing day only in a period with today', function () {
+    $file = soldFile('1 Cooper Way', '2026-11-10', true);
+    $this->seeAll();
+    foreach (['caleb' => 'seller', 'priya' => 'buyer'] as $who => $side) {
+        DB::table('file_members')->insert([
+            'brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'user_id' => $this->people[$who]->id, 'role' => 'agent',
+            'side' => $side,
+        ]);
+    }
+    DB::table('deal_files')->where('id', $file->id)->update(['labels' => '["2026", "2027"]']);
+    $this->as('ines')->get('/reports?period=year')->assertSee('Closed: 1 side');
+    expect($this->as('ines')->get('/reports.csv?period=year&table=label')->streamedContent())->toContain('2026,1,412500.00')
+        ->toContain('2027,1,412500.00');
+    $this->seeAll();
+    $open = soldFile('2 Cooper Way', '2026-12-15', false);
+    DB::table('facts')->where(['deal_file_id' => $open->id, 'name' => 'closing'])->delete();
+    $this->as('ines')->get('/reports?period=year')->assertSee('Pending in this period: 1 side')->assertSee('No closing day');
+    $this->as('ines')->get('/reports?period=last-year')->assertSee('Pending in this period: 0 sides');
 });

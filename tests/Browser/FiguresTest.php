@@ -11,15 +11,16 @@ it('tries another price beside the sheet, and authorizes, sends and pays what st
     $this->visit("{$file}/commission?side=buyer")->seeText('Both sides');
     $this->find('input[name=if_price]')->sendKeys('300,000'.WebDriverKeys::ENTER);
     // 300,000 × 2.5 % and the bonus.
-    $this->seeText('$8,500.00', '#what-if')->seeText('Nothing of this is stored', '#what-if');
+    $this->seeText('$8,500.00', '#what-if')->seeText('None of this is saved', '#what-if');
     $this->find('input[name=despite]')->sendKeys('Escrow closes early.');
     $this->press('Authorize disbursement');
-    $this->seeText('Disbursement authorized')->seeText('Before the review was complete: Escrow closes early.');
+    $this->seeText('Disbursement authorized')->seeText('Authorized before the review was complete: Escrow closes early.');
+    expect($this->axe())->toBe([]);
     // Who gets it is known from the address book.
-    $this->press('Send it', 'form[action$="/send"]');
+    $this->press('Send authorization', 'form[action$="/send"]');
     $this->seeText('Sent to Nadia Petrov.');
-    $this->press('Paid', 'form[action$="/paid"]');
-    $this->seeText('was paid');
+    $this->press('Mark as paid', 'form[action$="/paid"]');
+    $this->seeText('is marked as paid');
     expect(one('SELECT count(*) FROM payments WHERE struck_at IS NULL'))->toBe(1)
         ->and(one("SELECT count(*) FROM disbursements WHERE sent_at IS NOT NULL AND side = 'buyer'"))->toBe(1);
 });
@@ -34,6 +35,6 @@ it('goes from a figure of the year to the deals behind it, and keeps the report'
     expect(count($this->all('tr[data-row]')))->toBeGreaterThan(3);
     $this->visit('/reports?period=last-year')->seeText('By agent');
     $this->find('input[name=name]')->sendKeys('Last year, whole'.WebDriverKeys::ENTER);
-    $this->seeText('Kept as “Last year, whole”.');
+    $this->seeText('Report saved as “Last year, whole”.');
     expect($this->axe())->toBe([]);
 });

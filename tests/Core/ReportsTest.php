@@ -7,10 +7,14 @@ use Unanimus\Commission\DisbursementWording;
 use Unanimus\Commission\FeeEntered;
 use Unanimus\Commission\Figure;
 use Unanimus\Commission\LineEntered;
+use Unanimus\Commission\Payee;
+use Unanimus\Commission\Payments;
 use Unanimus\Commission\PlanSheet;
+use Unanimus\Commission\Proposed;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\SheetUnreadable;
 use Unanimus\Money\AmountUnreadable;
+use Unanimus\Money\Money;
 use Unanimus\Reports\DealRow;
 use Unanimus\Reports\Grouped;
 use Unanimus\Reports\Period;
@@ -112,6 +116,23 @@ it('reads fees with what they are of, their limits, and who pays', function () {
         ->and(fn () => FeeEntered::read([['label' => 'X', 'amount' => '1%', 'base' => 'after', 'payer' => 'client']]))
         ->toBeRefused(CommissionRefusal::FeeOfNoAgent)
         ->and(FeeEntered::read([['label' => '', 'amount' => '']]))->toBe([]);
+});
+
+it('names what keeps a payee from being paid, and an authorization from being withdrawn', function () {
+    $ana = new Payee('Ana', 'agent', Money::of('100.00'), '');
+    Payments::mayPay($ana, Money::of('100.00'), false);
+    Payments::mayWithdraw(true, 'why', true, false);
+    expect(fn () => Payments::mayPay($ana, Money::of('99.99'), false))->toBeRefused(CommissionRefusal::NotOwed)
+        ->and(fn () => Payments::mayPay($ana, Money::of('100.00'), true))->toBeRefused(CommissionRefusal::AlreadyPaid)
+        ->and(fn () => Payments::mayWithdraw(false, 'why', true, false))->toBeRefused(CommissionRefusal::OnlyBroker)
+        ->and(fn () => Payments::mayWithdraw(true, ' ', true, false))->toBeRefused(CommissionRefusal::NoReason)
+        ->and(fn () => Payments::mayWithdraw(true, 'why', false, false))->toBeRefused(CommissionRefusal::NotAuthorized)
+        ->and(fn () => Payments::mayWithdraw(true, 'why', true, true))->toBeRefused(CommissionRefusal::SaleClosed)
+        ->and(Payments::off(Money::of('5.00'), Money::of('5.00')))->toBe('')
+        ->and(Payments::off(Money::of('4.00'), Money::of('5.00')))->toBe('$1 less than the sheet')
+        ->and(Payments::off(Money::of('6.00'), Money::of('5.00')))->toBe('$1 more than the sheet')
+        ->and(Proposed::byTerms(Money::of('283500.00'), ['2.75', null, '2.5'])?->decimal())->toBe('14883.75')
+        ->and(Proposed::byTerms(Money::of('1.00'), ['', null]))->toBeNull()->and(Proposed::byTerms(null, ['3']))->toBeNull();
 });
 
 it('fills the wording of an authorization, and names what is unknown or empty', function () {

@@ -48,7 +48,7 @@ final class DeliveryController
         [$sent, $soon, $left] = $send($file, User::signedIn($request));
         $told = array_filter([
             $sent === [] ? null : 'Sent to '.implode(', ', $sent).'.',
-            $soon === [] ? null : 'Many pages: they go to '.implode(', ', $soon).' as soon as they are put together.',
+            $soon === [] ? null : 'Many pages: they go to '.implode(', ', $soon).' as soon as they are combined.',
             $sent === [] && $soon === [] ? 'Nothing was sent.' : null,
             $left === [] ? null : 'Not sent: '.implode('; ', $left).'.',
         ]);

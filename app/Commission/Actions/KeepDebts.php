@@ -8,6 +8,7 @@ use App\Commission\Expected;
 use App\History\History;
 use App\Models\AgentDebt;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Money\Money;
 use Unanimus\Steps\StepRefused;
@@ -15,10 +16,19 @@ use Unanimus\Steps\StepRefused;
 /** What agents owe: entered, taken by sheets, settled otherwise with why. */
 final class KeepDebts
 {
-    /** @throws StepRefused when nothing or less than nothing is owed */
-    public function enter(User $agent, string $label, Money $amount, string $payee, User $by): AgentDebt
+    /**
+     * @param string|null $once of the form it was entered in: pressed twice it is one debt; null: it is entered otherwise
+     *
+     * @throws StepRefused when nothing or less than nothing is owed
+     */
+    public function enter(User $agent, string $label, Money $amount, string $payee, User $by, ?string $once = null): AgentDebt
     {
-        $amount->isZero() || $amount->isNegative() ? throw CommissionRefusal::DebtOfNothing->because() : null;
+        $amount->exceeds(Money::zero()) || throw CommissionRefusal::DebtOfNothing->because();
+        DB::table('users')->where('id', $agent->id)->lockForUpdate()->value('id');
+        $there = $once === null ? null : AgentDebt::query()->where(['user_id' => $agent->id, 'once' => $once])->first();
+        if ($there !== null) {
+            return $there;
+        }
         $debt = AgentDebt::create([
             'brokerage_id' => $agent->brokerage_id,
             'user_id' => $agent->id,
@@ -26,6 +36,7 @@ final class KeepDebts
             'amount' => $amount,
             'payee' => mb_substr(trim($payee), 0, 60),
             'made_by' => $by->id,
+            'once' => $once,
         ]);
         Expected::forget($agent);
         $told = ['person' => $agent->name, 'debt' => $debt->label, 'amount' => $amount->decimal()];

@@ -12,6 +12,7 @@ use App\Models\User;
 use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Payee;
+use Unanimus\Commission\Payments;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\SeenBy;
 use Unanimus\Money\Money;
@@ -28,17 +29,12 @@ final class KeepPayments
     public function wired(DealFile $file, ?Side $side, Money $amount, LocalDate $on): Disbursement
     {
         $disbursement = self::inForce($file, $side);
+        // Pressed twice it is noted once.
+        if ($disbursement->wired?->cents === $amount->cents && $disbursement->wired_on?->iso() === $on->iso()) {
+            return $disbursement;
+        }
         $disbursement->update(['wired' => $amount, 'wired_on' => $on]);
-        $off = $amount->minus($disbursement->gross);
-        $told = [
-            'wired' => $amount->decimal(),
-            'day' => $on->iso(),
-            'off' => match (true) {
-                $off->isZero() => '',
-                $off->isNegative() => Money::cents(-$off->cents).' less than the sheet',
-                default => "{$off} more than the sheet",
-            },
-        ];
+        $told = ['wired' => $amount->decimal(), 'day' => $on->iso(), 'off' => Payments::off($amount, $disbursement->gross)];
         History::add($file->brokerage_id, $file->id, 'Wired', $told, SeenBy::side($side));
 
         return $disbursement;
@@ -61,10 +57,7 @@ final class KeepPayments
     ): Payment {
         $disbursement = self::inForce($file, $side);
         $owed = collect(self::payees($disbursement))->first(static fn (Payee $one) => $one->name === $payee) ?? abort(404);
-        if ($owed->amount->cents !== $amount->cents) {
-            throw CommissionRefusal::NotOwed->because(payee: $payee, owed: (string) $owed->amount, amount: (string) $amount);
-        }
-        $disbursement->payments()->where('payee', $payee)->exists() && throw CommissionRefusal::AlreadyPaid->because(payee: $payee);
+        Payments::mayPay($owed, $amount, $disbursement->payments()->where('payee', $payee)->exists());
         $payment = Payment::create([
             'brokerage_id' => $file->brokerage_id,
             'deal_file_id' => $file->id,
@@ -96,7 +89,10 @@ final class KeepPayments
     public function strike(DealFile $file, ?Side $side, string $payee, string $why): void
     {
         trim($why) !== '' || throw CommissionRefusal::NoReason->because();
-        $payment = self::inForce($file, $side)->payments()->where('payee', $payee)->first() ?? abort(404);
+        $payment = self::inForce($file, $side)->payments()->where('payee', $payee)->first();
+        if ($payment === null) {
+            return;
+        }
         $payment->update(['struck_at' => now(), 'struck_why' => mb_substr(trim($why), 0, 200)]);
         $told = ['payee' => $payee, 'paid' => $payment->amount->decimal(), 'why' => trim($why)];
         History::add($file->brokerage_id, $file->id, 'Not paid after all', $told, SeenBy::side($side));
@@ -108,16 +104,7 @@ final class KeepPayments
         $kept = $disbursement->reckoned;
         $sheet = CommissionSheet::of($disbursement->price, (array) $kept['given'], (array) $kept['names']);
 
-        return array_values(array_filter($sheet->payees, static fn (Payee $payee) => ! $payee->amount->isZero()));
-    }
-
-    /** Whether everybody was paid: then nothing of it changes any more. */
-    public static function isClosed(Disbursement $disbursement): bool
-    {
-        return array_diff(
-            array_map(static fn (Payee $payee) => $payee->name, self::payees($disbursement)),
-            $disbursement->payments->pluck('payee')->all(),
-        ) === [];
+        return Payments::due($sheet);
     }
 
     private static function inForce(DealFile $file, ?Side $side): Disbursement

@@ -13,7 +13,7 @@ use App\Models\Disbursement;
 use App\Models\ReadingCopy;
 use App\Models\Role;
 use App\Models\User;
-use Unanimus\Commission\CommissionRefusal;
+use Unanimus\Commission\Payments;
 use Unanimus\Files\PaperState;
 use Unanimus\Files\SeenBy;
 use Unanimus\Parties\Side;
@@ -29,14 +29,13 @@ final class WithdrawDisbursement
      */
     public function __invoke(DealFile $file, User $by, ?Side $side, string $why): bool
     {
-        $by->holds(Role::Broker, $file->office_id) || throw CommissionRefusal::OnlyBroker->because();
-        trim($why) !== '' || throw CommissionRefusal::NoReason->because();
         $commission = SetCommission::of($file, $side)->lockForUpdate()->first();
         $disbursement = $commission?->disbursement()->first();
+        $isPaidFrom = $disbursement?->payments()->exists() ?? false;
+        Payments::mayWithdraw($by->holds(Role::Broker, $file->office_id), $why, $disbursement !== null, $isPaidFrom);
         if ($commission === null || $disbursement === null) {
-            throw CommissionRefusal::NotAuthorized->because();
+            throw new \LogicException('Withdrawn without an authorization.');
         }
-        $disbursement->payments()->exists() && throw CommissionRefusal::SaleClosed->because();
         $disbursement->update([
             'withdrawn_at' => now(),
             'withdrawn_by' => $by->id,
@@ -50,25 +49,29 @@ final class WithdrawDisbursement
         return $disbursement->sent_at !== null && $this->tell($file, $disbursement, $by);
     }
 
+    /** Everyone who got it, whoever got it last. */
     private function tell(DealFile $file, Disbursement $disbursement, User $by): bool
     {
-        [$name, $address] = array_pad(explode("\n", $disbursement->sent_to, 2), 2, '');
-        ReadingCopy::query()
-            ->where(['deal_file_id' => $file->id, 'email' => $address])
-            ->whereHas('set', static fn ($sets) => $sets->whereJsonContains('papers', $disbursement->paper?->key))
-            ->whereNull('ended_at')
-            ->update(['ended_at' => now()]);
-        Post::ofFile(
-            $file,
-            "disbursement-withdrawn:{$disbursement->key}",
-            new Addressee($name, $address),
-            Wording::of('disbursement-withdrawn', [
-                'sender' => $by->name,
-                'file' => $file->name,
-                'number' => $disbursement->number,
-                'reason' => $disbursement->withdrawn_why,
-            ]),
-        );
+        $copies = ReadingCopy::query()
+            ->where('deal_file_id', $file->id)
+            ->where('email', '<>', '')
+            ->whereHas('set', static fn ($sets) => $sets->where('papers', json_encode([$disbursement->paper?->key])))
+            ->orderBy('id')
+            ->get();
+        $copies->whereNull('ended_at')->each->update(['ended_at' => now()]);
+        foreach ($copies->unique('email') as $copy) {
+            Post::ofFile(
+                $file,
+                "disbursement-withdrawn:{$disbursement->key}:{$copy->key}",
+                new Addressee($copy->name, $copy->email),
+                Wording::of('disbursement-withdrawn', [
+                    'sender' => $by->name,
+                    'file' => $file->name,
+                    'number' => $disbursement->number,
+                    'reason' => $disbursement->withdrawn_why,
+                ]),
+            );
+        }
 
         return true;
     }

@@ -108,7 +108,7 @@ final class CommissionController
         abort_unless($version->side === CommissionSides::asked($file, $user, $version->side?->value), 404);
         $set->again($file->load(['members', 'parties', 'kits']), $version, $user);
 
-        return self::back($file, $version->side, 'The earlier version holds again. Nothing was deleted.');
+        return self::back($file, $version->side, 'You are back on the earlier version. Nothing was deleted.');
     }
 
     public static function back(DealFile $file, ?Side $side, string $told): RedirectResponse

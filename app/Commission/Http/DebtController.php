@@ -25,13 +25,14 @@ final class DebtController
             'label' => 'required|string|max:60',
             'amount' => 'required|string|max:20',
             'payee' => 'nullable|string|max:60',
+            'once' => 'nullable|string|max:40',
         ], ['label.required' => 'Enter what it is for.', 'amount.required' => 'Enter how much is owed.']);
         try {
             $amount = Money::parse($given['amount']);
         } catch (AmountUnreadable $unreadable) {
             throw ValidationException::withMessages(['amount' => $unreadable->getMessage()]);
         }
-        $debts->enter($user, $given['label'], $amount, (string) ($given['payee'] ?? ''), User::signedIn($request));
+        $debts->enter($user, $given['label'], $amount, (string) ($given['payee'] ?? ''), User::signedIn($request), $given['once'] ?? null);
 
         return to_route('plans')->with('told', "{$user->name} owes {$amount}. The next sheets take it.");
     }

@@ -45,7 +45,9 @@ final class DisbursementController
         $side = self::side($request, $file);
         $told = $withdraw($file, User::signedIn($request), $side, (string) ($given['why'] ?? ''));
 
-        return CommissionController::back($file, $side, 'Withdrawn. '.($told ? 'Escrow was told. ' : '').'The figures are open again.');
+        $words = 'Authorization withdrawn. '.($told ? 'Escrow gets an email. ' : '').'You can change the figures again.';
+
+        return CommissionController::back($file, $side, $words);
     }
 
     public function send(Request $request, DealFile $file, SendDisbursement $send): RedirectResponse
@@ -69,7 +71,7 @@ final class DisbursementController
         $side = self::side($request, $file);
         $send->received($file, $side, self::day($file, $given['on'] ?? ''), (string) ($given['note'] ?? ''));
 
-        return CommissionController::back($file, $side, 'Noted: escrow has it.');
+        return CommissionController::back($file, $side, 'Saved: escrow confirmed it.');
     }
 
     public function wired(Request $request, DealFile $file, KeepPayments $payments): RedirectResponse
@@ -77,12 +79,12 @@ final class DisbursementController
         Gate::authorize('keep-payments', $file);
         $given = $request->validate(
             ['amount' => 'required|string|max:20', 'on' => 'nullable|string|max:40'],
-            ['amount.required' => 'Enter what came in.'],
+            ['amount.required' => 'Enter the amount received.'],
         );
         $side = self::side($request, $file);
         $payments->wired($file, $side, self::money('amount', $given['amount']), self::day($file, $given['on'] ?? ''));
 
-        return CommissionController::back($file, $side, 'Noted what came in.');
+        return CommissionController::back($file, $side, 'Amount received saved.');
     }
 
     public function paid(Request $request, DealFile $file, KeepPayments $payments): RedirectResponse
@@ -100,7 +102,7 @@ final class DisbursementController
         $by = User::signedIn($request);
         $payments->paid($file, $side, $by, $given['payee'], $amount, $given['how'], (string) ($given['reference'] ?? ''), $on);
 
-        return CommissionController::back($file, $side, "Noted: {$given['payee']} was paid {$amount}.");
+        return CommissionController::back($file, $side, "{$given['payee']} is marked as paid {$amount}.");
     }
 
     public function strike(Request $request, DealFile $file, KeepPayments $payments): RedirectResponse

@@ -46,7 +46,7 @@ final class PlanSheetController
     public function check(Request $request, TakePlans $plans): View
     {
         Gate::authorize('keep-plans');
-        $request->validate(['sheet' => 'required|file|max:8000'], ['sheet.required' => 'Choose the table first.']);
+        $request->validate(['sheet' => 'required|file|max:8000'], ['sheet.required' => 'Choose the spreadsheet first.']);
         $bytes = (string) $request->file('sheet')?->get();
 
         return view('commission.plan-sheet', ['rows' => $this->tried($plans, $bytes, $request), 'bytes' => base64_encode($bytes)]);
@@ -63,7 +63,7 @@ final class PlanSheetController
             throw ValidationException::withMessages(['sheet' => $unreadable->getMessage()])->redirectTo(route('plans'));
         }
 
-        return to_route('plans')->with('told', $set === 1 ? '1 plan was set.' : "{$set} plans were set.");
+        return to_route('plans')->with('told', $set === 1 ? '1 plan was saved.' : "{$set} plans were saved.");
     }
 
     /** @return list<array<string, mixed>> */

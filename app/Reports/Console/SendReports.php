@@ -10,7 +10,6 @@ use App\Mail\Wording;
 use App\Models\KeptReport;
 use App\Models\Sight;
 use App\Reports\Asked;
-use App\Reports\Http\ReportController;
 use App\Reports\Report;
 use App\Reports\ReportTables;
 use App\Storage\Bytes;
@@ -43,7 +42,7 @@ final class SendReports extends Command
         if ($kept === null || ! $kept->user->active) {
             return;
         }
-        $today = ReportController::today($kept->user);
+        $today = Asked::today($kept->user);
         $once = "report:{$kept->key}:".substr($today->iso(), 0, 7);
         if (Post::isPut($once)) {
             return;

@@ -26,10 +26,10 @@ final class KeptReportController
         $user = User::signedIn($request);
         parse_str($given['asked'] ?? '', $query);
         $query = array_map(static fn (mixed $one) => is_string($one) ? $one : '', $query);
-        $asked = Asked::of($query, ReportController::today($user))->query();
+        $asked = Asked::of($query, Asked::today($user))->query();
         $reports->keep($user, $given['name'], $asked, ($given['monthly'] ?? '') === '1');
 
-        return redirect('/reports?'.http_build_query($asked))->with('told', "Kept as “{$given['name']}”.");
+        return redirect('/reports?'.http_build_query($asked))->with('told', "Report saved as “{$given['name']}”.");
     }
 
     public function destroy(Request $request, KeptReport $report, KeepReports $reports): RedirectResponse
@@ -38,6 +38,6 @@ final class KeptReportController
         abort_unless($report->user_id === User::signedIn($request)->id, 404);
         $reports->drop($report);
 
-        return to_route('reports')->with('told', "“{$report->name}” is no longer kept.");
+        return to_route('reports')->with('told', "“{$report->name}” is removed.");
     }
 }

@@ -37,7 +37,7 @@ final class ReportController
     {
         Gate::authorize('see-reports');
         $user = User::signedIn($request);
-        $today = self::today($user);
+        $today = Asked::today($user);
         $asked = Asked::from($request, $today);
         $report = Report::of($asked);
         $ahead = $asked->during(Period::between($today, $today->plusDays(self::AHEAD)));
@@ -62,7 +62,7 @@ final class ReportController
     public function deals(Request $request): View
     {
         Gate::authorize('see-reports');
-        $asked = Asked::from($request, self::today(User::signedIn($request)));
+        $asked = Asked::from($request, Asked::today(User::signedIn($request)));
 
         return view('reports.deals', [
             'asked' => $asked,
@@ -74,7 +74,7 @@ final class ReportController
     public function csv(Request $request): StreamedResponse
     {
         Gate::authorize('see-reports');
-        $asked = Asked::from($request, self::today(User::signedIn($request)));
+        $asked = Asked::from($request, Asked::today(User::signedIn($request)));
         $table = (string) $request->string('table');
         $rows = $table === 'deals' ? ReportTables::deals(self::behind($request, $asked)) : ReportTables::of(Report::of($asked), $table);
 
@@ -90,18 +90,13 @@ final class ReportController
     {
         Gate::authorize('see-reports');
         $user = User::signedIn($request);
-        $asked = Asked::from($request, self::today($user));
+        $asked = Asked::from($request, Asked::today($user));
         $pages = ReportPages::draw(...ReportTables::pages(Report::of($asked), $user));
 
         return response($press->print($pages), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="report.pdf"',
         ]);
-    }
-
-    public static function today(User $user): LocalDate
-    {
-        return LocalDate::at(now(), new \DateTimeZone($user->zone()));
     }
 
     /** @return array<string, string> names of agents by key */
@@ -139,7 +134,7 @@ final class ReportController
 
     private static function called(Request $request, Asked $asked): string
     {
-        $words = ['closed' => 'Closed', 'pending' => 'Pending', 'fell' => 'Fell through or ran out'];
+        $words = ['closed' => 'Closed', 'pending' => 'Pending', 'fell' => 'Fell through or expired'];
         $stands = $words[(string) $request->string('stands')] ?? 'All';
         $of = (string) $request->string('of');
         $name = match ((string) $request->string('by')) {

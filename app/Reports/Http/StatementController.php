@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reports\Http;
 
 use App\Models\User;
+use App\Reports\Asked;
 use App\Reports\Statement;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -41,7 +42,7 @@ final class StatementController
         Gate::authorize('see-reports');
         abort_if($user->guest, 404);
         abort_unless(User::signedIn($request)->id === $user->id || Gate::allows('keep-plans-of', $user), 403);
-        $now = ReportController::today(User::signedIn($request))->year();
+        $now = Asked::today(User::signedIn($request))->year();
         $year = $request->integer('year', $now);
 
         return Statement::of($user, $year >= 2000 && $year <= $now + 1 ? $year : $now);

@@ -10,8 +10,8 @@
                 <button class="button tight now" data-weighs="send them">Send what is missing</button>
                 <span class="dim small">Everyone gets one email with a link to what they have not got.</span></form>
         @endif
-        @if ($failed)<p class="say late">They were not sent: {{ $failed->failure }} Mend that paper, then send again.</p>@endif
-        @if ($soon->isNotEmpty())<p class="say dim small">Many pages are being put together for {{ $file->parties->whereIn('id',
+        @if ($failed)<p class="say late">They were not sent: {{ $failed->failure }} Fix that paper, then send again.</p>@endif
+        @if ($soon->isNotEmpty())<p class="say dim small">Many pages are being combined for {{ $file->parties->whereIn('id',
             $soon)->pluck('name')->implode(', ') }}. They are sent as soon as that is done; you need not wait.</p>@endif
         <div class="leaf pad scrolls" tabindex="0" role="region" aria-label="Who has which paper">
             <table class="ledger delivery">

@@ -1,12 +1,12 @@
 <x-office title="Plans" at="plans" :about="$keeps ? 'how agents share with the company, and how far their year is' :
     'how you share with the company, and how far your year is'">
     @if ($keeps)
-    <div class="leaf pad in-row plan-table"><a class="button tight" href="/office/plans.csv">All plans as a table (CSV)</a>
+    <div class="leaf pad in-row plan-table"><a class="button tight" href="/office/plans.csv">Download all plans (CSV)</a>
         <form method="post" action="/office/plans-sheet" enctype="multipart/form-data" class="in-row">@csrf
-            <label class="button tight">Try a table<input class="unseen" type="file" name="sheet" required data-sends
+            <label class="button tight">Upload spreadsheet (CSV)<input class="unseen" type="file" name="sheet" required data-sends
                 accept=".csv,text/csv,text/tab-separated-values"></label></form>
         @error('sheet')<p class="late">{{ $message }}</p>@enderror
-        <span class="dim small">You see what each row would do before anything is set.</span></div>
+        <span class="dim small">You see what each row changes before anything is saved.</span></div>
     @endif
     @foreach ($agents as $agent)
         @php($year = $years[$agent->id])
@@ -26,19 +26,20 @@
                 <div class="small">Owes {{ \Unanimus\Money\Money::of((string) $left)->ledger() }} of {{ $debt->amount->ledger() }} for
                     {{ $debt->label }}{{ $debt->payee === '' ? '' : ', to '.$debt->payee }}.
                     @if ($keeps)<form method="post" action="/office/debts/{{ $debt->key }}/settle" class="in-row">@csrf<input class="input"
-                        name="why" maxlength="200" placeholder="why it needs nothing more" aria-label="Why {{ $debt->label }} of
-                        {{ $agent->name }} is settled"><button class="button tight quiet">Settle</button></form>@endif</div>
+                        name="why" maxlength="200" placeholder="reason" aria-label="Why {{ $debt->label }} of
+                        {{ $agent->name }} is settled"><button class="button tight quiet">Settle debt</button></form>@endif</div>
             @endforeach
             @if ($keeps)
                 <details class="more-lines"><summary>Enter what {{ $agent->name }} owes</summary>
                     <form method="post" action="/office/plans/{{ $agent->key }}/debts" class="in-row">@csrf
+                        <input type="hidden" name="once" value="{{ \Illuminate\Support\Str::ulid() }}">
                         <input class="input" name="label" maxlength="60" required placeholder="advance, arrears"
                             aria-label="What {{ $agent->name }} owes for">
                         <input class="input" name="amount" maxlength="20" required inputmode="decimal" placeholder="amount"
                             aria-label="How much {{ $agent->name }} owes">
                         <input class="input" name="payee" maxlength="60" placeholder="to the company"
                             aria-label="To whom {{ $agent->name }} owes it">
-                        <button class="button tight">Enter it</button></form></details>
+                        <button class="button tight">Save debt</button></form></details>
                 <details class="more-lines" @if ($errors->any() && old('who') === $agent->key) open @endif>
                     <summary>{{ $year ? 'Another plan from a day on' : 'Enter a plan' }}</summary>
                     <form method="post" action="/office/plans/{{ $agent->key }}">@csrf<input type="hidden" name="who"

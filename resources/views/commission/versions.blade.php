@@ -13,8 +13,8 @@
                 {{ \Unanimus\Money\Money::of($value)->ledger() }}</span>@endforeach
             @if ($before && $changed === [])<span class="small dim">The same amounts.</span>@endif
             @unless ($loop->first || $locked) @can('set-commission', $file)
-                <form method="post" action="{{ $at }}/versions/{{ $version->key }}">@csrf<button class="button tight quiet">Take this
-                    one again</button></form>@endcan @endunless</li>
+                <form method="post" action="{{ $at }}/versions/{{ $version->key }}">@csrf<button class="button tight quiet">Use this
+                    version again</button></form>@endcan @endunless</li>
         @endforeach
     </ol>
 </div>

@@ -6,7 +6,7 @@
             'credit' => ['Credit', ''], 'closing' => ['Closing', $closing?->long() ?? '']] as $name => [$label, $now])
         <label class="line"><span>{{ $label }}</span><input class="input" name="if_{{ $name }}" maxlength="40" autocomplete="off"
             value="{{ request()->string('if_'.$name) }}" placeholder="{{ $now }}"></label>@endforeach
-        <button class="button tight">Try it</button>
+        <button class="button tight">Compare</button>
         @if ($if)<a class="button tight" href="{{ $at }}{{ $side ? '?side='.$side->value : '' }}">Clear</a>@endif
     </form>
     @if ($if && $if->told !== '')<p class="late">{{ $if->told }}</p>
@@ -20,6 +20,6 @@
         @endforeach</tbody>
     </table>
     @foreach ($if->sheet?->held ?? [] as $why)<p class="late">{{ $why }}</p>@endforeach
-    <p class="dim small">Nothing of this is stored.</p>
+    <p class="dim small">None of this is saved.</p>
     @endif
 </div>

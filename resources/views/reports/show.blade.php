@@ -19,7 +19,7 @@
             <a class="button tight" href="/reports/agents/{{ Auth::user()->key }}?year={{ $asked->period->to->year() }}">My
                 year</a></span></div>
     <form method="get" action="/reports" class="leaf pad report-asks">
-        <label class="line"><span>Days</span><span class="select"><select name="period">
+        <label class="line"><span>Period</span><span class="select"><select name="period">
             @foreach (\Unanimus\Reports\Period::NAMED as $name => $word)<option value="{{ $name }}" @selected($asked->named === $name)>{{
             ucfirst($word) }}</option>@endforeach</select></span></label>
         <label class="line"><span>or from</span><input class="input" name="from" maxlength="40" value="{{ $asked->named === '' ?
@@ -32,9 +32,9 @@
         <label class="line"><span>Agent</span><span class="select"><select name="agent"><option value="">all</option>
             @foreach ($agents as $key => $name)<option value="{{ $key }}" @selected($asked->agent === $key)>{{ $name }}</option>@endforeach
             </select></span></label>@endif
-        <label class="line"><span>Label</span><input class="input" name="label" maxlength="40" value="{{ $asked->label }}"
+        <label class="line"><span>Tag</span><input class="input" name="label" maxlength="40" value="{{ $asked->label }}"
             placeholder="any"></label>
-        <button class="button tight">Show</button>
+        <button class="button tight">Show report</button>
         @if ($asked->agent !== '' || $asked->office !== '' || $asked->label !== '')<a class="button tight" href="/reports">All</a>@endif
     </form>
     @if ($asked->told !== '')<p class="say late">{{ $asked->told }}</p>@endif
@@ -43,7 +43,7 @@
         @foreach ([
             ['Closed', 'closed', $closed, [['volume', $closed->volume, $was->volume], ['gross', $closed->gross, $was->gross],
                 ['to the company', $closed->company, $was->company]]],
-            ['Pending in these days', 'pending', $pending, [['volume', $pending->volume, null], ['expected gross', $pending->gross, null],
+            ['Pending in this period', 'pending', $pending, [['volume', $pending->volume, null], ['expected gross', $pending->gross, null],
                 ['expected to the company', $pending->company, null]]],
         ] as [$name, $stands, $tally, $figures])
         <section class="leaf pad" aria-label="{{ $name }}"><h2><a href="/reports/deals?{{ $q(['stands' => $stands]) }}">{{ $name }}: {{
@@ -52,17 +52,17 @@
                 @if ($before !== null && $than($cents, $before) !== '')<small class="dim">{{ $than($cents, $before) }}</small>@endif
                 </dd></div>
                 @endforeach</dl>
-            @if ($tally->unknown > 0)<p class="dim small">Of {{ $tally->unknown === 1 ? '1 side' : $tally->unknown.' sides' }} nothing is
-                entered yet: they are in the volume and not in the commission.</p>@endif</section>
+            @if ($tally->unknown > 0)<p class="dim small">Of {{ $tally->unknown === 1 ? '1 side' : $tally->unknown.' sides' }} no
+                commission is entered yet: they count in the volume only.</p>@endif</section>
         @endforeach
         <section class="leaf pad" aria-label="On the way"><h2>On the way</h2>
             <dl><div><dt>listing to contract</dt><dd>{{ $days['contract'] === null ? '–' : $days['contract'].' days' }}</dd></div>
                 <div><dt>contract to closing</dt><dd>{{ $days['closing'] === null ? '–' : $days['closing'].' days' }}</dd></div>
-                <div><dt>hand-in to accepted</dt><dd>{{ $review['review'] ?: '–' }}</dd></div>
+                <div><dt>submitted to accepted</dt><dd>{{ $review['review'] ?: '–' }}</dd></div>
                 <div><dt>files under contract complete</dt><dd>{{ $review['complete'] === null ? '–' : $review['complete'].'%' }}</dd></div>
-                <div><dt>fell through or ran out</dt><dd><a href="/reports/deals?{{ $q(['stands' => 'fell']) }}">{{
+                <div><dt>fell through or expired</dt><dd><a href="/reports/deals?{{ $q(['stands' => 'fell']) }}">{{
                     count($report->rows('fell')) }}</a></dd></div></dl>
-            <p class="dim small">Days are the middle one of what closed.</p></section>
+            <p class="dim small">Median of what closed.</p></section>
     </div>
 
     <section class="leaf pad" aria-label="By month"><h2>By month</h2>
@@ -84,14 +84,14 @@
         @include('reports.groups', ['by' => 'month', 'groups' => $months, 'heading' => 'Month'])
     </section>
     <div class="columns-2">
-        @foreach (['office' => 'By office', 'agent' => 'By agent', 'side' => 'By side', 'label' => 'By label'] as $by => $heading)
+        @foreach (['office' => 'By office', 'agent' => 'By agent', 'side' => 'By side', 'label' => 'By tag'] as $by => $heading)
         @if ($all || $by !== 'office')
         <section class="leaf pad" aria-label="{{ $heading }}"><h2>{{ $heading }}</h2>
             @include('reports.groups', ['groups' => $report->by($by), 'heading' => \Unanimus\Reports\Grouped::BY[$by]])</section>@endif
         @endforeach
         <section class="leaf pad" aria-label="Authorized sheets"><div class="head-row"><h2>Authorized sheets by agent</h2><span
             class="right"><a class="small" href="/reports.csv?{{ $q(['table' => 'sheets']) }}">CSV</a></span></div>
-            @if ($report->sheets === [])<p class="empty">No sheet with a closing in these days is authorized yet.</p>@else
+            @if ($report->sheets === [])<p class="empty">No sheet with a closing in this period is authorized yet.</p>@else
             <table class="ledger"><thead><tr><th scope="col">Agent</th><th scope="col" class="amount">Sheets</th><th scope="col"
                 class="amount">Net</th><th scope="col" class="amount">To the company</th><th scope="col" class="amount">Paid</th>
                 </tr></thead>
@@ -105,8 +105,8 @@
                 class="amount">They get</th></tr></thead><tbody>@foreach ($referrals as $firm => $one)<tr><td>{{ $firm }}</td>
                 <td class="amount">{{ $one['count'] }}</td><td class="amount">{{ $one['sum']->ledger() }}</td></tr>@endforeach
                 </tbody></table></section>@endif
-        <section class="leaf pad" aria-label="Fell through"><h2>Fell through or ran out, and why</h2>
-            @if ($report->fell() === [])<p class="empty">Nothing in these days.</p>@else
+        <section class="leaf pad" aria-label="Fell through"><h2>Fell through or expired, and why</h2>
+            @if ($report->fell() === [])<p class="empty">Nothing in this period.</p>@else
             <table class="ledger"><tbody>@foreach ($report->fell() as $reason => $count)<tr><td><a
                 href="/reports/deals?{{ $q(['stands' => 'fell', 'by' => 'reason', 'of' => $reason]) }}">{{ $reason }}</a></td>
                 <td class="amount">{{ $count }}</td></tr>@endforeach</tbody></table>@endif</section>
@@ -121,19 +121,19 @@
                 <tr class="sum"><td>{{ count($due) > 12 ? 'All '.count($due) : 'Together' }}</td><td></td>
                 <td class="amount">{{ Money::cents(Tally::of($due)->gross)->ledger() }}</td>
                 <td class="amount">{{ Money::cents(Tally::of($due)->company)->ledger() }}</td></tr></tbody></table>@endif</section>
-        <section class="leaf pad" aria-label="Expiring listings"><h2>Listings that run out within {{ $ahead }} days</h2>
+        <section class="leaf pad" aria-label="Expiring listings"><h2>Listings that expire within {{ $ahead }} days</h2>
             @if ($expiring === [])<p class="empty">None.</p>@else
             <table class="ledger"><tbody>@foreach ($expiring as $file)<tr><td><a href="/files/{{ $file->key }}">{{ $file->name }}</a></td>
                 <td>{{ \Unanimus\Dates\LocalDate::of($file->knownFacts->firstWhere('name', 'listing_expires')->value)->short() }}</td></tr>
                 @endforeach</tbody></table>@endif</section>
     </div>
-    <section class="leaf pad" aria-label="Kept reports"><h2>Keep this report</h2>
+    <section class="leaf pad" aria-label="Saved reports"><h2>Save this report</h2>
         <form method="post" action="/reports/kept" class="in-row">@csrf<input type="hidden" name="asked" value="{{ $q() }}">
             <input class="input" name="name" maxlength="60" required placeholder="Monday meeting" aria-label="Name of the report">
-            <label class="checkbox"><input type="checkbox" name="monthly" value="1"> send it to me each month</label>
-            <button class="button tight">Keep it</button></form>
+            <label class="checkbox"><input type="checkbox" name="monthly" value="1"> email it to me each month</label>
+            <button class="button tight">Save report</button></form>
         @foreach ($kept as $one)<form method="post" action="/reports/kept/{{ $one->key }}" class="in-row small">@csrf @method('delete')
-            <a href="/reports?{{ http_build_query($one->asked) }}">{{ $one->name }}</a>{{ $one->monthly ? ', sent each month' : '' }}
-            <button class="button tight quiet">Keep it no longer</button></form>@endforeach
+            <a href="/reports?{{ http_build_query($one->asked) }}">{{ $one->name }}</a>{{ $one->monthly ? ', emailed each month' : '' }}
+            <button class="button tight quiet">Remove report</button></form>@endforeach
     </section>
 </x-layout>
