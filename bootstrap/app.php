@@ -11,6 +11,7 @@ use App\Access\Http\SecurityHeaders;
 use App\Access\Http\StartSession;
 use App\Access\Http\TrustedProxies;
 use App\Signing\Http\StaysHandedOver;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -38,7 +39,9 @@ foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
 }
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
+    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', then: static function (): void {
+        require __DIR__.'/../routes/api.php';
+    })
     ->withCommands([
         __DIR__.'/../app/Demo',
         __DIR__.'/../app/Bench',
@@ -50,6 +53,12 @@ $app = Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Commission/Console',
         __DIR__.'/../app/Reports/Console',
         __DIR__.'/../app/Intake/Console',
+        __DIR__.'/../app/Messages/Console',
+        __DIR__.'/../app/Retention/Console',
+        __DIR__.'/../app/Api/Console',
+        __DIR__.'/../app/Roster/Console',
+        __DIR__.'/../app/Notices/Console',
+        __DIR__.'/../app/Moving/Console',
         __DIR__.'/../app/Requirements/Console',
         __DIR__.'/../app/Assembly/Console',
         __DIR__.'/../app/Papers/Console',
@@ -75,7 +84,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
             $reason = $refused instanceof StepRefused ? ['reason' => $refused->reason->value] : [];
             // In the language of a client, where it is said in it.
             $key = 'refusals.'.($reason['reason'] ?? '');
-            $words = $refused instanceof StepRefused && Lang::hasForLocale($key) ? (string) __($key, $refused->with) : $refused->getMessage();
+            $words = $refused instanceof StepRefused && Lang::hasForLocale($key) ? (string) __($key, $refused->with) : $refused
+                ->getMessage();
 
             return $request->expectsJson() || $request->header('HX-Request') !== null
                 ? response()->json(['message' => $words, ...$reason], $status)
@@ -84,6 +94,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
                     ->with(['refused' => $words, ...$reason]);
         };
         $exceptions->render(static fn (StepRefused $refused, Request $request) => $tell($refused, $request, 409));
+        $exceptions->render(static fn (AuthenticationException $refused, Request $request) => $request->is('api/*')
+            ? response()->json(['message' => 'Send a token that is in force, as “Authorization: Bearer una_…”.'], 401)
+            : null);
         // Numbers too large for their column, texts too long, bytes that are no text: told in words, and nothing is stored.
         $exceptions->render(
             static fn (QueryException $refused, Request $request) => in_array(

@@ -60,6 +60,8 @@ return [
     'authority' => dirname(storage_path()).'/secrets/authority',
 
     'post_room' => ['url' => env('UNANIMUS_POST_ROOM_URL'), 'folder' => env('UNANIMUS_POST_ROOM_FOLDER')],
+    // Whether webhooks may call addresses of this network and plain http, to try them out.
+    'hooks_anywhere' => (bool) env('UNANIMUS_HOOKS_ANYWHERE', false),
     'intake' => [
         'token' => env('UNANIMUS_INTAKE_TOKEN'),
         // Names under which our receiving mail servers say whether a sender was proved; nobody else is believed.

@@ -7,6 +7,11 @@ use Illuminate\Support\Facades\Schedule;
 use Unanimus\Pages\Scratch;
 
 Schedule::command('reports:send')->monthlyOn(1, '6:00')->withoutOverlapping(60);
+Schedule::command('retention:sweep')->dailyAt('3:10')->withoutOverlapping(600);
+Schedule::command('hooks:sweep')->everyMinute()->withoutOverlapping(5);
+Schedule::command('notices:sweep')->everyMinute()->withoutOverlapping(10);
+Schedule::command('roster:sweep')->everyFifteenMinutes()->withoutOverlapping(20);
+Schedule::command('messages:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('rounds:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('history:stamp')->hourly()->withoutOverlapping(30);
 Schedule::command('mail:fetch')

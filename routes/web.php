@@ -6,6 +6,7 @@ use App\Access\Http\InOneTransaction;
 use App\Access\Http\OnlyOwnDesk;
 use App\Access\Http\SeesWhatItNames;
 use App\Access\Http\SignInController;
+use App\Api\Http\ConnectionsController;
 use App\Assembly\Http\AssemblyController;
 use App\Assembly\Http\DeliveryController;
 use App\Assembly\Http\FileBookController;
@@ -32,12 +33,20 @@ use App\Forms\Http\FillController;
 use App\Forms\Http\FillLink;
 use App\Forms\Http\FillRequestController;
 use App\Forms\Http\OwnFormController;
+use App\Help\Http\HelpController;
 use App\Intake\Http\BringController;
 use App\Intake\Http\BringLink;
 use App\Intake\Http\FiledMailController;
 use App\Intake\Http\InboxController;
 use App\Intake\Http\MailController;
 use App\Intake\Http\StackController;
+use App\Messages\Http\ClientLink;
+use App\Messages\Http\ClientPageController;
+use App\Messages\Http\FormLetterController;
+use App\Messages\Http\LetterRuleController;
+use App\Messages\Http\MessageController;
+use App\Messages\Http\NoMoreController;
+use App\Notices\Http\NoticeController;
 use App\Office\Http\AccountController;
 use App\Office\Http\HealthController;
 use App\Office\Http\MembersController;
@@ -60,11 +69,16 @@ use App\Reports\Http\ReportController;
 use App\Reports\Http\StatementController;
 use App\Requirements\Http\KitController;
 use App\Requirements\Http\RuleController;
+use App\Retention\Http\KeepingController;
+use App\Retention\Http\RetentionController;
 use App\Review\Http\ChecklistController;
 use App\Review\Http\DraftReadController;
 use App\Review\Http\KeptSentenceController;
 use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
+use App\Roster\Http\CoverController;
+use App\Roster\Http\RosterController;
+use App\Shelf\Http\ShelfController;
 use App\Signing\Http\AskedPapersController;
 use App\Signing\Http\ChangeController;
 use App\Signing\Http\CountersignController;
@@ -96,6 +110,7 @@ Route::pattern('place', '\d{1,4}');
 Route::withoutMiddleware('web')->group(static function (): void {
     Route::get('/up', HealthController::class)->name('up');
     Route::post('/intake/mail', MailController::class)->name('intake.mail')->middleware('throttle:links');
+    Route::post('/no-more', [NoMoreController::class, 'store'])->name('no-more.store')->middleware('throttle:links');
 });
 
 Route::middleware('throttle:links')
@@ -135,6 +150,7 @@ Route::middleware('guest')->group(static function (): void {
 
 Route::get('/sign-in/standing', [SignInController::class, 'standing'])->name('sign-in.standing');
 
+Route::get('/no-more', [NoMoreController::class, 'show'])->name('no-more')->middleware('throttle:links');
 Route::get('/proof', [ProofController::class, 'show'])->name('proof')->middleware('throttle:links');
 Route::post('/proof', [ProofController::class, 'check'])->name('proof.check')->middleware('throttle:proof');
 
@@ -191,6 +207,15 @@ Route::prefix('/read/{token}')
         Route::post('/opened', [ReadingController::class, 'opened'])->name('read.opened');
     });
 
+Route::prefix('/client/{token}')
+    ->middleware(['throttle:links', ClientLink::class])
+    ->group(static function (): void {
+        Route::get('/', [ClientPageController::class, 'show'])->name('client');
+        Route::post('/language', [ClientPageController::class, 'language'])->name('client.language');
+        Route::post('/opened', [ClientPageController::class, 'opened'])->name('client.opened');
+        Route::get('/signed/{round}.pdf', [ClientPageController::class, 'signed'])->name('client.signed');
+    });
+
 Route::prefix('/bring/{token}')
     ->middleware(['throttle:links', BringLink::class])
     ->group(static function (): void {
@@ -211,6 +236,8 @@ Route::prefix('/work/{token}')
         Route::post('/rounds', [WorkController::class, 'sign'])->name('work.rounds');
         Route::post('/rounds/{roundkey}', [WorkController::class, 'enter'])->name('work.rounds.enter');
     });
+
+Route::get('/how-signing-works', [HelpController::class, 'signing'])->name('help.signing');
 
 Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
@@ -255,7 +282,20 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/files/{file}/let-go', [FileController::class, 'letGo'])->name('files.let-go')->withoutMiddleware(OnlyOpenFiles::class);
     Route::post('/files', [FileController::class, 'store'])->name('files.store');
     Route::get('/files/{file}', [FilePageController::class, 'show'])->name('files.show');
-    Route::get('/files/{file}/mail', [FiledMailController::class, 'index'])->name('files.mail');
+    Route::get('/files/{file}/messages', [MessageController::class, 'index'])->name('messages');
+    Route::get('/files/{file}/unread', [MessageController::class, 'unread'])->name('messages.unread');
+    Route::withoutMiddleware(OnlyOpenFiles::class)->group(static function (): void {
+        Route::post('/files/{file}/messages', [MessageController::class, 'store'])->name('messages.store');
+        Route::post('/files/{file}/notes', [MessageController::class, 'note'])->name('messages.note');
+        Route::post('/files/{file}/messages/{message}/keep', [MessageController::class, 'update'])->name('messages.update');
+        Route::post('/files/{file}/messages/{message}/send', [MessageController::class, 'send'])->name('messages.send');
+        Route::post('/files/{file}/messages/{message}/stop', [MessageController::class, 'stop'])->name('messages.stop');
+        Route::delete('/files/{file}/messages/{message}', [MessageController::class, 'destroy'])->name('messages.destroy');
+    });
+    Route::get('/files/{file}/clients', [ClientPageController::class, 'index'])->name('clients');
+    Route::post('/files/{file}/clients/{party}', [ClientPageController::class, 'turn'])->name('clients.turn')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/files/{file}/messages/{message}', [MessageController::class, 'show'])->name('messages.show');
     Route::get('/files/{file}/mail/{item}', [FiledMailController::class, 'show'])->name('files.mail.show');
     Route::get('/files/{file}/history', [FilePageController::class, 'history'])->name('files.history');
     Route::get('/files/{file}/opening', [FileController::class, 'opening'])->name('files.opening');
@@ -593,10 +633,67 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/office/plans/{user}/debts', [DebtController::class, 'store'])->name('debts.store');
     Route::post('/office/debts/{debt}/settle', [DebtController::class, 'settle'])->name('debts.settle');
     Route::get('/office/disbursements', [WordingController::class, 'index'])->name('wording');
+    Route::post('/office/disbursements/signature', [WordingController::class, 'sign'])->name('wording.sign');
+    Route::delete('/office/disbursements/signature', [WordingController::class, 'unsign'])->name('wording.unsign');
     Route::put('/office/disbursements/{office}', [WordingController::class, 'update'])->name('wording.update');
     Route::get('/office/plans.csv', [PlanSheetController::class, 'download'])->name('plans.download');
     Route::post('/office/plans-sheet', [PlanSheetController::class, 'check'])->name('plans.check');
     Route::post('/office/plans-sheet/set', [PlanSheetController::class, 'store'])->name('plans.set');
+    Route::get('/office/archive', [RetentionController::class, 'index'])->name('archive');
+    Route::put('/office/archive/{office}', [RetentionController::class, 'update'])->name('archive.update');
+    Route::get('/office/archive/certificates/{certificate}', [RetentionController::class, 'certificate'])->name('archive.certificate');
+    Route::get('/files/{file}/keeping', [KeepingController::class, 'show'])->name('files.keeping');
+    Route::post('/files/{file}/archive', [KeepingController::class, 'archive'])->name('files.archive')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/hold', [KeepingController::class, 'hold'])->name('files.hold')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::post('/files/{file}/hold/lift', [KeepingController::class, 'lift'])->name('files.lift')
+        ->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/office/connections', [ConnectionsController::class, 'index'])->name('connections');
+    Route::post('/office/connections/tokens', [ConnectionsController::class, 'makeToken'])->name('connections.tokens');
+    Route::delete('/office/connections/tokens/{token}', [ConnectionsController::class, 'revokeToken'])->name('connections.revoke');
+    Route::post('/office/connections/webhooks', [ConnectionsController::class, 'makeHook'])->name('connections.hooks');
+    Route::post('/office/connections/webhooks/{hook}', [ConnectionsController::class, 'turnHook'])->name('connections.turn');
+    Route::post('/office/connections/calls/{call}/again', [ConnectionsController::class, 'again'])->name('connections.again');
+    Route::get('/notices', [NoticeController::class, 'index'])->name('notices');
+    Route::get('/notices/count', [NoticeController::class, 'count'])->name('notices.count');
+    Route::post('/notices/seen', [NoticeController::class, 'see'])->name('notices.see');
+    Route::get('/notices/settings', [NoticeController::class, 'settings'])->name('notices.settings');
+    Route::put('/notices/settings', [NoticeController::class, 'set'])->name('notices.set');
+    Route::post('/notices/{notice}', [NoticeController::class, 'open'])->name('notices.open');
+    Route::post('/files/{file}/mute', [NoticeController::class, 'mute'])->name('files.mute')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/office/roster', [RosterController::class, 'index'])->name('roster');
+    Route::post('/office/roster', [RosterController::class, 'begin'])->name('roster.begin');
+    Route::post('/office/roster/people/{user}/credentials', [RosterController::class, 'hold'])->name('roster.hold');
+    Route::get('/office/roster/{case}', [RosterController::class, 'show'])->name('roster.show');
+    Route::post('/office/roster/{case}', [RosterController::class, 'update'])->name('roster.update');
+    Route::post('/office/roster/{case}/fates', [RosterController::class, 'fates'])->name('roster.fates');
+    Route::post('/office/roster/{case}/steps', [RosterController::class, 'addStep'])->name('roster.steps');
+    Route::post('/office/roster-steps/{step}', [RosterController::class, 'mark'])->name('roster.mark');
+    Route::post('/office/covers', [CoverController::class, 'store'])->name('covers.store');
+    Route::delete('/office/covers/{cover}', [CoverController::class, 'end'])->name('covers.end');
+    Route::put('/office/coordinators/{office}', [CoverController::class, 'coordinate'])->name('coordinators');
+    Route::post('/people/{user}/look', [PeopleController::class, 'look'])->name('people.look');
+    Route::post('/look/end', [PeopleController::class, 'endLook'])->name('look.end');
+    Route::get('/office/shelf', [ShelfController::class, 'index'])->name('shelf');
+    Route::post('/office/shelf', [ShelfController::class, 'store'])->name('shelf.store');
+    Route::get('/office/shelf/{item}', [ShelfController::class, 'show'])->name('shelf.show');
+    Route::post('/office/shelf/{item}', [ShelfController::class, 'renew'])->name('shelf.renew');
+    Route::post('/office/shelf/{item}/away', [ShelfController::class, 'away'])->name('shelf.away');
+    Route::post('/office/shelf/{item}/take', [ShelfController::class, 'take'])->name('shelf.take');
+    Route::post('/office/shelf/{item}/renew-all', [ShelfController::class, 'renewAll'])->name('shelf.renew-all');
+    Route::get('/office/shelf/{item}/{version}.pdf', [ShelfController::class, 'document'])->name('shelf.document')->whereNumber('version');
+    Route::get('/help/{place?}', [HelpController::class, 'show'])->name('help')->where('place', '[a-z]{1,20}');
+    Route::get('/office/letters', [FormLetterController::class, 'index'])->name('form-letters');
+    Route::get('/office/letters/new', [FormLetterController::class, 'show'])->name('form-letters.new');
+    Route::post('/office/letters', [FormLetterController::class, 'store'])->name('form-letters.store');
+    Route::post('/office/letters/signature', [FormLetterController::class, 'sign'])->name('form-letters.sign');
+    Route::get('/office/letters/{letter}', [FormLetterController::class, 'show'])->name('form-letters.show');
+    Route::put('/office/letters/{letter}', [FormLetterController::class, 'update'])->name('form-letters.update');
+    Route::post('/office/letters/{letter}/away', [FormLetterController::class, 'away'])->name('form-letters.away');
+    Route::get('/office/letter-rules', [LetterRuleController::class, 'index'])->name('letter-rules');
+    Route::post('/office/letter-rules', [LetterRuleController::class, 'store'])->name('letter-rules.store');
+    Route::post('/office/letter-rules/{rule}', [LetterRuleController::class, 'turn'])->name('letter-rules.turn');
     Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
     Route::post('/inbox', [InboxController::class, 'drop'])->name('inbox.drop');
     Route::post('/inbox/sorters', [InboxController::class, 'sorters'])->name('inbox.sorters');

@@ -153,6 +153,8 @@ cmd_artisan() {
         # Computations on files of the one who asks: no database, and read with their own eyes.
         dates:*|forms:*|marks:*|mail:read|stack:*|commission:*|seal:verify) set_up >&2; use_state demo; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
         mail:receive) receive_mail "$@" ;;
+        # Writes histories as they were, which the application itself never may.
+        brokerage:import) use_state demo; require_database; as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan "$@" ;;
         *) use_state demo; require_database; as_app php artisan "$@" ;;
     esac
 }

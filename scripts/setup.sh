@@ -18,6 +18,7 @@ missing_packages() {
     for entry in "${PROGRAMS[@]}"; do
         command -v "${entry%%:*}" >/dev/null || [ -x "/usr/sbin/${entry%%:*}" ] || echo "${entry##*:}"
     done
+    [ -e /usr/lib/libreoffice/program/libsclo.so ] || echo libreoffice-calc-nogui
     ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || echo postgresql
     if command -v php >/dev/null; then
         modules=$(php -m | tr '[:upper:]' '[:lower:]')

@@ -45,6 +45,12 @@ final class FileBook
             $parts[] = new SetPart($title, $scratch->put("{$index}.pdf", $this->print->whole($paper)));
         }
 
+        $messages = FileMessages::printed($file);
+        if ($messages !== []) {
+            $pages = $this->press->print(RecordPages::of($file->name, $messages, 'Messages'));
+            $parts[] = new SetPart('Messages', $scratch->put('messages.pdf', $pages));
+        }
+
         return $this->press->assemble($parts, static fn (int $page, int $count) => "{$page} / {$count}", "File book: {$file->name}");
     }
 
@@ -153,6 +159,7 @@ final class FileBook
                     'resolved' => $remark->resolved_at?->toIso8601String(),
                 ])->values()->all(),
             ])->values()->all(),
+            'messages' => FileMessages::of($file),
             'history' => DB::table('history')->where('deal_file_id', $file->id)->orderBy('seq')->get()->map(static fn (object $entry) => [
                 'at' => Carbon::parse($entry->at)->setTimezone($zone)->toIso8601String(),
                 'who' => $entry->who,

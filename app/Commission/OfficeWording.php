@@ -24,6 +24,7 @@ final readonly class OfficeWording
         public string $letterhead,
         public string $account,
         public bool $byHand,
+        public bool $withPicture,
     ) {
     }
 
@@ -40,6 +41,7 @@ final readonly class OfficeWording
             (string) ($kept['letterhead'] ?? ''),
             (string) ($kept['account'] ?? ''),
             ($kept['sign'] ?? '') === 'hand',
+            ($kept['sign'] ?? '') === 'picture',
         );
     }
 

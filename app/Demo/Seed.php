@@ -57,9 +57,14 @@ final class Seed extends Command
             app(MoreFiles::class)->lay($people);
             app(OwnSheets::class)->lay($people);
             app(OfficeDay::class)->lay($people);
+            app(Talk::class)->lay($people);
+            app(Keeping::class)->lay($people);
             app(Generator::class)->lay($people, (int) $this->option('generated'));
+            app(ComingAndGoing::class)->lay($people);
+            app(OnTheShelf::class)->lay($people);
         });
         $this->option('people') || array_map(app(OfficeDay::class)->mail(...), $this->laidOut());
+        $this->option('people') || array_map(app(Talk::class)->mail(...), $this->laidOut());
         $this->info('The demo is laid out.');
 
         return self::SUCCESS;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail;
 
 use App\Access\Invitation;
+use App\Models\ClientPage;
 use App\Models\FillRequest;
 use App\Models\Letter;
 use App\Models\PaperRequest;
@@ -29,6 +30,7 @@ final class ActionLink
             'fill' => FillRequest::query()->where('key', $key)->first()?->link(),
             'read' => ReadingCopy::query()->where('key', $key)->first()?->link(),
             'bring' => PaperRequest::query()->where('key', $key)->first()?->link(),
+            'client' => ClientPage::query()->where('key', $key)->where('is_on', true)->first()?->link(),
             'work' => WorkingCopy::query()->where('key', $key)->first()?->link(),
             'invitation' => ($user = User::query()->where('key', $key)->first()) === null
                 ? null

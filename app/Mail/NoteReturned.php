@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail;
 
 use App\Models\Letter;
+use App\Models\Message;
 use App\Models\Signer;
 use Illuminate\Support\Str;
 use Unanimus\Intake\DeliveryReport;
@@ -30,6 +31,13 @@ final class NoteReturned
             $signer = str_starts_with((string) $letter->action, 'signer ')
                 ? Signer::query()->with(['round.file', 'round.sender'])->where('key', substr((string) $letter->action, 7))->first()
                 : null;
+            $message = $letter->message_id === null ? null : Message::query()->with(['file', 'writer'])->find($letter->message_id);
+            $message?->writer === null || Post::messageHeld(
+                $message->file,
+                $message->writer,
+                $message,
+                (string) __('mail.message.came_back', ['address' => $report->recipient ?: $letter->recipient, 'why' => $report->because]),
+            );
             $signer === null || Post::cameBack($signer->round, $signer, $letter, $report->because);
         }
 

@@ -7,9 +7,11 @@ namespace App\Mail;
 use App\Mail\Jobs\SendLetter;
 use App\Models\DealFile;
 use App\Models\Letter;
+use App\Models\Message;
 use App\Models\Round;
 use App\Models\SealedSet;
 use App\Models\Signer;
+use App\Models\User;
 use App\Models\WorkingCopy;
 use App\Terms\ClientDay;
 use Illuminate\Support\Str;
@@ -219,6 +221,40 @@ final class Post
         );
     }
 
+    /**
+     * A letter that someone wrote in a file, in their own words.
+     *
+     * @param non-empty-list<array{name: string, address: string, seat: string|null}> $to
+     * @param array<string, mixed> $with what else the letter carries: papers, whom an answer goes to, what it answers
+     */
+    public static function message(DealFile $file, string $once, array $to, string $subject, string $body, array $with): void
+    {
+        if ($file->practice) {
+            return;
+        }
+        $letter = Letter::query()->firstOrCreate(['once_key' => $once], [
+            ...$with,
+            'brokerage_id' => $file->brokerage_id,
+            'deal_file_id' => $file->id,
+            'recipient_name' => $to[0]['name'],
+            'recipient' => $to[0]['address'],
+            'others' => array_slice($to, 1),
+            'subject' => $subject,
+            'body' => $body,
+            'own_words' => true,
+        ]);
+        $letter->wasRecentlyCreated && SendLetter::begin($letter->brokerage_id, $letter->id);
+    }
+
+    /** A message could not go out, or a letter of it came back. */
+    public static function messageHeld(DealFile $file, User $writer, Message $message, string $why): void
+    {
+        $about = ['subject' => $message->subject, 'file' => $file->name, 'why' => $why];
+        $once = "message-held:{$message->key}:".Str::ulid();
+        self::ofFile($file, $once, Addressee::user($writer), Wording::of('message.held', $about),
+            "/files/{$file->key}/messages/{$message->key}");
+    }
+
     /** A letter to someone of the brokerage, about no file. */
     public static function toColleague(int $brokerageId, string $once, Addressee $to, Wording $words, string $action): void
     {
@@ -275,6 +311,9 @@ final class Post
         }
         // Whoever practises writes to nobody.
         if (isset($of['deal_file_id']) && DealFile::query()->whereKey($of['deal_file_id'])->where('practice', true)->exists()) {
+            return;
+        }
+        if (Notices::keepBack($once, $of, $to, $words, $action)) {
             return;
         }
         $letter = Letter::query()->firstOrCreate(

@@ -9,14 +9,21 @@ use Unanimus\Parties\Language;
 /** What a letter says, in the words of `lang/en/mail.php`. */
 final readonly class Wording
 {
-    private function __construct(public string $subject, public string $body, public string $label)
+    /** @param  string  $name of the words; none where they are somebody's own */
+    private function __construct(public string $subject, public string $body, public string $label, public string $name = '')
     {
     }
 
     /** The same under a subject of its sender's; an empty one changes nothing. */
     public function about(string $subject): self
     {
-        return $subject === '' ? $this : new self($subject, $this->body, $this->label);
+        return $subject === '' ? $this : new self($subject, $this->body, $this->label, $this->name);
+    }
+
+    /** Words that were put together before. */
+    public static function said(string $subject, string $body, string $label): self
+    {
+        return new self($subject, $body, $label);
     }
 
     /**
@@ -35,6 +42,7 @@ final readonly class Wording
                 ),
             ),
             (string) __("mail.{$letter}.label", $with, $language->value),
+            $letter,
         );
     }
 }

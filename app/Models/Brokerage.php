@@ -13,6 +13,7 @@ use App\Models\Concerns\HasKey;
  * @property string $key
  * @property string $name
  * @property list<string> $sorts_mail roles that sort the mail which came to nobody's own address
+ * @property int|null $noticed_id the last entry of a history that people were told of
  * @property string|null $sender_name whom its letters come from; null: as it is called
  * @property string|null $sender_address null: as this installation sends
  */

@@ -54,6 +54,8 @@ use Unanimus\Steps\StepRefused;
  * @property int $calendar_version
  * @property int|null $opened_by
  * @property Carbon $created_at
+ * @property Carbon|null $updated_at
+ * @property Carbon|null $archived_at
  * @property-read Office $office
  * @property-read Collection<int, Party> $parties
  * @property-read Collection<int, KnownFact> $knownFacts
@@ -84,6 +86,7 @@ final class DealFile extends Record
         'practice' => 'boolean',
         'has_reads' => 'boolean',
         'practice_over_at' => 'datetime',
+        'archived_at' => 'datetime',
     ];
 
     protected $attributes = [
@@ -104,6 +107,7 @@ final class DealFile extends Record
         'practice' => false,
         'has_reads' => false,
         'practice_over_at' => null,
+        'archived_at' => null,
     ];
 
     /** @return BelongsTo<Office, $this> */

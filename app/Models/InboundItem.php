@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Parties\Side;
 
 /**
@@ -34,6 +35,9 @@ use Unanimus\Parties\Side;
  * @property Side|null $filed_side whose own it is there; null: the whole file's
  * @property Carbon|null $settled_at when it was filed or put away
  * @property int|null $settled_by
+ * @property int|null $answers_message which message of ours it answers
+ * @property int|null $answers_letter which email of ours it answers
+ * @property list<string> $names_before identifiers of the letters it answers, without brackets
  * @property-read DealFile|null $guess
  * @property-read DealFile|null $filed
  */
@@ -48,6 +52,7 @@ final class InboundItem extends Record
         'attachments' => 'array',
         'recipients' => 'array',
         'proof' => 'array',
+        'names_before' => 'array',
         'is_auto' => 'boolean',
         'speaks_of_wiring' => 'boolean',
         'sure' => 'float',
@@ -59,6 +64,9 @@ final class InboundItem extends Record
     protected $attributes = [
         'recipients' => '[]',
         'proof' => '{}',
+        'names_before' => '[]',
+        'answers_message' => null,
+        'answers_letter' => null,
         'is_auto' => false,
         'speaks_of_wiring' => false,
         'for_user' => null,
@@ -87,6 +95,17 @@ final class InboundItem extends Record
     public function papers(): array
     {
         return array_values(array_filter($this->attachments, static fn (array $one) => $one['paper'] ?? true));
+    }
+
+    /** Notes that someone has read it in the file it is filed in. */
+    public function noteLook(User $user): void
+    {
+        $this->filed_into === null || DB::table('message_looks')->insertOrIgnore([
+            'brokerage_id' => $this->brokerage_id,
+            'deal_file_id' => $this->filed_into,
+            'thing' => "mail:{$this->id}",
+            'user_id' => $user->id,
+        ]);
     }
 
     /** Whether nobody has shown that it is from whom it says. */

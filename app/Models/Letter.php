@@ -21,6 +21,15 @@ use Illuminate\Support\Carbon;
  * @property string|null $action where its button leads: a path, or whose link it is ("signer KEY"); the link itself is made as it goes out
  * @property string|null $attachment
  * @property string|null $attachment_name
+ * @property int|null $message_id of which message it is one
+ * @property bool $own_words whether someone wrote it word by word
+ * @property list<array{name: string, address: string, seat: string|null}> $others who gets it together with the recipient
+ * @property list<array{sha256: string, name: string}> $more_attached
+ * @property string|null $reply_to
+ * @property string|null $sender_name who wrote it
+ * @property string|null $in_reply_to
+ * @property string|null $reference_ids with brackets, oldest first
+ * @property string|null $no_more the address that may ask for no more of the kind
  * @property Carbon $created_at
  * @property Carbon|null $sent_at
  * @property Carbon|null $returned_at when the mail system brought it back
@@ -31,5 +40,13 @@ final class Letter extends Record
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['sent_at' => 'datetime', 'returned_at' => 'datetime'];
+    protected $casts = [
+        'sent_at' => 'datetime',
+        'returned_at' => 'datetime',
+        'own_words' => 'boolean',
+        'others' => 'array',
+        'more_attached' => 'array',
+    ];
+
+    protected $attributes = ['own_words' => false, 'others' => '[]', 'more_attached' => '[]'];
 }

@@ -15,6 +15,7 @@ use Unanimus\Parties\Side;
  * @property int $user_id
  * @property Role $role
  * @property Side|null $side
+ * @property int|null $through the cover by which they help
  * @property-read User $user
  */
 final class Member extends Record

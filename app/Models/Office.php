@@ -8,6 +8,7 @@ use App\Models\Concerns\HasKey;
 use Unanimus\Dates\BusinessCalendar;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Requirements\Stage;
+use Unanimus\Retention\RetentionRules;
 use Unanimus\Review\ReviewPlan;
 
 /**
@@ -21,8 +22,10 @@ use Unanimus\Review\ReviewPlan;
  * @property array<string, string> $disbursement how its authorizations are worded, as OfficeWording reads it
  * @property array<string, string> $holidays
  * @property array<string, mixed> $review
+ * @property array<string, mixed> $retention how long its files are kept, as RetentionRules reads it
  * @property string $date_look what a date beside a signature looks like, as stored
  * @property list<int> $reminder_days days before the last day on which those who have not signed are reminded
+ * @property string $coordinator_rule which coordinator new files get: nothing, "load", or the key of one
  * @property list<string> $preferred_forms numbers of the forms it prefers to others like them
  */
 final class Office extends Record
@@ -33,10 +36,10 @@ final class Office extends Record
 
     /** @var array<string, string> */
     protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array', 'review' => 'array',
-        'disbursement' => 'array'];
+        'disbursement' => 'array', 'retention' => 'array'];
 
     protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes', 'review' => '{}',
-        'disbursement' => '{}'];
+        'disbursement' => '{}', 'retention' => '{}', 'coordinator_rule' => ''];
 
     /** @var array<string, BusinessCalendar> by the holidays it was made from */
     private array $calendars = [];
@@ -45,6 +48,12 @@ final class Office extends Record
     public function reviewPlan(): ReviewPlan
     {
         return ReviewPlan::of($this->review, Stage::keys());
+    }
+
+    /** How long its files are kept. */
+    public function retentionRules(): RetentionRules
+    {
+        return RetentionRules::of($this->retention);
     }
 
     public function timeZone(): \DateTimeZone

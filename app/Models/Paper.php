@@ -46,6 +46,8 @@ use Unanimus\Terms\Facts;
  * @property list<string> $tags
  * @property int|null $latest_version_id kept by the database as versions are added
  * @property int|null $change_of the signed paper that this is a change of
+ * @property int|null $shelf_item_id where it comes from the shelf
+ * @property int|null $shelf_version the version of it that it has
  * @property-read DealFile $file
  * @property-read Collection<int, PaperValue> $values
  * @property-read Collection<int, PaperVersion> $versions

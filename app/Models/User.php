@@ -11,6 +11,8 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Crypt;
+use Laravel\Sanctum\HasApiTokens;
+use Unanimus\Notices\NoticeSettings;
 
 /**
  * A person who signs in.
@@ -23,9 +25,12 @@ use Illuminate\Support\Facades\Crypt;
  * @property string $mail_code behind the dot of their address for papers
  * @property string|null $phone
  * @property string $password
+ * @property string|null $letter_signature at the foot of what they write
  * @property bool $active
  * @property bool $guest whether it is no colleague but the other side's agent, who works on papers given to them
  * @property bool $single_keys whether single keys do something
+ * @property array<string, mixed> $notices how they want to be told, as NoticeSettings reads it
+ * @property \Illuminate\Support\Carbon|null $digest_at when their last digest went out
  * @property int $calendar_version
  * @property string|null $second_factor
  * @property \Illuminate\Support\Carbon|null $second_factor_at
@@ -37,12 +42,14 @@ use Illuminate\Support\Facades\Crypt;
  */
 final class User extends Authenticatable
 {
+    use HasApiTokens;
     use HasKey;
 
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
     /** @var array<string, string> */
-    protected $casts = ['active' => 'boolean', 'guest' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array'];
+    protected $casts = ['active' => 'boolean', 'guest' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array',
+        'notices' => 'array', 'digest_at' => 'datetime'];
 
     /** The token of the device this person came by; of each device its own, so that none stands in this row. */
     private string $deviceToken = '';
@@ -61,6 +68,12 @@ final class User extends Authenticatable
     public function address(): string
     {
         return $this->invited_email ?? $this->email;
+    }
+
+    /** How they want to be told of what happens. */
+    public function noticeSettings(): NoticeSettings
+    {
+        return NoticeSettings::of($this->notices ?? []);
     }
 
     /** The secret of the second factor, read. */
@@ -95,6 +108,12 @@ final class User extends Authenticatable
         return $this->officeRoles->contains(
             static fn (OfficeRole $held) => $held->role === $role && ($officeId === null || $held->office_id === $officeId),
         );
+    }
+
+    /** Whether they run that office: its brokers and administrators. */
+    public function runs(Office $office): bool
+    {
+        return $this->holds(Role::Broker, $office->id) || $this->holds(Role::Administrator, $office->id);
     }
 
     /** Whether they may open files: agents, coordinators, brokers. */

@@ -5,44 +5,57 @@ declare(strict_types=1);
 namespace App\Office;
 
 use App\Models\Contact;
+use App\Models\FormLetter;
 use App\Models\InboundItem;
 use App\Models\Office;
 use App\Models\OfficeRule;
 use App\Models\OwnForm;
+use App\Models\RosterCase;
+use App\Models\ShelfItem;
 use App\Models\StoredKit;
 use App\Models\StoredStencil;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Forms\Library;
 
 /** What the Office place holds for a person, each with how it stands. */
 final class OfficeIndex
 {
-    /** @return list<array{key: string, href: string, name: string, stands: string}> */
+    /** @return list<array{group: string, key: string, href: string, name: string, stands: string}> */
     public static function entries(Library $library): array
     {
         $all = [
-            ['people', '/office', 'People', true, self::people(...)],
-            ['offices', '/office/offices', 'Offices', true, static fn () => self::count(Office::query()->count(), 'office')],
-            ['kits', '/kits', 'Kits', Gate::allows('open-kits'), self::kits(...)],
-            ['rules', '/rules', 'Rules', Gate::allows('keep-rules'), self::rules(...)],
-            ['own-forms', '/own-forms', 'Our forms', Gate::allows('make-forms'), self::ownForms(...)],
-            ['library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],
-            ['stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
-            ['contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
-            ['plans', '/office/plans', 'Plans', Gate::allows('see-plans'), static fn () => 'splits and caps'],
-            ['wording', '/office/disbursements', 'Authorizations', Gate::allows('word-disbursements'),
+            ['People', 'people', '/office', 'People', true, self::people(...)],
+            ['People', 'roster', '/office/roster', 'Roster', Gate::allows('roster'), self::roster(...)],
+            ['People', 'offices', '/office/offices', 'Offices', true, static fn () => self::count(Office::query()->count(), 'office')],
+            ['People', 'contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
+            ['Documents', 'shelf', '/office/shelf', 'Shelf', Gate::allows('shelf'), self::shelf(...)],
+            ['Documents', 'library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],
+            ['Documents', 'own-forms', '/own-forms', 'Our forms', Gate::allows('make-forms'), self::ownForms(...)],
+            ['Documents', 'kits', '/kits', 'Kits', Gate::allows('open-kits'), self::kits(...)],
+            ['Documents', 'rules', '/rules', 'Rules', Gate::allows('keep-rules'), self::rules(...)],
+            ['Documents', 'stencils', '/stencils', 'Stencils', Gate::allows('open-files'), self::stencils(...)],
+            ['Mail', 'letters', '/office/letters', 'Form letters', Gate::allows('form-letters'), self::letters(...)],
+            ['Mail', 'inbox', '/office/inbox', 'Inbox', Gate::allows('inbox'), self::inbox(...)],
+            ['Money', 'plans', '/office/plans', 'Plans', Gate::allows('see-plans'), static fn () => 'splits and caps'],
+            ['Money', 'wording', '/office/disbursements', 'Authorizations', Gate::allows('word-disbursements'),
                 static fn () => 'wording, who is paid by escrow'],
-            ['inbox', '/office/inbox', 'Inbox', Gate::allows('inbox'), self::inbox(...)],
-            ['history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
-            ['me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],
+            ['Keeping', 'archive', '/office/archive', 'Archive', Gate::allows('run-office'), self::archive(...)],
+            ['Keeping', 'history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
+            ['Keeping', 'connections', '/office/connections', 'Connections', true, static fn () => 'tokens, webhooks'],
+            ['You', 'me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],
         ];
-        $shown = array_filter($all, static fn (array $one) => $one[3]);
+        $shown = array_filter($all, static fn (array $one) => $one[4]);
 
-        return array_values(
-            array_map(static fn (array $one) => ['key' => $one[0], 'href' => $one[1], 'name' => $one[2], 'stands' => $one[4]()], $shown),
-        );
+        return array_values(array_map(static fn (array $one) => [
+            'group' => $one[0],
+            'key' => $one[1],
+            'href' => $one[2],
+            'name' => $one[3],
+            'stands' => $one[5](),
+        ], $shown));
     }
 
     private static function people(): string
@@ -51,6 +64,13 @@ final class OfficeIndex
         $invited = User::colleagues()->where('active', true)->whereNotNull('invited_at')->count();
 
         return ($active === 1 ? '1 person' : "{$active} people").($invited === 0 ? '' : ", {$invited} invited");
+    }
+
+    private static function roster(): string
+    {
+        $open = RosterCase::query()->whereNull('settled_at')->whereNull('canceled_at')->count();
+
+        return $open === 0 ? 'joining, leaving, sharing files' : "{$open} joining or leaving";
     }
 
     private static function kits(): string
@@ -81,6 +101,31 @@ final class OfficeIndex
         $kept = StoredStencil::query()->where('put_away', false)->count();
 
         return $kept === 0 ? 'none yet' : self::count($kept, 'stencil');
+    }
+
+    private static function letters(): string
+    {
+        $kept = FormLetter::inUse()->count();
+
+        return $kept === 0 ? 'none yet' : self::count($kept, 'letter');
+    }
+
+    private static function shelf(): string
+    {
+        $user = Auth::user();
+        $new = $user instanceof User ? ShelfItem::inUse($user)->whereRaw(
+            'version > coalesce((SELECT l.version FROM shelf_looks l WHERE l.shelf_item_id = shelf_items.id AND l.user_id = ?), 0)',
+            [$user->id],
+        )->count() : 0;
+
+        return $new === 0 ? 'what everybody uses' : "{$new} new since you looked";
+    }
+
+    private static function archive(): string
+    {
+        $announced = DB::table('purge_notices')->count();
+
+        return $announced === 0 ? 'how long files are kept' : self::count($announced, 'file').' to be purged';
     }
 
     private static function inbox(): string

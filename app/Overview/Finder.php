@@ -116,7 +116,8 @@ final class Finder
         match ($field) {
             'status' => match ($value) {
                 'open' => $where->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']),
-                'ended' => $where->whereNotIn('deal_files.status', ['preparing', 'active', 'under_contract']),
+                'ended' => $where->whereNotIn('deal_files.status', ['preparing', 'active', 'under_contract'])->whereNull('archived_at'),
+                'archived' => $where->whereNotNull('deal_files.archived_at'),
                 'all' => $where->whereRaw('true'),
                 'contract' => $where->where('deal_files.status', 'under_contract'),
                 default => $where->where('deal_files.status', $value),

@@ -9,6 +9,7 @@ use App\Models\Commission;
 use App\Models\DealFile;
 use App\Models\DraftRead;
 use App\Models\FillRequest;
+use App\Models\InboundItem;
 use App\Models\Requirement;
 use App\Models\Role;
 use App\Models\Signer;
@@ -16,6 +17,7 @@ use App\Models\Task;
 use App\Models\User;
 use App\Models\WorkingCopyPaper;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Messages\Recipient;
 use Unanimus\Signing\SignerStatus;
 
 /** What waits on one person: reviews, remarks, signatures, answers that came in, what is ready, tasks and dates that are due. */
@@ -45,6 +47,7 @@ final readonly class WaitingOnMe
             ...$me->drafts(),
             ...$me->signatures(),
             ...$me->answers(),
+            ...$me->written(),
             ...$me->returned(),
             ...$me->ready(),
             ...$me->tasks(),
@@ -94,6 +97,30 @@ final readonly class WaitingOnMe
                 $requirement->paper === null ? "/files/{$file->key}" : "/papers/{$requirement->paper->key}",
                 hot: true,
             );
+        }
+
+        return $rows;
+    }
+
+    /** @return list<TodayRow> answers by mail to what one wrote, not read yet */
+    private function written(): array
+    {
+        $rows = [];
+        $answers = InboundItem::query()
+            ->join('messages', 'messages.id', 'inbound_items.answers_message')
+            ->where('messages.user_id', $this->user->id)
+            ->whereNotNull('inbound_items.filed_into')
+            ->whereNotExists(fn ($look) => $look->from('message_looks')
+                ->whereRaw("message_looks.thing = 'mail:' || inbound_items.id")
+                ->where('message_looks.user_id', $this->user->id))
+            ->orderBy('inbound_items.id')
+            ->limit(50)
+            ->get('inbound_items.*');
+        foreach ($answers->load('filed') as $item) {
+            if ($item->filed !== null) {
+                $from = Recipient::typed($item->sender)[0]->name ?? $item->sender;
+                $rows[] = new TodayRow('Read answer', $from, $item->filed->name, "/files/{$item->filed->key}/mail/{$item->key}");
+            }
         }
 
         return $rows;

@@ -73,6 +73,14 @@ final class PageStore
             : new Response((string) file_get_contents("{$folder}/{$file}"), 200, $headers);
     }
 
+    /** Takes away the pictures of what a PDF with that SHA-256 showed. */
+    public static function drop(string $sha256): void
+    {
+        foreach (glob(config('unanimus.page_cache')."/{$sha256}-*") ?: [] as $picture) {
+            @unlink($picture);
+        }
+    }
+
     private static function make(string $folder, string $file, string $pdf, int $page, int $resolution): void
     {
         if (is_file("{$folder}/{$file}")) {

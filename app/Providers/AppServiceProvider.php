@@ -138,6 +138,11 @@ final class AppServiceProvider extends ServiceProvider
                 Limit::perHour(60)->by('proof an hour:'.$request->ip()),
             ],
         );
+        RateLimiter::for(
+            'api',
+            static fn (Request $request) => Limit::perMinute(120)->by('api:'.hash('sha256', (string) ($request->bearerToken() ?? $request
+                ->ip()))),
+        );
         RateLimiter::for('links', static fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
     }
 

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Access\PeopleProvider;
 use App\Access\RememberedDevices;
+use App\Models\ApiToken;
 use App\Models\Brokerage;
 use App\Models\DealFile;
 use App\Models\InboundItem;
@@ -18,6 +19,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\Sanctum;
 
 /** Who signs in, and who may do what; whatever is named neither here nor in a policy nobody may. */
 final class AuthServiceProvider extends ServiceProvider
@@ -26,6 +28,7 @@ final class AuthServiceProvider extends ServiceProvider
     {
         config(['auth.guards.web.remember' => RememberedDevices::DAYS * 24 * 60]);
         Auth::provider('people', static fn (Application $app) => new PeopleProvider($app['hash'], User::class));
+        Sanctum::usePersonalAccessTokenModel(ApiToken::class);
         Gate::policy(DealFile::class, DealFilePolicy::class);
         Gate::define('open-files', static fn (User $user) => $user->opensFiles());
         Gate::define('review-desk', static fn (User $user) => $user->isBroker());
@@ -63,6 +66,12 @@ final class AuthServiceProvider extends ServiceProvider
             'word-disbursements',
             static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator),
         );
+        // Everyone writes letters of their own; those that everybody sends are kept by whoever runs files for others.
+        Gate::define('form-letters', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
+        Gate::define('keep-form-letters', static fn (User $user) => $user->isBroker()
+            || $user->holds(Role::Administrator)
+            || $user->holds(Role::Coordinator));
+        Gate::define('letter-rules', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
         // Figures of a brokerage, or of offices, or one's own.
         Gate::define('see-reports', static fn (User $user) => Gate::forUser($user)->allows('see-plans'));
         Gate::define(
@@ -76,6 +85,11 @@ final class AuthServiceProvider extends ServiceProvider
             static fn (User $user, InboundItem $item) => $item->brokerage_id === $user->brokerage_id &&
                 ($item->for_user === $user->id || Gate::forUser($user)->allows('sort-mail')),
         );
+        Gate::define('shelf', static fn (User $user) => ! $user->guest);
+        Gate::define('keep-shelf', static fn (User $user) => $user->isBroker()
+            || $user->holds(Role::Administrator)
+            || $user->holds(Role::Coordinator));
+        Gate::define('roster', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }
 }

@@ -44,8 +44,8 @@ final readonly class ReviewFindings
             ->all();
         $found = [];
         foreach (self::all($paper) as $one) {
-            // The same said by two of them is said once.
-            in_array($one->id(), $aside, true) || ($found[$one->text] ??= $one);
+            // The same said of the same place by two of them is said once.
+            in_array($one->id(), $aside, true) || ($found[$one->id()] ??= $one);
         }
 
         return array_values($found);

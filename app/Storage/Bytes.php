@@ -21,14 +21,23 @@ final class Bytes
     {
         $sha256 = hash('sha256', $bytes);
         $this->store->write($sha256, $bytes);
-        DB::table('blobs')->insertOrIgnore([
-            'brokerage_id' => $brokerageId,
-            'sha256' => $sha256,
-            'size' => strlen($bytes),
-            'media_type' => $mediaType,
-        ]);
+        // What was kept long ago may just be let go: whoever keeps it again waits for that, and it is not let go for a day from now.
+        DB::insert(
+            "INSERT INTO blobs (brokerage_id, sha256, size, media_type) VALUES (?, ?, ?, ?)
+                ON CONFLICT (brokerage_id, sha256) DO UPDATE SET kept_at = clock_timestamp()
+                    WHERE blobs.kept_at < clock_timestamp() - interval '1 hour'",
+            [$brokerageId, $sha256, strlen($bytes), $mediaType],
+        );
+        $this->store->has($sha256) || $this->store->write($sha256, $bytes);
 
         return $sha256;
+    }
+
+    /** Puts bytes back whose row is there, or comes. @throws BytesMissing when they are not what their name says */
+    public function putBack(string $sha256, string $bytes): void
+    {
+        hash('sha256', $bytes) === $sha256 || throw BytesMissing::named($sha256);
+        $this->store->has($sha256) || $this->store->write($sha256, $bytes);
     }
 
     /** @throws BytesMissing when they are gone or no longer what they were */
@@ -37,6 +46,12 @@ final class Bytes
         $bytes = $this->store->read($sha256);
 
         return hash('sha256', $bytes) === $sha256 ? $bytes : throw BytesMissing::named($sha256);
+    }
+
+    /** Lets go of bytes that no row names any more. */
+    public function drop(string $sha256): void
+    {
+        $this->store->drop($sha256);
     }
 
     /** Where native tools can read them. @throws BytesMissing */

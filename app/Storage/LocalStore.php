@@ -63,6 +63,12 @@ final class LocalStore implements Store
         return $this->has($name) ? $this->place($name) : throw BytesMissing::named($name);
     }
 
+    public function drop(string $name): void
+    {
+        @unlink($this->place($name));
+        is_file($this->place($name)) && throw new \RuntimeException("{$name} could not be removed from the disk.");
+    }
+
     private function place(string $name): string
     {
         return "{$this->folder}/".substr($name, 0, 2).'/'.substr($name, 2, 2)."/{$name}";

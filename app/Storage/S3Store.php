@@ -90,6 +90,16 @@ final class S3Store implements Store
         return $this->near->path($name);
     }
 
+    public function drop(string $name): void
+    {
+        try {
+            $this->client->deleteObject(['Bucket' => $this->bucket, 'Key' => $name]);
+        } catch (AwsException $failed) {
+            throw self::silent($failed);
+        }
+        $this->near->drop($name);
+    }
+
     /** @throws BytesMissing when the store has them not, or others under their name */
     private function fetch(string $name): string
     {

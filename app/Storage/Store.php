@@ -15,6 +15,9 @@ interface Store
 
     public function has(string $name): bool;
 
+    /** Lets go of the bytes under the name, also of what was fetched of them; of none is none. */
+    public function drop(string $name): void;
+
     /** A path on this machine where the bytes can be read; remote stores fetch them first. @throws BytesMissing */
     public function path(string $name): string;
 }

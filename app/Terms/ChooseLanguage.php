@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Terms;
 
+use App\Models\ClientPage;
 use App\Models\FillRequest;
 use App\Models\PaperRequest;
 use App\Models\ReadingCopy;
@@ -15,7 +16,7 @@ use Unanimus\Parties\Language;
 /** A client reads in another language; what they signed and entered stays. */
 final class ChooseLanguage
 {
-    public function __invoke(Signer|FillRequest|ReadingCopy|PaperRequest $whose, Language $language): void
+    public function __invoke(Signer|FillRequest|ReadingCopy|PaperRequest|ClientPage $whose, Language $language): void
     {
         $whose->update(['language' => $language]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Commission;
 
 use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Rect;
 use Unanimus\Pages\Typeface;
 
 /**
@@ -36,6 +37,7 @@ final class DisbursementPages
      * @param array<string, string> $facts what stands in the head, label to text
      * @param string $words what it says to escrow
      * @param string $authorized by whom and when; empty: it is signed by hand, on a line of its own
+     * @param (\Closure(Rect): string)|null $signature draws the broker's signature in a place, as SVG
      * @return list<Drawing>
      */
     public static function draw(
@@ -48,13 +50,14 @@ final class DisbursementPages
         PayOut $pay,
         string $broker,
         string $authorized,
+        ?\Closure $signature = null,
     ): array {
         $self = new self('Commission disbursement authorization', $company);
         $self->head($letterhead, $number, $facts);
         $self->words($words);
         $self->payees($pay);
         $self->computed($sheet);
-        $self->sign($broker, $authorized);
+        $self->sign($broker, $authorized, $signature);
         foreach ($self->pages as $index => $page) {
             $page->text(self::LEFT, 748, 8, 'Sample form of a fictional state, not legal advice.', fill: self::DIM);
             $of = 'Page '.($index + 1).' of '.count($self->pages);
@@ -131,9 +134,14 @@ final class DisbursementPages
         }
     }
 
-    private function sign(string $broker, string $authorized): void
+    /** @param  (\Closure(Rect): string)|null  $signature */
+    private function sign(string $broker, string $authorized, ?\Closure $signature): void
     {
-        $this->room(64);
+        $this->room(96);
+        if ($authorized !== '' && $signature !== null) {
+            $this->page()->piece($signature(new Rect(self::LEFT, $this->y, 200, 44)));
+            $this->y += 34;
+        }
         $this->y += 24;
         if ($authorized !== '') {
             $this->page()->text(self::LEFT, $this->y, 10, "Authorized by {$broker}, broker, {$authorized}.");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Commission;
 
 use Unanimus\Steps\StepRefused;
+use Unanimus\Terms\FieldText;
 
 /** What an authorization says to escrow, with fields of the deal in braces: "Pay {company}." */
 final class DisbursementWording
@@ -27,8 +28,7 @@ final class DisbursementWording
      */
     public static function check(string $text): void
     {
-        preg_match_all('/\{([^{}]*)\}/', $text, $found);
-        foreach (array_diff($found[1], self::FIELDS) as $field) {
+        foreach (array_diff(FieldText::codes($text), self::FIELDS) as $field) {
             throw CommissionRefusal::UnknownField->because(field: '{'.$field.'}');
         }
     }
@@ -44,10 +44,11 @@ final class DisbursementWording
     {
         self::check($text);
 
-        return (string) preg_replace_callback('/\{([^{}]*)\}/', static function (array $found) use ($values): string {
-            $value = $values[$found[1]] ?? '';
+        return implode('', array_map(static function (array $part) use ($values): string {
+            [$written, $code] = $part;
+            $value = $code === null ? $written : $values[$code] ?? '';
 
-            return $value !== '' ? $value : throw CommissionRefusal::EmptyField->because(field: $found[0]);
-        }, $text);
+            return $value !== '' ? $value : throw CommissionRefusal::EmptyField->because(field: $written);
+        }, FieldText::parts($text)));
     }
 }

@@ -16,7 +16,7 @@ final readonly class Query
     public const FIELDS = [
         'status' => [
             'status of the file',
-            ['preparing', 'active', 'contract', 'closed', 'terminated', 'expired', 'withdrawn', 'open', 'ended', 'all'],
+            ['preparing', 'active', 'contract', 'closed', 'terminated', 'expired', 'withdrawn', 'open', 'ended', 'archived', 'all'],
         ],
         'agent' => ['whose file it is', ['me']],
         'side' => ['whom we represent', ['buyer', 'seller', 'both', 'tenant', 'landlord']],

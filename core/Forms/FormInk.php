@@ -34,6 +34,12 @@ final class FormInk
     /** Part of the form's print that must be met again, so that the scan is a page of it. */
     private const MET = 0.4;
 
+    /** Part at which no other way it could lie is looked at. */
+    private const SURELY_MET = 0.75;
+
+    /** Ways it could lie, by a rough look, that are looked at closely. */
+    private const SECOND_LOOKS = 6;
+
     /**
      * @param array<int, true> $print dots of the form's print, and those around it
      * @param array{float, float, float, float, float} $lies cosine, sine (with the scale in them), and how far it lies beside; and the
@@ -45,6 +51,7 @@ final class FormInk
         private readonly int $width,
         private readonly int $height,
         private readonly array $lies,
+        private readonly string $printed,
     ) {
     }
 
@@ -58,7 +65,21 @@ final class FormInk
      */
     public static function of(Form $form, int $formPage, string $pdf, int $page): ?self
     {
-        $print = InkDots::of($form->pdf, $formPage, self::DOTS, self::INK);
+        return self::over($form->pdf, $formPage, $pdf, $page);
+    }
+
+    /**
+     * A page of a scan over the same page as it was printed; null when it does not lie on it.
+     *
+     * @param string $printed path of the PDF that was printed
+     * @param int $printedPage from 1
+     * @param int $page of the scan, from 1
+     *
+     * @throws ToolFailed when one cannot be drawn
+     */
+    public static function over(string $printed, int $printedPage, string $pdf, int $page): ?self
+    {
+        $print = InkDots::of($printed, $printedPage, self::DOTS, self::INK);
         $scan = InkDots::of($pdf, $page, self::DOTS, self::INK, $print)->dots;
         [$width, $height, $points] = [$print->width, $print->height, $print->points()];
         $lies = $points === [] ? null : self::laid($points, $scan, $width, $height);
@@ -73,9 +94,9 @@ final class FormInk
                 }
             }
         }
-        $self = new self($near, $scan, $width, $height, [...$lies, 0.0]);
+        $self = new self($near, $scan, $width, $height, [...$lies, 0.0], $print->dots);
 
-        return new self($near, $scan, $width, $height, [...$lies, $self->noise()]);
+        return new self($near, $scan, $width, $height, [...$lies, $self->noise()], $print->dots);
     }
 
     /** Whether something is written at a place of the form, in points from its upper left. */
@@ -104,6 +125,42 @@ final class FormInk
         }
 
         return $all === 0 ? 0.0 : $dark / $all;
+    }
+
+    /**
+     * The scan set straight on the print, dot by dot of the print.
+     *
+     * @return array{width: int, height: int, print: string, ink: string, beyond: string, noise: float} rows of dots, "x" for ink:
+     *                                                                                                  of the print, of the scan, and of
+     *                                                                                                  what is ink there and not near print
+     */
+    public function laidOut(): array
+    {
+        [$cos, $sin, $beside, $below] = $this->lies;
+        $ink = str_repeat(' ', $this->width * $this->height);
+        $beyond = $ink;
+        for ($y = 0; $y < $this->height; $y++) {
+            $cy = $y - $this->height / 2;
+            for ($x = 0; $x < $this->width; $x++) {
+                $cx = $x - $this->width / 2;
+                $sx = (int) round($cos * $cx - $sin * $cy + $this->width / 2 + $beside);
+                $sy = (int) round($sin * $cx + $cos * $cy + $this->height / 2 + $below);
+                if (self::isDark($this->scan, $sx, $sy, $this->width, $this->height)) {
+                    $at = $y * $this->width + $x;
+                    $ink[$at] = 'x';
+                    isset($this->print[$at]) || ($beyond[$at] = 'x');
+                }
+            }
+        }
+
+        return ['width' => $this->width, 'height' => $this->height, 'print' => $this->printed, 'ink' => $ink, 'beyond' => $beyond,
+            'noise' => $this->lies[4]];
+    }
+
+    /** Points of a page for each of its dots. */
+    public static function points(): float
+    {
+        return 72 / self::DOTS;
     }
 
     /** What is dark on a page that nobody has written on: dust, and print that shines through; of strips where forms have none. */
@@ -147,17 +204,39 @@ final class FormInk
             $some[] = [$points[$index][0] - $width / 2, $points[$index][1] - $height / 2];
         }
         $thick = self::thick($scan, $width, $height);
-        $best = [-1.0, 1.0, 0.0, 0.0, 0.0];
+        $rough = [];
         foreach (self::SCALES as $scale) {
             foreach (self::ANGLES as $angle) {
                 [$cos, $sin] = [$scale * cos(deg2rad($angle)), $scale * sin(deg2rad($angle))];
                 $found = self::shifted($some, $thick, $width, $height, $cos, $sin, 0, 0, self::BESIDE, 8);
-                $found[0] > $best[0] && ($best = [$found[0], $cos, $sin, $found[1], $found[2]]);
+                $rough[] = [$found[0], $cos, $sin, $found[1], $found[2]];
             }
         }
-        // Closer and closer, each time about what was best.
-        $closer = [[0.2, 0.008, 9, 3, $thick], [0.1, 0.004, 5, 1, $scan], [0.05, 0.002, 2, 1, $scan]];
-        foreach ($closer as [$turn, $grow, $far, $step, $dots]) {
+        // A rough look takes one row of letters for the next: what looks best closely may have looked second best.
+        usort($rough, static fn (array $a, array $b) => $b[0] <=> $a[0]);
+        $best = [-1.0, 1.0, 0.0, 0, 0];
+        foreach (array_slice($rough, 0, self::SECOND_LOOKS) as $about) {
+            $found = self::closer($about, $some, $thick, $scan, $width, $height);
+            $found[0] > $best[0] && ($best = $found);
+            if ($best[0] > self::SURELY_MET) {
+                break;
+            }
+        }
+
+        return $best[0] < self::MET ? null : [$best[1], $best[2], (float) $best[3], (float) $best[4]];
+    }
+
+    /**
+     * Closer and closer, each time about what was best.
+     *
+     * @param array{float, float, float, int, int} $best
+     * @param non-empty-list<array{float|int, float|int}> $some
+     * @return array{float, float, float, int, int}
+     */
+    private static function closer(array $best, array $some, string $thick, string $scan, int $width, int $height): array
+    {
+        $looks = [[0.2, 0.008, 9, 3, $thick], [0.1, 0.004, 5, 1, $scan], [0.05, 0.002, 2, 1, $scan]];
+        foreach ($looks as [$turn, $grow, $far, $step, $dots]) {
             $about = $best;
             $best[0] = -1.0;
             foreach ([-$turn, 0.0, $turn] as $more) {
@@ -165,13 +244,13 @@ final class FormInk
                     [$turnCos, $turnSin] = [$larger * cos(deg2rad($more)), $larger * sin(deg2rad($more))];
                     $cos = $about[1] * $turnCos - $about[2] * $turnSin;
                     $sin = $about[2] * $turnCos + $about[1] * $turnSin;
-                    $found = self::shifted($some, $dots, $width, $height, $cos, $sin, (int) $about[3], (int) $about[4], $far, $step);
+                    $found = self::shifted($some, $dots, $width, $height, $cos, $sin, $about[3], $about[4], $far, $step);
                     $found[0] > $best[0] && ($best = [$found[0], $cos, $sin, $found[1], $found[2]]);
                 }
             }
         }
 
-        return $best[0] < self::MET ? null : [$best[1], $best[2], (float) $best[3], (float) $best[4]];
+        return $best;
     }
 
     /**

@@ -28,36 +28,15 @@ final readonly class Converter
 
     private const MOST_PIXELS = 120_000_000;
 
-    private const MOST_UNPACKED = 300 * 1024 * 1024;
-
-    /** What LibreOffice may use for one text: seconds of processor time, memory it writes to, seconds it waits for its turn. */
-    private const OFFICE_SECONDS = 40;
-
-    private const OFFICE_MEMORY = '1200M';
-
-    public const OFFICE_TURN = 60;
-
-    /** No macros, and nothing a text only points to: neither on the network nor on the disk. */
-    private const OFFICE_PROFILE = <<<'XML'
-    <?xml version="1.0" encoding="UTF-8"?>
-    <oor:items xmlns:oor="http://openoffice.org/2001/registry">
-    <item oor:path="/org.openoffice.Office.Common/Security/Scripting">
-        <prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>
-    <item oor:path="/org.openoffice.Office.Common/Security/Scripting">
-        <prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>
-    <item oor:path="/org.openoffice.Office.Writer/Content/Update"><prop oor:name="Link" oor:op="fuse"><value>2</value></prop></item>
-    </oor:items>
-    XML;
-
     /**
      * @param TrustList|null $trust whose signatures are known; null: nobody's
-     * @param int $officeTurn seconds that a text waits for the one before it
+     * @param ClosedOffice $office what turns texts into PDFs
      * @param HarmCheck|null $harm looks for harmful code first; null: nothing does
      */
     public function __construct(
         private Press $press,
         private ?TrustList $trust = null,
-        private int $officeTurn = self::OFFICE_TURN,
+        private ClosedOffice $office = new ClosedOffice(),
         private ?HarmCheck $harm = null,
     ) {
     }
@@ -223,100 +202,20 @@ final readonly class Converter
 
     private function word(string $path): Brought
     {
-        self::refuseBomb($path);
-        if (! self::canBeCutOff()) {
+        if (! ClosedOffice::isPossible()) {
             throw new BringRefused(
                 'Word documents cannot be converted on this server, because it cannot keep them apart from everything else. Save it as '.
                     'PDF and upload that.',
             );
         }
-        $scratch = new Scratch();
-        copy($path, $scratch->path('text.doc'));
-        mkdir($scratch->path('profile/user'), recursive: true);
-        $scratch->put('profile/user/registrymodifications.xcu', self::OFFICE_PROFILE);
-        $turn = $this->waitForSlot();
-        try {
-            // What it names on the network or on this machine is not there: a text can link to pictures and to other texts.
-            (new NativeTool(self::OFFICE_SECONDS, '0', [], self::OFFICE_MEMORY))->run([
-                ...self::closedRoom($scratch),
-                'soffice',
-                '--headless',
-                '--norestore',
-                '--nolockcheck',
-                '--nodefault',
-                '-env:UserInstallation=file:///work/profile',
-                '--convert-to',
-                'pdf:writer_pdf_Export',
-                '--outdir',
-                '/work/out',
-                '/work/text.doc',
-            ]);
-        } catch (ToolFailed $failed) {
-            if ($failed->machineIsBusy) {
-                throw $failed;
-            }
-        } finally {
-            fclose($turn);
-        }
-        if (! is_file($scratch->path('out/text.pdf'))) {
+        $bytes = $this->office->convert($path, 'text.doc', 'pdf:writer_pdf_Export', 'text.pdf');
+        if ($bytes === null) {
             throw new BringRefused(
                 'This Word document could not be converted: it is damaged, or too large. Open it, save it as PDF and upload that.',
             );
         }
+        $scratch = new Scratch();
 
-        return $this->pdf($scratch->path('out/text.pdf'), ['It was converted from a Word document. Check its pages.']);
-    }
-
-    /**
-     * One text at a time on this machine: each takes as much of it as everything else together.
-     *
-     * @return resource held while it works
-     *
-     * @throws ToolFailed when its turn does not come
-     */
-    private function waitForSlot()
-    {
-        $turn = fopen(sys_get_temp_dir().'/unanimus-office.lock', 'c');
-        for ($waited = 0; $turn !== false && $waited < $this->officeTurn * 10; $waited++) {
-            if (flock($turn, LOCK_EX | LOCK_NB)) {
-                return $turn;
-            }
-            usleep(100_000);
-        }
-        throw ToolFailed::waitedInVain('soffice', $this->officeTurn);
-    }
-
-    private static function refuseBomb(string $path): void
-    {
-        $zip = new \ZipArchive();
-        if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
-            return;
-        }
-        $sum = 0;
-        for ($index = 0; $index < $zip->numFiles && $index < 10_000; $index++) {
-            $sum += (int) ($zip->statIndex($index)['size'] ?? 0);
-        }
-        $zip->close();
-        if ($sum > self::MOST_UNPACKED) {
-            throw new BringRefused('This Word document unpacks to more than can be handled. Save it as PDF and upload that.');
-        }
-    }
-
-    /** @return list<string> what a program is begun with, so that it sees its scratch folder alone */
-    private static function closedRoom(Scratch $scratch): array
-    {
-        return ['unshare', '-rnmpf', '--kill-child', '--propagation', 'private', 'sh', __DIR__.'/closed-room.sh', $scratch->path('')];
-    }
-
-    private static function canBeCutOff(): bool
-    {
-        static $can = null;
-        try {
-            $can ??= (new NativeTool(10, '0'))->run([...self::closedRoom(new Scratch()), 'true']) === '';
-        } catch (ToolFailed) {
-            $can = false;
-        }
-
-        return $can;
+        return $this->pdf($scratch->put('text.pdf', $bytes), ['It was converted from a Word document. Check its pages.']);
     }
 }

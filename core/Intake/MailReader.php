@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Intake;
 
+use Unanimus\Messages\Threading;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PlainText;
 use Unanimus\Pages\Scratch;
@@ -80,6 +81,10 @@ final class MailReader
             $report !== null || self::isAuto($mail),
             $report,
             SenderProof::of((string) ($mail->getHeader('Authentication-Results')?->getRawValue() ?? ''), $servers),
+            Threading::named(
+                (string) $mail->getHeader('In-Reply-To')?->getRawValue(),
+                (string) $mail->getHeader('References')?->getRawValue(),
+            ),
         );
     }
 
@@ -210,7 +215,8 @@ final class MailReader
 
                 continue;
             }
-            $this->parts[] = new MailPart($name, $type, $bytes, MailPaper::is($bytes, $type, $name, self::isShown($part, $shown)));
+            $shownAs = self::shownAs($part, $shown);
+            $this->parts[] = new MailPart($name, $type, $bytes, MailPaper::is($bytes, $type, $name, $shownAs !== ''), $shownAs);
             $type === 'application/ms-tnef' || preg_match('/^winmail.*\.dat$/i', $name) === 1 ? $this->opened($bytes) : null;
         }
     }
@@ -223,12 +229,16 @@ final class MailReader
         return preg_match('/filename="?[^";]*\\\\([^";\\\\]+)/i', $said, $m) === 1 ? trim($m[1]) : (string) ($part->getFilename() ?? '');
     }
 
-    /** @param  array<string, true>  $shown */
-    private static function isShown(IMessagePart $part, array $shown): bool
+    /**
+     * The Content-ID by which the letter's own page shows a part; empty: it does not.
+     *
+     * @param array<string, true> $shown
+     */
+    private static function shownAs(IMessagePart $part, array $shown): string
     {
         $id = trim((string) ($part instanceof IMimePart ? $part->getContentId() : ''), '<> ');
 
-        return $id !== '' && isset($shown[$id]);
+        return $id !== '' && isset($shown[$id]) ? $id : '';
     }
 
     /** What stands in a winmail.dat; nothing where it cannot be opened. */

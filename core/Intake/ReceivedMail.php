@@ -21,6 +21,7 @@ final readonly class ReceivedMail
      * @param list<MailPart> $attachments those of letters inside it too
      * @param bool $auto whether a program answered, and nobody wrote it
      * @param DeliveryReport|null $report when it tells that a letter could not be delivered
+     * @param list<string> $answers identifiers of the letters it answers, without brackets, the closest first
      */
     public function __construct(
         public string $messageId,
@@ -36,6 +37,7 @@ final readonly class ReceivedMail
         public bool $auto,
         public ?DeliveryReport $report,
         public SenderProof $proof,
+        public array $answers = [],
     ) {
     }
 
@@ -86,6 +88,7 @@ final readonly class ReceivedMail
             'date' => $this->date?->format(\DateTimeInterface::RFC3339),
             'text' => $this->text,
             'attachments' => array_map(static fn (MailPart $part) => $part->toArray(), $this->attachments),
+            'answers' => $this->answers,
             'auto' => $this->auto,
             'bounce' => $this->report?->toArray(),
             'sender' => $this->proof->toArray(),

@@ -23,6 +23,8 @@ final class PaperFindings
     /** How sure it must be whose a line is, to say that they have not signed. */
     private const SURE = 0.6;
 
+    private const LAID = 'laid over the page as it was printed';
+
     /**
      * Places on a scan without ink, of people the file has; and required blanks.
      *
@@ -43,6 +45,11 @@ final class PaperFindings
             if ($blank !== null) {
                 $told[] = new ReviewFinding("{$blank->label}: nothing is filled in.", 'no ink at its place', $page, $blank->place);
             }
+        }
+        foreach ($found->changed as ['page' => $page, 'place' => $place]) {
+            $told[] = $place === null
+                ? new ReviewFinding("Page {$page} has much written on it where the form has no blanks. Read it by eye.", self::LAID, $page)
+                : new ReviewFinding('Something was written or struck out by hand here.', self::LAID, $page, $place);
         }
         foreach ($found->unlike as $page) {
             $told[] = new ReviewFinding(

@@ -23,11 +23,12 @@ final class RecordPages
     /**
      * @param string $file what the file is called
      * @param list<array{title: string, stands: string, lines: list<string>}> $entries what was asked for, in order
+     * @param string $title of the record
      * @return non-empty-list<Drawing> letter pages
      */
-    public static function of(string $file, array $entries): array
+    public static function of(string $file, array $entries, string $title = 'Record of review'): array
     {
-        $page = self::begin('Record of review', $file);
+        $page = self::begin($title, $file);
         $pages = [$page];
         $y = self::TOP + 62;
         foreach ($entries as $entry) {

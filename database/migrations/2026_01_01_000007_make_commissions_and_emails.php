@@ -53,5 +53,13 @@ return new class extends Migration
         );
         DB::unprepared((string) file_get_contents(database_path('sql/plans.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/disbursements.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/signature-pictures.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/messages.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/client-pages.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/retention.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/api.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/notices.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/roster.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/shelf.sql')));
     }
 };

@@ -153,6 +153,10 @@ CREATE OR REPLACE FUNCTION paper_request_of_link(wanted text) RETURNS TABLE (id 
     link_version smallint) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT p.id, p.brokerage_id, p.deal_file_id, p.link_version FROM paper_requests p WHERE p.key = wanted $$;
 
+CREATE OR REPLACE FUNCTION client_page_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint,
+    link_version smallint) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT c.id, c.brokerage_id, c.deal_file_id, c.link_version FROM client_pages c WHERE c.key = wanted $$;
+
 CREATE OR REPLACE FUNCTION working_copy_of_link(wanted text) RETURNS TABLE (id bigint, brokerage_id bigint, deal_file_id bigint, link_version smallint)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT w.id, w.brokerage_id, w.guest_file_id, w.link_version FROM working_copies w WHERE w.key = wanted $$;
@@ -343,10 +347,10 @@ BEGIN
         EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', one.tablename);
     END LOOP;
 
-    FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commission_versions,commissions,disbursements,payments,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,client_pages,letter_rule_log,message_looks,messages,retention_holds,purge_notices,commission_versions,commissions,disbursements,payments,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
         EXECUTE format('CREATE POLICY file_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND file_in_sight(deal_file_id, (SELECT who_asks())))', name);
     END LOOP;
     FOREACH name IN ARRAY '{deliveries,draft_remarks,paper_entries,paper_pieces,paper_values,paper_versions,requirement_papers,version_texts}'::text[] LOOP
@@ -355,19 +359,89 @@ BEGIN
     FOREACH name IN ARRAY '{marks,round_events,round_papers,sealed_sets,signers}'::text[] LOOP
         EXECUTE format('CREATE POLICY rounds_in_sight ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint) AND round_in_sight(round_id, (SELECT who_asks())))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{assembled_sets,commission_versions,commissions,disbursements,payments,draft_reads,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
+    FOREACH name IN ARRAY '{assembled_sets,client_pages,messages,commission_versions,commissions,disbursements,payments,draft_reads,facts,fill_requests,paper_requests,papers,party_contacts,requirements,rounds,tasks}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_side ON %I AS RESTRICTIVE USING (side IS NULL OR side_in_sight(deal_file_id, side))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,papers,requirements}'::text[] LOOP
         EXECUTE format('CREATE POLICY for_staff ON %I AS RESTRICTIVE USING (NOT staff_only OR staff_in_sight(deal_file_id))', name);
     END LOOP;
-    FOREACH name IN ARRAY '{contacts,kept_sentences,kits,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{contacts,form_letters,kept_sentences,kits,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_or_common ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint)
             AND (user_id IS NULL OR user_id = (SELECT session_of(''person'')::bigint) OR (SELECT session_of(''sight'')) = ''all''))', name);
     END LOOP;
 END $$;
 
 CREATE POLICY own_brokerage ON brokerages USING (id = (SELECT session_of('brokerage')::bigint));
+-- A draft is its writer's; what was sent stays, and is the file's.
+CREATE POLICY own_drafts ON messages AS RESTRICTIVE USING (state <> 'draft' OR user_id = (SELECT session_of('person')::bigint)
+    OR (SELECT session_of('sight')) = 'all');
+CREATE POLICY own_words ON messages AS RESTRICTIVE FOR INSERT WITH CHECK (user_id IS NOT DISTINCT FROM session_of('person')::bigint
+    OR session_of('sight') = 'all');
+CREATE POLICY drops_drafts ON messages AS RESTRICTIVE FOR DELETE USING (state = 'draft' AND user_id = session_of('person')::bigint);
+CREATE POLICY who_writes_form_letters ON form_letters AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = session_of('person')::bigint
+    OR person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY who_changes_form_letters ON form_letters AS RESTRICTIVE FOR UPDATE USING (user_id = session_of('person')::bigint
+    OR person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY who_sets_letter_rules ON letter_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', office_id));
+CREATE POLICY who_changes_letter_rules ON letter_rules AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', office_id));
+-- Holds and what was purged: for those who run the office.
+CREATE POLICY who_holds ON retention_holds AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', office_of(deal_file_id)));
+CREATE POLICY who_lifts ON retention_holds AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', office_of(deal_file_id)));
+CREATE POLICY the_application_announces ON purge_notices AS RESTRICTIVE FOR INSERT WITH CHECK (session_of('sight') = 'all');
+CREATE POLICY who_runs_the_office ON purge_certificates USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND person_holds('{broker,administrator}', office_id));
+-- Tokens and webhooks are their owner's; administrators see that there are some, and end them. What a webhook was told goes by what its
+-- owner sees.
+CREATE POLICY own_or_run ON api_tokens USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (tokenable_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR person_holds('{administrator}', NULL)));
+CREATE POLICY own_tokens ON api_tokens AS RESTRICTIVE FOR INSERT WITH CHECK (tokenable_id = session_of('person')::bigint);
+CREATE POLICY own_or_run ON hooks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR person_holds('{administrator}', NULL)));
+CREATE POLICY own_hooks ON hooks AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = session_of('person')::bigint);
+CREATE POLICY hooks_in_sight ON hook_calls USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND ((SELECT session_of('sight')) = 'all' OR hook_id IN (SELECT h.id FROM hooks h WHERE h.user_id = (SELECT session_of('person')::bigint))));
+CREATE POLICY own ON api_answers USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
+-- Notices: whoever does something tells others of it; each reads their own.
+CREATE POLICY own ON notices USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'))
+    WITH CHECK (brokerage_id = (SELECT session_of('brokerage')::bigint));
+CREATE POLICY clears_up ON notices AS RESTRICTIVE FOR DELETE USING (session_of('sight') = 'all');
+-- The roster: oneself, and those who run the office; steps are done by whoever holds their role there.
+CREATE OR REPLACE FUNCTION runs_for(person bigint) RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (SELECT 1 FROM office_roles r WHERE r.user_id = person
+        AND r.brokerage_id = session_of('brokerage')::bigint AND person_holds('{broker,administrator}', r.office_id)) $$;
+CREATE POLICY who_works_here ON covers USING (brokerage_id = (SELECT session_of('brokerage')::bigint));
+CREATE POLICY own_or_run ON covers AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = session_of('person')::bigint OR runs_for(user_id));
+CREATE POLICY own_or_run_changes ON covers AS RESTRICTIVE FOR UPDATE USING (user_id = session_of('person')::bigint OR helper_id = session_of('person')::bigint
+    OR runs_for(user_id));
+CREATE POLICY own_or_run ON roster_cases USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND ((SELECT session_of('sight')) = 'all' OR user_id = (SELECT session_of('person')::bigint)
+        OR person_holds('{broker,administrator,bookkeeper,coordinator}', office_id)));
+CREATE POLICY who_runs ON roster_cases AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', office_id));
+CREATE POLICY who_runs_changes ON roster_cases AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', office_id));
+CREATE POLICY case_in_sight ON roster_steps USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM roster_cases c WHERE c.id = roster_steps.roster_case_id OFFSET 0));
+CREATE POLICY case_in_sight ON roster_fates USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM roster_cases c WHERE c.id = roster_fates.roster_case_id OFFSET 0));
+CREATE POLICY who_decides ON roster_fates AS RESTRICTIVE FOR INSERT WITH CHECK (EXISTS (SELECT 1 FROM roster_cases c
+    WHERE c.id = roster_fates.roster_case_id AND person_holds('{broker,administrator}', c.office_id)));
+CREATE POLICY own_or_run ON credentials USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR runs_for(user_id)));
+CREATE POLICY who_keeps ON credentials AS RESTRICTIVE FOR INSERT WITH CHECK (runs_for(user_id));
+CREATE POLICY who_keeps_changes ON credentials AS RESTRICTIVE FOR UPDATE USING (runs_for(user_id));
+-- The shelf: everybody's, or an office's; kept by those who run an office and coordinators.
+CREATE POLICY own_office ON shelf_items USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (office_id IS NULL OR person_holds('{agent,coordinator,broker,bookkeeper,administrator}', office_id)));
+CREATE POLICY who_keeps ON shelf_items AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', office_id));
+CREATE POLICY who_keeps_changes ON shelf_items AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator,coordinator}', office_id));
+CREATE POLICY item_in_sight ON shelf_versions USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND EXISTS (SELECT 1 FROM shelf_items i WHERE i.id = shelf_versions.shelf_item_id OFFSET 0));
+CREATE POLICY who_keeps ON shelf_versions AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY own ON shelf_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
+CREATE POLICY own ON signature_pictures USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
+    AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 CREATE POLICY own_or_common ON saved_views USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (shared OR user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 
@@ -498,7 +572,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_debts,agent_plans,kept_reports,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -516,16 +590,21 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{deliveries,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{draft_reads,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
+    FOREACH name IN ARRAY '{draft_reads,client_pages,shelf_items,shelf_looks,covers,credentials,roster_cases,roster_steps,api_tokens,hooks,hook_calls,retention_holds,form_letters,letter_rules,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{blobs,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,shelf_versions,form_letter_versions,letter_rule_log,letters_refused,message_looks,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
     END LOOP;
 END $$;
+-- A certificate is written by the purge alone; only what became of the bytes is noted on it afterwards.
+GRANT SELECT, UPDATE (bytes_left, bytes_removed, bytes_shared, finished_at) ON purge_certificates TO unanimus_app;
+GRANT UPDATE (kept_at) ON blobs TO unanimus_app;
+REVOKE ALL ON FUNCTION purge_file(bigint, text, text), let_bytes_go(text), bytes_in_use(text[]) FROM PUBLIC;
+GRANT EXECUTE ON FUNCTION purge_file(bigint, text, text), let_bytes_go(text), bytes_in_use(text[]) TO unanimus_app;
 -- A paper that goes over to another revision of its form is asked for under the names of that one.
 GRANT UPDATE (blanks) ON fill_request_papers TO unanimus_app;
 -- Entries are added through functions alone, which take who and when from the session.

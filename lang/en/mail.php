@@ -5,16 +5,17 @@ declare(strict_types=1);
 /* Emails that go out. An empty :message, :until or :reason leaves no gap behind. */
 $answer = 'Your answers are saved as you go. You can stop and come back with the same button, on any device.';
 $yours = 'This link is only for you. Please do not forward this email.';
+$steps = ' What happens, step by step: '.rtrim((string) config('app.url'), '/').'/how-signing-works';
 
 return [
     'invite' => [
         'subject' => 'Please sign: :round',
         'body' => '{1} :sender asks you to sign a document for :file. :until'."\n\n:attached\n\n:message\n\n".
-            'The button opens the document. '.$yours.
+            'The button opens the document. '.$yours.$steps.
             '|{2} :sender asks you to sign two documents for :file. :until'."\n\n:attached\n\n:message\n\n".
-                'The button opens the documents. '.$yours.
+                'The button opens the documents. '.$yours.$steps.
             '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:attached\n\n:message\n\n".'The button opens the '.
-                'documents. '.$yours,
+                'documents. '.$yours.$steps,
         'label' => 'Review and sign',
         'attached' => 'The pages are attached, to read first.',
         'until' => 'Please sign by :day.',
@@ -91,6 +92,23 @@ return [
         'subject' => 'Not sent: :round',
         'body' => ':round for :file was set to go out by itself, but it was not sent. :why',
         'label' => 'Open the round',
+    ],
+    'client_page' => [
+        'subject' => 'Your page for :file',
+        'body' => ":sender made a page for you about :file: what is asked of you, what comes when, and what you signed.\n\n".
+            'This link is only for you. Please do not forward this email.',
+        'label' => 'Open your page',
+    ],
+    'message' => [
+        'read' => 'Read the documents',
+        'came_back' => 'The email to :address came back: :why',
+        'held' => [
+            'subject' => 'Not delivered: :subject',
+            'body' => 'Your message “:subject” in :file was not delivered. :why'."\n\n".'Your words are kept.',
+            'label' => 'Open the message',
+        ],
+        'no_more' => 'This is an automatic email. To stop emails like this: ',
+        'no_more_button' => 'stop automatic emails',
     ],
     'seal_stopped' => [
         'subject' => 'Not sealed: :round',
@@ -186,6 +204,45 @@ return [
         'body' => '{1} :from sent back :papers for :file, signed by their clients. Look at it, then take it as the next version.|[2,*] '.
             ':from sent back :papers for :file, signed by their clients. Look at them, then take them as the next versions.',
         'label' => 'Open the file',
+    ],
+    'digest' => [
+        'subject' => 'Your day: :late late, :new new',
+        'body' => ':what|:what',
+        'label' => 'Open Today',
+    ],
+    'cover' => [
+        'subject' => 'You work on :of’s files',
+        'body' => 'From :from:until you see and work on the open files of :of, and on new ones. You find them among your files.',
+        'label' => 'Open my files',
+    ],
+    'roster' => [
+        'subject' => ':who :what: your part',
+        'body' => ":who :what on :day. This is for you to do:\n\n:steps",
+        'label' => 'Open the list',
+    ],
+    'took_over' => [
+        'subject' => 'You take over files of :from',
+        'body' => ':from does not work here any more. You go on with this file::files|:from does not work here any more. You go on with '.
+            'these :count files::files',
+        'label' => 'Open my files',
+    ],
+    'left' => [
+        'subject' => ':who has left',
+        'body' => "The last day of :who is over. Access is closed on every device.\n\nFiles handed over: :moved.\nFiles that stay with ".
+            'the office and need somebody: :frozen',
+        'label' => 'Open the list',
+    ],
+    'credential' => [
+        'subject' => ':what ends :day',
+        'body' => ':whose (:what) ends on :day. Renew it, and tell the office the new date.',
+        'label' => 'Open the roster',
+    ],
+    'purges' => [
+        'subject' => 'Files of :office will be purged from :first',
+        'body' => ':count file of :office has reached the end of its retention period. It will be purged from :first, with everything in '.
+            'it. Look at the list, and put on hold what must stay.|:count files of :office have reached the end of their retention '.
+            'period. They will be purged from :first, with everything in them. Look at the list, and put on hold what must stay.',
+        'label' => 'See the list',
     ],
     'join_asked' => [
         'subject' => ':who asks to join :file',

@@ -5,14 +5,26 @@ declare(strict_types=1);
 /* Los correos que reciben los clientes. Los demás están solo en inglés y se toman de allí. */
 $answer = 'Sus respuestas se guardan a medida que avanza. Puede parar y volver con el mismo botón, en cualquier aparato.';
 $yours = 'Este enlace es solo para usted. Por favor, no reenvíe este correo.';
+$steps = ' Cómo se firma, paso a paso: '.rtrim((string) config('app.url'), '/').'/how-signing-works?language=es';
 
 return [
+    'client_page' => [
+        'subject' => 'Su página de :file',
+        'body' => ":sender hizo una página para usted sobre :file: lo que le pedimos, qué viene y cuándo, y lo que firmó.\n\n".
+            'Este enlace es solo para usted. No reenvíe este correo.',
+        'label' => 'Abrir su página',
+    ],
+    'message' => [
+        'read' => 'Leer los documentos',
+        'no_more' => 'Este mensaje se envió automáticamente. Para no recibir más como este: ',
+        'no_more_button' => 'no recibir más',
+    ],
     'invite' => [
         'subject' => 'Por favor, firme: :round',
         'body' => '{1} :sender le pide que firme un documento para :file. :until'."\n\n:attached\n\n:message\n\n".
-            'El botón abre el documento. '.$yours.
+            'El botón abre el documento. '.$yours.$steps.
             '|[2,*] :sender le pide que firme :count documentos para :file. :until'."\n\n:attached\n\n:message\n\n".'El botón abre los '.
-                'documentos. '.$yours,
+                'documentos. '.$yours.$steps,
         'label' => 'Revisar y firmar',
         'attached' => 'Las páginas van adjuntas, para leerlas antes.',
         'until' => 'Por favor, firme antes del :day.',

@@ -81,7 +81,11 @@ document.body.addEventListener('htmx:afterRequest', (event) => {
     if (elt.sent && successful && !fault) elt.sent.filter((one) => standsIn(one.field) === one.before).forEach((one) => { one.field.dataset.stands = one.value; });
     if (!successful && elt.dataset?.before !== undefined) elt.dataset.stands = elt.dataset.before;
 });
+// The bell asks on and on by itself: that it got no answer is nobody's worry.
+const isBell = (event) => Boolean(event.detail.elt?.closest?.('.bell'));
+
 document.body.addEventListener('htmx:responseError', async (event) => {
+    if (isBell(event)) return;
     if ([401, 419].includes(event.detail.xhr.status)) {
         const { elt, requestConfig } = event.detail;
         if (await signInAgain()) htmx.ajax(requestConfig.verb, requestConfig.path, { source: elt, values: requestConfig.parameters, target: event.detail.target });
@@ -95,7 +99,7 @@ document.body.addEventListener('htmx:responseError', async (event) => {
     }
     tell(text);
 });
-document.body.addEventListener('htmx:sendError', () => tell('There is no connection. What you typed is still in the field. Leave the field again when you are back online.'));
+document.body.addEventListener('htmx:sendError', (event) => isBell(event) || tell('There is no connection. What you typed is still in the field. Leave the field again when you are back online.'));
 
 // A tap on one of several answers goes on to the next question; whoever chooses by keyboard goes on by the button.
 document.querySelectorAll('[data-goes-on]').forEach((choice) => choice.addEventListener('click', (event) => {

@@ -14,6 +14,7 @@ use App\Models\ReadingCopy;
 use App\Models\Sight;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\MadeWorkbook;
 use Unanimus\Commission\CommissionRefusal;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
@@ -109,6 +110,43 @@ it('words it as the office does, or the file, and refuses what cannot be said', 
         ->and($text)->toContain('1 Wharf Street')->toContain('ending 4417')->toContain('from its part')
         ->toMatch('/company\s+\$3,403.12 and \$7,940.63 for others\s+\$11,343.75/');
     $this->as('ines')->put("{$at}/wording", ['text' => 'Later'])->assertSessionHas('reason', CommissionRefusal::FiguresAreFinal->value);
+});
+
+it('draws the broker’s own signature on what they authorize, where the office wants it', function () {
+    $picture = imagecreatetruecolor(600, 200);
+    imagefill($picture, 0, 0, (int) imagecolorallocate($picture, 250, 249, 246));
+    imagesetthickness($picture, 7);
+    for ($x = 60; $x < 520; $x += 40) {
+        imageline($picture, $x, $x % 80 === 60 ? 60 : 140, $x + 40, $x % 80 === 60 ? 140 : 60, (int) imagecolorallocate($picture, 20, 30,
+            90));
+    }
+    ob_start();
+    imagepng($picture);
+    $upload = Illuminate\Http\UploadedFile::fake()->createWithContent('mine.png', (string) ob_get_clean());
+    $office = '/office/disbursements/'.$this->people['tomas']->officeRoles->first()->office->key;
+    $this->as('tomas')->post('/office/disbursements/signature', ['picture' => $upload])->assertForbidden();
+    $this->as('tomas')->delete('/office/disbursements/signature')->assertForbidden();
+    $none = Illuminate\Http\UploadedFile::fake()->createWithContent('mine.png', 'no picture');
+    $this->as('ines')->post('/office/disbursements/signature', ['picture' => $none])->assertSessionHas('reason');
+    $this->as('ines')->post('/office/disbursements/signature', ['picture' => $upload])->assertSessionHas('told');
+    $this->as('ines')->get('/office/disbursements')->assertSee('Replace it');
+    // Nobody else has it, and the database keeps it from them.
+    $this->as('tomas')->get('/');
+    expect(DB::table('signature_pictures')->count())->toBe(0);
+    $this->as('ines')->put($office, ['agents' => 'direct', 'referral' => 'direct', 'sign' => 'picture'])->assertSessionHas('told');
+    $file = enteredFile();
+    $this->as('ines')->post("/files/{$file->key}/commission/authorize", ['despite' => 'early'])->assertSessionHas('told');
+    $this->seeAll();
+    $one = Disbursement::query()->sole();
+    $pdf = app(App\Storage\Bytes::class)->path((string) Paper::query()->findOrFail($one->paper_id)->latest?->sha256);
+    $ink = Unanimus\Pages\InkDots::of($pdf, (int) shell_exec('pdfinfo '.escapeshellarg($pdf).' | sed -n "s/^Pages: *//p"'), 72, 0.7);
+    $text = (string) shell_exec('pdftotext -bbox '.escapeshellarg($pdf).' -');
+    preg_match('/yMin="([\d.]+)"[^>]*>Authorized</', substr($text, (int) strrpos($text, '<page')), $at);
+    // Above what it says in words, where nothing else stands, there is ink.
+    $above = substr($ink->dots, ((int) $at[1] - 40) * $ink->width, 34 * $ink->width);
+    expect(substr_count($above, 'x'))->toBeGreaterThan(200);
+    $this->as('ines')->delete('/office/disbursements/signature')->assertSessionHas('told');
+    expect(DB::table('signature_pictures')->count())->toBe(0);
 });
 
 it('notes what came in and who was paid, each once, and closes the sheet', function () {
@@ -280,6 +318,10 @@ it('sets plans for many agents from a table: tried first, row by row, each refus
     $this->as('ines')->post('/office/plans-sheet/set', ['bytes' => base64_encode($csv)])->assertSessionHas('told', '1 plan was saved.');
     $out = $this->as('ines')->get('/office/plans.csv')->streamedContent();
     expect($out)->toContain('tomas@quillmark.example')->toContain('16000.00')->toContain('priya@quillmark.example');
+    // A workbook is read as its first sheet; one that is broken is refused.
+    $book = MadeWorkbook::xlsx(array_map(str_getcsv(...), explode("\n", trim($csv))));
+    $this->as('ines')->post('/office/plans-sheet', ['sheet' => $sheet($book)])->assertOk()->assertSee('Save 1 plan');
+    $this->as('ines')->post('/office/plans-sheet', ['sheet' => $sheet("PK\x03\x04")])->assertSessionHasErrors('sheet');
     // What goes out comes in again as it was.
     $this->as('ines')->post('/office/plans-sheet/set', ['bytes' => base64_encode($out)])->assertSessionHas('told', '1 plan was saved.');
     $this->seeAll();

@@ -15,9 +15,11 @@ it('makes of a file one PDF with bookmarks, the record of review in front', func
     $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
     $this->as('ines')->post("/requirements/{$requirement->key}/send-back", ['remark' => 'Whose pen is that?']);
     $this->as('tomas')->get("/files/{$file->key}")->assertSee('File book');
+    $this->as('tomas')->post("/files/{$file->key}/notes", ['note' => 'The mason comes on Friday.']);
     $scratch = new Scratch();
     $pdf = $scratch->put('book.pdf', (string) $this->as('tomas')->get("/files/{$file->key}/book.pdf")->assertOk()->getContent());
     $text = (new NativeTool())->run(['pdftotext', '-layout', $pdf, '-']);
+    expect($text)->toContain('Note by Tomás')->toContain('The mason comes on Friday.');
     expect($text)->toContain('Record of review')->toContain('Whose pen is that?')->toContain('Sent back');
     $json = json_decode((new NativeTool())->run(['qpdf', '--json', '--json-key=outlines', $pdf]), true);
     $titles = array_column($json['outlines'], 'title');
@@ -49,6 +51,7 @@ it('makes of a file a folder that proves itself', function () {
         expect(hash('sha256', (string) $zip->getFromName("{$root}/{$name}")))->toBe($sha256, $name);
     }
     expect($zip->getFromName("{$root}/bagit.txt"))->toBe("BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n");
+    expect($zip->getFromName("{$root}/data/messages.json"))->toBe('[]');
     $people = json_decode((string) $zip->getFromName("{$root}/data/people.json"), true);
     expect(array_column($people, 'seat'))->toContain('buyer.1');
     $history = json_decode((string) $zip->getFromName("{$root}/data/history.json"), true);

@@ -28,11 +28,11 @@ function letterArrives(string $subject, string $html, string $pdf = ''): Inbound
 it('keeps a letter without papers with its file, cleaned, for those who see the file', function () {
     $file = $this->aFile();
     $item = letterArrives('Wire instructions', '<p>The account <b>changed</b>.<img src="https://t.example/1.gif"></p><script>x()</script>');
-    $this->as('wendell')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertRedirect("/files/{$file->key}/mail");
-    $this->as('wendell')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertRedirect("/files/{$file->key}/mail");
+    $this->as('wendell')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertRedirect("/files/{$file->key}/messages");
+    $this->as('wendell')->post("/inbox/{$item->key}/file", ['to' => $file->name])->assertRedirect("/files/{$file->key}/messages");
     $this->seeAll();
     expect(DB::table('history')->where('what', 'Mail filed')->count())->toBe(1);
-    $this->as('tomas')->get("/files/{$file->key}/mail")->assertOk()->assertSee('Wire instructions')->assertSee('call before you act');
+    $this->as('tomas')->get("/files/{$file->key}/messages")->assertOk()->assertSee('Wire instructions')->assertSee('call before you act');
     $this->as('tomas')->get("/files/{$file->key}/mail/{$item->key}")
         ->assertOk()
         ->assertSee('<p>The account <b>changed</b>.</p>', false)
@@ -56,7 +56,7 @@ it('keeps a letter that one side filed from the other side', function () {
     $file->update(['represents' => 'both']);
     $file->members()->where('user_id', $this->people['tomas']->id)->update(['side' => 'buyer']);
     $item->update(['filed_side' => 'seller']);
-    $this->as('tomas')->get("/files/{$file->key}/mail")->assertOk()->assertDontSee("/mail/{$item->key}");
+    $this->as('tomas')->get("/files/{$file->key}/messages")->assertOk()->assertDontSee("/mail/{$item->key}");
     $this->as('tomas')->get("/files/{$file->key}/mail/{$item->key}")->assertNotFound();
     $this->seeAll();
     $item->update(['filed_side' => 'buyer']);

@@ -43,6 +43,10 @@ it('says in words that there is no room on the disk, keeps nothing by half, and 
                     {
                         return $name;
                     }
+
+                    public function drop(string $name): void
+                    {
+                    }
                 }
                 : new LocalStore((string) config('unanimus.bytes.folder')),
         );

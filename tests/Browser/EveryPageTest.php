@@ -24,11 +24,40 @@ function everyPage(): array
         'files/{file}/assembled' => ['tomas', "/files/{{$file}}/assembled"],
         'files/{file}/commission' => ['ines', "/files/{{$file}}/commission"],
         'files/{file}/delivery' => ['tomas', "/files/{{$file}}/delivery"],
-        'files/{file}/mail' => ['tomas', "/files/{{$file}}/mail"],
         'files/{file}/mail/{item}' => [
             'tomas',
             "/files/{{$file}}/mail/{SELECT key FROM inbound_items WHERE subject LIKE 'Title commitment%' ORDER BY id LIMIT 1}",
         ],
+        'files/{file}/clients' => ['tomas', "/files/{{$file}}/clients"],
+        'files/{file}/messages' => ['tomas', "/files/{{$file}}/messages"],
+        'files/{file}/messages/{message}' => [
+            'tomas',
+            "/files/{{$file}}/messages/{SELECT m.key FROM messages m JOIN users u ON u.id = m.user_id
+                WHERE m.state = 'draft' AND u.email LIKE 'tomas@%' ORDER BY m.id LIMIT 1}",
+        ],
+        'files/{file}/messages/{message}, sent' => [
+            'tomas',
+            "/files/{{$file}}/messages/{SELECT m.key FROM messages m JOIN deal_files f ON f.id = m.deal_file_id
+                WHERE m.state = 'sent' AND m.kind = 'letter' AND f.name LIKE '14 Lanternfish%' ORDER BY m.id LIMIT 1}",
+        ],
+        'help/{place?}' => ['tomas', '/help?at=/files'],
+        'notices' => ['tomas', '/notices'],
+        'notices/settings' => ['tomas', '/notices/settings'],
+        'office/roster' => ['ines', '/office/roster'],
+        'office/roster/{case}' => ['ines', "/office/roster/{SELECT key FROM roster_cases WHERE kind = 'leaving' ORDER BY id LIMIT 1}"],
+        'office/shelf' => ['wendell', '/office/shelf'],
+        'office/shelf/{item}' => ['wendell', "/office/shelf/{SELECT key FROM shelf_items WHERE kind = 'document' ORDER BY id LIMIT 1}"],
+        'office/connections' => ['ines', '/office/connections'],
+        'office/archive' => ['ines', '/office/archive'],
+        'office/archive/certificates/{certificate}' => [
+            'ines', '/office/archive/certificates/{SELECT key FROM purge_certificates ORDER BY id LIMIT 1}',
+        ],
+        'files/{file}/keeping' => ['ines',
+            '/files/{SELECT key FROM deal_files WHERE closed_on IS NOT NULL ORDER BY closed_on, id LIMIT 1}/keeping'],
+        'office/letters' => ['ines', '/office/letters'],
+        'office/letters/new' => ['tomas', '/office/letters/new'],
+        'office/letters/{letter}' => ['ines', '/office/letters/{SELECT key FROM form_letters WHERE user_id IS NULL ORDER BY id LIMIT 1}'],
+        'office/letter-rules' => ['ines', '/office/letter-rules'],
         'reads/{read}' => ['caleb', '/reads/{SELECT key FROM draft_reads ORDER BY id LIMIT 1}'],
         'files/{file}/dates' => ['tomas', "/files/{{$file}}/dates"],
         'files/{file}/fill-requests' => ['caleb', "/files/{{$listed}}/fill-requests"],
@@ -93,10 +122,12 @@ function everyPage(): array
 function pagesElsewhere(): string
 {
     return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
-        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign|readers)$|^(find|listings|up|storage/.*)$'.
+        'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign|readers|unread|count)$|'.
+        '^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
-        '|^style/empty$|^(sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|^own-forms/\{own\}|'.
-        '^papers/\{paper\}/revision$|^proof$|^here$|^inbox/#';
+        '|^style/empty$|^api/v1/|^(client|sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|'.
+        '^own-forms/\{own\}|'.
+        '^papers/\{paper\}/revision$|^(proof|no-more|how-signing-works)$|^here$|^inbox/#';
 }
 
 it('has nothing axe objects to on any page, in either theme, twice as large, and on a phone', function (string $who) {

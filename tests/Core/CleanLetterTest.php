@@ -31,3 +31,22 @@ it('says where a link leads that calls itself otherwise', function (string $said
     ['https://elsewhere.example/x', ''],
     ['our page', ''],
 ]);
+
+it('shows pictures that came along where the letter shows them, and no others', function () {
+    $picture = imagecreatetruecolor(3, 3);
+    ob_start();
+    imagepng($picture);
+    $png = (string) ob_get_clean();
+    $letter = "From: a@b.cd\r\nSubject: x\r\nContent-Type: multipart/related; boundary=e\r\n\r\n--e\r\nContent-Type: text/html\r\n\r\n".
+        '<p>Look: <img width=9 onerror=go() src="cid:one@x"> and <img src="cid:two@x"> and <img src="https://t.example/1.gif">.</p>'.
+        "\r\n--e\r\nContent-Type: image/png; name=\"a\\\"b.png\"\r\nContent-ID: <one@x>\r\nContent-Transfer-Encoding: base64\r\n\r\n".
+        chunk_split(base64_encode($png)).
+        "--e\r\nContent-Type: image/png; name=two.png\r\nContent-ID: <two@x>\r\n\r\n<svg onload=go()>no picture</svg>\r\n--e--\r\n";
+    $mail = Unanimus\Intake\MailReader::read($letter);
+    $html = CleanLetter::of($mail->html, $mail->attachments);
+    expect(substr_count($html, '<img'))->toBe(1)
+        ->and($html)->toContain('<img src="data:image/png;base64,'.base64_encode($png).'" alt="')
+        ->not->toContain('onerror')->not->toContain('t.example')->not->toContain('svg')
+        ->and($html)->toEndWith(' and  and .</p>')
+        ->and(CleanLetter::of('<p>'."\u{E000}0\u{E001}".'Hi</p>', $mail->attachments))->toBe('<p>0Hi</p>');
+});

@@ -3,12 +3,17 @@
 declare(strict_types=1);
 
 use Tests\Support\MadePdf;
+use Tests\Support\MadeWorkbook;
+use Unanimus\Exchange\Sheet;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\BringRefused;
+use Unanimus\Intake\ClosedOffice;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\Placeholder;
 use Unanimus\Intake\Stack;
 use Unanimus\Intake\StackPart;
+use Unanimus\Intake\Workbook;
+use Unanimus\Intake\WorkbookUnreadable;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PdfLook;
@@ -95,11 +100,21 @@ it('takes Word texts', function () {
         ->toBe(['It was converted from a Word document. Check its pages.']);
 });
 
+it('reads the first sheet of a workbook as CSV, and refuses in words what is none', function (string $kind) {
+    $rows = [['Email', 'Cap'], ['tomas@quillmark.example', '16,000'], ['ana “A”, b', "two\nlines"]];
+    $csv = Workbook::toCsv($kind === 'xlsx' ? MadeWorkbook::xlsx($rows) : MadeWorkbook::ods($rows));
+    $read = array_values(Sheet::read($csv)->rows);
+    expect($read[0])->toBe(['tomas@quillmark.example', '16,000'])
+        ->and($read[1][0])->toBe('ana “A”, b')
+        ->and(Workbook::toCsv("a,b\n1,2\n"))->toBe("a,b\n1,2\n")
+        ->and(fn () => Workbook::toCsv("PK\x03\x04 and then nothing"))->toThrow(WorkbookUnreadable::class, 'could not be opened');
+})->with(['xlsx', 'ods']);
+
 it('converts one Word text at a time on a machine, and says that it is busy when a turn does not come', function () {
     $other = fopen(sys_get_temp_dir().'/unanimus-office.lock', 'c');
     flock($other, LOCK_EX);
     $path = $this->scratch->put('terms.doc', '{\rtf1\ansi Terms of Quillmark\par}');
-    $waits = new Converter(press(), officeTurn: 1);
+    $waits = new Converter(press(), office: new ClosedOffice(1));
     expect(fn () => $waits->toPdf($path))->toThrow(BringRefused::class, 'too busy');
     fclose($other);
     expect($waits->toPdf($path)->pages)->toBe(1);

@@ -65,7 +65,8 @@ it('reads who wrote to whom, when and what, in any charset', function () {
         ->and($mail->auto)->toBeFalse()
         ->and($mail->report)->toBeNull()
         ->and(array_keys($mail->toArray()))->toBe(
-            ['messageId', 'from', 'to', 'cc', 'delivered', 'subject', 'date', 'text', 'attachments', 'auto', 'bounce', 'sender', 'wiring'],
+            ['messageId', 'from', 'to', 'cc', 'delivered', 'subject', 'date', 'text', 'attachments', 'answers', 'auto', 'bounce', 'sender',
+                'wiring'],
         );
 });
 

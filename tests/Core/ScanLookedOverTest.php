@@ -6,11 +6,14 @@ use Tests\Support\MadePdf;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormInk;
+use Unanimus\Forms\HandChanges;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\MarkPlace;
+use Unanimus\Forms\PrintedPaper;
 use Unanimus\Forms\UnwrittenPlaces;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PageDiff;
+use Unanimus\Pages\Rect;
 use Unanimus\Pages\Scratch;
 use Unanimus\Review\PaperFindings;
 use Unanimus\Signing\MarkKind;
@@ -25,7 +28,7 @@ function contractForm(): Form
  *
  * @param list<string> $written "signature buyer.1"
  */
-function scanOf(Form $form, int $page, array $written, float $askew, int $dust, Scratch $scratch): string
+function scanOf(Form $form, int $page, array $written, float $askew, int $dust, Scratch $scratch, ?Closure $hand = null): string
 {
     (new NativeTool(30))->run(['pdftoppm', '-r', '150', '-gray', '-f', "{$page}", '-l', "{$page}", '-singlefile', '-png', $form->pdf,
         $scratch->path('page')]);
@@ -46,6 +49,7 @@ function scanOf(Form $form, int $page, array $written, float $askew, int $dust, 
             [$x, $y] = [$toX, $toY];
         }
     }
+    $hand === null || $hand($picture);
     $picture = imagerotate($picture, $askew, 0xF6F4F0);
     for ($speck = 0; $speck < $dust; $speck++) {
         imagesetpixel($picture, mt_rand(0, imagesx($picture) - 1), mt_rand(0, imagesy($picture) - 1), 0x505050);
@@ -78,6 +82,62 @@ it('tells what is written on a scan from what is empty, askew and dusty as it is
         expect($ink->isWritten($mark->place))->toBe(in_array($what, $written, true), $what);
     }
 })->with([[0.0, 0], [0.5, 500], [1.3, 3000], [-1.6, 9000], [0.7, 15000], [-0.25, 100], [1.9, 1000]]);
+
+/** A place of a page of the contract with a line of print, and one with nothing. */
+function changedByHand(GdImage $picture): void
+{
+    imageline($picture, 200, 505, 420, 502, 0x223366);
+    for ($stroke = 0; $stroke < 8; $stroke++) {
+        imageline($picture, 77 + $stroke * 9, 1480 + $stroke % 2 * 22, 86 + $stroke * 9, 1480 + ($stroke + 1) % 2 * 22, 0x223366);
+    }
+}
+
+it('sees what was struck out or written by hand, and nothing on a page as it was printed', function (float $askew, int $dust) {
+    $form = contractForm();
+    $scratch = new Scratch();
+    $open = array_map(static fn ($one) => $one->place, [...$form->blanksOn(1), ...signedOn($form, 1)]);
+    $plain = FormInk::of($form, 1, scanOf($form, 1, [], $askew, $dust, $scratch), 1);
+    expect($plain)->not->toBeNull()
+        ->and(HandChanges::on($plain, $open))->toBe([]);
+    $changed = FormInk::of($form, 1, scanOf($form, 1, [], $askew, $dust, $scratch, changedByHand(...)), 1);
+    expect($changed)->not->toBeNull();
+    $found = HandChanges::on($changed, $open);
+    $at = static fn (float $x, float $y) => array_filter(
+        $found,
+        static fn (Rect $one) => $one->overlaps(new Rect($x - 10, $y - 10, 20, 20)),
+    );
+    expect($at(145, 242))->toHaveCount(1)
+        ->and(count($found))->toBeLessThan(4);
+})->with([[0.0, 0], [0.4, 800], [-1.2, 3000], [1.6, 9000]]);
+
+it('lays a scan on its form though it was not turned at all', function (string $number, int $page) {
+    $form = (new Library(dirname(__DIR__, 2).'/library'))->form($number);
+    $scratch = new Scratch();
+    expect(FormInk::of($form, $page, scanOf($form, $page, [], 0.0, 0, $scratch), 1))->not->toBeNull();
+})->with([['M-201', 2], ['M-301', 1]]);
+
+it('tells a price that was printed and then changed by hand from one that was filled in by hand', function () {
+    $form = contractForm();
+    $scratch = new Scratch();
+    $blank = array_values(array_filter($form->blanksOn(1), static fn ($one) => $one->place->width > 90))[0];
+    $overwrite = static function (GdImage $picture) use ($blank): void {
+        $by = 150 / 72;
+        [$x, $y] = [(int) ($blank->place->x * $by), (int) (($blank->place->y + $blank->place->height / 2) * $by)];
+        imageline($picture, $x, $y, $x + 130, $y - 3, 0x223366);
+    };
+    $scan = scanOf($form, 1, [], 0.3, 200, $scratch, $overwrite);
+    $there = static fn (UnwrittenPlaces $found) => array_filter(
+        $found->changed,
+        static fn (array $one) => $one['place'] !== null && $one['place']->overlaps($blank->place),
+    );
+    expect($there(UnwrittenPlaces::of($scan, $form, [1 => 1])))->toBe([]);
+    $found = UnwrittenPlaces::of($scan, $form, [1 => 1], new PrintedPaper($form->pdf, 1, [$blank->name => '412,500']));
+    expect($there($found))->toHaveCount(1)
+        ->and(UnwrittenPlaces::fromArray(json_decode((string) json_encode($found->toArray()), true))?->toArray())->toEqual($found
+        ->toArray());
+    $texts = array_map(static fn ($one) => $one->text, PaperFindings::unwritten($found, $form, []));
+    expect($texts)->toContain('Something was written or struck out by hand here.');
+});
 
 it('looks at no page that is not one of the form', function () {
     $scratch = new Scratch();

@@ -21,6 +21,10 @@ use Unanimus\Evidence\TrustList;
 /** The real interface in headless Chromium, against the running test copy. */
 abstract class BrowserCase extends TestCase
 {
+    private const IDLE = 'const done = performance.getEntriesByType("resource").map((e) => new URL(e.name).pathname);'.
+        'return !document.querySelector(".htmx-request") && [...document.querySelectorAll("[hx-trigger^=load]")]'.
+        '.every((one) => done.includes(one.getAttribute("hx-get")));';
+
     use Axe;
 
     /** @var resource|null */
@@ -211,6 +215,8 @@ abstract class BrowserCase extends TestCase
     public function sessionEnds(string $who): static
     {
         unset(self::$sessions[$who]);
+        // What the page still fetches by itself would bring the session's cookie back with its answer.
+        $this->eventually(fn () => $this->browser->executeScript(self::IDLE) === true ?: null, 'the page is still fetching');
 
         return $this->signOut();
     }

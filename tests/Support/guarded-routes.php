@@ -6,6 +6,7 @@ use App\Assembly\Actions\KeepReadingCopy;
 use App\Assembly\Actions\KeepSet;
 use App\Forms\Actions\KeepFillRequest;
 use App\Intake\Actions\AskForPapers;
+use App\Messages\Actions\WriteMessage;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\JoinRequest;
@@ -64,7 +65,22 @@ function guardedRoutes(): array
         'end asking for papers' => ['POST', '/paper-requests/{asking}/end', []],
         'what changed since review' => ['GET', '/review/{requirement}/changes', []],
         'a page as it was reviewed' => ['GET', '/review/{requirement}/before/1.webp', []],
-        'email of a file' => ['GET', '/files/{file}/mail', []],
+        'how long it is kept' => ['GET', '/files/{file}/keeping', []],
+        'archive a file' => ['POST', '/files/{file}/archive', ['archived' => '1']],
+        'hold a file' => ['POST', '/files/{file}/hold', ['reason' => 'x']],
+        'lift a hold' => ['POST', '/files/{file}/hold/lift', []],
+        'mute a file' => ['POST', '/files/{file}/mute', ['muted' => '1']],
+        'clients’ pages' => ['GET', '/files/{file}/clients', []],
+        'a client’s page' => ['POST', '/files/{file}/clients/{party}', ['do' => 'on']],
+        'messages of a file' => ['GET', '/files/{file}/messages', []],
+        'unread messages' => ['GET', '/files/{file}/unread', []],
+        'write a message' => ['POST', '/files/{file}/messages', ['to' => 'buyer.1']],
+        'write a note' => ['POST', '/files/{file}/notes', ['note' => 'Mine']],
+        'a message' => ['GET', '/files/{file}/messages/{message}', []],
+        'keep a message' => ['POST', '/files/{file}/messages/{message}/keep', ['body' => 'Mine']],
+        'send a message' => ['POST', '/files/{file}/messages/{message}/send', []],
+        'stop a message' => ['POST', '/files/{file}/messages/{message}/stop', []],
+        'drop a message' => ['DELETE', '/files/{file}/messages/{message}', []],
         'an email of a file' => ['GET', '/files/{file}/mail/{item}', []],
         'who has the signed papers' => ['GET', '/files/{file}/delivery', []],
         'note a delivery' => ['POST', '/files/{file}/delivery', ['party' => 'x', 'papers' => ['{paperkey}'], 'how' => 'hand']],
@@ -314,6 +330,8 @@ function placesIn(DealFile $file): array
         'received_at' => now(),
         'settled_at' => now(),
     ]);
+    Auth::setUser($tomas);
+    $message = app(WriteMessage::class)->begin($file, $tomas, []);
     Auth::forgetGuards();
 
     $joining = JoinRequest::create([
@@ -334,6 +352,8 @@ function placesIn(DealFile $file): array
         '{read}' => $read->key,
         '{draftremark}' => $draftRemark->key,
         '{item}' => $item->key,
+        '{party}' => $file->parties()->firstOrFail()->key,
+        '{message}' => $message->key,
         '{asking}' => $asking->key,
         '{stack}' => $stack->key,
         '{fill}' => $fill->key,

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 require_once __DIR__.'/guarded-routes.php';
+require_once __DIR__.'/routes-without-file.php';
 
 use App\Intake\Actions\TakeMail;
 use App\Models\DealFile;

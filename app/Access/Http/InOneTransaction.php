@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Access\LookAs;
 use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Http\Request;
@@ -24,8 +25,10 @@ final class InOneTransaction
             if ($user instanceof User) {
                 Sight::ofPerson($user);
             }
+            $looks = $user instanceof User && LookAs::begin($request, $user);
             $response = $next($request);
-            ($response->exception ?? null) === null ? DB::commit() : DB::rollBack();
+            // Whoever only looks leaves nothing behind, whatever a page does by being opened.
+            ($response->exception ?? null) === null && ! $looks ? DB::commit() : DB::rollBack();
         } catch (\Throwable $thrown) {
             DB::rollBack();
 

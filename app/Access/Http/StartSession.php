@@ -46,6 +46,10 @@ final class StartSession extends Base
     {
         $session = $request->session();
         if (self::isByItself($request) && self::state($session) === $request->attributes->get(self::BEFORE)) {
+            // A page that is left open asks on and on; that nobody is there it does not hide.
+            if ($request->is('notices/count')) {
+                return;
+            }
             if (time() - (int) $session->get(self::TOUCHED, 0) < self::TOUCH) {
                 return;
             }

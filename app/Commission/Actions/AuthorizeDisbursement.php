@@ -112,6 +112,7 @@ final class AuthorizeDisbursement
         $closing = SheetOf::closing($file);
         $wording = OfficeWording::of($file->office);
         $referral = $commission->entered()->value('referral_to') ?: 'referral firm';
+        $signature = $wording->withPicture ? KeepSignature::of($by) : null;
 
         return DisbursementPages::draw(
             (string) ($facts->value('brokerage.name') ?? ''),
@@ -130,6 +131,7 @@ final class AuthorizeDisbursement
             PayOut::of($sheet, $wording->agentsDirect, $wording->referralDirect, ucfirst($referral)),
             $by->name,
             $wording->byHand ? '' : Moment::record(now(), $file->office->zone),
+            $signature === null ? null : $signature->in(...),
         );
     }
 

@@ -18,6 +18,8 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Exchange\CsvCells;
 use Unanimus\Exchange\Sheet;
 use Unanimus\Exchange\SheetUnreadable;
+use Unanimus\Intake\Workbook;
+use Unanimus\Intake\WorkbookUnreadable;
 
 /** Agents' plans out as a table and in again: tried first, and what was tried is set. */
 final class PlanSheetController
@@ -47,7 +49,11 @@ final class PlanSheetController
     {
         Gate::authorize('keep-plans');
         $request->validate(['sheet' => 'required|file|max:8000'], ['sheet.required' => 'Choose the spreadsheet first.']);
-        $bytes = (string) $request->file('sheet')?->get();
+        try {
+            $bytes = Workbook::toCsv((string) $request->file('sheet')?->get());
+        } catch (WorkbookUnreadable $unreadable) {
+            throw ValidationException::withMessages(['sheet' => $unreadable->getMessage()])->redirectTo(route('plans'));
+        }
 
         return view('commission.plan-sheet', ['rows' => $this->tried($plans, $bytes, $request), 'bytes' => base64_encode($bytes)]);
     }

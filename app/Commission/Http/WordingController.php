@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Commission\Http;
 
+use App\Commission\Actions\KeepSignature;
 use App\Commission\Actions\WordDisbursement;
 use App\Commission\OfficeWording;
 use App\Models\Office;
-use App\Models\Role;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Signing\SigningRefusal;
 
 /** How each office words its disbursement authorizations. */
 final class WordingController
@@ -21,10 +23,11 @@ final class WordingController
     {
         Gate::authorize('word-disbursements');
         $user = User::signedIn($request);
-        $offices = Office::query()->orderBy('name')->get()->filter(static fn (Office $office) => self::keeps($user, $office));
+        $offices = Office::query()->orderBy('name')->get()->filter(static fn (Office $office) => $user->runs($office));
 
         return view('commission.wording', [
             'offices' => $offices,
+            'signature' => KeepSignature::of($user),
             'words' => $offices->mapWithKeys(static fn (Office $office) => [$office->id => OfficeWording::of($office)])->all(),
         ]);
     }
@@ -32,14 +35,14 @@ final class WordingController
     public function update(Request $request, Office $office, WordDisbursement $word): RedirectResponse
     {
         Gate::authorize('word-disbursements');
-        abort_unless(self::keeps(User::signedIn($request), $office), 403);
+        abort_unless(User::signedIn($request)->runs($office), 403);
         $given = $request->validate([
             'text' => 'nullable|string|max:3000',
             'agents' => 'required|in:direct,company',
             'referral' => 'required|in:direct,company',
             'letterhead' => 'nullable|string|max:400',
             'account' => 'nullable|string|max:80',
-            'sign' => 'required|in:typed,hand',
+            'sign' => 'required|in:typed,picture,hand',
         ]);
         $word->office($office, array_map(static fn (mixed $value) => (string) $value, [
             'text' => $given['text'] ?? '',
@@ -53,8 +56,21 @@ final class WordingController
         return to_route('wording')->with('told', "Saved for {$office->name}.");
     }
 
-    private static function keeps(User $user, Office $office): bool
+    public function sign(Request $request, KeepSignature $keep): RedirectResponse
     {
-        return $user->holds(Role::Broker, $office->id) || $user->holds(Role::Administrator, $office->id);
+        Gate::authorize('word-disbursements');
+        $file = $request->file('picture');
+        $bytes = $file instanceof UploadedFile && $file->isValid() ? $file->getContent() : throw SigningRefusal::NoPicture->because();
+        $keep->keep(User::signedIn($request), $bytes);
+
+        return to_route('wording')->with('told', 'Your signature was saved. Authorizations you give carry it where the office wants it.');
+    }
+
+    public function unsign(Request $request, KeepSignature $keep): RedirectResponse
+    {
+        Gate::authorize('word-disbursements');
+        $keep->forget(User::signedIn($request));
+
+        return to_route('wording')->with('told', 'Your signature was removed.');
     }
 }

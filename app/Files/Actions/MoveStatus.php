@@ -54,6 +54,7 @@ final class MoveStatus
             'status' => $to,
             'closed_on' => $to === DealStatus::Closed ? $ended : null,
             'ended_on' => $ended,
+            'archived_at' => $to->isOpen() ? null : $file->archived_at,
             'end_reason' => $to->isOpen() || $reason === '' ? null : $reason,
         ]);
         History::add(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files\Actions;
 
+use App\Files\OfficeCoordinator;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\OfficeRole;
@@ -71,6 +72,8 @@ final class OpenFile
             $this->seat($file, PartyRole::Broker, User::query()->findOrFail($broker->user_id));
         }
         app(ApplyKit::class)($file);
+        $coordinator = $agent && $kind->isDeal() && ! $practice ? OfficeCoordinator::of($file->office) : null;
+        $coordinator === null || $coordinator->id === $by->id || $this->join($file, $coordinator, Role::Coordinator);
 
         return $file;
     }

@@ -18,6 +18,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Unanimus\Exchange\ColumnMatch;
 use Unanimus\Exchange\CsvCells;
 use Unanimus\Exchange\SheetUnreadable;
+use Unanimus\Intake\Workbook;
+use Unanimus\Intake\WorkbookUnreadable;
 
 /** Files from a spreadsheet: taken in, matched, tried, opened. */
 final class ImportController
@@ -36,18 +38,19 @@ final class ImportController
         Gate::authorize('open-files');
         $request->validate(
             ['table' => 'required|file|max:8192'],
-            ['table.required' => 'Choose a CSV file.', 'table.max' => 'This spreadsheet is larger than 8 MB. Upload it as several parts.'],
+            ['table.required' => 'Choose a spreadsheet.',
+                'table.max' => 'This spreadsheet is larger than 8 MB. Upload it as several parts.'],
         );
         $upload = $request->file('table');
         $upload instanceof UploadedFile || abort(422);
         try {
             [$import, $warnings] = $files->take(
-                (string) file_get_contents($upload->getPathname()),
+                Workbook::toCsv((string) file_get_contents($upload->getPathname())),
                 $upload->getClientOriginalName(),
                 User::signedIn($request),
                 $bytes,
             );
-        } catch (SheetUnreadable $unreadable) {
+        } catch (SheetUnreadable|WorkbookUnreadable $unreadable) {
             return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
         }
 

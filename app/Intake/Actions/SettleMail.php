@@ -122,7 +122,8 @@ final class SettleMail
     private function settle(InboundItem $item, DealFile $to, User $by, array $names): void
     {
         $side = $to->represents->isBoth() ? $to->loadMissing('members')->sideOf($by) : null;
-        $item->update(['filed_into' => $to->id, 'filed_side' => $side, 'settled_at' => now(), 'settled_by' => $by->id]);
+        $item->update(['filed_into' => $to->id, 'filed_side' => $item->filed_side ?? $side, 'settled_at' => now(), 'settled_by' => $by
+            ->id]);
         $told = ['from' => $item->sender, 'subject' => $item->subject, 'papers' => implode(', ', $names), 'sha256' => $item->sha256];
         History::add($to->brokerage_id, $to->id, 'Mail filed', $told, SeenBy::side($side));
     }

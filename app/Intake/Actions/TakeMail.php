@@ -22,6 +22,7 @@ final class TakeMail
         private readonly NoteReturned $returned,
         private readonly GuessFile $guess,
         private readonly LayOut $lay,
+        private readonly FileAnswer $answered,
     ) {
     }
 
@@ -76,6 +77,7 @@ final class TakeMail
     private function keep(int $brokerageId, ReceivedMail $mail, string $original, array $attachments, string $pages): void
     {
         $guess = $mail->auto ? null : ($this->guess)($brokerageId, $mail, $pages);
+        $answered = $this->answered->letter($mail);
         $item = InboundItem::query()->firstOrCreate(
             ['brokerage_id' => $brokerageId, 'message_id' => $mail->messageId],
             [
@@ -94,8 +96,14 @@ final class TakeMail
                 'guessed_file' => $guess?->file,
                 'guessed_by' => $guess->why ?? '',
                 'sure' => $guess->sure ?? 0,
+                'names_before' => array_reverse($mail->answers),
+                'answers_letter' => $answered?->id,
+                'answers_message' => $answered?->message_id,
             ],
         );
-        $item->wasRecentlyCreated && $this->lay->ahead($item);
+        if ($item->wasRecentlyCreated) {
+            $this->answered->file($item, $answered, $mail);
+            $this->lay->ahead($item);
+        }
     }
 }

@@ -6,8 +6,10 @@ namespace App\Intake\Http;
 
 use App\Models\DealFile;
 use App\Models\InboundItem;
+use App\Models\User;
 use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Unanimus\Intake\CleanLetter;
 use Unanimus\Intake\MailReader;
@@ -15,27 +17,19 @@ use Unanimus\Intake\MailReader;
 /** The email that was filed in a file, to be read there. */
 final class FiledMailController
 {
-    private const SHOWN = 100;
-
-    public function index(DealFile $file): View
-    {
-        Gate::authorize('see', $file);
-
-        return view('intake.filed', [
-            'file' => $file->load('office'),
-            'items' => InboundItem::query()->where('filed_into', $file->id)->orderByDesc('received_at')->limit(self::SHOWN)->get(),
-        ]);
-    }
-
-    public function show(DealFile $file, InboundItem $item, Bytes $bytes): View
+    public function show(Request $request, DealFile $file, InboundItem $item, Bytes $bytes): View
     {
         Gate::authorize('see', $file);
         abort_unless($item->filed_into === $file->id && ($item->filed_side === null || $file->isOwnAffair($item->filed_side)), 404);
 
+        $item->noteLook(User::signedIn($request));
+
+        $mail = MailReader::read($bytes->read($item->sha256));
+
         return view('intake.filed-letter', [
             'file' => $file->load('office'),
             'item' => $item,
-            'page' => CleanLetter::of(MailReader::read($bytes->read($item->sha256))->html),
+            'page' => CleanLetter::of($mail->html, $mail->attachments),
         ]);
     }
 }

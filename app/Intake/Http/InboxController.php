@@ -127,7 +127,7 @@ final class InboxController
         Gate::allows('work-on', $to) || throw FileRefusal::NotAFileOfYours->because();
         $uploads = $settle->file($item, $to, User::signedIn($request));
         if ($uploads === []) {
-            return to_route('files.mail', $to)->with('told', "“{$item->subject}” is with the file’s email.");
+            return to_route('messages', $to)->with('told', "“{$item->subject}” is with the file’s messages.");
         }
         $refused = array_values(array_filter(array_map(static fn ($one) => $one->state === 'refused' ? $one->told : null, $uploads)));
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Office\Actions;
 
-use App\Access\RememberedDevices;
 use App\History\History;
 use App\Mail\Addressee;
 use App\Mail\Post;
@@ -149,13 +148,14 @@ final class KeepPeople
         ) {
             throw AccessRefusal::LastAdministrator->because();
         }
-        $user->update(['active' => false]);
-        RememberedDevices::forget($user);
-        DB::table('users')
-            ->where('id', $user->id)
-            ->update(['calendar_version' => $user->calendar_version + 1]);
-        DB::table('sessions')->where('user_id', $user->id)->delete();
+        CloseAccess::of($user);
         History::ofBrokerage($by->brokerage_id, 'Access closed', ['person' => $user->name]);
+    }
+
+    /** That an administrator begins to look as somebody. */
+    public function noteLook(User $user): void
+    {
+        History::ofBrokerage($user->brokerage_id, 'Looked as', ['person' => $user->name]);
     }
 
     public function activate(User $by, User $user): void

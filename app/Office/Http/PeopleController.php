@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Office\Http;
 
 use App\Access\Invitation;
+use App\Access\LookAs;
 use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
@@ -95,13 +96,31 @@ final class PeopleController
         );
     }
 
+    /** An administrator sees what somebody sees. */
+    public function look(Request $request, User $user, KeepPeople $people): RedirectResponse
+    {
+        $by = User::signedIn($request);
+        $other = $by->holds(Role::Administrator) ? LookAs::colleague($by, $user->key) : null;
+        $other ?? abort(403);
+        $people->noteLook($other);
+        $request->session()->put(LookAs::SESSION, $other->key);
+
+        return to_route('today');
+    }
+
+    public function endLook(Request $request): RedirectResponse
+    {
+        $key = $request->session()->pull(LookAs::SESSION);
+
+        return is_string($key) ? redirect()->to("/people/{$key}")->with('told', 'You are yourself again.') : to_route('today');
+    }
+
     /** A form that this office prefers to others like it. */
     public function prefer(Request $request, Office $office, string $number, KeepOffices $offices): Response
     {
         Gate::authorize('run-office');
         $user = User::signedIn($request);
-        $isTheirs = $user->holds(Role::Broker, $office->id) || $user->holds(Role::Administrator, $office->id);
-        abort_unless($office->brokerage_id === $user->brokerage_id && $isTheirs, 403);
+        abort_unless($office->brokerage_id === $user->brokerage_id && $user->runs($office), 403);
         $offices->prefer($office, $number, $request->boolean('on'));
 
         return response('', 204)->header('HX-Refresh', 'true');
@@ -182,7 +201,6 @@ final class PeopleController
 
     private function runs(Request $request, Office $office): void
     {
-        $user = User::signedIn($request);
-        $user->holds(Role::Administrator, $office->id) || $user->holds(Role::Broker, $office->id) || abort(403);
+        User::signedIn($request)->runs($office) || abort(403);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Overview\Http;
 
 use App\Models\SavedView;
+use App\Models\ShelfItem;
 use App\Models\User;
 use App\Overview\Actions\KeepViews;
 use App\Overview\FileCell;
@@ -68,6 +69,9 @@ final class FindController
             'files' => mb_strlen(implode('', $query->words)) < 2 && $query->fields === []
                     ? collect()
                     : Finder::find($query, User::signedIn($request))->with('parties')->limit(6)->get(),
+            'shelf' => mb_strlen(implode('', $query->words)) < 2 ? collect() : ShelfItem::inUse(User::signedIn($request))
+                ->whereRaw('lower(title) LIKE ?', ['%'.addcslashes(mb_strtolower(implode(' ', $query->words)), '%_\\').'%'])->limit(3)
+                ->get(),
             'faults' => $query->faults,
             'words' => $query->words,
         ]);

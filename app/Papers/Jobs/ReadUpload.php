@@ -12,9 +12,12 @@ use App\Models\Upload;
 use App\Storage\Bytes;
 use App\Work\Work;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Files\MadeBy;
 use Unanimus\Finding\Query;
+use Unanimus\Forms\Form;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
+use Unanimus\Forms\PrintedPaper;
 use Unanimus\Forms\UnwrittenPlaces;
 use Unanimus\Intake\ProposedPart;
 use Unanimus\Intake\StackPart;
@@ -63,7 +66,7 @@ final class ReadUpload extends Work
             $words,
         );
         $parts = $read['parts'] ?? [];
-        $unwritten = count($parts) > 1 ? null : self::unwritten($path, $version, $parts, $texts);
+        $unwritten = count($parts) > 1 ? null : $this->unwritten($path, $version, $parts, $texts);
         $seen = $unwritten === null && count($parts) < 2 ? $this->seen($path, $version) : [];
         Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts, $seen): void {
             DB::table('version_texts')->updateOrInsert(['paper_version_id' => $version->id], [
@@ -103,7 +106,7 @@ final class ReadUpload extends Work
      * @param list<ProposedPart> $parts
      * @param array<int, string> $texts
      */
-    private static function unwritten(string $path, PaperVersion $version, array $parts, array $texts): ?UnwrittenPlaces
+    private function unwritten(string $path, PaperVersion $version, array $parts, array $texts): ?UnwrittenPlaces
     {
         $library = app(Library::class);
         $known = $version->read()->form;
@@ -118,7 +121,23 @@ final class ReadUpload extends Work
         }
         $pages = $form === null ? [] : ($known->pages ?? UnwrittenPlaces::pages($form, $texts));
 
-        return $form === null || $pages === [] ? null : UnwrittenPlaces::of($path, $form, $pages);
+        return $form === null || $pages === [] ? null : UnwrittenPlaces::of($path, $form, $pages, $this->printed($version, $form));
+    }
+
+    /** The paper as it was printed before it came back, when it was made here on the same form. */
+    private function printed(PaperVersion $version, Form $form): ?PrintedPaper
+    {
+        $before = Sight::within($this->brokerageId, static fn (): ?PaperVersion => PaperVersion::query()
+            ->where('paper_id', $version->paper_id)
+            ->where('number', '<', $version->number)
+            ->where('made_by', '!=', MadeBy::Uploaded)
+            ->where('pages', count($form->pages))
+            ->orderByDesc('number')
+            ->first());
+
+        return $before === null
+            ? null
+            : new PrintedPaper(app(Bytes::class)->path($before->sha256), $before->first_page, $before->read()->form->values ?? []);
     }
 
     /**

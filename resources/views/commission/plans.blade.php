@@ -3,8 +3,8 @@
     @if ($keeps)
     <div class="leaf pad in-row plan-table"><a class="button tight" href="/office/plans.csv">Download all plans (CSV)</a>
         <form method="post" action="/office/plans-sheet" enctype="multipart/form-data" class="in-row">@csrf
-            <label class="button tight">Upload spreadsheet (CSV)<input class="unseen" type="file" name="sheet" required data-sends
-                accept=".csv,text/csv,text/tab-separated-values"></label></form>
+            <label class="button tight">Upload spreadsheet<input class="unseen" type="file" name="sheet" required data-sends
+                accept=".csv,.xlsx,.ods,.xls,text/csv,text/tab-separated-values"></label></form>
         @error('sheet')<p class="late">{{ $message }}</p>@enderror
         <span class="dim small">You see what each row changes before anything is saved.</span></div>
     @endif

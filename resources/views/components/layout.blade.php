@@ -5,7 +5,7 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="csrf-token" content="{{ csrf_token() }}">
-    @auth<meta name="who" content="{{ auth()->user()->key }}">@endauth
+    @auth<meta name="who" content="{{ (request()->attributes->get('looks') ?? auth()->user())->key }}">@endauth
 
     <meta name="htmx-config" content='{"includeIndicatorStyles":false,"allowEval":false}'>
     <title>{{ $title }} · Unanimus</title>
@@ -14,6 +14,10 @@
 </head>
 <body @if (auth()->user() && ! auth()->user()->single_keys) data-keys="off" @endif>
 <a class="skip" href="#main">Skip to content</a>
+@if (request()->attributes->has('looks'))
+<aside class="looking" aria-label="Looking as somebody else"><form method="post" action="/look/end">@csrf<b>You are looking as {{
+    auth()->user()->name }}.</b> Nothing you do here is saved. <button class="button tight">Stop looking</button></form></aside>
+@endif
 @auth
 <header class="bar">
     @php($guest = auth()->user()->guest)
@@ -41,11 +45,19 @@
         <a class="button solid" href="/open" data-key="n">Open a file</a>
     @endcan
     @endif
+    @unless ($guest)
+    <a class="bell" href="/notices"><span class="unseen">Notifications</span><svg width="18" height="18" viewBox="0 0 18 18"
+            aria-hidden="true"><path
+        d="M9 2a4.6 4.6 0 0 0-4.6 4.6c0 3.6-1.4 4.8-1.4 5.9h12c0-1.1-1.4-2.3-1.4-5.9A4.6 4.6 0 0 0 9 2ZM7.4 14.4a1.7 1.7 0 0 0 3.2 0"
+            fill="none"
+        stroke="currentColor" stroke-width="1.5"/></svg><span hx-get="/notices/count" hx-trigger="load, every 45s" hx-swap="innerHTML"
+        aria-live="polite"></span></a>@endunless
     <details class="menu-at">
         <summary>{{ auth()->user()->name }}</summary>
         <div class="menu">
             <b>{{ auth()->user()->name }}</b><br><span class="dim">{{ $guest ? 'by a link' : auth()->user()->title() }}</span>
-            @unless ($guest)<p><a href="/me">Account and sign-in</a></p>@endunless
+            @unless ($guest)<p><a href="/help?at={{ rawurlencode('/'.request()->path()) }}">Help with this page</a></p>
+                <p><a href="/me">Account and sign-in</a></p>@endunless
             <form method="post" action="/sign-out">@csrf<button class="button">{{ $guest ? 'Leave' : 'Sign out' }}</button></form>
             @unless ($guest)
             <form method="post" action="/sign-out/everywhere">@csrf<button class="button plain">Sign out everywhere</button></form>

@@ -2,12 +2,16 @@
 <x-layout :title="$title" place="office" :$scripts>
     <div class="office">
         <nav class="office-index" aria-label="Office">
+            @php($index = \App\Office\OfficeIndex::entries(app(\Unanimus\Forms\Library::class)))
+            @foreach (collect($index)->groupBy('group') as $group => $entries)
+            <h2>{{ $group }}</h2>
             <ul>
-                @foreach (\App\Office\OfficeIndex::entries(app(\Unanimus\Forms\Library::class)) as $entry)
+                @foreach ($entries as $entry)
                     <li><a href="{{ $entry['href'] }}" @if ($entry['key'] === $at) aria-current="page" @endif><b>{{ $entry['name'] }}</b>
                         <small>{{ $entry['stands'] }}</small></a></li>
                 @endforeach
             </ul>
+            @endforeach
         </nav>
         <div>
             <div class="head-row"><h1>{{ $title }}</h1>

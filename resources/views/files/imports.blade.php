@@ -2,11 +2,13 @@
     <div class="head-row"><h1>Import from a spreadsheet</h1><span class="dim">one file per row</span></div>
     <div class="leaf pad">
         <form method="post" action="/imports" enctype="multipart/form-data">@csrf
-            <p>Save the spreadsheet as CSV. The first row names the columns: address or street, city, listing number, side, status, agent,
+            <p>CSV, Excel and OpenDocument spreadsheets can be read; of several sheets the first. The first row names the columns:
+                address or street, city, listing number, side, status, agent,
                 buyer, seller, price, accepted, closing, and so on, in any order and under any name. You see what each row becomes before
                 anything is opened.</p><br>
-            <label class="button now">Choose CSV file<input class="unseen" type="file" name="table" accept=".csv,.txt,.tsv,text/csv"
-                data-file-form aria-label="Choose CSV file"></label>
+            <label class="button now">Choose spreadsheet<input
+                class="unseen" type="file" name="table" accept=".csv,.txt,.tsv,.xlsx,.ods,.xls,text/csv"
+                data-file-form aria-label="Choose spreadsheet"></label>
         </form>
     </div>
     @if ($imports->isNotEmpty())

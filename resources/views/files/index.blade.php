@@ -15,7 +15,8 @@
             @if ($wanted === 'agent:me') aria-current="true" @endif>mine</a><a href="/files?q=closes:week" @if ($wanted === 'closes:week')
             aria-current="true" @endif>closing this week</a><a href="/files?q=needs:signature" @if ($wanted === 'needs:signature')
             aria-current="true" @endif>out for signature</a><a href="/files?q=status:ended" @if ($wanted === 'status:ended')
-            aria-current="true" @endif>archive</a></span>
+            aria-current="true" @endif>ended</a><a href="/files?q=status:archived" @if ($wanted === 'status:archived')
+            aria-current="true" @endif>archived</a></span>
         @if ($views->isNotEmpty())<span>@foreach ($views as $view)<a
             href="/files?{{ http_build_query(array_filter(['q' => $view->query, 'columns' => $view->columns])) }}"
             @if ($wanted !== '' && $wanted === $view->query) aria-current="true" @endif

@@ -287,12 +287,21 @@
                 <span>{{ $file->status->label() }} {{ $file->ended_on?->short($agenda->today->year()) }}: {{ $file->end_reason }}</span></p>
                 @endif
             @include('files.tasks-drawer')
+            <p class="drawer drawer-link"><a href="/files/{{ $file->key }}/messages">Messages <span
+                hx-get="/files/{{ $file->key }}/unread" hx-trigger="load" hx-swap="innerHTML" aria-live="polite"></span></a>
+                    @if ($works)· <a href="/files/{{ $file->key }}/clients">Client pages</a>@endif
+                    @unless ($file->status->isOpen())· <a href="/files/{{ $file->key }}/keeping">{{ $file->archived_at ? 'Archived' :
+                    'Archive' }}, how long it is kept</a>@endunless</p>
+            <form method="post" action="/files/{{ $file->key }}/mute" class="drawer drawer-link">@csrf<input type="hidden" name="muted"
+                value="{{ in_array($file->key, auth()->user()->noticeSettings()->muted, true) ? 0 : 1 }}"><button class="plain-link
+                    small">{{
+                in_array($file->key, auth()->user()->noticeSettings()->muted, true) ? 'Turn emails about this file back on' :
+                'No emails about this file' }}</button></form>
             <details class="drawer" @if (request('drawer')) open @endif hx-get="/files/{{ $file->key }}/history"
                 hx-trigger="{{ request('drawer') ? 'load' : 'toggle once' }}" hx-target="#history" hx-swap="innerHTML">
                 <summary>History</summary>
                 <p class="small">File book, with the record of review: <a href="/files/{{ $file->key }}/book.pdf">one PDF</a> ·
                     <a href="/files/{{ $file->key }}/book.zip">a folder for the archive</a> ·
-                    <a href="/files/{{ $file->key }}/mail">Email filed here</a> ·
                     <a href="/files/{{ $file->key }}/delivery">Who has the signed papers</a></p>
                 <ol id="history" aria-live="polite"></ol>
             </details>

@@ -1,7 +1,9 @@
 <x-layout :title="$item->subject ?: 'Email'" place="files">
     <div class="file-head"><div><h1>{{ $item->subject ?: '(no subject)' }}</h1><span class="dim">{{ $item->sender }},
-        {{ \App\Terms\When::list($item->received_at, $file->office->zone) }} · <a href="/files/{{ $file->key }}/mail">all email of
-        {{ $file->name }}</a></span></div></div>
+        {{ \App\Terms\When::list($item->received_at, $file->office->zone) }} · <a href="/files/{{ $file->key }}/messages">all messages of
+        {{ $file->name }}</a></span></div>
+        @can('work-on', $file)<form method="post" action="/files/{{ $file->key }}/messages">@csrf<input type="hidden" name="answers"
+            value="{{ $item->key }}"><button class="button now">Answer</button></form>@endcan</div>
     @if ($item->speaks_of_wiring)<p class="say hot">This email speaks of wiring instructions. Call the sender at a number you already
         have before anybody sends money.</p>@endif
     @if ($item->isUnproved())<p class="say">The sender could not be proved.</p>@endif

@@ -5,3 +5,7 @@ Hello {!! $letter->recipient_name !!},
 
 {!! $letter->action_label !!}: {!! $url !!}
 @endif
+@if ($noMore ?? null)
+
+{!! __('mail.message.no_more') !!}{!! $noMore !!}
+@endif

@@ -21,6 +21,11 @@
                 <button class="button tight">Invite again</button></form>@endif
             <form method="post" action="/people/{{ $person->key }}/active" class="in-row">@csrf
                 <button class="button tight">{{ $person->active ? 'Close access' : 'Reopen access' }}</button></form>
+            @if ($person->active && auth()->user()->holds(\App\Models\Role::Administrator) && ! $person->is(auth()->user()))<form
+                method="post" action="/people/{{ $person->key }}/look" class="in-row">@csrf<button
+                class="button tight">Look as {{ $person->name
+                    }}</button>
+                </form>@endif
             @if ($person->active)<p class="dim small">This signs them out everywhere at once. Files and papers stay.</p>@endif
         </div>
     </div>

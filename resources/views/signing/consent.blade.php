@@ -14,7 +14,8 @@
             <p><b>{{ __('client.sign.before') }}</b> {{ __('client.sign.terms') }}</p>
             <p><label class="checkbox"><input type="checkbox" name="agree" value="1"> {{ __('client.sign.agree') }}</label></p>
             <button class="button solid wide-button">{{ __('client.continue') }}</button>
-            <p class="dim small">{{ __('client.sign.next') }}</p>
+            <p class="dim small">{{ __('client.sign.next') }} <a href="/how-signing-works?language={{ app()->getLocale() }}">{{
+                __('client.steps.title') }}</a></p>
         </form>
     </div>
     @include('signing.ask')

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Shelf;
+
+/** What stands on the shelf. */
+enum ShelfKind: string
+{
+    /** A document as it is handed out. */
+    case Document = 'document';
+    /** A place outside, to look something up. */
+    case Link = 'link';
+}

@@ -1,0 +1,13 @@
+@php($readers = $message->to())
+<p class="dim small">{{ $readers === [] ? 'Select who gets it.' : ($message->apart && count($readers) > 1 ?
+    "As {$readers[0]->name} will read it; each gets their own." : 'As '.implode(' and ', array_map(static fn ($one) => $one->name,
+        $readers)).
+    ' will read it.') }}</p>
+<h2>@foreach ($filledSubject->pieces as $piece)<x-merged :$piece />@endforeach
+    @if ($filledSubject->pieces === [])<span class="dim">(no subject)</span>@endif</h2>
+<div class="letter-text">@foreach ($filledBody->pieces as $piece)<x-merged :$piece />@endforeach</div>
+@php($unknown = array_unique([...$filledSubject->unknown(), ...$filledBody->unknown()]))
+@php($empty = array_unique([...$filledSubject->empty(), ...$filledBody->empty()]))
+@if ($unknown !== [])<p class="late">There is no field {{ implode(', ', $unknown) }}.</p>@endif
+@if ($empty !== [])<p class="late">This file has no {{ implode(', ', $empty) }} yet. Enter it in the file, or type it here.</p>@endif
+<p class="dim small">Saved {{ \App\Terms\When::list($message->updated_at, $message->file->office->zone) }}</p>
