@@ -105,7 +105,7 @@ write_configuration() {
 memory_limit = 192M
 sys_temp_dir = $s/tmp
 expose_php = off
-upload_max_filesize = 50M
+upload_max_filesize = 100M
 post_max_size = 220M
 max_file_uploads = 40
 zend.exception_ignore_args = on

@@ -117,9 +117,12 @@ final class FileBook
                     $one->submitted_at === null
                         ? ''
                         : 'Submitted '.When::list($one->submitted_at, $zone).' by '.($names[$one->submitted_by] ?? 'somebody'),
-                    $one->decided_at === null
-                        ? ''
-                        : 'Decided '.When::list($one->decided_at, $zone).' by '.($names[$one->getAttribute('decided_by')] ?? 'somebody'),
+                    match (true) {
+                        $one->decided_at === null => '',
+                        $one->acceptedEarlier() !== '' => "Accepted {$one->acceptedEarlier()}",
+                        default => 'Decided '.When::list($one->decided_at, $zone).' by '.
+                            ($names[$one->getAttribute('decided_by')] ?? 'somebody'),
+                    },
                     $one->note === '' ? '' : "Note: {$one->note}",
                     ...$one->remarks->whereNotNull('sent_at')->map(
                         static fn (Remark $remark) => ($remark->page === null ? 'Remark: ' : "Remark, page {$remark->page}: ").

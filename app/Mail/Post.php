@@ -326,6 +326,7 @@ final class Post
                 'body' => $words->body,
                 'action_label' => $action === null ? null : $words->label,
                 'action' => $action,
+                'closing' => $words->closing,
             ],
         );
         $letter->wasRecentlyCreated && SendLetter::begin($letter->brokerage_id, $letter->id);

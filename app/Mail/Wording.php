@@ -4,20 +4,29 @@ declare(strict_types=1);
 
 namespace App\Mail;
 
+use Illuminate\Support\Facades\Lang;
 use Unanimus\Parties\Language;
 
 /** What a letter says, in the words of `lang/en/mail.php`. */
 final readonly class Wording
 {
-    /** @param  string  $name of the words; none where they are somebody's own */
-    private function __construct(public string $subject, public string $body, public string $label, public string $name = '')
-    {
+    /**
+     * @param string $name of the words; none where they are somebody's own
+     * @param string $closing what stands below the button
+     */
+    private function __construct(
+        public string $subject,
+        public string $body,
+        public string $label,
+        public string $name = '',
+        public string $closing = '',
+    ) {
     }
 
     /** The same under a subject of its sender's; an empty one changes nothing. */
     public function about(string $subject): self
     {
-        return $subject === '' ? $this : new self($subject, $this->body, $this->label, $this->name);
+        return $subject === '' ? $this : new self($subject, $this->body, $this->label, $this->name, $this->closing);
     }
 
     /** Words that were put together before. */
@@ -43,6 +52,7 @@ final readonly class Wording
             ),
             (string) __("mail.{$letter}.label", $with, $language->value),
             $letter,
+            Lang::has("mail.{$letter}.closing", $language->value) ? (string) __("mail.{$letter}.closing", $with, $language->value) : '',
         );
     }
 }

@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string $body
  * @property string|null $action_label
  * @property string|null $action where its button leads: a path, or whose link it is ("signer KEY"); the link itself is made as it goes out
+ * @property string $closing what stands below the button
  * @property string|null $attachment
  * @property string|null $attachment_name
  * @property int|null $message_id of which message it is one
@@ -48,5 +49,5 @@ final class Letter extends Record
         'more_attached' => 'array',
     ];
 
-    protected $attributes = ['own_words' => false, 'others' => '[]', 'more_attached' => '[]'];
+    protected $attributes = ['closing' => '', 'own_words' => false, 'others' => '[]', 'more_attached' => '[]'];
 }

@@ -40,6 +40,7 @@ use Unanimus\Review\ReviewState;
  * @property Carbon|null $spot_at since when it is to be looked at once more
  * @property int|null $spot_by who did
  * @property string $note
+ * @property string $moved_in how it was accepted before the brokerage moved in, in words
  * @property string|null $due_anchor from which day of the deal its own is counted
  * @property int $due_days
  * @property LocalDate|null $due_on until when it is to be met
@@ -78,6 +79,7 @@ final class Requirement extends Record
     protected $attributes = [
         'review_state' => 'not_submitted',
         'side' => null,
+        'moved_in' => '',
         'staff_only' => false,
         'needed_by' => null,
         'needed_why' => '',
@@ -98,6 +100,12 @@ final class Requirement extends Record
         'coming' => '[]',
         'has_further' => false,
     ];
+
+    /** How it was accepted elsewhere, before this brokerage worked here; '' when it was decided here. */
+    public function acceptedEarlier(): string
+    {
+        return $this->review_state === ReviewState::Accepted && $this->getAttribute('decided_by') === null ? $this->moved_in : '';
+    }
 
     /** @return BelongsTo<DealFile, $this> */
     public function file(): BelongsTo

@@ -28,6 +28,7 @@ use Unanimus\Parties\Side;
  * @property string $origin
  * @property Carbon|null $done_at
  * @property int|null $done_by
+ * @property string $moved_in how it was done before the brokerage moved in, in words
  * @property-read DealFile $file
  * @property-read User|null $assignee
  * @property-read User|null $doer
@@ -46,6 +47,7 @@ final class Task extends Record
         'origin' => 'hand',
         'done_at' => null,
         'done_by' => null,
+        'moved_in' => '',
     ];
 
     /** @var array<string, string> */

@@ -21,6 +21,7 @@ final class ColumnMatch
         'status' => 'Status',
         'agent' => 'Agent',
         'labels' => 'Labels',
+        'folder' => 'Folder of its documents',
         'buyer.1.name' => 'Buyer',
         'buyer.2.name' => 'Second buyer',
         'seller.1.name' => 'Seller',
@@ -73,6 +74,7 @@ final class ColumnMatch
         'escrow_holder' => ['escrow', 'title company', 'escrow holder', 'title'],
         'lender' => ['lender', 'bank'],
         'labels' => ['labels', 'tags', 'notes label'],
+        'folder' => ['folder', 'folder name', 'documents', 'document folder', 'path'],
     ];
 
     /**

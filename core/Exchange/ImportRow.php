@@ -83,6 +83,7 @@ final readonly class ImportRow
      * @param array<string, array<string, string>> $parties by seat: name, email, phone
      * @param list<string> $labels
      * @param list<string> $faults in words; a row with any is not opened
+     * @param string $folder in which its documents lie, as the row says
      */
     private function __construct(
         public array $facts,
@@ -94,6 +95,7 @@ final readonly class ImportRow
         public string $agent,
         public array $labels,
         public array $faults,
+        public string $folder = '',
     ) {
     }
 
@@ -165,6 +167,7 @@ final readonly class ImportRow
                 ),
             ),
             $faults,
+            trim($given['folder'] ?? ''),
         );
     }
 

@@ -33,9 +33,11 @@ final readonly class Sheet
     /**
      * Reads a table.
      *
+     * @param int $mostRows rows that are taken in one go
+     *
      * @throws SheetUnreadable when it is none, or too large; its message says what to do
      */
-    public static function read(string $bytes): self
+    public static function read(string $bytes, int $mostRows = self::MOST_ROWS): self
     {
         if (strlen($bytes) > self::MOST_BYTES) {
             throw new SheetUnreadable('This spreadsheet is larger than 8 MB. Upload it as several parts.');
@@ -63,12 +65,12 @@ final readonly class Sheet
         $first = array_key_first($records);
         $headings = $records[$first];
         unset($records[$first]);
-        if (count($headings) > self::MOST_COLUMNS || count($records) > self::MOST_ROWS) {
+        if (count($headings) > self::MOST_COLUMNS || count($records) > $mostRows) {
             throw new SheetUnreadable(
                 sprintf(
                     'This table is too large: at most %d columns and %s rows in one go.',
                     self::MOST_COLUMNS,
-                    number_format(self::MOST_ROWS),
+                    number_format($mostRows),
                 ),
             );
         }

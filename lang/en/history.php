@@ -62,6 +62,7 @@ return [
     // Tasks and offers
     'Task added' => 'Task added: :task',
     'Task done' => 'Task done: :task',
+    'Task done earlier' => 'Task was done :words: :task',
     'Task open again' => 'Task reopened: :task',
     'Task given to' => 'Task assigned to :to: :task',
     'Task taken away' => 'Task deleted: :task',
@@ -194,6 +195,7 @@ return [
     'Submitted' => '“:requirement” submitted to the broker',
     'Submitted again' => '“:requirement” submitted again',
     'Accepted' => '“:requirement” accepted',
+    'Accepted earlier' => '“:requirement” was accepted :words',
     'Accepted (why)' => '“:requirement” accepted: :why',
     'Who sorts the mail' => 'The mail is sorted by: :roles',
     'Sentence kept' => 'Sentence for remarks kept: :text',

@@ -5,18 +5,19 @@ declare(strict_types=1);
 /* Emails that go out. An empty :message, :until or :reason leaves no gap behind. */
 $answer = 'Your answers are saved as you go. You can stop and come back with the same button, on any device.';
 $yours = 'This link is only for you. Please do not forward this email.';
-$steps = ' What happens, step by step: '.rtrim((string) config('app.url'), '/').'/how-signing-works';
+$steps = 'What happens, step by step: '.rtrim((string) config('app.url'), '/').'/how-signing-works';
 
 return [
     'invite' => [
         'subject' => 'Please sign: :round',
         'body' => '{1} :sender asks you to sign a document for :file. :until'."\n\n:attached\n\n:message\n\n".
-            'The button opens the document. '.$yours.$steps.
+            'The button opens the document. '.$yours.
             '|{2} :sender asks you to sign two documents for :file. :until'."\n\n:attached\n\n:message\n\n".
-                'The button opens the documents. '.$yours.$steps.
+                'The button opens the documents. '.$yours.
             '|[3,*] :sender asks you to sign :count documents for :file. :until'."\n\n:attached\n\n:message\n\n".'The button opens the '.
-                'documents. '.$yours.$steps,
+                'documents. '.$yours,
         'label' => 'Review and sign',
+        'closing' => $steps,
         'attached' => 'The pages are attached, to read first.',
         'until' => 'Please sign by :day.',
     ],

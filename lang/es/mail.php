@@ -5,7 +5,7 @@ declare(strict_types=1);
 /* Los correos que reciben los clientes. Los demás están solo en inglés y se toman de allí. */
 $answer = 'Sus respuestas se guardan a medida que avanza. Puede parar y volver con el mismo botón, en cualquier aparato.';
 $yours = 'Este enlace es solo para usted. Por favor, no reenvíe este correo.';
-$steps = ' Cómo se firma, paso a paso: '.rtrim((string) config('app.url'), '/').'/how-signing-works?language=es';
+$steps = 'Cómo se firma, paso a paso: '.rtrim((string) config('app.url'), '/').'/how-signing-works?language=es';
 
 return [
     'client_page' => [
@@ -22,10 +22,11 @@ return [
     'invite' => [
         'subject' => 'Por favor, firme: :round',
         'body' => '{1} :sender le pide que firme un documento para :file. :until'."\n\n:attached\n\n:message\n\n".
-            'El botón abre el documento. '.$yours.$steps.
+            'El botón abre el documento. '.$yours.
             '|[2,*] :sender le pide que firme :count documentos para :file. :until'."\n\n:attached\n\n:message\n\n".'El botón abre los '.
-                'documentos. '.$yours.$steps,
+                'documentos. '.$yours,
         'label' => 'Revisar y firmar',
+        'closing' => $steps,
         'attached' => 'Las páginas van adjuntas, para leerlas antes.',
         'until' => 'Por favor, firme antes del :day.',
     ],

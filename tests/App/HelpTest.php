@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Help\Guide;
+use App\Models\Letter;
 use Illuminate\Support\Facades\Auth;
 
 it('tells whoever was asked to sign how it goes, in English and Spanish, without a sign-in', function () {
@@ -12,8 +13,11 @@ it('tells whoever was asked to sign how it goes, in English and Spanish, without
     $this->get('/how-signing-works?language=zz')->assertOk()->assertSee('You choose a signature');
     $round = $this->aRound($this->aFile());
     $this->seeAll();
-    $body = Illuminate\Support\Facades\DB::table('letters')->where('once_key', 'like', 'invite:%')->value('body');
-    expect($body)->toContain('/how-signing-works');
+    $letter = Letter::query()->where('once_key', 'like', 'invite:%')->firstOrFail();
+    expect($letter->closing)->toContain('/how-signing-works')->and($letter->body)->not->toContain('/how-signing-works');
+    // Whoever reads plain text finds the link to sign first.
+    $text = view('mail.letter-text', ['letter' => $letter, 'url' => 'https://here.example/sign/x'])->render();
+    expect(strpos($text, '/sign/x'))->toBeLessThan(strpos($text, '/how-signing-works'));
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();
     $this->get($link)->assertSee('/how-signing-works?language=en', false);

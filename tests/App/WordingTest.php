@@ -11,8 +11,7 @@ it('leaves no gap where a letter has no message and no last day, and puts in wha
     expect(Wording::of('invite', $with, 1)->body)
         ->toBe(
             "Tomás Iriarte asks you to sign a document for 14 Lanternfish Lane.\n\n".
-                'The button opens the document. This link is only for you. Please do not forward this email. '.
-                    'What happens, step by step: '.config('app.url').'/how-signing-works',
+                'The button opens the document. This link is only for you. Please do not forward this email.',
         )
         ->and(Wording::of('invite', [...$with, 'message' => "Ask for :file | or\n\n\nring me", 'until' => 'Please sign by '.
             'Friday.'], 2)->body)

@@ -170,7 +170,8 @@ abstract class AppCase extends TestCase
     public function work(): void
     {
         Artisan::call('queue:work', [
-            '--queue' => 'sealing,messages,letters,conversion,reading,stacks,uploads-read,sets,listings,calls,default',
+            '--queue' => 'sealing,messages,letters,conversion,reading,stacks,uploads-read,moving-read,moving-try,moving-lists,'.
+                'moving-in,sets,listings,calls,default',
             '--stop-when-empty' => true,
             '--sleep' => 0,
             '--memory' => 1024,

@@ -126,7 +126,7 @@ final class BringIn
     }
 
     /** @return list<string> what stands on its pages, of the first ones of a long one */
-    private function texts(Brought $brought): array
+    public function texts(Brought $brought): array
     {
         $scratch = new Scratch();
         try {

@@ -27,6 +27,7 @@ final class TakePages
      * @param string $sha256 of its bytes, which are kept
      * @param string $note where they come from
      * @param Paper|null $row null: a paper of its own
+     * @param string|null $original SHA-256 of the file as it came, where that is kept too
      *
      * @throws StepRefused when the row takes no other version now
      */
@@ -38,6 +39,7 @@ final class TakePages
         string $note,
         ?Paper $row,
         string $stage = 'contract',
+        ?string $original = null,
     ): Paper {
         $row === null || self::mustTake($row);
         $to = $row ?? $this->bringIn->ownPaper($file, "{$title}.pdf", $stage);
@@ -49,6 +51,7 @@ final class TakePages
             (int) Auth::id() ?: null,
             1,
             PaperReading::of($this->bytes->path($sha256), $this->library, $file->office->today()),
+            $original,
         );
         $to->moveTo($to->form_number === null ? PaperState::Ready : PaperState::Signed);
 

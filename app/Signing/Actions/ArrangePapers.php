@@ -83,6 +83,10 @@ final class ArrangePapers
     /** A page was looked at, which is no change of the round. Whether it was the last one of its paper. */
     public function looked(Round $round, int $position, int $page): bool
     {
+        // The page that is told of last may come after the round was sent.
+        if (DB::table('rounds')->where('id', $round->id)->sharedLock()->value('status') !== RoundStatus::Drafting->value) {
+            return false;
+        }
         $sent = RoundPaper::query()->where('round_id', $round->id)->where('position', $position)->lockForUpdate()->first();
         if ($sent === null || $page > $sent->pages || in_array($page, $sent->seen, true)) {
             return false;

@@ -176,7 +176,8 @@
                                     @php($class = $back ? 'hot' : ($state->isSettled() ? 'ok' : 'dim'))
                                     <span class="{{ $class }}">{{
                                         $back ? $remarks.' '.Str::plural('remark', $remarks) : $state->label()
-                                    }}</span>
+                                    }}</span>@if ($row->requirement->acceptedEarlier() !== '')<span
+                                    class="dim small under">{{ $row->requirement->acceptedEarlier() }}</span>@endif
                                 @endif
                             </td>
                             <td class="next">

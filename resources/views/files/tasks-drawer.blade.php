@@ -10,9 +10,10 @@
                     aria-label="{{ $row->task->title }} {{ $row->task->done_at ? 'is done' : 'is open' }}">{{ $row->task->done_at ?
                     '✓' : '○' }}</button></form>@endif
                 <span @class(['ok' => $row->task->done_at])>{{ $row->task->title }}</span>
-                <span class="dim">{{ $row->task->done_at ? 'done by '.($people[$row->task->done_by]->name ??
+                <span class="dim">{{ $row->task->done_at && ! $row->task->done_by && $row->task->moved_in ? "done {$row->task->moved_in}" :
+                    ($row->task->done_at ? 'done by '.($people[$row->task->done_by]->name ??
                     'someone').', '.\App\Terms\When::day($row->task->done_at, $file->office->zone) :
-                    ($people[$row->task->user_id]->name ?? 'no one yet') }}</span>
+                    ($people[$row->task->user_id]->name ?? 'no one yet')) }}</span>
                 <span @class(['late' => $row->late, 'right'])>{{ $row->due?->short($agenda->today->year()) ?? 'no date yet' }}</span>
             </li>
         @empty

@@ -5,6 +5,10 @@ Hello {!! $letter->recipient_name !!},
 
 {!! $letter->action_label !!}: {!! $url !!}
 @endif
+@if ($letter->closing)
+
+{!! $letter->closing !!}
+@endif
 @if ($noMore ?? null)
 
 {!! __('mail.message.no_more') !!}{!! $noMore !!}

@@ -8,6 +8,9 @@
     <a href="{{ $url }}"
     style="background:#1f2c27;color:#fffdf8;padding:11px 18px;text-decoration:none;border-radius:3px">{{ $letter->action_label }}</a></p>
 <p style="font-size:13px;color:#56635c;overflow-wrap:anywhere">{{ $url }}</p>@endif
+@if ($letter->closing)<p style="font-size:13px;color:#56635c;overflow-wrap:anywhere">{!! preg_replace('~https?://\S+~',
+    '<a href="$0">$0</a>',
+    e($letter->closing)) !!}</p>@endif
 @if ($noMore ?? null)<p style="font-size:13px;color:#56635c">{{ __('mail.message.no_more') }}<a
     href="{{ $noMore }}">{{ __('mail.message.no_more_button') }}</a></p>@endif
 </div></body></html>

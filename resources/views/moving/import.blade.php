@@ -1,8 +1,14 @@
 <x-layout :title="$import->name" place="files">
     <div class="head-row"><h1>{{ $import->name }}</h1><span class="dim">{{ array_sum($counts) }} rows</span>
-        <a href="/imports">Import from a spreadsheet</a></div>
+        @if ($papers + (int) $lists > 0)<a href="/imports/{{ $import->key }}/papers">{{ $papers === 1 ? '1 document' :
+            number_format($papers).
+            ' documents' }} came along</a>@endif
+        <a href="/imports">Import files</a></div>
+    @if ($unread > 0)<p class="say" role="status">{{ number_format($unread) }} {{ $unread === 1 ? 'document is' : 'documents are' }} still
+        being
+        read. Match the columns meanwhile.</p>@endif
     @if (in_array($import->state, ['running', 'done']))
-        <div class="leaf pad">@include('files.import-progress')</div>
+        <div class="leaf pad">@include('moving.import-progress')</div>
     @else
     <form method="post" action="/imports/{{ $import->key }}/try" class="leaf pad">@csrf @method('put')
         <h2>Match the columns <small class="dim">suggested, and remembered for next time</small></h2>
@@ -33,7 +39,8 @@
             @endforeach</span>
             @if (($counts['unfit'] ?? 0) + ($counts['twin'] ?? 0) > 0)<a
                 href="/imports/{{ $import->key }}/left.csv">Download rows not opened, with reasons (CSV)</a>@endif</nav>
-        @if ($import->state === 'tried' && ($counts['fit'] ?? 0))<form method="post" action="/imports/{{ $import->key }}/start">@csrf
+        @if ($import->state === 'tried' && ($counts['fit'] ?? 0) && $unread === 0)<form method="post" action="/imports/{{ $import->key
+            }}/start">@csrf
             <button class="button now">Open {{ $counts['fit'] }} {{ $counts['fit'] === 1 ? 'file' : 'files' }}</button></form>@endif
         <table class="ledger"><thead><tr><th class="amount">Row</th><th>Outcome</th><th>File, or reason</th><th>
             <span class="unseen">Actions</span></th></tr></thead><tbody>

@@ -2,15 +2,18 @@
 
 declare(strict_types=1);
 
-namespace App\Files\Actions;
+namespace App\Moving\Actions;
 
-use App\Files\Jobs\OpenImported;
+use App\Files\Actions\OpenFile;
+use App\Files\Actions\SetFact;
+use App\Files\Actions\SetParty;
 use App\History\History;
 use App\Models\DealFile;
 use App\Models\Import;
 use App\Models\ImportLine;
 use App\Models\Role;
 use App\Models\User;
+use App\Moving\Jobs\OpenImported;
 use App\Requirements\Actions\ApplyKit;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +23,7 @@ use Unanimus\Exchange\ImportRow;
 use Unanimus\Exchange\Sheet;
 use Unanimus\Files\SeenBy;
 use Unanimus\Finding\Query;
+use Unanimus\Moving\MovingRefusal;
 use Unanimus\Parties\PartyDetails;
 use Unanimus\Signing\Seat;
 use Unanimus\Steps\StepRefused;
@@ -123,6 +127,9 @@ final class ImportFiles
     {
         if ($import->state === 'matching') {
             throw ExchangeRefusal::NotTested->because();
+        }
+        if ($import->papers()->where('outcome', 'unread')->exists()) {
+            throw MovingRefusal::StillReading->because();
         }
         $import->update(['state' => 'running']);
         OpenImported::dispatch($import->brokerage_id, $import->id);

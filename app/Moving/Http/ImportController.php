@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace App\Files\Http;
+namespace App\Moving\Http;
 
-use App\Files\Actions\ImportFiles;
 use App\Models\Import;
 use App\Models\Office;
 use App\Models\User;
+use App\Moving\Actions\ImportFiles;
+use App\Moving\Actions\MatchParcel;
+use App\Moving\Actions\TakeParcel;
+use App\Moving\Jobs\TryParcel;
 use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -17,52 +20,72 @@ use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Unanimus\Exchange\ColumnMatch;
 use Unanimus\Exchange\CsvCells;
+use Unanimus\Exchange\Sheet;
 use Unanimus\Exchange\SheetUnreadable;
 use Unanimus\Intake\Workbook;
 use Unanimus\Intake\WorkbookUnreadable;
+use Unanimus\Moving\ZipParcel;
+use Unanimus\Steps\StepRefused;
 
 /** Files from a spreadsheet: taken in, matched, tried, opened. */
 final class ImportController
 {
+    /** The largest ZIP that is uploaded, in kilobytes; what is larger comes in from a folder of the server. */
+    private const LARGEST_ZIP = 100 * 1024;
+
+    private const TOO_LARGE = 'This file is larger than 100 MB. Upload it as several parts, or ask whoever runs the server to move it in '.
+        'from a folder there.';
+
     public function index(Request $request): View
     {
         Gate::authorize('open-files');
 
-        return view('files.imports', [
+        return view('moving.imports', [
             'imports' => Import::query()->where('user_id', User::signedIn($request)->id)->orderByDesc('id')->limit(30)->get(),
         ]);
     }
 
-    public function store(Request $request, ImportFiles $files, Bytes $bytes): RedirectResponse
+    public function store(Request $request, ImportFiles $files, TakeParcel $parcels, Bytes $bytes): RedirectResponse
     {
         Gate::authorize('open-files');
         $request->validate(
-            ['table' => 'required|file|max:8192'],
-            ['table.required' => 'Choose a spreadsheet.',
-                'table.max' => 'This spreadsheet is larger than 8 MB. Upload it as several parts.'],
+            ['table' => 'required|file|max:'.self::LARGEST_ZIP],
+            ['table.required' => 'Choose a spreadsheet or a ZIP.',
+                'table.uploaded' => self::TOO_LARGE,
+                'table.max' => self::TOO_LARGE],
         );
         $upload = $request->file('table');
         $upload instanceof UploadedFile || abort(422);
+        $name = $upload->getClientOriginalName();
+        $by = User::signedIn($request);
         try {
-            [$import, $warnings] = $files->take(
-                Workbook::toCsv((string) file_get_contents($upload->getPathname())),
-                $upload->getClientOriginalName(),
-                User::signedIn($request),
-                $bytes,
-            );
-        } catch (SheetUnreadable|WorkbookUnreadable $unreadable) {
-            return back()->with('refused', "{$upload->getClientOriginalName()}: {$unreadable->getMessage()} Nothing was changed.");
+            if (ZipParcel::isOne($upload->getPathname())) {
+                $sha256 = $bytes->keep($by->brokerage_id, (string) file_get_contents($upload->getPathname()), 'application/zip');
+                [$import, $warnings] = $parcels(new ZipParcel($upload->getPathname(), $name), $by, $sha256);
+            } else {
+                [$import, $warnings] = $files->take(self::csv($upload), $name, $by, $bytes);
+            }
+        } catch (SheetUnreadable|WorkbookUnreadable|StepRefused $unreadable) {
+            return back()->with('refused', "{$name}: {$unreadable->getMessage()} Nothing was changed.");
         }
 
         return to_route('imports.show', $import)->with(array_filter(['refused' => implode(' ', $warnings)]));
     }
 
+    /** @throws SheetUnreadable|WorkbookUnreadable */
+    private static function csv(UploadedFile $upload): string
+    {
+        return $upload->getSize() > Sheet::MOST_BYTES
+            ? throw new SheetUnreadable('This spreadsheet is larger than 8 MB. Upload it as several parts.')
+            : Workbook::toCsv((string) file_get_contents($upload->getPathname()));
+    }
+
     public function show(Request $request, Import $import): View
     {
-        $this->own($request, $import);
+        self::own($request, $import);
         $only = (string) $request->query('only', '');
 
-        return view('files.import', [
+        return view('moving.import', [
             'import' => $import,
             'counts' => $import->counts(),
             'targets' => ColumnMatch::targets(),
@@ -79,12 +102,15 @@ final class ImportController
                 ->simplePaginate(100)
                 ->withQueryString(),
             'only' => $only,
+            'papers' => $import->papers()->reorder()->count(),
+            'unread' => $import->papers()->reorder()->where('outcome', 'unread')->count(),
+            'lists' => $import->lists()->reorder()->exists(),
         ]);
     }
 
-    public function try(Request $request, Import $import, ImportFiles $files): RedirectResponse
+    public function try(Request $request, Import $import, ImportFiles $files, MatchParcel $match): RedirectResponse
     {
-        $this->own($request, $import);
+        self::own($request, $import);
         $given = $request->validate([
             'matched' => 'required|array|max:80',
             'matched.*' => 'nullable|string|max:60',
@@ -95,13 +121,15 @@ final class ImportController
             ->whereIn('id', User::signedIn($request)->officeRoles->pluck('office_id'))
             ->firstOrFail();
         $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, User::signedIn($request));
+        $match($import->refresh());
+        $import->papers()->exists() && TryParcel::begin($import->brokerage_id, $import->id);
 
         return to_route('imports.show', $import)->with('told', 'Test done. Nothing was saved. Below you see what each row would become.');
     }
 
     public function start(Request $request, Import $import, ImportFiles $files): RedirectResponse
     {
-        $this->own($request, $import);
+        self::own($request, $import);
         $files->start($import);
 
         return to_route('imports.show', $import)->with('told', 'Opening the files. You can leave this page. It keeps going.');
@@ -110,15 +138,15 @@ final class ImportController
     /** How far it is, for the page that watches. */
     public function progress(Request $request, Import $import): View
     {
-        $this->own($request, $import);
+        self::own($request, $import);
 
-        return view('files.import-progress', ['import' => $import, 'counts' => $import->counts()]);
+        return view('moving.import-progress', ['import' => $import, 'counts' => $import->counts()]);
     }
 
     /** Opens a row after all that is the same as another. */
     public function anyway(Request $request, Import $import, int $number, ImportFiles $files): RedirectResponse
     {
-        $this->own($request, $import);
+        self::own($request, $import);
         $files->openAnyway($import, $number);
 
         return back();
@@ -127,7 +155,7 @@ final class ImportController
     /** The rows that were not opened, with why, as a table to be mended and brought in again. */
     public function left(Request $request, Import $import): StreamedResponse
     {
-        $this->own($request, $import);
+        self::own($request, $import);
         $lines = $import
             ->lines()
             ->whereIn('outcome', ['unfit', 'twin'])
@@ -157,7 +185,7 @@ final class ImportController
         );
     }
 
-    private function own(Request $request, Import $import): void
+    public static function own(Request $request, Import $import): void
     {
         $import->user_id === User::signedIn($request)->id || abort(404);
     }

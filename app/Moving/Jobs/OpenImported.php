@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Files\Jobs;
+namespace App\Moving\Jobs;
 
-use App\Files\Actions\ImportFiles;
 use App\Models\Import;
 use App\Models\Sight;
 use App\Models\User;
+use App\Moving\Actions\ImportFiles;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -59,7 +59,13 @@ final class OpenImported implements ShouldQueue
         }
         Auth::forgetUser();
         Sight::within($this->brokerageId, function () use ($import, $lines): void {
-            $lines === [] ? $import->update(['state' => 'done']) : self::dispatch($this->brokerageId, $this->importId);
+            if ($lines !== []) {
+                self::dispatch($this->brokerageId, $this->importId);
+
+                return;
+            }
+            $import->update(['state' => 'done']);
+            $import->papers()->exists() || $import->lists()->exists() ? BringPapers::begin($this->brokerageId, $this->importId) : null;
         });
     }
 

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Moving\Jobs;
+
+use App\Models\DealFile;
+use App\Models\Import;
+use App\Models\MovedLine;
+use App\Models\MovedPaper;
+use App\Models\Sight;
+use App\Models\User;
+use App\Moving\Actions\BringPaper;
+use App\Moving\Actions\BringTasks;
+use App\Work\Work;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\Auth;
+
+/**
+ * Puts the documents and tasks that came along into the files that were opened, one by one; killed half-way it goes on with
+ * the next.
+ */
+final class BringPapers extends Work
+{
+    public const KIND = 'moving-in';
+
+    public int $timeout = 14400;
+
+    protected function work(): void
+    {
+        [$import, $by] = Sight::within($this->brokerageId, function (): array {
+            $import = Import::query()->findOrFail($this->thing);
+
+            return [$import, User::query()->with('officeRoles')->findOrFail($import->user_id)];
+        });
+        Auth::setUser($by);
+        try {
+            for ($count = 1; $this->nextPaper($import); $count++) {
+                $count % 10 === 0 && $this->holdOn();
+            }
+            while ($this->nextTask($import, $by)) {
+                $this->holdOn();
+            }
+        } finally {
+            Auth::forgetUser();
+        }
+    }
+
+    /**
+     * Documents whose row is a file by now.
+     *
+     * @return Builder<MovedPaper>
+     */
+    public static function able(Import $import): Builder
+    {
+        return MovedPaper::query()
+            ->where('moved_papers.import_id', $import->id)
+            ->where('moved_papers.outcome', 'waiting')
+            ->whereIn('row_number', $import->lines()->reorder()->where('outcome', 'opened')->select('number'));
+    }
+
+    private function nextPaper(Import $import): bool
+    {
+        $moved = Sight::within($this->brokerageId, static fn (): ?MovedPaper => self::able($import)->orderBy('moved_papers.id')->first());
+        if ($moved === null) {
+            return false;
+        }
+        // What takes long happens before anything in the database is held.
+        $brought = app(BringPaper::class)->convert($moved);
+        Sight::within($this->brokerageId, function () use ($moved, $import, $brought): void {
+            $file = $this->file($import, (int) $moved->row_number);
+            app(BringPaper::class)($moved, $file, $brought, $import->name);
+        });
+
+        return true;
+    }
+
+    private function nextTask(Import $import, User $by): bool
+    {
+        return Sight::within($this->brokerageId, function () use ($import, $by): bool {
+            $line = MovedLine::query()
+                ->where(['import_id' => $import->id, 'kind' => 'tasks', 'outcome' => 'waiting'])
+                ->whereIn('row_number', $import->lines()->reorder()->where('outcome', 'opened')->select('number'))
+                ->orderBy('number')
+                ->lockForUpdate()
+                ->first();
+            $line === null || app(BringTasks::class)($line, $this->file($import, (int) $line->row_number), $by);
+
+            return $line !== null;
+        });
+    }
+
+    private function file(Import $import, int $number): DealFile
+    {
+        $line = $import->lines()->where('number', $number)->firstOrFail();
+
+        return DealFile::query()->with(['office', 'kits'])->findOrFail($line->deal_file_id);
+    }
+}
