@@ -62,6 +62,7 @@ final class Seed extends Command
             app(Generator::class)->lay($people, (int) $this->option('generated'));
             app(ComingAndGoing::class)->lay($people);
             app(OnTheShelf::class)->lay($people);
+            app(MovingIn::class)->lay($people);
         });
         $this->option('people') || array_map(app(OfficeDay::class)->mail(...), $this->laidOut());
         $this->option('people') || array_map(app(Talk::class)->mail(...), $this->laidOut());

@@ -147,6 +147,7 @@ final readonly class Board
             $paper->reason,
             $paper->done_note === '' ? null : "done: {$paper->done_note}",
             $requirement?->further->isNotEmpty() === true ? 'with '.$requirement->further->pluck('title')->implode(', ') : null,
+            ($requirement?->acceptedEarlier() ?? '') === '' ? null : "accepted {$requirement->acceptedEarlier()}",
             $requirement?->off_asked_at === null ? null : 'asked whether it applies',
         ];
 

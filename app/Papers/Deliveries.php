@@ -8,6 +8,7 @@ use App\Models\DealFile;
 use App\Models\Delivery;
 use App\Models\Paper;
 use App\Models\Party;
+use App\Models\Requirement;
 use Illuminate\Support\Collection;
 use Unanimus\Files\Executed;
 use Unanimus\Files\MadeBy;
@@ -33,7 +34,12 @@ final readonly class Deliveries
             ($file->represents->isBoth() || $file->represents->side() === $side)));
         $seated = $file->parties->keyBy(static fn (Party $party) => (string) $party->seat());
         $accepted = $file->requirements->where('review_state', ReviewState::Accepted)->pluck('paper_id')->all();
-        $executed = $file->papers->filter(static fn (Paper $paper) => Executed::is(
+        // What was signed and accepted before the brokerage moved in was given out there.
+        $earlier = $file->requirements
+            ->filter(static fn (Requirement $one) => $one->acceptedEarlier() !== '')
+            ->pluck('paper_id')
+            ->all();
+        $executed = $file->papers->whereNotIn('id', $earlier)->filter(static fn (Paper $paper) => Executed::is(
             $paper->state,
             $paper->latest?->made_by === MadeBy::Uploaded,
             in_array($paper->id, $accepted, true),

@@ -74,6 +74,8 @@ function everyPage(): array
         'office/disbursements' => ['ines', '/office/disbursements'],
         'contacts' => ['wendell', '/contacts'],
         'imports' => ['wendell', '/imports'],
+        'imports/{import}' => ['ines', "/imports/{SELECT key FROM imports WHERE name = 'Saltreach office'}"],
+        'imports/{import}/papers' => ['ines', "/imports/{SELECT key FROM imports WHERE name = 'Saltreach office'}/papers"],
         'kits' => ['tomas', '/kits'],
         'kits/{key}' => ['tomas', '/kits/purchase-buyer'],
         'kits/{key}/forms/{number}' => ['tomas', '/kits/purchase-buyer/forms/M-201'],
@@ -124,8 +126,8 @@ function pagesElsewhere(): string
     return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
         'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign|readers|unread|count)$|'.
         '^(find|listings|up|storage/.*)$'.
-        // Signing, filling and reading by link, a sign-in in two steps, sets, imports and own forms: FormsTest, WalkTest, OfficeTest, …
-        '|^style/empty$|^api/v1/|^(client|sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|^imports/\{import\}$|'.
+        // Signing, filling and reading by link, a sign-in in two steps, sets and own forms: FormsTest, WalkTest, OfficeTest, …
+        '|^style/empty$|^api/v1/|^(client|sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|'.
         '^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^(proof|no-more|how-signing-works)$|^here$|^inbox/#';
 }

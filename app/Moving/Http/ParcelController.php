@@ -45,6 +45,7 @@ final class ParcelController
             'papers' => $import->papers()
                 ->with(['file', 'paper'])
                 ->when(in_array($only, self::STATES, true), static fn ($query) => $query->where('outcome', $only))
+                ->when($only === 'waiting', static fn ($query) => $query->whereNotNull('row_number'))
                 ->when($only === 'none', static fn ($query) => $query->where('outcome', 'waiting')->whereNull('row_number'))
                 ->simplePaginate(100)
                 ->withQueryString(),
@@ -150,7 +151,7 @@ final class ParcelController
         $counts = $import->papers()->reorder()->groupBy('outcome')->selectRaw('outcome, count(*) AS n')->pluck('n', 'outcome')->all();
         $none = $import->papers()->reorder()->where('outcome', 'waiting')->whereNull('row_number')->count();
 
-        return array_map(intval(...), [...array_fill_keys(self::STATES, 0), ...$counts, 'none' => $none]);
+        return array_map(intval(...), [...array_fill_keys(self::STATES, 0), ...$counts, 'waiting' => ($counts['waiting'] ?? 0) - $none, 'none' => $none]);
     }
 
     private static function isWorking(Import $import): bool

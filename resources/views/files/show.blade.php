@@ -176,8 +176,7 @@
                                     @php($class = $back ? 'hot' : ($state->isSettled() ? 'ok' : 'dim'))
                                     <span class="{{ $class }}">{{
                                         $back ? $remarks.' '.Str::plural('remark', $remarks) : $state->label()
-                                    }}</span>@if ($row->requirement->acceptedEarlier() !== '')<span
-                                    class="dim small under">{{ $row->requirement->acceptedEarlier() }}</span>@endif
+                                    }}</span>
                                 @endif
                             </td>
                             <td class="next">

@@ -33,7 +33,7 @@
     @if ($import->state !== 'matching')
     <div class="leaf pad">
         <nav class="filters" aria-label="Which rows">
-            <span>@foreach (['' => 'all rows', 'fit' => 'to be opened', 'unfit' => 'not readable', 'twin' => 'already here', 'opened' =>
+            <span>@foreach (['' => 'all rows', 'fit' => 'to be opened', 'unfit' => 'cannot be opened', 'twin' => 'already here', 'opened' =>
             'opened'] as $outcome => $word)@if ($outcome === '' || ($counts[$outcome] ?? 0))<a href="?only={{ $outcome }}"
             @if ($only === $outcome) aria-current="true" @endif>{{ $word }} {{ $outcome === '' ? '' : $counts[$outcome] }}</a>@endif
             @endforeach</span>
@@ -47,7 +47,7 @@
             @foreach ($lines as $line)
                 <tr><td class="amount">{{ $line->number }}</td>
                     <td @class(['late' => $line->outcome === 'unfit', 'ok' => $line->outcome === 'opened'])>
-                    {{ ['waiting' => 'not tested', 'fit' => 'to be opened', 'unfit' => 'not readable', 'twin' => 'already here', 'opened'
+                    {{ ['waiting' => 'not tested', 'fit' => 'to be opened', 'unfit' => 'cannot be opened', 'twin' => 'already here', 'opened'
                     => 'opened'][$line->outcome] }}</td><td>
                     @if ($line->file_key)<a href="/files/{{ $line->file_key }}">{{ $line->told }}</a>@else{{ $line->told }}@endif</td>
                     <td class="right">@if ($line->outcome === 'twin')

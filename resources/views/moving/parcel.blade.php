@@ -3,25 +3,26 @@
     <div class="leaf pad">@include('moving.parcel-progress')
         @if ($able > 0)<form method="post" action="/imports/{{ $import->key }}/papers">@csrf<button class="button tight">Go on with {{ $able
             }} {{ $able === 1 ? 'document' : 'documents' }}</button></form>@endif</div>
-    @foreach (['people' => ['People', 'Invite', 'get an email to set their password'], 'contacts' => ['Contacts', 'Add',
-        'go into the address book']] as $kind => [$title, $verb, $about])
-    @if (isset($lists[$kind]))
-    @php($left = ($lists[$kind]['waiting'] ?? 0) + ($lists[$kind]['refused'] ?? 0))
-    <section class="leaf pad" aria-label="{{ $title }}"><h2>{{ $title }}</h2>
-        <p>{{ array_sum($lists[$kind]) }} on the list{{ ($lists[$kind]['done'] ?? 0) ? ", {$lists[$kind]['done']} done" : '' }}{{
-            ($lists[$kind]['asked'] ?? 0) ? ", {$lists[$kind]['asked']} under way" : '' }}{{
-            ($lists[$kind]['refused'] ?? 0) ? ", {$lists[$kind]['refused']} not taken (see below)" : '' }}. They {{ $about }}.
-            @if ($kind === 'people' && $left > 0)Invite them before you test the import, so that files find their agents.@endif</p>
-        @if ($left > 0)<form method="post" action="/imports/{{ $import->key }}/people">@csrf<input type="hidden" name="kind"
-            value="{{ $kind }}"><button class="button now">{{ $verb }} {{ $left }}</button></form>@endif
-    </section>
-    @endif
-    @endforeach
-    @if (isset($lists['tasks']))
-    <section class="leaf pad" aria-label="Tasks"><h2>Tasks</h2>
-        <p>{{ array_sum($lists['tasks']) }} on the list{{ ($lists['tasks']['done'] ?? 0) ? ", {$lists['tasks']['done']} in their files" : ''
-            }}{{ ($lists['tasks']['refused'] ?? 0) ? ", {$lists['tasks']['refused']} not taken (see below)" : '' }}. They come with their
-            files.</p>
+    @if ($lists !== [])
+    <section class="leaf pad" aria-label="Lists"><h2>Lists that came along</h2>
+        <table class="ledger"><tbody>
+        @foreach (['people' => ['People', 'Invite'], 'contacts' => ['Contacts', 'Add to address book:'], 'tasks' => ['Tasks', ''],
+            'documents' =>
+            ['About documents', '']] as $kind => [$title, $verb])
+        @if (isset($lists[$kind]))
+        @php($left = ($lists[$kind]['waiting'] ?? 0) + ($lists[$kind]['refused'] ?? 0))
+        <tr data-row><td><b>{{ $title }}</b></td><td>{{ array_sum($lists[$kind]) }}{{ ($lists[$kind]['done'] ?? 0) ?
+            ", {$lists[$kind]['done']} done" : '' }}{{ ($lists[$kind]['asked'] ?? 0) ? ", {$lists[$kind]['asked']} under way" : '' }}{{
+            ($lists[$kind]['refused'] ?? 0) ? ", {$lists[$kind]['refused']} not taken (see below)" : '' }}</td><td class="dim">{{
+            ['people' => 'Invite them first, so that their files find them.', 'contacts' => '', 'tasks' => 'They come with their files.',
+            'documents' => 'What each is, and what was accepted.'][$kind] }}</td><td class="right">
+            @if ($verb !== '' && $left > 0)<form method="post" action="/imports/{{ $import->key }}/people">@csrf<input type="hidden"
+                name="kind"
+            value="{{ $kind }}"><button class="button tight {{ $kind === 'people' ? 'now' : '' }}">{{ $verb }} {{ $left }}</button></form>
+            @endif</td></tr>
+        @endif
+        @endforeach
+        </tbody></table>
     </section>
     @endif
     <section class="leaf pad" aria-label="Folders"><h2>Folders</h2>
@@ -32,10 +33,12 @@
             </thead><tbody>
             @foreach ($folders as $folder)
             <tr data-row><td>{{ $folder->folder === '' ? '(no folder)' : $folder->folder }}</td><td class="amount">{{ $folder->n }}</td><td
-                @class(['late' => $folder->row_number === null])>{{ $folder->row_number === null ? ($folder->why ?: 'no row') :
-                ($folder->row_outcome === 'unfit' ? 'This row is not readable.' : ($folder->row_outcome === 'twin' ?
-                    'This row is not opened: '.
-                $folder->name : ($folder->name ?: 'not tested yet'))) }}</td><td>
+                @class(['late' => $folder->row_number === null])>{{ match (true) {
+                    $folder->row_number === null => $folder->why ?: 'no row',
+                    $folder->row_outcome === 'unfit' => "This row cannot be opened: {$folder->name}",
+                    $folder->row_outcome === 'twin' => "This row is not opened: {$folder->name}",
+                    default => $folder->name ?: 'not tested yet',
+                } }}</td><td>
                 <form method="post" action="/imports/{{ $import->key }}/folders" class="in-row">@csrf @method('put')<input type="hidden"
                 name="folder" value="{{ $folder->folder }}"><input class="input short" name="row" list="rows" inputmode="numeric"
                     maxlength="6"
@@ -46,7 +49,7 @@
         </tbody></table></div>
     </section>
     @if ($notes->isNotEmpty())
-    <section class="leaf pad" aria-label="Lists"><h2>What came of the lists</h2>
+    <section class="leaf pad" aria-label="Of the lists"><h2>What came of the lists</h2>
         <div class="scrolls"><table class="ledger"><thead><tr><th>List</th><th
             class="amount">Row</th><th>Entry</th><th>Outcome</th></tr></thead>
             <tbody>@foreach ($notes as $line)<tr><td>{{ $line->kind }}</td><td class="amount">{{ $line->number }}</td><td>{{
