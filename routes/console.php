@@ -9,6 +9,7 @@ use Unanimus\Pages\Scratch;
 Schedule::command('reports:send')->monthlyOn(1, '6:00')->withoutOverlapping(60);
 Schedule::command('retention:sweep')->dailyAt('3:10')->withoutOverlapping(600);
 Schedule::command('moving:sweep')->dailyAt('3:40')->withoutOverlapping(60);
+Schedule::command('shelf:sweep')->everyFifteenMinutes()->withoutOverlapping(20);
 Schedule::command('hooks:sweep')->everyMinute()->withoutOverlapping(5);
 Schedule::command('notices:sweep')->everyMinute()->withoutOverlapping(10);
 Schedule::command('roster:sweep')->everyFifteenMinutes()->withoutOverlapping(20);

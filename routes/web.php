@@ -79,6 +79,7 @@ use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Roster\Http\CoverController;
 use App\Roster\Http\RosterController;
+use App\Shelf\Http\SheetController;
 use App\Shelf\Http\ShelfController;
 use App\Signing\Http\AskedPapersController;
 use App\Signing\Http\ChangeController;
@@ -683,6 +684,9 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/people/{user}/look', [PeopleController::class, 'look'])->name('people.look');
     Route::post('/look/end', [PeopleController::class, 'endLook'])->name('look.end');
     Route::get('/office/shelf', [ShelfController::class, 'index'])->name('shelf');
+    Route::get('/office/sheet', [SheetController::class, 'show'])->name('sheet');
+    Route::put('/office/sheet', [SheetController::class, 'update'])->name('sheet.update');
+    Route::post('/files/{file}/shelf', [ShelfController::class, 'renewIn'])->name('files.shelf');
     Route::post('/office/shelf', [ShelfController::class, 'store'])->name('shelf.store');
     Route::get('/office/shelf/{item}', [ShelfController::class, 'show'])->name('shelf.show');
     Route::post('/office/shelf/{item}', [ShelfController::class, 'renew'])->name('shelf.renew');

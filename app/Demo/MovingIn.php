@@ -8,7 +8,6 @@ use App\Models\User;
 use App\Moving\Actions\ImportFiles;
 use App\Moving\Actions\MatchParcel;
 use App\Moving\Actions\TakeParcel;
-use App\Moving\Jobs\TryParcel;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Moving\FolderParcel;
 use Unanimus\Pages\Drawing;
@@ -50,7 +49,7 @@ final class MovingIn
         }
         $this->files->try($import, $import->matched, $import->office_id, $by);
         ($this->match)($import->refresh());
-        TryParcel::begin($import->brokerage_id, $import->id);
+        $this->match->tryOut($import);
         $this->story->now();
         Auth::logout();
     }

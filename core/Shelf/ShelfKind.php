@@ -11,4 +11,12 @@ enum ShelfKind: string
     case Document = 'document';
     /** A place outside, to look something up. */
     case Link = 'link';
+    /** A person's own sheet, made of what is known of them. */
+    case Sheet = 'sheet';
+
+    /** Whether it is a document that files take. */
+    public function isPaper(): bool
+    {
+        return $this !== self::Link;
+    }
 }

@@ -16,6 +16,7 @@ enum ShelfRefusal: string implements Reason
     case NoLink = 'shelf.no-link';
     case NoDocument = 'shelf.no-document';
     case PutAway = 'shelf.put-away';
+    case SheetFull = 'shelf.sheet-full';
     case Changed = 'shelf.changed';
 
     /** What the person is told. */
@@ -26,6 +27,7 @@ enum ShelfRefusal: string implements Reason
             self::NoLink => 'Enter a full web address. It begins with https://.',
             self::NoDocument => 'Choose a document to put on the shelf.',
             self::PutAway => '“{title}” was put away. Select another one.',
+            self::SheetFull => 'These words do not fit on one page. Shorten them.',
             self::Changed => 'Somebody put a newer version there meanwhile. Reload the page to see it. Nothing was changed.',
         };
     }

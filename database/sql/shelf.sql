@@ -43,3 +43,9 @@ CREATE TABLE IF NOT EXISTS shelf_looks (
 ALTER TABLE papers ADD COLUMN IF NOT EXISTS shelf_item_id bigint REFERENCES shelf_items;
 ALTER TABLE papers ADD COLUMN IF NOT EXISTS shelf_version integer;
 CREATE INDEX IF NOT EXISTS papers_from_shelf ON papers (shelf_item_id) WHERE shelf_item_id IS NOT NULL;
+
+-- A person's own sheet: made of what is known of them, and of words of their own.
+ALTER TABLE shelf_items ADD COLUMN IF NOT EXISTS user_id bigint REFERENCES users;
+ALTER TABLE shelf_items ADD COLUMN IF NOT EXISTS words text NOT NULL DEFAULT '';
+ALTER TABLE shelf_items ADD COLUMN IF NOT EXISTS facts jsonb NOT NULL DEFAULT '{}';
+CREATE UNIQUE INDEX IF NOT EXISTS one_sheet_a_person ON shelf_items (user_id) WHERE user_id IS NOT NULL;

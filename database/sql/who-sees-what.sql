@@ -433,11 +433,14 @@ CREATE POLICY who_keeps_changes ON credentials AS RESTRICTIVE FOR UPDATE USING (
 -- The shelf: everybody's, or an office's; kept by those who run an office and coordinators.
 CREATE POLICY own_office ON shelf_items USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (office_id IS NULL OR person_holds('{agent,coordinator,broker,bookkeeper,administrator}', office_id)));
-CREATE POLICY who_keeps ON shelf_items AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', office_id));
-CREATE POLICY who_keeps_changes ON shelf_items AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator,coordinator}', office_id));
+-- A person's own sheet is theirs alone; the application makes it anew.
+CREATE POLICY own_sheet ON shelf_items AS RESTRICTIVE USING (user_id IS NULL OR user_id = (SELECT session_of('person')::bigint) OR session_of('sight') = 'all');
+CREATE POLICY who_keeps ON shelf_items AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = (SELECT session_of('person')::bigint) OR (user_id IS NULL AND person_holds('{broker,administrator,coordinator}', office_id)));
+CREATE POLICY who_keeps_changes ON shelf_items AS RESTRICTIVE FOR UPDATE USING (user_id = (SELECT session_of('person')::bigint) OR (user_id IS NULL AND person_holds('{broker,administrator,coordinator}', office_id)) OR session_of('sight') = 'all');
 CREATE POLICY item_in_sight ON shelf_versions USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM shelf_items i WHERE i.id = shelf_versions.shelf_item_id OFFSET 0));
-CREATE POLICY who_keeps ON shelf_versions AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY who_keeps ON shelf_versions AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', NULL)
+    OR EXISTS (SELECT 1 FROM shelf_items i WHERE i.id = shelf_item_id AND i.user_id IS NOT NULL));
 CREATE POLICY own ON shelf_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
 CREATE POLICY own ON signature_pictures USING (brokerage_id = (SELECT session_of('brokerage')::bigint)

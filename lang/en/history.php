@@ -251,6 +251,8 @@ return [
     'File handed over' => 'File handed over from :from to :to',
     'File stays with the office' => 'File stays with the office; :from has left',
     'Looked as' => 'Looked at what :person sees',
+    'Own sheet made' => 'Own sheet of :person made',
+    'Own sheet renewed' => 'Own sheet of :person made anew[: :why]',
     'Put on the shelf' => '“:title” put on the shelf',
     'Renewed on the shelf' => 'Version :version of “:title” put on the shelf',
     'Put away from the shelf' => '“:title” put away from the shelf',

@@ -2,9 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Models\HeldCredential;
+use App\Models\Message;
 use App\Models\Paper;
 use App\Models\ShelfItem;
+use App\Signing\Actions\ComposeRound;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Shelf\ShelfRefusal;
 
@@ -95,4 +99,59 @@ it('is kept by those who run an office and coordinators, and an office’s own i
     $this->as('tomas')->post("/office/shelf/{$item->key}/take", ['file' => $file->key])
         ->assertSessionHas('reason', ShelfRefusal::PutAway->value);
     $this->as('tomas')->get('/office/shelf')->assertDontSee('Wire fraud warning</a>', false);
+});
+
+it('makes each person a sheet of their own, anew when what it says changes, and tells the files that have the older one', function () {
+    $this->seeAll();
+    HeldCredential::create(['brokerage_id' => $this->people['tomas']->brokerage_id, 'user_id' => $this->people['tomas']->id,
+        'kind' => 'license', 'number' => 'MW-55071', 'expires_on' => now()->addYear()->toDateString()]);
+    $this->as('tomas')->get('/office/sheet')->assertOk()->assertSee('MW-55071')->assertSee('Dario Velasquez-Thorne');
+    foreach ([1, 2] as $press) {
+        $this->as('tomas')->put('/office/sheet', ['words' => 'I answer my phone.'])->assertSessionHas('told');
+    }
+    $this->seeAll();
+    $item = ShelfItem::query()->where('user_id', $this->people['tomas']->id)->sole();
+    expect($item->version)->toBe(1)->and($item->facts['license'])->toBe('MW-55071');
+    // Nobody else finds or takes it.
+    $this->as('priya')->get("/office/shelf/{$item->key}")->assertNotFound();
+    $this->as('priya')->get("/office/shelf/{$item->key}/1.pdf")->assertNotFound();
+    $this->as('priya')->get('/office/shelf')->assertDontSee('About Tom');
+    $this->seeAll();
+    $file = $this->aFile();
+    $this->as('tomas')->post("/office/shelf/{$item->key}/take", ['file' => $file->key])->assertSessionHas('told');
+    $this->as('tomas')->get("/files/{$file->key}")->assertDontSee('a newer version on the shelf');
+    $this->seeAll();
+    DB::table('users')->where('id', $this->people['dario']->id)->update(['name' => 'Dario Thorne']);
+    expect(Artisan::call('shelf:sweep'))->toBe(0)->and(Artisan::call('shelf:sweep'))->toBe(0);
+    $this->seeAll();
+    expect($item->refresh()->version)->toBe(2)
+        ->and(DB::table('shelf_versions')->where(['shelf_item_id' => $item->id, 'version' => 2])->value('note'))
+        ->toBe('Broker: Dario Thorne');
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee('a newer version on the shelf');
+    $this->as('priya')->post("/files/{$file->key}/shelf")->assertNotFound();
+    $this->as('tomas')->post("/files/{$file->key}/shelf")->assertSessionHas('told', 'One document was renewed.');
+    $this->as('tomas')->get("/files/{$file->key}")->assertDontSee('a newer version on the shelf');
+    $this->as('tomas')->put('/office/sheet', ['words' => str_repeat("x\n", 60)])
+        ->assertSessionHas('reason', ShelfRefusal::SheetFull->value);
+});
+
+it('is chosen where papers are chosen: in a round and in a message', function () {
+    $item = onShelf();
+    $file = $this->aFile();
+    $round = app(ComposeRound::class)($file->load('papers'), [$this->paper($file, 'M-102')], $this->people['tomas']);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('From the shelf');
+    $this->as('tomas')->post("/rounds/{$round->key}/papers", ['shelf' => $item->key])->assertSessionHas('told', 'Added 1 paper.');
+    $this->seeAll();
+    expect($round->papers()->pluck('title')->all())->toContain('Wire fraud warning');
+    $this->as('tomas')->post("/files/{$file->key}/messages", []);
+    $this->seeAll();
+    $message = Message::query()->where('deal_file_id', $file->id)->sole();
+    $keep = "/files/{$file->key}/messages/{$message->key}/keep";
+    $this->as('tomas')->post($keep, ['subject' => 'Before you wire', 'body' => 'Please read.', 'shelf' => $item->key])->assertRedirect();
+    $this->seeAll();
+    $paper = Paper::query()->where(['deal_file_id' => $file->id, 'shelf_item_id' => $item->id])->sole();
+    expect($message->refresh())->subject->toBe('Before you wire')->papers->toBe([$paper->key]);
+    // What another office keeps for itself, or another person, is not taken by its key.
+    DB::table('shelf_items')->where('id', $item->id)->update(['user_id' => $this->people['priya']->id]);
+    $this->as('tomas')->post("/rounds/{$round->key}/papers", ['shelf' => $item->key])->assertSessionHas('told', 'Added 0 papers.');
 });

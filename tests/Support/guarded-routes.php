@@ -46,6 +46,7 @@ function guardedRoutes(): array
         'submit several' => ['POST', '/files/{file}/submissions', ['papers' => ['{paperkey}']]],
         'what stands on a draft' => ['GET', '/rounds/{round}/drawn', []],
         'renew the mail address' => ['POST', '/files/{file}/mail-address', []],
+        'renew from the shelf' => ['POST', '/files/{file}/shelf', []],
         'let a practice go' => ['POST', '/files/{file}/let-go', []],
         'sort an upload' => ['POST', '/files/{file}/uploads/01ABCDEFGHJKMNPQRSTVWXYZ00/sort', []],
         'take a paper apart' => ['POST', '/papers/{paper}/sort', []],

@@ -70,6 +70,7 @@ function routesWithoutFile(): array
         'imports/{import}/papers.csv',
         'imports/{import}/folders',
         'imports/{import}/people',
+        'office/sheet',
         'files/{file}/offers/{offer}',
         '/',
         'files',

@@ -10,6 +10,7 @@ use App\Models\DealFile;
 use App\Models\FormLetter;
 use App\Models\InboundItem;
 use App\Models\Message;
+use App\Models\Paper;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
@@ -104,6 +105,13 @@ final class WriteMessage
             'subject' => trim($message->subject) === '' ? $letter->subject : $message->subject,
             'body' => self::signed(trim("{$typed}\n\n{$letter->body}"), $by),
         ]);
+    }
+
+    /** A document goes with a draft. */
+    public function enclose(Message $message, Paper $paper): void
+    {
+        $this->lock($message);
+        $message->update(['papers' => array_values(array_unique([...$message->refresh()->papers, $paper->key]))]);
     }
 
     /** Lets a draft go. */

@@ -14,7 +14,9 @@ use App\Models\FormLetter;
 use App\Models\InboundItem;
 use App\Models\Message;
 use App\Models\Party;
+use App\Models\ShelfItem;
 use App\Models\User;
+use App\Shelf\Actions\KeepShelf;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -100,8 +102,8 @@ final class MessageController
         ]);
     }
 
-    public function update(KeepMessageRequest $request, DealFile $file, Message $message,
-        WriteMessage $write): View|Response|RedirectResponse
+    public function update(KeepMessageRequest $request, DealFile $file, Message $message, WriteMessage $write,
+        KeepShelf $shelf): View|Response|RedirectResponse
     {
         Gate::authorize('work-on', $file);
         self::mustBeOf($message, $file);
@@ -109,10 +111,11 @@ final class MessageController
         abort_unless($message->user_id === $user->id, 404);
         $write->keep($message, $request->typed(self::people($file)), (string) $request->validated('window'));
         $letter = $request->letter();
-        if ($letter !== null) {
-            $write->take($message, $letter, $user);
-
-            // The page is built anew around the letter.
+        $item = $request->shelf($user);
+        $letter === null || $write->take($message, $letter, $user);
+        $item === null || $write->enclose($message, $shelf->take($item, $file));
+        if ($letter !== null || $item !== null) {
+            // The page is built anew around it.
             return $request->header('HX-Request') === null
                 ? to_route('messages.show', [$file, $message])
                 : new Response('', 204, ['HX-Redirect' => route('messages.show', [$file, $message])]);
@@ -170,6 +173,7 @@ final class MessageController
             'message' => $message,
             'people' => self::people($file),
             'letters' => FormLetter::inUse(),
+            'shelf' => ShelfItem::forFiles($user),
             'fields' => MergeFields::all(),
             'papers' => $file->papers->filter(static fn ($paper) => $paper->isDraft() || $paper->latest !== null)->values(),
             ...$this->filled($file, $message, $user),

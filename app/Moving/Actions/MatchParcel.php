@@ -10,6 +10,7 @@ use App\Models\MovedLine;
 use App\Models\MovedPaper;
 use App\Models\Role;
 use App\Models\User;
+use App\Moving\Jobs\TryParcel;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
@@ -31,6 +32,12 @@ final class MatchParcel
         $this->folders($import, $match);
         $this->documents($import, $match);
         $this->tasks($import, $match);
+    }
+
+    /** Has it found out at which line of the checklist each document would stand. */
+    public function tryOut(Import $import): void
+    {
+        $import->papers()->exists() && TryParcel::begin($import->brokerage_id, $import->id);
     }
 
     /**

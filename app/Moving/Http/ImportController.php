@@ -10,7 +10,6 @@ use App\Models\User;
 use App\Moving\Actions\ImportFiles;
 use App\Moving\Actions\MatchParcel;
 use App\Moving\Actions\TakeParcel;
-use App\Moving\Jobs\TryParcel;
 use App\Storage\Bytes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -122,7 +121,7 @@ final class ImportController
             ->firstOrFail();
         $files->try($import, array_map(static fn ($fact) => (string) $fact, $given['matched']), $office->id, User::signedIn($request));
         $match($import->refresh());
-        $import->papers()->exists() && TryParcel::begin($import->brokerage_id, $import->id);
+        $match->tryOut($import);
 
         return to_route('imports.show', $import)->with('told', 'Test done. Nothing was saved. Below you see what each row would become.');
     }

@@ -9,7 +9,6 @@ use App\Models\MovedPaper;
 use App\Moving\Actions\BringPerson;
 use App\Moving\Actions\MatchParcel;
 use App\Moving\Jobs\BringPapers;
-use App\Moving\Jobs\TryParcel;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -75,7 +74,7 @@ final class ParcelController
         $given = $request->validate(['folder' => 'present|nullable|string|max:1000', 'row' => 'nullable|integer|min:0|max:999999']);
         $match->put($import, (string) $given['folder'], (int) ($given['row'] ?? 0));
         match ($import->refresh()->state) {
-            'tried' => TryParcel::begin($import->brokerage_id, $import->id),
+            'tried' => $match->tryOut($import),
             'done' => BringPapers::begin($import->brokerage_id, $import->id),
             default => null,
         };
@@ -151,7 +150,12 @@ final class ParcelController
         $counts = $import->papers()->reorder()->groupBy('outcome')->selectRaw('outcome, count(*) AS n')->pluck('n', 'outcome')->all();
         $none = $import->papers()->reorder()->where('outcome', 'waiting')->whereNull('row_number')->count();
 
-        return array_map(intval(...), [...array_fill_keys(self::STATES, 0), ...$counts, 'waiting' => ($counts['waiting'] ?? 0) - $none, 'none' => $none]);
+        return array_map(intval(...), [
+            ...array_fill_keys(self::STATES, 0),
+            ...$counts,
+            'waiting' => ($counts['waiting'] ?? 0) - $none,
+            'none' => $none,
+        ]);
     }
 
     private static function isWorking(Import $import): bool

@@ -15,6 +15,7 @@ use App\Models\DraftRead;
 use App\Models\JoinRequest;
 use App\Models\Paper;
 use App\Models\Requirement;
+use App\Models\ShelfItem;
 use App\Models\Upload;
 use App\Models\User;
 use App\Models\WorkingCopyPaper;
@@ -90,6 +91,7 @@ final class FilePageController
             'unsigned' => $worksHere && $file->status === DealStatus::UnderContract && $contract->isUnsigned,
             'reads' => $worksHere && $file->has_reads ? self::reads($file) : new Collection(),
             'undelivered' => $worksHere && ! $file->practice ? Deliveries::of($file)->open() : 0,
+            'older' => $worksHere && $file->papers->whereNotNull('shelf_item_id')->isNotEmpty() ? ShelfItem::olderIn($file)->count() : 0,
             'came' => $worksHere && $file->isOwnAffair($file->represents->isListing() ? $file->listingSide() : null)
                 ? PaperOffers::waiting($file)
                 : [],

@@ -112,7 +112,9 @@ final class KeepShelf
      */
     public function take(ShelfItem $item, DealFile $file): Paper
     {
-        $item->put_away_at === null && $item->kind === ShelfKind::Document || throw ShelfRefusal::PutAway->because(title: $item->title);
+        // What goes out says what is so today.
+        $item->kind === ShelfKind::Sheet && app(KeepSheet::class)->renew($item);
+        $item->put_away_at === null && $item->kind->isPaper() || throw ShelfRefusal::PutAway->because(title: $item->title);
         DB::table('deal_files')->where('id', $file->id)->lockForUpdate()->value('id');
         $there = $file->papers()->where(['shelf_item_id' => $item->id, 'shelf_version' => $item->version])->where('state', '<>', 'void')
             ->first();
@@ -138,11 +140,14 @@ final class KeepShelf
      *
      * @return int how many
      */
-    public function renewInFiles(ShelfItem $item, User $by): int
+    public function renewInFiles(ShelfItem $item, User $by, ?DealFile $only = null): int
     {
         $version = ShelfVersion::query()->where(['shelf_item_id' => $item->id, 'version' => $item->version])->firstOrFail();
         $count = 0;
         foreach (self::older($item) as $paper) {
+            if ($only !== null && $paper->deal_file_id !== $only->id) {
+                continue;
+            }
             if (Gate::forUser($by)->denies('work-on', $paper->file)) {
                 continue;
             }
@@ -183,6 +188,26 @@ final class KeepShelf
             $item->version,
             in_array($review, [ReviewState::Submitted, ReviewState::Accepted], true),
         );
+    }
+
+    /**
+     * A version that was made here.
+     *
+     * @param string $pdf its bytes
+     */
+    public function made(ShelfItem $item, string $pdf, string $note, User $by): void
+    {
+        ShelfVersion::query()->insert([
+            'shelf_item_id' => $item->id,
+            'brokerage_id' => $item->brokerage_id,
+            'version' => $item->version,
+            'sha256' => $this->bytes->keep($item->brokerage_id, $pdf),
+            'pages' => 1,
+            'name' => "{$item->title}.pdf",
+            'note' => mb_substr($note, 0, 300),
+            'made_by' => $by->id,
+            'made_at' => now(),
+        ]);
     }
 
     /** @param  array{string, string}|null  $document */

@@ -34,6 +34,7 @@ final class ShelfController
         return view('shelf.index', [
             'topics' => self::found($user, $words)->limit(500)->get()->groupBy('topic'),
             'words' => $words,
+            'sheet' => ShelfItem::query()->where('user_id', $user->id)->first(),
             'looks' => DB::table('shelf_looks')->where('user_id', $user->id)->pluck('version', 'shelf_item_id'),
             'keeps' => Gate::allows('keep-shelf'),
             'offices' => Office::query()->orderBy('name')->get(),
@@ -134,6 +135,20 @@ final class ShelfController
         return to_route('shelf.show', $item)->with('told', $count === 1 ? 'One copy was renewed.' : "{$count} copies were renewed.");
     }
 
+    /** What a file has in an older version, in that file. */
+    public function renewIn(Request $request, DealFile $file, KeepShelf $shelf): RedirectResponse
+    {
+        Gate::authorize('work-on', $file);
+        $user = User::signedIn($request);
+        $count = 0;
+        foreach (ShelfItem::query()->whereIn('id', ShelfItem::olderIn($file)->pluck('shelf_item_id'))->get() as $item) {
+            $count += $shelf->renewInFiles($item, $user, $file);
+        }
+
+        return redirect()->to("/files/{$file->key}")
+            ->with('told', $count === 1 ? 'One document was renewed.' : "{$count} documents were renewed.");
+    }
+
     /** @return Builder<ShelfItem> */
     private static function found(User $user, string $words): Builder
     {
@@ -150,6 +165,7 @@ final class ShelfController
         Gate::authorize('shelf');
         $user = User::signedIn($request);
         abort_unless($item->office_id === null || $user->officeRoles->contains('office_id', $item->office_id), 404);
+        abort_unless($item->user_id === null || $item->user_id === $user->id, 404);
 
         return $user;
     }

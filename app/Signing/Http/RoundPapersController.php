@@ -6,9 +6,11 @@ namespace App\Signing\Http;
 
 use App\Models\Paper;
 use App\Models\Round;
+use App\Models\ShelfItem;
 use App\Models\Upload;
 use App\Models\User;
 use App\Papers\SelectedPapers;
+use App\Shelf\Actions\KeepShelf;
 use App\Signing\Actions\ArrangePapers;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\PartRound;
@@ -27,17 +29,18 @@ final class RoundPapersController
     }
 
     /** Papers of the file by their keys, or what was just brought in by the keys of its uploads. */
-    public function store(Request $request, Round $round): RedirectResponse|JsonResponse
+    public function store(Request $request, Round $round, KeepShelf $shelf): RedirectResponse|JsonResponse
     {
         Gate::authorize('work-on', $round->file);
         $given = $request->validate(
             [
-                'papers' => 'required_without:uploads|array|max:60',
+                'papers' => 'required_without_all:uploads,shelf|array|max:60',
                 'papers.*' => 'string|max:26',
                 'uploads' => 'nullable|array|max:60',
                 'uploads.*' => 'string|max:60',
+                'shelf' => 'nullable|string|size:26',
             ],
-            ['papers.required_without' => 'Select at least one paper first.'],
+            ['papers.required_without_all' => 'Select at least one paper first.'],
         );
         $brought = Upload::query()
             ->where('deal_file_id', $round->deal_file_id)
@@ -47,7 +50,9 @@ final class RoundPapersController
             ->get()
             ->map(static fn (Upload $upload) => $upload->paper->key ?? '')
             ->all();
-        $papers = SelectedPapers::from($round->file, [...$given['papers'] ?? [], ...$brought]);
+        $item = ($given['shelf'] ?? '') === '' ? null : ShelfItem::forFiles(User::signedIn($request))->firstWhere('key', $given['shelf']);
+        $shelved = $item === null ? [] : [$shelf->take($item, $round->file)->key];
+        $papers = SelectedPapers::from($round->file->unsetRelation('papers'), [...$given['papers'] ?? [], ...$brought, ...$shelved]);
         $count = $this->arrange->add($round, $papers, User::signedIn($request));
         $told = $count === 1 ? 'Added 1 paper.' : "Added {$count} papers.";
 

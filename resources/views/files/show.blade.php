@@ -46,6 +46,8 @@
         {{ count($one->papers) === 1 ? '1 draft' : count($one->papers).' drafts' }}@if ($one->open() > 0): {{
         $one->open().' '.Str::plural('remark', $one->open()) }}@endif. <a class="button tight"
         href="/reads/{{ $one->key }}">See</a></p>@endforeach
+    @if ($works && $older > 0)<form method="post" action="/files/{{ $file->key }}/shelf" class="say">@csrf{{ $older === 1 ? '1 document
+        has' : "{$older} documents have" }} a newer version on the shelf. <button class="button tight">Renew</button></form>@endif
     @if ($undelivered > 0)<p class="say">{{ $undelivered === 1 ? '1 signed paper has' : "{$undelivered} signed papers have" }} not reached
         everyone. <a class="button tight" href="/files/{{ $file->key }}/delivery">See who, and send</a></p>@endif
     @foreach ($came as $one)

@@ -35,6 +35,9 @@
                 @if ($letters->isNotEmpty())<span class="select"><select name="letter" aria-label="Insert a form letter">
                     <option value="">Insert form letter …</option>@foreach ($letters as $letter)<option value="{{ $letter->key }}">{{
                     $letter->name }}</option>@endforeach</select></span>@endif
+                @if ($shelf->isNotEmpty())<span class="select"><select name="shelf" aria-label="Attach from the shelf">
+                    <option value="">Attach from shelf …</option>@foreach ($shelf as $item)<option value="{{ $item->key }}">{{
+                    $item->title }}</option>@endforeach</select></span>@endif
             </div>
             @if ($papers->isNotEmpty())
             <details class="more-lines" @if ($message->papers !== []) open @endif><summary>Documents</summary>

@@ -47,7 +47,8 @@
             @foreach ($lines as $line)
                 <tr><td class="amount">{{ $line->number }}</td>
                     <td @class(['late' => $line->outcome === 'unfit', 'ok' => $line->outcome === 'opened'])>
-                    {{ ['waiting' => 'not tested', 'fit' => 'to be opened', 'unfit' => 'cannot be opened', 'twin' => 'already here', 'opened'
+                    {{ ['waiting' => 'not tested', 'fit' => 'to be opened', 'unfit' => 'cannot be opened', 'twin' => 'already here',
+                    'opened'
                     => 'opened'][$line->outcome] }}</td><td>
                     @if ($line->file_key)<a href="/files/{{ $line->file_key }}">{{ $line->told }}</a>@else{{ $line->told }}@endif</td>
                     <td class="right">@if ($line->outcome === 'twin')

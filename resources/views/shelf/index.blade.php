@@ -20,6 +20,9 @@
         hands out again
         and again.' : "Nothing on the shelf has “{$words}” in its title or topic." }}</p></section>
     @endforelse
+    <section class="leaf pad" aria-label="Your own sheet"><h2>Your own sheet</h2>
+        <p>One page about you for your clients, with your license, office and broker as they are today. When one of them changes it is made
+            anew, and your files say so. <a href="/office/sheet">{{ $sheet === null ? 'Make it' : 'Change it' }}</a></p></section>
     @if ($keeps)
     <section class="leaf pad" aria-label="Put something there"><h2>Put something there</h2>
         <form method="post" action="/office/shelf" enctype="multipart/form-data">@csrf<div class="money-entries">

@@ -23,7 +23,7 @@
         <p class="dim">What is signed, out for signature, or with the broker stays as it is.</p>
     </section>
     @endif
-    @if ($item->kind->value === 'document')
+    @if ($item->kind->isPaper())
     <section class="leaf pad" aria-label="Versions"><h2>Versions</h2>
         <table class="ledger"><thead><tr><th scope="col">Version</th><th scope="col">What changed</th><th
             scope="col">By</th></tr></thead><tbody>
@@ -31,7 +31,7 @@
             }}</a> <span class="dim">{{ $one->pages === 1 ? '1 page' : "{$one->pages} pages" }}</span></td><td>{{ $one->note }}</td><td
             class="dim">{{ $one->maker?->name }}, {{ \App\Terms\When::list($one->made_at, $user->zone()) }}</td></tr>@endforeach
         </tbody></table>
-        @if ($keeps)
+        @if ($keeps && $item->user_id === null)
         <form method="post" action="/office/shelf/{{ $item->key }}" enctype="multipart/form-data" class="in-row">@csrf<input type="hidden"
             name="seen" value="{{ $item->version }}">
             <label class="line"><span>Newer version</span><input type="file" name="document"></label>

@@ -6,6 +6,8 @@ namespace App\Messages\Http\Requests;
 
 use App\Models\FormLetter;
 use App\Models\Office;
+use App\Models\ShelfItem;
+use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Carbon;
 use Unanimus\Messages\MessageRefusal;
@@ -28,6 +30,7 @@ final class KeepMessageRequest extends FormRequest
             'papers.*' => 'string|size:26',
             'as_link' => 'nullable|in:0,1',
             'letter' => 'nullable|string|size:26',
+            'shelf' => 'nullable|string|size:26',
             'window' => 'nullable|string|max:20',
             'when' => 'nullable|in:now,later',
             'send_at' => 'nullable|required_if:when,later|string|max:20',
@@ -65,6 +68,14 @@ final class KeepMessageRequest extends FormRequest
         $key = (string) $this->validated('letter');
 
         return $key === '' ? null : FormLetter::inUse()->firstWhere('key', $key);
+    }
+
+    /** What was picked from the shelf; null: nothing was. */
+    public function shelf(User $user): ?ShelfItem
+    {
+        $key = (string) $this->validated('shelf');
+
+        return $key === '' ? null : ShelfItem::forFiles($user)->firstWhere('key', $key);
     }
 
     /** When it is to go out; null: now. */
