@@ -45,6 +45,7 @@ use App\Messages\Http\FormLetterController;
 use App\Messages\Http\LetterRuleController;
 use App\Messages\Http\MessageController;
 use App\Messages\Http\NoMoreController;
+use App\Moving\Http\FolderController;
 use App\Moving\Http\ImportController;
 use App\Moving\Http\ParcelController;
 use App\Notices\Http\NoticeController;
@@ -273,6 +274,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/', TodayController::class)->name('today');
 
     Route::get('/files', [FindController::class, 'index'])->name('files.index');
+    Route::post('/files.zip', [FolderController::class, 'store'])->name('files-zip');
     Route::match(['get', 'post'], '/files.csv', [FindController::class, 'csv'])->name('files-csv');
     Route::get('/find', [FindController::class, 'complete'])->name('find');
     Route::post('/views', [FindController::class, 'keep'])->name('views.store');
@@ -674,6 +676,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/office/roster', [RosterController::class, 'begin'])->name('roster.begin');
     Route::post('/office/roster/people/{user}/credentials', [RosterController::class, 'hold'])->name('roster.hold');
     Route::get('/office/roster/{case}', [RosterController::class, 'show'])->name('roster.show');
+    Route::get('/office/roster/{case}/files.zip', [FolderController::class, 'leaver'])->name('roster.files-zip');
     Route::post('/office/roster/{case}', [RosterController::class, 'update'])->name('roster.update');
     Route::post('/office/roster/{case}/fates', [RosterController::class, 'fates'])->name('roster.fates');
     Route::post('/office/roster/{case}/steps', [RosterController::class, 'addStep'])->name('roster.steps');

@@ -36,10 +36,8 @@ final class CalendarLink
             $file = DealFile::query()
                 ->with(['office', 'knownFacts', 'kits'])
                 ->findOrFail($row->file_id);
-            $feed = new CalendarFeed($file->name);
-            self::add($feed, $file);
 
-            return $feed->render();
+            return self::of($file);
         });
     }
 
@@ -68,6 +66,15 @@ final class CalendarLink
 
             return $feed->render();
         });
+    }
+
+    /** A file's dates as a calendar, for whoever keeps the file. */
+    public static function of(DealFile $file): string
+    {
+        $feed = new CalendarFeed($file->name);
+        self::add($feed, $file->loadMissing(['office', 'knownFacts', 'kits']));
+
+        return $feed->render();
     }
 
     private static function add(CalendarFeed $feed, DealFile $file): void

@@ -70,7 +70,7 @@ final class ExportBrokerage
         $count = $this->store($folder, $bag);
         $tell("{$count} files of bytes");
         foreach (DealFile::query()->orderBy('id')->pluck('id') as $id) {
-            $file = DealFile::query()->with(['office', 'knownFacts', 'parties', 'papers.latest', 'commissions'])->findOrFail($id);
+            $file = DealFile::query()->with(FileFolder::NEEDS)->findOrFail($id);
             $this->folders->write($file, $folder, $bag);
         }
         $this->put($folder, 'export.json', json_encode([

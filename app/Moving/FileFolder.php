@@ -5,23 +5,47 @@ declare(strict_types=1);
 namespace App\Moving;
 
 use App\Assembly\FileMessages;
+use App\Files\CalendarLink;
 use App\Models\Commission;
 use App\Models\DealFile;
 use App\Models\KnownFact;
 use App\Models\Paper;
 use App\Models\Party;
 use App\Storage\Bytes;
+use App\Storage\BytesMissing;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Exchange\CsvCells;
 use Unanimus\Files\Bag;
 
 /** A file for people and for other programs: its papers by name, and what is known of it as JSON and CSV. */
 final class FileFolder
 {
+    /** What is loaded with a file before its folder is made. */
+    public const NEEDS = ['office', 'kits', 'knownFacts', 'parties', 'papers.latest', 'commissions'];
+
     public function __construct(private readonly Bytes $bytes)
     {
     }
 
+    /** @param  Bag  $bag  notes what it writes */
     public function write(DealFile $file, string $folder, Bag $bag): void
+    {
+        foreach ($this->entries($file) as $path => $bytes) {
+            $there = "{$folder}/data/{$path}";
+            is_dir(dirname($there)) || mkdir(dirname($there), 0o775, true);
+            file_put_contents($there, $bytes);
+            $bag->add($path, $bytes);
+        }
+    }
+
+    /**
+     * What lies in it, one by one: of the file's own affairs what the person in front of it sees.
+     *
+     * @return iterable<string, string> bytes by path
+     *
+     * @throws BytesMissing when something kept is gone
+     */
+    public function entries(DealFile $file): iterable
     {
         $root = 'files/'.Bag::name($file->name)." {$file->key}";
         foreach ($file->papers->sortBy(['position', 'id'])->values() as $index => $paper) {
@@ -34,13 +58,34 @@ final class FileFolder
             // As it was kept; where that holds several papers, the pages of this one are named.
             $pages = $version->first_page > 1 ? sprintf(', pages %d to %d', $version->first_page, $version->first_page + $version
                 ->pages - 1) : '';
-            $this->put($folder, "{$root}/papers/{$name}{$pages}.pdf", $this->bytes->read($version->sha256), $bag);
+            yield "{$root}/papers/{$name}{$pages}.pdf" => $this->bytes->read($version->sha256);
+            if ($version->original_sha256 !== null) {
+                yield "{$root}/papers/{$name}, as it came" => $this->bytes->read($version->original_sha256);
+            }
         }
         foreach ($this->data($file) as $name => $data) {
-            $json = json_encode($data, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
-            $this->put($folder, "{$root}/{$name}.json", "{$json}\n", $bag);
+            yield "{$root}/{$name}.json" => json_encode($data, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE)."\n";
         }
-        $this->put($folder, "{$root}/people.vcf", $this->cards($file), $bag);
+        yield "{$root}/terms.csv" => self::csv(['Term', 'Value', 'From'], $file->knownFacts->sortBy('name')->map(
+            static fn (KnownFact $fact) => [$fact->name, (string) $fact->value, (string) $fact->source],
+        )->all());
+        yield "{$root}/people.vcf" => $this->cards($file);
+        yield "{$root}/dates.ics" => CalendarLink::of($file);
+    }
+
+    /**
+     * @param list<string> $headings
+     * @param iterable<list<string>> $rows
+     */
+    private static function csv(array $headings, iterable $rows): string
+    {
+        $out = fopen('php://memory', 'w+') ?: throw new \RuntimeException('No memory.');
+        foreach ([$headings, ...$rows] as $row) {
+            fputcsv($out, CsvCells::safe($row), ',', '"', '', "\r\n");
+        }
+        rewind($out);
+
+        return "\u{FEFF}".stream_get_contents($out);
     }
 
     /** @return array<string, mixed> */
@@ -99,13 +144,5 @@ final class FileFolder
         }
 
         return $cards;
-    }
-
-    private function put(string $folder, string $path, string $bytes, Bag $bag): void
-    {
-        $there = "{$folder}/data/{$path}";
-        is_dir(dirname($there)) || mkdir(dirname($there), 0o775, true);
-        file_put_contents($there, $bytes);
-        $bag->add($path, $bytes);
     }
 }

@@ -10,6 +10,7 @@ use App\Models\MovedPaper;
 use App\Models\Paper;
 use App\Models\Requirement;
 use App\Models\Role;
+use App\Models\RosterCase;
 use App\Models\Task;
 use App\Models\User;
 use App\Moving\Jobs\BringPapers;
@@ -239,4 +240,44 @@ it('shows nobody what another brings along', function () {
             ->call($method, "/imports/{$import->key}/{$path}", ['folder' => 'x', 'row' => 2, 'kind' => 'people'])
             ->assertNotFound();
     }
+});
+
+it('gives a choice of files with all of their documents, of each what the person sees', function () {
+    [$one, $other] = [$this->aFile(), $this->aFile()];
+    $sheet = $this->paper($one, 'M-102');
+    $this->as('tomas')->post('/files.zip', [])->assertSessionHasErrors('take');
+    $answer = $this->as('tomas')->post('/files.zip', ['take' => [$one->key, $other->key]])->assertOk();
+    $scratch = new Scratch();
+    $zip = new ZipArchive();
+    expect($zip->open($scratch->put('a.zip', $answer->streamedContent()), ZipArchive::CHECKCONS))->toBeTrue();
+    $names = array_map(fn (int $at) => (string) $zip->getNameIndex($at), range(0, $zip->numFiles - 1));
+    $root = collect($names)->first(fn (string $name) => str_contains($name, $one->key) && str_ends_with($name, '/terms.json'));
+    expect($root)->not->toBeNull()
+        ->and(json_decode((string) $zip->getFromName((string) $root), true))->toBeArray()
+        ->and(collect($names)->filter(fn (string $name) => str_ends_with($name, '/dates.ics'))->count())->toBe(2)
+        ->and($zip->getFromName(str_replace('terms.json', 'terms.csv', (string) $root)))->toContain('Term,Value,From')
+        ->and($zip->getFromName('bagit.txt'))->toContain('BagIt-Version')
+        ->and($sheet->exists)->toBeTrue();
+    foreach (explode("\n", trim((string) $zip->getFromName('manifest-sha256.txt'))) as $line) {
+        [$hash, $path] = explode('  ', $line, 2);
+        expect(hash('sha256', (string) $zip->getFromName($path)))->toBe($hash, $path);
+    }
+    // What the person may not see is not asked for by its key.
+    $this->seeAll();
+    $this->as('priya')->post('/files.zip', ['take' => [$one->key]]);
+    expect(DealFile::query()->where('key', $one->key)->count())->toBe(0);
+});
+
+it('gives who leaves their own copy, and nobody else', function () {
+    $this->seeAll();
+    $file = $this->aFile();
+    $person = $this->people['tomas'];
+    $this->as('dario')->post('/office/roster', ['kind' => 'leaving', 'person' => $person->key,
+        'office' => $person->officeRoles->firstOrFail()->office->key, 'day' => $this->day(10)])->assertSessionHas('told');
+    $this->seeAll();
+    $case = RosterCase::query()->where('user_id', $person->id)->sole();
+    foreach (['tomas' => 200, 'dario' => 200, 'priya' => 404, 'wendell' => 404, 'marguerite' => 404] as $who => $status) {
+        $this->as($who)->get("/office/roster/{$case->key}/files.zip")->assertStatus($status);
+    }
+    expect($this->as('tomas')->get("/office/roster/{$case->key}/files.zip")->streamedContent())->toContain($file->key);
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tests\Support\BrowserCase;
 use Tests\Support\Hand;
+use Tests\Support\Visitor;
 
 it('moves an office in: invited, tested, opened, and each document where it belongs', function () {
     /** @var BrowserCase $this */
@@ -34,6 +35,11 @@ it('moves an office in: invited, tested, opened, and each document where it belo
     );
     $this->visit("/imports/{$key}/papers")->seeText('in their files 6');
     expect($hand->actions)->toBeLessThanOrEqual(4)->and($this->axe())->toBe([]);
+    // What is streamed goes out after the request's transaction, and says all the same what it should.
+    $visitor = new Visitor(BrowserCase::url());
+    $visitor->signIn('ines@quillmark.example');
+    expect($visitor->get("/imports/{$key}/papers.csv"))->toContain('31 Driftwood Way/scan0012.pdf')->toContain('in the file');
     $file = one("SELECT key FROM deal_files WHERE name LIKE '31 Driftwood%'");
+    expect($visitor->post('/files.zip', ['take' => [$file]]))->toContain("{$file}/terms.json")->toContain('manifest-sha256.txt');
     $this->visit("/files/{$file}")->seeText('accepted by Hedda Falkenrath on');
 });

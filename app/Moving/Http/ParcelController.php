@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Moving\Http;
 
 use App\Models\Import;
-use App\Models\MovedPaper;
 use App\Moving\Actions\BringPerson;
 use App\Moving\Actions\MatchParcel;
 use App\Moving\Jobs\BringPapers;
@@ -109,20 +108,27 @@ final class ParcelController
     {
         ImportController::own($request, $import);
         $left = $request->query('only') === 'left';
+        // Asked for now: what is streamed goes out after the request's transaction.
+        $papers = $import->papers()->reorder()
+            ->leftJoin('deal_files', 'deal_files.id', '=', 'moved_papers.deal_file_id')
+            ->leftJoin('papers', 'papers.id', '=', 'moved_papers.paper_id')
+            ->when($left, static fn ($query) => $query->where('outcome', '<>', 'taken'))
+            ->orderBy('moved_papers.id')
+            ->toBase()
+            ->get(['path', 'row_number', 'outcome', 'told', 'deal_files.name AS file', 'papers.title AS placed']);
+        $lines = $import->lists()->when($left, static fn ($query) => $query->where('outcome', 'refused'))->get();
 
         return response()->streamDownload(
-            static function () use ($import, $left): void {
+            static function () use ($papers, $lines): void {
                 $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output.');
                 fwrite($out, "\u{FEFF}");
                 $put = static fn (array $cells) => fputcsv($out, CsvCells::safe($cells), ',', '"', '', "\r\n");
                 $put(['Document', 'Row', 'File', 'Placed as', 'Outcome', 'Note']);
-                $all = MovedPaper::query()->with(['file', 'paper'])->where('import_id', $import->id)
-                    ->when($left, static fn ($query) => $query->where('outcome', '<>', 'taken'))->orderBy('id');
-                foreach ($all->lazyById(500) as $one) {
-                    $put([$one->path, (string) $one->row_number, $one->file->name ?? '', $one->paper->title ?? '', self::word($one),
-                        $one->told]);
+                foreach ($papers as $one) {
+                    $put([$one->path, (string) $one->row_number, (string) $one->file, (string) $one->placed,
+                        self::word($one->outcome, $one->row_number), $one->told]);
                 }
-                foreach ($import->lists()->when($left, static fn ($query) => $query->where('outcome', 'refused'))->get() as $line) {
+                foreach ($lines as $line) {
                     $put(["{$line->kind}, row {$line->number}", (string) $line->row_number, '', implode(' · ', array_filter($line->cells)),
                         $line->outcome, $line->told]);
                 }
@@ -133,13 +139,13 @@ final class ParcelController
     }
 
     /** What became of a document, in a word. */
-    public static function word(MovedPaper $paper): string
+    public static function word(string $outcome, ?int $row): string
     {
         return match (true) {
-            $paper->outcome === 'unread' => 'not read yet',
-            $paper->outcome === 'taken' => 'in the file',
-            $paper->outcome === 'refused' => 'not taken',
-            $paper->row_number === null => 'no file',
+            $outcome === 'unread' => 'not read yet',
+            $outcome === 'taken' => 'in the file',
+            $outcome === 'refused' => 'not taken',
+            $row === null => 'no file',
             default => 'waiting for its file',
         };
     }

@@ -80,7 +80,8 @@
                 @endforeach
                 </tbody>
             </table></div>
-            <div class="with-taken"><button class="button tight">Download selected as CSV</button> <label class="in-row"><span
+            <div class="with-taken"><button class="button tight">Download selected as CSV</button>
+                <button class="button tight" formaction="/files.zip">with documents (ZIP)</button> <label class="in-row"><span
                 class="small">or add the tag</span> <input class="input" name="label" maxlength="120" list="labels-known"
                 autocomplete="off" aria-label="Tag for the selected files"></label> <button class="button tight"
                 formaction="/labels">to them</button><datalist

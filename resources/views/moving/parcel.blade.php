@@ -68,9 +68,11 @@
         <div class="scrolls"><table class="ledger"><thead><tr><th>Document</th><th>Outcome</th><th>Where, or why
             not</th></tr></thead><tbody>
             @foreach ($papers as $paper)
-            <tr data-row><td>{{ $paper->path }}</td><td @class(['late' => $paper->outcome === 'refused', 'ok' => $paper->outcome ===
+            <tr data-row><td>{{ $paper->path }}</td><td
+                @class(['late' => $paper->outcome === 'refused', 'ok' => $paper->outcome ===
                 'taken'])>{{
-                \App\Moving\Http\ParcelController::word($paper) }}</td><td>@if ($paper->paper && $paper->file)<a
+                \App\Moving\Http\ParcelController::word($paper->outcome, $paper->row_number) }}</td><td>@if ($paper->paper &&
+                    $paper->file)<a
                 href="/papers/{{ $paper->paper->key }}">{{ $paper->paper->title }}</a> in <a href="/files/{{ $paper->file->key }}">{{
                 $paper->file->name }}</a>@endif {{ $paper->told }}</td></tr>
             @endforeach

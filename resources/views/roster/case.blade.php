@@ -54,7 +54,8 @@
                 <button class="button now">Decide selected files</button></div>
             @endif
         </form>
-        <p class="dim">Their own copy: each file’s <i>folder for the archive</i> under History, until the last day.</p>
+        <p>Their own copy, until the last day: <a href="/office/roster/{{ $case->key }}/files.zip">all their files with documents
+            (ZIP)</a></p>
     </section>
     @endif
     <section class="leaf pad" aria-label="Steps"><h2>Steps</h2>
