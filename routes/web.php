@@ -54,6 +54,7 @@ use App\Office\Http\HealthController;
 use App\Office\Http\MembersController;
 use App\Office\Http\OfficeController;
 use App\Office\Http\PeopleController;
+use App\Office\Http\PermissionController;
 use App\Overview\Http\FilePageController;
 use App\Overview\Http\FindController;
 use App\Overview\Http\TodayController;
@@ -672,6 +673,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::put('/notices/settings', [NoticeController::class, 'set'])->name('notices.set');
     Route::post('/notices/{notice}', [NoticeController::class, 'open'])->name('notices.open');
     Route::post('/files/{file}/mute', [NoticeController::class, 'mute'])->name('files.mute')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/office/permissions/{office?}', [PermissionController::class, 'show'])->name('permissions.show');
+    Route::put('/office/permissions/{office}', [PermissionController::class, 'update'])->name('permissions.update');
     Route::get('/office/roster', [RosterController::class, 'index'])->name('roster');
     Route::post('/office/roster', [RosterController::class, 'begin'])->name('roster.begin');
     Route::post('/office/roster/people/{user}/credentials', [RosterController::class, 'hold'])->name('roster.hold');

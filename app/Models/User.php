@@ -12,6 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Crypt;
 use Laravel\Sanctum\HasApiTokens;
+use Unanimus\Access\Permission;
 use Unanimus\Notices\NoticeSettings;
 
 /**
@@ -108,6 +109,13 @@ final class User extends Authenticatable
         return $this->officeRoles->contains(
             static fn (OfficeRole $held) => $held->role === $role && ($officeId === null || $held->office_id === $officeId),
         );
+    }
+
+    /** Whether a role of theirs may do something, in an office or in any. */
+    public function may(Permission $permission, ?int $officeId = null): bool
+    {
+        return $this->officeRoles->contains(static fn (OfficeRole $held) => ($officeId === null || $held->office_id === $officeId)
+            && in_array($held->role->value, OfficePermission::roles($permission, $held->office_id), true));
     }
 
     /** Whether they run that office: its brokers and administrators. */

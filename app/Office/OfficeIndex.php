@@ -30,6 +30,7 @@ final class OfficeIndex
             ['People', 'people', '/office', 'People', true, self::people(...)],
             ['People', 'roster', '/office/roster', 'Roster', Gate::allows('roster'), self::roster(...)],
             ['People', 'offices', '/office/offices', 'Offices', true, static fn () => self::count(Office::query()->count(), 'office')],
+            ['People', 'permissions', '/office/permissions', 'Permissions', Gate::allows('permissions'), static fn () => 'who may do what'],
             ['People', 'contacts', '/contacts', 'Address book', true, static fn () => self::count(Contact::query()->count(), 'contact')],
             ['Documents', 'shelf', '/office/shelf', 'Shelf', Gate::allows('shelf'), self::shelf(...)],
             ['Documents', 'library', '/office/library', 'Library', true, static fn () => self::count(count($library->all()), 'form')],

@@ -20,6 +20,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 use Laravel\Sanctum\Sanctum;
+use Unanimus\Access\Permission;
 
 /** Who signs in, and who may do what; whatever is named neither here nor in a policy nobody may. */
 final class AuthServiceProvider extends ServiceProvider
@@ -39,12 +40,12 @@ final class AuthServiceProvider extends ServiceProvider
             static fn (User $user, Round $round) => $round->user_id === $user->id || $user->holds(Role::Broker, $round->file->office_id),
         );
         Gate::define('open-kits', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
-        Gate::define('keep-rules', static fn (User $user) => $user->holds(Role::Administrator) || $user->isBroker());
-        Gate::define(
-            'make-forms',
-            static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator) || $user->holds(Role::Coordinator),
-        );
-        Gate::define('put-forms-in-force', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
+        Gate::define('keep-rules', static fn (User $user) => $user->may(Permission::KeepRules));
+        Gate::define('import-files', static fn (User $user) => $user->opensFiles() && $user->may(Permission::ImportFiles));
+        Gate::define('make-forms', static fn (User $user) => $user->may(Permission::MakeForms));
+        Gate::define('put-forms-in-force', static fn (User $user) => $user->may(Permission::EnactForms));
+        Gate::define('keep-standing-contacts', static fn (User $user) => $user->may(Permission::KeepContacts));
+        Gate::define('connect', static fn (User $user) => $user->may(Permission::Connect));
         Gate::define(
             'sort-mail',
             static fn (User $user) => array_intersect(
@@ -52,26 +53,15 @@ final class AuthServiceProvider extends ServiceProvider
                 once(static fn () => Brokerage::query()->whereKey($user->brokerage_id)->value('sorts_mail') ?? []),
             ) !== [],
         );
-        Gate::define(
-            'keep-plans',
-            static fn (User $user) => $user->isBroker() || $user->holds(Role::Bookkeeper) || $user->holds(Role::Administrator),
-        );
+        Gate::define('keep-plans', static fn (User $user) => $user->may(Permission::KeepPlans));
         Gate::define('keep-plans-of', static fn (User $user, User $agent) => $agent->officeRoles->contains(
-            static fn (OfficeRole $one) => array_filter(
-                [Role::Broker, Role::Bookkeeper, Role::Administrator],
-                static fn (Role $role) => $user->holds($role, $one->office_id),
-            ) !== [],
+            static fn (OfficeRole $one) => $user->may(Permission::KeepPlans, $one->office_id),
         ));
-        Gate::define(
-            'word-disbursements',
-            static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator),
-        );
+        Gate::define('word-disbursements', static fn (User $user) => $user->may(Permission::WordPayments));
         // Everyone writes letters of their own; those that everybody sends are kept by whoever runs files for others.
         Gate::define('form-letters', static fn (User $user) => $user->opensFiles() || $user->holds(Role::Administrator));
-        Gate::define('keep-form-letters', static fn (User $user) => $user->isBroker()
-            || $user->holds(Role::Administrator)
-            || $user->holds(Role::Coordinator));
-        Gate::define('letter-rules', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
+        Gate::define('keep-form-letters', static fn (User $user) => $user->may(Permission::KeepLetters));
+        Gate::define('letter-rules', static fn (User $user) => $user->may(Permission::LetterRules));
         // Figures of a brokerage, or of offices, or one's own.
         Gate::define('see-reports', static fn (User $user) => Gate::forUser($user)->allows('see-plans'));
         Gate::define(
@@ -86,10 +76,9 @@ final class AuthServiceProvider extends ServiceProvider
                 ($item->for_user === $user->id || Gate::forUser($user)->allows('sort-mail')),
         );
         Gate::define('shelf', static fn (User $user) => ! $user->guest);
-        Gate::define('keep-shelf', static fn (User $user) => $user->isBroker()
-            || $user->holds(Role::Administrator)
-            || $user->holds(Role::Coordinator));
+        Gate::define('keep-shelf', static fn (User $user) => $user->may(Permission::KeepShelf));
         Gate::define('roster', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
+        Gate::define('permissions', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }
 }

@@ -27,6 +27,7 @@ enum AccessRefusal: string implements Reason
     case HasPassword = 'access.has-password';
     case NotOwnView = 'access.not-own-view';
     case OnlyAdministrator = 'access.only-administrator';
+    case NobodyMay = 'access.nobody-may';
     case NotTheirOffice = 'access.not-their-office';
 
     /** What the person is told. */
@@ -48,6 +49,7 @@ enum AccessRefusal: string implements Reason
             self::HasPassword => '{name} already has a password.',
             self::NotOwnView => 'Only the person who saved a shared view can delete it.',
             self::OnlyAdministrator => 'Only an administrator of that office can make brokers and administrators.',
+            self::NobodyMay => 'Somebody has to be able to do this: “{what}”. Leave at least one role selected.',
             self::NotTheirOffice => 'You do not manage {office}.',
         };
     }

@@ -21,11 +21,31 @@ CREATE OR REPLACE FUNCTION person_holds(wanted text[], office bigint) RETURNS bo
           AND r.role = ANY (wanted) AND (office IS NULL OR r.office_id = office)
     ) $$;
 
+-- Who may where the office has said nothing; core/Access/Permission says the same, and a test holds the two together.
+CREATE OR REPLACE FUNCTION usual_roles(what text) RETURNS text[] LANGUAGE sql IMMUTABLE AS $$
+    SELECT CASE
+        WHEN what = 'import_files' THEN '{agent,coordinator,broker}'::text[]
+        WHEN what IN ('make_forms', 'keep_letters', 'keep_shelf', 'keep_contacts') THEN '{coordinator,broker,administrator}'::text[]
+        WHEN what IN ('enact_forms', 'keep_rules', 'letter_rules', 'word_payments') THEN '{broker,administrator}'::text[]
+        WHEN what = 'keep_plans' THEN '{bookkeeper,broker,administrator}'::text[]
+        WHEN what = 'connect' THEN '{agent,coordinator,bookkeeper,broker,administrator}'::text[]
+        ELSE '{}'::text[]
+    END $$;
+
+-- Whether the person may do something, in an office or in any.
+CREATE OR REPLACE FUNCTION person_may(what text, office bigint) RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+    SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (
+        SELECT 1 FROM office_roles r JOIN users u ON u.id = r.user_id
+        LEFT JOIN office_permissions p ON p.office_id = r.office_id AND p.permission = what
+        WHERE r.user_id = session_of('person')::bigint AND r.brokerage_id = session_of('brokerage')::bigint AND u.active
+          AND (office IS NULL OR r.office_id = office) AND r.role = ANY (coalesce(p.roles, usual_roles(what)))
+    ) $$;
+
 -- Whether the person keeps the plans of an agent: of those in the offices they answer for.
 CREATE OR REPLACE FUNCTION keeps_plans_of(agent bigint) RETURNS boolean LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT coalesce(session_of('sight') = 'all', false) OR EXISTS (
         SELECT 1 FROM office_roles r WHERE r.user_id = agent AND r.brokerage_id = session_of('brokerage')::bigint
-          AND person_holds('{administrator,broker,bookkeeper}', r.office_id)
+          AND person_may('keep_plans', r.office_id)
     ) $$;
 
 CREATE OR REPLACE FUNCTION office_of(file bigint) RETURNS bigint LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
@@ -347,7 +367,7 @@ BEGIN
         EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', one.tablename);
     END LOOP;
 
-    FOREACH name IN ARRAY '{blobs,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,moved_lines,moved_papers,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,office_permissions,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,moved_lines,moved_papers,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,client_pages,letter_rule_log,message_looks,messages,retention_holds,purge_notices,commission_versions,commissions,disbursements,payments,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
@@ -379,11 +399,11 @@ CREATE POLICY own_words ON messages AS RESTRICTIVE FOR INSERT WITH CHECK (user_i
     OR session_of('sight') = 'all');
 CREATE POLICY drops_drafts ON messages AS RESTRICTIVE FOR DELETE USING (state = 'draft' AND user_id = session_of('person')::bigint);
 CREATE POLICY who_writes_form_letters ON form_letters AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = session_of('person')::bigint
-    OR person_holds('{broker,administrator,coordinator}', NULL));
+    OR person_may('keep_letters', NULL));
 CREATE POLICY who_changes_form_letters ON form_letters AS RESTRICTIVE FOR UPDATE USING (user_id = session_of('person')::bigint
-    OR person_holds('{broker,administrator,coordinator}', NULL));
-CREATE POLICY who_sets_letter_rules ON letter_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', office_id));
-CREATE POLICY who_changes_letter_rules ON letter_rules AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', office_id));
+    OR person_may('keep_letters', NULL));
+CREATE POLICY who_sets_letter_rules ON letter_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_may('letter_rules', office_id));
+CREATE POLICY who_changes_letter_rules ON letter_rules AS RESTRICTIVE FOR UPDATE USING (person_may('letter_rules', office_id));
 -- Holds and what was purged: for those who run the office.
 CREATE POLICY who_holds ON retention_holds AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', office_of(deal_file_id)));
 CREATE POLICY who_lifts ON retention_holds AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', office_of(deal_file_id)));
@@ -394,7 +414,7 @@ CREATE POLICY who_runs_the_office ON purge_certificates USING (brokerage_id = (S
 -- owner sees.
 CREATE POLICY own_or_run ON api_tokens USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (tokenable_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR person_holds('{administrator}', NULL)));
-CREATE POLICY own_tokens ON api_tokens AS RESTRICTIVE FOR INSERT WITH CHECK (tokenable_id = session_of('person')::bigint);
+CREATE POLICY own_tokens ON api_tokens AS RESTRICTIVE FOR INSERT WITH CHECK (tokenable_id = session_of('person')::bigint AND person_may('connect', NULL));
 CREATE POLICY own_or_run ON hooks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all' OR person_holds('{administrator}', NULL)));
 CREATE POLICY own_hooks ON hooks AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = session_of('person')::bigint);
@@ -435,11 +455,11 @@ CREATE POLICY own_office ON shelf_items USING (brokerage_id = (SELECT session_of
     AND (office_id IS NULL OR person_holds('{agent,coordinator,broker,bookkeeper,administrator}', office_id)));
 -- A person's own sheet is theirs alone; the application makes it anew.
 CREATE POLICY own_sheet ON shelf_items AS RESTRICTIVE USING (user_id IS NULL OR user_id = (SELECT session_of('person')::bigint) OR session_of('sight') = 'all');
-CREATE POLICY who_keeps ON shelf_items AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = (SELECT session_of('person')::bigint) OR (user_id IS NULL AND person_holds('{broker,administrator,coordinator}', office_id)));
-CREATE POLICY who_keeps_changes ON shelf_items AS RESTRICTIVE FOR UPDATE USING (user_id = (SELECT session_of('person')::bigint) OR (user_id IS NULL AND person_holds('{broker,administrator,coordinator}', office_id)) OR session_of('sight') = 'all');
+CREATE POLICY who_keeps ON shelf_items AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = (SELECT session_of('person')::bigint) OR (user_id IS NULL AND person_may('keep_shelf', office_id)));
+CREATE POLICY who_keeps_changes ON shelf_items AS RESTRICTIVE FOR UPDATE USING (user_id = (SELECT session_of('person')::bigint) OR (user_id IS NULL AND person_may('keep_shelf', office_id)) OR session_of('sight') = 'all');
 CREATE POLICY item_in_sight ON shelf_versions USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND EXISTS (SELECT 1 FROM shelf_items i WHERE i.id = shelf_versions.shelf_item_id OFFSET 0));
-CREATE POLICY who_keeps ON shelf_versions AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', NULL)
+CREATE POLICY who_keeps ON shelf_versions AS RESTRICTIVE FOR INSERT WITH CHECK (person_may('keep_shelf', NULL)
     OR EXISTS (SELECT 1 FROM shelf_items i WHERE i.id = shelf_item_id AND i.user_id IS NOT NULL));
 CREATE POLICY own ON shelf_looks USING (brokerage_id = (SELECT session_of('brokerage')::bigint)
     AND (user_id = (SELECT session_of('person')::bigint) OR (SELECT session_of('sight')) = 'all'));
@@ -552,6 +572,9 @@ CREATE POLICY own_devices ON remembered_devices USING (user_id = (SELECT session
 
 -- Who changes what runs the brokerage. Brokers give roles in their own offices, but only an administrator makes brokers and
 -- administrators; whoever opens an office administers it.
+CREATE POLICY administrators_permit ON office_permissions AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', office_id));
+CREATE POLICY administrators_permit_changes ON office_permissions AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator}', office_id));
+CREATE POLICY administrators_permit_drops ON office_permissions AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', office_id));
 CREATE POLICY administrators_open ON offices AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', NULL));
 CREATE POLICY who_runs_changes ON offices AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker}', id));
 CREATE POLICY who_runs_the_office ON office_roles AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', office_id)
@@ -563,19 +586,19 @@ CREATE POLICY who_runs_the_office_takes ON office_roles AS RESTRICTIVE FOR DELET
 -- People change themselves; others are changed by those who run an office.
 CREATE POLICY who_invites ON users AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator,broker}', NULL));
 CREATE POLICY who_changes_people ON users AS RESTRICTIVE FOR UPDATE USING (id = session_of('person')::bigint OR person_holds('{administrator,broker}', NULL) OR session_of('person') IS NULL);
-CREATE POLICY who_makes_rules ON office_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator}', NULL));
-CREATE POLICY who_changes_rules ON office_rules AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator}', NULL));
-CREATE POLICY who_drops_rules ON office_rules AS RESTRICTIVE FOR DELETE USING (person_holds('{broker,administrator}', NULL));
-CREATE POLICY who_makes_forms ON own_forms AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{broker,administrator,coordinator}', NULL));
-CREATE POLICY who_changes_forms ON own_forms AS RESTRICTIVE FOR UPDATE USING (person_holds('{broker,administrator,coordinator}', NULL));
-CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (person_holds('{broker,administrator,coordinator}', NULL));
+CREATE POLICY who_makes_rules ON office_rules AS RESTRICTIVE FOR INSERT WITH CHECK (person_may('keep_rules', NULL));
+CREATE POLICY who_changes_rules ON office_rules AS RESTRICTIVE FOR UPDATE USING (person_may('keep_rules', NULL));
+CREATE POLICY who_drops_rules ON office_rules AS RESTRICTIVE FOR DELETE USING (person_may('keep_rules', NULL));
+CREATE POLICY who_makes_forms ON own_forms AS RESTRICTIVE FOR INSERT WITH CHECK (person_may('make_forms', NULL));
+CREATE POLICY who_changes_forms ON own_forms AS RESTRICTIVE FOR UPDATE USING (person_may('make_forms', NULL));
+CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (person_may('make_forms', NULL));
 
 -- Guests, who work on papers that were given to them, are no colleagues: of what all colleagues share they see nothing, of
 -- people themselves alone, and of letters those of their own small file.
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,moved_lines,moved_papers,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,moved_lines,moved_papers,office_permissions,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -593,7 +616,7 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,moved_lines,moved_papers,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,moved_lines,moved_papers,office_permissions,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{draft_reads,client_pages,shelf_items,shelf_looks,covers,credentials,roster_cases,roster_steps,api_tokens,hooks,hook_calls,retention_holds,form_letters,letter_rules,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP

@@ -46,6 +46,7 @@ function everyPage(): array
         'office/roster' => ['ines', '/office/roster'],
         'office/roster/{case}' => ['ines', "/office/roster/{SELECT key FROM roster_cases WHERE kind = 'leaving' ORDER BY id LIMIT 1}"],
         'office/shelf' => ['wendell', '/office/shelf'],
+        'office/permissions/{office?}' => ['fenna', '/office/permissions'],
         'office/sheet' => ['tomas', '/office/sheet'],
         'office/shelf/{item}' => ['wendell', "/office/shelf/{SELECT key FROM shelf_items WHERE kind = 'document' ORDER BY id LIMIT 1}"],
         'office/connections' => ['ines', '/office/connections'],

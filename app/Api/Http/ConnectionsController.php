@@ -15,6 +15,7 @@ use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Unanimus\Api\ApiScope;
 
 /** Programs that work for a person: their tokens and webhooks, what these were told, and how one calls us. */
@@ -39,6 +40,7 @@ final class ConnectionsController
 
     public function makeToken(Request $request, KeepTokens $tokens): RedirectResponse
     {
+        Gate::authorize('connect');
         $given = $request->validate([
             'name' => 'nullable|string|max:80',
             'scopes' => 'nullable|array|max:20',

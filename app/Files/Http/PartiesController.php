@@ -19,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Access\Permission;
 use Unanimus\Exchange\Vcard;
 use Unanimus\Files\PartyRefusal;
 use Unanimus\Parties\PartyRole;
@@ -94,7 +95,7 @@ final class PartiesController
         $user = User::signedIn($request);
         $given = $request->validated();
         $standing = (bool) ($given['standing'] ?? false);
-        if ($standing && ! $user->holds(Role::Administrator) && ! $user->isBroker() && ! $user->holds(Role::Coordinator)) {
+        if ($standing && ! $user->may(Permission::KeepContacts)) {
             throw PartyRefusal::MayNotKeepContacts->because();
         }
         $contacts->keep(

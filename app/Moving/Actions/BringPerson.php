@@ -12,6 +12,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Moving\Jobs\BringLists;
 use App\Office\Actions\KeepPeople;
+use Unanimus\Access\Permission;
 use Unanimus\Exchange\Vcard;
 use Unanimus\Finding\Query;
 use Unanimus\Moving\ListKind;
@@ -85,7 +86,7 @@ final class BringPerson
     {
         $cells['email'] === '' || self::mustBeAddress($cells['email']);
         $role = PartyRole::tryFrom(Query::plain($cells['role']))->value ?? 'other';
-        $isStanding = $by->holds(Role::Administrator) || $by->isBroker() || $by->holds(Role::Coordinator);
+        $isStanding = $by->may(Permission::KeepContacts);
         $new = $this->contacts->keep(
             $by,
             [new Vcard($cells['name'], $cells['firm'], $cells['email'], $cells['phone'], $cells['address'])],

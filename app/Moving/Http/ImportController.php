@@ -37,7 +37,7 @@ final class ImportController
 
     public function index(Request $request): View
     {
-        Gate::authorize('open-files');
+        Gate::authorize('import-files');
 
         return view('moving.imports', [
             'imports' => Import::query()->where('user_id', User::signedIn($request)->id)->orderByDesc('id')->limit(30)->get(),
@@ -46,7 +46,7 @@ final class ImportController
 
     public function store(Request $request, ImportFiles $files, TakeParcel $parcels, Bytes $bytes): RedirectResponse
     {
-        Gate::authorize('open-files');
+        Gate::authorize('import-files');
         $request->validate(
             ['table' => 'required|file|max:'.self::LARGEST_ZIP],
             ['table.required' => 'Choose a spreadsheet or a ZIP.',

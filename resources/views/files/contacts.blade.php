@@ -28,7 +28,8 @@
                 name="role">@foreach (\Unanimus\Parties\PartyRole::values() as $role)
                 <option @selected($role === 'other') value="{{ $role }}">{{ $role === 'coagent' ? 'other agent' : $role }}</option>
                 @endforeach</select></span></label>
-            <p><label class="checkbox"><input type="checkbox" name="standing" value="1"> Shared with the whole brokerage</label></p><br>
+            @can('keep-standing-contacts')<p><label class="checkbox"><input type="checkbox" name="standing" value="1"> Shared with the whole
+                brokerage</label></p><br>@endcan
             <button class="button now">Save contact</button> <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
         </form>
     </dialog>

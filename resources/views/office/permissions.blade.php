@@ -1,0 +1,35 @@
+<x-office title="Permissions" at="permissions" about="what each role may do, office by office">
+    <x-slot:acts>@if ($offices->count() > 1)<nav class="filters" aria-label="Office"><span>@foreach ($offices as $one)<a
+        href="/office/permissions/{{ $one->key }}" @if ($one->is($office)) aria-current="true" @endif>{{ $one->name }}</a>@endforeach</span>
+        </nav>@endif</x-slot:acts>
+    <section class="leaf pad" aria-label="Permissions of {{ $office->name }}">
+        <form method="post" action="/office/permissions/{{ $office->key }}">@csrf @method('put')
+        <div class="scrolls"><table class="ledger choices"><thead><tr><th scope="col">In {{ $office->name }}</th>
+            @foreach ($roles as $role)<th scope="col">{{ ucfirst($role) }}</th>@endforeach</tr></thead><tbody>
+        @foreach ($rows as $row)
+            <tr data-row><th scope="row">{{ $row['permission']->label() }}@if ($row['roles'] !== $row['permission']->usual()) <span
+                class="dim small">changed here</span>@endif <input type="hidden" name="may[{{ $row['permission']->value }}][]"
+                    value=""></th>
+            @foreach ($roles as $role)<td>@if ($changes)<input type="checkbox" name="may[{{ $row['permission']->value }}][]"
+                value="{{ $role }}" @checked(in_array($role, $row['roles'], true)) aria-label="{{ ucfirst($role) }}: {{
+                $row['permission']->label() }}">@else<span aria-label="{{ in_array($role, $row['roles'], true) ? 'yes' : 'no' }}"
+                    role="img">{{
+                in_array($role, $row['roles'], true) ? '✓' : '·' }}</span>@endif</td>@endforeach</tr>
+        @endforeach
+        </tbody></table></div>
+        @if ($changes)<p><button class="button now">Save permissions</button></p>@else<p class="dim">An administrator of this office changes
+            these.</p>@endif
+        </form>
+    </section>
+    <section class="leaf pad" aria-label="The same everywhere"><h2>The same everywhere</h2>
+        <div class="scrolls"><table class="ledger choices"><thead><tr><th scope="col">Not a matter of choice</th>
+            @foreach ($roles as $role)<th scope="col">{{ ucfirst($role) }}</th>@endforeach</tr></thead><tbody>
+        @foreach ($fixed as $what => $who)
+            <tr data-row><th scope="row">{{ $what }}</th>@foreach ($roles as $role)<td><span role="img" aria-label="{{
+                in_array($role, $who, true) ? 'yes' : 'no' }}">{{ in_array($role, $who, true) ? '✓' : '·' }}</span></td>@endforeach</tr>
+        @endforeach
+        </tbody></table></div>
+        <p class="dim">Files are seen by who works on them, their helpers, and those who see the whole office. To see the brokerage as one
+            person does, open that person under People and choose <i>Look as</i>.</p>
+    </section>
+</x-office>
