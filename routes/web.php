@@ -711,6 +711,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office/letter-rules', [LetterRuleController::class, 'index'])->name('letter-rules');
     Route::post('/office/letter-rules', [LetterRuleController::class, 'store'])->name('letter-rules.store');
     Route::post('/office/letter-rules/{rule}', [LetterRuleController::class, 'turn'])->name('letter-rules.turn');
+    Route::delete('/office/letter-rules/{rule}', [LetterRuleController::class, 'destroy'])->name('letter-rules.destroy');
     Route::get('/office/inbox', [InboxController::class, 'index'])->name('inbox');
     Route::post('/inbox', [InboxController::class, 'drop'])->name('inbox.drop');
     Route::post('/inbox/sorters', [InboxController::class, 'sorters'])->name('inbox.sorters');

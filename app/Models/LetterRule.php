@@ -26,6 +26,7 @@ use Unanimus\Terms\Term;
  * @property int $days ahead of a date
  * @property list<string> $audience
  * @property Carbon|null $on_since null: it is off
+ * @property Carbon|null $removed_at
  * @property-read FormLetter $letter
  * @property-read Office $office
  */
@@ -34,9 +35,9 @@ final class LetterRule extends Record
     use HasKey;
 
     /** @var array<string, string> */
-    protected $casts = ['event' => LetterEvent::class, 'audience' => 'array', 'on_since' => 'datetime'];
+    protected $casts = ['event' => LetterEvent::class, 'audience' => 'array', 'on_since' => 'datetime', 'removed_at' => 'datetime'];
 
-    protected $attributes = ['detail' => '', 'days' => 0, 'audience' => '[]', 'on_since' => null];
+    protected $attributes = ['detail' => '', 'days' => 0, 'audience' => '[]', 'on_since' => null, 'removed_at' => null];
 
     /** @return BelongsTo<FormLetter, $this> */
     public function letter(): BelongsTo

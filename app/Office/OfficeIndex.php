@@ -106,7 +106,8 @@ final class OfficeIndex
 
     private static function letters(): string
     {
-        $kept = FormLetter::inUse()->count();
+        $user = Auth::user();
+        $kept = $user instanceof User ? FormLetter::inUse($user)->count() : 0;
 
         return $kept === 0 ? 'none yet' : self::count($kept, 'letter');
     }

@@ -123,3 +123,7 @@ ALTER TABLE inbound_items ADD COLUMN IF NOT EXISTS names_before jsonb NOT NULL D
 CREATE INDEX IF NOT EXISTS inbound_of_file ON inbound_items (filed_into) WHERE filed_into IS NOT NULL;
 
 ALTER TABLE users ADD COLUMN IF NOT EXISTS letter_signature text NOT NULL DEFAULT '';
+
+-- A letter of one office, and rules that are no longer wanted.
+ALTER TABLE form_letters ADD COLUMN IF NOT EXISTS office_id bigint REFERENCES offices;
+ALTER TABLE letter_rules ADD COLUMN IF NOT EXISTS removed_at timestamptz;

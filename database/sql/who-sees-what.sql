@@ -398,6 +398,7 @@ CREATE POLICY own_drafts ON messages AS RESTRICTIVE USING (state <> 'draft' OR u
 CREATE POLICY own_words ON messages AS RESTRICTIVE FOR INSERT WITH CHECK (user_id IS NOT DISTINCT FROM session_of('person')::bigint
     OR session_of('sight') = 'all');
 CREATE POLICY drops_drafts ON messages AS RESTRICTIVE FOR DELETE USING (state = 'draft' AND user_id = session_of('person')::bigint);
+CREATE POLICY own_office ON form_letters AS RESTRICTIVE USING (office_id IS NULL OR person_holds('{agent,coordinator,broker,bookkeeper,administrator}', office_id));
 CREATE POLICY who_writes_form_letters ON form_letters AS RESTRICTIVE FOR INSERT WITH CHECK (user_id = session_of('person')::bigint
     OR person_may('keep_letters', NULL));
 CREATE POLICY who_changes_form_letters ON form_letters AS RESTRICTIVE FOR UPDATE USING (user_id = session_of('person')::bigint

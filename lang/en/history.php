@@ -252,6 +252,7 @@ return [
     'File stays with the office' => 'File stays with the office; :from has left',
     'Looked as' => 'Looked at what :person sees',
     'Permissions changed' => 'Permissions in :office changed: :changes',
+    'Letter rule removed' => 'Automatic email “:letter” in :office removed: :when',
     'Own sheet made' => 'Own sheet of :person made',
     'Own sheet renewed' => 'Own sheet of :person made anew[: :why]',
     'Put on the shelf' => '“:title” put on the shelf',

@@ -1,6 +1,7 @@
 import htmx from 'htmx.org';
 import './deal-line.js';
 import './drafts.js';
+import './find-rows.js';
 import { changedIn, standsIn } from './fields.js';
 import './held.js';
 import './keys.js';

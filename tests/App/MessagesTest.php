@@ -340,3 +340,30 @@ it('writes nothing with a field that is empty, and says so in the log', function
     $this->seeAll();
     expect(DB::table('letter_rule_log')->sole()->did)->toContain('Nothing was sent')->and(Message::query()->count())->toBe(0);
 });
+
+it('keeps a letter for one office, and takes rules away whose log stays', function () {
+    $this->seeAll();
+    $office = $this->people['dario']->officeRoles->firstOrFail()->office;
+    $this->as('dario')->post('/office/letters', ['name' => 'Tidewick parking', 'subject' => 'Parking', 'body' => 'Behind the house.',
+        'own' => '0', 'office' => $office->key])->assertSessionHas('told');
+    $this->seeAll();
+    $letter = FormLetter::query()->where('name', 'Tidewick parking')->sole();
+    expect($letter->office_id)->toBe($office->id);
+    $outside = collect($this->people)->first(fn ($one) => ! $one->guest && $one->officeRoles->isNotEmpty()
+        && ! $one->officeRoles->contains('office_id', $office->id) && $one->opensFiles());
+    $this->as(array_search($outside, $this->people, true))->get('/office/letters')->assertOk()->assertDontSee('Tidewick parking');
+    $this->as(array_search($outside, $this->people, true))->get("/office/letters/{$letter->key}")->assertNotFound();
+    $this->as('dario')->get('/office/letters')->assertSee('Tidewick parking');
+
+    $this->as('dario')->post('/office/letter-rules', ['office' => $office->key, 'letter' => $letter->key, 'event' => 'round',
+        'audience' => ['clients']]);
+    $this->seeAll();
+    $rule = LetterRule::query()->sole();
+    $this->as('priya')->delete("/office/letter-rules/{$rule->key}")->assertForbidden();
+    foreach ([1, 2] as $press) {
+        $this->as('dario')->delete("/office/letter-rules/{$rule->key}")->assertRedirect();
+    }
+    $this->as('dario')->get('/office/letter-rules')->assertOk()->assertSee('No automatic emails yet');
+    $this->seeAll();
+    expect(DB::table('brokerage_history')->where('what', 'Letter rule removed')->count())->toBe(1);
+});

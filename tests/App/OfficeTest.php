@@ -231,3 +231,11 @@ it('shows lanes of one person, and on one page to print', function () {
         ->assertSee('14 Lanternfish Lane');
     $this->as('ines')->get('/?print=1&by=quarter')->assertOk()->assertSee('Print on one page')->assertSee('14 Lanternfish Lane');
 });
+
+it('says beside each place who changed it last, to those who read the history', function () {
+    $this->as('wendell')->post('/office/shelf', ['title' => 'Tax rolls', 'url' => 'https://rolls.example'])->assertSessionHas('told');
+    $this->as('ines')->get('/office/shelf')->assertOk()->assertSee('Changed last by Wendell Achterberg')
+        ->assertSee('“Tax rolls” put on the shelf');
+    $this->as('ines')->get('/office/library')->assertDontSee('put on the shelf');
+    $this->as('priya')->get('/office/shelf')->assertOk()->assertDontSee('Changed last by');
+});

@@ -41,6 +41,7 @@ final class PlainInput
         'lines',
         'looked',
         'matched',
+        'may',
         'notes',
         'pages',
         'papers',

@@ -7,6 +7,7 @@ namespace App\Messages\Actions;
 use App\History\History;
 use App\Models\FormLetter;
 use App\Models\LetterRule;
+use App\Models\Office;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Messages\MergeFields;
@@ -19,11 +20,20 @@ final class KeepFormLetters
     /**
      * @param FormLetter|null $letter null: a new one
      * @param int|null $seen the version that stood on the page; null: none did
+     * @param Office|null $office whose a new one is; null: everybody's
      *
      * @throws StepRefused when it has no name or words, names a field there is none of, or somebody changed it meanwhile
      */
-    public function keep(?FormLetter $letter, string $name, string $subject, string $body, bool $own, ?int $seen, User $by): FormLetter
-    {
+    public function keep(
+        ?FormLetter $letter,
+        string $name,
+        string $subject,
+        string $body,
+        bool $own,
+        ?int $seen,
+        User $by,
+        ?Office $office = null,
+    ): FormLetter {
         trim($name) === '' && throw MessageRefusal::NoName->because();
         trim($subject) === '' && throw MessageRefusal::NoSubject->because();
         trim($body) === '' && throw MessageRefusal::NoWords->because();
@@ -32,7 +42,8 @@ final class KeepFormLetters
         }
         $text = ['name' => trim($name), 'subject' => trim($subject), 'body' => trim(str_replace("\r\n", "\n", $body))];
         if ($letter === null) {
-            $new = ['brokerage_id' => $by->brokerage_id, 'user_id' => $own ? $by->id : null, ...$text];
+            $new = ['brokerage_id' => $by->brokerage_id, 'user_id' => $own ? $by->id : null,
+                'office_id' => $own ? null : $office?->id, ...$text];
             DB::table('users')->where('id', $by->id)->lockForUpdate()->value('id');
             // Pressed twice it is one.
             $same = FormLetter::query()->where($new)->where('created_at', '>', now()->subMinute())->first();
@@ -57,7 +68,8 @@ final class KeepFormLetters
             'made_by' => $by->id,
         ]);
         $letter->user_id === null &&
-            History::ofBrokerage($letter->brokerage_id, 'Form letter saved', ['name' => $letter->name, 'version' => $letter->version]);
+            History::ofBrokerage($letter->brokerage_id, 'Form letter saved', ['name' => $letter->name, 'version' => $letter->version],
+                $letter->office_id);
 
         return $letter;
     }
@@ -65,7 +77,8 @@ final class KeepFormLetters
     /** @throws StepRefused when emails go out by themselves with it */
     public function putAway(FormLetter $letter, bool $away): void
     {
-        $rule = $away ? LetterRule::query()->with('office')->where('form_letter_id', $letter->id)->whereNotNull('on_since')->first() : null;
+        $rule = $away ? LetterRule::query()->with('office')->where('form_letter_id', $letter->id)
+            ->whereNotNull('on_since')->first() : null;
         $rule === null || throw MessageRefusal::LetterInUse->because(office: $rule->office->name);
         if (($letter->put_away_at !== null) === $away) {
             return;

@@ -33,6 +33,7 @@ final class KeepLetterRules
         // Two alike would write everyone twice.
         $same = LetterRule::query()
             ->where($rule->only(['office_id', 'form_letter_id', 'event', 'detail', 'days']))
+            ->whereNull('removed_at')
             ->get()
             ->first(static fn (LetterRule $one) => $one->audience === $rule->audience);
         if ($same !== null) {
@@ -53,6 +54,17 @@ final class KeepLetterRules
         DB::table('letter_rules')->where('id', $rule->id)->update(['on_since' => $on ? DB::raw('clock_timestamp()') : null]);
         $rule->refresh();
         $this->tell($rule, $on ? 'Letter rule turned on' : 'Letter rule turned off');
+    }
+
+    /** It is not wanted any more; what it did stays in the log. */
+    public function remove(LetterRule $rule): void
+    {
+        if ($rule->removed_at !== null) {
+            return;
+        }
+        $this->turn($rule, false);
+        $rule->update(['removed_at' => now()]);
+        $this->tell($rule, 'Letter rule removed');
     }
 
     private function tell(LetterRule $rule, string $what): void

@@ -8,6 +8,7 @@ use App\Messages\Actions\KeepFormLetters;
 use App\Messages\MessageFacts;
 use App\Models\DealFile;
 use App\Models\FormLetter;
+use App\Models\Office;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -26,7 +27,11 @@ final class FormLetterController
         $user = User::signedIn($request);
 
         return view('messages.letters', [
-            'letters' => FormLetter::query()->orderByRaw('put_away_at IS NOT NULL, user_id IS NOT NULL, lower(name)')->limit(300)->get(),
+            'letters' => FormLetter::query()
+                ->with('office')
+                ->where(static fn ($letters) => $letters->whereNull('office_id')
+                    ->orWhereIn('office_id', $user->officeRoles->pluck('office_id')))
+                ->orderByRaw('put_away_at IS NOT NULL, user_id IS NOT NULL, lower(name)')->limit(300)->get(),
             'keeps' => Gate::allows('keep-form-letters'),
             'user' => $user,
         ]);
@@ -46,6 +51,7 @@ final class FormLetterController
             'fields' => MergeFields::all(),
             'keeps' => $letter === null || $letter->user_id === $user->id || Gate::allows('keep-form-letters'),
             'mayShare' => Gate::allows('keep-form-letters'),
+            'offices' => Office::query()->whereIn('id', $user->officeRoles->pluck('office_id'))->orderBy('name')->get(),
             'versions' => $letter === null ? [] : DB::table('form_letter_versions')
                 ->leftJoin('users', 'users.id', 'form_letter_versions.made_by')
                 ->where('form_letter_id', $letter->id)
@@ -63,7 +69,12 @@ final class FormLetterController
         Gate::authorize('form-letters');
         $given = self::given($request);
         $own = ! Gate::allows('keep-form-letters') || ($given['own'] ?? '') === '1';
-        $letter = $keep->keep(null, $given['name'], $given['subject'], $given['body'], $own, null, User::signedIn($request));
+        $user = User::signedIn($request);
+        $office = ($given['office'] ?? '') === '' ? null : Office::query()
+            ->where('key', $given['office'])
+            ->whereIn('id', $user->officeRoles->pluck('office_id'))
+            ->firstOrFail();
+        $letter = $keep->keep(null, $given['name'], $given['subject'], $given['body'], $own, null, $user, $office);
 
         return to_route('form-letters.show', $letter)->with('told', 'The form letter was saved.');
     }
@@ -120,12 +131,14 @@ final class FormLetterController
             'subject' => 'nullable|string|max:300',
             'body' => 'nullable|string|max:20000',
             'own' => 'nullable|in:0,1',
+            'office' => 'nullable|string|size:26',
             'seen' => 'nullable|integer',
         ])) + ['name' => '', 'subject' => '', 'body' => ''];
     }
 
     private static function mustKeep(FormLetter $letter, User $user): void
     {
-        abort_unless($letter->user_id === $user->id || ($letter->user_id === null && Gate::allows('keep-form-letters')), 403);
+        $isTheirs = $letter->office_id === null || $user->officeRoles->contains('office_id', $letter->office_id);
+        abort_unless($letter->user_id === $user->id || ($letter->user_id === null && $isTheirs && Gate::allows('keep-form-letters')), 403);
     }
 }

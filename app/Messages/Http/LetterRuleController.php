@@ -29,8 +29,9 @@ final class LetterRuleController
 
         return view('messages.rules', [
             'offices' => $offices,
-            'rules' => LetterRule::query()->with(['letter', 'office'])->whereIn('office_id', $offices->pluck('id'))->orderBy('id')->get(),
-            'letters' => FormLetter::inUse()->whereNull('user_id'),
+            'rules' => LetterRule::query()->with(['letter', 'office'])->whereNull('removed_at')
+                ->whereIn('office_id', $offices->pluck('id'))->orderBy('id')->get(),
+            'letters' => FormLetter::inUse(User::signedIn($request))->whereNull('user_id'),
             'anchors' => Term::anchors(),
             'log' => DB::table('letter_rule_log')
                 ->join('deal_files', 'deal_files.id', 'letter_rule_log.deal_file_id')
@@ -57,7 +58,7 @@ final class LetterRuleController
             'audience.*' => [Rule::enum(LetterAudience::class)],
         ]);
         $office = self::offices(User::signedIn($request))->firstWhere('key', $given['office']) ?? abort(403);
-        $letter = FormLetter::inUse()->whereNull('user_id')->firstWhere('key', $given['letter']) ?? abort(404);
+        $letter = FormLetter::inUse(User::signedIn($request))->whereNull('user_id')->firstWhere('key', $given['letter']) ?? abort(404);
         $event = LetterEvent::from($given['event']);
         $detail = match ($event) {
             LetterEvent::Status => (string) ($given['status'] ?? LetterRule::statuses()[0]),
@@ -78,6 +79,15 @@ final class LetterRuleController
         $rules->turn($rule, $request->boolean('on'));
 
         return to_route('letter-rules')->with('told', $request->boolean('on') ? 'It is on from now.' : 'It is off.');
+    }
+
+    public function destroy(Request $request, LetterRule $rule, KeepLetterRules $rules): RedirectResponse
+    {
+        Gate::authorize('letter-rules');
+        self::offices(User::signedIn($request))->contains('id', $rule->office_id) || abort(403);
+        $rules->remove($rule);
+
+        return to_route('letter-rules')->with('told', 'Removed. What it did stays in the log.');
     }
 
     /** @return \Illuminate\Support\Collection<int, Office> those whose letters the person sets */

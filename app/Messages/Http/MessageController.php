@@ -37,7 +37,7 @@ final class MessageController
         return view('messages.index', [
             'file' => $file->load(['office', 'parties']),
             'conversation' => Conversation::of($file, User::signedIn($request), $words),
-            'letters' => FormLetter::inUse(),
+            'letters' => FormLetter::inUse(User::signedIn($request)),
             'q' => $words,
         ]);
     }
@@ -68,7 +68,7 @@ final class MessageController
             return to_route('messages.show', [$file, $write->answer($file, $item, $user)]);
         }
         $to = array_filter(self::people($file), static fn (Recipient $one) => $one->seat === ($given['to'] ?? ''));
-        $letter = ($given['letter'] ?? '') === '' ? null : FormLetter::inUse()->firstWhere('key', $given['letter']);
+        $letter = ($given['letter'] ?? '') === '' ? null : FormLetter::inUse($user)->firstWhere('key', $given['letter']);
 
         return to_route('messages.show', [$file, $write->begin($file, $user, array_values($to), $letter)]);
     }
@@ -172,7 +172,7 @@ final class MessageController
             'file' => $file,
             'message' => $message,
             'people' => self::people($file),
-            'letters' => FormLetter::inUse(),
+            'letters' => FormLetter::inUse($user),
             'shelf' => ShelfItem::forFiles($user),
             'fields' => MergeFields::all(),
             'papers' => $file->papers->filter(static fn ($paper) => $paper->isDraft() || $paper->latest !== null)->values(),

@@ -15,8 +15,17 @@
         </nav>
         <div>
             <div class="head-row"><h1>{{ $title }}</h1>
-                <span class="dim">{{ $about }}</span><span class="right in-row">{{ $acts ?? '' }}</span></div>
+                <span class="dim">{{ $about }}</span><span class="right in-row"><input class="input find-rows" type="search"
+                data-find-rows aria-label="Find in this list" placeholder="Find in this list" hidden>{{ $acts ?? '' }}</span></div>
             {{ $slot }}
+            @php($changes = \App\Office\LastChanges::of($at, auth()->user()))
+            @if ($changes !== [])
+            <details class="last-changes small"><summary>Changed last by {{ $changes[0]['who'] }}, {{
+                \App\Terms\When::list($changes[0]['at'], auth()->user()->zone()) }}</summary>
+                <ul class="plain">@foreach ($changes as $one)<li>{{ $one['says'] }} <span class="dim">{{ $one['who'] }}, {{
+                    \App\Terms\When::list($one['at'], auth()->user()->zone()) }}</span></li>@endforeach</ul>
+                <a href="/office/history">All changes</a></details>
+            @endif
         </div>
     </div>
 </x-layout>

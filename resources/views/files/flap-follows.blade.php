@@ -20,6 +20,10 @@
                 @if ($party->phone)<a href="tel:{{ \Unanimus\Terms\Phone::link($party->phone) }}" title="{{ $party->phone }}">call<span
                     class="unseen"> {{ $party->name }}</span></a> <a href="sms:{{ \Unanimus\Terms\Phone::link($party->phone) }}">text<span
                     class="unseen"> {{ $party->name }}</span></a>@endif
+                @if ($party->email && ($works ?? false))<form method="post" action="/files/{{ $file->key }}/messages"
+                    class="inline">@csrf<input
+                    type="hidden" name="to" value="{{ $party->seat() }}"><button class="plain-link">write<span class="unseen"> to {{
+                    $party->name }}</span></button></form>@endif
                 @if ($party->email)<a href="mailto:{{ $party->email }}">email<span class="unseen">
                     {{ $party->name }}</span></a>@elseif (! $party->phone) no email yet @endif
             </span></li>

@@ -15,7 +15,10 @@
             <div class="in-row"><span class="select"><select id="field" aria-label="Insert a field"><option value="">Insert field
                 …</option>
                 @foreach ($fields as $code => $label)<option value="{{ '{'.$code.'}' }}">{{ $label }}</option>@endforeach</select></span>
-                @if ($letter === null && $mayShare)<label><input type="radio" name="own" value="0" checked> for everyone</label>
+                @if ($letter === null && $mayShare)<label><input type="radio" name="own" value="0" checked> for others</label>
+                @if ($offices->count() > 1)<span class="select"><select name="office" aria-label="For whom"><option
+                    value="">everyone</option>
+                @foreach ($offices as $one)<option value="{{ $one->key }}">{{ $one->name }}</option>@endforeach</select></span>@endif
                 <label><input type="radio" name="own" value="1"> just me</label>@endif
                 <button class="button now">Save letter</button></div>
             @endif

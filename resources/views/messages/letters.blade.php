@@ -7,7 +7,9 @@
         @forelse ($letters as $letter)
             @php($mine = $letter->user_id === $user->id || ($letter->user_id === null && $keeps))
             <tr data-row @class(['dim' => $letter->put_away_at])><td><a href="/office/letters/{{ $letter->key }}" data-open>{{ $letter->name
-                }}</a></td><td>{{ $letter->subject }}</td><td class="dim">{{ $letter->user_id === null ? 'everyone’s' : 'your own' }}</td>
+                }}</a></td><td>{{ $letter->subject }}</td><td class="dim">{{ $letter->user_id !== null ? 'your own' :
+                    ($letter->office->name ??
+                'everyone’s') }}</td>
                 <td class="dim">{{ $letter->version }}</td><td>@if ($mine)<form method="post"
                 action="/office/letters/{{ $letter->key }}/away">@csrf<input type="hidden" name="away"
                 value="{{ $letter->put_away_at ? 0 : 1 }}"><button class="button tight plain" aria-label="{{ $letter->put_away_at ?

@@ -1,7 +1,7 @@
 <x-office title="Automatic emails" at="letters" about="off until you turn them on; one email per event">
     <section class="leaf pad" aria-label="Rules">
         <table class="ledger"><thead><tr><th scope="col">Letter</th><th scope="col">When</th><th scope="col">To</th><th
-            scope="col">Office</th><th scope="col">On</th></tr></thead><tbody>
+            scope="col">Office</th><th scope="col">On</th><th scope="col"><span class="unseen">Remove</span></th></tr></thead><tbody>
         @forelse ($rules as $rule)
             <tr data-row><td>{{ $rule->letter->name }}</td><td>{{ $rule->when() }}</td><td>{{ $rule->readers() }}</td><td>{{
                 $rule->office->name }}</td><td><form method="post" action="/office/letter-rules/{{ $rule->key }}">@csrf<input type="hidden"
@@ -10,8 +10,11 @@
                 $rule->on_since ? 'Turn off' : 'Turn on' }}</button>
                 @if ($rule->on_since)<span class="ok small">on since {{ \App\Terms\When::list($rule->on_since, $rule->office->zone)
                     }}</span>
-                @endif</form></td></tr>
-        @empty<tr><td colspan="5" class="empty">No automatic emails yet.</td></tr>@endforelse
+                @endif</form></td><td class="right">@if (! $rule->on_since)<form method="post"
+                action="/office/letter-rules/{{ $rule->key }}">@csrf @method('delete')<button class="button tight plain"
+                    aria-label="Remove: {{
+                $rule->letter->name }}, {{ $rule->when() }}">Remove</button></form>@endif</td></tr>
+        @empty<tr><td colspan="6" class="empty">No automatic emails yet.</td></tr>@endforelse
         </tbody></table>
     </section>
     <section class="leaf pad" aria-label="New automatic email"><h2>New automatic email</h2>

@@ -67,7 +67,7 @@ final class KeepMessageRequest extends FormRequest
     {
         $key = (string) $this->validated('letter');
 
-        return $key === '' ? null : FormLetter::inUse()->firstWhere('key', $key);
+        return $key === '' ? null : FormLetter::inUse(User::signedIn($this))->firstWhere('key', $key);
     }
 
     /** What was picked from the shelf; null: nothing was. */
