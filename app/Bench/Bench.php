@@ -45,6 +45,9 @@ final class Bench extends Command
         $sixty->during(function (DealFile $file): void {
             $this->filePage($file);
             $this->desk($file);
+            foreach (AroundTheDeal::of($file) as $what => $cost) {
+                $this->beside($what, 4.0, $cost);
+            }
             foreach (IntakeAndReview::of($file) as $what => $cost) {
                 $this->beside($what, 4.0, $cost);
             }
@@ -54,6 +57,7 @@ final class Bench extends Command
         $this->assemble($library, $press);
         $this->seal($library, $press, $stamps);
         $this->line(sprintf('a plan year of 500 agents, 6,000 sheets, reckoned anew: %.1f s (budget 20)', PlanYearAnew::seconds()));
+        $this->line('a brokerage moves out: '.AroundTheDeal::movingOut());
         $this->line('places on the library’s forms: '.Proposals::of($library));
         $this->line('the same scanned, four forms: '.Proposals::of($library, ['M-101', 'M-102', 'M-201', 'M-215'], scanned: true));
 

@@ -14,7 +14,7 @@ export const has = (row, wanted) =>
         .every((word) => plain(row).includes(word));
 
 /** Rows from which on a list is long enough to be looked through. */
-const LONG = 8;
+const LONG = 12;
 
 const begin = (input) => {
     const rows = [...document.querySelectorAll('.office [data-row]')];

@@ -20,12 +20,13 @@
                 @if ($party->phone)<a href="tel:{{ \Unanimus\Terms\Phone::link($party->phone) }}" title="{{ $party->phone }}">call<span
                     class="unseen"> {{ $party->name }}</span></a> <a href="sms:{{ \Unanimus\Terms\Phone::link($party->phone) }}">text<span
                     class="unseen"> {{ $party->name }}</span></a>@endif
-                @if ($party->email && ($works ?? false))<form method="post" action="/files/{{ $file->key }}/messages"
-                    class="inline">@csrf<input
-                    type="hidden" name="to" value="{{ $party->seat() }}"><button class="plain-link">write<span class="unseen"> to {{
-                    $party->name }}</span></button></form>@endif
-                @if ($party->email)<a href="mailto:{{ $party->email }}">email<span class="unseen">
-                    {{ $party->name }}</span></a>@elseif (! $party->phone) no email yet @endif
+                @if ($party->email)
+                    @if ($works ?? false)<form method="post" action="/files/{{ $file->key }}/messages" class="inline at-a-desk">@csrf<input
+                        type="hidden" name="to" value="{{ $party->seat() }}"><button class="plain-link">write<span class="unseen"> to {{
+                        $party->name }}</span></button></form>@endif
+                    <a href="mailto:{{ $party->email }}" @class(['on-the-way' => $works ?? false])>email<span
+                        class="unseen"> {{ $party->name }}</span></a>
+                @elseif (! $party->phone) no email yet @endif
             </span></li>
     @endforeach
 </ul>
