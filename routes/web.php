@@ -81,6 +81,7 @@ use App\Review\Http\RemarkController;
 use App\Review\Http\ReviewController;
 use App\Roster\Http\CoverController;
 use App\Roster\Http\RosterController;
+use App\Roster\Http\RosterKitController;
 use App\Shelf\Http\SheetController;
 use App\Shelf\Http\ShelfController;
 use App\Signing\Http\AskedPapersController;
@@ -678,6 +679,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::get('/office/roster', [RosterController::class, 'index'])->name('roster');
     Route::post('/office/roster', [RosterController::class, 'begin'])->name('roster.begin');
     Route::post('/office/roster/people/{user}/credentials', [RosterController::class, 'hold'])->name('roster.hold');
+    Route::get('/office/roster/kits/{office}/{kind}', [RosterKitController::class, 'show'])->name('roster.kit');
+    Route::put('/office/roster/kits/{office}/{kind}', [RosterKitController::class, 'update'])->name('roster.kit.update');
     Route::get('/office/roster/{case}', [RosterController::class, 'show'])->name('roster.show');
     Route::get('/office/roster/{case}/files.zip', [FolderController::class, 'leaver'])->name('roster.files-zip');
     Route::post('/office/roster/{case}', [RosterController::class, 'update'])->name('roster.update');

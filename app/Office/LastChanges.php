@@ -20,7 +20,7 @@ final class LastChanges
         'people' => ['Person invited', 'Invitation accepted', 'Role given', 'Role taken away', 'Access opened', 'Access closed',
             'Looked as'],
         'roster' => ['Joining begun', 'Leaving begun', 'Last or first day moved', 'Left the brokerage', 'Credential noted', 'Files shared',
-            'Files not shared any more', 'Coordinator of new files'],
+            'Files not shared any more', 'Roster steps changed', 'Coordinator of new files'],
         'offices' => ['Office opened', 'Holidays added', 'Holidays removed', 'Look of dates set', 'Reminders set', 'Review plan set'],
         'permissions' => ['Permissions changed'],
         'contacts' => ['Standing contacts changed', 'Standing contact removed'],

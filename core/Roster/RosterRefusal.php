@@ -22,11 +22,19 @@ enum RosterRefusal: string implements Reason
     case NotTheirs = 'roster.not-theirs';
     case NoTitle = 'roster.no-title';
     case Settled = 'roster.settled';
+    case NoRole = 'roster.no-role';
+    case NoDays = 'roster.no-days';
+    case NoSteps = 'roster.no-steps';
+    case KitChanged = 'roster.kit-changed';
 
     /** What the person is told. */
     public function words(): string
     {
         return match ($this) {
+            self::NoRole => 'Choose who does “{title}”.',
+            self::NoDays => 'Enter a number of days for “{title}”. A minus means after that day.',
+            self::NoSteps => 'Leave at least one step.',
+            self::KitChanged => 'Somebody changed these steps meanwhile. Reload the page to see them. Nothing was changed.',
             self::NobodyNamed => 'Select who goes on with this file.',
             self::ToThemselves => 'That is the one who leaves. Select somebody else.',
             self::NoAgent => 'Only an agent who works here can go on with a file.',

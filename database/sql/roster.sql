@@ -125,3 +125,15 @@ BEGIN
           AND m.user_id IN (SELECT r.user_id FROM office_roles r WHERE r.office_id = office AND r.role = 'coordinator')
         GROUP BY m.user_id;
 END $$;
+
+-- What an office does when somebody comes or goes, where it says otherwise than usual.
+CREATE TABLE IF NOT EXISTS roster_kits (
+    id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+    brokerage_id bigint NOT NULL REFERENCES brokerages,
+    office_id bigint NOT NULL REFERENCES offices,
+    kind text NOT NULL,
+    version integer NOT NULL DEFAULT 1,
+    steps jsonb NOT NULL,
+    documents jsonb NOT NULL,
+    CONSTRAINT roster_kit_once UNIQUE (office_id, kind)
+);

@@ -253,6 +253,7 @@ return [
     'Looked as' => 'Looked at what :person sees',
     'Permissions changed' => 'Permissions in :office changed: :changes',
     'Letter rule removed' => 'Automatic email “:letter” in :office removed: :when',
+    'Roster steps changed' => 'Steps of :kind in :office changed (:steps steps)',
     'Own sheet made' => 'Own sheet of :person made',
     'Own sheet renewed' => 'Own sheet of :person made anew[: :why]',
     'Put on the shelf' => '“:title” put on the shelf',

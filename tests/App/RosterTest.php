@@ -272,3 +272,26 @@ it('reminds of a license that ends, both its holder and the broker, once', funct
     $this->as('caleb')->get('/office/roster')->assertDontSee('Errors and omissions insurance</td>', false)->assertDontSee('MW-1');
     $this->as('tomas')->get('/office/roster')->assertSee('License');
 });
+
+it('begins with the steps and documents of the office, which those who run it change', function () {
+    $this->seeAll();
+    $office = $this->people['tomas']->officeRoles->firstOrFail()->office;
+    $path = "/office/roster/kits/{$office->key}/leaving";
+    $lines = [['title' => 'Return the lockbox', 'by' => 'administrator', 'before' => '0'],
+        ['title' => '', 'by' => 'broker', 'before' => '']];
+    foreach (['priya', 'wendell', 'marguerite'] as $who) {
+        $this->as($who)->get($path)->assertNotFound();
+        $this->as($who)->put($path, ['seen' => 0, 'lines' => $lines])->assertNotFound();
+    }
+    $this->as('dario')->get($path)->assertOk()->assertSee('Open files decided one by one');
+    $this->as('dario')->put($path, ['seen' => 0, 'lines' => $lines, 'documents' => "Receipt of keys\n"])->assertSessionHas('told');
+    $this->as('dario')->put($path, ['seen' => 0, 'lines' => $lines, 'documents' => 'Receipt of keys'])->assertSessionHas('told');
+    $this->as('dario')->put($path, ['seen' => 0, 'lines' => [['title' => 'Older window', 'by' => 'broker', 'before' => '1']]])
+        ->assertSessionHas('reason', RosterRefusal::KitChanged->value);
+    $case = leaving();
+    expect($case->steps()->pluck('title')->all())->toBe(['Return the lockbox'])
+        ->and(DB::table('brokerage_history')->where('what', 'Roster steps changed')->count())->toBe(1);
+    $this->as('ines')->post("/office/roster/{$case->key}", ['do' => 'papers']);
+    $this->seeAll();
+    expect(DB::table('papers')->where('deal_file_id', $case->refresh()->papers_file)->pluck('title')->all())->toContain('Receipt of keys');
+});

@@ -47,6 +47,7 @@ function everyPage(): array
         'office/roster/{case}' => ['ines', "/office/roster/{SELECT key FROM roster_cases WHERE kind = 'leaving' ORDER BY id LIMIT 1}"],
         'office/shelf' => ['wendell', '/office/shelf'],
         'office/permissions/{office?}' => ['fenna', '/office/permissions'],
+        'office/roster/kits/{office}/{kind}' => ['ines', '/office/roster/kits/{SELECT key FROM offices ORDER BY id LIMIT 1}/leaving'],
         'office/sheet' => ['tomas', '/office/sheet'],
         'office/shelf/{item}' => ['wendell', "/office/shelf/{SELECT key FROM shelf_items WHERE kind = 'document' ORDER BY id LIMIT 1}"],
         'office/connections' => ['ines', '/office/connections'],

@@ -8,6 +8,7 @@ use Unanimus\Roster\Credential;
 use Unanimus\Roster\FileFate;
 use Unanimus\Roster\LeavingPlan;
 use Unanimus\Roster\RosterKind;
+use Unanimus\Roster\RosterKit;
 use Unanimus\Roster\RosterRefusal;
 
 /** A day of December 2026. */
@@ -65,4 +66,23 @@ it('has something to do for each who comes and goes, by roles there are', functi
     foreach ([...FileFate::cases(), ...Credential::cases()] as $one) {
         expect($one->label())->not->toBe('');
     }
+});
+
+it('keeps the steps of joining and leaving as an office types them, and comes as usual where nothing readable is kept', function () {
+    $step = fn (string $title, string $by = 'broker', string $before = '3') => ['title' => $title, 'by' => $by, 'before' => $before];
+    $kit = RosterKit::typed(
+        RosterKind::Joining,
+        [$step('  Key  cut '), $step(''), $step('Parking', 'administrator', '-5')],
+        ['Permit', '', 'Permit'],
+    );
+    expect($kit->steps)->toBe([
+        ['title' => 'Key cut', 'by' => 'broker', 'before' => 3],
+        ['title' => 'Parking', 'by' => 'administrator', 'before' => -5],
+    ])->and($kit->documents)->toBe(['Permit'])->and($kit->isUsual())->toBeFalse()
+        ->and(RosterKit::kept(RosterKind::Joining, $kit->steps, $kit->documents))->toEqual($kit)
+        ->and(RosterKit::kept(RosterKind::Leaving, ['x', ['title' => 'a', 'by' => 'wizard', 'before' => 1]], [])->isUsual())->toBeTrue()
+        ->and(fn () => RosterKit::typed(RosterKind::Joining, [$step('a', 'wizard')], []))->toBeRefused(RosterRefusal::NoRole)
+        ->and(fn () => RosterKit::typed(RosterKind::Joining, [$step('a', 'broker', 'soon')], []))->toBeRefused(RosterRefusal::NoDays)
+        ->and(fn () => RosterKit::typed(RosterKind::Joining, [$step('a', 'broker', '999')], []))->toBeRefused(RosterRefusal::NoDays)
+        ->and(fn () => RosterKit::typed(RosterKind::Joining, [$step(' ')], ['Permit']))->toBeRefused(RosterRefusal::NoSteps);
 });

@@ -53,7 +53,7 @@ final class KeepRoster
             'day' => $day->iso(),
             'created_by' => $by->id,
         ]);
-        foreach ($kind->steps() as $step) {
+        foreach (KeepRosterKit::of($office, $kind)[0]->steps as $step) {
             $this->step($case, $step['title'], Role::from($step['by']), $day->plusDays(-$step['before']));
         }
         History::ofBrokerage($person->brokerage_id, $kind === RosterKind::Joining ? 'Joining begun' : 'Leaving begun', [
@@ -76,7 +76,7 @@ final class KeepRoster
         $file = ($this->open)($by, Representation::Both, DealKind::Papers, $case->office_id,
             "{$case->kind->label()}: {$case->person->name}");
         $file->update(['status' => 'active']);
-        foreach ($case->kind->documents() as $index => $title) {
+        foreach (KeepRosterKit::of($case->office, $case->kind)[0]->documents as $index => $title) {
             $file->papers()->create([
                 'brokerage_id' => $file->brokerage_id,
                 'title' => $title,

@@ -28,6 +28,9 @@
                     autocomplete="off"></label></div>
                 <p class="dim">Somebody new is <a href="/office">invited</a> first.</p>
                 <button class="button now">Begin</button></form></details>
+        <p class="small">Steps and documents: @foreach ($offices as $one){{ $one->name }} <a href="/office/roster/kits/{{ $one->key
+            }}/joining">joining</a>, <a href="/office/roster/kits/{{ $one->key }}/leaving">leaving</a>{{ $loop->last ? '.' : '; '
+            }}@endforeach</p>
         @endif
     </section>
     <section class="leaf pad" aria-label="Licenses and insurance"><h2>Licenses and insurance</h2>
