@@ -165,6 +165,7 @@ final class Generator
             'price' => mt_rand(1600, 7400).'00.00',
             'financing' => mt_rand(0, 4) === 0 ? 'cash' : 'conventional',
             'loan_percent' => '80',
+            'client_source' => ['Past client', 'Open house', 'Website', 'Sign call', 'Friend of a client'][$file->id % 5],
             $side === 'seller' ? 'listing_commission' : 'buyer_commission' => $side === 'seller' ? '2.75' : '2.5',
         ];
         if (! $listed) {

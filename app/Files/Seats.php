@@ -39,6 +39,8 @@ final class Seats
         return $seats;
     }
 
+    private const SOURCES = 'past client, website, open house';
+
     /** @return array{list<array{Term, string}>, list<array{Term, string}>} two columns of terms, each with a hint */
     public static function terms(DealFile $file): array
     {
@@ -52,11 +54,12 @@ final class Seats
                     [Term::LeaseEnd, ''],
                     [Term::Possession, ''],
                     [Term::CommissionNote, ''],
+                    [Term::ClientSource, self::SOURCES],
                 ],
             ],
             DealKind::Referral => [
                 [[Term::ReferredTo, 'the other brokerage'], [Term::ReferralPercent, '25']],
-                [[Term::Price, ''], [Term::Closing, ''], [Term::CommissionNote, '']],
+                [[Term::Price, ''], [Term::Closing, ''], [Term::CommissionNote, ''], [Term::ClientSource, self::SOURCES]],
             ],
             DealKind::Papers => [[], []],
             DealKind::Sale => [
@@ -91,6 +94,7 @@ final class Seats
                     ...$file->represents->isListing() ? [[Term::ListingCommission, '2.75']] : [],
                     ...$file->represents->side()?->isListing() === true ? [] : [[Term::BuyerCommission, '2.5']],
                     [Term::CommissionNote, 'a bonus, a reduced rate'],
+                    [Term::ClientSource, self::SOURCES],
                 ],
             ],
         };

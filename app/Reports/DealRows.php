@@ -101,6 +101,7 @@ final class DealRows
             self::days($row->listed, $row->accepted),
             self::days($row->accepted, $row->status === 'closed' ? $row->day : null),
             (string) ($row->end_reason ?? '') ?: ($row->status === 'expired' ? 'listing expired' : 'no reason given'),
+            (string) ($row->source ?? ''),
         );
     }
 

@@ -206,6 +206,7 @@ final readonly class Report
             'month' => self::monthName($key),
             'agent' => $row->agents[$key] ?? 'No agent',
             'side' => ucfirst($key).' side',
+            'source' => $key === '' ? 'Not said' : mb_strtoupper(mb_substr($key, 0, 1)).mb_substr($key, 1),
             default => $key === '' ? 'None' : $key,
         };
     }

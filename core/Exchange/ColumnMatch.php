@@ -73,6 +73,7 @@ final class ColumnMatch
         'earnest_money' => ['earnest money', 'earnest', 'deposit paid', 'emd'],
         'escrow_holder' => ['escrow', 'title company', 'escrow holder', 'title'],
         'lender' => ['lender', 'bank'],
+        'client_source' => ['source', 'lead source', 'client source', 'came from'],
         'labels' => ['labels', 'tags', 'notes label'],
         'folder' => ['folder', 'folder name', 'documents', 'document folder', 'path'],
     ];

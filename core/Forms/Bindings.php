@@ -40,8 +40,8 @@ final class Bindings
     {
         $all = self::COMPOSED;
         foreach ([...PropertyFact::cases(), ...Term::cases()] as $item) {
-            // What is unusual about our commission is nobody's on a form.
-            if ($item === Term::CommissionNote) {
+            // What is unusual about our commission, and how a client came to us, is nobody's on a form.
+            if ($item === Term::CommissionNote || $item === Term::ClientSource) {
                 continue;
             }
             $all[$item->value] = $item->label();

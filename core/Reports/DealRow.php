@@ -20,6 +20,8 @@ final readonly class DealRow
      * @param int|null $company what the company keeps, in cents
      * @param int|null $toContract days from listing to contract
      * @param int|null $toClosing days from contract to closing
+     * @param string $reason why it fell through
+     * @param string $source where the client came from, as it was typed
      */
     public function __construct(
         public string $file,
@@ -36,6 +38,7 @@ final readonly class DealRow
         public ?int $toContract = null,
         public ?int $toClosing = null,
         public string $reason = '',
+        public string $source = '',
     ) {
     }
 }

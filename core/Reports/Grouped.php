@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Unanimus\Reports;
 
-/** Rows of deals by month, office, agent, side, label or reason. */
+/** Rows of deals by month, office, agent, side, label, source of the client, or reason. */
 final class Grouped
 {
     /** What deals may be grouped by, and how it is called. */
@@ -14,6 +14,7 @@ final class Grouped
         'agent' => 'Agent',
         'side' => 'Side',
         'label' => 'Tag',
+        'source' => 'Source',
         'reason' => 'Reason',
     ];
 
@@ -45,6 +46,8 @@ final class Grouped
             'agent' => array_map(strval(...), array_keys($row->agents)) ?: [''],
             'side' => [$row->side],
             'label' => $row->labels ?: [''],
+            // As typed by many hands: capitals make no other source.
+            'source' => [mb_strtolower(trim($row->source))],
             'reason' => [$row->reason],
             default => throw new \InvalidArgumentException("Deals are not grouped by {$what}."),
         };

@@ -41,6 +41,7 @@ enum Term: string
     case ListingCommission = 'listing_commission';
     case BuyerCommission = 'buyer_commission';
     case CommissionNote = 'commission_note';
+    case ClientSource = 'client_source';
     case TransferTax = 'transfer_tax';
     case TitleCosts = 'title_costs';
     case AnnualTax = 'annual_tax';
@@ -81,6 +82,7 @@ enum Term: string
             self::ListingCommission => 'Commission, listing side',
             self::BuyerCommission => 'Commission, buyer side',
             self::CommissionNote => 'Unusual about the commission',
+            self::ClientSource => 'Client came from',
             self::TitleCosts => 'Title and settlement',
             self::AnnualTax => 'Property tax a year',
             self::TaxPaidThrough => 'Property tax paid through',

@@ -264,10 +264,11 @@ CREATE OR REPLACE FUNCTION debts_left(agent bigint, besides bigint[])
 -- Sides of deals for reports: of the offices whose figures a person may see, and their own. Asked once for all rows instead of row by
 -- row, as a brokerage's year is tens of thousands of them.
 -- Asked for some standings alone it looks at those alone.
+DROP FUNCTION IF EXISTS deals_in_report(date, date, text[]);
 CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text[])
     RETURNS TABLE (file_id bigint, key char(26), name text, office text, status text, kind text, represents text, labels jsonb, side text, day date,
         price bigint, gross bigint, company bigint, expected_of text, authorized boolean, listing_rate text, buyer_rate text, listed text,
-        accepted text, end_reason text, agents jsonb)
+        accepted text, end_reason text, source text, agents jsonb)
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public SET work_mem = '32MB' AS $$
     WITH seen AS MATERIALIZED (
         SELECT o.id FROM offices o WHERE o.brokerage_id = session_of('brokerage')::bigint
@@ -288,11 +289,12 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
             max(x.value) FILTER (WHERE x.name = 'price') AS price, max(x.value) FILTER (WHERE x.name = 'rent') AS rent,
             max(x.value) FILTER (WHERE x.name = 'closing') AS closing, max(x.value) FILTER (WHERE x.name = 'lease_start') AS lease_start,
             max(x.value) FILTER (WHERE x.name = 'acceptance') AS acceptance, max(x.value) FILTER (WHERE x.name = 'listed_on') AS listed_on,
+            max(x.value) FILTER (WHERE x.name = 'client_source') AS client_source,
             max(x.value) FILTER (WHERE x.name = 'listing_commission') AS listing_commission,
             max(x.value) FILTER (WHERE x.name = 'buyer_commission') AS buyer_commission
         FROM facts x
         WHERE x.deal_file_id IN (SELECT id FROM files)
-          AND x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission')
+          AND x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission', 'client_source')
         GROUP BY x.deal_file_id
     ), sides AS (
         SELECT f.*, s.side AS of_side FROM files f CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
@@ -304,7 +306,7 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
         (100 * coalesce(d.gross, (c.expected->>'gross')::numeric))::bigint,
         (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint,
         CASE WHEN c.id IS NULL THEN NULL ELSE coalesce(c.expected->>'of', '') END, d.id IS NOT NULL,
-        k.listing_commission, k.buyer_commission, k.listed_on, k.acceptance, f.end_reason,
+        k.listing_commission, k.buyer_commission, k.listed_on, k.acceptance, f.end_reason, k.client_source,
         (SELECT coalesce(jsonb_object_agg(u.key, u.name), '{}') FROM file_members m JOIN users u ON u.id = m.user_id
             WHERE m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side))
     FROM sides f

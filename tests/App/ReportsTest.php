@@ -134,3 +134,13 @@ it('counts a side once, whichever side its agents are on, and what has no closin
     $this->as('ines')->get('/reports?period=year')->assertSee('Pending in this period: 1 side')->assertSee('No closing day');
     $this->as('ines')->get('/reports?period=last-year')->assertSee('Pending in this period: 0 sides');
 });
+
+it('tells where clients came from', function () {
+    $file = soldFile('1 Cooper Way', '2026-11-10', true);
+    $this->seeAll();
+    $fact = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'name' => 'client_source', 'value' => 'past client'];
+    DB::table('facts')->insert([...$fact, 'source' => 'entered', 'stored_at' => now()]);
+    $this->as('ines')->get('/reports?period=year')->assertSee('By source')->assertSee('Past client');
+    expect($this->as('ines')->get('/reports.csv?period=year&table=source')->streamedContent())->toContain('"Past client",1,412500.00');
+    $this->as('ines')->get('/reports/deals?period=year&stands=closed&by=source&of=past+client')->assertOk()->assertSee('1 Cooper Way');
+});

@@ -155,3 +155,10 @@ it('writes plans as a table and reads them again as they were', function () {
         ->and($row['opening']['cn']->decimal())->toBe('5.00')->and($row['from']?->iso())->toBe('2026-01-01')
         ->and(fn () => PlanSheet::read("Name,Rate 1\nA,70\n", LocalDate::of('2026-11-28')))->toThrow(SheetUnreadable::class, '“Email”');
 });
+
+it('groups deals by where clients came from, whoever typed it', function () {
+    $day = LocalDate::of('2026-11-10');
+    $deal = fn (string $source) => new DealRow('f', 'f', 'closed', $day, 'buyer', 'North', [], [], 100, 10, 5, source: $source);
+    $groups = Grouped::by('source', [$deal('Past client'), $deal(' past CLIENT'), $deal(''), $deal('Website')]);
+    expect(array_map(count(...), $groups))->toBe(['' => 1, 'past client' => 2, 'website' => 1]);
+});

@@ -84,7 +84,8 @@
         @include('reports.groups', ['by' => 'month', 'groups' => $months, 'heading' => 'Month'])
     </section>
     <div class="columns-2">
-        @foreach (['office' => 'By office', 'agent' => 'By agent', 'side' => 'By side', 'label' => 'By tag'] as $by => $heading)
+        @php($ways = ['office' => 'By office', 'agent' => 'By agent', 'side' => 'By side', 'label' => 'By tag', 'source' => 'By source'])
+        @foreach ($ways as $by => $heading)
         @if ($all || $by !== 'office')
         <section class="leaf pad" aria-label="{{ $heading }}"><h2>{{ $heading }}</h2>
             @include('reports.groups', ['groups' => $report->by($by), 'heading' => \Unanimus\Reports\Grouped::BY[$by]])</section>@endif
