@@ -15,6 +15,7 @@ use App\Assembly\Http\ReadingLink;
 use App\Commission\Http\CommissionController;
 use App\Commission\Http\DebtController;
 use App\Commission\Http\DisbursementController;
+use App\Commission\Http\OfficeFeesController;
 use App\Commission\Http\PlanController;
 use App\Commission\Http\PlanSheetController;
 use App\Commission\Http\WordingController;
@@ -644,6 +645,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/office/plans/{user}', [PlanController::class, 'store'])->name('plans.store');
     Route::post('/office/plans/{user}/debts', [DebtController::class, 'store'])->name('debts.store');
     Route::post('/office/debts/{debt}/settle', [DebtController::class, 'settle'])->name('debts.settle');
+    Route::get('/office/fees', [OfficeFeesController::class, 'index'])->name('office-fees');
+    Route::put('/office/fees/{office}', [OfficeFeesController::class, 'update'])->name('office-fees.update');
     Route::get('/office/disbursements', [WordingController::class, 'index'])->name('wording');
     Route::post('/office/disbursements/signature', [WordingController::class, 'sign'])->name('wording.sign');
     Route::delete('/office/disbursements/signature', [WordingController::class, 'unsign'])->name('wording.unsign');

@@ -20,6 +20,7 @@ use Unanimus\Review\ReviewPlan;
  * @property string $name
  * @property string $zone
  * @property array<string, string> $disbursement how its authorizations are worded, as OfficeWording reads it
+ * @property list<array<string, string|bool>> $fees that it usually takes
  * @property array<string, string> $holidays
  * @property array<string, mixed> $review
  * @property array<string, mixed> $retention how long its files are kept, as RetentionRules reads it
@@ -36,10 +37,10 @@ final class Office extends Record
 
     /** @var array<string, string> */
     protected $casts = ['holidays' => 'array', 'preferred_forms' => 'array', 'reminder_days' => 'array', 'review' => 'array',
-        'disbursement' => 'array', 'retention' => 'array'];
+        'disbursement' => 'array', 'retention' => 'array', 'fees' => 'array'];
 
     protected $attributes = ['preferred_forms' => '[]', 'reminder_days' => '[2, 1, 0]', 'date_look' => 'slashes', 'review' => '{}',
-        'disbursement' => '{}', 'retention' => '{}', 'coordinator_rule' => ''];
+        'disbursement' => '{}', 'retention' => '{}', 'fees' => '[]', 'coordinator_rule' => ''];
 
     /** @var array<string, BusinessCalendar> by the holidays it was made from */
     private array $calendars = [];

@@ -32,6 +32,7 @@ final class LastChanges
             'Letter rule turned off', 'Letter rule removed'],
         'inbox' => ['Who sorts the mail'],
         'plans' => ['Plan set', 'Debt entered', 'Debt settled'],
+        'fees' => ['Office fees set'],
         'wording' => ['Wording of authorizations set', 'Signature picture set', 'Signature picture removed'],
         'archive' => ['Retention periods changed', 'File purged'],
         'connections' => ['Access token made', 'Access token revoked', 'Webhook set up', 'Webhook turned off', 'Webhook turned on'],

@@ -41,6 +41,7 @@ final class OfficeIndex
             ['Mail', 'letters', '/office/letters', 'Form letters', Gate::allows('form-letters'), self::letters(...)],
             ['Mail', 'inbox', '/office/inbox', 'Inbox', Gate::allows('inbox'), self::inbox(...)],
             ['Money', 'plans', '/office/plans', 'Plans', Gate::allows('see-plans'), static fn () => 'splits and caps'],
+            ['Money', 'fees', '/office/fees', 'Fees', Gate::allows('word-disbursements'), static fn () => 'suggested on new sheets'],
             ['Money', 'wording', '/office/disbursements', 'Authorizations', Gate::allows('word-disbursements'),
                 static fn () => 'wording, who is paid by escrow'],
             ['Keeping', 'archive', '/office/archive', 'Archive', Gate::allows('run-office'), self::archive(...)],

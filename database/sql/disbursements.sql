@@ -132,3 +132,6 @@ CREATE TABLE IF NOT EXISTS kept_reports (
     CONSTRAINT kept_report_key_once UNIQUE (key),
     CONSTRAINT kept_report_name_once UNIQUE (user_id, name)
 );
+
+-- Fees that an office usually takes, suggested on each new sheet.
+ALTER TABLE offices ADD COLUMN IF NOT EXISTS fees jsonb NOT NULL DEFAULT '[]';

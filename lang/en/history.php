@@ -254,6 +254,7 @@ return [
     'Permissions changed' => 'Permissions in :office changed: :changes',
     'Letter rule removed' => 'Automatic email “:letter” in :office removed: :when',
     'Roster steps changed' => 'Steps of :kind in :office changed (:steps steps)',
+    'Office fees set' => 'Fees of :office set: :fees',
     'Own sheet made' => 'Own sheet of :person made',
     'Own sheet renewed' => 'Own sheet of :person made anew[: :why]',
     'Put on the shelf' => '“:title” put on the shelf',

@@ -87,6 +87,9 @@ it('shows plans to those who keep them, and each agent their own', function () {
     // A broker of another office neither sees it nor sets one.
     planFor('caleb', ['rate1' => '55'])->assertSessionHas('told');
     $this->as('marguerite')->get('/office/plans')->assertSee('55%');
+    // Nor in what the office's history tells.
+    $this->as('ines')->get('/office/history')->assertSee('Caleb Nakagawa');
+    $this->as('dario')->get('/office/history')->assertDontSee('Caleb Nakagawa');
     $this->as('dario')->get('/office/plans')->assertOk()->assertSee('60% to $100,000')->assertDontSee('Caleb Nakagawa');
     $this->as('dario')->post('/office/plans/'.$this->people['caleb']->key, ['from' => '2026-01-01', 'rate1' => '100'])->assertForbidden();
     $this->as('dario')->post('/office/plans/'.$this->people['caleb']->key.'/debts', ['label' => 'x', 'amount' => '1'])->assertForbidden();

@@ -279,3 +279,28 @@ it('keeps who pays a fee and that it is open when the sheet is stored again, and
     expect($kept(['fee' => '395', 'fee_name' => 'Transaction fee', 'fees' => $fees]))->toBe($all);
     expect((string) $this->as('tomas')->get($path)->getContent())->toMatch('/name="fee"[^>]*value="395.00"/s');
 });
+
+it('suggests the fees of the office on a new sheet, and computes nothing from them before they are saved', function () {
+    $this->seeAll();
+    $office = $this->people['tomas']->officeRoles->firstOrFail()->office;
+    $fees = [['label' => 'Compliance', 'amount' => '95', 'payer' => 'client'], ['label' => '', 'amount' => ''],
+        ['label' => 'Insurance', 'amount' => '0.5%', 'base' => 'before', 'maximum' => '25']];
+    foreach (['priya', 'wendell', 'marguerite'] as $who) {
+        $this->as($who)->get('/office/fees')->assertForbidden();
+        $this->as($who)->put("/office/fees/{$office->key}", ['fees' => $fees])->assertForbidden();
+    }
+    $this->as('dario')->put("/office/fees/{$office->key}", ['fees' => [['label' => 'x', 'amount' => 'a lot']]])
+        ->assertSessionHasErrors('fees');
+    $this->as('dario')->put("/office/fees/{$office->key}", ['fees' => $fees])->assertSessionHas('told');
+    $this->as('dario')->put("/office/fees/{$office->key}", ['fees' => $fees])->assertSessionHas('told');
+    $this->as('dario')->get('/office/fees')->assertOk()->assertSee('Compliance');
+    $this->seeAll();
+    expect(DB::table('brokerage_history')->where('what', 'Office fees set')->count())->toBe(1);
+    $file = $this->aFile(['closing' => '2026-12-18']);
+    $at = "/files/{$file->key}/commission";
+    $this->as('tomas')->get($at)->assertOk()->assertSee('Suggested from the fees of')->assertSee('value="Insurance"', false);
+    $this->seeAll();
+    expect(DB::table('commissions')->where('deal_file_id', $file->id)->whereNotNull('reckoned')->count())->toBe(0);
+    $this->as('tomas')->put($at, ['rate' => '3', 'agent_share' => '70', 'fees' => []]);
+    $this->as('tomas')->get($at)->assertOk()->assertDontSee('Suggested from the fees of')->assertDontSee('value="Insurance"', false);
+});

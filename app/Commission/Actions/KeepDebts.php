@@ -7,6 +7,7 @@ namespace App\Commission\Actions;
 use App\Commission\Expected;
 use App\History\History;
 use App\Models\AgentDebt;
+use App\Models\OfficeRole;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Commission\CommissionRefusal;
@@ -40,7 +41,7 @@ final class KeepDebts
         ]);
         Expected::forget($agent);
         $told = ['person' => $agent->name, 'debt' => $debt->label, 'amount' => $amount->decimal()];
-        History::ofBrokerage($agent->brokerage_id, 'Debt entered', $told);
+        History::ofBrokerage($agent->brokerage_id, 'Debt entered', $told, $agent->officeRoles->first()?->office_id);
 
         return $debt;
     }
@@ -55,6 +56,8 @@ final class KeepDebts
         $debt->update(['settled_at' => now(), 'settled_why' => mb_substr(trim($why), 0, 200)]);
         Expected::forget($debt->agent);
         $told = ['person' => $debt->agent->name, 'debt' => $debt->label, 'why' => $debt->settled_why];
-        History::ofBrokerage($debt->brokerage_id, 'Debt settled', $told);
+        // Whose office it is sees it, no other.
+        $office = OfficeRole::query()->where('user_id', $debt->user_id)->orderBy('id')->value('office_id');
+        History::ofBrokerage($debt->brokerage_id, 'Debt settled', $told, $office === null ? null : (int) $office);
     }
 }

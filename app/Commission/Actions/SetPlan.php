@@ -39,7 +39,7 @@ final class SetPlan
             'person' => $agent->name,
             'plan' => PlanYear::said($plan),
             'from' => $from->iso(),
-        ]);
+        ], $agent->officeRoles->first()?->office_id);
 
         return $kept;
     }

@@ -82,6 +82,7 @@ final class CommissionController
             'escrow' => self::escrow($file),
             'if' => WhatIf::of($file, $side, $reckoned, $commission?->entered() ?? Entered::fromArray([]), $request->only(WhatIf::FIELDS)),
             'proposed' => $commission === null ? SetCommission::proposed($file, $side) : null,
+            'officeFees' => $commission === null ? $file->office->fees : [],
         ]);
     }
 
