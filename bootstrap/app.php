@@ -60,6 +60,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Notices/Console',
         __DIR__.'/../app/Moving/Console',
         __DIR__.'/../app/Shelf/Console',
+        __DIR__.'/../app/Running/Console',
         __DIR__.'/../app/Requirements/Console',
         __DIR__.'/../app/Assembly/Console',
         __DIR__.'/../app/Papers/Console',

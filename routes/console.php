@@ -6,6 +6,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
 use Unanimus\Pages\Scratch;
 
+// By this it is seen that the scheduler runs.
+Schedule::command('installation:beat')->everyMinute();
 Schedule::command('reports:send')->monthlyOn(1, '6:00')->withoutOverlapping(60);
 Schedule::command('retention:sweep')->dailyAt('3:10')->withoutOverlapping(600);
 Schedule::command('moving:sweep')->dailyAt('3:40')->withoutOverlapping(60);

@@ -83,6 +83,8 @@ use App\Review\Http\ReviewController;
 use App\Roster\Http\CoverController;
 use App\Roster\Http\RosterController;
 use App\Roster\Http\RosterKitController;
+use App\Running\Http\MetricsController;
+use App\Running\Http\RunningController;
 use App\Shelf\Http\SheetController;
 use App\Shelf\Http\ShelfController;
 use App\Signing\Http\AskedPapersController;
@@ -115,6 +117,7 @@ Route::pattern('place', '\d{1,4}');
 
 Route::withoutMiddleware('web')->group(static function (): void {
     Route::get('/up', HealthController::class)->name('up');
+    Route::get('/metrics', MetricsController::class)->name('metrics');
     Route::post('/intake/mail', MailController::class)->name('intake.mail')->middleware('throttle:links');
     Route::post('/no-more', [NoMoreController::class, 'store'])->name('no-more.store')->middleware('throttle:links');
 });
@@ -677,6 +680,8 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::put('/notices/settings', [NoticeController::class, 'set'])->name('notices.set');
     Route::post('/notices/{notice}', [NoticeController::class, 'open'])->name('notices.open');
     Route::post('/files/{file}/mute', [NoticeController::class, 'mute'])->name('files.mute')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/office/running', [RunningController::class, 'index'])->name('running');
+    Route::post('/office/running/{kind}/{thing}', [RunningController::class, 'again'])->name('running.again')->whereNumber('thing');
     Route::get('/office/permissions/{office?}', [PermissionController::class, 'show'])->name('permissions.show');
     Route::put('/office/permissions/{office}', [PermissionController::class, 'update'])->name('permissions.update');
     Route::get('/office/roster', [RosterController::class, 'index'])->name('roster');

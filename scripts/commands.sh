@@ -13,6 +13,7 @@ Unanimus
   ./unanimus restore FOLDER   a backup into a fresh folder (UNANIMUS_HOME); nothing runs until it was checked
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
+  ./unanimus check            whether the running demo is well, in words
   ./unanimus doctor           what is on this machine and what is missing
 TEXT
 }

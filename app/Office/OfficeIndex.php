@@ -47,6 +47,7 @@ final class OfficeIndex
             ['Keeping', 'archive', '/office/archive', 'Archive', Gate::allows('run-office'), self::archive(...)],
             ['Keeping', 'history', '/office/history', 'History', Gate::allows('run-office'), static fn () => 'what was changed, by whom'],
             ['Keeping', 'connections', '/office/connections', 'Connections', true, static fn () => 'tokens, webhooks'],
+            ['Keeping', 'running', '/office/running', 'Running', Gate::allows('see-running'), static fn () => 'what waits, what failed'],
             ['You', 'me', '/me', 'My account', true, static fn () => 'password, two-step sign-in'],
         ];
         $shown = array_filter($all, static fn (array $one) => $one[4]);

@@ -78,6 +78,7 @@ final class AuthServiceProvider extends ServiceProvider
         Gate::define('shelf', static fn (User $user) => ! $user->guest);
         Gate::define('keep-shelf', static fn (User $user) => $user->may(Permission::KeepShelf));
         Gate::define('roster', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
+        Gate::define('see-running', static fn (User $user) => $user->holds(Role::Administrator));
         Gate::define('permissions', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }

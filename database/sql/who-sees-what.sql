@@ -211,6 +211,22 @@ CREATE OR REPLACE FUNCTION work_waiting() RETURNS TABLE (kind text, waiting bigi
     LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT w.kind, count(*), min(w.fault), min(w.next_try_at) FROM pending_work w WHERE w.fault IS NOT NULL GROUP BY w.kind ORDER BY w.kind $$;
 
+-- How much there is of what an operator looks after, over all brokerages: numbers alone.
+CREATE OR REPLACE FUNCTION installation_counts() RETURNS TABLE (what text, n bigint) LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
+BEGIN
+    RETURN QUERY SELECT 'brokerages', count(*) FROM brokerages
+    UNION ALL SELECT 'people', count(*) FROM users WHERE active AND NOT guest
+    UNION ALL SELECT 'files_open', count(*) FROM deal_files WHERE status IN ('preparing', 'active', 'under_contract') AND NOT practice
+    UNION ALL SELECT 'emails_late', count(*) FROM letters WHERE sent_at IS NULL AND created_at < now() - interval '10 minutes'
+    UNION ALL SELECT 'emails_sent_today', count(*) FROM letters WHERE sent_at > now() - interval '1 day'
+    UNION ALL SELECT 'seals_late', count(*) FROM rounds r WHERE r.status = 'complete' AND r.over_at < now() - interval '15 minutes'
+        AND r.over_at > now() - interval '30 days' AND NOT r.rehearsal AND NOT EXISTS (SELECT 1 FROM sealed_sets s WHERE s.round_id = r.id)
+    UNION ALL SELECT 'rounds_sealed_today', count(*) FROM sealed_sets WHERE sealed_at > now() - interval '1 day'
+    UNION ALL SELECT 'work_waiting', count(*) FROM pending_work
+    UNION ALL SELECT 'work_stopped', count(*) FROM pending_work WHERE stopped
+    UNION ALL SELECT 'bytes_kept', coalesce(sum(size), 0)::bigint FROM blobs;
+END $$;
+
 -- 4. What is looked for over files that are not in sight: enough to warn or to count, nothing of the deal itself.
 
 -- Other open files of the brokerage on the same listing or address.
@@ -365,7 +381,7 @@ BEGIN
     END LOOP;
     -- Every table but the framework's own and what belongs to no brokerage.
     FOR one IN SELECT tablename FROM pg_tables WHERE schemaname = 'public'
-        AND tablename NOT IN ('cache', 'cache_locks', 'failed_jobs', 'jobs', 'migrations', 'service_breakers', 'sessions') LOOP
+        AND tablename NOT IN ('cache', 'cache_locks', 'failed_jobs', 'installation_marks', 'jobs', 'migrations', 'service_breakers', 'sessions') LOOP
         EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', one.tablename);
     END LOOP;
 
@@ -622,7 +638,7 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,moved_lines,moved_papers,office_permissions,roster_kits,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,moved_lines,moved_papers,office_permissions,roster_kits,installation_marks,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{draft_reads,client_pages,shelf_items,shelf_looks,covers,credentials,roster_cases,roster_steps,api_tokens,hooks,hook_calls,retention_holds,form_letters,letter_rules,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP

@@ -49,6 +49,7 @@ function everyPage(): array
         'office/permissions/{office?}' => ['fenna', '/office/permissions'],
         'office/roster/kits/{office}/{kind}' => ['ines', '/office/roster/kits/{SELECT key FROM offices ORDER BY id LIMIT 1}/leaving'],
         'office/fees' => ['ines', '/office/fees'],
+        'office/running' => ['fenna', '/office/running'],
         'office/sheet' => ['tomas', '/office/sheet'],
         'office/shelf/{item}' => ['wendell', "/office/shelf/{SELECT key FROM shelf_items WHERE kind = 'document' ORDER BY id LIMIT 1}"],
         'office/connections' => ['ines', '/office/connections'],
@@ -133,7 +134,7 @@ function pagesElsewhere(): string
         // Signing, filling and reading by link, a sign-in in two steps, sets and own forms: FormsTest, WalkTest, OfficeTest, …
         '|^style/empty$|^api/v1/|^(client|sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|'.
         '^own-forms/\{own\}|'.
-        '^papers/\{paper\}/revision$|^(proof|no-more|how-signing-works)$|^here$|^inbox/#';
+        '^papers/\{paper\}/revision$|^(proof|no-more|how-signing-works|metrics)$|^here$|^inbox/#';
 }
 
 it('has nothing axe objects to on any page, in either theme, twice as large, and on a phone', function (string $who) {

@@ -71,6 +71,7 @@ function routesWithoutFile(): array
         'imports/{import}/folders',
         'imports/{import}/people',
         'office/sheet',
+        'office/running', 'office/running/{kind}/{thing}', // refused in RunningTest
         'office/fees', 'office/fees/{office}', // refused in ReviewAndCommissionTest
         'office/permissions*', // refused in PermissionsTest
         'files.zip', // refused in MovingPapersTest

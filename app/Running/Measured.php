@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Running;
+
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Unanimus\Running\Checks;
+use Unanimus\Running\Finding;
+
+/** What an installation says of itself when it is asked. Nothing of a deal, and no name, is in it. */
+final class Measured
+{
+    /** @return list<Finding> */
+    public static function all(): array
+    {
+        $counts = self::counts();
+        $folder = (string) config('unanimus.bytes.folder');
+        $free = is_dir($folder) && is_writable($folder) ? @disk_free_space($folder) : false;
+
+        return [
+            Checks::disk($free === false ? null : (int) $free),
+            Checks::backup(self::ago('backup')),
+            Checks::scheduler(self::ago('scheduler')),
+            Checks::queues(self::oldest()),
+            Checks::stopped($counts['work_stopped'] ?? 0),
+            Checks::mail($counts['emails_late'] ?? 0),
+            Checks::seals($counts['seals_late'] ?? 0),
+            Checks::services(self::failing()),
+            Checks::clock(microtime(true) - (float) DB::scalar('SELECT extract(epoch FROM clock_timestamp())')),
+            Checks::certificate('seal', self::until((string) config('unanimus.seal.key')), Carbon::now()->toDateTimeImmutable()),
+            Checks::settings((string) config('app.url'), (bool) config('app.debug'), (bool) config('unanimus.demo')),
+        ];
+    }
+
+    /** @return array<string, int> */
+    public static function counts(): array
+    {
+        return array_map(intval(...), array_column(DB::select('SELECT * FROM installation_counts()'), 'n', 'what'));
+    }
+
+    /** @return array<string, int> seconds that the oldest job of each queue waits */
+    public static function oldest(): array
+    {
+        return DB::table('jobs')
+            ->whereNull('reserved_at')
+            ->where('available_at', '<=', time())
+            ->groupBy('queue')
+            ->selectRaw('queue, ? - min(available_at) AS seconds', [time()])
+            ->pluck('seconds', 'queue')
+            ->map(static fn ($seconds) => (int) $seconds)
+            ->all();
+    }
+
+    /** @return array<string, array{int, string}> */
+    public static function failing(): array
+    {
+        return DB::table('service_breakers')->where('fails', '>', 0)->orderBy('name')->get()
+            ->mapWithKeys(static fn (object $row) => [(string) $row->name => [(int) $row->fails, (string) $row->fault]])
+            ->all();
+    }
+
+    /** Notes that something of the installation itself was done. */
+    public static function mark(string $name): void
+    {
+        DB::statement(
+            'INSERT INTO installation_marks (name, at) VALUES (?, clock_timestamp()) ON CONFLICT (name) DO UPDATE SET at = excluded.at',
+            [$name],
+        );
+    }
+
+    /** @return int|null seconds since it was noted; null: never */
+    private static function ago(string $name): ?int
+    {
+        $seconds = DB::scalar('SELECT extract(epoch FROM clock_timestamp() - at) FROM installation_marks WHERE name = ?', [$name]);
+
+        return $seconds === null ? null : (int) $seconds;
+    }
+
+    private static function until(string $path): ?\DateTimeImmutable
+    {
+        $pem = is_file($path) && is_readable($path) ? (string) file_get_contents($path) : '';
+        $isThere = preg_match('/-----BEGIN CERTIFICATE-----.+?-----END CERTIFICATE-----/s', $pem, $found) === 1;
+        $read = $isThere ? openssl_x509_parse($found[0]) : false;
+
+        return is_array($read) && isset($read['validTo_time_t'])
+            ? (new \DateTimeImmutable())->setTimestamp((int) $read['validTo_time_t'])
+            : null;
+    }
+}
