@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Commission\Actions\SetOfficeFees;
 use App\Commission\Actions\SetPlan;
+use App\Models\Office;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Unanimus\Dates\LocalDate;
@@ -16,7 +18,7 @@ final class Plans
     /** Those of whom it is known how far their year was before, by short name. */
     public const AGENTS = ['tomas', 'priya', 'caleb', 'rosalind'];
 
-    public function __construct(private readonly SetPlan $set)
+    public function __construct(private readonly SetPlan $set, private readonly SetOfficeFees $fees)
     {
     }
 
@@ -52,6 +54,11 @@ final class Plans
                 $people['marguerite'],
             );
         }
+        Auth::setUser($people['ines']);
+        ($this->fees)(
+            Office::query()->where('name', 'Pellingford')->firstOrFail(),
+            [['label' => 'Insurance', 'amount' => '0.5%', 'base' => 'before', 'maximum' => '25']],
+        );
         $before === null || Auth::setUser($before);
     }
 }

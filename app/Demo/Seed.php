@@ -63,6 +63,8 @@ final class Seed extends Command
             app(ComingAndGoing::class)->lay($people);
             app(OnTheShelf::class)->lay($people);
             app(MovingIn::class)->lay($people);
+            // Told of days that are over, but asked for only now.
+            DB::table('jobs')->where('available_at', '<', time())->update(['available_at' => time(), 'created_at' => time()]);
         });
         $this->option('people') || array_map(app(OfficeDay::class)->mail(...), $this->laidOut());
         $this->option('people') || array_map(app(Talk::class)->mail(...), $this->laidOut());

@@ -217,7 +217,8 @@ BEGIN
     RETURN QUERY SELECT 'brokerages', count(*) FROM brokerages
     UNION ALL SELECT 'people', count(*) FROM users WHERE active AND NOT guest
     UNION ALL SELECT 'files_open', count(*) FROM deal_files WHERE status IN ('preparing', 'active', 'under_contract') AND NOT practice
-    UNION ALL SELECT 'emails_late', count(*) FROM letters WHERE sent_at IS NULL AND created_at < now() - interval '10 minutes'
+    UNION ALL SELECT 'emails_late', count(*) FROM letters l WHERE l.sent_at IS NULL AND l.created_at < now() - interval '10 minutes'
+        AND NOT EXISTS (SELECT 1 FROM pending_work w WHERE w.kind = 'letters' AND w.thing = l.id AND w.begun_at > now() - interval '10 minutes')
     UNION ALL SELECT 'emails_sent_today', count(*) FROM letters WHERE sent_at > now() - interval '1 day'
     UNION ALL SELECT 'seals_late', count(*) FROM rounds r WHERE r.status = 'complete' AND r.over_at < now() - interval '15 minutes'
         AND r.over_at > now() - interval '30 days' AND NOT r.rehearsal AND NOT EXISTS (SELECT 1 FROM sealed_sets s WHERE s.round_id = r.id)

@@ -26,6 +26,9 @@ it('counts letters and seals that are late over all brokerages, and tells no nam
     $this->aRound($file);
     $this->seeAll();
     DB::table('letters')->update(['created_at' => now()->subHour(), 'sent_at' => null]);
+    // What was begun a moment ago is no late letter, whatever day it bears.
+    expect(Measured::counts()['emails_late'])->toBe(0);
+    DB::table('pending_work')->where('kind', 'letters')->update(['begun_at' => now()->subHour()]);
     DB::table('rounds')->update(['status' => 'complete', 'over_at' => now()->subHour()]);
     $counts = Measured::counts();
     expect($counts['emails_late'])->toBeGreaterThan(0)->and($counts['seals_late'])->toBe(1)->and($counts['files_open'])->toBe(1);

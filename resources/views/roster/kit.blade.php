@@ -10,7 +10,7 @@
                     aria-label="Step {{ $at + 1 }}" autocomplete="off"></td><td><span class="select"><select name="lines[{{ $at }}][by]"
                     aria-label="Who does step {{ $at + 1 }}">@foreach (\Unanimus\Roster\RosterKit::BY as $by)<option
                     @selected(old("lines.{$at}.by", $step['by']) === $by)>{{ $by }}</option>@endforeach</select></span></td><td><input
-                    class="input short" name="lines[{{ $at }}][before]" value="{{ old("lines.{$at}.before", $step['before']) }}"
+                    class="input days" name="lines[{{ $at }}][before]" value="{{ old("lines.{$at}.before", $step['before']) }}"
                         maxlength="4"
                     inputmode="numeric" aria-label="Days before, step {{ $at + 1 }}"></td></tr>
             @endforeach

@@ -1,6 +1,6 @@
 <x-office title="Running" at="running" about="whether everything works, what waits, what failed">
     <section class="leaf pad" aria-label="Everything"><h2>This installation</h2>
-        <table class="ledger"><tbody>@foreach ($findings as $one)<tr><th scope="row">{{ ucfirst($one->part) }}</th><td
+        <table class="ledger"><tbody>@foreach ($findings as $one)<tr><td><b>{{ ucfirst($one->part) }}</b></td><td
             @class(['ok' => $one->level->value === 'well', 'waits' => $one->level->value === 'look', 'late' => $one->level->value ===
                 'broken'])>{{
             ['well' => 'well', 'look' => 'look at it', 'broken' => 'broken'][$one->level->value] }}</td><td>{{ $one->says
