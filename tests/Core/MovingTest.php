@@ -114,9 +114,11 @@ it('reads a folder of the server without following links out of it', function ()
     mkdir($scratch->path('in/a'));
     file_put_contents($scratch->path('in/files.csv'), 'x');
     file_put_contents($scratch->path('in/a/b.pdf'), 'bytes');
+    file_put_contents($scratch->path('in/a')."/Br\xFCcke.pdf", 'old letters');
     symlink('/etc/passwd', $scratch->path('in/a/link.pdf'));
     $parcel = new FolderParcel($scratch->path('in'));
-    expect(array_map(fn (ParcelEntry $one) => $one->path, $parcel->entries()))->toBe(['a/b.pdf', 'files.csv'])
+    expect(array_map(fn (ParcelEntry $one) => $one->path, $parcel->entries()))->toBe(['a/b.pdf', 'a/Brücke.pdf', 'files.csv'])
+        ->and($parcel->read(new ParcelEntry('a/Brücke.pdf', 5), 50))->toBe('old letters')
         ->and($parcel->read(new ParcelEntry('a/b.pdf', 5), 10))->toBe('bytes')
         ->and(moveReason(fn () => $parcel->read(new ParcelEntry('a/link.pdf', 5), 10)))->toBe(MovingRefusal::CannotRead->value)
         ->and(moveReason(fn () => $parcel->read(new ParcelEntry('a/gone.pdf', 5), 10)))->toBe(MovingRefusal::CannotRead->value);
