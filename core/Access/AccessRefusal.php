@@ -27,6 +27,9 @@ enum AccessRefusal: string implements Reason
     case HasPassword = 'access.has-password';
     case NotOwnView = 'access.not-own-view';
     case OnlyAdministrator = 'access.only-administrator';
+    case NameMissing = 'access.name-missing';
+    case NoZone = 'access.no-zone';
+    case NoAddress = 'access.no-address';
     case NobodyMay = 'access.nobody-may';
     case NotTheirOffice = 'access.not-their-office';
 
@@ -49,6 +52,9 @@ enum AccessRefusal: string implements Reason
             self::HasPassword => '{name} already has a password.',
             self::NotOwnView => 'Only the person who saved a shared view can delete it.',
             self::OnlyAdministrator => 'Only an administrator of that office can make brokers and administrators.',
+            self::NameMissing => 'Say how the brokerage, its office and its administrator are called.',
+            self::NoZone => '“{zone}” is no time zone. It is named such as America/New_York.',
+            self::NoAddress => '“{email}” is not an email address.',
             self::NobodyMay => 'Somebody has to be able to do this: “{what}”. Leave at least one role selected.',
             self::NotTheirOffice => 'You do not manage {office}.',
         };

@@ -255,6 +255,7 @@ return [
     'Letter rule removed' => 'Automatic email “:letter” in :office removed: :when',
     'Roster steps changed' => 'Steps of :kind in :office changed (:steps steps)',
     'Office fees set' => 'Fees of :office set: :fees',
+    'Brokerage closed' => 'Brokerage closed to everybody (:people people)',
     'Own sheet made' => 'Own sheet of :person made',
     'Own sheet renewed' => 'Own sheet of :person made anew[: :why]',
     'Put on the shelf' => '“:title” put on the shelf',

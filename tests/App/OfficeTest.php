@@ -8,8 +8,10 @@ use App\Mail\ActionLink;
 use App\Models\Letter;
 use App\Models\Office;
 use App\Models\Role;
+use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -238,4 +240,33 @@ it('says beside each place who changed it last, to those who read the history', 
         ->assertSee('“Tax rolls” put on the shelf');
     $this->as('ines')->get('/office/library')->assertDontSee('put on the shelf');
     $this->as('priya')->get('/office/shelf')->assertOk()->assertDontSee('Changed last by');
+});
+
+it('opens another brokerage beside the first, which see nothing of each other, and closes it', function () {
+    $this->aFile();
+    $open = fn (array $more = []) => Artisan::call('brokerage:open', ['name' => 'Fernhollow Realty', '--office' => 'Fernhollow',
+        '--zone' => 'America/Chicago', '--administrator' => 'Odile Marchetti', '--email' => 'odile@fernhollow.example', ...$more]);
+    expect($open(['--zone' => 'Mars/Dome']))->toBe(1)
+        ->and($open(['--email' => 'nobody']))->toBe(1)
+        ->and($open(['--email' => 'tomas@quillmark.example']))->toBe(1)
+        ->and($open(['--administrator' => ' ']))->toBe(1)
+        ->and($open())->toBe(0, Artisan::output())
+        ->and($open())->toBe(1);
+    $all = Sight::brokerages();
+    $new = max($all);
+    Sight::ofBrokerage($new);
+    $odile = User::query()->where('email', 'odile@fernhollow.example')->sole();
+    expect($odile->holds(Role::Administrator))->toBeTrue()
+        ->and(DB::table('letters')->where('recipient', 'odile@fernhollow.example')->count())->toBe(1)
+        ->and(DB::table('deal_files')->count())->toBe(0)
+        ->and(DB::table('users')->count())->toBe(1);
+    Auth::setUser($odile);
+    $this->get('/office')->assertOk()->assertSee('Odile Marchetti')->assertDontSee('Priya Anand');
+    $this->seeAll();
+    expect(Artisan::call('brokerage:close', ['number' => $new, '--name' => 'Another']))->toBe(1)
+        ->and(Artisan::call('brokerage:close', ['number' => $new, '--name' => 'Fernhollow Realty']))->toBe(0);
+    Sight::ofBrokerage($new);
+    expect($odile->refresh()->active)->toBeFalse();
+    $this->seeAll();
+    expect($this->people['tomas']->refresh()->active)->toBeTrue();
 });
