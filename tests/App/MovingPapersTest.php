@@ -281,3 +281,18 @@ it('gives who leaves their own copy, and nobody else', function () {
     }
     expect($this->as('tomas')->get("/office/roster/{$case->key}/files.zip")->streamedContent())->toContain($file->key);
 });
+
+it('is not held up by one document that nobody foresaw', function () {
+    $import = broughtAlong('ines', [
+        'files.csv' => FILES_CSV,
+        '1 Ropewalk Ln/a.pdf' => parcelPage('a'),
+        '5 Cooper Court/b.pdf' => parcelPage('b'),
+    ]);
+    $import->lines()->update(['outcome' => 'opened', 'deal_file_id' => null]);
+    $import->lines()->where('number', 3)->update(['deal_file_id' => $this->aFile()->id]);
+    $import->update(['state' => 'done']);
+    BringPapers::begin($import->brokerage_id, $import->id);
+    $this->work();
+    expect(MovedPaper::query()->orderBy('id')->pluck('outcome')->all())->toBe(['refused', 'taken'])
+        ->and(MovedPaper::query()->orderBy('id')->value('told'))->toContain('by hand');
+});

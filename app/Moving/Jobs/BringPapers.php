@@ -12,9 +12,11 @@ use App\Models\Sight;
 use App\Models\User;
 use App\Moving\Actions\BringPaper;
 use App\Moving\Actions\BringTasks;
+use App\Storage\BytesMissing;
 use App\Work\Work;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Auth;
+use Unanimus\Pages\DiskFull;
 
 /**
  * Puts the documents and tasks that came along into the files that were opened, one by one; killed half-way it goes on with
@@ -65,12 +67,23 @@ final class BringPapers extends Work
         if ($moved === null) {
             return false;
         }
-        // What takes long happens before anything in the database is held.
-        $brought = app(BringPaper::class)->convert($moved);
-        Sight::within($this->brokerageId, function () use ($moved, $import, $brought): void {
-            $file = $this->file($import, (int) $moved->row_number);
-            app(BringPaper::class)($moved, $file, $brought, $import->name);
-        });
+        try {
+            // What takes long happens before anything in the database is held.
+            $brought = app(BringPaper::class)->convert($moved);
+            Sight::within($this->brokerageId, function () use ($moved, $import, $brought): void {
+                $file = $this->file($import, (int) $moved->row_number);
+                app(BringPaper::class)($moved, $file, $brought, $import->name);
+            });
+        } catch (\PDOException|DiskFull|BytesMissing $passing) {
+            throw $passing;
+        } catch (\Throwable $fault) {
+            // One that nobody foresaw does not hold up thousands that come after it.
+            report($fault);
+            Sight::within($this->brokerageId, static fn () => MovedPaper::query()
+                ->whereKey($moved->id)
+                ->where('outcome', 'waiting')
+                ->update(['outcome' => 'refused', 'told' => 'It could not be read. Upload it to its file by hand.']));
+        }
 
         return true;
     }
