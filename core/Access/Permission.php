@@ -51,7 +51,7 @@ enum Permission: string
             self::LetterRules => 'Turn automatic letters on and off',
             self::KeepShelf => 'Put documents on the shelf',
             self::KeepContacts => 'Keep the standing contacts',
-            self::KeepPlans => 'See and keep commission plans and reports of everyone',
+            self::KeepPlans => 'Keep commission plans and debts of everyone',
             self::WordPayments => 'Word disbursement authorizations',
             self::Connect => 'Make tokens for other programs',
         };

@@ -63,10 +63,12 @@ final class Checks
     /** @param  int|null  $ago  seconds since the scheduler last did something; null: never */
     public static function scheduler(?int $ago): Finding
     {
-        return $ago !== null && $ago <= 300
-            ? Finding::well('scheduler', 'It ran '.self::time($ago).' ago.')
-            : Finding::broken('scheduler', ($ago === null ? 'It has not run yet.' : 'It ran '.self::time($ago).' ago.').
-                ' Reminders, deadlines and notices do not go out. Check ./unanimus status.');
+        return match (true) {
+            $ago === null => Finding::look('scheduler', 'It has not run yet. It does within a minute of the start.'),
+            $ago <= 300 => Finding::well('scheduler', 'It ran '.self::time($ago).' ago.'),
+            default => Finding::broken('scheduler', 'It ran '.self::time($ago).
+                ' ago. Reminders, deadlines and notices do not go out. Check ./unanimus status.'),
+        };
     }
 
     /** @param  float  $apart  seconds between the clocks of the application and of the database */

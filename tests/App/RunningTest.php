@@ -8,8 +8,11 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
 it('says in words what is wrong, and fails where something is broken', function () {
+    expect(Artisan::call('installation:check'))->toBe(0)
+        ->and(Artisan::output())->toContain('look    scheduler: It has not run yet.');
+    DB::table('installation_marks')->insert(['name' => 'scheduler', 'at' => now()->subHour()]);
     expect(Artisan::call('installation:check'))->toBe(1)
-        ->and(Artisan::output())->toContain('BROKEN  scheduler: It has not run yet.')
+        ->and(Artisan::output())->toContain('BROKEN  scheduler: It ran 60 minutes ago.')
         ->toContain('look    backup: No backup was taken yet')
         ->toContain('well    clock')->toContain('seal: Its certificate is good until');
     Artisan::call('installation:beat');
@@ -43,7 +46,7 @@ it('gives figures to the operator’s program alone', function () {
     $this->withToken('a-long-secret-of-the-other-one')->get('/metrics')->assertNotFound();
     $text = $this->withToken('a-long-secret-of-the-operator')->get('/metrics')->assertOk()->getContent();
     expect($text)->toContain("# TYPE unanimus_work_waiting gauge\nunanimus_work_waiting ")
-        ->toContain('unanimus_check{part="scheduler"} 2')
+        ->toContain('unanimus_check{part="scheduler"} 1')
         ->not->toContain('quillmark');
     foreach (explode("\n", trim($text)) as $line) {
         expect($line)->toMatch('/^(# (HELP|TYPE) unanimus_[a-z_]+ .+|unanimus_[a-z_]+(\{[a-z]+="[^"]*"\})? -?\d+(\.\d+)?)$/');

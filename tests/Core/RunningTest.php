@@ -21,7 +21,7 @@ it('says what is well and what is not, at its limits', function (Finding $findin
     [fn () => Checks::queues(['sealing' => 301, 'sets' => 2]), Level::Broken, 'sealing for 5 minutes'],
     [fn () => Checks::scheduler(60), Level::Well, '60 seconds ago'],
     [fn () => Checks::scheduler(301), Level::Broken, 'Reminders'],
-    [fn () => Checks::scheduler(null), Level::Broken, 'not run yet'],
+    [fn () => Checks::scheduler(null), Level::Look, 'not run yet'],
     [fn () => Checks::clock(-1.5), Level::Well, 'agree'],
     [fn () => Checks::clock(-2.5), Level::Look, '2.5 seconds'],
     [fn () => Checks::clock(31.0), Level::Broken, 'wrong time'],
