@@ -11,11 +11,13 @@ use App\Models\DealFile;
 use App\Models\KnownFact;
 use App\Models\Paper;
 use App\Models\Party;
+use App\Papers\PaperPrint;
 use App\Storage\Bytes;
 use App\Storage\BytesMissing;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Exchange\CsvCells;
 use Unanimus\Files\Bag;
+use Unanimus\Files\PaperState;
 
 /** A file for people and for other programs: its papers by name, and what is known of it as JSON and CSV. */
 final class FileFolder
@@ -41,24 +43,28 @@ final class FileFolder
     /**
      * What lies in it, one by one: of the file's own affairs what the person in front of it sees.
      *
+     * @param PaperPrint|null $print papers as they are read: cut out of the set they were signed in, what is covered left out; null: the
+     *                               bytes as they are kept, for whoever rules over all of them
      * @return iterable<string, string> bytes by path
      *
      * @throws BytesMissing when something kept is gone
      */
-    public function entries(DealFile $file): iterable
+    public function entries(DealFile $file, ?PaperPrint $print = null): iterable
     {
         $root = 'files/'.Bag::name($file->name)." {$file->key}";
         foreach ($file->papers->sortBy(['position', 'id'])->values() as $index => $paper) {
             /** @var Paper $paper */
             $version = $paper->latest;
-            if ($version === null) {
+            if ($version === null || $paper->state === PaperState::Void && $print !== null) {
                 continue;
             }
             $name = sprintf('%02d %s', $index + 1, Bag::name(trim("{$paper->form_number} {$paper->title}")));
             // As it was kept; where that holds several papers, the pages of this one are named.
-            $pages = $version->first_page > 1 ? sprintf(', pages %d to %d', $version->first_page, $version->first_page + $version
+            $pages = $print === null && $version->first_page > 1 ? sprintf(', pages %d to %d', $version->first_page, $version->first_page + $version
                 ->pages - 1) : '';
-            yield "{$root}/papers/{$name}{$pages}.pdf" => $this->bytes->read($version->sha256);
+            yield "{$root}/papers/{$name}{$pages}.pdf" => $print === null
+                ? $this->bytes->read($version->sha256)
+                : $print->whole($paper->setRelation('file', $file));
             if ($version->original_sha256 !== null) {
                 yield "{$root}/papers/{$name}, as it came" => $this->bytes->read($version->original_sha256);
             }

@@ -7,6 +7,7 @@ namespace App\Moving;
 use App\Models\DealFile;
 use App\Models\Sight;
 use App\Models\User;
+use App\Papers\PaperPrint;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Unanimus\Files\Bag;
@@ -15,7 +16,7 @@ use Unanimus\Files\ZipStream;
 /** Folders of files, as one ZIP that is made while it is downloaded. */
 final readonly class FilesZip
 {
-    public function __construct(private FileFolder $folders)
+    public function __construct(private FileFolder $folders, private PaperPrint $print)
     {
     }
 
@@ -36,7 +37,7 @@ final readonly class FilesZip
                 DB::transaction(function () use ($id, $by, $zip, $bag): void {
                     Sight::ofPerson($by);
                     $file = DealFile::query()->with(FileFolder::NEEDS)->find($id);
-                    foreach ($file === null ? [] : $this->folders->entries($file) as $path => $bytes) {
+                    foreach ($file === null ? [] : $this->folders->entries($file, $this->print) as $path => $bytes) {
                         $zip->add("data/{$path}", $bytes);
                         $bag->note($path, hash('sha256', $bytes), strlen($bytes));
                     }

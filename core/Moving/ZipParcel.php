@@ -9,6 +9,9 @@ use Unanimus\Steps\StepRefused;
 /** A parcel that came as a ZIP. Nothing is unpacked by the names in it: entries are read one by one, as bytes. */
 final class ZipParcel implements Parcel
 {
+    /** Letters of a path that are kept, from its end. */
+    private const LONGEST = 500;
+
     private ?\ZipArchive $zip = null;
 
     /** @param  string  $name  what people call it */
@@ -49,7 +52,8 @@ final class ZipParcel implements Parcel
             if ($stat['encryption_method'] !== 0) {
                 throw MovingRefusal::Locked->because(name: $this->name);
             }
-            $entries[] = new ParcelEntry(self::path($stat['name']), $stat['size'], $at);
+            $path = self::once(self::path($stat['name']), $entries);
+            $entries[$path] = new ParcelEntry($path, $stat['size'], $at);
         }
         $entries = array_values(array_filter($entries, static fn (ParcelEntry $entry) => $entry->path !== '' && ! $entry->isLitter()));
         if (count($entries) > self::MOST) {
@@ -73,6 +77,22 @@ final class ZipParcel implements Parcel
         fclose($from);
 
         return $bytes === false ? throw MovingRefusal::CannotRead->because(name: $entry->path) : $bytes;
+    }
+
+    /**
+     * A path that no other entry has: a ZIP may name two alike, and names may become alike as they are read.
+     *
+     * @param array<string, ParcelEntry> $taken
+     */
+    private static function once(string $path, array $taken): string
+    {
+        $once = $path;
+        for ($n = 2; isset($taken[$once]); $n++) {
+            $ending = pathinfo($path, PATHINFO_EXTENSION);
+            $once = ($ending === '' ? $path : substr($path, 0, -strlen($ending) - 1))." ({$n})".($ending === '' ? '' : ".{$ending}");
+        }
+
+        return $once;
     }
 
     /** @throws StepRefused */
@@ -102,9 +122,11 @@ final class ZipParcel implements Parcel
             static fn (string $part) => ! in_array($part, ['', '.', '..'], true),
         );
 
-        return implode('/', array_map(
+        $path = implode('/', array_map(
             static fn (string $part) => trim((string) preg_replace('/[\x{00}-\x{1F}\x{7F}]/u', '', $part)),
             $parts,
         ));
+
+        return ltrim(mb_substr($path, -self::LONGEST), '/');
     }
 }

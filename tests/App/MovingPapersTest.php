@@ -14,14 +14,18 @@ use App\Models\RosterCase;
 use App\Models\Task;
 use App\Models\User;
 use App\Moving\Jobs\BringPapers;
+use App\Storage\Bytes;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\AppCase;
 use Tests\Support\MadePdf;
 use Unanimus\Exchange\ExchangeRefusal;
+use Unanimus\Files\MadeBy;
 use Unanimus\Files\PaperState;
 use Unanimus\Moving\MovingRefusal;
+use Unanimus\Pages\Drawing;
+use Unanimus\Pages\Press;
 use Unanimus\Pages\Scratch;
 use Unanimus\Review\ReviewState;
 
@@ -295,4 +299,37 @@ it('is not held up by one document that nobody foresaw', function () {
     $this->work();
     expect(MovedPaper::query()->orderBy('id')->pluck('outcome')->all())->toBe(['refused', 'taken'])
         ->and(MovedPaper::query()->orderBy('id')->value('told'))->toContain('by hand');
+});
+
+it('keeps to what a person said of a folder, also of one that is called by a number', function () {
+    $import = broughtAlong('ines', [
+        'files.csv' => FILES_CSV,
+        'documents.csv' => "Folder,Document,Checklist\n1 Ropewalk Ln,a.pdf,Agency disclosure\n",
+        '1024/a.pdf' => parcelPage('a'),
+        '2048/b.pdf' => parcelPage('b'),
+    ]);
+    foreach (['1024' => 3, '2048' => 2] as $folder => $row) {
+        $this->as('ines')->put("/imports/{$import->key}/folders", ['folder' => (string) $folder, 'row' => $row])->assertSessionHas('told');
+    }
+    $this->seeAll();
+    expect(MovedPaper::query()->orderBy('id')->pluck('row_number', 'path')->all())->toBe(['1024/a.pdf' => 3, '2048/b.pdf' => 2]);
+});
+
+it('gives of a signed paper its own pages, not the set it was signed in', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->seeAll();
+    $set = app(Press::class)->print([
+        (new Drawing(612, 792))->text(60, 90, 18, 'Another paper'),
+        (new Drawing(612, 792))->text(60, 90, 18, 'This paper'),
+    ]);
+    $paper->addVersion(app(Bytes::class)->keep($file->brokerage_id, $set), 1, MadeBy::Signed, firstPage: 2);
+    $paper->moveTo(PaperState::Signed);
+    $scratch = new Scratch();
+    $zip = new ZipArchive();
+    $zip->open($scratch->put('a.zip', $this->as('tomas')->post('/files.zip', ['take' => [$file->key]])->streamedContent()));
+    $names = array_map(fn (int $at) => (string) $zip->getNameIndex($at), range(0, $zip->numFiles - 1));
+    $pdf = collect($names)->first(fn (string $name) => str_contains($name, 'M-102') && str_ends_with($name, '.pdf'));
+    $text = (string) shell_exec('pdftotext '.escapeshellarg($scratch->put('p.pdf', (string) $zip->getFromName((string) $pdf))).' -');
+    expect($text)->toContain('This paper')->not->toContain('Another paper');
 });

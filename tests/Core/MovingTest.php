@@ -99,6 +99,17 @@ it('reads names as people wrote them, leads out of no folder, and believes no si
         ->and(strlen($parcel->read($entries['Müller/Brücke.pdf'], 100)))->toBe(101);
 });
 
+it('takes two of one name as two, and the end of a name that never ends', function () {
+    $scratch = new Scratch();
+    $parcel = zipOf($scratch, ['a/b.pdf' => '1', 'a\\b.pdf' => '2', './a/b.pdf' => '3', 'x/'.str_repeat('é', 3000).'.pdf' => '4']);
+    $read = [];
+    foreach ($parcel->entries() as $entry) {
+        $read[$entry->path] = $parcel->read($entry, 10);
+    }
+    expect(array_slice($read, 0, 3))->toEqualCanonicalizing(['a/b.pdf' => '1', 'a/b (2).pdf' => '2', 'a/b (3).pdf' => '3'])
+        ->and(max(array_map(mb_strlen(...), array_keys($read))))->toBe(500);
+});
+
 it('refuses what is no ZIP, or is locked', function () {
     $scratch = new Scratch();
     $scratch->put('parcel.zip', 'no zip at all');

@@ -49,7 +49,7 @@ final class MatchParcel
     {
         $row === 0 || $import->lines()->where('number', $row)->exists() || throw MovingRefusal::NoSuchRow->because(number: $row);
         DB::table('imports')->where('id', $import->id)->lockForUpdate()->value('id');
-        $import->refresh()->update(['folders' => [...$import->folders, $folder => $row]]);
+        $import->refresh()->update(['folders' => array_replace($import->folders, [$folder => $row])]);
         $this($import);
     }
 
@@ -83,7 +83,7 @@ final class MatchParcel
     private function documents(Import $import, FolderMatch $match): void
     {
         $mayAccept = User::query()->findOrFail($import->user_id)->holds(Role::Broker, $import->office_id);
-        $papers = MovedPaper::query()->where('import_id', $import->id)->get(['id', 'path', 'row_number', 'outcome']);
+        $papers = MovedPaper::query()->where('import_id', $import->id)->get(['id', 'path', 'folder', 'row_number', 'outcome']);
         $byPath = $papers->keyBy(static fn (MovedPaper $paper) => mb_strtolower($paper->path));
         $byName = $papers->groupBy(static fn (MovedPaper $paper) => mb_strtolower(basename($paper->path)));
         foreach ($this->lines($import, ListKind::Documents) as $line) {
@@ -102,8 +102,21 @@ final class MatchParcel
 
                 continue;
             }
-            $this->note($found[0], $line, $rows, $review, $mayAccept);
+            // What a person said of its folder goes before what a list says.
+            $this->note($found[0], $line, self::isByHand($found[0]->folder, $import->folders) ? [] : $rows, $review, $mayAccept);
         }
+    }
+
+    /** @param  array<string, int>  $byHand */
+    private static function isByHand(string $folder, array $byHand): bool
+    {
+        for ($at = $folder; $at !== '.'; $at = $at === '' ? '.' : dirname($at)) {
+            if (array_key_exists($at, $byHand)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param  list<int>  $rows */
