@@ -43,8 +43,8 @@ final class FileFolder
     /**
      * What lies in it, one by one: of the file's own affairs what the person in front of it sees.
      *
-     * @param PaperPrint|null $print papers as they are read: cut out of the set they were signed in, what is covered left out; null: the
-     *                               bytes as they are kept, for whoever rules over all of them
+     * @param PaperPrint|null $print papers as they are read: cut out of the set they were signed in, what is covered left
+     *                               out; null: the bytes as they are kept
      * @return iterable<string, string> bytes by path
      *
      * @throws BytesMissing when something kept is gone

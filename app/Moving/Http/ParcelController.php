@@ -87,7 +87,7 @@ final class ParcelController
         ImportController::own($request, $import);
         $import->state === 'done' && BringPapers::begin($import->brokerage_id, $import->id);
 
-        return to_route('imports.papers.index', $import)->with('told', 'It goes on. You can leave this page.');
+        return to_route('imports.papers.index', $import)->with('told', 'Continuing. You can leave this page.');
     }
 
     /** Invites the people, or keeps the contacts. */

@@ -1,7 +1,7 @@
 <x-layout :title="'Documents of '.$import->name" place="files">
     <div class="head-row"><h1>Documents of {{ $import->name }}</h1><a href="/imports/{{ $import->key }}">Files</a></div>
     <div class="leaf pad">@include('moving.parcel-progress')
-        @if ($able > 0)<form method="post" action="/imports/{{ $import->key }}/papers">@csrf<button class="button tight">Go on with {{ $able
+        @if ($able > 0)<form method="post" action="/imports/{{ $import->key }}/papers">@csrf<button class="button tight">Continue with {{ $able
             }} {{ $able === 1 ? 'document' : 'documents' }}</button></form>@endif</div>
     @if ($lists !== [])
     <section class="leaf pad" aria-label="Lists"><h2>Lists that came along</h2>
@@ -49,7 +49,7 @@
         </tbody></table></div>
     </section>
     @if ($notes->isNotEmpty())
-    <section class="leaf pad" aria-label="Of the lists"><h2>What came of the lists</h2>
+    <section class="leaf pad" aria-label="Of the lists"><h2>Results of the lists</h2>
         <div class="scrolls"><table class="ledger"><thead><tr><th>List</th><th
             class="amount">Row</th><th>Entry</th><th>Outcome</th></tr></thead>
             <tbody>@foreach ($notes as $line)<tr><td>{{ $line->kind }}</td><td class="amount">{{ $line->number }}</td><td>{{
