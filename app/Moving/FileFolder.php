@@ -60,8 +60,9 @@ final class FileFolder
             }
             $name = sprintf('%02d %s', $index + 1, Bag::name(trim("{$paper->form_number} {$paper->title}")));
             // As it was kept; where that holds several papers, the pages of this one are named.
-            $pages = $print === null && $version->first_page > 1 ? sprintf(', pages %d to %d', $version->first_page, $version->first_page + $version
-                ->pages - 1) : '';
+            $last = $version->first_page + $version->pages - 1;
+            $isPart = $print === null && $version->first_page > 1;
+            $pages = $isPart ? sprintf(', pages %d to %d', $version->first_page, $last) : '';
             yield "{$root}/papers/{$name}{$pages}.pdf" => $print === null
                 ? $this->bytes->read($version->sha256)
                 : $print->whole($paper->setRelation('file', $file));

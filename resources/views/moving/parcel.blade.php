@@ -1,7 +1,8 @@
 <x-layout :title="'Documents of '.$import->name" place="files">
     <div class="head-row"><h1>Documents of {{ $import->name }}</h1><a href="/imports/{{ $import->key }}">Files</a></div>
     <div class="leaf pad">@include('moving.parcel-progress')
-        @if ($able > 0)<form method="post" action="/imports/{{ $import->key }}/papers">@csrf<button class="button tight">Continue with {{ $able
+        @if ($able > 0)<form method="post" action="/imports/{{ $import->key }}/papers">@csrf<button
+            class="button tight">Continue with {{ $able
             }} {{ $able === 1 ? 'document' : 'documents' }}</button></form>@endif</div>
     @if ($lists !== [])
     <section class="leaf pad" aria-label="Lists"><h2>Lists that came along</h2>
