@@ -37,10 +37,10 @@ final readonly class EarlierReview
         try {
             $on = LocalDate::parse($cell, $today);
         } catch (DateUnreadable) {
-            return new self(false, fault: "“{$cell}” is no day, and neither yes nor no.");
+            return new self(false, fault: "“{$cell}” is not a date, yes, or no.");
         }
 
-        return $on->isAfter($today) ? new self(false, fault: "“{$cell}” has not come yet.") : new self(true, $on);
+        return $on->isAfter($today) ? new self(false, fault: "“{$cell}” is in the future.") : new self(true, $on);
     }
 
     /** As it stands beside what it is about: "by R. Ostrow on Aug 1, 2026, before you moved in". */

@@ -39,7 +39,7 @@ enum MovingRefusal: string implements Reason
             self::StillReading => 'The documents are still being read. Start when that is done.',
             self::NoSuchRow => 'There is no row {number} in this spreadsheet.',
             self::NothingLeft => 'There is nothing left to do here.',
-            self::NoSuchRole => '“{role}” is no role here. Use agent, coordinator, broker, bookkeeper or administrator.',
+            self::NoSuchRole => 'There is no role “{role}”. Use agent, coordinator, broker, bookkeeper or administrator.',
             self::NoSuchOffice => 'There is no office called “{office}”.',
             self::NoAddress => '“{email}” is not an email address.',
             self::CannotRead => '{name} cannot be read any more. Upload it again.',

@@ -14,7 +14,7 @@ final readonly class PersonSheet
 {
     public const MOST_WORDS = 1500;
 
-    /** What stands on it, with what it is called there. */
+    /** What it shows, with what it is called there. */
     private const FACTS = [
         'name' => 'Name',
         'firm' => 'Company',

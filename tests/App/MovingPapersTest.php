@@ -89,10 +89,10 @@ it('moves files in with their documents: matched, tried without effect, then at 
             ['Zweite copy.pdf', 2, 'A document of its own, unless its first page says more.'],
             ['Radon letter.pdf', 2, 'A document of its own, unless its first page says more.'],
             ['scan 4.pdf', 2, 'By its name: Agency disclosure.'],
-            ['deed.pdf', null, 'No row of the spreadsheet is about this folder.'],
+            ['deed.pdf', null, 'No row matches this folder.'],
         ])
         ->and(MovedLine::query()->where('outcome', 'refused')->pluck('told')->all())->toEqualCanonicalizing([
-            'There is no such document in what came along.', 'No row of the spreadsheet is about this file.',
+            'There is no such document in what came along.', 'No row matches this file.',
         ]);
     $this->as('ines')->get("/imports/{$import->key}")->assertOk()->assertSee('5 documents came along');
     $this->as('ines')->get("/imports/{$import->key}/papers")->assertOk()->assertSee('Unknown house')

@@ -11,7 +11,7 @@ it('moves an office in: invited, tested, opened, and each document where it belo
     $this->signIn('ines');
     $hand = new Hand($this);
     $key = one("SELECT key FROM imports WHERE name = 'Saltreach office'");
-    $this->visit("/imports/{$key}/papers")->seeText('No row of the spreadsheet is about this folder.');
+    $this->visit("/imports/{$key}/papers")->seeText('No row matches this folder.');
     $hand->click('Invite 1');
     $this->eventually(
         fn () => one("SELECT count(*) FROM users WHERE email = 'hedda@quillmark.example'") === 1 ?: null,

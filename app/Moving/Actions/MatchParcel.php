@@ -71,9 +71,9 @@ final class MatchParcel
                 'row_number' => count($rows) === 1 ? $rows[0] : null,
                 'told' => match (true) {
                     count($rows) === 1 => '',
-                    $rows === [] && $folder === '' => 'It lies in no folder.',
-                    $rows === [] => 'No row of the spreadsheet is about this folder.',
-                    default => 'Rows '.implode(' and ', $rows).' could both be meant.',
+                    $rows === [] && $folder === '' => 'It is not in a folder.',
+                    $rows === [] => 'No row matches this folder.',
+                    default => 'It could be row '.implode(' or ', $rows).'.',
                 },
             ]);
         }
@@ -94,7 +94,7 @@ final class MatchParcel
             $review = EarlierReview::read($line->cells['accepted'], $import->office->today());
             $fault = match (true) {
                 $found === [] => 'There is no such document in what came along.',
-                count($found) > 1 => 'Several documents are called so. Name its folder too.',
+                count($found) > 1 => 'Several documents have this name. Add the folder.',
                 default => $review->fault,
             };
             if ($fault !== '') {
@@ -144,8 +144,8 @@ final class MatchParcel
             $review = EarlierReview::read($line->cells['done'], $import->office->today());
             $fault = match (true) {
                 $line->cells['task'] === '' => 'It does not say what is to be done.',
-                count($rows) !== 1 => $rows === [] ? 'No row of the spreadsheet is about this file.' : 'Rows '.implode(' and ', $rows).
-                    ' could both be meant.',
+                count($rows) !== 1 => $rows === [] ? 'No row matches this file.' : 'It could be row '.
+                    implode(' or ', $rows).'.',
                 $review->fault !== '' => $review->fault,
                 default => self::dayFault($line->cells['due'], $import->office->today()),
             };

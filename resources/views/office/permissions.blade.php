@@ -21,8 +21,8 @@
             these.</p>@endif
         </form>
     </section>
-    <section class="leaf pad" aria-label="The same everywhere"><h2>The same everywhere</h2>
-        <div class="scrolls"><table class="ledger choices"><thead><tr><th scope="col">Not a matter of choice</th>
+    <section class="leaf pad" aria-label="Fixed permissions"><h2>Fixed permissions</h2>
+        <div class="scrolls"><table class="ledger choices"><thead><tr><th scope="col">Cannot be changed</th>
             @foreach ($roles as $role)<th scope="col">{{ ucfirst($role) }}</th>@endforeach</tr></thead><tbody>
         @foreach ($fixed as $what => $who)
             <tr data-row><th scope="row">{{ $what }}</th>@foreach ($roles as $role)<td><span role="img" aria-label="{{

@@ -3,11 +3,11 @@
         <table class="ledger"><tbody>@foreach ($findings as $one)<tr><td><b>{{ ucfirst($one->part) }}</b></td><td
             @class(['ok' => $one->level->value === 'well', 'waits' => $one->level->value === 'look', 'late' => $one->level->value ===
                 'broken'])>{{
-            ['well' => 'well', 'look' => 'look at it', 'broken' => 'broken'][$one->level->value] }}</td><td>{{ $one->says
+            ['well' => 'well', 'look' => 'needs attention', 'broken' => 'broken'][$one->level->value] }}</td><td>{{ $one->says
                 }}</td></tr>@endforeach
         </tbody></table>
     </section>
-    <section class="leaf pad" aria-label="What waits"><h2>What did not work at once</h2>
+    <section class="leaf pad" aria-label="What waits"><h2>Failed or waiting</h2>
         @if ($waiting->isEmpty())<p class="empty">Nothing. What fails is listed here, with why, until it is done.</p>
         @else
         <div class="scrolls"><table class="ledger"><thead><tr><th scope="col">What</th><th scope="col">Since</th><th scope="col">Why</th><th

@@ -1,6 +1,6 @@
 <x-office title="Your own sheet" at="shelf" about="one page about you, for your clients">
-    <section class="leaf pad" aria-label="What stands on it">
-        <h2>What stands on it</h2>
+    <section class="leaf pad" aria-label="What it shows">
+        <h2>What it shows</h2>
         <table class="ledger"><tbody>@foreach (['name' => 'Name', 'firm' => 'Company', 'office' => 'Office', 'phone' => 'Phone', 'email' =>
             'Email', 'license' => 'License', 'broker' => 'Broker'] as $fact => $label)@if (isset($facts[$fact]))<tr><td class="dim">{{
                 $label
