@@ -132,6 +132,20 @@ final readonly class PaperView
         return (LayerPiece::draw(PaperPiece::layer($this->paper), [], $this->sizes)[$page] ?? null)?->inner() ?? '';
     }
 
+    /** What is said of a blank that is still missing; of a choice, all that can be chosen. */
+    public function wants(Blank $blank): string
+    {
+        if ($blank->group === null) {
+            return 'required';
+        }
+        $choices = [];
+        foreach ($this->form->blanks ?? [] as $other) {
+            $other->group === $blank->group && $choices[] = $other->label;
+        }
+
+        return count($choices) < 2 ? 'required' : 'required, choose one: '.implode(', ', $choices);
+    }
+
     /** @return list<MarkPlace> */
     public function marksOn(int $page): array
     {

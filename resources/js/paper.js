@@ -2,6 +2,8 @@
 // device, in order, and are sent when it is back. An entry carries its own key, so that it is stored once. What is refused
 // stays in its blank and on the device until something else is entered there or it is let go.
 
+import { entryBar } from './entry-bar.js';
+import { word } from './entry-words.js';
 import { shelfOf } from './shelf.js';
 import { waitingLine } from './waiting.js';
 
@@ -15,6 +17,8 @@ const ask = document.querySelector('#ask-term');
 const blanks = [...document.querySelectorAll('[data-blank]')];
 const known = new Map(blanks.map((field) => [field.dataset.blank, read(field)]));
 
+const bar = entryBar({ blanks, next, leave, stored });
+
 function read(field) {
     return field.type === 'checkbox' ? (field.checked ? 'x' : '') : field.value;
 }
@@ -22,8 +26,7 @@ function read(field) {
 const line = waitingLine({
     shelf,
     url,
-    noun: ['entry', 'entries'],
-    says: (entry) => `${labelOf(entry.blank)}: “${entry.value.length > 60 ? `${entry.value.slice(0, 60)}…` : entry.value || 'nothing'}”`,
+    says: (entry) => `${labelOf(entry.blank)}: “${entry.value.length > 60 ? `${entry.value.slice(0, 60)}…` : entry.value || word('nothing')}”`,
     told(words) {
         stored.className = 'stored waiting';
         stored.textContent = words;
@@ -49,7 +52,7 @@ function put(blank, value, scope = 'here', seen = undefined, from = undefined) {
 
 function show(body, entry) {
     stored.className = 'stored';
-    stored.textContent = `saved at ${body.stored}`;
+    stored.textContent = word('saved', { time: body.stored });
     for (const field of blanks) {
         const now = body.blanks[field.dataset.blank];
         const busy = field === document.activeElement && read(field) !== known.get(field.dataset.blank);
@@ -65,8 +68,8 @@ function show(body, entry) {
         const row = document.querySelector(`[data-list="${CSS.escape(field.dataset.blank)}"]`);
         if (row) {
             row.classList.toggle('missing', missing);
-            row.querySelector('.value').textContent = field.type === 'checkbox' ? (field.checked ? 'ticked' : '') : now.shown;
-            row.querySelector('small').textContent = missing ? 'required' : now.source;
+            row.querySelector('.value').textContent = field.type === 'checkbox' ? (field.checked ? word('checked') : '') : now.shown;
+            row.querySelector('small').textContent = missing ? row.dataset.wants : now.source;
         }
     }
     count(body.missing);
@@ -105,7 +108,9 @@ function showMeeting() {
     box.hidden = !next;
     if (!next) return;
     const field = blanks.find((one) => one.dataset.blank === next.blank);
-    box.querySelector('#met-text').textContent = `${field.getAttribute('aria-label')}: ${next.who} entered “${next.theirs || 'nothing'}”, you entered “${next.mine || 'nothing'}”.`;
+    box.querySelector('#met-text').textContent = word('met', {
+        label: field.getAttribute('aria-label'), who: next.who, theirs: next.theirs || word('nothing'), mine: next.mine || word('nothing'),
+    });
     field.classList.add('wrong');
 }
 
@@ -119,7 +124,7 @@ document.querySelectorAll('[data-met]').forEach((button) => button.addEventListe
     else field.value = value;
     known.set(one.blank, read(field));
     if (button.dataset.met === 'mine') put(one.blank, one.mine, one.scope ?? 'here', one.theirs);
-    else { stored.className = 'stored'; stored.textContent = 'used theirs'; }
+    else { stored.className = 'stored'; stored.textContent = word('theirs'); }
     showMeeting();
     field.focus();
 }));
@@ -159,7 +164,7 @@ function count(all) {
     // On a client's page only their own blanks count.
     const missing = all.filter((name) => known.has(name));
     const left = document.querySelector('#left');
-    left.textContent = missing.length === 0 ? 'nothing missing' : missing.length === 1 ? '1 blank missing' : `${missing.length} blanks missing`;
+    left.textContent = word(missing.length === 0 ? 'none' : missing.length === 1 ? 'one' : 'many', { count: missing.length });
     left.className = missing.length === 0 ? 'ok' : 'hot';
     const onward = document.querySelector('#onward');
     if (onward) onward.hidden = missing.length > 0;
@@ -205,13 +210,20 @@ function next(field) {
     // After the last one Enter goes on to the next paper that has some, once everything here is stored.
     const onward = document.querySelector('#onward a');
     if (!missing && onward && wasMissing && read(field) !== '') {
-        const go = () => (line.busy() ? setTimeout(go, 60) : document.querySelector('#onward').hidden || field.classList.contains('wrong') || onward.click());
-        setTimeout(go, 60);
-        return;
+        const onwards = () => (line.busy() ? setTimeout(onwards, 60) : document.querySelector('#onward').hidden || field.classList.contains('wrong') || onward.click());
+        setTimeout(onwards, 60);
+        return field;
     }
     const wanted = missing || after[0];
-    wanted?.focus();
-    wanted?.scrollIntoView({ block: 'center' });
+    wanted && go(wanted);
+    return wanted ?? null;
+}
+
+// A box is only shown in the bar when it is come to, for a tap on it checks it.
+function go(field) {
+    if (bar.opens(field)) return;
+    field.focus();
+    field.scrollIntoView({ block: 'center' });
 }
 
 // A value carried over from what stands beside the page.
@@ -229,13 +241,11 @@ document.addEventListener('unanimus:use', (event) => {
 
 document.querySelector('#next-missing')?.addEventListener('click', () => {
     const first = blanks.find((one) => one.classList.contains('missing') && read(one) === '');
-    first?.focus();
-    first?.scrollIntoView({ block: 'center' });
+    first && go(first);
 });
 document.querySelectorAll('[data-go]').forEach((button) => button.addEventListener('click', () => {
     const field = blanks.find((one) => one.dataset.blank === button.dataset.go);
-    field?.focus();
-    field?.scrollIntoView({ block: 'center' });
+    field && go(field);
 }));
 document.querySelectorAll('[data-answer]').forEach((button) => button.addEventListener('click', () => {
     ask.hidden = true;
@@ -282,7 +292,7 @@ for (const one of typing.all()) {
     known.set(one.key, one.what.seen);
     field.value = one.what.value;
     stored.className = 'stored waiting';
-    stored.textContent = 'what you were typing is back';
+    stored.textContent = word('back');
     field.focus();
 }
 // What was let go of elsewhere is no longer wrong here.
@@ -299,7 +309,7 @@ const wanted = blanks.find((one) => one.dataset.blank === decodeURIComponent(loc
 if (wanted) {
     wanted.scrollIntoView({ block: 'center' });
     wanted.focus();
-} else if (document.activeElement === document.body && matchMedia('(pointer: fine)').matches && document.querySelector('#left')?.closest('.blanks')) {
+} else if (document.activeElement === document.body && !matchMedia('(pointer: coarse)').matches && document.querySelector('#left')?.closest('.blanks')) {
     const first = blanks.find((one) => one.classList.contains('missing') && read(one) === '');
     first?.focus({ preventScroll: true });
     if (first && first.getBoundingClientRect().bottom > innerHeight) first.scrollIntoView({ block: 'center' });

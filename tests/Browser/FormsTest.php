@@ -95,11 +95,40 @@ it('lets a client fill in on a phone, question by question and on the page', fun
     $this->press('Seller’s property disclosure: fill in on the page');
     $field = $this->waitFor('[data-blank=trash_by]');
     $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$field]);
-    $field->sendKeys('Saltreach Hauling'.WebDriverKeys::TAB);
+    $field->click();
+    $this->waitFor('#entry-bar-field')->sendKeys('Saltreach Hauling'.WebDriverKeys::TAB);
     $this->eventually(fn () => str_starts_with($this->find('#stored')->getText(), 'saved at') ? true : null, 'the entry is not stored');
     $this->visit($link)->press('Finish');
     $this->seeText('still missing');
     expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
+});
+
+it('lets an agent fill in on a phone in a field that can be read, from blank to blank, with the lanes named', function () {
+    /** @var BrowserCase $this */
+    $this->shape($this->browser, 390, 844);
+    $this->signIn('tomas')->visit('/');
+    $lane = $this->waitFor('.narrow-lanes a');
+    expect($lane->isDisplayed())->toBeTrue()->and($lane->getText())->not->toBe('');
+    $this->openFile('tomas', '14 Lanternfish Lane, Tidewick');
+    $this->browser->findElement(WebDriverBy::linkText('Association addendum'))->click();
+    $this->waitFor('[data-go=manager]')->click();
+    $field = $this->waitFor('#entry-bar-field');
+    expect($this->find('.entry-bar label')->getText())
+        ->toBe('Manager')
+        ->and($field->getSize()->getHeight())
+        ->toBeGreaterThanOrEqual(44)
+        ->and($this->axe())
+        ->toBe([]);
+    $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+    $field->sendKeys('Brightwater'.WebDriverKeys::ENTER);
+    $this->eventually(fn () => $this->find('.entry-bar label')->getText() !== 'Manager' ?: null, 'Next does not go on');
+    $this->seeText('saved at', '.entry-bar small');
+    $this->press('Close', '.entry-bar');
+    expect($this->find('.entry-bar')->isDisplayed())
+        ->toBeFalse()
+        ->and($this->find('[data-blank=manager]')->getAttribute('value'))
+        ->toBe('Brightwater');
+    $this->shape($this->browser, 1280, 800);
 });
 
 it('brings in what is dropped or chosen, several at once, and says what was refused', function () {

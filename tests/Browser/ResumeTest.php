@@ -147,7 +147,8 @@ it('shows what is not saved on a phone without scrolling sideways, to agents and
     $blank = $this->browser->executeScript(
         'return [...document.querySelectorAll("input[data-blank]:not([type=checkbox])")].find((one) => one.value === "").dataset.blank',
     );
-    typed($this, "[data-blank={$blank}]", '7');
+    $this->find("[data-blank={$blank}]")->click();
+    typed($this, '#entry-bar-field', '7');
     $this->seeText('1 entry not saved', '#held');
     expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(392);
     $this->offline(false);

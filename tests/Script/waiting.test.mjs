@@ -15,7 +15,7 @@ function line() {
     const made = waitingLine({
         shelf: 'entries:01',
         url: '/papers/01/entries',
-        noun: ['entry', 'entries'],
+        noun: 'entry',
         says: (what) => what.blank,
         told: (words) => said.told.push(words),
         stored: (body, entry) => said.stored.push(entry.value),

@@ -16,6 +16,7 @@
                 <circle cx="9" cy="{{ $row->y }}" r="5.6" fill="var(--tone)"/>@else
                 <rect x="3.6" y="{{ $row->y - 5.2 }}" width="10.6" height="10.6" rx="1.6" fill="var(--tone)"/>@endif</g>
             <text class="name" x="23" y="{{ $row->y + 4.5 }}">{{ mb_strimwidth($row->name, 0, 29, '…') }}</text>
+            <g class="lane" id="lane-{{ $row->key }}">
             @if ($row->to !== null)
                 <line class="rail" x1="{{ max($row->from ?? $lanes->today, 240) }}" y1="{{ $row->y }}" x2="{{ $row->to }}"
                     y2="{{ $row->y }}"/>
@@ -32,6 +33,7 @@
             @endforeach
             @if ($row->close)<g @class(['close', 'late' => $row->close->late])>
                 <rect x="{{ $row->close->x - 4 }}" y="{{ $row->y - 8.5 }}" width="8" height="17" rx="1.5"/></g>@endif
+            </g>
             @php($tells = $row->told())
             <g class="tell" aria-hidden="true">
                 <rect x="240" y="{{ $row->y - 11 }}" width="{{ min(930, \Unanimus\Pages\Typeface::width($tells, 12) + 16) }}" height="22"

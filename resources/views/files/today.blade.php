@@ -33,5 +33,6 @@
     @else
         <div class="lanes-wrap" tabindex="0" role="region" aria-label="Lanes of open files" data-scroll-to=".today">
             @include('files.lanes', ['lanes' => $today->lanes])</div>
+        @include('files.narrow-lanes', ['lanes' => $today->lanes])
     @endif
 </x-layout>

@@ -1,10 +1,12 @@
 <x-guest :title="$paper->title" :from="$fill->asker->name" :speaks="'/fill/'.$token.'/language'" :scripts="['resources/js/paper.js']">
     <h1 class="unseen">{{ $paper->title }}</h1>
-    <div class="desk-bar fill-bar" data-paper="{{ $paper->key }}" data-entries="/fill/{{ $token }}/papers/{{ $paper->key }}/entries">
+    <div class="desk-bar fill-bar" data-paper="{{ $paper->key }}" data-entries="/fill/{{ $token }}/papers/{{ $paper->key }}/entries"
+        data-entry-words="{{ json_encode(__('client.fill.script')) }}">
         <a class="button tight" href="/fill/{{ $token }}">{{ __('client.back') }}</a>
         <span id="stored" class="stored" role="status">{{ __('client.fill.saved_as_you_go') }}</span>
-        <span class="in-row"><b id="left">{{ __('client.fill.left',
-            ['count' => count(array_filter($view->missing, fn ($blank) => in_array($blank->name, $asked, true)))]) }}</b>
+        <span class="in-row"><b id="left">@php($left = count(array_filter($view->missing, fn ($blank) =>
+            in_array($blank->name, $asked, true))))
+            {{ __('client.fill.script.'.match ($left) { 0 => 'none', 1 => 'one', default => 'many' }, ['count' => $left]) }}</b>
             <button class="button tight" type="button" id="next-missing">{{ __('client.fill.next') }}</button></span>
     </div>
     <div class="leaf ask-term" id="met" hidden role="alertdialog" aria-labelledby="met-text">

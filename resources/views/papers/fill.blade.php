@@ -111,11 +111,12 @@
                 @php($missingFirst = fn ($filled) => $view->isMissing($filled->blank->name) ? 0 : 1)
                 @foreach (collect($view->filling->blanks)->sortBy($missingFirst) as $filled)
                     @if ($filled->blank->kind->value !== 'tick' || $filled->blank->required || $filled->value !== '')
-                    <li data-list="{{ $filled->blank->name }}" @class(['missing' => $view->isMissing($filled->blank->name)])>
+                    <li data-list="{{ $filled->blank->name }}" data-wants="{{ $view->wants($filled->blank) }}"
+                        @class(['missing' => $view->isMissing($filled->blank->name)])>
                         <button type="button" data-go="{{ $filled->blank->name }}"><span
                             class="label">{{ $filled->blank->label }}</span><span class="value">{{ $filled->blank->kind->value === 'tick' ?
                             ($filled->value === '' ? '' : 'checked') : \App\Papers\PaperView::shown($filled) }}</span></button>
-                        <small>{{ $view->isMissing($filled->blank->name) ? 'required' : $view->by[$filled->blank->name] ??
+                        <small>{{ $view->isMissing($filled->blank->name) ? $view->wants($filled->blank) : $view->by[$filled->blank->name] ??
                             $filled->source }}</small>
                     </li>
                     @endif

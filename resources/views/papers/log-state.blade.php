@@ -35,9 +35,9 @@
                 type="hidden" name="key" value="{{ $key }}"><button class="button tight now">Restore this state</button>
             <ol>@foreach ($differs as $name)@php($blank = $form->blank($name))
                 <li><span class="label">{{ $blank?->label ?? $name }}</span><span class="value"><b>{{ $then->value($name) === '' ? 'empty'
-                    : ($blank?->kind->value === 'tick' ? 'ticked' :
+                    : ($blank?->kind->value === 'tick' ? 'checked' :
                     $blank?->kind->show($then->value($name))) }}</b></span><small>now {{ $now->value($name) === '' ? 'empty' :
-                    ($blank?->kind->value === 'tick' ? 'ticked' : $blank?->kind->show($now->value($name))) }}</small>
+                    ($blank?->kind->value === 'tick' ? 'checked' : $blank?->kind->show($now->value($name))) }}</small>
                     <button class="button tight plain" name="blank" value="{{ $name }}">restore only this</button></li>
             @endforeach</ol></form>
         @endif

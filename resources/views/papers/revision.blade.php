@@ -9,7 +9,7 @@
             @if ($plan->goes === [])<p class="dim">Nothing was entered by hand. Blanks that follow the terms keep following them.</p>@else
             <table class="ledger"><thead><tr><th>Blank</th><th>Entry</th><th><span class="unseen">Actions</span></th></tr></thead><tbody>
                 @foreach ($plan->goes as $name => $pair)<tr><td>{{ $pair['from']->label }}</td><td>
-                    <b>{{ $pair['from']->kind->value === 'tick' ? ($entries[$name] === '' ? 'not checked' : 'ticked') :
+                    <b>{{ $pair['from']->kind->value === 'tick' ? ($entries[$name] === '' ? 'not checked' : 'checked') :
                     ($pair['from']->kind->show($entries[$name]) ?: 'left empty') }}</b></td><td class="dim">
                     {{ $pair['from']->label === $pair['to']->label ? '' : 'to “'.$pair['to']->label.'”' }}</td></tr>@endforeach
             </tbody></table>@endif
@@ -18,7 +18,7 @@
             <div class="leaf pad"><h2>What has no place in it</h2>
                 @if ($plan->stays === [])<p class="dim">None. Every entry carries over.</p>@else
                 <table class="ledger"><tbody>@foreach ($plan->stays as $name => $blank)<tr><td>{{ $blank->label }}</td><td>
-                    <b>{{ $blank->kind->value === 'tick' ? 'ticked' : $blank->kind->show($entries[$name]) }}</b></td></tr>@endforeach
+                    <b>{{ $blank->kind->value === 'tick' ? 'checked' : $blank->kind->show($entries[$name]) }}</b></td></tr>@endforeach
                     </tbody></table>
                 <p class="small dim">It stays in the paper’s entries and the file’s history, but does not print.</p>@endif
                 @if ($plan->fresh !== [])<h2><br>New blanks</h2><p>
