@@ -214,7 +214,7 @@ final readonly class PageRules
             }
             for ($at = $first; isset($joined[$at]); $at++) {
                 [$from, $to, $y] = $joined[$at];
-                if ($line[0] <= $to + 1.5 && $line[1] >= $from - 1.5) {
+                if ($line[0] <= $to + 1.5 && $line[1] >= $from - 1.5 && ! self::isPair($joined[$at], $line)) {
                     array_splice($joined, $at, 1, [[min($from, $line[0]), max($to, $line[1]), $y]]);
 
                     continue 2;
@@ -225,6 +225,20 @@ final readonly class PageRules
 
         // What grew may now touch what stood before it.
         return count($joined) < count($lines) ? self::joined($joined) : $joined;
+    }
+
+    /**
+     * Two short lines of one length with a gap between are two places, as for the initials of two people.
+     *
+     * @param array{float, float, float} $one
+     * @param array{float, float, float} $other
+     */
+    private static function isPair(array $one, array $other): bool
+    {
+        [$left, $right] = $one[0] < $other[0] ? [$one, $other] : [$other, $one];
+        [$wide, $long] = [$left[1] - $left[0], $right[1] - $right[0]];
+
+        return $right[0] - $left[1] > 0.7 && min($wide, $long) > 14 && max($wide, $long) < 70 && abs($wide - $long) < 0.12 * $wide;
     }
 
     /** @return array{float, float, float, float, float, float} */

@@ -12,6 +12,16 @@ final readonly class ScannedPage
     /** Dots an inch: enough for small print, and for lines a point thick. */
     private const RESOLUTION = 200;
 
+    /**
+     * A picture that says nothing of its dots an inch makes a page of any size; outside of these it is read as if it were a
+     * letter page.
+     */
+    private const SMALLEST = 500.0;
+
+    private const LARGEST = 1100.0;
+
+    private const LETTER = 792.0;
+
     /** Ink is darker than this part of what most of the page is. */
     private const INK = 0.78;
 
@@ -34,24 +44,32 @@ final readonly class ScannedPage
 
     /**
      * @param list<Word> $words
+     * @param float $scale of the page that was read to the page as it is
      * @param float $slope how much a line falls from left to right, as a part of its length
      */
-    private function __construct(public array $words, public PageRules $rules, private float $slope, private float $middle)
-    {
+    private function __construct(
+        public array $words,
+        public PageRules $rules,
+        public float $scale,
+        private float $slope,
+        private float $middle,
+    ) {
     }
 
     /**
      * Reads a page, which takes some seconds.
      *
      * @param int $page from 1
+     * @param float $longest the longer side of the page, in points
      *
      * @throws ToolFailed when the page cannot be drawn or read
      */
-    public static function of(string $pdf, int $page): self
+    public static function of(string $pdf, int $page, float $longest = self::LETTER): self
     {
+        $scale = $longest < self::SMALLEST || $longest > self::LARGEST ? self::LETTER / $longest : 1.0;
         $scratch = new Scratch();
         $number = (string) $page;
-        $from = ['-gray', '-r', (string) self::RESOLUTION, '-cropbox', '-f', $number, '-l', $number, '-singlefile', $pdf];
+        $from = ['-gray', '-r', sprintf('%.3F', $scale * self::RESOLUTION), '-cropbox', '-f', $number, '-l', $number, '-singlefile', $pdf];
         (new NativeTool(30))->run(['pdftoppm', ...$from, $scratch->path('page')]);
         $dots = (string) self::RESOLUTION;
         $table = (new NativeTool(60, environment: ['OMP_THREAD_LIMIT' => '1']))->run(
@@ -74,17 +92,27 @@ final readonly class ScannedPage
 
         $across = self::besideWords(self::across(...$shape), $straight);
 
-        return new self($straight, PageRules::ofLines($across, self::withEdges(self::down(...$shape), $across)), $slope, $middle);
+        $rules = PageRules::ofLines($across, self::withEdges(self::down(...$shape), $across));
+
+        return new self($straight, $rules, $scale, $slope, $middle);
+    }
+
+    /** A place of the page as it is, on the page as it was read. */
+    public function asRead(Rect $place): Rect
+    {
+        $level = $place->y * $this->scale - $this->slope * (($place->x + $place->width / 2) * $this->scale - $this->middle);
+
+        return new Rect($place->x * $this->scale, $level, $place->width * $this->scale, $place->height * $this->scale);
     }
 
     /** A place on the page set straight, where it stands on the page as it lies. */
     public function asItLies(Rect $place): Rect
     {
         return new Rect(
-            $place->x,
-            $place->y + $this->slope * ($place->x + $place->width / 2 - $this->middle),
-            $place->width,
-            $place->height,
+            $place->x / $this->scale,
+            ($place->y + $this->slope * ($place->x + $place->width / 2 - $this->middle)) / $this->scale,
+            $place->width / $this->scale,
+            $place->height / $this->scale,
         );
     }
 
@@ -216,7 +244,7 @@ final readonly class ScannedPage
         // A thin line on a slope goes on in the row below: each row is seen together with the next.
         $dots |= substr($dots, $width).str_repeat(' ', $width);
         for ($y = 0; $y < $height; $y++) {
-            preg_match_all('/x{6,}(?: {1,3}x{3,})*/', self::row($dots, $width, $height, $slope, $y), $runs, PREG_OFFSET_CAPTURE);
+            preg_match_all('/x{6,}(?: {1,2}x{3,})*/', self::row($dots, $width, $height, $slope, $y), $runs, PREG_OFFSET_CAPTURE);
             foreach ($runs[0] as [$run, $x]) {
                 strlen($run) >= $least && ($rows[$y][] = [$x, $x + strlen($run)]);
             }

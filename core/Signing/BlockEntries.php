@@ -31,7 +31,7 @@ final class BlockEntries
     ];
 
     /** For whom somebody signs; entered from what is known of them. */
-    private const COMPANY = '/^\W*(?:brokerage|firm|company)(?: name)?\s*[:.]?\W*$/iu';
+    private const COMPANY = '/^\W*(?:brokerage|firm|company)(?: name| firm)?\s*(?:\((?:firm|brokerage|company|name)\))?\s*[:.]?\W*$/iu';
 
     private const SAID_BY = '/^\W*(?:I|we|yo|nosotros)\b/iu';
 

@@ -10,6 +10,7 @@ use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\ScannedPage;
 use Unanimus\Pages\Word;
+use Unanimus\Pages\WritingPlace;
 
 /**
  * Finds where a paper that nobody here has seen is meant to be signed, initialled and dated, and by whom: reads its pages,
@@ -58,11 +59,15 @@ final class MarkFinder
         $words = PageWords::of($pdf);
         $fields = SigningPlaces::fields($look);
         $found = [];
-        foreach ($look->pages() as $index => [, $height]) {
+        foreach ($look->pages() as $index => [$width, $height]) {
             $page = $index + 1;
-            $scan = $scans && self::isPicture($words[$page] ?? []) ? ScannedPage::of($pdf, $page) : null;
+            $scan = $scans && self::isPicture($words[$page] ?? []) ? ScannedPage::of($pdf, $page, max($width, $height)) : null;
             if ($scan !== null) {
-                $read = new PageRead($page, $height, $scan->words, $scan->rules, $fields[$page] ?? []);
+                $signed = array_map(
+                    static fn (WritingPlace $one) => new WritingPlace($one->shape, $scan->asRead($one->place), $one->by, $one->caption),
+                    $fields[$page] ?? [],
+                );
+                $read = new PageRead($page, $height * $scan->scale, $scan->words, $scan->rules, $signed);
                 foreach (PageMarks::on($read, $seats, $names) as $mark) {
                     $found[] = $mark->at($scan->asItLies($mark->place), self::READ * $mark->sure);
                 }

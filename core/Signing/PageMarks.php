@@ -41,6 +41,7 @@ final class PageMarks
                 $found[$index] = new ProposedMark($page->number, self::room($line, $kind), $kind, $seat, $word, $sure * $known, $role);
             } elseif ($with !== null) {
                 [$kind, $at] = $with;
+                $at = self::ofSameRole($line, $at, $lines, $kinds, $whose);
                 [$seat, $word, $known, $role] = $whose->of($at, $kinds[$at][0], $kinds);
                 $found[$index] = new ProposedMark(
                     $page->number,
@@ -55,6 +56,30 @@ final class PageMarks
         }
 
         return [...array_values($found), ...self::besides($page->number, $lines, $squares, $kinds, $whose, $found)];
+    }
+
+    /**
+     * The signature that a line goes with: where the line says whose it is, "Buyer name (print)", the nearest of that role.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private static function ofSameRole(SigningLine $line, int $nearest, array $lines, array $kinds, SeatGuess $whose): int
+    {
+        $own = SignerWords::in($line->before)?->role;
+        $roleAt = static fn (int $at) => $whose->of($at, $kinds[$at][0], $kinds)[3];
+        if ($own === null || $roleAt($nearest) === $own) {
+            return $nearest;
+        }
+        $best = null;
+        foreach ($kinds as $at => [$kind]) {
+            $far = abs($lines[$at]->foot() - $line->foot());
+            if ($kind === MarkKind::Signature && $roleAt($at) === $own && ($best === null || $far < $best[1])) {
+                $best = [$at, $far];
+            }
+        }
+
+        return $best[0] ?? $nearest;
     }
 
     /**
@@ -187,11 +212,12 @@ final class PageMarks
             ],
             MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
             $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
+            BlockEntries::isCompany($line->under) => null,
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
             BlockEntries::isCompany($line->before) => null,
-            SignerWords::isAll($line->before) && $line->after === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
+            SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
             $before.$line->under === '' && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
@@ -199,10 +225,27 @@ final class PageMarks
         };
     }
 
+    /**
+     * What is said after a line; what stands right before the next one is the next one's.
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function ownAfter(SigningLine $line, array $lines): string
+    {
+        foreach ($lines as $other) {
+            if ($other->isBeside($line) && $other->before !== '' && $other->at->place->x >= $line->right() - 1) {
+                return str_ends_with($line->after, $other->before) ? trim(substr($line->after, 0, -strlen($other->before))) : $line->after;
+            }
+        }
+
+        return $line->after;
+    }
+
     /** Whether words go on after it as a sentence does: a blank in a text, nothing to sign. */
     private static function isInSentence(SigningLine $line): bool
     {
-        return str_word_count($line->after) > 3 && MarkLabels::companion(Companions::tail($line->after)) === null;
+        // "(Trustee of the Holt Family Trust)" says who signs.
+        return ! str_starts_with($line->after, '(') && str_word_count($line->after) > 3 && MarkLabels::companion(Companions::tail($line->after)) === null;
     }
 
     /**

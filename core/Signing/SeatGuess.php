@@ -75,6 +75,11 @@ final class SeatGuess
 
                 continue;
             }
+            if ($who->isOutsider()) {
+                $this->known[$index] = [null, $who->word, 0.8, null];
+
+                continue;
+            }
             if ($who->role === null) {
                 $this->known[$index] = $this->somebody($who->word, $kind, $index, $kinds);
 
@@ -124,6 +129,10 @@ final class SeatGuess
                 return $who;
             }
             $somebody ??= $who;
+        }
+        // "Client to initial: ____": said before it, that is nearer than what its row says of others.
+        if ($somebody !== null && $isInitials && SignerWords::in($line->before) !== null && MarkLabels::isInitials($line->before)) {
+            return $somebody;
         }
 
         return ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody ?? $this->heading($line) ?? $this->ofName($line);

@@ -13,12 +13,14 @@ use Unanimus\Parties\PartyRole;
  */
 final readonly class SignerWords
 {
+    /** Whose helper somebody may be. */
+    private const SIDES = 'buyer|purchaser|seller|vendor|owner|tenant|lessee|landlord|lessor|client|listing|selling';
+
     /** What they are called, the longer before the shorter; a role's helper before the role: "buyer's agent" is the agent. */
     private const ROLES = [
-        'agent' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
+        'agent' => '(?:(?:'.self::SIDES.'|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
-        'broker' => '(?:(?:buyer|seller|tenant|landlord|listing|selling|managing|designated|'.
-            'principal|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
+        'broker' => '(?:(?:'.self::SIDES.'|managing|designated|principal|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:brokers?|brokerage|broker of record|firm)',
         'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
         'lender' => 'lender|loan officer|mortgagee',
@@ -30,7 +32,11 @@ final readonly class SignerWords
 
     /** Words that name somebody without saying whom. */
     private const SOMEBODY = 'clients? or customers?|clients?\W{0,2}\/\W{0,2}customers?|clients?|customers?|principals?|undersigned|'.
-        'part(?:y|ies)|applicants?|consumers?|recipients?|borrowers?|signers?|prospects?';
+        'part(?:y|ies)|applicants?|consumers?|recipients?|borrowers?|signers?|prospects?|'.
+        self::OUTSIDERS;
+
+    /** They sign beside the parties, and are never one of them. */
+    private const OUTSIDERS = 'witness(?:es)?|notary(?: public)?|testigos?|notari[oa]';
 
     /**
      * @param PartyRole|null $role null: they name nobody
@@ -64,6 +70,12 @@ final readonly class SignerWords
         return preg_match('/\b(?:'.self::SOMEBODY.')\b/iu', $text, $m) === 1 ? new self(null, null, mb_strtolower($m[0])) : null;
     }
 
+    /** Whether the word means someone who signs beside the parties: a witness, a notary. */
+    public function isOutsider(): bool
+    {
+        return $this->role === null && preg_match('/^(?:'.self::OUTSIDERS.')$/iu', $this->word) === 1;
+    }
+
     /** Whether nothing but such a word stands there, as in a heading or a caption: "BUYER(S):", "Seller 1". */
     public static function isAll(string $text): bool
     {
@@ -71,7 +83,8 @@ final readonly class SignerWords
 
         return preg_match(
             '/^\W*(?:the |each |authorized |for (?:the )?)?(?:first |second |1st |2nd )?(?:'.$pattern.')(?:\W{0,2}s)?\)?(?:[’\']s?)?'.
-                '\s*(?:no\.?|#)?\s*[(#]?\d?\)?(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?\s*[:.,]?\W*$/iu',
+                '\s*(?:no\.?|#)?\s*[(#]?\d?\)?(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
+                '(?:\s+(?:for|of) (?:the )?(?:'.self::SIDES.')(?:\W{0,2}s\)?)?)?\s*[:.,]?\W*$/iu',
             trim($text),
         ) === 1;
     }

@@ -22,6 +22,9 @@ final class SigningPlaces
 {
     private const SIGNING = '/sign|initial|\bby\b:?|firma|inicial|^x:?$|^dated?:?$|^fecha:?$/iu';
 
+    /** Feet no farther apart stand on one row. */
+    private const ROW = 5.0;
+
     /**
      * The lines of a page with the words around them, from the top; the words that are there to be read; and its squares.
      *
@@ -36,15 +39,36 @@ final class SigningPlaces
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read);
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
-        usort(
-            $lines,
-            static fn (SigningLine $a, SigningLine $b) => [round($a->foot() / 6), $a->at->place->x] <=> [
-                round($b->foot() / 6),
-                $b->at->place->x,
-            ],
-        );
+        $lines = self::inRows($lines);
 
         return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
+    }
+
+    /**
+     * From the top, and each row from the left: what stands a little higher or lower, as on a scan, is of one row.
+     *
+     * @param list<SigningLine> $lines
+     * @return list<SigningLine>
+     */
+    private static function inRows(array $lines): array
+    {
+        usort($lines, static fn (SigningLine $a, SigningLine $b) => $a->foot() <=> $b->foot());
+        $rows = [];
+        foreach ($lines as $line) {
+            $last = $rows === [] ? null : $rows[count($rows) - 1];
+            if ($last !== null && $line->foot() - $last[0]->foot() < self::ROW) {
+                $rows[count($rows) - 1][] = $line;
+            } else {
+                $rows[] = [$line];
+            }
+        }
+        $sorted = [];
+        foreach ($rows as $row) {
+            usort($row, static fn (SigningLine $a, SigningLine $b) => $a->at->place->x <=> $b->at->place->x);
+            array_push($sorted, ...$row);
+        }
+
+        return $sorted;
     }
 
     /** @return array<int, list<WritingPlace>> fields that are written or signed in, by page; their names say what they are for */

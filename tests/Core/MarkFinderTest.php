@@ -227,6 +227,20 @@ it('reads where a scan is signed, also where it lies askew on the glass', functi
         ->toBeLessThan(3.0);
 })->with(['straight' => [0.0], 'askew' => [0.8], 'the other way' => [-0.6]]);
 
+it('reads a picture that makes a page of any size, and says where on that page', function (string $size, float $scale) {
+    $page = MadePdf::page(pageWith([[72, 560, 'Buyer signature'], [160, 380, 558], [400, 560, 'Date'], [430, 540, 558]]));
+    $path = $this->scratch->put('photo.pdf', MadePdf::scan($page, $this->scratch, $size));
+    [$signature, $date] = MarkFinder::in($path, [Seat::of('buyer.1')], scans: true);
+    expect($signature->kind)
+        ->toBe(MarkKind::Signature)
+        ->and($date->kind)
+        ->toBe(MarkKind::Date)
+        ->and(abs($signature->place->x - $scale * 160))
+        ->toBeLessThan(2.5 * $scale)
+        ->and(abs($signature->place->y + $signature->place->height - $scale * (792 - 558)))
+        ->toBeLessThan(2.5 * $scale);
+})->with(['as letter' => ['8.5inx11in', 1.0], 'as large as a poster' => ['25.5inx33in', 3.0], 'as small as a card' => ['4.25inx5.5in', 0.5]]);
+
 it('takes captions that stand one below the other in a cell for as many places', function () {
     $cell = "0.7 w 72 500 200 60 re S 272 500 200 60 re S\n".
         pageWith([[76, 550, 'Buyer'], [76, 520, 'Date'], [276, 550, 'Seller'], [276, 520, 'Date'], [72, 600, 'Signatures']]);

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use Tests\Support\RuledPage;
+use Unanimus\Signing\PageMarks;
+use Unanimus\Signing\Seat;
 
 // Each of these moves or grows one thing on a page, step by step, and names every step at which the page asks for something else.
 it('asks for the same on a page until what is said stands too far from its line, or the line is no line to sign', function (
@@ -91,7 +93,6 @@ it('asks for the same on a page until what is said stands too far from its line,
             '8:',
             '18: initials buyer.1 75, initials seller.1 73',
             '70: signature buyer.1 60, signature seller.1 60',
-            '87: signature seller.1 60',
             '107:',
             '109: signature buyer.1 60',
         ],
@@ -99,19 +100,19 @@ it('asks for the same on a page until what is said stands too far from its line,
     'initials in a foot, one lower' => [
         fn (float $y) => [[100, 140, 760], [70, 751, 'Buyer'], [240, 280, $y], [205, $y - 9, 'Seller']],
         [740, 785, 0.5],
-        ['740:', '753.5: initials seller.1 75, initials buyer.1 73', '758: initials buyer.1 75, initials seller.1 73', '767:'],
+        ['740:', '753.5: initials seller.1 75, initials buyer.1 73', '755.5: initials buyer.1 75, initials seller.1 73', '767:'],
     ],
     'a second line of initials' => [
         fn (float $x) => [[72, 112, 300], [72, 303, 'Buyer initials'], [$x, $x + 40, 300]],
         [100, 320, 1],
-        ['100:', '114: initials buyer.1 95, initials buyer.2 92', '242: initials buyer.1 95'],
+        ['100:', '113: initials buyer.1 95, initials buyer.2 92', '242: initials buyer.1 95'],
     ],
     'a second line of initials, lower' => [
         fn (float $y) => [[72, 112, 300], [30, 291, 'Initials'], [120, 160, $y]],
         [285, 320, 0.5],
         [
             '285: initials ? 57',
-            '296: initials ? 57, initials ? 55',
+            '295.5: initials ? 57, initials ? 55',
             '307: initials ? 57',
             '307.5: initials ? 57, initials ? 57',
             '309: initials ? 57',
@@ -220,7 +221,7 @@ it('asks for the same on a page until what is said stands too far from its line,
             '280: initials ? 57',
             '282.5: initials ? 57, initials ? 57',
             '284: initials ? 57',
-            '287: initials ? 57, initials ? 55',
+            '286.5: initials ? 57, initials ? 55',
             '298: initials ? 57',
             '298.5: initials ? 57, initials ? 57',
             '299: initials ? 57',
@@ -301,7 +302,7 @@ it('asks for the same on a page until what is said stands too far from its line,
     'a field for a date' => [
         fn (float $y) => [[72, 280, 300], [72, 303, 'Buyer'], [300, $y, 'Date:'], [330, $y, '__________']],
         [285, 310, 0.5],
-        ['285: date buyer.1 90, signature buyer.1 92', '287: signature buyer.1 92, date buyer.1 90'],
+        ['285: date buyer.1 90, signature buyer.1 92', '286.5: signature buyer.1 92, date buyer.1 90'],
     ],
     'a caption with other words near it' => [
         fn (float $x) => [[172, 380, 300], [172, 303, 'Buyer'], [$x, 303, 'of the premises']],
@@ -322,5 +323,42 @@ it('asks for the same on a page until what is said stands too far from its line,
         fn (float $x) => [[72, 280, 300], [$x, $x + 100, 300], [72, 303, 'Buyer'], [$x, 303, 'Time']],
         [275, 420, 1],
         ['275: signature buyer.1 92', '282: signature buyer.1 92, time buyer.1 90'],
+    ],
+]);
+
+it('reads a row from the left also where its lines stand a little higher or lower, as on a scan', function (float $right) {
+    $page = [[60, 260, 300], [60, 303, 'Seller signature'], [320, 520, $right], [320, $right + 3, 'Seller signature']];
+    $marks = PageMarks::on(RuledPage::of($page), [Seat::of('seller.1'), Seat::of('seller.2')]);
+    expect(array_map(fn ($mark) => [(int) $mark->place->x, (string) $mark->seat], $marks))->toBe([[60, 'seller.1'], [320, 'seller.2']]);
+})->with([296.0, 299.0, 300.0, 301.0, 304.0]);
+
+it('tells whose helper, which witness and which firm is meant', function (array $parts, string $asked) {
+    expect(RuledPage::asks(RuledPage::of($parts)))->toBe($asked);
+})->with([
+    'the purchaser’s agent' => [
+        [[60, 291, 'Purchaser’s agent:'], [180, 340, 300], [350, 291, 'Date:'], [380, 450, 300]],
+        'signature agent.1 88, date agent.1 86',
+    ],
+    'a licensee for one side' => [[[72, 280, 300], [72, 303, 'Licensee for the seller']], 'signature agent.1 92'],
+    'a firm is no signer' => [[[72, 280, 300], [72, 303, 'Brokerage (firm)']], ''],
+    'a witness is nobody of the deal' => [
+        [[60, 491, 'WITNESS:'], [120, 260, 500], [280, 491, 'NOTARY PUBLIC:'], [380, 520, 500]],
+        'signature ? witness 48, signature ? notary public 48',
+    ],
+    'what is signed for somebody who is named after it' => [
+        [[60, 291, '/s/'], [80, 220, 300], [224, 291, '(Trustee of the Holt Family Trust)']],
+        'signature ? 54',
+    ],
+    'a client among owners' => [
+        [[60, 291, 'Owner initials:'], [140, 170, 300], [250, 291, 'Client to initial:'], [340, 370, 300]],
+        'initials seller.1 95, initials ? client 57',
+    ],
+    'a name that says whose it is' => [
+        [
+            [60, 291, 'Buyer:'], [100, 260, 300], [280, 291, 'Date:'], [310, 380, 300],
+            [60, 321, 'Agent:'], [100, 260, 330], [280, 321, 'Date:'], [310, 380, 330],
+            [60, 351, 'Buyer name (print):'], [160, 300, 360],
+        ],
+        'signature buyer.1 88, date buyer.1 86, signature agent.1 70, date agent.1 69, name buyer.1 86',
     ],
 ]);

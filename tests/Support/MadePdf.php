@@ -40,11 +40,12 @@ final class MadePdf
     }
 
     /** Pages as a scanner hands them over: pictures, without a word in them. */
-    public static function scan(string $pdf, Scratch $scratch): string
+    public static function scan(string $pdf, Scratch $scratch, string $size = ''): string
     {
         $tool = new NativeTool(60);
         $tool->run(['pdftoppm', '-r', '150', '-gray', '-jpeg', $scratch->put('paper.pdf', $pdf), $scratch->path('page')]);
-        $tool->run(['img2pdf', '--output', $scratch->path('scan.pdf'), ...glob($scratch->path('page').'*') ?: []]);
+        $sized = $size === '' ? [] : ['--pagesize', $size];
+        $tool->run(['img2pdf', ...$sized, '--output', $scratch->path('scan.pdf'), ...glob($scratch->path('page').'*') ?: []]);
 
         return $scratch->get('scan.pdf');
     }
