@@ -76,6 +76,8 @@ return [
         'imap_password' => env('UNANIMUS_IMAP_PASSWORD'),
         'imap_folder' => env('UNANIMUS_IMAP_FOLDER', 'INBOX'),
         'imap_roots' => env('UNANIMUS_IMAP_ROOTS'),
+        // Where a mail server on this machine brings mail by LMTP: 127.0.0.1:2424, or unix:/path; not, unless set.
+        'lmtp' => env('UNANIMUS_LMTP') ?: '',
         // Behind the @ of files' own addresses.
         'domain' => env('UNANIMUS_INTAKE_DOMAIN') ?:
             'papers.'.(explode('@', (string) env('MAIL_FROM_ADDRESS', '@localhost'))[1] ?? 'localhost'),

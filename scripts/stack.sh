@@ -122,6 +122,8 @@ INI
     fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
     fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
     fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
+    # Only where it is set: a program without a place to listen would be started again for ever.
+    ! grep -q '^UNANIMUS_LMTP=.' "$s/settings" 2>/dev/null || { fill_in scripts/templates/lmtp.conf "$s/run/lmtp.conf" && cat "$s/run/lmtp.conf" >>"$s/run/supervisor.conf"; }
     cp /etc/nginx/mime.types /etc/nginx/fastcgi_params "$s/run/"
     chmod 600 "$s/.env" && chmod 700 "$s/tmp"
     [ "$(id -un)" = "$APP_USER" ] || chown -R "$APP_USER:" "$s" 2>/dev/null || true

@@ -17,6 +17,17 @@ final class LetterBox
         return $box === null ? null : (int) $box;
     }
 
+    /**
+     * By an address: that of a file or a person says whose it is; any other is for the brokerage of the token, or the only one.
+     */
+    public static function at(string $address, string $token = ''): ?int
+    {
+        $code = preg_match('/\.([a-z0-9]{6,16})@/', strtolower($address), $m) === 1 ? $m[1] : null;
+        $box = $code === null ? null : DB::scalar('SELECT brokerage_of_mail_code(?)', [$code]);
+
+        return $box === null ? self::here($token) : (int) $box;
+    }
+
     /** On this machine, where the only brokerage needs no token. */
     public static function here(string $token): ?int
     {

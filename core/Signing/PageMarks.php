@@ -217,7 +217,10 @@ final class PageMarks
             SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
             BlockEntries::isCompany($line->before) => null,
-            SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [MarkKind::Signature, 0.6],
+            SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
+                MarkKind::Signature,
+                0.6,
+            ],
             $before.$line->under === '' && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
@@ -234,7 +237,9 @@ final class PageMarks
     {
         foreach ($lines as $other) {
             if ($other->isBeside($line) && $other->before !== '' && $other->at->place->x >= $line->right() - 1) {
-                return str_ends_with($line->after, $other->before) ? trim(substr($line->after, 0, -strlen($other->before))) : $line->after;
+                $isLabel = str_ends_with($line->after, $other->before);
+
+                return $isLabel ? trim(substr($line->after, 0, -strlen($other->before))) : $line->after;
             }
         }
 

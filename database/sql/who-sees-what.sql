@@ -203,6 +203,12 @@ CREATE OR REPLACE FUNCTION file_by_key(wanted text) RETURNS TABLE (file_id bigin
 CREATE OR REPLACE FUNCTION brokerage_of_letter_box(wanted text) RETURNS bigint LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT id FROM brokerages WHERE intake_hash = wanted $$;
 
+-- Whose the address of a file or a person is, by the code it ends in.
+CREATE OR REPLACE FUNCTION brokerage_of_mail_code(wanted text) RETURNS bigint LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
+BEGIN
+    RETURN coalesce((SELECT f.brokerage_id FROM deal_files f WHERE f.mail_code = wanted), (SELECT u.brokerage_id FROM users u WHERE u.mail_code = wanted AND NOT u.guest));
+END $$;
+
 CREATE OR REPLACE FUNCTION brokerages_at_work() RETURNS SETOF bigint LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     SELECT id FROM brokerages ORDER BY id $$;
 

@@ -239,7 +239,11 @@ it('reads a picture that makes a page of any size, and says where on that page',
         ->toBeLessThan(2.5 * $scale)
         ->and(abs($signature->place->y + $signature->place->height - $scale * (792 - 558)))
         ->toBeLessThan(2.5 * $scale);
-})->with(['as letter' => ['8.5inx11in', 1.0], 'as large as a poster' => ['25.5inx33in', 3.0], 'as small as a card' => ['4.25inx5.5in', 0.5]]);
+})->with([
+    'as letter' => ['8.5inx11in', 1.0],
+    'as large as a poster' => ['25.5inx33in', 3.0],
+    'as small as a card' => ['4.25inx5.5in', 0.5],
+]);
 
 it('takes captions that stand one below the other in a cell for as many places', function () {
     $cell = "0.7 w 72 500 200 60 re S 272 500 200 60 re S\n".
