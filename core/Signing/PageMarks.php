@@ -250,7 +250,9 @@ final class PageMarks
     private static function isInSentence(SigningLine $line): bool
     {
         // "(Trustee of the Holt Family Trust)" says who signs.
-        return ! str_starts_with($line->after, '(') && str_word_count($line->after) > 3 && MarkLabels::companion(Companions::tail($line->after)) === null;
+        $goesOn = ! str_starts_with($line->after, '(') && str_word_count($line->after) > 3;
+
+        return $goesOn && MarkLabels::companion(Companions::tail($line->after)) === null;
     }
 
     /**
