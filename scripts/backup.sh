@@ -5,8 +5,12 @@ KEPT_BESIDE=(secrets anchors port settings)
 
 cmd_backup() {
     local into=${1:-} part
-    [ -n "$into" ] || fail "where to? ./unanimus backup FOLDER"
     use_state "${UNANIMUS_PROFILE:-demo}"
+    if [ -z "$into" ]; then
+        [ -n "$(backups_place)" ] || fail "where to? ./unanimus backup FOLDER; or UNANIMUS_BACKUPS in $UNANIMUS_STATE/settings (docs/operating.md)"
+        take_base
+        return
+    fi
     require_database
     [ ! -e "$into" ] || [ -z "$(ls -A "$into" 2>/dev/null)" ] || fail "$into has something in it already: give a new folder for each backup"
     part=$into.unfinished
@@ -41,8 +45,12 @@ bytes_are_whole() {
 }
 
 cmd_restore() {
-    local from=${1:-}
+    local from=${1:-} to=
     [ -n "$from" ] || fail "from where? ./unanimus restore FOLDER"
+    if [ "${2:-}" = --to ]; then
+        to=${3:-}
+        date -d "$to" >/dev/null 2>&1 || fail "to which moment? ./unanimus restore $from --to \"2026-11-27 14:30\""
+    fi
     use_state demo
     if [ "$from" = --check ]; then
         [ -f "$UNANIMUS_STATE/unchecked" ] || fail "nothing here waits to be checked"
@@ -50,9 +58,14 @@ cmd_restore() {
         check_restored
         return
     fi
-    [ -f "$from/taken" ] && [ -f "$from/database.dump" ] || fail "$from is no finished backup"
+    [ -d "$from/base" ] || { [ -f "$from/taken" ] && [ -f "$from/database.dump" ]; } || fail "$from is no finished backup"
+    [ -d "$from/base" ] || [ -z "$to" ] || fail "$from is a backup of one moment; a moment is chosen of those that are taken by themselves"
     if [ -f "$UNANIMUS_STATE/.env" ] || [ -f "$(pgdata)/PG_VERSION" ]; then
         fail "there is a copy in $UNANIMUS_STATE already, and it stays. Restore into a fresh folder: UNANIMUS_HOME=/another/folder ./unanimus restore $from"
+    fi
+    if [ -d "$from/base" ]; then
+        restore_moment "$(cd "$from" && pwd)" "$to"
+        return
     fi
     say "reading the backup of $(cat "$from/taken")"
     (cd "$from" && sha256sum -c --quiet sums) || fail "the backup is not what was written: nothing was restored"

@@ -10,6 +10,9 @@ Unanimus
   ./unanimus bench            costs as ratios to their floors
   ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
   ./unanimus backup FOLDER    the database, the papers and the keys, read back, into a new folder
+  ./unanimus backup           a whole copy into the place of backups (UNANIMUS_BACKUPS), now
+  ./unanimus restore PLACE --to "2026-11-27 14:30"   a copy as it was at that moment, out of that place
+  ./unanimus rehearse         makes such a copy, reads it through, and lets it go again
   ./unanimus restore FOLDER   a backup into a fresh folder (UNANIMUS_HOME); nothing runs until it was checked
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
@@ -129,6 +132,8 @@ cmd_test() {
         [ -z "$fell" ] || once_more "$broken"
         say "a backup, restored beside it"
         backup_round_trip "$broken"
+        say "a moment out of backups that are taken by themselves"
+        moment_round_trip "$broken"
     fi
     stop_services
     stop_database

@@ -122,8 +122,9 @@ INI
     fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
     fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
     fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
-    # Only where it is set: a program without a place to listen would be started again for ever.
+    # Only where they are set: a program without a place to listen would be started again for ever.
     ! grep -q '^UNANIMUS_LMTP=.' "$s/settings" 2>/dev/null || { fill_in scripts/templates/lmtp.conf "$s/run/lmtp.conf" && cat "$s/run/lmtp.conf" >>"$s/run/supervisor.conf"; }
+    [ -z "$(backups_place)" ] || { fill_in scripts/templates/backups.conf "$s/run/backups.conf" && cat "$s/run/backups.conf" >>"$s/run/supervisor.conf"; }
     cp /etc/nginx/mime.types /etc/nginx/fastcgi_params "$s/run/"
     chmod 600 "$s/.env" && chmod 700 "$s/tmp"
     [ "$(id -un)" = "$APP_USER" ] || chown -R "$APP_USER:" "$s" 2>/dev/null || true
@@ -137,7 +138,7 @@ fill_in() {
     [ ! -f "$UNANIMUS_STATE/settings" ] || names="$names $(sed -n 's/^UNANIMUS_HOSTS=//p; s|^APP_URL=https*://||p' "$UNANIMUS_STATE/settings" | tr ',' '\n' | sed 's|[:/].*||' | tr '\n' ' ')"
     [ "$PROFILE" = demo ] && demo=true
     [ "$APP_USER" = root ] && fpm_root=-R
-    sed -e "s|@ROOT@|$ROOT|g" -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@SOCKET@|$PGSOCKET|g" -e "s|@ADDRESS@|$(address)|g" \
+    sed -e "s|@ROOT@|$ROOT|g" -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@HOME@|${UNANIMUS_STATE%/*}|g" -e "s|@SOCKET@|$PGSOCKET|g" -e "s|@ADDRESS@|$(address)|g" \
         -e "s|@WEB@|$BASE|g" -e "s|@EXCHANGE@|$((BASE + 1))|g" -e "s|@POSTROOM@|$((BASE + 2))|g" -e "s|@SMTP@|$((BASE + 3))|g" \
         -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" -e "s|@NGINXUSER@|${fpm_root:+user root;}|g" \
         -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
@@ -149,6 +150,7 @@ fill_in() {
 start_database() {
     local data
     data=$(pgdata)
+    [ -z "$(backups_place)" ] || make_place "$(backups_place)"
     mkdir -p "$PGSOCKET" && chmod 711 "$PGSOCKET"
     [ "$(id -un)" = "$PG_USER" ] || chown "$PG_USER:" "$PGSOCKET"
     if [ ! -f "$data/PG_VERSION" ]; then
@@ -165,7 +167,7 @@ start_database() {
     fi
     ! database_answers || return 0
     # A statement that failed carries names and addresses: the log has what went wrong, not with what.
-    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$(pglog)" -o "-p $((BASE + 5)) -k $PGSOCKET -c log_min_error_statement=panic -c log_error_verbosity=terse" start && return 0
+    as_pg "$PGBIN/pg_ctl" -D "$data" -w -s -l "$(pglog)" -o "-p $((BASE + 5)) -k $PGSOCKET -c log_min_error_statement=panic -c log_error_verbosity=terse $(archive_options)" start && return 0
     # Another program took its port after it was asked for. Where no links are out yet the copy goes elsewhere.
     if [ ! -f "$UNANIMUS_STATE/seeded" ] && ! port_is_free $((BASE + 5)) && [ "${MOVED:=0}" -lt 3 ]; then
         MOVED=$((MOVED + 1))

@@ -22,6 +22,8 @@ final class Measured
         return [
             Checks::disk($free === false ? null : (int) $free),
             Checks::backup(self::ago('backup')),
+            Checks::rehearsal(self::ago('rehearsal'), (bool) config('unanimus.backups')),
+            self::log(),
             Checks::scheduler(self::ago('scheduler')),
             Checks::queues(self::oldest()),
             Checks::stopped($counts['work_stopped'] ?? 0),
@@ -32,6 +34,16 @@ final class Measured
             Checks::certificate('seal', self::until((string) config('unanimus.seal.key')), Carbon::now()->toDateTimeImmutable()),
             Checks::settings((string) config('app.url'), (bool) config('app.debug'), (bool) config('unanimus.demo')),
         ];
+    }
+
+    private static function log(): Finding
+    {
+        $at = DB::selectOne(
+            "SELECT current_setting('archive_mode') <> 'off' AS is_on, coalesce(last_failed_time > coalesce(last_archived_time,
+                '-infinity'), false) AS fails FROM pg_stat_archiver",
+        );
+
+        return Checks::log((bool) $at->is_on, (bool) $at->fails, (bool) config('unanimus.backups'));
     }
 
     /** @return array<string, int> */

@@ -29,13 +29,57 @@ final class Checks
     public static function backup(?int $age): Finding
     {
         return match (true) {
-            $age === null => Finding::look('backup', 'No backup was taken yet. ./unanimus backup FOLDER takes one.'),
+            $age === null => Finding::look('backup', 'No backup was taken yet. ./unanimus backup FOLDER takes one; UNANIMUS_BACKUPS has them taken daily.'),
             $age > 3 * self::DAY => Finding::broken(
                 'backup',
                 'The last backup is '.self::time($age).' old. Find out why none was taken since.',
             ),
             $age > self::DAY + 7200 => Finding::look('backup', 'The last backup is '.self::time($age).' old.'),
             default => Finding::well('backup', 'The last one is '.self::time($age).' old.'),
+        };
+    }
+
+    /**
+     * Whether a copy was made of the backups and read through, as is done each month.
+     *
+     * @param int|null $age seconds since; null: never
+     * @param bool $byThemselves whether backups are taken by themselves
+     */
+    public static function rehearsal(?int $age, bool $byThemselves): Finding
+    {
+        return match (true) {
+            $age === null && ! $byThemselves => Finding::look(
+                'restoring',
+                'It was never tried whether a backup can be restored. ./unanimus restore FOLDER into a fresh folder does.',
+            ),
+            $age === null => Finding::look('restoring', 'It was not tried yet whether the backups can be restored. ./unanimus rehearse does.'),
+            $age > 40 * self::DAY => Finding::broken(
+                'restoring',
+                'It was last tried '.self::time($age).' ago. Check log/backups.log, then ./unanimus rehearse.',
+            ),
+            default => Finding::well('restoring', 'A copy made of the backups held '.self::time($age).' ago.'),
+        };
+    }
+
+    /**
+     * Whether the database's log gets to where backups are kept.
+     *
+     * @param bool $isOn whether it is kept at all
+     * @param bool $fails whether it failed since it last succeeded
+     */
+    public static function log(bool $isOn, bool $fails, bool $byThemselves): Finding
+    {
+        return match (true) {
+            $byThemselves && ! $isOn => Finding::broken(
+                'database log',
+                'It is not kept with the backups, though they are set. ./unanimus stop, then ./unanimus start.',
+            ),
+            $isOn && $fails => Finding::broken(
+                'database log',
+                'It cannot be put with the backups. Nothing is lost while the disk has room. Check the place of the backups.',
+            ),
+            $isOn => Finding::well('database log', 'It is kept with the backups as it is written.'),
+            default => Finding::look('database log', 'It is not kept: a restored copy is as old as its backup.'),
         };
     }
 

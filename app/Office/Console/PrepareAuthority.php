@@ -12,8 +12,8 @@ final class PrepareAuthority extends Command
 {
     protected $signature = 'authority:prepare';
 
-    /** They are good from some months back: a machine whose clock runs behind can use them, and the demo's story begins weeks ago. */
-    private const BACK = 120;
+    /** They are good from a year back: a machine whose clock runs behind can use them, and the demo's story begins months ago. */
+    private const BACK = 400;
 
     protected $description = 'Makes the local certificates that seals and time stamps use by default';
 
