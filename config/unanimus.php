@@ -34,6 +34,8 @@ return [
     // Pictures of pages, made when first looked at; may be emptied at any time.
     // Who reads /metrics: a long secret that the operator's own program sends; empty: nobody does.
     'metrics' => env('UNANIMUS_METRICS', ''),
+    // The certificate that it answers with in the open, where it does.
+    'tls' => env('UNANIMUS_TLS') ?: '',
     // Where backups are put by themselves; the scripts do it.
     'backups' => env('UNANIMUS_BACKUPS') ?: '',
     'page_cache' => dirname(storage_path()).'/storage/app/pages',

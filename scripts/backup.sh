@@ -5,7 +5,7 @@ KEPT_BESIDE=(secrets anchors port settings)
 
 cmd_backup() {
     local into=${1:-} part
-    use_state "${UNANIMUS_PROFILE:-demo}"
+    use_state "$(own_profile)"
     if [ -z "$into" ]; then
         [ -n "$(backups_place)" ] || fail "where to? ./unanimus backup FOLDER; or UNANIMUS_BACKUPS in $UNANIMUS_STATE/settings (docs/operating.md)"
         take_base
@@ -51,7 +51,7 @@ cmd_restore() {
         to=${3:-}
         date -d "$to" >/dev/null 2>&1 || fail "to which moment? ./unanimus restore $from --to \"2026-11-27 14:30\""
     fi
-    use_state demo
+    use_state "$(own_profile)"
     if [ "$from" = --check ]; then
         [ -f "$UNANIMUS_STATE/unchecked" ] || fail "nothing here waits to be checked"
         start_database

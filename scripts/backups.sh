@@ -1,7 +1,7 @@
 # Backups that are taken by themselves into a place of their own (UNANIMUS_BACKUPS in "settings"): the database's log as it is
 # written, the whole database and all keys once a day, papers once each. Out of them a copy of any moment is made.
 
-setting() { sed -n "s/^$1=//p" "$UNANIMUS_STATE/settings" 2>/dev/null | tail -1; }
+setting() { { sed -n "s/^$1=//p" "$UNANIMUS_STATE/settings" 2>/dev/null || true; } | tail -1; }
 backups_place() { setting UNANIMUS_BACKUPS; }
 
 # What the database is told when it starts.
@@ -166,7 +166,7 @@ replay_log() {
 # Once a month what was kept is made a copy of, which is read through and let go again.
 cmd_rehearse() {
     local place where said rows word
-    use_state "${UNANIMUS_PROFILE:-demo}"
+    use_state "$(own_profile)"
     place=$(backups_place)
     [ -n "$place" ] || fail "no backups are taken by themselves: UNANIMUS_BACKUPS in $UNANIMUS_STATE/settings"
     word=$(setting UNANIMUS_BACKUP_PASSPHRASE)
@@ -177,7 +177,7 @@ cmd_rehearse() {
     if [ -n "$said" ]; then
         (
             UNANIMUS_HOME=$where
-            use_state demo
+            use_state "$(own_profile)"
             start_database
             rows=$(psql_owner -d unanimus -Atc "SELECT (SELECT count(*) FROM deal_files) || ' files, ' || (SELECT count(*) FROM papers) || ' papers, ' || (SELECT count(*) FROM rounds) || ' rounds, ' || (SELECT count(*) FROM history) || ' entries of history'")
             as_app php artisan papers:open 10 && echo "  $rows"
@@ -185,7 +185,7 @@ cmd_rehearse() {
     fi
     (
         UNANIMUS_HOME=$where
-        use_state demo
+        use_state "$(own_profile)"
         stop_database
         rm -rf "$(pgdata)"
     )
@@ -197,7 +197,7 @@ cmd_rehearse() {
 
 # The program that sees to it, beside the others: a whole copy each day, a rehearsal each month.
 cmd_backups() {
-    use_state "${UNANIMUS_PROFILE:-demo}"
+    use_state "$(own_profile)"
     local place last
     place=$(backups_place)
     [ -n "$place" ] || fail "UNANIMUS_BACKUPS is not set in $UNANIMUS_STATE/settings"

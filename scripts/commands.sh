@@ -60,15 +60,15 @@ seed_story() {
 }
 
 cmd_start() {
-    use_state demo
-    [ -f "$UNANIMUS_STATE/seeded" ] || fail "there is no demo yet: ./unanimus demo sets it up"
+    use_state "$(own_profile)"
+    [ -f "$UNANIMUS_STATE/seeded" ] || fail "there is nothing to start yet: ./unanimus demo sets up the demo, ./unanimus install an installation"
     start_stack
     echo "Unanimus is at $(address)"
 }
 
 cmd_stop() {
     local profile
-    for profile in ${1:-demo test}; do
+    for profile in ${1:-$(own_profile) test}; do
         [ -d "${UNANIMUS_HOME:-$ROOT/var}/$profile" ] || continue
         use_state "$profile"
         # Asked for by name it stops; by the way, a run of the tests is not cut off.
@@ -84,7 +84,7 @@ tests_run() { [ -f "$UNANIMUS_STATE/testing" ] && grep -qz "^test$" "/proc/$(cat
 
 cmd_status() {
     local profile
-    for profile in demo test; do
+    for profile in "$(own_profile)" test; do
         [ -f "${UNANIMUS_HOME:-$ROOT/var}/$profile/.env" ] || { echo "$profile: not set up"; continue; }
         use_state "$profile"
         echo "$profile: $(address)  logs: $UNANIMUS_STATE/log"
@@ -157,18 +157,18 @@ once_more() {
 cmd_artisan() {
     case "${1:-}" in
         # Computations on files of the one who asks: no database, and read with their own eyes.
-        dates:*|forms:*|marks:*|mail:read|stack:*|commission:*|seal:verify) set_up >&2; use_state demo; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
+        dates:*|forms:*|marks:*|mail:read|stack:*|commission:*|seal:verify) set_up >&2; use_state "$(own_profile)"; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
         mail:receive) receive_mail "$@" ;;
         # Writes histories as they were, which the application itself never may.
-        brokerage:import) use_state demo; require_database; as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan "$@" ;;
-        *) use_state demo; require_database; as_app php artisan "$@" ;;
+        brokerage:import) use_state "$(own_profile)"; require_database; as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan "$@" ;;
+        *) use_state "$(own_profile)"; require_database; as_app php artisan "$@" ;;
     esac
 }
 
 # Whatever goes wrong, the mail server keeps the message and comes again (75, sysexits.h); only what is no message goes back (65).
 receive_mail() {
     local code=0
-    (use_state demo; require_database; as_app php artisan "$@") || code=$?
+    (use_state "$(own_profile)"; require_database; as_app php artisan "$@") || code=$?
     case $code in 0|65) exit "$code" ;; *) exit 75 ;; esac
 }
 
@@ -178,7 +178,7 @@ cmd_bench() {
         bench_seed "$@"
         return
     fi
-    use_state demo
+    use_state "$(own_profile)"
     require_database
     as_app php artisan bench "$@"
     bench_growth
@@ -218,7 +218,7 @@ bench_growth() {
 
 cmd_build() {
     set_up
-    use_state demo
+    use_state "$(own_profile)"
     write_configuration
     php artisan library:build "$@"
 }

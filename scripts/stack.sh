@@ -1,6 +1,9 @@
 # One running copy of Unanimus: its own PostgreSQL, nginx, php-fpm, worker, scheduler and stand-ins, all under
 # one state folder (var/demo or var/test), as an unprivileged user, on loopback.
 
+# The demo, or what was installed on this machine.
+own_profile() { echo "${UNANIMUS_PROFILE:-demo}"; }
+
 use_state() {
     PROFILE=$1
     # Looked for only now: on a fresh machine it has just been installed.
@@ -13,7 +16,7 @@ use_state() {
     export APP_CONFIG_CACHE=$UNANIMUS_STATE/cache/config.php APP_ROUTES_CACHE=$UNANIMUS_STATE/cache/routes.php
     export APP_EVENTS_CACHE=$UNANIMUS_STATE/cache/events.php APP_SERVICES_CACHE=$UNANIMUS_STATE/cache/services.php
     export APP_PACKAGES_CACHE=$UNANIMUS_STATE/cache/packages.php
-    BASE=$(cat "$UNANIMUS_STATE/port" 2>/dev/null || { [ "$PROFILE" = demo ] && echo 8410 || echo 8510; })
+    BASE=$(cat "$UNANIMUS_STATE/port" 2>/dev/null || case $PROFILE in demo) echo 8410 ;; live) echo 8610 ;; *) echo 8510 ;; esac)
 }
 
 # PostgreSQL refuses root, and nothing of ours needs it: as root, an own system user runs everything.
@@ -36,6 +39,14 @@ as_user() {
     if [ "$(id -un)" = "$user" ]; then "$@"; else runuser -u "$user" -- env HOME=/tmp "$@"; fi
 }
 as_app() { as_user "$APP_USER" "$@"; }
+# An installation answers at ports that only root may open; its programs are given that right alone.
+as_server() {
+    if [ "$PROFILE" = live ] && [ "$(id -un)" != "$APP_USER" ]; then
+        setpriv --reuid="$APP_USER" --regid="$(id -gn "$APP_USER")" --init-groups --inh-caps=+net_bind_service --ambient-caps=+net_bind_service env HOME=/tmp "$@"
+    else
+        as_app "$@"
+    fi
+}
 as_pg() { (cd /tmp && as_user "$PG_USER" "$@"); }
 # The database writes its log beside the others, where its user may.
 pglog() { if [ "$PG_USER" = "$APP_USER" ]; then echo "$UNANIMUS_STATE/log/postgres.log"; else echo "$PGSOCKET/postgres.log"; fi; }
@@ -111,7 +122,7 @@ max_file_uploads = 40
 zend.exception_ignore_args = on
 opcache.enable = 1
 opcache.memory_consumption = 128
-opcache.validate_timestamps = $([ "$PROFILE" = demo ] && [ -z "${UNANIMUS_DEVELOP:-}" ] && echo 0 || echo 1)
+opcache.validate_timestamps = $([[ "$PROFILE" = demo || "$PROFILE" = live ]] && [ -z "${UNANIMUS_DEVELOP:-}" ] && echo 0 || echo 1)
 opcache.revalidate_freq = 0
 INI
     fill_in scripts/templates/env "$s/.env"
@@ -120,6 +131,7 @@ INI
         { awk -F= 'NR == FNR { own[$1] = 1; next } !($1 in own)' "$s/settings" "$s/.env" && cat "$s/settings"; } >"$s/.env.new" && mv "$s/.env.new" "$s/.env"
     fi
     fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
+    fill_in scripts/templates/site.conf "$s/run/site.conf"
     fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
     fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
     # Only where they are set: a program without a place to listen would be started again for ever.
@@ -144,7 +156,17 @@ fill_in() {
         -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
         -e "s|@NAMES@|$names|g" -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" \
         -e "s|@APPWORD@|$(cat "$UNANIMUS_STATE/secrets/app")|g" -e "s|@EXCHANGEWORD@|$(cat "$UNANIMUS_STATE/secrets/exchange")|g" \
-        -e "s|@INTAKEWORD@|$(cat "$UNANIMUS_STATE/secrets/intake")|g" "$1" >"$2"
+        -e "s|@INTAKEWORD@|$(cat "$UNANIMUS_STATE/secrets/intake")|g" \
+        -e "s|@HTTP@|$(setting UNANIMUS_HTTP_PORT)|g" -e "s|@HTTPS@|$(setting UNANIMUS_HTTPS_PORT)|g" -e "s|@NAME@|$(setting APP_URL | sed 's|^https*://||')|g" -e "s|@WEBWORKERS@|$(web_workers)|g" -e "s|@APPUSER@|$APP_USER|g" -e "s|@APPGROUP@|$(id -gn "$APP_USER")|g" "$1" | only_of_profile >"$2"
+}
+
+# Between "#> live" or "#> trial" and "#<" stands what is for an installation, or for everything else.
+only_of_profile() { awk -v of="$([ "$PROFILE" = live ] && echo live || echo trial)" '$1 == "#>" { skip = $2 != of; next } $1 == "#<" { skip = 0; next } !skip'; }
+
+# Six answer a trial; an installation has as many as its memory carries beside the database, at about 100 MB each.
+web_workers() {
+    [ "$PROFILE" = live ] || { echo 6; return; }
+    awk '/^MemTotal:/ { n = int($2 / 1024 / 3 / 100); print (n < 6 ? 6 : n > 60 ? 60 : n) }' /proc/meminfo
 }
 
 start_database() {
@@ -162,7 +184,8 @@ start_database() {
         as_pg "$PGBIN/initdb" -D "$data" -U unanimus_owner --pwfile="$PGSOCKET/word" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 >"$UNANIMUS_STATE/log/initdb.log" 2>&1 || { cat "$UNANIMUS_STATE/log/initdb.log"; fail "the database cluster could not be made"; }
         rm -f "$PGSOCKET/word"
         { echo "listen_addresses = '127.0.0.1'"; echo "port = $((BASE + 5))"; echo "shared_buffers = 256MB"; echo "jit = off"; } >"$PGSOCKET/extra"
-        [ "$PROFILE" = demo ] || { echo "fsync = off"; echo "synchronous_commit = off"; echo "full_page_writes = off"; } >>"$PGSOCKET/extra"
+        [ "$PROFILE" != live ] || memory_of_the_database >>"$PGSOCKET/extra"
+        [[ "$PROFILE" = demo || "$PROFILE" = live ]] || { echo "fsync = off"; echo "synchronous_commit = off"; echo "full_page_writes = off"; } >>"$PGSOCKET/extra"
         cat "$PGSOCKET/extra" >>"$data/postgresql.conf" && rm -f "$PGSOCKET/extra"
     fi
     ! database_answers || return 0
@@ -178,6 +201,18 @@ start_database() {
     fi
     tail -5 "$(pglog)"
     fail "the database did not start"
+}
+
+# A quarter of the machine's memory for its own pages, as PostgreSQL's manual advises (20.4.1), no more than 8 GB.
+memory_of_the_database() {
+    local mb
+    mb=$(awk '/^MemTotal:/ { print int($2 / 1024) }' /proc/meminfo)
+    echo "shared_buffers = $((mb / 4 < 8192 ? mb / 4 : 8192))MB"
+    echo "effective_cache_size = $((mb * 6 / 10))MB"
+    echo "maintenance_work_mem = $((mb / 16 < 1024 ? mb / 16 : 1024))MB"
+    echo "work_mem = 16MB"
+    echo "wal_compression = on"
+    echo "max_wal_size = 2GB"
 }
 
 # The number in its pid file may be another program's by now: it is asked at its port.
@@ -212,7 +247,7 @@ start_services() {
     # What a crash left half-done there is of no use to anyone, and may be pages of papers.
     find "$UNANIMUS_STATE/tmp" -mindepth 1 -delete
     as_app touch "$UNANIMUS_STATE/run/began"
-    as_app supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
+    as_server supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
     wait_for_answer || fail "the application did not answer at $(address)/up; its logs are in $UNANIMUS_STATE/log"
 }
 
@@ -227,7 +262,11 @@ wait_for_answer() {
 }
 
 # Under its own name, as nothing is answered under another. Work that waits for an outside service is told there too; it is no reason not to start.
-answers() { curl -s -o /dev/null -w '%{http_code}' "$(address)/up?start=1" 2>/dev/null | grep -q '^200$'; }
+answers() {
+    local host
+    host=$(setting APP_URL | sed 's|^https*://||; s|/.*||')
+    curl -s -o /dev/null -w '%{http_code}' ${host:+-H "Host: $host"} "$(address)/up?start=1" 2>/dev/null | grep -q '^200$'
+}
 
 stop_services() {
     if is_running; then

@@ -16,6 +16,7 @@ use App\Signing\SignAfterFilling;
 use App\Storage\Bytes;
 use App\Storage\LocalStore;
 use App\Storage\S3Store;
+use App\Storage\Store;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -66,14 +67,13 @@ final class AppServiceProvider extends ServiceProvider
             Press::class,
             static fn () => new Press(base_path('library/fonts'), self::folder(storage_path('framework/cache/press'))),
         );
-        $this->app->singleton(
-            Bytes::class,
-            static fn (Application $app) => new Bytes(
-                config('unanimus.bytes.store') === 's3'
-                    ? $app->make(S3Store::class)
-                    : new LocalStore((string) config('unanimus.bytes.folder')),
-            ),
+        $this->app->bind(
+            Store::class,
+            static fn (Application $app) => config('unanimus.bytes.store') === 's3'
+                ? $app->make(S3Store::class)
+                : new LocalStore((string) config('unanimus.bytes.folder')),
         );
+        $this->app->singleton(Bytes::class, static fn (Application $app) => new Bytes($app->make(Store::class)));
         $this->app->bind(S3Store::class, static fn () => S3Store::fromConfig((array) config('unanimus.bytes.s3')));
         $this->app->bind(
             ListingExchange::class,

@@ -32,8 +32,17 @@ final class Measured
             Checks::services(self::failing()),
             Checks::clock(microtime(true) - (float) DB::scalar('SELECT extract(epoch FROM clock_timestamp())')),
             Checks::certificate('seal', self::until((string) config('unanimus.seal.key')), Carbon::now()->toDateTimeImmutable()),
+            ...self::web(),
             Checks::settings((string) config('app.url'), (bool) config('app.debug'), (bool) config('unanimus.demo')),
         ];
+    }
+
+    /** @return list<Finding> of what answers in the open; a demo does not */
+    private static function web(): array
+    {
+        $tls = (string) config('unanimus.tls');
+
+        return $tls === '' ? [] : [Checks::certificate('web', self::until($tls), Carbon::now()->toDateTimeImmutable())];
     }
 
     private static function log(): Finding
