@@ -85,6 +85,7 @@ use App\Roster\Http\RosterController;
 use App\Roster\Http\RosterKitController;
 use App\Running\Http\MetricsController;
 use App\Running\Http\RunningController;
+use App\Running\Http\SetupController;
 use App\Shelf\Http\SheetController;
 use App\Shelf\Http\ShelfController;
 use App\Signing\Http\AskedPapersController;
@@ -267,6 +268,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::delete('/me/sessions/{hash}', [AccountController::class, 'endSession'])->name('me.sessions.destroy');
     Route::delete('/me/remembered/{device}', [AccountController::class, 'forget'])->name('me.remembered.destroy');
     Route::post('/people', [PeopleController::class, 'invite'])->name('people.store');
+    Route::post('/people/list', [PeopleController::class, 'inviteMany'])->name('people.list');
     Route::get('/people/{user}', [PeopleController::class, 'show'])->name('people.show');
     Route::post('/people/{user}/invitation', [PeopleController::class, 'again'])->name('people.invitation');
     Route::put('/people/{user}/roles', [PeopleController::class, 'roles'])->name('people.roles.update');
@@ -680,6 +682,10 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::put('/notices/settings', [NoticeController::class, 'set'])->name('notices.set');
     Route::post('/notices/{notice}', [NoticeController::class, 'open'])->name('notices.open');
     Route::post('/files/{file}/mute', [NoticeController::class, 'mute'])->name('files.mute')->withoutMiddleware(OnlyOpenFiles::class);
+    Route::get('/office/setup', [SetupController::class, 'index'])->name('setup');
+    Route::put('/office/setup/sender', [SetupController::class, 'sender'])->name('setup.sender');
+    Route::post('/office/setup/finish', [SetupController::class, 'finish'])->name('setup.finish');
+    Route::post('/office/setup/{step}', [SetupController::class, 'say'])->name('setup.say');
     Route::get('/office/running', [RunningController::class, 'index'])->name('running');
     Route::post('/office/running/{kind}/{thing}', [RunningController::class, 'again'])->name('running.again')->whereNumber('thing');
     Route::get('/office/permissions/{office?}', [PermissionController::class, 'show'])->name('permissions.show');

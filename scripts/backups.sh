@@ -30,6 +30,9 @@ take_base() {
     require_database
     make_place "$place"
     [ "$(psql_owner -d postgres -Atc 'SHOW archive_mode')" = on ] || fail "the database keeps its log nowhere yet: ./unanimus stop, then ./unanimus start"
+    # One at a time, whoever began it: the other waits.
+    exec 9>"$place/lock"
+    flock 9
     name=$(date -u +%Y-%m-%dT%H%M%SZ)
     part=$place/base/$name.unfinished
     rm -rf "$place"/base/*.unfinished
@@ -48,6 +51,7 @@ take_base() {
     mv "$part" "$place/base/$name"
     own_place "$place"
     drop_old_bases "$place"
+    exec 9>&-
     as_app php artisan installation:beat backup >/dev/null 2>&1 || true
     say "backed up to $place/base/$name; the log since then goes to $place/wal"
 }

@@ -14,6 +14,8 @@ Unanimus
   ./unanimus restore PLACE --to "2026-11-27 14:30"   a copy as it was at that moment, out of that place
   ./unanimus rehearse         makes such a copy, reads it through, and lets it go again
   ./unanimus restore FOLDER   a backup into a fresh folder (UNANIMUS_HOME); nothing runs until it was checked
+  ./unanimus install [--answers FILE]   an installation on this machine; --questions lists what is asked
+  ./unanimus certificate CHAIN KEY      another certificate for it, without letting go of anyone
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
   ./unanimus check            whether the running demo is well, in words
@@ -130,6 +132,8 @@ cmd_test() {
         wait "$beside" || echo what-runs-beside >>"$broken"
         cat "$UNANIMUS_STATE/log/beside.log"
         [ -z "$fell" ] || once_more "$broken"
+        say "an installation beside it, out of a file"
+        install_round_trip "$broken"
         say "a backup, restored beside it"
         backup_round_trip "$broken"
         say "a moment out of backups that are taken by themselves"

@@ -59,7 +59,7 @@ cmd_install() {
     start_stack
     say "trying each answer by using it"
     as_app php artisan installation:try ${ANSWERS[EMAIL_TO]:+--letter="${ANSWERS[EMAIL_TO]}"} || fail "correct what is told above, and run the same once more: nothing is lost, and nothing is done twice"
-    [ -z "${ANSWERS[BACKUPS]}" ] || (take_base)
+    [ -z "${ANSWERS[BACKUPS]}" ] || (take_base) || fail "correct what is told above, and run the same once more"
     open_the_brokerage
     as_app touch "$UNANIMUS_STATE/seeded"
     write_units
@@ -202,4 +202,40 @@ told_at_the_end() {
     [ "${ANSWERS[STAMPS_URL]}" != own ] || echo "  Time stamps are its own: an authority outside proves more."
     echo "  In your firewall: ports ${ANSWERS[HTTP_PORT]} and ${ANSWERS[HTTPS_PORT]} from everywhere, no other; it needs to reach ${ANSWERS[SMTP_HOST]}:${ANSWERS[SMTP_PORT]}$([ "${ANSWERS[STAMPS_URL]}" = own ] || echo " and ${ANSWERS[STAMPS_URL]}")."
     echo "  ./unanimus check says whether it is well."
+}
+
+# An installation out of a file, beside the copy that is tested and with its mail server: it answers under its name alone, takes
+# mail, sends, seals, is well; the same once more changes nothing, and answers that cannot be are told all at once.
+install_round_trip() {
+    local broken=$1 where name=files.fernhollow.example https=$((BASE + 7)) mail=$UNANIMUS_STATE/mail/out said
+    where=$(mktemp -d)
+    chmod 711 "$where"
+    mkdir -m 755 "$where/home" "$where/backups"
+    printf '%s\n' "NAME=$name" "HTTP_PORT=$((BASE + 6))" "HTTPS_PORT=$https" SMTP_HOST=127.0.0.1 "SMTP_PORT=$((BASE + 3))" EMAIL_FROM=files@fernhollow.example \
+        EMAIL_TO=odile@fernhollow.example "LMTP=127.0.0.1:$((BASE + 8))" "BACKUPS=$where/backups" BACKUP_PASSPHRASE=heron-weir-lantern-quoin \
+        'BROKERAGE=Fernhollow Realty' OFFICE=Fernhollow ZONE=America/Chicago 'ADMINISTRATOR=Odile Marchetti' ADMINISTRATOR_EMAIL=odile@fernhollow.example >"$where/answers"
+    (
+        export UNANIMUS_HOME=$where/home UNANIMUS_PROFILE=live UNANIMUS_ETC=$where/etc
+        sed 's/^NAME=.*/NAME=No Name/; s/^ZONE=.*/ZONE=Nowhere/' "$where/answers" >"$where/wrong"
+        said=$( (cmd_install --answers "$where/wrong") 2>&1) && echo install-of-wrong-answers >>"$broken"
+        grep -q 'NAME is a name' <<<"$said" && grep -q 'no time zone Nowhere' <<<"$said" || { echo "$said"; echo wrong-answers-untold >>"$broken"; }
+        (cmd_install --answers "$where/answers") || echo install >>"$broken"
+        (cmd_install --answers "$where/answers") >/dev/null || echo install-once-more >>"$broken"
+        use_state live
+        [ "$(psql_owner -d unanimus -Atc 'SELECT count(*) FROM brokerages')" = 1 ] || echo opened-twice >>"$broken"
+        ask() { curl -s --max-time 20 --cacert "$UNANIMUS_STATE/tls/chain.pem" --resolve "$name:$https:127.0.0.1" "$@"; }
+        ask "https://$name:$https/sign-in" | grep -q 'Sign in' || echo install-serves >>"$broken"
+        [ "$(ask -o /dev/null -w '%{http_version}' "https://$name:$https/sign-in")" = 2 ] || echo install-http2 >>"$broken"
+        ! ask --resolve "other.example:$https:127.0.0.1" "https://other.example:$https/" >/dev/null || echo install-answers-under-another-name >>"$broken"
+        curl -s -o /dev/null -w '%{redirect_url}' "http://127.0.0.1:$(setting UNANIMUS_HTTP_PORT)/files" | grep -qx "https://$name:$https/files" || echo install-in-the-open >>"$broken"
+        printf 'LHLO mx\r\nMAIL FROM:<nadia@anchorfield.example>\r\nRCPT TO:<papers@papers.fernhollow.example>\r\nDATA\r\nSubject: Survey\r\nMessage-ID: <first@x>\r\n\r\nHere.\r\n.\r\nQUIT\r\n' \
+            | (exec 3<>"/dev/tcp/127.0.0.1/$(setting UNANIMUS_LMTP | cut -d: -f2)"; cat >&3; timeout 20 cat <&3) | grep -q '^250 2.0.0 Kept' || echo install-takes-mail >>"$broken"
+        as_app php artisan installation:check || echo install-is-well >>"$broken"
+        ! command -v systemd-analyze >/dev/null || systemd-analyze verify "$where/etc/systemd/system/unanimus.service" || echo install-unit >>"$broken"
+        cmd_stop live >/dev/null
+        rm -rf "$(pgdata)"
+    )
+    for said in 1 2 3 4 5 6 7 8 9 10; do ! grep -rql 'odile@fernhollow.example' "$mail" || break; sleep 1; done
+    grep -rql 'odile@fernhollow.example' "$mail" || echo install-sends >>"$broken"
+    rm -rf "$where"
 }

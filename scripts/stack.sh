@@ -41,7 +41,7 @@ as_user() {
 as_app() { as_user "$APP_USER" "$@"; }
 # An installation answers at ports that only root may open; its programs are given that right alone.
 as_server() {
-    if [ "$PROFILE" = live ] && [ "$(id -un)" != "$APP_USER" ]; then
+    if [ "$PROFILE" = live ] && [ "$(id -un)" != "$APP_USER" ] && [ "$(setting UNANIMUS_HTTP_PORT)" -lt 1024 ]; then
         setpriv --reuid="$APP_USER" --regid="$(id -gn "$APP_USER")" --init-groups --inh-caps=+net_bind_service --ambient-caps=+net_bind_service env HOME=/tmp "$@"
     else
         as_app "$@"

@@ -14,6 +14,7 @@ use App\Models\Concerns\HasKey;
  * @property string $name
  * @property list<string> $sorts_mail roles that sort the mail which came to nobody's own address
  * @property int|null $noticed_id the last entry of a history that people were told of
+ * @property bool $sets_up whether it is new, and its administrator is led through setting up
  * @property string|null $sender_name whom its letters come from; null: as it is called
  * @property string|null $sender_address null: as this installation sends
  */
@@ -24,5 +25,5 @@ final class Brokerage extends Record
     public const UPDATED_AT = null;
 
     /** @var array<string, string> */
-    protected $casts = ['sorts_mail' => 'array'];
+    protected $casts = ['sorts_mail' => 'array', 'sets_up' => 'bool'];
 }

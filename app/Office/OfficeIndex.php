@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Office;
 
+use App\Models\Brokerage;
 use App\Models\Contact;
 use App\Models\FormLetter;
 use App\Models\InboundItem;
@@ -27,6 +28,7 @@ final class OfficeIndex
     public static function entries(Library $library): array
     {
         $all = [
+            ...self::setup(),
             ['People', 'people', '/office', 'People', true, self::people(...)],
             ['People', 'roster', '/office/roster', 'Roster', Gate::allows('roster'), self::roster(...)],
             ['People', 'offices', '/office/offices', 'Offices', true, static fn () => self::count(Office::query()->count(), 'office')],
@@ -59,6 +61,15 @@ final class OfficeIndex
             'name' => $one[3],
             'stands' => $one[5](),
         ], $shown));
+    }
+
+    /** @return list<array{string, string, string, string, bool, callable(): string}> while a brokerage is new */
+    private static function setup(): array
+    {
+        $user = Auth::user();
+        $isNew = $user instanceof User && Gate::allows('set-up') && Brokerage::query()->whereKey($user->brokerage_id)->value('sets_up');
+
+        return $isNew ? [['Begin here', 'setup', '/office/setup', 'Setup', true, static fn () => 'step by step']] : [];
     }
 
     private static function people(): string

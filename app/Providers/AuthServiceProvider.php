@@ -80,6 +80,7 @@ final class AuthServiceProvider extends ServiceProvider
         Gate::define('roster', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
         Gate::define('see-running', static fn (User $user) => $user->holds(Role::Administrator));
         Gate::define('permissions', static fn (User $user) => ! $user->guest && $user->officeRoles->isNotEmpty());
+        Gate::define('set-up', static fn (User $user) => ! $user->guest && $user->holds(Role::Administrator));
         Gate::define('run-office', static fn (User $user) => $user->isBroker() || $user->holds(Role::Administrator));
     }
 }

@@ -29,7 +29,10 @@ final class Checks
     public static function backup(?int $age): Finding
     {
         return match (true) {
-            $age === null => Finding::look('backup', 'No backup was taken yet. ./unanimus backup FOLDER takes one; UNANIMUS_BACKUPS has them taken daily.'),
+            $age === null => Finding::look(
+                'backup',
+                'No backup was taken yet. ./unanimus backup FOLDER takes one; UNANIMUS_BACKUPS has them taken daily.',
+            ),
             $age > 3 * self::DAY => Finding::broken(
                 'backup',
                 'The last backup is '.self::time($age).' old. Find out why none was taken since.',
@@ -52,7 +55,10 @@ final class Checks
                 'restoring',
                 'It was never tried whether a backup can be restored. ./unanimus restore FOLDER into a fresh folder does.',
             ),
-            $age === null => Finding::look('restoring', 'It was not tried yet whether the backups can be restored. ./unanimus rehearse does.'),
+            $age === null => Finding::look(
+                'restoring',
+                'It was not tried yet whether the backups can be restored. ./unanimus rehearse does.',
+            ),
             $age > 40 * self::DAY => Finding::broken(
                 'restoring',
                 'It was last tried '.self::time($age).' ago. Check log/backups.log, then ./unanimus rehearse.',

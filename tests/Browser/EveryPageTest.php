@@ -50,6 +50,7 @@ function everyPage(): array
         'office/roster/kits/{office}/{kind}' => ['ines', '/office/roster/kits/{SELECT key FROM offices ORDER BY id LIMIT 1}/leaving'],
         'office/fees' => ['ines', '/office/fees'],
         'office/running' => ['fenna', '/office/running'],
+        'office/setup' => ['fenna', '/office/setup'],
         'office/sheet' => ['tomas', '/office/sheet'],
         'office/shelf/{item}' => ['wendell', "/office/shelf/{SELECT key FROM shelf_items WHERE kind = 'document' ORDER BY id LIMIT 1}"],
         'office/connections' => ['ines', '/office/connections'],

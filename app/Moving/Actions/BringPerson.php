@@ -18,25 +18,12 @@ use Unanimus\Finding\Query;
 use Unanimus\Moving\ListKind;
 use Unanimus\Moving\MovingRefusal;
 use Unanimus\Parties\PartyRole;
+use Unanimus\Roster\PeopleList;
 use Unanimus\Steps\StepRefused;
 
 /** Invites somebody who is on the list of people, or keeps a contact of the list of contacts. */
 final class BringPerson
 {
-    private const ROLES = [
-        'agent' => Role::Agent,
-        'realty agent' => Role::Agent,
-        'sales agent' => Role::Agent,
-        'coordinator' => Role::Coordinator,
-        'transaction coordinator' => Role::Coordinator,
-        'broker' => Role::Broker,
-        'managing broker' => Role::Broker,
-        'bookkeeper' => Role::Bookkeeper,
-        'accountant' => Role::Bookkeeper,
-        'administrator' => Role::Administrator,
-        'admin' => Role::Administrator,
-    ];
-
     public function __construct(private readonly KeepPeople $people, private readonly KeepContacts $contacts)
     {
     }
@@ -71,7 +58,7 @@ final class BringPerson
     /** @param  array<string, string>  $cells */
     private function invite(array $cells, Import $import, User $by): string
     {
-        $role = self::ROLES[Query::plain($cells['role'])] ?? throw MovingRefusal::NoSuchRole->because(role: $cells['role']);
+        $role = Role::tryFrom((string) PeopleList::role($cells['role'])) ?? throw MovingRefusal::NoSuchRole->because(role: $cells['role']);
         self::mustBeAddress($cells['email']);
         $office = $cells['office'] === '' ? $import->office : Office::query()->get()->first(
             static fn (Office $one) => Query::plain($one->name) === Query::plain($cells['office']),

@@ -40,7 +40,7 @@ final class OpenBrokerage
         $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
 
         return Sight::within($id, static function () use ($id, $name, $office, $zone, $administrator, $email): Brokerage {
-            DB::insert('INSERT INTO brokerages (id, key, name) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?)', [
+            DB::insert('INSERT INTO brokerages (id, key, name, sets_up) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, true)', [
                 $id,
                 (string) Str::ulid(),
                 $name,

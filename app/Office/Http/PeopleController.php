@@ -9,6 +9,7 @@ use App\Access\LookAs;
 use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
+use App\Office\Actions\InviteMany;
 use App\Office\Actions\KeepOffices;
 use App\Office\Actions\KeepPeople;
 use App\Office\Http\Requests\InviteRequest;
@@ -56,6 +57,18 @@ final class PeopleController
         );
 
         return to_route('office')->with('told', "Invitation sent to {$given['name']}.");
+    }
+
+    /** Several at once, as they stand in a spreadsheet; who could not be invited stays in the list, with the reason. */
+    public function inviteMany(Request $request, InviteMany $invite): RedirectResponse
+    {
+        Gate::authorize('run-office');
+        $given = $request->validate(['list' => 'required|string|max:60000', 'office' => 'required|string|max:26']);
+        $office = Office::query()->where('key', $given['office'])->firstOrFail();
+        [$invited, $left] = $invite(User::signedIn($request), $given['list'], $office);
+        $told = $invited === 1 ? '1 invitation sent.' : "{$invited} invitations sent.";
+
+        return redirect()->to('/office#several')->with(['invited' => $invited === 0 ? '' : $told, 'left' => $left]);
     }
 
     public function again(Request $request, User $user, KeepPeople $people): RedirectResponse

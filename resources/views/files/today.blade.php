@@ -1,5 +1,6 @@
 <x-layout title="Today" place="today">
     <h1 class="unseen">Today</h1>
+    @can('set-up')@include('running.setup-banner')@endcan
     <div class="leaf three">
         @include('files.today-column', ['id' => 'mine', 'title' => 'Waiting on me', 'rows' => $today->mine, 'note' => count($today->mine)
             ?: '', 'empty' => 'Nothing is waiting on you.'])
@@ -29,7 +30,8 @@
             <a href="/?{{ http_build_query([...$asked, 'print' => 1]) }}">print</a></span>
     </div>
     @if ($today->open === 0)
-        <div class="leaf empty">Each open file gets a lane here with its dates. <a href="/open">Open your first file</a>.</div>
+        <div class="leaf empty">Each open file gets a lane here with its dates. @can('open-files')<a href="/open">Open your first
+            file</a>.@endcan</div>
     @else
         <div class="lanes-wrap" tabindex="0" role="region" aria-label="Lanes of open files" data-scroll-to=".today">
             @include('files.lanes', ['lanes' => $today->lanes])</div>

@@ -17,6 +17,25 @@
         </tbody></table>
     </div>
     @can('run-office')
+        <section class="leaf pad" id="several" aria-labelledby="several-title">
+            <h2 id="several-title">Invite several</h2>
+            @if (session('invited'))<p class="ok" role="status">{{ session('invited') }}</p>@endif
+            @if (session('left'))
+                <p class="late" role="alert">{{ count(session('left')) === 1 ? '1 line is' : count(session('left')).' lines are' }}
+                    left:</p>
+                <ul class="plain small">@foreach (session('left') as $line => $why)<li><b>{{ $line }}</b>: {{ $why }}</li>@endforeach</ul>
+            @endif
+            <form method="post" action="/people/list" class="several-form">@csrf
+                <label for="people-list" class="small dim">One person on a line, as copied out of a spreadsheet or typed: name, email
+                    address, role, and the office if it is another than below.</label>
+                <textarea class="textarea" id="people-list" name="list" rows="4" required maxlength="60000"
+                    placeholder="Odile Marchetti, odile@fernhollow.example, agent">{{ old('list', implode("\n", array_keys(
+                    session('left') ?? []))) }}</textarea>
+                <div class="in-row"><label class="in-row">Office <span class="select"><select name="office">@foreach ($offices as $office)
+                    <option value="{{ $office->key }}">{{ $office->name }}</option>@endforeach</select></span></label>
+                    <button class="button">Send invitations</button></div>
+            </form>
+        </section>
         <dialog id="invite" class="leaf pad" aria-label="Invite someone">
             <h2>Invite someone</h2>
             <form method="post" action="/people">@csrf
