@@ -59,7 +59,7 @@ final class SeatGuess
     private function workOut(array $kinds): void
     {
         $this->kinds = $kinds;
-        $last = [];
+        $last = $times = [];
         foreach ($kinds as $index => [$kind]) {
             $line = $this->lines[$index];
             $named = $this->named($line);
@@ -90,7 +90,11 @@ final class SeatGuess
             $listed = preg_match('/^\W*([1-9])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
             $number = $who->number ?? $listed ?? ($before === null || $this->beginsAnew($before[0], $line, $kind) ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
-            $this->known[$index] = $this->seat($who->role, $number, $who->word);
+            // The other side's agent is no second one of ours: they are numbered by what they are called.
+            $called = [$kind->value, mb_strtolower($who->word)];
+            $nth = $times[$called[0]][$called[1]] = ($times[$called[0]][$called[1]] ?? 0) + 1;
+            $isHelper = in_array($who->role, [PartyRole::Agent, PartyRole::Broker], true);
+            $this->known[$index] = $this->seat($who->role, $number, $who->word, $who->number ?? ($isHelper ? $nth : $number));
         }
     }
 
@@ -255,9 +259,13 @@ final class SeatGuess
         return count($between) > self::TEXT_BETWEEN;
     }
 
-    /** @return array{Seat|null, string, float, PartyRole|null} */
-    private function seat(PartyRole $role, int $number, string $word): array
+    /**
+     * @param int|null $told the number that it is told with, where nobody has that seat
+     * @return array{Seat|null, string, float, PartyRole|null}
+     */
+    private function seat(PartyRole $role, int $number, string $word, ?int $told = null): array
     {
+        $told ??= $number;
         $number = min(9, $number);
         if ($this->seats === []) {
             return [Seat::at($role, $number), mb_strtolower($word), 1.0, $role];
@@ -273,7 +281,7 @@ final class SeatGuess
             }
         }
 
-        return [null, mb_strtolower($word).($number > 1 ? " {$number}" : ''), 0.6, $role];
+        return [null, mb_strtolower($word).($told > 1 ? " {$told}" : ''), 0.6, $role];
     }
 
     /**

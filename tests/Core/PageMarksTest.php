@@ -339,6 +339,13 @@ it('tells whose helper, which witness and which firm is meant', function (array 
         [[60, 291, 'Purchaser’s agent:'], [180, 340, 300], [350, 291, 'Date:'], [380, 450, 300]],
         'signature agent.1 88, date agent.1 86',
     ],
+    'the agents of both sides' => [
+        [
+            [72, 280, 300], [72, 303, 'Buyer’s agent'], [72, 280, 400], [72, 403, 'Seller’s agent'],
+            [72, 280, 500], [72, 503, 'Seller’s agent'],
+        ],
+        'signature agent.1 92, signature ? seller’s agent 55, signature ? seller’s agent 2 55',
+    ],
     'a licensee for one side' => [[[72, 280, 300], [72, 303, 'Licensee for the seller']], 'signature agent.1 92'],
     'a firm is no signer' => [[[72, 280, 300], [72, 303, 'Brokerage (firm)']], ''],
     'a witness is nobody of the deal' => [
