@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
 use App\Access\Http\OnlyOwnDesk;
+use App\Access\Http\OwesTwoSteps;
 use App\Access\Http\SeesWhatItNames;
 use App\Access\Http\SignInController;
 use App\Api\Http\ConnectionsController;
@@ -249,7 +250,9 @@ Route::prefix('/work/{token}')
 
 Route::get('/how-signing-works', [HelpController::class, 'signing'])->name('help.signing');
 
-Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenFiles::class])->group(static function (): void {
+$signedIn = ['auth', OwesTwoSteps::class, OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenFiles::class];
+
+Route::middleware($signedIn)->group(static function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
     Route::post('/sign-out/everywhere', [AccountController::class, 'everywhere'])->name('sign-out.everywhere');
     Route::put('/password', [AccountController::class, 'password'])->name('password.update')->middleware('throttle:password');
@@ -688,6 +691,7 @@ Route::middleware(['auth', OnlyOwnDesk::class, SeesWhatItNames::class, OnlyOpenF
     Route::post('/office/setup/{step}', [SetupController::class, 'say'])->name('setup.say');
     Route::get('/office/running', [RunningController::class, 'index'])->name('running');
     Route::post('/office/running/{kind}/{thing}', [RunningController::class, 'again'])->name('running.again')->whereNumber('thing');
+    Route::put('/office/two-steps', [PermissionController::class, 'twoSteps'])->name('two-steps');
     Route::get('/office/permissions/{office?}', [PermissionController::class, 'show'])->name('permissions.show');
     Route::put('/office/permissions/{office}', [PermissionController::class, 'update'])->name('permissions.update');
     Route::get('/office/roster', [RosterController::class, 'index'])->name('roster');

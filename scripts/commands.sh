@@ -19,6 +19,7 @@ Unanimus
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
   ./unanimus check            whether the running demo is well, in words
+  ./unanimus audit            known weaknesses of the packages that are installed
   ./unanimus doctor           what is on this machine and what is missing
 TEXT
 }
@@ -132,6 +133,8 @@ cmd_test() {
         wait "$beside" || echo what-runs-beside >>"$broken"
         cat "$UNANIMUS_STATE/log/beside.log"
         [ -z "$fell" ] || once_more "$broken"
+        say "known weaknesses of packages"
+        (cmd_audit) || echo audit >>"$broken"
         say "an installation beside it, out of a file"
         install_round_trip "$broken"
         say "a backup, restored beside it"
@@ -218,6 +221,23 @@ bench_growth() {
         stop_database
     done
     php artisan bench:compare "${UNANIMUS_HOME:-$ROOT/var}/bench-${sizes[0]}/pages.json" "$UNANIMUS_STATE/pages.json"
+}
+
+# Known weaknesses of what is installed. Without the network nobody can be asked, and that is said.
+cmd_audit() {
+    set_up
+    local found= said
+    if said=$(COMPOSER_ALLOW_SUPERUSER=1 timeout 120 composer audit --format=json 2>/dev/null) || [ -n "$said" ]; then
+        php -r '$all = json_decode($argv[1], true)["advisories"] ?? null; if ($all === null) exit(3); foreach ($all as $name => $some) foreach ($some as $one) echo "  {$name}: {$one["title"]} ({$one["affectedVersions"]})\n"; exit($all === [] ? 0 : 1);' "$said" && say "PHP packages: nothing known" || { [ $? -eq 1 ] && found=1 || say "PHP packages: nobody could be asked"; }
+    else
+        say "PHP packages: nobody could be asked"
+    fi
+    if said=$(timeout 120 npm audit --json 2>/dev/null) || grep -q '"vulnerabilities"' <<<"$said"; then
+        php -r '$all = json_decode($argv[1], true)["vulnerabilities"] ?? null; if ($all === null) exit(3); foreach ($all as $name => $one) echo "  {$name}: {$one["severity"]}, {$one["range"]}\n"; exit($all === [] ? 0 : 1);' "$said" && say "front-end packages: nothing known" || { [ $? -eq 1 ] && found=1 || say "front-end packages: nobody could be asked"; }
+    else
+        say "front-end packages: nobody could be asked"
+    fi
+    [ -z "$found" ] || fail "what is installed has known weaknesses (told above)"
 }
 
 cmd_build() {

@@ -23,6 +23,7 @@ use Unanimus\Notices\NoticeSettings;
  * @property int $brokerage_id
  * @property string $name
  * @property string $email
+ * @property bool $owes_two_step whether a role of theirs needs two steps to sign in
  * @property string $mail_code behind the dot of their address for papers
  * @property string|null $phone
  * @property string $password
@@ -49,8 +50,8 @@ final class User extends Authenticatable
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
     /** @var array<string, string> */
-    protected $casts = ['active' => 'boolean', 'guest' => 'boolean', 'second_factor_at' => 'datetime', 'recovery_codes' => 'array',
-        'notices' => 'array', 'digest_at' => 'datetime'];
+    protected $casts = ['active' => 'boolean', 'owes_two_step' => 'boolean', 'guest' => 'boolean', 'second_factor_at' => 'datetime',
+        'recovery_codes' => 'array', 'notices' => 'array', 'digest_at' => 'datetime'];
 
     /** The token of the device this person came by; of each device its own, so that none stands in this row. */
     private string $deviceToken = '';

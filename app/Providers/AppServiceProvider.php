@@ -6,10 +6,12 @@ namespace App\Providers;
 
 use App\Access\KeptConnection;
 use App\Access\Roots;
+use App\Access\SignInFailed;
 use App\Exchange\HttpExchange;
 use App\Forms\FillFinished;
 use App\Forms\OwnShelf;
 use App\Models\Actor;
+use App\Office\NoteSignIn;
 use App\Requirements\Actions\ApplyKit;
 use App\Signing\HttpTimeStamps;
 use App\Signing\SignAfterFilling;
@@ -17,6 +19,7 @@ use App\Storage\Bytes;
 use App\Storage\LocalStore;
 use App\Storage\S3Store;
 use App\Storage\Store;
+use Illuminate\Auth\Events\Login;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -102,6 +105,8 @@ final class AppServiceProvider extends ServiceProvider
         $links->forceRootUrl((string) config('app.url'));
         $links->forceScheme(str_starts_with((string) config('app.url'), 'https://') ? 'https' : 'http');
         Event::listen(FillFinished::class, SignAfterFilling::class);
+        Event::listen(Login::class, [NoteSignIn::class, 'in']);
+        Event::listen(SignInFailed::class, [NoteSignIn::class, 'failed']);
         RateLimiter::for(
             'sign-in',
             static fn (Request $request) => [

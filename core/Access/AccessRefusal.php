@@ -30,6 +30,7 @@ enum AccessRefusal: string implements Reason
     case NameMissing = 'access.name-missing';
     case NoZone = 'access.no-zone';
     case NoAddress = 'access.no-address';
+    case TwoStepsOwed = 'access.two-steps-owed';
     case NoRoleSaid = 'access.no-role-said';
     case NobodyMay = 'access.nobody-may';
     case NotTheirOffice = 'access.not-their-office';
@@ -55,6 +56,7 @@ enum AccessRefusal: string implements Reason
             self::OnlyAdministrator => 'Only an administrator of that office can make brokers and administrators.',
             self::NameMissing => 'Say how the brokerage, its office and its administrator are called.',
             self::NoZone => '“{zone}” is no time zone. It is named such as America/New_York.',
+            self::TwoStepsOwed => 'Your brokerage requires two-step sign-in for your role. It stays on.',
             self::NoRoleSaid => 'Say what they are: agent, coordinator, broker, bookkeeper or administrator.',
             self::NoAddress => '“{email}” is not an email address.',
             self::NobodyMay => 'Somebody has to be able to do this: “{what}”. Leave at least one role selected.',

@@ -392,7 +392,7 @@ BEGIN
         EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', one.tablename);
     END LOOP;
 
-    FOREACH name IN ARRAY '{blobs,office_permissions,setup_steps,roster_kits,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,moved_lines,moved_papers,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,office_permissions,setup_steps,sign_ins,roster_kits,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,moved_lines,moved_papers,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,client_pages,letter_rule_log,message_looks,messages,retention_holds,purge_notices,commission_versions,commissions,disbursements,payments,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
@@ -606,6 +606,7 @@ CREATE POLICY administrators_permit_changes ON office_permissions AS RESTRICTIVE
 CREATE POLICY administrators_set_up ON setup_steps AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', NULL));
 CREATE POLICY administrators_set_up_changes ON setup_steps AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator}', NULL));
 CREATE POLICY administrators_set_up_drops ON setup_steps AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', NULL));
+CREATE POLICY own_sign_ins ON sign_ins AS RESTRICTIVE FOR SELECT USING (person_holds('{administrator}', NULL) OR user_id = (SELECT session_of('person')::bigint));
 CREATE POLICY administrators_permit_drops ON office_permissions AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', office_id));
 CREATE POLICY administrators_open ON offices AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', NULL));
 CREATE POLICY who_runs_changes ON offices AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator,broker}', id));
@@ -630,7 +631,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,moved_lines,moved_papers,office_permissions,roster_kits,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,setup_steps,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,moved_lines,moved_papers,office_permissions,roster_kits,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,setup_steps,sign_ins,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -640,10 +641,10 @@ CREATE POLICY not_for_guests ON file_members AS RESTRICTIVE USING ((SELECT sessi
 CREATE POLICY not_for_guests ON letters AS RESTRICTIVE USING ((SELECT session_of('sight')) IS DISTINCT FROM 'guest'
     OR file_in_sight(deal_file_id, (SELECT who_asks())));
 
--- What a brokerage is called, and who its email comes from, is said by administrators.
+-- What a brokerage is called, who its email comes from, and which roles need two steps to sign in, is said by administrators.
 CREATE OR REPLACE FUNCTION administrators_name() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN
-    IF (NEW.name, NEW.sender_name, NEW.sender_address) IS DISTINCT FROM (OLD.name, OLD.sender_name, OLD.sender_address)
+    IF (NEW.name, NEW.sender_name, NEW.sender_address, NEW.two_step_roles) IS DISTINCT FROM (OLD.name, OLD.sender_name, OLD.sender_address, OLD.two_step_roles)
         AND current_user = 'unanimus_app' AND NOT person_holds('{administrator}', NULL) THEN
         RAISE insufficient_privilege USING MESSAGE = 'only administrators name the brokerage';
     END IF;
@@ -665,7 +666,7 @@ BEGIN
     FOREACH name IN ARRAY '{draft_reads,client_pages,shelf_items,shelf_looks,covers,credentials,roster_cases,roster_steps,api_tokens,hooks,hook_calls,retention_holds,form_letters,letter_rules,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE ON %I TO unanimus_app', name);
     END LOOP;
-    FOREACH name IN ARRAY '{blobs,shelf_versions,form_letter_versions,letter_rule_log,letters_refused,message_looks,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,sign_ins,shelf_versions,form_letter_versions,letter_rule_log,letters_refused,message_looks,commission_versions,fill_request_papers,findings_set_aside,review_looks,kit_versions,own_form_changes,plan_counts,sheet_counts,paper_entries,paper_versions,reading_copy_looks,round_events,sealed_sets}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT ON %I TO unanimus_app', name);
     END LOOP;
 END $$;

@@ -293,6 +293,7 @@ return [
     'Rule removed' => 'Rule deleted: :rule',
     'Rule turned on' => 'Rule turned on: :rule',
     'Rule turned off' => 'Rule turned off: :rule',
+    'Two-step sign-in required' => 'Two-step sign-in is required of: :roles',
     'Setup step checked' => 'Setup: “:step” looked through',
     'Setup step left for later' => 'Setup: “:step” left for later',
     'Setup finished' => 'Setup finished',

@@ -271,6 +271,18 @@ return [
         'body' => ':by invited you to Unanimus. Choose a password to sign in. The button works for two weeks.',
         'label' => 'Choose a password',
     ],
+    'new_device' => [
+        'subject' => 'New sign-in from :device',
+        'body' => 'Someone signed in to your Unanimus account from :device, which you had not used before (:address). If it was you, '.
+            'there is nothing to do. If not, change your password and sign out everywhere.',
+        'label' => 'Open your account',
+    ],
+    'many_tries' => [
+        'subject' => 'Someone tries to sign in as you',
+        'body' => 'At least :count times in a day, someone entered your email address with a wrong password or code. The last was from '.
+            ':device (:address). Nobody got in that way. Two-step sign-in keeps it so.',
+        'label' => 'Open your account',
+    ],
     'invitation_taken' => [
         'subject' => ':by invites you to Unanimus',
         'body' => ':by invited you to Unanimus. You already use this address at another brokerage, and each address works for one '.

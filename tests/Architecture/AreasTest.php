@@ -70,7 +70,7 @@ const APP = [
     'Review' => ['History', 'Mail', 'Models', 'Papers', 'Storage', 'Terms'],
     'Shelf' => ['History', 'Models', 'Papers', 'Storage', 'Terms', 'Work'],
     'Signing' => ['Access', 'Files', 'Forms', 'History', 'Mail', 'Models', 'Papers', 'Shelf', 'Storage', 'Terms', 'Work'],
-    'Providers' => ['Access', 'Exchange', 'Forms', 'Models', 'Policies', 'Requirements', 'Signing', 'Storage'],
+    'Providers' => ['Access', 'Exchange', 'Forms', 'Models', 'Office', 'Policies', 'Requirements', 'Signing', 'Storage'],
     'Demo' => null,
     'Bench' => null,
 ];

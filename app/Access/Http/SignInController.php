@@ -6,6 +6,7 @@ namespace App\Access\Http;
 
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
+use App\Access\SignInFailed;
 use App\Models\User;
 use App\Models\WorkingCopy;
 use Illuminate\Contracts\View\View;
@@ -13,6 +14,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Timebox;
 use Illuminate\Validation\ValidationException;
 
@@ -30,6 +32,8 @@ final class SignInController
         // A wrong address takes as long as a wrong password.
         $known = (new Timebox())->call(static fn () => Auth::validate($given) ? Auth::getLastAttempted() : null, 250_000);
         if (! ($known instanceof User)) {
+            $meant = Auth::getLastAttempted();
+            $meant instanceof User && ! $meant->guest && Event::dispatch(new SignInFailed($meant, 'wrong password'));
             throw ValidationException::withMessages(['email' => 'That email address and password do not match. Try again.']);
         }
         $request->session()->regenerate();
@@ -64,6 +68,7 @@ final class SignInController
             return to_route('login')->with('refused', 'That took longer than 10 minutes. Sign in again.');
         }
         if (! SecondFactor::passes($user, $given['code'])) {
+            Event::dispatch(new SignInFailed($user, 'wrong code'));
             throw ValidationException::withMessages([
                 'code' => 'That code is wrong or was already used. Wait for the next one, or use a recovery code.',
             ]);

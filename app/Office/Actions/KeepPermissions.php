@@ -55,4 +55,30 @@ final class KeepPermissions
 
         return count($changed);
     }
+
+    /**
+     * Which roles need two steps to sign in, in all offices.
+     *
+     * @param list<string> $roles
+     * @return int how many people have to set it up now
+     */
+    public function twoSteps(User $by, array $roles): int
+    {
+        $roles = array_values(array_filter(array_column(Role::cases(), 'value'), static fn (string $one) => in_array($one, $roles, true)));
+        if ($roles === self::twoStepRoles($by->brokerage_id)) {
+            return 0;
+        }
+        DB::table('brokerages')->where('id', $by->brokerage_id)->update(['two_step_roles' => '{'.implode(',', $roles).'}']);
+        History::ofBrokerage($by->brokerage_id, 'Two-step sign-in required', ['roles' => $roles === [] ? 'nobody' : implode(', ', $roles)]);
+
+        return User::colleagues()->where('active', true)->where('owes_two_step', true)->whereNull('second_factor_at')->count();
+    }
+
+    /** @return list<string> roles that need two steps to sign in */
+    public static function twoStepRoles(int $brokerageId): array
+    {
+        $roles = trim((string) DB::table('brokerages')->where('id', $brokerageId)->value('two_step_roles'), '{}');
+
+        return $roles === '' ? [] : explode(',', $roles);
+    }
 }

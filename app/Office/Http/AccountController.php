@@ -6,6 +6,7 @@ namespace App\Office\Http;
 
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
+use App\Access\SignIns;
 use App\Files\CalendarLink;
 use App\Files\MailAddress;
 use App\Models\User;
@@ -38,6 +39,7 @@ final class AccountController
             'user' => $user,
             'sessions' => $sessions,
             'devices' => RememberedDevices::of($user),
+            'signIns' => SignIns::of($user),
             'here' => $request->session()->getId(),
             'preparing' => $user->second_factor !== null && $user->second_factor_at === null,
             'calendar' => CalendarLink::ofPerson($user),
@@ -95,7 +97,9 @@ final class AccountController
 
     public function turnOff(Request $request): RedirectResponse
     {
-        SecondFactor::turnOff($this->sure($request));
+        $user = $this->sure($request);
+        $user->owes_two_step && throw AccessRefusal::TwoStepsOwed->because();
+        SecondFactor::turnOff($user);
 
         return to_route('me')->with('told', 'Two-step sign-in is off.');
     }

@@ -6,6 +6,7 @@ namespace App\Office\Http;
 
 use App\Access\Invitation;
 use App\Access\LookAs;
+use App\Access\SignIns;
 use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
@@ -30,12 +31,14 @@ use Unanimus\Signing\ReminderPlan;
 /** People and offices, kept by those who run them. */
 final class PeopleController
 {
-    public function show(User $user): View
+    public function show(Request $request, User $user): View
     {
         Gate::authorize('run-office');
 
         return view('office.person', [
             'person' => $user->load('officeRoles.office'),
+            'signIns' => SignIns::of($user),
+            'zone' => User::signedIn($request)->zone(),
             'offices' => Office::query()->orderBy('name')->get(),
             'files' => DB::table('file_members')
                 ->join('deal_files', 'deal_files.id', '=', 'file_members.deal_file_id')

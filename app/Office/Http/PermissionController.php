@@ -13,6 +13,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use Unanimus\Access\Permission;
 
 /** Who may do what, as a table by office. */
@@ -36,7 +37,19 @@ final class PermissionController
             ], Permission::cases()),
             'fixed' => Permission::FIXED,
             'changes' => $user->holds(Role::Administrator, $office->id),
+            'twoSteps' => KeepPermissions::twoStepRoles($user->brokerage_id),
         ]);
+    }
+
+    public function twoSteps(Request $request, KeepPermissions $keep): RedirectResponse
+    {
+        Gate::authorize('set-up');
+        $given = $request->validate(['roles' => 'nullable|array|max:9', 'roles.*' => Rule::in(array_column(Role::cases(), 'value'))]);
+        $count = $keep->twoSteps(User::signedIn($request), array_values($given['roles'] ?? []));
+
+        return back()->with('told', $count === 0
+            ? 'Saved.'
+            : 'Saved. '.($count === 1 ? '1 person sets' : "{$count} people set").' up two-step sign-in with their next page.');
     }
 
     public function update(Request $request, Office $office, KeepPermissions $keep): RedirectResponse

@@ -10,9 +10,11 @@
             @if ($user->second_factor_at)
                 <p class="ok">On since {{ \App\Terms\When::day($user->second_factor_at, $zone) }}; {{ count($user->recovery_codes) }}
                     recovery codes left.</p><br>
+                @if ($user->owes_two_step)<p class="dim">Your brokerage requires it for your role.</p>@else
                 <form method="post" action="/me/second-factor">@csrf @method('delete')
                     <label class="line"><span>Current password</span><input class="input" type="password" name="password" required
                     autocomplete="current-password"></label><button class="button tight">Turn off two-step sign-in</button></form>
+                @endif
             @elseif ($preparing)
                 <p>Scan this code with an authenticator app, or type the secret into it.</p>
                 <p><img src="/me/second-factor.svg" width="180" height="180" alt="QR code to set up your authenticator"></p>
@@ -46,6 +48,7 @@
             @endif
         </div>
     </div>
+    @include('access.sign-ins')
     <div class="columns-2">
         <div class="leaf pad"><h2>Your calendar</h2><p class="dim">All dates of your files, in any calendar app. Keep the address to
             yourself: anyone who has it sees your dates.</p><p><label class="unseen" for="own-calendar">Calendar address</label><input

@@ -21,6 +21,14 @@
             these.</p>@endif
         </form>
     </section>
+    <section class="leaf pad" aria-labelledby="two-steps"><h2 id="two-steps">Two-step sign-in</h2>
+        <p class="dim">Whoever has one of these roles, in any office, signs in with a password and a code from their phone.</p>
+        <form method="post" action="/office/two-steps" class="in-row">@csrf @method('put')
+            @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]"
+                value="{{ $role->value }}" @checked(in_array($role->value, $twoSteps, true)) @disabled(! $changes)>
+                {{ ucfirst($role->value) }}</label>@endforeach
+            @if ($changes)<button class="button tight">Save two-step sign-in</button>@endif</form>
+    </section>
     <section class="leaf pad" aria-label="Fixed permissions"><h2>Fixed permissions</h2>
         <div class="scrolls"><table class="ledger choices"><thead><tr><th scope="col">Cannot be changed</th>
             @foreach ($roles as $role)<th scope="col">{{ ucfirst($role) }}</th>@endforeach</tr></thead><tbody>
