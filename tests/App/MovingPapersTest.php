@@ -299,6 +299,14 @@ it('is not held up by one document that nobody foresaw', function () {
     $this->work();
     expect(MovedPaper::query()->orderBy('id')->pluck('outcome')->all())->toBe(['refused', 'taken'])
         ->and(MovedPaper::query()->orderBy('id')->value('told'))->toContain('by hand');
+    // Once what was in its way is gone it is tried again, and nothing else is.
+    $this->as('ines')->get("/imports/{$import->key}/papers")->assertSee('Try what was not taken again');
+    $import->lines()->where('number', 2)->update(['deal_file_id' => $this->aFile()->id]);
+    $this->as('tomas')->post("/imports/{$import->key}/papers", ['again' => 1])->assertNotFound();
+    $this->as('ines')->post("/imports/{$import->key}/papers", ['again' => 1])->assertRedirect();
+    $this->work();
+    $this->seeAll();
+    expect(MovedPaper::query()->orderBy('id')->pluck('outcome')->all())->toBe(['taken', 'taken']);
 });
 
 it('keeps to what a person said of a folder, also of one that is called by a number', function () {

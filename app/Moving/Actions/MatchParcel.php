@@ -40,6 +40,17 @@ final class MatchParcel
         $import->papers()->exists() && TryParcel::begin($import->brokerage_id, $import->id);
     }
 
+    /** What was not taken is tried once more: who must make room or mend a file may have done so. @return int how many */
+    public function again(Import $import): int
+    {
+        return MovedPaper::query()
+            ->where('import_id', $import->id)
+            ->where('outcome', 'refused')
+            ->whereNotNull('sha256')
+            ->whereIn('row_number', $import->lines()->reorder()->where('outcome', 'opened')->select('number'))
+            ->update(['outcome' => 'waiting', 'told' => '']);
+    }
+
     /**
      * A folder belongs to another row, or to none.
      *

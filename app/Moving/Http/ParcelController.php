@@ -82,9 +82,10 @@ final class ParcelController
     }
 
     /** What is left to do with documents whose file is open. */
-    public function goOn(Request $request, Import $import): RedirectResponse
+    public function goOn(Request $request, Import $import, MatchParcel $match): RedirectResponse
     {
         ImportController::own($request, $import);
+        $request->boolean('again') && $import->state === 'done' && $match->again($import);
         $import->state === 'done' && BringPapers::begin($import->brokerage_id, $import->id);
 
         return to_route('imports.papers.index', $import)->with('told', 'Continuing. You can leave this page.');

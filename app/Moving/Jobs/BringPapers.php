@@ -40,7 +40,7 @@ final class BringPapers extends Work
             for ($count = 1; $this->nextPaper($import); $count++) {
                 $count % 10 === 0 && $this->holdOn();
             }
-            while ($this->nextTask($import, $by)) {
+            while ($this->nextTaskOrNote($import, $by)) {
                 $this->holdOn();
             }
         } finally {
@@ -88,15 +88,33 @@ final class BringPapers extends Work
         return true;
     }
 
-    private function nextTask(Import $import, User $by): bool
+    /** A task that nobody foresaw holds up none of those behind it. */
+    private function nextTaskOrNote(Import $import, User $by): bool
     {
-        return Sight::within($this->brokerageId, function () use ($import, $by): bool {
+        $at = null;
+        try {
+            return $this->nextTask($import, $by, $at);
+        } catch (\PDOException $passing) {
+            throw $passing;
+        } catch (\Throwable $fault) {
+            report($fault);
+            $told = 'It could not be added. Add it to its file by hand.';
+            Sight::within($this->brokerageId, static fn () => MovedLine::query()->whereKey($at)->update(['outcome' => 'refused', 'told' => $told]));
+
+            return $at !== null;
+        }
+    }
+
+    private function nextTask(Import $import, User $by, ?int &$at): bool
+    {
+        return Sight::within($this->brokerageId, function () use ($import, $by, &$at): bool {
             $line = MovedLine::query()
                 ->where(['import_id' => $import->id, 'kind' => 'tasks', 'outcome' => 'waiting'])
                 ->whereIn('row_number', $import->lines()->reorder()->where('outcome', 'opened')->select('number'))
                 ->orderBy('number')
                 ->lockForUpdate()
                 ->first();
+            $at = $line?->id;
             $line === null || app(BringTasks::class)($line, $this->file($import, (int) $line->row_number), $by);
 
             return $line !== null;

@@ -3,7 +3,10 @@
     <div class="leaf pad">@include('moving.parcel-progress')
         @if ($able > 0)<form method="post" action="/imports/{{ $import->key }}/papers">@csrf<button
             class="button tight">Continue with {{ $able
-            }} {{ $able === 1 ? 'document' : 'documents' }}</button></form>@endif</div>
+            }} {{ $able === 1 ? 'document' : 'documents' }}</button></form>@endif
+        @if ($import->state === 'done' && $counts['refused'] > 0 && $able === 0)<form method="post"
+            action="/imports/{{ $import->key }}/papers">@csrf<input type="hidden" name="again" value="1"><button
+            class="button tight">Try what was not taken again</button></form>@endif</div>
     @if ($lists !== [])
     <section class="leaf pad" aria-label="Lists"><h2>Lists that came along</h2>
         <table class="ledger"><tbody>
