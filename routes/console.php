@@ -10,6 +10,7 @@ use Unanimus\Pages\Scratch;
 Schedule::command('installation:beat')->everyMinute();
 Schedule::command('reports:send')->monthlyOn(1, '6:00')->withoutOverlapping(60);
 Schedule::command('retention:sweep')->dailyAt('3:10')->withoutOverlapping(600);
+Schedule::command('bytes:verify --for=3600')->dailyAt('1:30')->withoutOverlapping(120);
 Schedule::command('moving:sweep')->dailyAt('3:40')->withoutOverlapping(60);
 Schedule::command('shelf:sweep')->everyFifteenMinutes()->withoutOverlapping(20);
 Schedule::command('hooks:sweep')->everyMinute()->withoutOverlapping(5);

@@ -29,6 +29,7 @@ cmd_backup() {
     bytes_are_whole "$part/bytes" || fail "papers were not copied whole; the backup is not good, and what there is of it is in $part"
     (cd "$part" && sha256sum database.dump $(find secrets anchors -type f 2>/dev/null | sort) >sums)
     date -u +%Y-%m-%dT%H:%M:%SZ >"$part/taken"
+    echo "$PROFILE" >"$part/profile"
     sync -f "$part"
     [ ! -d "$into" ] || rmdir "$into"
     mv "$part" "$into"
@@ -40,7 +41,7 @@ cmd_backup() {
 bytes_are_whole() {
     local wrong
     [ -n "$(find "$1" -type f -print -quit)" ] || return 0
-    wrong=$(cd "$1" && find . -type f -printf '%f  %p\n' | sha256sum -c --quiet 2>&1 | head -5)
+    wrong=$(cd "$1" && find . -type f ! -name '*.part' -printf '%f  %p\n' | sha256sum -c --quiet 2>&1 | head -5)
     [ -z "$wrong" ] || { echo "$wrong"; return 1; }
 }
 
@@ -51,6 +52,8 @@ cmd_restore() {
         to=${3:-}
         date -d "$to" >/dev/null 2>&1 || fail "to which moment? ./unanimus restore $from --to \"2026-11-27 14:30\""
     fi
+    # What was an installation becomes one again, whatever stands on this machine.
+    [ -n "${UNANIMUS_PROFILE:-}" ] || ! { cat "$from/profile" "$from"/base/*Z/profile 2>/dev/null || true; } | grep -x live >/dev/null || export UNANIMUS_PROFILE=live
     use_state "$(own_profile)"
     if [ "$from" = --check ]; then
         [ -f "$UNANIMUS_STATE/unchecked" ] || fail "nothing here waits to be checked"

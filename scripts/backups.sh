@@ -1,5 +1,5 @@
 # Backups that are taken by themselves into a place of their own (UNANIMUS_BACKUPS in "settings"): the database's log as it is
-# written, the whole database and all keys once a day, papers once each. Out of them a copy of any moment is made.
+# written, each paper before the log that names it, the whole database and all keys once a day. Out of them a copy of any moment is made.
 
 setting() { { sed -n "s/^$1=//p" "$UNANIMUS_STATE/settings" 2>/dev/null || true; } | tail -1; }
 backups_place() { setting UNANIMUS_BACKUPS; }
@@ -9,17 +9,17 @@ archive_options() {
     local place
     place=$(backups_place)
     [ -n "$place" ] || return 0
-    printf -- "-c archive_mode=on -c archive_timeout=300 -c archive_command='%s \"%%p\" \"%s/wal/%%f\"'" "$ROOT/scripts/archive-log.sh" "$place"
+    printf -- "-c archive_mode=on -c archive_timeout=300 -c archive_command='%s \"%%p\" \"%s/wal/%%f\" \"%s/bytes\"'" "$ROOT/scripts/archive-log.sh" "$place" "$UNANIMUS_STATE"
 }
 
 make_place() {
     mkdir -p "$1/base" "$1/bytes" "$1/wal"
     chmod 700 "$1/base" "$1/bytes" "$1/wal"
-    own_place "$1"
+    [ "$(id -un)" = "$PG_USER" ] || chown "$PG_USER:" "$1" "$1/base" "$1/bytes" "$1/wal"
 }
 
 # Whoever takes one, by hand as root or by itself: it is all the same user's.
-own_place() { [ "$(id -un)" = "$PG_USER" ] || chown -R "$PG_USER:" "$1"; }
+own_place() { [ "$(id -un)" = "$PG_USER" ] || find "$1" ! -user "$PG_USER" -exec chown "$PG_USER:" {} +; }
 
 # One whole copy; what is between two of them is in the log.
 take_base() {
@@ -46,7 +46,8 @@ take_base() {
     say "the keys, sealed"
     seal_keys "$part/keys.sealed" "$word"
     date -u +%Y-%m-%dT%H:%M:%SZ >"$part/taken"
-    (cd "$part" && sha256sum keys.sealed taken >sums)
+    echo "$PROFILE" >"$part/profile"
+    (cd "$part" && sha256sum keys.sealed taken profile >sums)
     sync -f "$part"
     mv "$part" "$place/base/$name"
     own_place "$place"
@@ -61,7 +62,7 @@ seal_keys() {
     for one in "${KEPT_BESIDE[@]}"; do [ ! -e "$UNANIMUS_STATE/$one" ] || parts+=("$one"); done
     tar -C "$UNANIMUS_STATE" -cf - "${parts[@]}" | SEALWORD=$2 openssl enc -aes-256-cbc -salt -pbkdf2 -iter 600000 -pass env:SEALWORD -out "$1"
     chmod 600 "$1"
-    open_keys "$1" "$2" | tar -tf - | grep -q '^secrets/app_key$' || fail "the sealed keys could not be opened again"
+    open_keys "$1" "$2" | tar -tf - | grep '^secrets/app_key$' >/dev/null || fail "the sealed keys could not be opened again"
 }
 
 open_keys() { SEALWORD=$2 openssl enc -d -aes-256-cbc -pbkdf2 -iter 600000 -pass env:SEALWORD -in "$1"; }
@@ -75,7 +76,7 @@ copy_new_bytes() {
     lists=$(mktemp -d)
     rm -rf "$coming" && mkdir -p "$coming"
     (cd "$from" && find . -type f ! -name '*.part' | LC_ALL=C sort) >"$lists/here"
-    (cd "$place/bytes" && find . -type f | LC_ALL=C sort) >"$lists/there"
+    (cd "$place/bytes" && find . -type f ! -name '*.part' | LC_ALL=C sort) >"$lists/there"
     LC_ALL=C comm -23 "$lists/here" "$lists/there" >"$lists/new"
     { tar -C "$from" --ignore-failed-read --warning=no-file-changed -T "$lists/new" -cf - || [ $? -eq 1 ]; } | tar -C "$coming" -xpf -
     bytes_are_whole "$coming" || fail "papers were not copied whole; what there is of them is in $coming"

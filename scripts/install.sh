@@ -224,15 +224,22 @@ install_round_trip() {
         use_state live
         [ "$(psql_owner -d unanimus -Atc 'SELECT count(*) FROM brokerages')" = 1 ] || echo opened-twice >>"$broken"
         ask() { curl -s --max-time 20 --cacert "$UNANIMUS_STATE/tls/chain.pem" --resolve "$name:$https:127.0.0.1" "$@"; }
-        ask "https://$name:$https/sign-in" | grep -q 'Sign in' || echo install-serves >>"$broken"
+        ask "https://$name:$https/sign-in" | grep 'Sign in' >/dev/null || echo install-serves >>"$broken"
         [ "$(ask -o /dev/null -w '%{http_version}' "https://$name:$https/sign-in")" = 2 ] || echo install-http2 >>"$broken"
         ! ask --resolve "other.example:$https:127.0.0.1" "https://other.example:$https/" >/dev/null || echo install-answers-under-another-name >>"$broken"
-        curl -s -o /dev/null -w '%{redirect_url}' "http://127.0.0.1:$(setting UNANIMUS_HTTP_PORT)/files" | grep -qx "https://$name:$https/files" || echo install-in-the-open >>"$broken"
+        curl -s -o /dev/null -w '%{redirect_url}' "http://127.0.0.1:$(setting UNANIMUS_HTTP_PORT)/files" | grep -x "https://$name:$https/files" >/dev/null || echo install-in-the-open >>"$broken"
         printf 'LHLO mx\r\nMAIL FROM:<nadia@anchorfield.example>\r\nRCPT TO:<papers@papers.fernhollow.example>\r\nDATA\r\nSubject: Survey\r\nMessage-ID: <first@x>\r\n\r\nHere.\r\n.\r\nQUIT\r\n' \
-            | (exec 3<>"/dev/tcp/127.0.0.1/$(setting UNANIMUS_LMTP | cut -d: -f2)"; cat >&3; timeout 20 cat <&3) | grep -q '^250 2.0.0 Kept' || echo install-takes-mail >>"$broken"
+            | (exec 3<>"/dev/tcp/127.0.0.1/$(setting UNANIMUS_LMTP | cut -d: -f2)"; cat >&3; timeout 20 cat <&3) | grep '^250 2.0.0 Kept' >/dev/null || echo install-takes-mail >>"$broken"
         as_app php artisan installation:check || echo install-is-well >>"$broken"
         ! command -v systemd-analyze >/dev/null || systemd-analyze verify "$where/etc/systemd/system/unanimus.service" || echo install-unit >>"$broken"
         cmd_stop live >/dev/null
+        # Out of its backups it is an installation again, of whatever folder; its settings are there, its backups are its own matter.
+        unset UNANIMUS_PROFILE
+        (export UNANIMUS_HOME=$where/again UNANIMUS_BACKUP_PASSPHRASE=heron-weir-lantern-quoin; cmd_restore "$where/backups") || echo install-restored >>"$broken"
+        [ -f "$where/again/live/settings" ] && grep -q '^APP_URL=https' "$where/again/live/settings" && ! grep -q '^UNANIMUS_BACKUPS=.' "$where/again/live/settings" || echo install-restored-as-another >>"$broken"
+        (UNANIMUS_HOME=$where/again; use_state live; stop_database; rm -rf "$(pgdata)")
+        UNANIMUS_HOME=$where/home
+        use_state live
         rm -rf "$(pgdata)"
     )
     for said in 1 2 3 4 5 6 7 8 9 10; do ! grep -rql 'odile@fernhollow.example' "$mail" || break; sleep 1; done

@@ -2,7 +2,7 @@
 # one state folder (var/demo or var/test), as an unprivileged user, on loopback.
 
 # The demo, or what was installed on this machine.
-own_profile() { echo "${UNANIMUS_PROFILE:-demo}"; }
+own_profile() { if [ -n "${UNANIMUS_PROFILE:-}" ]; then echo "$UNANIMUS_PROFILE"; elif [ -d "${UNANIMUS_HOME:-$ROOT/var}/live" ]; then echo live; else echo demo; fi; }
 
 use_state() {
     PROFILE=$1

@@ -24,6 +24,7 @@ final class Measured
             Checks::backup(self::ago('backup')),
             Checks::rehearsal(self::ago('rehearsal'), (bool) config('unanimus.backups')),
             self::log(),
+            Checks::bytes(self::ago('bytes'), self::ago('bytes-broken')),
             Checks::scheduler(self::ago('scheduler')),
             Checks::queues(self::oldest()),
             Checks::stopped($counts['work_stopped'] ?? 0),

@@ -68,6 +68,24 @@ final class Checks
     }
 
     /**
+     * Whether all stored documents are what they were.
+     *
+     * @param int|null $whole seconds since all were read back and whole; null: never
+     * @param int|null $broken seconds since some were not; null: never
+     */
+    public static function bytes(?int $whole, ?int $broken): Finding
+    {
+        return match (true) {
+            $broken !== null && ($whole === null || $broken <= $whole) => Finding::broken(
+                'documents',
+                'Some are damaged or gone. ./unanimus artisan bytes:verify --anew says which. Take them out of a backup.',
+            ),
+            $whole === null => Finding::look('documents', 'They were not all read back yet. It is done at night, an hour at a time.'),
+            default => Finding::well('documents', 'All were read back and whole '.self::time($whole).' ago.'),
+        };
+    }
+
+    /**
      * Whether the database's log gets to where backups are kept.
      *
      * @param bool $isOn whether it is kept at all

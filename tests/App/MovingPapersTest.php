@@ -301,6 +301,7 @@ it('is not held up by one document that nobody foresaw', function () {
         ->and(MovedPaper::query()->orderBy('id')->value('told'))->toContain('by hand');
     // Once what was in its way is gone it is tried again, and nothing else is.
     $this->as('ines')->get("/imports/{$import->key}/papers")->assertSee('Try what was not taken again');
+    $this->seeAll();
     $import->lines()->where('number', 2)->update(['deal_file_id' => $this->aFile()->id]);
     $this->as('tomas')->post("/imports/{$import->key}/papers", ['again' => 1])->assertNotFound();
     $this->as('ines')->post("/imports/{$import->key}/papers", ['again' => 1])->assertRedirect();

@@ -99,7 +99,8 @@ final class BringPapers extends Work
         } catch (\Throwable $fault) {
             report($fault);
             $told = 'It could not be added. Add it to its file by hand.';
-            Sight::within($this->brokerageId, static fn () => MovedLine::query()->whereKey($at)->update(['outcome' => 'refused', 'told' => $told]));
+            $refused = ['outcome' => 'refused', 'told' => $told];
+            Sight::within($this->brokerageId, static fn () => MovedLine::query()->whereKey($at)->update($refused));
 
             return $at !== null;
         }

@@ -17,7 +17,7 @@ final class Beat extends Command
     public function handle(): int
     {
         $what = (string) $this->argument('what');
-        if (! in_array($what, ['scheduler', 'backup', 'rehearsal'], true)) {
+        if (! in_array($what, ['scheduler', 'backup', 'rehearsal', 'bytes', 'bytes-broken'], true)) {
             $this->error('Say scheduler, backup or rehearsal.');
 
             return self::FAILURE;

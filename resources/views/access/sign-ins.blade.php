@@ -1,4 +1,4 @@
-<details class="leaf pad sign-ins"><summary><b>Sign-ins</b> <span class="dim small">{{ $signIns === [] ? 'none yet' : 'last '.
+<details class="sign-ins"><summary><b>Sign-ins</b> <span class="dim small">{{ $signIns === [] ? 'none yet' : 'last '.
     \App\Terms\When::list(\Illuminate\Support\Carbon::parse($signIns[0]->at), $zone) }}</span></summary>
     @if ($signIns !== [])<div class="scrolls"><table class="ledger"><thead><tr><th scope="col">When</th><th scope="col">What</th><th
         scope="col">On</th><th scope="col">From</th></tr></thead><tbody>

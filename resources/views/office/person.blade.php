@@ -29,5 +29,5 @@
             @if ($person->active)<p class="dim small">This signs them out everywhere at once. Files and papers stay.</p>@endif
         </div>
     </div>
-    @if (auth()->user()->holds(\App\Models\Role::Administrator))@include('access.sign-ins')@endif
+    @if (auth()->user()->holds(\App\Models\Role::Administrator))<div class="leaf pad">@include('access.sign-ins')</div>@endif
 </x-layout>
