@@ -27,8 +27,13 @@ final readonly class ClientSight
      * @param list<array{name: string, label: string, day: LocalDate, stands: 'done'|'next'|'later'}> $line
      * @param list<Round> $signed
      */
-    private function __construct(public array $asked, public array $line, public array $signed, public string $stands)
-    {
+    private function __construct(
+        public array $asked,
+        public array $line,
+        public array $signed,
+        public string $stands,
+        public LocalDate $today,
+    ) {
     }
 
     public static function of(ClientPage $page): self
@@ -40,6 +45,7 @@ final readonly class ClientSight
             ClientView::line(self::days($agenda), $agenda->today),
             self::signed($page),
             ClientView::stands($page->file->status),
+            $agenda->today,
         );
     }
 

@@ -35,6 +35,17 @@ final class ClientView
         };
     }
 
+    /** How much room is left between two days of the line, in steps of 0 to 3: what is far apart looks far apart. */
+    public static function room(LocalDate $from, LocalDate $to): int
+    {
+        return match (true) {
+            $from->daysUntil($to) <= 3 => 0,
+            $from->daysUntil($to) <= 10 => 1,
+            $from->daysUntil($to) <= 21 => 2,
+            default => 3,
+        };
+    }
+
     /**
      * Days in order, each done, today, next or to come; what a day the brokerage keeps to itself is left out by whoever asks.
      *

@@ -48,6 +48,7 @@ return [
         'go' => ['sign' => 'Read and sign', 'fill' => 'Fill in', 'bring' => 'Send documents'],
         'days' => 'What comes when',
         'done' => 'done',
+        'today' => 'Today',
         'next' => 'next',
         'no_days' => 'There are no dates yet.',
         'signed' => 'What you signed',

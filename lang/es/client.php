@@ -50,6 +50,7 @@ return [
         'go' => ['sign' => 'Leer y firmar', 'fill' => 'Completar', 'bring' => 'Enviar documentos'],
         'days' => 'Qué viene y cuándo',
         'done' => 'hecho',
+        'today' => 'Hoy',
         'next' => 'sigue',
         'no_days' => 'Todavía no hay fechas.',
         'signed' => 'Lo que firmó',

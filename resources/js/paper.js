@@ -55,7 +55,8 @@ function show(body, entry) {
     stored.textContent = word('saved', { time: body.stored });
     for (const field of blanks) {
         const now = body.blanks[field.dataset.blank];
-        const busy = field === document.activeElement && read(field) !== known.get(field.dataset.blank);
+        // What is being typed is nobody's to change, on the page or in the bar.
+        const busy = (field === document.activeElement || field === bar.at()) && read(field) !== known.get(field.dataset.blank);
         if (!now || busy || line.all().some((other) => other.blank === field.dataset.blank)) continue;
         if (field.type === 'checkbox') field.checked = now.shown !== '';
         else if (field.value !== now.shown) field.value = now.shown;
@@ -263,6 +264,7 @@ document.addEventListener('keydown', (event) => {
 
 window.addEventListener('beforeunload', (event) => {
     if (document.activeElement?.matches?.('[data-blank]')) leave(document.activeElement);
+    if (bar.at()) leave(bar.at());
     if (line.waits()) event.preventDefault();
 });
 

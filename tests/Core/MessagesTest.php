@@ -142,3 +142,9 @@ it('knows what makes a letter go out by itself, and to whom', function () {
         ->and(LetterAudience::Escrow->includes('escrow', []))->toBeTrue()
         ->and(LetterAudience::Buyers->includes('seller', ['seller']))->toBeFalse();
 });
+
+it('leaves more room on a client’s line where more days are between', function (string $to, int $room) {
+    expect(Unanimus\Messages\ClientView::room(Unanimus\Dates\LocalDate::of('2026-11-01'), Unanimus\Dates\LocalDate::of($to)))->toBe($room);
+})->with([
+    ['2026-11-01', 0], ['2026-11-04', 0], ['2026-11-05', 1], ['2026-11-11', 1], ['2026-11-12', 2], ['2026-11-22', 2], ['2026-11-23', 3],
+]);
