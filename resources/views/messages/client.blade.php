@@ -20,13 +20,14 @@
         @forelse ($sight->line as $day)
             @if (! $isToday && $day['stands'] !== 'done')
             @php($isToday = true)
-            <li class="is-today room-{{ $last === null ? 0 : \Unanimus\Messages\ClientView::room($last, $sight->today) }}"><span class="dot"
+            <li class="is-today room-{{ $last === null ? 0 :
+                \Unanimus\Messages\ClientView::room($last, $sight->today) }}"><span class="dot"
                 aria-hidden="true"></span><span>{{ __('client.page_of.today') }}</span>
                 <span>{{ \App\Terms\ClientDay::long($sight->today) }}</span></li>
             @php($last = $sight->today)
             @endif
-            <li class="is-{{ $day['stands'] }} room-{{ $last === null ? 0 : \Unanimus\Messages\ClientView::room($last, $day['day']) }}"><span
-                class="dot" aria-hidden="true"></span><span>{{ $sight::named($day['name'], $day['label']) }}
+            <li class="is-{{ $day['stands'] }} room-{{ $last === null ? 0 :
+                \Unanimus\Messages\ClientView::room($last, $day['day']) }}"><span class="dot" aria-hidden="true"></span><span>{{ $sight::named($day['name'], $day['label']) }}
                 @if ($day['stands'] === 'next')<b class="tag-chip">{{ __('client.page_of.next') }}</b>@endif
                 @if ($day['stands'] === 'done')<span class="unseen">({{ __('client.page_of.done') }})</span>@endif</span>
                 <span class="dim">{{ \App\Terms\ClientDay::long($day['day']) }}</span></li>
