@@ -27,7 +27,8 @@
             @php($last = $sight->today)
             @endif
             <li class="is-{{ $day['stands'] }} room-{{ $last === null ? 0 :
-                \Unanimus\Messages\ClientView::room($last, $day['day']) }}"><span class="dot" aria-hidden="true"></span><span>{{ $sight::named($day['name'], $day['label']) }}
+                \Unanimus\Messages\ClientView::room($last, $day['day']) }}"><span class="dot"
+                aria-hidden="true"></span><span>{{ $sight::named($day['name'], $day['label']) }}
                 @if ($day['stands'] === 'next')<b class="tag-chip">{{ __('client.page_of.next') }}</b>@endif
                 @if ($day['stands'] === 'done')<span class="unseen">({{ __('client.page_of.done') }})</span>@endif</span>
                 <span class="dim">{{ \App\Terms\ClientDay::long($day['day']) }}</span></li>
