@@ -44,7 +44,11 @@ function labelOf(blank) {
     return blanks.find((one) => one.dataset.blank === blank)?.getAttribute('aria-label') ?? blank;
 }
 
+// How much was entered here: an answer about how things stood before is of no use after.
+let entered = 0;
+
 function put(blank, value, scope = 'here', seen = undefined, from = undefined) {
+    entered++;
     // What was refused in this blank is let go of for what is entered there now.
     line.all().filter((one) => one.refused && one.blank === blank).forEach((one) => line.drop(one.key));
     line.add({ blank, value, scope, seen, from });
@@ -133,12 +137,13 @@ document.querySelectorAll('[data-met]').forEach((button) => button.addEventListe
 // What others enter appears while one looks on, and who they are.
 async function look() {
     if (document.hidden || line.busy() || !paper.dataset.standing) return;
+    const until = entered;
     try {
         const answer = await fetch(paper.dataset.standing, { headers: { Accept: 'application/json' } });
         if (!answer.ok) return;
         const body = await answer.json();
         const before = stored.textContent;
-        if (line.busy()) return;
+        if (line.busy() || entered !== until) return;
         show({ ...body, ask: null }, { blank: '' });
         stored.textContent = before;
         document.querySelector('#here').textContent = body.here.length ? `${listed(body.here)} ${body.here.length === 1 ? 'is' : 'are'} here too` : '';
