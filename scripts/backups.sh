@@ -48,8 +48,7 @@ take_base() {
     date -u +%Y-%m-%dT%H:%M:%SZ >"$part/taken"
     echo "$PROFILE" >"$part/profile"
     (cd "$part" && sha256sum keys.sealed taken profile >sums)
-    sync -f "$part"
-    mv "$part" "$place/base/$name"
+    sync -f "$part" && mv "$part" "$place/base/$name" || fail "the backup could not be put into its place; it is in $part"
     own_place "$place"
     drop_old_bases "$place"
     exec 9>&-
@@ -78,9 +77,13 @@ copy_new_bytes() {
     (cd "$from" && find . -type f ! -name '*.part' | LC_ALL=C sort) >"$lists/here"
     (cd "$place/bytes" && find . -type f ! -name '*.part' | LC_ALL=C sort) >"$lists/there"
     LC_ALL=C comm -23 "$lists/here" "$lists/there" >"$lists/new"
-    { tar -C "$from" --ignore-failed-read --warning=no-file-changed -T "$lists/new" -cf - || [ $? -eq 1 ]; } | tar -C "$coming" -xpf -
+    # Asked after each step: where somebody waits for how this ends, bash goes on after what failed.
+    { tar -C "$from" --ignore-failed-read --warning=no-file-changed -T "$lists/new" -cf - || [ $? -eq 1 ]; } | tar -C "$coming" -xpf - \
+        || fail "papers could not be copied; what there is of them is in $coming"
     bytes_are_whole "$coming" || fail "papers were not copied whole; what there is of them is in $coming"
-    (cd "$coming" && find . -mindepth 1 -type d -exec mkdir -p "$place/bytes/{}" \; && find . -type f -exec mv {} "$place/bytes/{}" \;)
+    (cd "$coming" && find . -mindepth 1 -type d -exec mkdir -p "$place/bytes/{}" \; && find . -type f -exec mv {} "$place/bytes/{}" \;) || fail "papers could not be put into $place/bytes"
+    local one
+    while read -r one; do [ -e "$place/bytes/$one" ] || [ ! -e "$from/$one" ] || fail "the paper $one did not arrive in $place/bytes"; done <"$lists/new"
     rm -rf "$coming"
     touch "$place/gone"
     LC_ALL=C comm -13 "$lists/here" "$lists/there" >"$lists/gone"
@@ -175,10 +178,16 @@ cmd_rehearse() {
     place=$(backups_place)
     [ -n "$place" ] || fail "no backups are taken by themselves: UNANIMUS_BACKUPS in $UNANIMUS_STATE/settings"
     word=$(setting UNANIMUS_BACKUP_PASSPHRASE)
+    make_place "$place"
+    exec 8>"$place/rehearsing"
+    flock -n 8 || fail "it is being rehearsed already"
+    # What one that was killed left behind: a database that runs, and a copy of everything.
+    for where in "${TMPDIR:-/var/tmp}"/unanimus-rehearsal.*; do [ ! -d "$where" ] || let_rehearsal_go "$where"; done
     where=$(mktemp -d "${TMPDIR:-/var/tmp}/unanimus-rehearsal.XXXXXX")
     chmod 711 "$where"
     said=good
-    (UNANIMUS_HOME=$where UNANIMUS_BACKUP_PASSPHRASE=$word cmd_restore "$place") || said=
+    # The database that is started holds no lock of ours: it may outlive whoever started it.
+    (UNANIMUS_HOME=$where UNANIMUS_BACKUP_PASSPHRASE=$word cmd_restore "$place") 8>&- || said=
     if [ -n "$said" ]; then
         (
             UNANIMUS_HOME=$where
@@ -186,18 +195,23 @@ cmd_rehearse() {
             start_database
             rows=$(psql_owner -d unanimus -Atc "SELECT (SELECT count(*) FROM deal_files) || ' files, ' || (SELECT count(*) FROM papers) || ' papers, ' || (SELECT count(*) FROM rounds) || ' rounds, ' || (SELECT count(*) FROM history) || ' entries of history'")
             as_app php artisan papers:open 10 && echo "  $rows"
-        ) || said=
+        ) 8>&- || said=
     fi
+    let_rehearsal_go "$where"
+    exec 8>&-
+    [ -n "$said" ] || fail "the rehearsal failed (told above): what is backed up does not hold"
+    as_app php artisan installation:beat rehearsal >/dev/null 2>&1 || true
+    say "rehearsed: a copy was made of $place, checked, and let go again"
+}
+
+let_rehearsal_go() {
     (
-        UNANIMUS_HOME=$where
+        UNANIMUS_HOME=$1
         use_state "$(own_profile)"
         stop_database
         rm -rf "$(pgdata)"
     )
-    rm -rf "$where"
-    [ -n "$said" ] || fail "the rehearsal failed (told above): what is backed up does not hold"
-    as_app php artisan installation:beat rehearsal >/dev/null 2>&1 || true
-    say "rehearsed: a copy was made of $place, checked, and let go again"
+    rm -rf "$1"
 }
 
 # The program that sees to it, beside the others: a whole copy each day, a rehearsal each month.
@@ -236,6 +250,10 @@ moment_round_trip() {
     (UNANIMUS_HOME=$where/home UNANIMUS_BACKUP_PASSPHRASE=seven-lantern-fish-swim cmd_restore "$where/place" --to "$moment") || echo restore-of-a-moment >>"$broken"
     said=$(UNANIMUS_HOME=$where/home; use_state demo; start_database; psql_owner -d unanimus -Atc "SELECT string_agg(word, ' ') FROM moments"; stop_database)
     [ "$said" = before ] || { echo "the moment restored says: $said"; echo moment >>"$broken"; }
+    # Also where one that was killed left its copy behind.
+    mkdir -p /var/tmp/unanimus-rehearsal.killed/test
+    (UNANIMUS_PROFILE=test cmd_rehearse) || echo rehearsal >>"$broken"
+    [ -z "$(ls -d /var/tmp/unanimus-rehearsal.* 2>/dev/null)" ] || echo rehearsal-stays >>"$broken"
     # A second apart each, for they are named by the second.
     for try in 1 2; do sleep 1; (take_base) >/dev/null || echo "base-backup-$try" >>"$broken"; done
     [ "$(ls "$where/place/base" | wc -l)" = 2 ] || echo old-backups-stay >>"$broken"

@@ -226,18 +226,23 @@ bench_growth() {
 # Known weaknesses of what is installed. Without the network nobody can be asked, and that is said.
 cmd_audit() {
     set_up
-    local found= said
-    if said=$(COMPOSER_ALLOW_SUPERUSER=1 timeout 120 composer audit --format=json 2>/dev/null) || [ -n "$said" ]; then
-        php -r '$all = json_decode($argv[1], true)["advisories"] ?? null; if ($all === null) exit(3); foreach ($all as $name => $some) foreach ($some as $one) echo "  {$name}: {$one["title"]} ({$one["affectedVersions"]})\n"; exit($all === [] ? 0 : 1);' "$said" && say "PHP packages: nothing known" || { [ $? -eq 1 ] && found=1 || say "PHP packages: nobody could be asked"; }
-    else
-        say "PHP packages: nobody could be asked"
-    fi
-    if said=$(timeout 120 npm audit --json 2>/dev/null) || grep -q '"vulnerabilities"' <<<"$said"; then
-        php -r '$all = json_decode($argv[1], true)["vulnerabilities"] ?? null; if ($all === null) exit(3); foreach ($all as $name => $one) echo "  {$name}: {$one["severity"]}, {$one["range"]}\n"; exit($all === [] ? 0 : 1);' "$said" && say "front-end packages: nothing known" || { [ $? -eq 1 ] && found=1 || say "front-end packages: nobody could be asked"; }
-    else
-        say "front-end packages: nobody could be asked"
-    fi
+    local found=
+    told_weaknesses "PHP packages" advisories "$(COMPOSER_ALLOW_SUPERUSER=1 timeout 120 composer audit --format=json 2>/dev/null || true)" || found=1
+    told_weaknesses "front-end packages" vulnerabilities "$(timeout 120 npm audit --json 2>/dev/null || true)" || found=1
     [ -z "$found" ] || fail "what is installed has known weaknesses (told above)"
+}
+
+# What a list answered, as JSON that names packages under a key; anything else is no answer.
+told_weaknesses() {
+    local code=0
+    php -r '$all = json_decode($argv[2], true)[$argv[1]] ?? exit(3);
+        foreach (array_keys($all) as $name) { echo "  {$name}: ", json_encode($all[$name], JSON_UNESCAPED_SLASHES), "\n"; }
+        exit($all === [] ? 0 : 1);' "$2" "$3" || code=$?
+    case $code in
+        0) say "$1: nothing known" ;;
+        1) return 1 ;;
+        *) say "$1: nobody could be asked" ;;
+    esac
 }
 
 cmd_build() {

@@ -114,12 +114,15 @@ final class LmtpServer
             foreach ($to as $one) {
                 $boxes[(int) LetterBox::at($one, $token)][] = $one;
             }
-            unset($boxes[0]);
+            // Somebody's address became another since it was asked about: all comes again, and is asked about again.
+            if (isset($boxes[0])) {
+                return LmtpAnswer::Later;
+            }
             foreach ($boxes as $brokerage => $theirs) {
                 ($this->take)($brokerage, LmtpSession::withEnvelope($from, $theirs, $raw));
             }
 
-            return $boxes === [] ? LmtpAnswer::Later : LmtpAnswer::Kept;
+            return LmtpAnswer::Kept;
         } catch (DiskFull) {
             return LmtpAnswer::Full;
         } catch (\Throwable $failed) {

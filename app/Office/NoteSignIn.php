@@ -30,6 +30,8 @@ final class NoteSignIn
         }
         SignIns::in($user, $this->request) &&
             $this->tell($user, 'new_device', 'new-device:'.SignIns::device($this->request).':'.$user->key);
+        // What the log may see is not for what the request does next.
+        Sight::ofPerson($user);
     }
 
     public function failed(SignInFailed $event): void

@@ -280,7 +280,7 @@ return [
     'many_tries' => [
         'subject' => 'Someone tries to sign in as you',
         'body' => 'At least :count times in a day, someone entered your email address with a wrong password or code. The last was from '.
-            ':device (:address). Nobody got in that way. Two-step sign-in keeps it so.',
+            ':device (:address). None of these tries worked. With two-step sign-in, a password alone is never enough.',
         'label' => 'Open your account',
     ],
     'invitation_taken' => [

@@ -97,3 +97,27 @@ it('reads back all documents in sittings, and tells what is damaged and what nob
     file_put_contents(storage_path('app/bytes-verified.json'), json_encode($so));
     expect(Artisan::call('bytes:verify', ['--pause' => 0]))->toBe(0)->and(Artisan::output())->toContain('3 documents read, 0 broken');
 });
+
+it('tries what was set by using it, and says in words what does not work', function () {
+    expect(Artisan::call('installation:try'))->toBe(0)
+        ->and(Artisan::output())->toContain('well    documents: stored, read back and let go')
+        ->toContain('well    seal: a page was sealed, and holds');
+    config(['unanimus.seal.key' => '/nowhere/at/all.pem']);
+    expect(Artisan::call('installation:try'))->toBe(1)
+        ->and(Artisan::output())->toContain('BROKEN  seal: The file with the sealing key cannot be read.')
+        ->toContain('well    time stamp');
+    config(['unanimus.bytes.folder' => '/proc/nowhere']);
+    expect(Artisan::call('installation:try'))->toBe(1)->and(Artisan::output())->toContain('BROKEN  documents');
+});
+
+it('opens papers as a person would, and tells of one that is gone', function () {
+    $file = $this->aFile();
+    $this->aRound($file);
+    $this->seeAll();
+    $some = DB::table('paper_versions')->pluck('sha256')->map(trim(...))->all();
+    $some !== [] || $this->markTestSkipped('There is no paper.');
+    expect(Artisan::call('papers:open', ['count' => 50]))->toBe(0, Artisan::output());
+    config(['unanimus.bytes.folder' => (new Unanimus\Pages\Scratch())->path('empty')]);
+    $this->app->forgetInstance(App\Storage\Bytes::class);
+    expect(Artisan::call('papers:open', ['count' => 50]))->toBe(1)->and(Artisan::output())->toContain('could not be opened');
+});

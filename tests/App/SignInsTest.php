@@ -50,6 +50,14 @@ it('keeps when somebody signed in and failed to, and writes when it is on a new 
     expect(DB::table('sign_ins')->count())->toBe(0);
 });
 
+it('leaves the request that signs in with no more in sight than the person has', function () {
+    Auth::forgetGuards();
+    $this->flushSession();
+    Auth::login($this->people['tomas']);
+    expect(DB::scalar("SELECT session_of('sight')"))->not->toBe('all')
+        ->and((int) DB::scalar("SELECT session_of('person')"))->toBe($this->people['tomas']->id);
+});
+
 it('tells once a day that somebody tries to sign in', function () {
     $this->withoutMiddleware(Illuminate\Routing\Middleware\ThrottleRequests::class);
     for ($i = 0; $i < SignIns::MANY + 2; $i++) {

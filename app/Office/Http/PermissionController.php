@@ -49,7 +49,7 @@ final class PermissionController
 
         return back()->with('told', $count === 0
             ? 'Saved.'
-            : 'Saved. '.($count === 1 ? '1 person sets' : "{$count} people set").' up two-step sign-in with their next page.');
+            : 'Saved. '.($count === 1 ? '1 person is' : "{$count} people are").' asked to set up two-step sign-in on their next page.');
     }
 
     public function update(Request $request, Office $office, KeepPermissions $keep): RedirectResponse
