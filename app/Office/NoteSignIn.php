@@ -14,6 +14,7 @@ use App\Models\User;
 use Illuminate\Auth\Events\Login;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** Keeps a log of sign-ins, and writes to whose they are when one is out of the way. */
 final class NoteSignIn
@@ -30,8 +31,8 @@ final class NoteSignIn
         }
         SignIns::in($user, $this->request) &&
             $this->tell($user, 'new_device', 'new-device:'.SignIns::device($this->request).':'.$user->key);
-        // What the log may see is not for what the request does next.
-        Sight::ofPerson($user);
+        // What the log may see is not for what the request does next; without a transaction around it, it ended with the log's own.
+        DB::transactionLevel() > 0 && Sight::ofPerson($user);
     }
 
     public function failed(SignInFailed $event): void
