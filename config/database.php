@@ -23,6 +23,7 @@ return [
             'password' => env('DB_PASSWORD'),
             // Off where a pooler hands the same connection to several: statements stay prepared on it.
             'keep_statements' => env('DB_KEEP_STATEMENTS', true),
+            'tables_change' => dirname(storage_path()).'/run/tables-change',
             'options' => [PDO::ATTR_EMULATE_PREPARES => true],
         ],
         'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME'), 'password' => env('DB_OWNER_PASSWORD')],

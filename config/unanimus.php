@@ -49,6 +49,7 @@ return [
     // RFC 3161 authority; the sealing key as PEM (key, certificate, those above it).
     'stamps' => ['url' => env('UNANIMUS_STAMPS_URL')],
     'seal' => [
+        'owner' => env('UNANIMUS_SEAL_OWNER', 'Unanimus'),
         'key' => env('UNANIMUS_SEAL_KEY', dirname(storage_path()).'/secrets/authority/seal.pem'),
         'passphrase' => env('UNANIMUS_SEAL_PASSPHRASE', ''),
         // Certificates and lists of revoked ones that go into each sealed file, PEM, several after commas.

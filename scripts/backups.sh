@@ -9,7 +9,7 @@ archive_options() {
     local place
     place=$(backups_place)
     [ -n "$place" ] || return 0
-    printf -- "-c archive_mode=on -c archive_timeout=300 -c archive_command='%s \"%%p\" \"%s/wal/%%f\" \"%s/bytes\"'" "$ROOT/scripts/archive-log.sh" "$place" "$UNANIMUS_STATE"
+    printf -- "-c archive_mode=on -c archive_timeout=300 -c archive_command='%s \"%%p\" \"%s/wal/%%f\" \"%s/bytes\"'" "$UNANIMUS_STATE/run/archive-log.sh" "$place" "$UNANIMUS_STATE"
 }
 
 make_place() {

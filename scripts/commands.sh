@@ -8,6 +8,7 @@ Unanimus
   ./unanimus test [...]       style, static analysis, all tests; more words go to Pest
   ./unanimus test --mutate [AREA]   what changed lines of core the tests would not notice
   ./unanimus bench            costs as ratios to their floors
+  ./unanimus bench load [--people=50] [--pause=5] [--minutes=10]   many people at once on the running demo
   ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
   ./unanimus backup FOLDER    the database, the papers and the keys, read back, into a new folder
   ./unanimus backup           a whole copy into the place of backups (UNANIMUS_BACKUPS), now
@@ -15,6 +16,8 @@ Unanimus
   ./unanimus rehearse         makes such a copy, reads it through, and lets it go again
   ./unanimus restore FOLDER   a backup into a fresh folder (UNANIMUS_HOME); nothing runs until it was checked
   ./unanimus install [--answers FILE]   an installation on this machine; --questions lists what is asked
+  ./unanimus upgrade          takes up this folder's version while people work; --finish ends the way back
+  ./unanimus rotate app-key | seal-key [PEM] | database   a new secret for the old one, while people work
   ./unanimus certificate CHAIN KEY      another certificate for it, without letting go of anyone
   ./unanimus artisan ...      the application's own commands, on the demo
   ./unanimus build            the library's pages anew from their texts (needs Chromium)
@@ -189,6 +192,11 @@ cmd_bench() {
     fi
     use_state "$(own_profile)"
     require_database
+    if [ "${1:-}" = load ]; then
+        shift
+        as_app php -d memory_limit=512M artisan bench:load "$@"
+        return
+    fi
     as_app php artisan bench "$@"
     bench_growth
 }

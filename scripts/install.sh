@@ -123,6 +123,7 @@ write_settings() {
             [ -z "${ANSWERS[SMTP_USER]}" ] || printf 'MAIL_USERNAME="%s"\nMAIL_PASSWORD="%s"\n' "${ANSWERS[SMTP_USER]}" "${ANSWERS[SMTP_PASSWORD]}"
             echo "MAIL_FROM_ADDRESS=${ANSWERS[EMAIL_FROM]}"
             echo "MAIL_FROM_NAME=\"${ANSWERS[BROKERAGE]}\""
+            echo "UNANIMUS_SEAL_OWNER=\"${ANSWERS[BROKERAGE]}\""
             [ -z "${ANSWERS[LMTP]}" ] || echo "UNANIMUS_LMTP=${ANSWERS[LMTP]}"
             [ "${ANSWERS[STAMPS_URL]}" = own ] || echo "UNANIMUS_STAMPS_URL=${ANSWERS[STAMPS_URL]}"
             [ "${ANSWERS[SEAL_KEY]}" = made ] || printf 'UNANIMUS_SEAL_KEY=%s\nUNANIMUS_SEAL_PASSPHRASE="%s"\n' "$UNANIMUS_STATE/secrets/seal.pem" "${ANSWERS[SEAL_PASSPHRASE]}"
@@ -232,6 +233,7 @@ install_round_trip() {
             | (exec 3<>"/dev/tcp/127.0.0.1/$(setting UNANIMUS_LMTP | cut -d: -f2)"; cat >&3; timeout 20 cat <&3) | grep '^250 2.0.0 Kept' >/dev/null || echo install-takes-mail >>"$broken"
         as_app php artisan installation:check || echo install-is-well >>"$broken"
         ! command -v systemd-analyze >/dev/null || systemd-analyze verify "$where/etc/systemd/system/unanimus.service" || echo install-unit >>"$broken"
+        upgrade_there_and_back "$broken" "$where" "https://$name:$https"
         cmd_stop live >/dev/null
         # Out of its backups it is an installation again, of whatever folder; its settings are there, its backups are its own matter.
         unset UNANIMUS_PROFILE

@@ -8,7 +8,7 @@ PROGRAMS=(
     php:php8.2-cli composer:composer node:nodejs npm:npm nginx:nginx-light php-fpm8.2:php8.2-fpm supervisord:supervisor
     qpdf:qpdf pdftocairo:poppler-utils pdfsig:poppler-utils rsvg-convert:librsvg2-bin cwebp:webp openssl:openssl
     img2pdf:img2pdf tesseract:tesseract-ocr heif-convert:libheif-examples soffice:libreoffice-writer-nogui
-    chromium:chromium chromedriver:chromium-driver fc-list:fontconfig unzip:unzip qrencode:qrencode tnef:tnef
+    chromium:chromium chromedriver:chromium-driver fc-list:fontconfig unzip:unzip qrencode:qrencode tnef:tnef cgi-fcgi:libfcgi-bin
 )
 EXTENSIONS=(pdo_pgsql:php8.2-pgsql gd:php8.2-gd curl:php8.2-curl zip:php8.2-zip intl:php8.2-intl mbstring:php8.2-mbstring dom:php8.2-xml bcmath:php8.2-bcmath)
 FONTS=("Noto Sans:fonts-noto-core" "Noto Sans CJK JP:fonts-noto-cjk" "Nimbus Sans:fonts-urw-base35")

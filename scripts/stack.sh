@@ -13,9 +13,11 @@ use_state() {
     choose_user
     PGSOCKET=/tmp/unanimus-$(echo "$UNANIMUS_STATE" | sha256sum | cut -c1-10)
     export PHP_INI_SCAN_DIR=:$UNANIMUS_STATE/php
-    export APP_CONFIG_CACHE=$UNANIMUS_STATE/cache/config.php APP_ROUTES_CACHE=$UNANIMUS_STATE/cache/routes.php
-    export APP_EVENTS_CACHE=$UNANIMUS_STATE/cache/events.php APP_SERVICES_CACHE=$UNANIMUS_STATE/cache/services.php
-    export APP_PACKAGES_CACHE=$UNANIMUS_STATE/cache/packages.php
+    # Two folders of code may serve one copy for a moment, each with what it put together for itself.
+    RELEASE=$(printf %s "$ROOT" | sha256sum | cut -c1-8)
+    local cache=$UNANIMUS_STATE/cache/$RELEASE
+    export APP_CONFIG_CACHE=$cache/config.php APP_ROUTES_CACHE=$cache/routes.php APP_EVENTS_CACHE=$cache/events.php
+    export APP_SERVICES_CACHE=$cache/services.php APP_PACKAGES_CACHE=$cache/packages.php
     BASE=$(cat "$UNANIMUS_STATE/port" 2>/dev/null || case $PROFILE in demo) echo 8410 ;; live) echo 8610 ;; *) echo 8510 ;; esac)
 }
 
@@ -109,7 +111,7 @@ is_running() { [ -S "$UNANIMUS_STATE/run/supervisor.sock" ] && supervisorctl -c 
 
 write_configuration() {
     local s=$UNANIMUS_STATE dir
-    for dir in run log tmp php cache secrets mail/in mail/out storage/app storage/framework/views storage/framework/cache storage/logs bytes; do mkdir -p "$s/$dir"; done
+    for dir in run log tmp php "cache/$RELEASE" secrets mail/in mail/out storage/app storage/framework/views storage/framework/cache storage/logs bytes; do mkdir -p "$s/$dir"; done
     [ -f "$s/secrets/app_key" ] || echo "base64:$(openssl rand -base64 32)" >"$s/secrets/app_key"
     for dir in owner app exchange intake; do [ -f "$s/secrets/$dir" ] || openssl rand -hex 24 >"$s/secrets/$dir"; done
     cat >"$s/php/unanimus.ini" <<INI
@@ -130,16 +132,27 @@ INI
     if [ -f "$s/settings" ]; then
         { awk -F= 'NR == FNR { own[$1] = 1; next } !($1 in own)' "$s/settings" "$s/.env" && cat "$s/settings"; } >"$s/.env.new" && mv "$s/.env.new" "$s/.env"
     fi
-    fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
-    fill_in scripts/templates/site.conf "$s/run/site.conf"
-    fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm.conf"
+    fill_in scripts/templates/php-fpm.conf "$s/run/php-fpm-$RELEASE.conf"
+    # What belongs to no version: a program that goes on through an upgrade is started by it.
+    install -m 755 scripts/alone.sh scripts/archive-log.sh "$s/run/"
     fill_in scripts/templates/supervisor.conf "$s/run/supervisor.conf"
     # Only where they are set: a program without a place to listen would be started again for ever.
     ! grep -q '^UNANIMUS_LMTP=.' "$s/settings" 2>/dev/null || { fill_in scripts/templates/lmtp.conf "$s/run/lmtp.conf" && cat "$s/run/lmtp.conf" >>"$s/run/supervisor.conf"; }
     [ -z "$(backups_place)" ] || { fill_in scripts/templates/backups.conf "$s/run/backups.conf" && cat "$s/run/backups.conf" >>"$s/run/supervisor.conf"; }
-    cp /etc/nginx/mime.types /etc/nginx/fastcgi_params "$s/run/"
     chmod 600 "$s/.env" && chmod 700 "$s/tmp"
+    # While an upgrade is under way the web server goes on with what it has, until the new code answers.
+    [ -n "${SITE_STAYS:-}" ] || write_site
     [ "$(id -un)" = "$APP_USER" ] || chown -R "$APP_USER:" "$s" 2>/dev/null || true
+}
+
+# What the web server is told, and the styles and scripts that pages ask for by their hash: also those of the version before.
+write_site() {
+    local s=$UNANIMUS_STATE
+    cp /etc/nginx/mime.types /etc/nginx/fastcgi_params "$s/run/"
+    [ "$PROFILE" != live ] || { mkdir -p "$s/assets/build" && cp -r public/build/. "$s/assets/build/"; }
+    fill_in scripts/templates/nginx.conf "$s/run/nginx.conf"
+    fill_in scripts/templates/site.conf "$s/run/site.conf"
+    [ "$(id -un)" = "$APP_USER" ] || chown -R "$APP_USER:" "$s/run" "$s/assets" 2>/dev/null || true
 }
 
 # Templates name what they need as @NAME@.
@@ -154,10 +167,16 @@ fill_in() {
         -e "s|@WEB@|$BASE|g" -e "s|@EXCHANGE@|$((BASE + 1))|g" -e "s|@POSTROOM@|$((BASE + 2))|g" -e "s|@SMTP@|$((BASE + 3))|g" \
         -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" -e "s|@NGINXUSER@|${fpm_root:+user root;}|g" \
         -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
-        -e "s|@NAMES@|$names|g" -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" \
+        -e "s|@NAMES@|$names|g" -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" -e "s|@KEYSBEFORE@|$(paste -sd, "$UNANIMUS_STATE/secrets/app_keys_before" 2>/dev/null || true)|g" \
         -e "s|@APPWORD@|$(cat "$UNANIMUS_STATE/secrets/app")|g" -e "s|@EXCHANGEWORD@|$(cat "$UNANIMUS_STATE/secrets/exchange")|g" \
         -e "s|@INTAKEWORD@|$(cat "$UNANIMUS_STATE/secrets/intake")|g" \
-        -e "s|@HTTP@|$(setting UNANIMUS_HTTP_PORT)|g" -e "s|@HTTPS@|$(setting UNANIMUS_HTTPS_PORT)|g" -e "s|@NAME@|$(setting APP_URL | sed 's|^https*://||')|g" -e "s|@WEBWORKERS@|$(web_workers)|g" -e "s|@APPUSER@|$APP_USER|g" -e "s|@APPGROUP@|$(id -gn "$APP_USER")|g" "$1" | only_of_profile >"$2"
+        -e "s|@HTTP@|$(setting UNANIMUS_HTTP_PORT)|g" -e "s|@HTTPS@|$(setting UNANIMUS_HTTPS_PORT)|g" -e "s|@NAME@|$(setting APP_URL | sed 's|^https*://||')|g" -e "s|@RELEASE@|$RELEASE|g" -e "s|@CACHES@|$(caches)|g" -e "s|@WEBWORKERS@|$(web_workers)|g" -e "s|@APPUSER@|$APP_USER|g" -e "s|@APPGROUP@|$(id -gn "$APP_USER")|g" "$1" | only_of_profile >"$2"
+}
+
+# What the programs of a supervisor are told of it, for it outlives versions.
+caches() {
+    local one
+    for one in CONFIG ROUTES EVENTS SERVICES PACKAGES; do printf 'APP_%s_CACHE="%s",' "$one" "$UNANIMUS_STATE/cache/$RELEASE/${one,,}.php"; done | sed 's/,$//'
 }
 
 # Between "#> live" or "#> trial" and "#<" stands what is for an installation, or for everything else.
@@ -239,14 +258,22 @@ SQL
 
 prepare_database() {
     make_role_and_database
-    # The owner's word is told to this one command; the running application never knows it.
-    as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan migrate --force --database=owner >"$UNANIMUS_STATE/log/migrate.log" 2>&1 || { tail -30 "$UNANIMUS_STATE/log/migrate.log"; fail "the database could not be brought up to date"; }
+    migrate_by_owner database/migrations && by_itself_contracted || { tail -30 "$UNANIMUS_STATE/log/migrate.log"; fail "the database could not be brought up to date"; }
 }
+
+# The owner's word is told to this one command; the running application never knows it.
+migrate_by_owner() {
+    as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan migrate --force --database=owner --path="$1" >"$UNANIMUS_STATE/log/migrate.log" 2>&1
+}
+
+# What older code needs is taken away at once where there is none to go back to.
+by_itself_contracted() { { [ "$PROFILE" = live ] && [ -f "$UNANIMUS_STATE/seeded" ]; } || migrate_by_owner database/contractions; }
 
 start_services() {
     # What a crash left half-done there is of no use to anyone, and may be pages of papers.
     find "$UNANIMUS_STATE/tmp" -mindepth 1 -delete
     as_app touch "$UNANIMUS_STATE/run/began"
+    echo "$ROOT" >"$UNANIMUS_STATE/run/code"
     as_server supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
     wait_for_answer || fail "the application did not answer at $(address)/up; its logs are in $UNANIMUS_STATE/log"
 }
@@ -272,7 +299,7 @@ stop_services() {
     if is_running; then
         supervisorctl -c "$UNANIMUS_STATE/run/supervisor.conf" shutdown >/dev/null 2>&1 || true
         local try
-        for try in $(seq 1 80); do [ -S "$UNANIMUS_STATE/run/supervisor.sock" ] || break; sleep 0.1; done
+        for try in $(seq 1 400); do [ -S "$UNANIMUS_STATE/run/supervisor.sock" ] || break; sleep 0.1; done
     fi
 }
 
@@ -300,7 +327,7 @@ start_stack() {
 # Programs of ours whose master was killed hold its socket and port: they are known by the state folder in their command.
 clear_orphans() {
     local pid name
-    for pid in $(pgrep -f -- "$UNANIMUS_STATE/run/(nginx|php-fpm|supervisor).conf" 2>/dev/null || true); do
+    for pid in $(pgrep -f -- "$UNANIMUS_STATE/run/(nginx|php-fpm-[0-9a-f]+|supervisor).conf" 2>/dev/null || true); do
         [ "$pid" = $$ ] || kill -TERM "$pid" 2>/dev/null || true
     done
     # Workers whose supervisor was killed would go on beside the new ones: they are known by the state folder they were given.
@@ -309,9 +336,9 @@ clear_orphans() {
     done
     # The children of a killed master are known by its process group alone.
     for name in nginx php-fpm; do
-        for pid in $(cat "$UNANIMUS_STATE/run/$name.groups" 2>/dev/null); do pkill -KILL -g "$pid" -f "$name" 2>/dev/null || true; done
+        for pid in $(cat "$UNANIMUS_STATE/run/$name"*.groups 2>/dev/null); do pkill -KILL -g "$pid" -f "$name" 2>/dev/null || true; done
     done
-    rm -f "$UNANIMUS_STATE/run/fpm.sock" "$UNANIMUS_STATE/run/supervisor.sock" "$UNANIMUS_STATE"/run/*.groups
+    rm -f "$UNANIMUS_STATE"/run/fpm-*.sock "$UNANIMUS_STATE/run/supervisor.sock" "$UNANIMUS_STATE"/run/*.groups
 }
 
 # A running copy keeps its code in memory: one that was changed is taken up by starting anew.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\AppKeys;
 use App\Models\User;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +19,7 @@ final class Invitation
     {
         $until = ($since ?? now())->copy()->addDays(self::DAYS)->getTimestamp();
 
-        return url("/invitation/{$user->key}/{$until}/".self::proof($user, $until));
+        return url("/invitation/{$user->key}/{$until}/".AppKeys::proof(self::meant($user, $until)));
     }
 
     /** Who was invited; null when the address is dead or was never one. */
@@ -29,14 +30,14 @@ final class Invitation
         return $user instanceof User &&
             $user->invited_at !== null &&
             $until > now()->getTimestamp() &&
-            hash_equals(self::proof($user, $until), $proof)
+            AppKeys::holds(self::meant($user, $until), $proof, bin2hex(...))
             ? $user
             : null;
     }
 
-    private static function proof(User $user, int $until): string
+    private static function meant(User $user, int $until): string
     {
         // The password is part of it: once one is chosen, the address is dead.
-        return hash_hmac('sha256', "invitation:{$user->key}:{$until}:{$user->password}", (string) config('app.key'));
+        return "invitation:{$user->key}:{$until}:{$user->password}";
     }
 }

@@ -89,6 +89,8 @@ final class KeptConnection extends PostgresConnection
     private function kept(string $query, array $bindings): ?array
     {
         if (
+            // While an upgrade changes the tables a plan must not outlive the request that made it.
+            is_file((string) ($this->config['tables_change'] ?? '')) ||
             strlen($query) > self::LONGEST ||
             preg_match('/^\s*(select|insert|update|delete|with)\b/i', $query) !== 1 ||
             preg_match(self::OWN_PLAN, $query) === 1 ||

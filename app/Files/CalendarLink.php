@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Files;
 
+use App\Models\AppKeys;
 use App\Models\DealFile;
 use App\Models\Sight;
 use App\Models\User;
@@ -29,7 +30,7 @@ final class CalendarLink
     {
         return DB::transaction(static function () use ($key, $proof): ?string {
             $row = DB::selectOne('SELECT * FROM file_by_key(?)', [$key]);
-            if ($row === null || ! hash_equals(self::proof("file:{$key}:{$row->calendar_version}"), $proof)) {
+            if ($row === null || ! self::holds("file:{$key}:{$row->calendar_version}", $proof)) {
                 return null;
             }
             Sight::ofFile((int) $row->brokerage_id, (int) $row->file_id);
@@ -46,7 +47,7 @@ final class CalendarLink
     {
         return DB::transaction(static function () use ($key, $proof): ?string {
             $user = User::hydrate(DB::select('SELECT * FROM user_by_key(?)', [$key]))->first();
-            if (! ($user instanceof User) || ! hash_equals(self::proof("person:{$key}:{$user->calendar_version}"), $proof)) {
+            if (! ($user instanceof User) || ! self::holds("person:{$key}:{$user->calendar_version}", $proof)) {
                 return null;
             }
             DB::select("SELECT set_config('unanimus.brokerage', ?, true)", [(string) $user->brokerage_id]);
@@ -118,6 +119,11 @@ final class CalendarLink
 
     private static function proof(string $what): string
     {
-        return substr(hash_hmac('sha256', "calendar:{$what}", (string) config('app.key')), 0, 40);
+        return substr(AppKeys::proof("calendar:{$what}"), 0, 40);
+    }
+
+    private static function holds(string $what, string $proof): bool
+    {
+        return AppKeys::holds("calendar:{$what}", $proof, static fn (string $whole) => substr(bin2hex($whole), 0, 40));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Models\Actor;
+use App\Models\AppKeys;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\SeenBy;
 use Unanimus\History\Chain;
@@ -118,7 +119,7 @@ final class History
             })(),
         );
         $head = DB::table('history_heads')->where('deal_file_id', $fileId)->first();
-        $fault = self::faultOfEnd($walk, $head, self::key(), $fileId);
+        $fault = self::faultOfEnd($walk, $head, 'history', $fileId);
 
         return $fault ?? ($stamped === [] ? null : 'entry '.array_key_first($stamped).' is not what was stamped');
     }
@@ -156,17 +157,19 @@ final class History
 
         return $walk['seq'] === 0 && $walk['broken'] === null && $head === null
             ? null
-            : self::faultOfEnd($walk, $head, self::key('brokerage history'), $brokerageId);
+            : self::faultOfEnd($walk, $head, 'brokerage history', $brokerageId);
     }
 
     /** @param  array{broken: int|null, seq: int, hash: string}  $walk */
-    private static function faultOfEnd(array $walk, ?object $head, string $key, int $of): ?string
+    private static function faultOfEnd(array $walk, ?object $head, string $use, int $of): ?string
     {
+        $isOurs = static fn (string $key) => hash_equals(Chain::seal($key, $of, (int) $head?->seq, (string) $head?->hash), (string) $head?->mac);
+
         return match (true) {
             $walk['broken'] !== null => "entry {$walk['broken']} was changed, moved or taken out",
             $walk['seq'] === 0 => 'there is no entry left',
             $head === null => 'its end is not sealed',
-            ! hash_equals(Chain::seal($key, $of, (int) $head->seq, $head->hash), $head->mac) => 'its end was sealed by someone else',
+            array_filter(AppKeys::madeFor($use), $isOurs) === [] => 'its end was sealed by someone else',
             (int) $head->seq !== $walk['seq'] => "it ends at entry {$walk['seq']}, but {$head->seq} were written",
             $head->hash !== $walk['hash'] => 'it was written anew from some entry on',
             default => null,
@@ -175,6 +178,6 @@ final class History
 
     private static function key(string $of = 'history'): string
     {
-        return hash_hmac('sha256', $of, (string) config('app.key'));
+        return AppKeys::madeFor($of)[0];
     }
 }

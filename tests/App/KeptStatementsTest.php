@@ -95,3 +95,16 @@ it('asks anew after a table was changed under it', function () {
         ->toBe(['a' => 1, 'b' => null]);
     $connection->disconnect();
 });
+
+it('prepares nothing for longer than a request while the tables change', function () {
+    /** @var AppCase $this */
+    $mark = (string) config('database.connections.pgsql.tables_change');
+    expect($mark)->toEndWith('/run/tables-change');
+    touch($mark);
+    try {
+        expect(DB::selectOne('select ?::int + 41 as it', [1])->it)->toBe(42)->and(standingPrepared('+ 41'))->toBe([]);
+    } finally {
+        unlink($mark);
+    }
+    expect(DB::selectOne('select ?::int + 41 as it', [1])->it)->toBe(42)->and(standingPrepared('+ 41'))->toHaveCount(1);
+});

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models\Concerns;
 
+use App\Models\AppKeys;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -19,7 +20,7 @@ trait HasLink
     /** The secret end of the link. */
     public function token(): string
     {
-        return $this->key.'.'.self::proof($this->key, $this->link_version);
+        return $this->key.'.'.self::end(AppKeys::proof(self::meant($this->key, $this->link_version), raw: true));
     }
 
     public function link(): string
@@ -33,14 +34,16 @@ trait HasLink
         [$key, $proof] = explode('.', $token, 2) + [1 => ''];
         $found = preg_match('/^[0-9A-Za-z]{26}$/', $key) === 1 ? DB::selectOne('SELECT * FROM '.self::FOUND_BY.'(?)', [$key]) : null;
 
-        return $found !== null && hash_equals(self::proof($key, (int) $found->link_version), $proof) ? $found : null;
+        return $found !== null && AppKeys::holds(self::meant($key, (int) $found->link_version), $proof, self::end(...)) ? $found : null;
     }
 
-    private static function proof(string $key, int $version): string
+    private static function meant(string $key, int $version): string
     {
-        return rtrim(
-            strtr(base64_encode(hash_hmac('sha256', self::LINK.":{$key}:{$version}", (string) config('app.key'), true)), '+/', '-_'),
-            '=',
-        );
+        return self::LINK.":{$key}:{$version}";
+    }
+
+    private static function end(string $proof): string
+    {
+        return rtrim(strtr(base64_encode($proof), '+/', '-_'), '=');
     }
 }

@@ -10,7 +10,7 @@ use Unanimus\Pages\NativeTool;
 /** Makes the small local certificate authority, the sealing key and the time-stamping key, when they are not there. */
 final class PrepareAuthority extends Command
 {
-    protected $signature = 'authority:prepare';
+    protected $signature = 'authority:prepare {--seal-anew : another sealing key and certificate, by the same authority}';
 
     /** They are good from a year back: a machine whose clock runs behind can use them, and the demo's story begins months ago. */
     private const BACK = 400;
@@ -70,6 +70,7 @@ final class PrepareAuthority extends Command
     {
         $folder = (string) config('unanimus.authority');
         if (is_file("{$folder}/seal.pem")) {
+            $this->option('seal-anew') && $this->seal($folder);
             $this->vouch($folder);
 
             return self::SUCCESS;
@@ -79,9 +80,18 @@ final class PrepareAuthority extends Command
         file_put_contents("{$folder}/stamp.serial", "01\n");
         is_dir("{$folder}/issued") || mkdir("{$folder}/issued", 0700);
         file_put_contents("{$folder}/issued/index.txt", '');
-        $this->issue($folder, 'root', '/O=Quillmark Realty/CN=Quillmark Local Authority', 7300);
-        $this->issue($folder, 'stamp', '/O=Quillmark Realty/CN=Quillmark Local Time Stamps', 3650);
-        $this->issue($folder, 'seal', '/O=Quillmark Realty/CN=Quillmark Realty Document Seal', 3650);
+        $this->issue($folder, 'root', self::subject('Local Authority'), 7300);
+        $this->issue($folder, 'stamp', self::subject('Local Time Stamps'), 3650);
+        $this->seal($folder);
+        $this->vouch($folder);
+        $this->info('The local certificates are made.');
+
+        return self::SUCCESS;
+    }
+
+    private function seal(string $folder): void
+    {
+        $this->issue($folder, 'seal', self::subject('Document Seal'), 3650);
         file_put_contents(
             "{$folder}/seal.pem.part",
             implode(
@@ -93,10 +103,13 @@ final class PrepareAuthority extends Command
             ),
         );
         rename("{$folder}/seal.pem.part", "{$folder}/seal.pem");
-        $this->vouch($folder);
-        $this->info('The local certificates are made.');
+    }
 
-        return self::SUCCESS;
+    private static function subject(string $of): string
+    {
+        $owner = addcslashes((string) config('unanimus.seal.owner'), '/\\');
+
+        return "/O={$owner}/CN={$owner} {$of}";
     }
 
     /** What goes into each sealed file: who issued its seal and time stamp, and that none of them was revoked; anew each day. */
