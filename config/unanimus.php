@@ -6,6 +6,9 @@ return [
     // Changes with each release, when the configuration is put together anew: what was reckoned before is reckoned again.
     'build' => (string) time(),
 
+    // While this file is there requests wait: tables are being changed (./unanimus upgrade).
+    'requests_wait' => dirname(storage_path()).'/run/requests-wait',
+
     // Further names this installation answers under, with their ports, after commas; its own is APP_URL.
     'hosts' => env('UNANIMUS_HOSTS', ''),
 

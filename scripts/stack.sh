@@ -272,6 +272,7 @@ by_itself_contracted() { { [ "$PROFILE" = live ] && [ -f "$UNANIMUS_STATE/seeded
 start_services() {
     # What a crash left half-done there is of no use to anyone, and may be pages of papers.
     find "$UNANIMUS_STATE/tmp" -mindepth 1 -delete
+    rm -f "$UNANIMUS_STATE/run/tables-change" "$UNANIMUS_STATE/run/requests-wait"
     as_app touch "$UNANIMUS_STATE/run/began"
     echo "$ROOT" >"$UNANIMUS_STATE/run/code"
     as_server supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"

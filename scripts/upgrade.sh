@@ -54,25 +54,39 @@ may_serve() {
 
 pending_contractions() { comm -13 <(psql_owner -d unanimus -Atc 'SELECT migration FROM migrations' | LC_ALL=C sort) <(ls database/contractions | sed -n 's/\.php$//p' | LC_ALL=C sort); }
 
-# Statements that stand prepared know the tables as they were. From the moment the mark is there nobody prepares for longer than a
-# request; requests that began before are waited for; then the tables may change under everybody's hands. A lock that does not come
-# at once is let go, so that nobody waits behind it, and asked for again.
+# Statements that stand prepared know the tables as they were: from the moment the first mark is there nobody prepares for longer than
+# a request. Then requests wait at the door, those that are inside are waited for, and the tables change under nobody's hands. A lock
+# that does not come at once is let go, so that nobody waits behind it, and asked for again.
 change_database() {
-    local since try
-    as_app touch "$UNANIMUS_STATE/run/tables-change"
-    since=$(psql_owner -d unanimus -Atc 'SELECT clock_timestamp()')
-    for try in $(seq 1 300); do
-        [ "$(psql_owner -d unanimus -Atc "SELECT count(*) FROM pg_stat_activity WHERE datname = 'unanimus' AND usename = 'unanimus_app' AND xact_start < '$since'")" != 0 ] || break
-        sleep 0.1
-    done
+    local try run=$UNANIMUS_STATE/run
+    as_app touch "$run/tables-change"
+    sleep 0.5
+    wait_for_those_inside
     for try in $(seq 1 30); do
-        (PGOPTIONS='-c lock_timeout=2s' migrate_by_owner "$1") && return 0
+        as_app touch "$run/requests-wait"
+        # Who came through the door a moment ago has not asked the database yet.
+        sleep 0.3
+        wait_for_those_inside
+        if (PGOPTIONS='-c lock_timeout=2s' migrate_by_owner "$1"); then
+            rm -f "$run/requests-wait"
+            return 0
+        fi
+        rm -f "$run/requests-wait"
         grep -qE 'lock timeout|deadlock' "$UNANIMUS_STATE/log/migrate.log" || break
         sleep 1
     done
-    rm -f "$UNANIMUS_STATE/run/tables-change"
+    rm -f "$run/tables-change"
     tail -30 "$UNANIMUS_STATE/log/migrate.log"
     fail "the database could not be brought up to date; what serves goes on"
+}
+
+wait_for_those_inside() {
+    local since try
+    since=$(psql_owner -d unanimus -Atc 'SELECT clock_timestamp()')
+    for try in $(seq 1 300); do
+        [ "$(psql_owner -d unanimus -Atc "SELECT count(*) FROM pg_stat_activity WHERE datname = 'unanimus' AND usename = 'unanimus_app' AND xact_start < '$since'")" != 0 ] || break
+        sleep 0.05
+    done
 }
 
 finish_upgrade() {

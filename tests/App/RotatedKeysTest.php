@@ -5,7 +5,6 @@ declare(strict_types=1);
 use App\Access\Invitation;
 use App\Files\CalendarLink;
 use App\History\History;
-use Illuminate\Encryption\Encrypter;
 use Illuminate\Support\Facades\Crypt;
 use Tests\Support\AppCase;
 
