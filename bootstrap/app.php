@@ -11,6 +11,7 @@ use App\Access\Http\SecurityHeaders;
 use App\Access\Http\StartSession;
 use App\Access\Http\TrustedProxies;
 use App\Access\Http\WaitsForTables;
+use App\Running\Http\CountRequests;
 use App\Signing\Http\StaysHandedOver;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
@@ -69,7 +70,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([RequestId::class, SecurityHeaders::class, WaitsForTables::class]);
+        $middleware->prepend([RequestId::class, SecurityHeaders::class, WaitsForTables::class, CountRequests::class]);
         $middleware->replace(TrustProxies::class, TrustedProxies::class);
         $middleware->append([KnownHost::class, PlainInput::class]);
         $middleware->replaceInGroup('web', Illuminate\Session\Middleware\StartSession::class, StartSession::class);

@@ -12,6 +12,12 @@ return [
     // Further names this installation answers under, with their ports, after commas; its own is APP_URL.
     'hosts' => env('UNANIMUS_HOSTS', ''),
 
+    // Where requests are counted for metrics: memory that this machine's web workers share.
+    'tally' => 'machine',
+
+    // From where how it runs is looked at (metrics, Office > Running), as addresses or networks after commas; empty for anywhere.
+    'operator_from' => env('UNANIMUS_OPERATOR_FROM', ''),
+
     // Proxies in front that are believed about the client, as addresses or networks after commas.
     'proxies' => env('UNANIMUS_TRUSTED_PROXIES', ''),
 

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Http\InOneTransaction;
+use App\Access\Http\OnlyOperator;
 use App\Access\Http\OnlyOwnDesk;
 use App\Access\Http\OwesTwoSteps;
 use App\Access\Http\SeesWhatItNames;
@@ -52,9 +53,11 @@ use App\Moving\Http\ImportController;
 use App\Moving\Http\ParcelController;
 use App\Notices\Http\NoticeController;
 use App\Office\Http\AccountController;
+use App\Office\Http\CompanySignInController;
 use App\Office\Http\HealthController;
 use App\Office\Http\MembersController;
 use App\Office\Http\OfficeController;
+use App\Office\Http\PasswordController;
 use App\Office\Http\PeopleController;
 use App\Office\Http\PermissionController;
 use App\Overview\Http\FilePageController;
@@ -119,7 +122,7 @@ Route::pattern('place', '\d{1,4}');
 
 Route::withoutMiddleware('web')->group(static function (): void {
     Route::get('/up', HealthController::class)->name('up');
-    Route::get('/metrics', MetricsController::class)->name('metrics');
+    Route::get('/metrics', MetricsController::class)->name('metrics')->middleware(OnlyOperator::class);
     Route::post('/intake/mail', MailController::class)->name('intake.mail')->middleware('throttle:links');
     Route::post('/no-more', [NoMoreController::class, 'store'])->name('no-more.store')->middleware('throttle:links');
 });
@@ -149,6 +152,23 @@ Route::middleware('guest')->group(static function (): void {
     Route::get('/sign-in/code', [SignInController::class, 'code'])->name('sign-in.code');
     Route::post('/sign-in/code', [SignInController::class, 'second'])->name('sign-in.code.store')
         ->middleware('throttle:second-factor')
+        ->withoutMiddleware(InOneTransaction::class);
+    Route::get('/sign-in/forgot', [PasswordController::class, 'forgot'])->name('password.forgot');
+    Route::post('/sign-in/forgot', [PasswordController::class, 'ask'])->name('password.ask')
+        ->middleware('throttle:sign-in')
+        ->withoutMiddleware(InOneTransaction::class);
+    Route::get('/password/{key}/{until}/{proof}', [PasswordController::class, 'show'])->name('password.show')
+        ->middleware('throttle:links')
+        ->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}']);
+    Route::post('/password/{key}/{until}/{proof}', [PasswordController::class, 'store'])->name('password.store')
+        ->middleware('throttle:sign-in')
+        ->where(['key' => '[0-9A-Z]{26}', 'until' => '\d{10}', 'proof' => '[0-9a-f]{64}'])
+        ->withoutMiddleware(InOneTransaction::class);
+    Route::post('/sign-in/company', [CompanySignInController::class, 'begin'])->name('sign-in.company')
+        ->middleware('throttle:sign-in')
+        ->withoutMiddleware(InOneTransaction::class);
+    Route::get('/sign-in/company/back', [CompanySignInController::class, 'back'])->name('sign-in.company.back')
+        ->middleware('throttle:links')
         ->withoutMiddleware(InOneTransaction::class);
     Route::get('/invitation/{key}/{until}/{proof}', [PeopleController::class, 'invitation'])->name('invitation.show')
         ->middleware('throttle:links')
@@ -645,6 +665,7 @@ Route::middleware($signedIn)->group(static function (): void {
     Route::get('/reports/agents/{user}', [StatementController::class, 'show'])->name('reports.statement');
     Route::get('/reports/agents/{user}/pdf', [StatementController::class, 'pdf'])->name('reports.statement-pdf');
 
+    Route::get('/office/history.jsonl', [OfficeController::class, 'audit'])->name('office.audit');
     Route::get('/office/history', [OfficeController::class, 'history'])->name('office.history');
     Route::get('/office', [OfficeController::class, 'index'])->name('office');
     Route::get('/office/offices', [OfficeController::class, 'offices'])->name('office.offices');
@@ -689,9 +710,12 @@ Route::middleware($signedIn)->group(static function (): void {
     Route::put('/office/setup/sender', [SetupController::class, 'sender'])->name('setup.sender');
     Route::post('/office/setup/finish', [SetupController::class, 'finish'])->name('setup.finish');
     Route::post('/office/setup/{step}', [SetupController::class, 'say'])->name('setup.say');
-    Route::get('/office/running', [RunningController::class, 'index'])->name('running');
-    Route::post('/office/running/{kind}/{thing}', [RunningController::class, 'again'])->name('running.again')->whereNumber('thing');
+    Route::get('/office/running', [RunningController::class, 'index'])->name('running')->middleware(OnlyOperator::class);
+    Route::post('/office/running/{kind}/{thing}', [RunningController::class, 'again'])->name('running.again')->whereNumber('thing')
+        ->middleware(OnlyOperator::class);
     Route::put('/office/two-steps', [PermissionController::class, 'twoSteps'])->name('two-steps');
+    Route::put('/office/company-sign-in', [CompanySignInController::class, 'update'])->name('company-sign-in.update');
+    Route::delete('/office/company-sign-in', [CompanySignInController::class, 'destroy'])->name('company-sign-in.destroy');
     Route::get('/office/permissions/{office?}', [PermissionController::class, 'show'])->name('permissions.show');
     Route::put('/office/permissions/{office}', [PermissionController::class, 'update'])->name('permissions.update');
     Route::get('/office/roster', [RosterController::class, 'index'])->name('roster');

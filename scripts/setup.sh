@@ -10,7 +10,7 @@ PROGRAMS=(
     img2pdf:img2pdf tesseract:tesseract-ocr heif-convert:libheif-examples soffice:libreoffice-writer-nogui
     chromium:chromium chromedriver:chromium-driver fc-list:fontconfig unzip:unzip qrencode:qrencode tnef:tnef cgi-fcgi:libfcgi-bin
 )
-EXTENSIONS=(pdo_pgsql:php8.2-pgsql gd:php8.2-gd curl:php8.2-curl zip:php8.2-zip intl:php8.2-intl mbstring:php8.2-mbstring dom:php8.2-xml bcmath:php8.2-bcmath)
+EXTENSIONS=(pdo_pgsql:php8.2-pgsql gd:php8.2-gd curl:php8.2-curl zip:php8.2-zip intl:php8.2-intl mbstring:php8.2-mbstring dom:php8.2-xml bcmath:php8.2-bcmath apcu:php8.2-apcu)
 FONTS=("Noto Sans:fonts-noto-core" "Noto Sans CJK JP:fonts-noto-cjk" "Nimbus Sans:fonts-urw-base35")
 
 missing_packages() {

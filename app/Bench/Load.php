@@ -197,7 +197,7 @@ final class Load extends Command
         return $errors === 0 ? self::SUCCESS : self::FAILURE;
     }
 
-    /** @return array{int, float, float, int} web workers of this copy, megabytes of one at the mean and at most, backends of the database */
+    /** @return array{int, float, float, int} web workers of this copy, megabytes of one at the mean and at most, backends */
     private static function memory(): array
     {
         $sizes = [];
@@ -210,7 +210,8 @@ final class Load extends Command
             $status = (string) @file_get_contents(dirname($file).'/status');
             preg_match('/^PPid:\s+(\d+)/m', $status, $parent);
             preg_match('/^RssAnon:\s+(\d+)/m', $status, $own);
-            str_contains((string) @file_get_contents('/proc/'.($parent[1] ?? 0).'/cmdline'), $state) && $sizes[] = (int) ($own[1] ?? 0) / 1024;
+            $isOurs = str_contains((string) @file_get_contents('/proc/'.($parent[1] ?? 0).'/cmdline'), $state);
+            $isOurs && $sizes[] = (int) ($own[1] ?? 0) / 1024;
         }
 
         return [

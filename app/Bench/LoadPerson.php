@@ -13,6 +13,9 @@ use GuzzleHttp\Promise\PromiseInterface;
 /** One of many people at work at once: signed in, with files and papers of their own in sight. */
 final class LoadPerson
 {
+    /** What they look for. */
+    private const WORDS = ['lantern', 'thistle', 'netloft+upper', 'sawmil', '26+04'];
+
     /** When they act next, on the clock of microtime(). */
     public float $next = 0.0;
 
@@ -80,7 +83,7 @@ final class LoadPerson
             $die < 40 => ['a file', $this->client->getAsync(self::one($this->files))],
             $die < 60 && $this->papers !== [] => ['a paper', $this->client->getAsync(self::one($this->papers))],
             $die < 75 && $this->blanks !== [] => ['an entry', $this->entry(...self::one($this->blanks))],
-            $die < 87 => ['finding', $this->client->getAsync('/find?q='.self::one(['lantern', 'thistle', 'netloft+upper', 'sawmil', '26+04']))],
+            $die < 87 => ['finding', $this->client->getAsync('/find?q='.self::one(self::WORDS))],
             $die < 93 && $more['signers'] !== [] => ['signing', $this->client->getAsync(self::one($more['signers']))],
             $die < 94 => ['uploading', $this->upload(self::one($this->files), $more['paper'])],
             default => ['the files', $this->client->getAsync('/files')],
@@ -92,7 +95,10 @@ final class LoadPerson
     {
         preg_match_all('~(?:src|data-src)="([^"]+\.webp[^"]*)"~', $page, $found);
 
-        return array_map(fn (string $path) => $this->client->getAsync(html_entity_decode($path)), array_slice(array_unique($found[1]), 0, 3));
+        return array_map(
+            fn (string $path) => $this->client->getAsync(html_entity_decode($path)),
+            array_slice(array_unique($found[1]), 0, 3),
+        );
     }
 
     private function entry(string $paper, string $blank): PromiseInterface

@@ -19,7 +19,7 @@ final class LoadTally
         $status >= 400 && ($this->errors["{$what}: {$status}"] = ($this->errors["{$what}: {$status}"] ?? 0) + 1);
     }
 
-    /** @return list<array{string, int, float, float, float}> kind, how many, and the milliseconds that 50, 95 and 99 in a hundred took at most */
+    /** @return list<array{string, int, float, float, float}> kind, how many, milliseconds of 50, 95 and 99 in a hundred */
     public function rows(): array
     {
         ksort($this->costs);

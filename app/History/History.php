@@ -163,7 +163,8 @@ final class History
     /** @param  array{broken: int|null, seq: int, hash: string}  $walk */
     private static function faultOfEnd(array $walk, ?object $head, string $use, int $of): ?string
     {
-        $isOurs = static fn (string $key) => hash_equals(Chain::seal($key, $of, (int) $head?->seq, (string) $head?->hash), (string) $head?->mac);
+        $isOurs = static fn (string $key) => $head !== null &&
+            hash_equals(Chain::seal($key, $of, (int) $head->seq, $head->hash), $head->mac);
 
         return match (true) {
             $walk['broken'] !== null => "entry {$walk['broken']} was changed, moved or taken out",

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail;
 
 use App\Access\Invitation;
+use App\Access\PasswordReset;
 use App\Models\ClientPage;
 use App\Models\FillRequest;
 use App\Models\Letter;
@@ -35,6 +36,9 @@ final class ActionLink
             'invitation' => ($user = User::query()->where('key', $key)->first()) === null
                 ? null
                 : Invitation::link($user, $letter->created_at),
+            'password' => ($user = User::query()->where('key', $key)->first()) === null
+                ? null
+                : PasswordReset::link($user, $letter->created_at),
             default => null,
         };
     }

@@ -13,6 +13,7 @@ use Illuminate\Mail\Mailables\Attachment;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 use Illuminate\Mail\Mailables\Headers;
+use Illuminate\Support\Facades\Context;
 
 /** A letter as it goes out: in the brokerage's name, and under the same Message-ID however often it is tried. */
 final class LetterMail extends Mailable
@@ -47,6 +48,8 @@ final class LetterMail extends Mailable
     {
         $more = array_filter([
             'In-Reply-To' => $this->letter->in_reply_to === null ? '' : "<{$this->letter->in_reply_to}>",
+            // By which what was done for it is found in the logs.
+            'Unanimus-Request' => (string) Context::get('request', ''),
             // Programs that answer by themselves leave it alone (RFC 3834); so no two of them write to each other for ever.
             'Auto-Submitted' => $this->letter->no_more === null ? '' : 'auto-generated',
             'List-Unsubscribe' => $this->letter->no_more === null ? '' : '<'.NoMore::link($this->letter).'>',

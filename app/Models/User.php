@@ -39,6 +39,7 @@ use Unanimus\Notices\NoticeSettings;
  * @property int|null $second_factor_step
  * @property list<string> $recovery_codes
  * @property string|null $invited_at
+ * @property string|null $company_subject what the brokerage’s own sign-in calls them
  * @property string|null $invited_email where the address given signs in at another brokerage
  * @property-read Collection<int, OfficeRole> $officeRoles
  */

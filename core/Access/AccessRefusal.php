@@ -34,6 +34,13 @@ enum AccessRefusal: string implements Reason
     case NoRoleSaid = 'access.no-role-said';
     case NobodyMay = 'access.nobody-may';
     case NotTheirOffice = 'access.not-their-office';
+    case CompanyAnswer = 'access.company-answer';
+    case CompanyNoAddress = 'access.company-no-address';
+    case CompanyStranger = 'access.company-stranger';
+    case CompanyOther = 'access.company-other';
+    case CompanyAway = 'access.company-away';
+    case CompanyOnly = 'access.company-only';
+    case CompanyNoPlace = 'access.company-no-place';
 
     /** What the person is told. */
     public function words(): string
@@ -61,6 +68,13 @@ enum AccessRefusal: string implements Reason
             self::NoAddress => '“{email}” is not an email address.',
             self::NobodyMay => 'Somebody has to be able to do this: “{what}”. Leave at least one role selected.',
             self::NotTheirOffice => 'You do not manage {office}.',
+            self::CompanyAnswer => 'Your company’s sign-in gave an answer that is not for here, or too old. Try again.',
+            self::CompanyNoAddress => 'Your company’s sign-in did not say a confirmed email address. Ask whoever manages it.',
+            self::CompanyStranger => '{email} has no access here. Ask your administrator for an invitation to that address.',
+            self::CompanyOther => '{email} was signed in by another company account before. Ask your administrator.',
+            self::CompanyAway => 'Your company’s sign-in does not answer. Nothing was changed. Try again in a minute.',
+            self::CompanyOnly => 'Your brokerage signs in with its company account. Choose “Use your company account”.',
+            self::CompanyNoPlace => '{issuer} is not an identity provider that can be reached: {why}',
         };
     }
 }

@@ -16,6 +16,7 @@ enum ApiRefusal: string implements Reason
     case NoScope = 'api.no-scope';
     case NoAddress = 'api.no-address';
     case OwnNetwork = 'api.own-network';
+    case NoHost = 'api.no-host';
     case NoEvents = 'api.no-events';
     case TooMany = 'api.too-many';
     case UnknownField = 'api.unknown-field';
@@ -30,6 +31,7 @@ enum ApiRefusal: string implements Reason
             self::NoScope => 'Select what the token may be used for.',
             self::NoAddress => 'Enter the full address of the program to call. It begins with https://.',
             self::OwnNetwork => 'This address is inside our own network and cannot be called.',
+            self::NoHost => 'There is no such host.',
             self::NoEvents => 'Select at least one event.',
             self::TooMany => 'You have {count} of them already. Remove one you do not use.',
             self::UnknownField => 'There is no field “{field}”. Nothing was changed.',

@@ -392,7 +392,7 @@ BEGIN
         EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', one.tablename);
     END LOOP;
 
-    FOREACH name IN ARRAY '{blobs,office_permissions,setup_steps,sign_ins,roster_kits,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,moved_lines,moved_papers,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
+    FOREACH name IN ARRAY '{blobs,identity_providers,office_permissions,setup_steps,sign_ins,roster_kits,brokerage_history_heads,column_matches,file_members,history_heads,office_rules,import_rows,imports,moved_lines,moved_papers,inbound_items,kit_versions,letters,letter_rules,letters_refused,form_letter_versions,office_roles,offices,own_form_changes,own_forms,pending_work,users}'::text[] LOOP
         EXECUTE format('CREATE POLICY own_brokerage ON %I USING (brokerage_id = (SELECT session_of(''brokerage'')::bigint))', name);
     END LOOP;
     FOREACH name IN ARRAY '{assembled_sets,client_pages,letter_rule_log,message_looks,messages,retention_holds,purge_notices,commission_versions,commissions,disbursements,payments,draft_reads,facts,file_kits,fill_requests,history,offers,paper_requests,papers,parties,party_contacts,requirements,rounds,search_rows,tasks,uploads}'::text[] LOOP
@@ -606,6 +606,7 @@ CREATE POLICY administrators_permit_changes ON office_permissions AS RESTRICTIVE
 CREATE POLICY administrators_set_up ON setup_steps AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', NULL));
 CREATE POLICY administrators_set_up_changes ON setup_steps AS RESTRICTIVE FOR UPDATE USING (person_holds('{administrator}', NULL));
 CREATE POLICY administrators_set_up_drops ON setup_steps AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', NULL));
+CREATE POLICY administrators_connect ON identity_providers AS RESTRICTIVE USING (person_holds('{administrator}', NULL) OR session_of('person') IS NULL);
 CREATE POLICY own_sign_ins ON sign_ins AS RESTRICTIVE FOR SELECT USING (person_holds('{administrator}', NULL) OR user_id = (SELECT session_of('person')::bigint));
 CREATE POLICY administrators_permit_drops ON office_permissions AS RESTRICTIVE FOR DELETE USING (person_holds('{administrator}', office_id));
 CREATE POLICY administrators_open ON offices AS RESTRICTIVE FOR INSERT WITH CHECK (person_holds('{administrator}', NULL));
@@ -631,7 +632,7 @@ CREATE POLICY who_drops_forms ON own_forms AS RESTRICTIVE FOR DELETE USING (pers
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,moved_lines,moved_papers,office_permissions,roster_kits,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,setup_steps,sign_ins,stacks,stencils}'::text[] LOOP
+    FOREACH name IN ARRAY '{identity_providers,agent_debts,agent_plans,shelf_items,shelf_looks,shelf_versions,covers,credentials,roster_cases,roster_fates,roster_steps,api_answers,api_tokens,hook_calls,hooks,retention_holds,purge_notices,purge_certificates,kept_reports,client_pages,form_letter_versions,form_letters,letter_rule_log,letter_rules,letters_refused,message_looks,messages,brokerage_history_heads,column_matches,contacts,import_rows,imports,moved_lines,moved_papers,office_permissions,roster_kits,inbound_items,join_requests,kept_sentences,kit_versions,kits,office_roles,office_rules,saved_views,setup_steps,sign_ins,stacks,stencils}'::text[] LOOP
         EXECUTE format('CREATE POLICY not_for_guests ON %I AS RESTRICTIVE USING ((SELECT session_of(''sight'')) IS DISTINCT FROM ''guest'')', name);
     END LOOP;
 END $$;
@@ -660,7 +661,7 @@ GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO unanimus_app;
 DO $$
 DECLARE name text;
 BEGIN
-    FOREACH name IN ARRAY '{deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,moved_lines,moved_papers,office_permissions,setup_steps,roster_kits,installation_marks,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
+    FOREACH name IN ARRAY '{identity_providers,deliveries,notices,roster_fates,messages,purge_notices,api_answers,signature_pictures,kept_reports,kept_sentences,requirement_papers,cache,cache_locks,column_matches,commissions,contacts,facts,failed_jobs,file_kits,file_members,import_rows,moved_lines,moved_papers,office_permissions,setup_steps,roster_kits,installation_marks,jobs,marks,office_roles,office_rules,paper_values,parties,party_contacts,pending_work,remarks,remembered_devices,requirements,round_papers,rounds,saved_views,search_rows,sessions,signers,stack_layouts,tasks,version_texts}'::text[] LOOP
         EXECUTE format('GRANT SELECT, INSERT, UPDATE, DELETE ON %I TO unanimus_app', name);
     END LOOP;
     FOREACH name IN ARRAY '{draft_reads,client_pages,shelf_items,shelf_looks,covers,credentials,roster_cases,roster_steps,api_tokens,hooks,hook_calls,retention_holds,form_letters,letter_rules,draft_remarks,payments,agent_debts,agent_plans,disbursements,assembled_sets,brokerage_history_heads,brokerages,deal_files,fill_requests,history_heads,imports,inbound_items,join_requests,kits,letters,offers,offices,own_forms,asked_papers,paper_pieces,paper_requests,papers,reading_copies,service_breakers,stacks,stencils,uploads,users,working_copies,working_copy_papers}'::text[] LOOP

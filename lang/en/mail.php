@@ -271,6 +271,12 @@ return [
         'body' => ':by invited you to Unanimus. Choose a password to sign in. The button works for two weeks.',
         'label' => 'Choose a password',
     ],
+    'forgotten_password' => [
+        'subject' => 'Choose another password',
+        'body' => 'Somebody, most likely you, asked for another password for Unanimus. The button works for :hours hours. If it was not '.
+            'you, there is nothing to do: your password stays as it is.',
+        'label' => 'Choose another password',
+    ],
     'new_device' => [
         'subject' => 'New sign-in from :device',
         'body' => 'Someone signed in to your Unanimus account from :device, which you had not used before (:address). If it was you, '.

@@ -129,11 +129,11 @@ function everyPage(): array
 /** Pages that other tests look at where they make what these show, and what is no page of its own. */
 function pagesElsewhere(): string
 {
-    return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
+    return '#\.(webp|pdf|zip|ics|vcf|csv|xfdf|svg|jsonl)$|/(standing|propose|history|uploads|uploads/\{upload\}|shift|'.
         'progress|places|marks|table|changes|drawn|original|kits|pdf|beside|more|countersign|readers|unread|count)$|'.
         '^(find|listings|up|storage/.*)$'.
         // Signing, filling and reading by link, a sign-in in two steps, sets and own forms: FormsTest, WalkTest, OfficeTest, …
-        '|^style/empty$|^api/v1/|^(client|sign|fill|read|work|bring|invitation|sign-in)\b|^sets/\{set\}$|'.
+        '|^style/empty$|^api/v1/|^(client|sign|fill|read|work|bring|invitation|password|sign-in)\b|^sets/\{set\}$|'.
         '^own-forms/\{own\}|'.
         '^papers/\{paper\}/revision$|^(proof|no-more|how-signing-works|metrics)$|^here$|^inbox/#';
 }

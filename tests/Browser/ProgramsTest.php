@@ -11,7 +11,9 @@ function programs(): array
     exec("supervisorctl -c {$state}/run/supervisor.conf status 2>&1", $lines);
     $found = [];
     foreach ($lines as $line) {
-        preg_match('/^(php-fpm|\S+?)(?:-[0-9a-f]{8})?\s+(\S+)(?:\s+pid (\d+))?/', $line, $m) === 1 && ($found[$m[1]] = [$m[2], (int) ($m[3] ?? 0)]);
+        // What serves pages is called by its version besides.
+        $isOne = preg_match('/^(php-fpm|\S+?)(?:-[0-9a-f]{8})?\s+(\S+)(?:\s+pid (\d+))?/', $line, $m) === 1;
+        $isOne && ($found[$m[1]] = [$m[2], (int) ($m[3] ?? 0)]);
     }
 
     return $found;

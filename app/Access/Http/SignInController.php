@@ -7,6 +7,9 @@ namespace App\Access\Http;
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
 use App\Access\SignInFailed;
+use App\Models\IdentityProvider;
+use App\Models\Role;
+use App\Models\Sight;
 use App\Models\User;
 use App\Models\WorkingCopy;
 use Illuminate\Contracts\View\View;
@@ -17,6 +20,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Timebox;
 use Illuminate\Validation\ValidationException;
+use Unanimus\Access\AccessRefusal;
 
 /** Signing in and out. */
 final class SignInController
@@ -36,6 +40,7 @@ final class SignInController
             $meant instanceof User && ! $meant->guest && Event::dispatch(new SignInFailed($meant, 'wrong password'));
             throw ValidationException::withMessages(['email' => 'That email address and password do not match. Try again.']);
         }
+        $this->mayUsePassword($known);
         $request->session()->regenerate();
         if (SecondFactor::isOn($known)) {
             $request
@@ -86,6 +91,19 @@ final class SignInController
         $user = $request->user();
 
         return $user instanceof User ? self::me($request, $user) : new JsonResponse(['who' => null], 401);
+    }
+
+    /** Where the brokerage signs in with its company accounts, a password is for its administrators alone: so that nobody is locked out. */
+    private function mayUsePassword(User $user): void
+    {
+        if (IdentityProvider::for($user->email)?->is_only !== true) {
+            return;
+        }
+        $isAdministrator = Sight::within(
+            $user->brokerage_id,
+            static fn () => $user->officeRoles()->where('role', Role::Administrator)->exists(),
+        );
+        $isAdministrator || throw ValidationException::withMessages(['email' => AccessRefusal::CompanyOnly->words()]);
     }
 
     private function in(Request $request, User $user): RedirectResponse|JsonResponse

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Api\Jobs;
 
+use App\Access\Outside;
 use App\Models\HookCall;
 use App\Models\Sight;
 use App\Work\Work;
 use Illuminate\Http\Client\ConnectionException;
-use Illuminate\Support\Facades\Http;
-use Unanimus\Api\HookAddress;
 use Unanimus\Api\HookRetry;
 use Unanimus\Api\HookSignature;
 use Unanimus\Steps\StepRefused;
@@ -46,40 +45,20 @@ final class CallHook extends Work
     /** @return array{bool, string} whether it was taken, and what was answered */
     private function call(HookCall $call): array
     {
-        $anywhere = (bool) config('unanimus.hooks_anywhere');
         try {
-            $address = HookAddress::of($call->hook->url, $anywhere);
-            $ip = $this->ip($address->host);
-            if ($ip === null || (! $anywhere && ! HookAddress::isPublic($ip))) {
-                return [false, $ip === null ? 'There is no such host.' : 'This address is inside our own network.'];
-            }
-            $answer = Http::timeout(10)->connectTimeout(5)->withoutRedirecting()
-                // The very address that was looked at, whatever the name stands for a moment later.
-                ->withOptions(['curl' => [CURLOPT_RESOLVE => ["{$address->host}:{$address->port}:{$ip}"], CURLOPT_MAXFILESIZE => 65536],
-                    'stream' => false])
+            $answer = Outside::at($call->hook->url)
                 ->withHeaders([
-                    'User-Agent' => 'Unanimus',
                     'Unanimus-Event' => $call->event,
                     'Unanimus-Call' => $call->key,
                     'Unanimus-Signature' => HookSignature::of($call->hook->signingSecret(), time(), $call->body),
                 ])
                 ->withBody($call->body, 'application/json')
-                ->post($address->url);
+                ->post($call->hook->url);
 
             return [$answer->successful(), "{$answer->status()} ".trim((string) preg_replace('/\s+/', ' ', mb_scrub(substr($answer
                 ->body(), 0, 200))))];
         } catch (StepRefused|ConnectionException $failed) {
             return [false, $failed instanceof StepRefused ? $failed->getMessage() : 'There was no answer.'];
         }
-    }
-
-    private function ip(string $host): ?string
-    {
-        if (filter_var($host, FILTER_VALIDATE_IP) !== false) {
-            return $host;
-        }
-        $found = gethostbynamel($host) ?: [];
-
-        return $found[0] ?? null;
     }
 }

@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
+use App\History\AuditTrail;
 use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Unanimus\Files\DealStatus;
 use Unanimus\Forms\Library;
+use Unanimus\Pages\DiskFull;
 
 /** The Office place: people, offices, the library, what came in by mail. */
 final class OfficeController
@@ -68,5 +72,22 @@ final class OfficeController
             'earlier' => $entries->count() === self::ENTRIES ? $entries->last()?->seq : null,
             'zone' => User::signedIn($request)->officeRoles->first()->office->zone ?? 'UTC',
         ]);
+    }
+
+    /** All that happened in a time, for an auditor, as far as this administrator sees it. */
+    public function audit(Request $request): BinaryFileResponse
+    {
+        Gate::authorize('set-up');
+        $given = $request->validate(['from' => 'required|date_format:Y-m-d', 'to' => 'required|date_format:Y-m-d|after_or_equal:from'], [
+            'to.after_or_equal' => 'The last day is before the first.',
+        ]);
+        $zone = User::signedIn($request)->zone();
+        $path = (string) tempnam(sys_get_temp_dir(), 'unanimus-audit');
+        $into = fopen($path, 'w') ?: throw DiskFull::told();
+        AuditTrail::write($into, Carbon::parse($given['from'], $zone)->utc(), Carbon::parse($given['to'], $zone)->addDay()->utc());
+        fclose($into);
+
+        return response()->download($path, "audit {$given['from']} to {$given['to']}.jsonl", ['Content-Type' => 'application/jsonl'])
+            ->deleteFileAfterSend();
     }
 }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
+use App\Models\IdentityProvider;
 use App\Models\Office;
 use App\Models\OfficePermission;
 use App\Models\Role;
 use App\Models\User;
 use App\Office\Actions\KeepPermissions;
+use App\Office\CompanySignIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -37,6 +39,8 @@ final class PermissionController
             ], Permission::cases()),
             'fixed' => Permission::FIXED,
             'changes' => $user->holds(Role::Administrator, $office->id),
+            'company' => IdentityProvider::query()->find($user->brokerage_id),
+            'back' => CompanySignIn::back(),
             'twoSteps' => KeepPermissions::twoStepRoles($user->brokerage_id),
         ]);
     }

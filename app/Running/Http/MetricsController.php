@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Running\Http;
 
 use App\Running\Measured;
+use App\Running\RequestTally;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
@@ -42,6 +43,11 @@ final class MetricsController
             static fn (array $one) => $one[0],
             Measured::failing(),
         )));
+        $put('requests', 'requests answered since this machine started, by route and hundreds of the status', array_column(array_map(
+            static fn (array $one): array => ["route=\"{$one[0]}\",status=\"{$one[1]}xx\"", $one[2]],
+            RequestTally::counts(),
+        ), 1, 0));
+        $put('request_seconds', 'seconds spent on requests since this machine started', $label('route', RequestTally::seconds()));
         $levels = [];
         foreach (Measured::all() as $finding) {
             $levels[$finding->part] = $finding->level->weight();

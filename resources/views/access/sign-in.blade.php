@@ -13,8 +13,10 @@
             <p><label class="checkbox"><input type="checkbox" name="remember" value="1"> Stay signed in on this device for 30 days</label>
                 </p>
             <br>
-            <button class="button solid">Sign in</button>
+            <p class="in-row"><button class="button solid">Sign in</button>
+                <button class="button quiet" formaction="/sign-in/company" formnovalidate>Use your company account</button></p>
         </form>
+        <p class="small"><a href="/sign-in/forgot">Forgot your password?</a></p>
         @if (config('unanimus.demo'))
             <p class="dim small"><br>Demo: wendell@quillmark.example, tomas@quillmark.example or ines@quillmark.example, password
                 <b>lanternfish</b></p>

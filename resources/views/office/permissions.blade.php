@@ -29,6 +29,27 @@
                 {{ ucfirst($role->value) }}</label>@endforeach
             @if ($changes)<button class="button tight">Save two-step sign-in</button>@endif</form>
     </section>
+    @if ($changes)
+    <section class="leaf pad" aria-labelledby="company"><h2 id="company">Company sign-in</h2>
+        <p class="dim">If your firm has accounts of its own (OpenID Connect), your colleagues can sign in with them. They still need an
+            invitation here, to the same email address.</p>
+        <form method="post" action="/office/company-sign-in" class="stack">@csrf @method('put')
+            <label class="line"><span>Issuer</span><input class="input" type="url" name="issuer" required maxlength="300"
+                value="{{ old('issuer', $company?->issuer) }}" placeholder="https://accounts.example"></label>
+            <label class="line"><span>Client ID</span><input class="input" name="client_id" required maxlength="300"
+                value="{{ old('client_id', $company?->client_id) }}" autocomplete="off"></label>
+            <label class="line"><span>Client secret</span><input class="input" type="password" name="secret" maxlength="500"
+                autocomplete="new-password" placeholder="{{ $company === null ? '' : 'kept; enter another to change it' }}"></label>
+            <label class="checkbox"><input type="checkbox" name="asks_second_step" value="1"
+                @checked(old('asks_second_step', $company?->asks_second_step))> It asks for a second step itself</label>
+            <label class="checkbox"><input type="checkbox" name="is_only" value="1" @checked(old('is_only', $company?->is_only))>
+                No passwords: only administrators can still use one</label>
+            <p class="dim small">Tell it this redirect address: <code>{{ $back }}</code></p>
+            <p><button class="button tight">Save company sign-in</button></p></form>
+        @if ($company !== null)<form method="post" action="/office/company-sign-in">@csrf
+            @method('delete')<button class="button tight quiet">Turn company sign-in off</button></form>@endif
+    </section>
+    @endif
     <section class="leaf pad" aria-label="Fixed permissions"><h2>Fixed permissions</h2>
         <div class="scrolls"><table class="ledger choices"><thead><tr><th scope="col">Cannot be changed</th>
             @foreach ($roles as $role)<th scope="col">{{ ucfirst($role) }}</th>@endforeach</tr></thead><tbody>
