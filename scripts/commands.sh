@@ -10,6 +10,7 @@ Unanimus
   ./unanimus bench            costs as ratios to their floors
   ./unanimus bench load [--people=50] [--pause=5] [--minutes=10]   many people at once on the running demo
   ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
+  ./unanimus prove faults [--minutes 5]   programs killed at random while people work, and what is lost, doubled, stuck
   ./unanimus backup FOLDER    the database, the papers and the keys, read back, into a new folder
   ./unanimus backup           a whole copy into the place of backups (UNANIMUS_BACKUPS), now
   ./unanimus restore PLACE --to "2026-11-27 14:30"   a copy as it was at that moment, out of that place
@@ -138,6 +139,9 @@ cmd_test() {
         [ -z "$fell" ] || once_more "$broken"
         say "known weaknesses of packages"
         (cmd_audit) || echo audit >>"$broken"
+        say "faults at random, beside it"
+        (cmd_prove faults --minutes 1) || echo faults >>"$broken"
+        use_state test
         say "an installation beside it, out of a file"
         install_round_trip "$broken"
         say "a backup, restored beside it"

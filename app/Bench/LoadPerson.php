@@ -28,6 +28,9 @@ final class LoadPerson
     /** @var list<string> */
     private array $files = [];
 
+    /** @var list<string> files into which they may bring something */
+    private array $own = [];
+
     /** @var list<string> those of papers, with the pictures of their pages */
     private array $papers = [];
 
@@ -59,9 +62,10 @@ final class LoadPerson
         }
         $this->look((string) $this->client->get('/')->getBody());
         $this->files = array_slice(self::links('/files', (string) $this->client->get('/files')->getBody()), 0, 12);
-        foreach (array_slice($this->files, 0, 4) as $file) {
-            $found = self::links('/papers', (string) $this->client->get($file)->getBody());
-            $this->papers = [...$this->papers, ...array_slice($found, 0, 4)];
+        foreach (array_slice($this->files, 0, 6) as $file) {
+            $page = (string) $this->client->get($file)->getBody();
+            $this->papers = [...$this->papers, ...array_slice(self::links('/papers', $page), 0, 4)];
+            str_contains($page, "action=\"{$file}/papers\"") && $this->own[] = $file;
         }
         foreach ($blanks as [$paper, $blank]) {
             count($this->blanks) < 3 && $this->entry($paper, $blank)->wait()->getStatusCode() < 300 && $this->blanks[] = [$paper, $blank];
@@ -85,7 +89,7 @@ final class LoadPerson
             $die < 75 && $this->blanks !== [] => ['an entry', $this->entry(...self::one($this->blanks))],
             $die < 87 => ['finding', $this->client->getAsync('/find?q='.self::one(self::WORDS))],
             $die < 93 && $more['signers'] !== [] => ['signing', $this->client->getAsync(self::one($more['signers']))],
-            $die < 94 => ['uploading', $this->upload(self::one($this->files), $more['paper'])],
+            $die < 94 && $this->own !== [] => ['uploading', $this->upload(self::one($this->own), $more['paper'])],
             default => ['the files', $this->client->getAsync('/files')],
         };
     }

@@ -36,4 +36,10 @@ final class IdentityProvider extends Record
     {
         return self::hydrate(DB::select('SELECT * FROM identity_provider_of(?)', [$email]))->first();
     }
+
+    /** Whether any brokerage here has one. */
+    public static function areUsed(): bool
+    {
+        return (bool) DB::scalar('SELECT companies_sign_in()');
+    }
 }

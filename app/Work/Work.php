@@ -32,8 +32,11 @@ abstract class Work implements ShouldQueue
     /** Seconds to the next try, by how often it was tried. */
     protected const PAUSES = [2, 10, 30, 60, 120, 300, 600];
 
-    /** Minutes after which work that nobody has finished is taken to be killed. */
+    /** Minutes for which it may take to be begun, and after which what is under way is taken to be killed. */
     private const CLAIM = 10;
+
+    /** The same from when it was begun, where its worker is stopped sooner. */
+    protected const RUNS = self::CLAIM;
 
     /** The row says when it is tried next, not the queue. */
     public int $tries = 0;
@@ -122,6 +125,7 @@ abstract class Work implements ShouldQueue
         if (! $this->isWanted()) {
             return;
         }
+        static::RUNS === self::CLAIM || $this->update(['claimed_until' => now()->addMinutes(static::RUNS)]);
         $open = static::SERVICE === null ? null : Breaker::openUntil(static::SERVICE);
         if ($open !== null) {
             $this->postpone('waits for '.static::SERVICE, $open->addSeconds(random_int(0, 5)), false);

@@ -20,3 +20,11 @@ BEGIN
 END $$;
 REVOKE ALL ON FUNCTION identity_provider_of(text) FROM PUBLIC;
 GRANT EXECUTE ON FUNCTION identity_provider_of(text) TO unanimus_app;
+
+-- Whether the sign-in page has anything to offer but a password.
+CREATE OR REPLACE FUNCTION companies_sign_in() RETURNS boolean LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public AS $$
+BEGIN
+    RETURN EXISTS (SELECT FROM identity_providers);
+END $$;
+REVOKE ALL ON FUNCTION companies_sign_in() FROM PUBLIC;
+GRANT EXECUTE ON FUNCTION companies_sign_in() TO unanimus_app;

@@ -5,6 +5,11 @@
 declare(strict_types=1);
 
 $authority = getenv('UNANIMUS_STATE').'/secrets/authority';
+// For proving what happens without it.
+if (is_file(getenv('UNANIMUS_STATE').'/run/stamps-away')) {
+    http_response_code(503);
+    exit('Away.');
+}
 $query = (string) file_get_contents('php://input');
 if ($_SERVER['REQUEST_METHOD'] !== 'POST' || ($_SERVER['CONTENT_TYPE'] ?? '') !== 'application/timestamp-query' || strlen($query) > 4096) {
     http_response_code(400);

@@ -6,6 +6,7 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Facebook\WebDriver\WebDriverSelect;
 use Tests\Support\BrowserCase;
+use Tests\Support\PostRoom;
 use Unanimus\Access\Totp;
 
 it('sets a second factor up, asks for it at sign-in, takes a recovery code, and is turned off again', function () {
@@ -35,6 +36,23 @@ it('sets a second factor up, asks for it at sign-in, takes a recovery code, and 
     $this->find('form[action="/me/second-factor"] input[name=password]')->sendKeys('lanternfish');
     $this->press('Turn off two-step sign-in');
     $this->seeText('Set up two-step sign-in');
+});
+
+it('gives somebody who forgot their password another one by an email', function () {
+    /** @var BrowserCase $this */
+    $post = new PostRoom();
+    $this->visit('/sign-in')->press('Forgot your password?');
+    expect($this->axe())->toBe([]);
+    $this->find('input[name=email]')->sendKeys('rosalind@quillmark.example'.WebDriverKeys::ENTER);
+    $this->seeText('an email with a link is on its way');
+    $this->visit($post->link('rosalind@quillmark.example', 'Choose another password'));
+    $this->seeText('For rosalind@quillmark.example');
+    expect($this->axe())->toBe([]);
+    $this->find('input[name=password]')->sendKeys('lanternfish');
+    $this->find('input[name=password_confirmation]')->sendKeys('lanternfish');
+    $this->press('Save password');
+    $this->seeText('Your new password is saved');
+    $this->signIn('rosalind');
 });
 
 it('writes a rule without code, shows to which files it would apply, and tries it on a file', function () {

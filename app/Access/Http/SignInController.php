@@ -27,7 +27,7 @@ final class SignInController
 {
     public function show(): View
     {
-        return view('access.sign-in');
+        return view('access.sign-in', ['companies' => IdentityProvider::areUsed()]);
     }
 
     public function store(Request $request): RedirectResponse|JsonResponse

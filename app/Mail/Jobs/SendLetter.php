@@ -27,6 +27,9 @@ final class SendLetter extends Work
 {
     public const KIND = 'letters';
 
+    /** Its worker stops it before (scripts/templates/supervisor.conf). */
+    protected const RUNS = 2;
+
     protected const SERVICE = 'the mail server';
 
     /** Answers of the mail server that no later try changes: no such mailbox, not allowed, too large. */

@@ -32,6 +32,9 @@ final class DeliverMessage extends Work
 {
     public const KIND = 'messages';
 
+    /** Its worker stops it before (scripts/templates/supervisor.conf). */
+    protected const RUNS = 2;
+
     /** Days for which a link to papers stays open. */
     private const DAYS = 60;
 

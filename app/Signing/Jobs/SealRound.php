@@ -18,6 +18,9 @@ final class SealRound extends Work
 {
     public const KIND = 'sealing';
 
+    /** Its worker stops it before (scripts/templates/supervisor.conf). */
+    protected const RUNS = 2;
+
     protected const SERVICE = 'the time stamp';
 
     protected function work(): void

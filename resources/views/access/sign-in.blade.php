@@ -14,9 +14,10 @@
                 </p>
             <br>
             <p class="in-row"><button class="button solid">Sign in</button>
-                <button class="button quiet" formaction="/sign-in/company" formnovalidate>Use your company account</button></p>
+                @if ($companies)<button class="button quiet" formaction="/sign-in/company" formnovalidate>Use your company account</button>@endif
+                </p>
         </form>
-        <p class="small"><a href="/sign-in/forgot">Forgot your password?</a></p>
+        <p class="small"><br><a href="/sign-in/forgot">Forgot your password?</a></p>
         @if (config('unanimus.demo'))
             <p class="dim small"><br>Demo: wendell@quillmark.example, tomas@quillmark.example or ines@quillmark.example, password
                 <b>lanternfish</b></p>
