@@ -41,10 +41,10 @@ it('signs somebody in by their company account, and knows them again when their 
     /** @var AppCase $this */
     $provider = new OwnProvider();
     nobody($this);
-    $this->get('/sign-in')->assertOk()->assertDontSee('Use your company account');
+    $this->get('/sign-in')->assertOk()->assertDontSee('/sign-in/company');
     companySignIn($this);
     nobody($this);
-    $this->get('/sign-in')->assertOk()->assertSee('Use your company account');
+    $this->get('/sign-in')->assertOk()->assertSee('/sign-in/company');
     $question = (string) $this->post('/sign-in/company', ['email' => 'TOMAS@quillmark.example'])->headers->get('Location');
     expect($question)->toStartWith(OwnProvider::ISSUER.'/authorize?')->toContain('code_challenge_method=S256', 'scope=openid+email');
     $this->get($provider->signIn($question))->assertRedirect('/');

@@ -56,7 +56,7 @@ it('verifies its own seal and knows when it was made', function () {
         ->toBe(SealAnswer::Holds)
         ->and($check->sentence)
         ->toContain('Quillmark Realty Document Seal')
-        ->toContain('Quillmark Realty Local Authority')
+        ->toContain('Local Authority')
         ->and(abs(time() - (int) strtotime((string) $check->sealedAt)))
         ->toBeLessThan(600);
 });
@@ -236,7 +236,7 @@ it('carries what vouches for it under the seal: certificates and lists of revoke
     $list = $scratch->put('list.crl', $vouchers->revoked[0]);
     $read = ['openssl', 'crl', '-inform', 'DER', '-in', $list, '-noout', '-issuer', '-CAfile', authority().'/root.crt'];
     expect((new NativeTool())->run($read))
-        ->toContain('Quillmark Realty Local Authority');
+        ->toContain('Local Authority');
     [, $bare] = PdfLook::into($scratch->put('bare.pdf', sealedSample()), gate: false)->catalog();
     expect(isset($bare->{'/DSS'}))->toBeFalse()->and(Vouchers::of([])->isEmpty())->toBeTrue();
 });

@@ -14,8 +14,8 @@
                 </p>
             <br>
             <p class="in-row"><button class="button solid">Sign in</button>
-                @if ($companies)<button class="button quiet" formaction="/sign-in/company" formnovalidate>Use your company account</button>@endif
-                </p>
+                @if ($companies)<button class="button quiet" formaction="/sign-in/company" formnovalidate>Use your company
+                    account</button>@endif</p>
         </form>
         <p class="small"><br><a href="/sign-in/forgot">Forgot your password?</a></p>
         @if (config('unanimus.demo'))
