@@ -58,6 +58,8 @@ return [
     // RFC 3161 authority; the sealing key as PEM (key, certificate, those above it).
     'stamps' => ['url' => env('UNANIMUS_STAMPS_URL')],
     'seal' => [
+        // Seals that brokerages have of their own (brokerage:seal).
+        'own' => dirname(storage_path()).'/secrets/seals',
         'owner' => env('UNANIMUS_SEAL_OWNER', 'Unanimus'),
         'key' => env('UNANIMUS_SEAL_KEY', dirname(storage_path()).'/secrets/authority/seal.pem'),
         'passphrase' => env('UNANIMUS_SEAL_PASSPHRASE', ''),

@@ -15,6 +15,6 @@ final class Roots
             array_filter(array_map(trim(...), explode(',', (string) config("unanimus.trust.{$which}")))),
         );
 
-        return TrustList::fromFiles($files('seals'), $files('stamps'), $files('others'));
+        return TrustList::fromFiles([...$files('seals'), OwnSeal::roots()], $files('stamps'), $files('others'));
     }
 }

@@ -34,6 +34,7 @@ enum AccessRefusal: string implements Reason
     case NoRoleSaid = 'access.no-role-said';
     case NobodyMay = 'access.nobody-may';
     case NotTheirOffice = 'access.not-their-office';
+    case TooManyPeople = 'access.too-many-people';
     case CompanyAnswer = 'access.company-answer';
     case CompanyNoAddress = 'access.company-no-address';
     case CompanyStranger = 'access.company-stranger';
@@ -68,6 +69,7 @@ enum AccessRefusal: string implements Reason
             self::NoAddress => '“{email}” is not an email address.',
             self::NobodyMay => 'Somebody has to be able to do this: “{what}”. Leave at least one role selected.',
             self::NotTheirOffice => 'You do not manage {office}.',
+            self::TooManyPeople => 'Your brokerage has as many people here as it may have. Close the access of someone who left first.',
             self::CompanyAnswer => 'Your company’s sign-in gave an answer that is not for here, or too old. Try again.',
             self::CompanyNoAddress => 'Your company’s sign-in did not say a confirmed email address. Ask whoever manages it.',
             self::CompanyStranger => '{email} has no access here. Ask your administrator for an invitation to that address.',

@@ -649,6 +649,9 @@ BEGIN
         AND current_user = 'unanimus_app' AND NOT person_holds('{administrator}', NULL) THEN
         RAISE insufficient_privilege USING MESSAGE = 'only administrators name the brokerage';
     END IF;
+    IF (NEW.most_people, NEW.most_bytes) IS DISTINCT FROM (OLD.most_people, OLD.most_bytes) AND current_user = 'unanimus_app' THEN
+        RAISE insufficient_privilege USING MESSAGE = 'only the operator says how much a brokerage may have';
+    END IF;
     RETURN NEW;
 END $$;
 CREATE OR REPLACE TRIGGER administrators_name BEFORE UPDATE ON brokerages FOR EACH ROW EXECUTE FUNCTION administrators_name();

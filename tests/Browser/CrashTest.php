@@ -7,6 +7,7 @@ use Tests\Support\PostRoom;
 use Tests\Support\Visitor;
 use Unanimus\Evidence\SealAnswer;
 use Unanimus\Evidence\SealCheck;
+use Unanimus\Pages\Scratch;
 
 /** @param  list<string>  $command */
 function artisanProcess(array $command): mixed
@@ -213,4 +214,33 @@ it('keeps the history chain whole under all of it, and tells when it is broken',
         ->execute([$after, $id]);
     ledger()->exec('ALTER TABLE history ENABLE TRIGGER history_is_append_only');
     expect($code)->toBe(1)->and($said)->toContain('was changed, moved or taken out')->and($verify()[0])->toBe(0);
+});
+
+it('keeps a brokerage to the people and the room that its operator said, and takes nothing away', function () {
+    $count = (int) one('SELECT count(*) FROM users WHERE brokerage_id = 1 AND active AND NOT guest');
+    [$administrator, $coordinator] = [new Visitor(BrowserCase::url()), new Visitor(BrowserCase::url())];
+    $administrator->signIn('fenna@quillmark.example');
+    $coordinator->signIn('wendell@quillmark.example');
+    $invites = static fn (string $name) => $administrator->post('/people', [
+        'name' => $name,
+        'email' => strtolower($name).'@quillmark.example',
+        'office' => (string) one('SELECT key FROM offices WHERE brokerage_id = 1 ORDER BY id LIMIT 1'),
+        'role' => 'agent',
+    ]);
+    $file = (string) one("SELECT f.key FROM deal_files f JOIN file_members m ON m.deal_file_id = f.id
+        JOIN users u ON u.id = m.user_id
+        WHERE u.email = 'wendell@quillmark.example' AND f.status = 'under_contract' ORDER BY f.id LIMIT 1");
+    $scratch = new Scratch();
+    $pdf = $scratch->put('survey.pdf', "%PDF-1.4\n");
+    ledger()->exec("UPDATE brokerages SET most_people = {$count}, most_bytes = 1 WHERE id = 1");
+    try {
+        $before = (int) one('SELECT count(*) FROM papers');
+        $invites('Halvard');
+        $coordinator->upload("/files/{$file}/papers", 'pdf', $pdf, ['key' => 'limit-'.bin2hex(random_bytes(6))]);
+    } finally {
+        ledger()->exec('UPDATE brokerages SET most_people = NULL, most_bytes = NULL WHERE id = 1');
+    }
+    expect((int) one("SELECT count(*) FROM users WHERE email = 'halvard@quillmark.example'"))->toBe(0)
+        ->and((string) one("SELECT told FROM uploads WHERE key LIKE 'limit-%' ORDER BY id DESC LIMIT 1"))->toContain('have reached')
+        ->and((int) one('SELECT count(*) FROM papers'))->toBe($before);
 });

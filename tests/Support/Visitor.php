@@ -45,6 +45,15 @@ final class Visitor
         return $this->run($this->handle('PUT', $path, $data));
     }
 
+    /** @param  array<string, string>  $data */
+    public function upload(string $path, string $field, string $file, array $data): string
+    {
+        $handle = $this->handle('POST', $path);
+        curl_setopt($handle, CURLOPT_POSTFIELDS, [$field => new \CURLFile($file), ...$data]);
+
+        return $this->run($handle);
+    }
+
     /** @param  list<array{0: self, 1: string, 2?: array<string, mixed>}>  $posts all sent at once */
     public static function together(array $posts): void
     {

@@ -8,6 +8,7 @@ use App\History\History;
 use App\Mail\Addressee;
 use App\Mail\Post;
 use App\Mail\Wording;
+use App\Models\BrokerageLimits;
 use App\Models\Office;
 use App\Models\OfficeRole;
 use App\Models\Role;
@@ -28,6 +29,7 @@ final class KeepPeople
     public function invite(User $by, string $name, string $email, Office $office, Role $role): User
     {
         $this->mayRun($by, $office, $role);
+        BrokerageLimits::peopleLeft($by->brokerage_id) !== 0 || throw AccessRefusal::TooManyPeople->because();
         if (
             User::query()
                 ->where(

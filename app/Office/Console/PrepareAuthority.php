@@ -10,7 +10,8 @@ use Unanimus\Pages\NativeTool;
 /** Makes the small local certificate authority, the sealing key and the time-stamping key, when they are not there. */
 final class PrepareAuthority extends Command
 {
-    protected $signature = 'authority:prepare {--seal-anew : another sealing key and certificate, by the same authority}';
+    protected $signature = 'authority:prepare {--seal-anew : another sealing key and certificate, by the same authority}
+        {--seal-for= : a brokerage by number, for whom a seal of its own is made} {--owner= : whose name it bears}';
 
     /** They are good from a year back: a machine whose clock runs behind can use them, and the demo's story begins months ago. */
     private const BACK = 400;
@@ -70,7 +71,9 @@ final class PrepareAuthority extends Command
     {
         $folder = (string) config('unanimus.authority');
         if (is_file("{$folder}/seal.pem")) {
-            $this->option('seal-anew') && $this->seal($folder);
+            $this->option('seal-anew') && $this->seal($folder, 'seal', (string) config('unanimus.seal.owner'));
+            $own = (int) $this->option('seal-for');
+            $own > 0 && $this->seal($folder, "own-{$own}", (string) $this->option('owner'));
             $this->vouch($folder);
 
             return self::SUCCESS;
@@ -80,34 +83,32 @@ final class PrepareAuthority extends Command
         file_put_contents("{$folder}/stamp.serial", "01\n");
         is_dir("{$folder}/issued") || mkdir("{$folder}/issued", 0700);
         file_put_contents("{$folder}/issued/index.txt", '');
-        $this->issue($folder, 'root', self::subject('Local Authority'), 7300);
-        $this->issue($folder, 'stamp', self::subject('Local Time Stamps'), 3650);
-        $this->seal($folder);
+        $this->issue($folder, 'root', self::subject('Local Authority'), 'root', 7300);
+        $this->issue($folder, 'stamp', self::subject('Local Time Stamps'), 'stamp', 3650);
+        $this->seal($folder, 'seal', (string) config('unanimus.seal.owner'));
         $this->vouch($folder);
         $this->info('The local certificates are made.');
 
         return self::SUCCESS;
     }
 
-    private function seal(string $folder): void
+    private function seal(string $folder, string $name, string $owner): void
     {
-        $this->issue($folder, 'seal', self::subject('Document Seal'), 3650);
+        $this->issue($folder, $name, self::subject('Document Seal', $owner), 'seal', 3650);
         file_put_contents(
-            "{$folder}/seal.pem.part",
-            implode(
-                '',
-                array_map(
-                    static fn (string $part) => (string) file_get_contents("{$folder}/{$part}"),
-                    ['seal.key', 'seal.crt', 'root.crt'],
-                ),
-            ),
+            "{$folder}/{$name}.pem.part",
+            implode('', array_map(
+                static fn (string $part) => (string) file_get_contents("{$folder}/{$part}"),
+                ["{$name}.key", "{$name}.crt", 'root.crt'],
+            )),
         );
-        rename("{$folder}/seal.pem.part", "{$folder}/seal.pem");
+        chmod("{$folder}/{$name}.pem.part", 0600);
+        rename("{$folder}/{$name}.pem.part", "{$folder}/{$name}.pem");
     }
 
-    private static function subject(string $of): string
+    private static function subject(string $of, ?string $owner = null): string
     {
-        $owner = addcslashes((string) config('unanimus.seal.owner'), '/\\');
+        $owner = addcslashes($owner ?? (string) config('unanimus.seal.owner'), '/\\');
 
         return "/O={$owner}/CN={$owner} {$of}";
     }
@@ -145,7 +146,7 @@ final class PrepareAuthority extends Command
         rename("{$into}.part", $into);
     }
 
-    private function issue(string $folder, string $name, string $subject, int $days): void
+    private function issue(string $folder, string $name, string $subject, string $kind, int $days): void
     {
         $openssl = new NativeTool(30);
         $openssl->run([
@@ -191,7 +192,7 @@ final class PrepareAuthority extends Command
             '-enddate',
             gmdate('YmdHis\Z', time() + $days * 86400),
             '-extensions',
-            $name,
+            $kind,
             '-out',
             "{$folder}/{$name}.crt",
         ]);

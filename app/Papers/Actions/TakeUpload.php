@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Actions;
 
+use App\Models\BrokerageLimits;
 use App\Models\DealFile;
 use App\Models\Paper;
 use App\Models\Upload;
@@ -38,6 +39,7 @@ final class TakeUpload
         if ($known !== null) {
             return $known;
         }
+        $full = BrokerageLimits::full($file->brokerage_id);
         $upload = Upload::create([
             'key' => $key,
             'brokerage_id' => $file->brokerage_id,
@@ -48,7 +50,13 @@ final class TakeUpload
             'sha256' => $sha256,
         ]);
         $twin = $this->twin($upload);
-        if ($twin !== null) {
+        if ($full !== null) {
+            $upload->update([
+                'state' => 'refused',
+                'told' => "{$name} was not added: your brokerage’s documents have reached the {$full} GB it may keep here. What is ".
+                    'there stays. Ask your administrator.',
+            ]);
+        } elseif ($twin !== null) {
             $upload->update([
                 'state' => 'refused',
                 'told' => "{$name}: this file is already here as “{$twin->title}”. It was not added again.",

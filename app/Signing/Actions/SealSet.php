@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Actions;
 
+use App\Access\OwnSeal;
 use App\History\History;
 use App\Mail\Post;
 use App\Models\Event;
@@ -20,7 +21,6 @@ use App\Signing\RoundRecord;
 use App\Storage\Bytes;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Evidence\Seal;
-use Unanimus\Evidence\SigningKey;
 use Unanimus\Evidence\StampUnavailable;
 use Unanimus\Evidence\TimeStamps;
 use Unanimus\Evidence\Vouchers;
@@ -64,7 +64,7 @@ final class SealSet
         if ($round->status !== RoundStatus::Complete || SealedSet::query()->where('round_id', $round->id)->exists()) {
             return;
         }
-        $this->store($round, $this->sealed($this->lay($round)));
+        $this->store($round, $this->sealed($this->lay($round), $round->brokerage_id));
     }
 
     /**
@@ -85,7 +85,7 @@ final class SealSet
         if ($laid === null) {
             return;
         }
-        $sealed = $this->sealed($laid);
+        $sealed = $this->sealed($laid, $brokerageId);
         Sight::within($brokerageId, function () use ($roundId, $sealed): void {
             // Whoever comes second waits here and finds the set made.
             DB::table('rounds')->where('id', $roundId)->lockForUpdate()->first();
@@ -179,19 +179,14 @@ final class SealSet
         return [$this->press->assemble($parts, static fn (int $page) => $drawings[$page] ?? null, $title), $count];
     }
 
-    private function sealed(LaidPapers $laid): LaidPapers
+    private function sealed(LaidPapers $laid, int $brokerageId): LaidPapers
     {
         if ($laid->isPractice) {
             return $laid;
         }
-        $key = SigningKey::fromPem(
-            (string) file_get_contents((string) config('unanimus.seal.key')),
-            (string) config('unanimus.seal.passphrase'),
-        );
-
         $files = array_filter(array_map(trim(...), explode(',', (string) config('unanimus.seal.vouchers'))), is_file(...));
         $vouchers = Vouchers::of(array_values(array_map(static fn (string $path) => (string) file_get_contents($path), $files)));
-        $seal = new Seal($key, $this->stamps, $laid->name, $vouchers);
+        $seal = new Seal(OwnSeal::of($brokerageId), $this->stamps, $laid->name, $vouchers);
 
         return $laid->map(static fn (string $pdf): string => $seal->over($pdf, now()->toImmutable()));
     }
