@@ -22,7 +22,7 @@ final class LastChanges
         'roster' => ['Joining begun', 'Leaving begun', 'Last or first day moved', 'Left the brokerage', 'Credential noted', 'Files shared',
             'Files not shared any more', 'Roster steps changed', 'Coordinator of new files'],
         'offices' => ['Office opened', 'Holidays added', 'Holidays removed', 'Look of dates set', 'Reminders set', 'Review plan set'],
-        'permissions' => ['Permissions changed'],
+        'permissions' => ['Permissions changed', 'Two-step sign-in required', 'Company sign-in set', 'Company sign-in turned off'],
         'contacts' => ['Standing contacts changed', 'Standing contact removed'],
         'shelf' => ['Put on the shelf', 'Renewed on the shelf', 'Put away from the shelf', 'Back on the shelf'],
         'library' => ['Form preferred', 'Form no longer preferred'],
