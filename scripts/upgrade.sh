@@ -56,7 +56,8 @@ pending_contractions() { comm -13 <(psql_owner -d unanimus -Atc 'SELECT migratio
 
 # Statements that stand prepared know the tables as they were: from the moment the first mark is there nobody prepares for longer than
 # a request. Then requests wait at the door, those that are inside are waited for, and the tables change under nobody's hands. A lock
-# that does not come at once is let go, so that nobody waits behind it, and asked for again.
+# that does not come at once is let go, so that nobody waits behind it, and asked for again. When the rest fails the first mark stays: what
+# serves on may hold statements that know the tables as they were, and goes without any, a little slower, until it begins anew.
 change_database() {
     local try run=$UNANIMUS_STATE/run
     as_app touch "$run/tables-change"
@@ -75,7 +76,6 @@ change_database() {
         grep -qE 'lock timeout|deadlock' "$UNANIMUS_STATE/log/migrate.log" || break
         sleep 1
     done
-    rm -f "$run/tables-change"
     tail -30 "$UNANIMUS_STATE/log/migrate.log"
     fail "the database could not be brought up to date; what serves goes on"
 }
@@ -134,7 +134,6 @@ begin_beside() {
         sleep 0.1
     done
     supervise stop "php-fpm-$RELEASE" >/dev/null
-    rm -f "$UNANIMUS_STATE/run/tables-change"
     fail "the new code does not answer (its logs are in $UNANIMUS_STATE/log); $1 goes on"
 }
 
@@ -154,7 +153,6 @@ turn_web_server() {
     if ! as_server nginx -t -q -e "$UNANIMUS_STATE/log/nginx.log" -c "$run/nginx.conf"; then
         mv "$run/site.before" "$run/site.conf" && mv "$run/nginx.before" "$run/nginx.conf"
         supervise stop "php-fpm-$RELEASE" >/dev/null
-        rm -f "$run/tables-change"
         fail "the web server does not take what it is told; $1 goes on"
     fi
     workers=$(pgrep -P "$(cat "$run/nginx.pid")" | paste -sd' ')

@@ -11,6 +11,7 @@ use App\Office\Actions\KeepIdentityProvider;
 use App\Office\CompanySignIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
@@ -19,7 +20,8 @@ use Unanimus\Steps\StepRefused;
 /** Signing in by the company's own account, and where that is said. */
 final class CompanySignInController
 {
-    public function begin(Request $request, CompanySignIn $company): RedirectResponse
+    /** A page leads there, for a form that ends at another address is none that browsers are told to let go out. */
+    public function begin(Request $request, CompanySignIn $company): Response
     {
         $email = trim($request->validate(['email' => 'required|string|max:200'], [
             'email.required' => 'Enter your email address first.',
@@ -28,7 +30,9 @@ final class CompanySignInController
             'email' => 'No company sign-in is set up for that address. Sign in with your password.',
         ]);
 
-        return redirect()->away($company->begin($provider, $email, $request->session()));
+        $to = $company->begin($provider, $email, $request->session());
+
+        return response()->view('access.away', ['to' => $to])->header('Refresh', "0;url={$to}");
     }
 
     public function back(Request $request, CompanySignIn $company): RedirectResponse
