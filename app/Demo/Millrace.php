@@ -104,6 +104,8 @@ final class Millrace
         $this->papers->listed($file, $people['priya'], $today->plusDays(-64), $sheet);
         $this->story->at(-62, '9:00');
         ($this->move)($file->refresh(), DealStatus::Active, $people['priya']);
+        $this->story->at(-60, '15:10');
+        $this->papers->signPlaced($file, $people['priya'], $people['ines']);
 
         return $file;
     }

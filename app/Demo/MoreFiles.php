@@ -97,6 +97,7 @@ final class MoreFiles
         foreach (['M-105', 'M-101'] as $form) {
             $this->papers->accepted($file, $form, $people['caleb'], $people['ines']);
         }
+        $this->papers->signPlaced($file, $people['caleb'], $people['ines']);
         $this->story->at(-18, '9:00');
         ($this->move)($file, DealStatus::Active, $people['caleb']);
         foreach (
@@ -304,6 +305,8 @@ final class MoreFiles
         ($this->setParty)($file, Seat::of('seller.1'), new PartyDetails(name: 'Perpetua Ashdown', email: 'perpetua@ashdown.example'));
         $this->papers->listed($file, $people['caleb'], $today->plusDays(-192), ['bedrooms' => '3', 'baths' => '1', 'included' => 'range']);
         ($this->move)($file, DealStatus::Active, $people['caleb']);
+        $this->story->at(-188, '9:00');
+        $this->papers->signPlaced($file, $people['caleb'], $people['ines']);
         $this->story->at(-10, '9:00');
         ($this->move)($file, DealStatus::Expired, $people['caleb'], 'The listing ran out without an offer.', $today->plusDays(-10));
     }

@@ -18,6 +18,7 @@ use App\Papers\Actions\CareForPaper;
 use App\Papers\Actions\StoreEntry;
 use App\Papers\PaperPrint;
 use App\Review\Actions\Decide;
+use App\Review\Actions\MeetRequirement;
 use App\Review\Actions\SubmitPaper;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\RecordEvent;
@@ -53,6 +54,7 @@ final class PaperWork
         private readonly SealSet $seal,
         private readonly SubmitPaper $submit,
         private readonly Decide $decide,
+        private readonly MeetRequirement $meet,
         private readonly BringIn $bringIn,
         private readonly CareForPaper $care,
         private readonly KeepTasks $tasks,
@@ -130,6 +132,13 @@ final class PaperWork
     {
         $requirement = $this->submitted($file, $which, $by);
         $this->as($broker, fn () => $this->decide->accept($requirement, $broker));
+    }
+
+    /** The sign stands at the listing, and the broker saw its picture. */
+    public function signPlaced(DealFile $file, User $by, User $broker): void
+    {
+        $this->meet->done($file->papers()->where('title', 'Yard sign placed')->firstOrFail(), 'at the drive, seen from both sides');
+        $this->accepted($file, 'Yard sign placed', $by, $broker);
     }
 
     /** What somebody else does in between. */
