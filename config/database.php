@@ -21,6 +21,8 @@ return [
             ...$connection,
             'username' => env('DB_USERNAME'),
             'password' => env('DB_PASSWORD'),
+            // Where the next one stands before the database asks for it (./unanimus rotate database).
+            'password_file' => dirname(storage_path()).'/secrets/app',
             // Off where a pooler hands the same connection to several: statements stay prepared on it.
             'keep_statements' => env('DB_KEEP_STATEMENTS', true),
             'tables_change' => dirname(storage_path()).'/run/tables-change',

@@ -61,7 +61,7 @@ rotate_seal_key() {
 
 setting_of_seal() { local at; at=$(setting UNANIMUS_SEAL_KEY); echo "${at:-$UNANIMUS_STATE/secrets/authority/seal.pem}"; }
 
-# Connections that stand go on; new ones need the new word, which the settings have before the database asks for it.
+# Connections that stand go on; new ones look up the new word where it is written (App\Access\AppConnector) until the settings have it.
 rotate_database_password() {
     (umask 077; openssl rand -hex 24 >"$UNANIMUS_STATE/secrets/app.new")
     [ "$(id -un)" = "$APP_USER" ] || chown "$APP_USER:" "$UNANIMUS_STATE/secrets/app.new"

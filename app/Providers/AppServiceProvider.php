@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Access\AppConnector;
 use App\Access\KeptConnection;
 use App\Access\Roots;
 use App\Access\SignInFailed;
@@ -49,6 +50,7 @@ final class AppServiceProvider extends ServiceProvider
                 ? new KeptConnection($pdo, $database, $prefix, $config)
                 : new PostgresConnection($pdo, $database, $prefix, $config),
         );
+        $this->app->bind('db.connector.pgsql', AppConnector::class);
         $this->app->scoped(Actor::class);
         $this->app->scoped(ApplyKit::class);
         $this->app->singleton(OwnShelf::class);

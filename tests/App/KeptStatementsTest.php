@@ -108,3 +108,15 @@ it('prepares nothing for longer than a request while the tables change', functio
     }
     expect(DB::selectOne('select ?::int + 41 as it', [1])->it)->toBe(42)->and(standingPrepared('+ 41'))->toHaveCount(1);
 });
+
+it('connects with the password that was written when the database asks for another than the settings say', function () {
+    $config = (array) config('database.connections.pgsql');
+    $file = tempnam(sys_get_temp_dir(), 'word');
+    file_put_contents($file, $config['password']."\n");
+    $pdo = (new App\Access\AppConnector())->connect(['password' => 'the-one-before', 'password_file' => $file] + $config);
+    expect($pdo->query('SELECT 1')->fetchColumn())->toBe(1);
+    file_put_contents($file, 'neither');
+    expect(fn () => (new App\Access\AppConnector())->connect(['password' => 'the-one-before', 'password_file' => $file] + $config))
+        ->toThrow(PDOException::class);
+    unlink($file);
+});

@@ -61,11 +61,7 @@ abstract class BrowserCase extends TestCase
                 usleep(100_000);
             }
             register_shutdown_function(static function (): void {
-                try {
-                    self::$shared?->quit();
-                } catch (WebDriverException) {
-                    // It is gone already.
-                }
+                self::end(self::$shared);
                 is_resource(self::$driver) && proc_terminate(self::$driver);
             });
         }
@@ -99,10 +95,20 @@ abstract class BrowserCase extends TestCase
                 return self::$shared;
             }
         } catch (WebDriverException) {
-            // A test has ended it.
+            // A test has ended it, or left it asking something: what there is of it goes.
+            self::end(self::$shared);
         }
 
         return self::$shared = $this->newBrowser();
+    }
+
+    private static function end(?RemoteWebDriver $browser): void
+    {
+        try {
+            $browser?->quit();
+        } catch (WebDriverException) {
+            // It is gone already.
+        }
     }
 
     /** What the test copy's own authority vouches for, read without the application. */
