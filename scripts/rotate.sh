@@ -1,4 +1,4 @@
-# New secrets for old, while people work. What was made with the old ones goes on to hold: links, stored secrets and histories are
+# New secrets for old, while it runs. What was made with the old ones goes on to hold: links, stored secrets and histories are
 # read with every key there was, seals are judged by the certificates above them.
 
 cmd_rotate() {

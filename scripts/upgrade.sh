@@ -205,11 +205,11 @@ PHP
     ! serves_next || echo upgrade-not-taken-back >>"$broken"
     (cd "$next" && ./unanimus upgrade) >/dev/null || echo upgrade-once-more >>"$broken"
     (cd "$next" && ./unanimus upgrade --finish) || echo upgrade-finish >>"$broken"
-    (cd "$next" && ./unanimus rotate app-key && ./unanimus rotate seal-key && ./unanimus rotate database) || echo rotate >>"$broken"
-    [ "$(cut -d: -f2 "$UNANIMUS_STATE/secrets/app_keys_before")" != "$(cut -d: -f2 "$UNANIMUS_STATE/secrets/app_key")" ] || echo key-not-rotated >>"$broken"
     touch "$where/enough"
     wait "$steady" || { echo lost-in-an-upgrade >>"$broken"; grep '"exception"' "$UNANIMUS_STATE/log/unanimus.jsonl" | cut -c1-600 | tail -5; }
     cat "$where/steady"
+    (cd "$next" && ./unanimus rotate app-key && ./unanimus rotate seal-key && ./unanimus rotate database) || echo rotate >>"$broken"
+    [ "$(cut -d: -f2 "$UNANIMUS_STATE/secrets/app_keys_before")" != "$(cut -d: -f2 "$UNANIMUS_STATE/secrets/app_key")" ] || echo key-not-rotated >>"$broken"
     said=$( (cmd_upgrade) 2>&1) && echo upgrade-back-too-late >>"$broken"
     grep -q 'was taken away' <<<"$said" || { echo "$said"; echo upgrade-back-too-late-untold >>"$broken"; }
     serves_next || echo upgrade-lost-by-what-was-refused >>"$broken"

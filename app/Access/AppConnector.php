@@ -8,7 +8,7 @@ use Illuminate\Database\Connectors\PostgresConnector;
 use PDO;
 use PDOException;
 
-/** Connects with the password of the configuration; when the database asks for another since a moment ago, with the one that was written. */
+/** Connects with the password of the configuration, or, when the database asks for another by now, with the one that was written. */
 final class AppConnector extends PostgresConnector
 {
     /** @param  array<string, mixed>  $config */

@@ -61,7 +61,11 @@ abstract class BrowserCase extends TestCase
                 usleep(100_000);
             }
             register_shutdown_function(static function (): void {
-                self::end(self::$shared);
+                try {
+                    self::$shared?->quit();
+                } catch (WebDriverException) {
+                    // It is gone already.
+                }
                 is_resource(self::$driver) && proc_terminate(self::$driver);
             });
         }
@@ -95,20 +99,10 @@ abstract class BrowserCase extends TestCase
                 return self::$shared;
             }
         } catch (WebDriverException) {
-            // A test has ended it, or left it asking something: what there is of it goes.
-            self::end(self::$shared);
+            // A test has ended it.
         }
 
         return self::$shared = $this->newBrowser();
-    }
-
-    private static function end(?RemoteWebDriver $browser): void
-    {
-        try {
-            $browser?->quit();
-        } catch (WebDriverException) {
-            // It is gone already.
-        }
     }
 
     /** What the test copy's own authority vouches for, read without the application. */
