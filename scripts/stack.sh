@@ -230,6 +230,8 @@ memory_of_the_database() {
     echo "effective_cache_size = $((mb * 6 / 10))MB"
     echo "maintenance_work_mem = $((mb / 16 < 1024 ? mb / 16 : 1024))MB"
     echo "work_mem = 16MB"
+    # Two versions serve for a moment in an upgrade, each with up to 60 web workers that keep a connection; workers and commands besides.
+    echo "max_connections = 200"
     echo "wal_compression = on"
     echo "max_wal_size = 2GB"
 }
