@@ -1,4 +1,4 @@
-# New secrets for old, while it runs. What was made with the old ones goes on to hold: links, stored secrets and histories are
+# New secrets for old, while people work. What was made with the old ones goes on to hold: links, stored secrets and histories are
 # read with every key there was, seals are judged by the certificates above them.
 
 cmd_rotate() {
@@ -14,10 +14,16 @@ cmd_rotate() {
     say "backups of before open only with the keys of before: take one now (./unanimus backup)"
 }
 
-# What it has read of its settings already is read again; nobody who is being answered is let go of.
+# What it has read of its settings already is read again; nobody who is being answered is let go of. The new configuration is moved into
+# place whole: were it away for a moment, a page would be answered by the new settings and the next by the old, which cannot read what
+# that one left in the session.
 take_up_settings() {
     write_configuration
-    [ -n "${UNANIMUS_DEVELOP:-}" ] || as_app php artisan optimize >"$UNANIMUS_STATE/log/prepare.log" 2>&1 || { tail -5 "$UNANIMUS_STATE/log/prepare.log"; fail "the settings could not be taken up"; }
+    if [ -z "${UNANIMUS_DEVELOP:-}" ]; then
+        as_app env APP_CONFIG_CACHE="$APP_CONFIG_CACHE.new" php artisan config:cache >"$UNANIMUS_STATE/log/prepare.log" 2>&1 && [ -s "$APP_CONFIG_CACHE.new" ] \
+            || { tail -5 "$UNANIMUS_STATE/log/prepare.log"; fail "the settings could not be taken up"; }
+        mv "$APP_CONFIG_CACHE.new" "$APP_CONFIG_CACHE"
+    fi
     begin_anew
     answers || fail "it does not answer with the new one; its logs are in $UNANIMUS_STATE/log"
 }

@@ -172,8 +172,8 @@ end_before() {
 }
 
 # Another version with another column in tables that every page reads, and one page that says so: while twenty pages a second are asked
-# for it is taken up, the older one again, and the newer one once more, and no page goes unanswered. Then, with nobody asking, what only
-# the older one needed is taken away, and every secret becomes another.
+# for it is taken up, the older one again, and the newer one once more; then what only the older one needed is taken away, and every
+# secret becomes another. No page goes unanswered.
 upgrade_there_and_back() {
     local broken=$1 where=$2 url=$3 next=$2/next email said
     use_state live
@@ -204,12 +204,12 @@ PHP
     (cmd_upgrade) || echo upgrade-back >>"$broken"
     ! serves_next || echo upgrade-not-taken-back >>"$broken"
     (cd "$next" && ./unanimus upgrade) >/dev/null || echo upgrade-once-more >>"$broken"
-    touch "$where/enough"
-    wait "$steady" || { echo lost-in-an-upgrade >>"$broken"; grep '"exception"' "$UNANIMUS_STATE/log/unanimus.jsonl" | cut -c1-600 | tail -5; }
-    cat "$where/steady"
     (cd "$next" && ./unanimus upgrade --finish) || echo upgrade-finish >>"$broken"
     (cd "$next" && ./unanimus rotate app-key && ./unanimus rotate seal-key && ./unanimus rotate database) || echo rotate >>"$broken"
     [ "$(cut -d: -f2 "$UNANIMUS_STATE/secrets/app_keys_before")" != "$(cut -d: -f2 "$UNANIMUS_STATE/secrets/app_key")" ] || echo key-not-rotated >>"$broken"
+    touch "$where/enough"
+    wait "$steady" || { echo lost-in-an-upgrade >>"$broken"; grep '"exception"' "$UNANIMUS_STATE/log/unanimus.jsonl" | cut -c1-600 | tail -5; }
+    cat "$where/steady"
     said=$( (cmd_upgrade) 2>&1) && echo upgrade-back-too-late >>"$broken"
     grep -q 'was taken away' <<<"$said" || { echo "$said"; echo upgrade-back-too-late-untold >>"$broken"; }
     serves_next || echo upgrade-lost-by-what-was-refused >>"$broken"
