@@ -16,7 +16,8 @@ final class LoadTally
     public function note(string $what, float $milliseconds, int $status): void
     {
         $this->costs[$what][] = $milliseconds;
-        $status >= 400 && ($this->errors["{$what}: {$status}"] = ($this->errors["{$what}: {$status}"] ?? 0) + 1);
+        // Whoever is sent to another page was signed out: that is no answer to what they asked.
+        $status !== 200 && ($this->errors["{$what}: {$status}"] = ($this->errors["{$what}: {$status}"] ?? 0) + 1);
     }
 
     /** @return list<array{string, int, float, float, float}> kind, how many, milliseconds of 50, 95 and 99 in a hundred */

@@ -73,6 +73,8 @@ final class ProveCount
     }
 
     /**
+     * What was asked for again and again and never said to be done is stuck, too.
+     *
      * @param array<string, bool> $noted
      * @return array{int, int, int, int}
      */
@@ -83,7 +85,7 @@ final class ProveCount
         $lost = array_filter($said, static fn (string $key) => ! isset($found[$key]));
         $doubled = array_filter(array_keys($noted), static fn (string $key) => ($found[$key] ?? 0) > 1);
 
-        return [count($noted), count($lost), count($doubled), (int) DB::scalar($stuck)];
+        return [count($noted), count($lost), count($doubled), count($noted) - count($said) + (int) DB::scalar($stuck)];
     }
 
     /** @return array{int, int, int, int} */

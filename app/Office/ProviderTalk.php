@@ -9,6 +9,7 @@ use App\Models\IdentityProvider;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\Cache;
 use Unanimus\Access\AccessRefusal;
+use Unanimus\Api\HookAddress;
 use Unanimus\Steps\StepRefused;
 
 /** What is asked of an identity provider: where its places are, what its keys are, and a token for a code. */
@@ -33,10 +34,12 @@ final class ProviderTalk
             );
             $places = [];
             foreach (self::PLACES as $place) {
-                $places[$place] = is_string($says[$place] ?? null) ? $says[$place] : throw AccessRefusal::CompanyNoPlace->because(
+                is_string($says[$place] ?? null) || throw AccessRefusal::CompanyNoPlace->because(
                     issuer: $issuer,
                     why: "it does not say its {$place}.",
                 );
+                // People are sent to one of them: it is an address, and none of another kind.
+                $places[$place] = HookAddress::of($says[$place], (bool) config('unanimus.hooks_anywhere'))->url;
             }
 
             return $places;

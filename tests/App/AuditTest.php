@@ -75,9 +75,10 @@ it('counts what was answered by route, and follows a request into the work and t
     $this->get('/files/01ZZZZZZZZZZZZZZZZZZZZZZZZ')->assertNotFound();
     $said = (string) $this->withHeaders(['Authorization' => 'Bearer a-secret-of-sixteen'])->get('/metrics')->assertOk()->getContent();
     expect($said)->toContain(
-        'unanimus_requests{route="files.index",status="2xx"} 1',
+        '# TYPE unanimus_requests_total counter',
+        'unanimus_requests_total{route="files.index",status="2xx"} 1',
         'status="4xx"} 1',
-        'unanimus_request_seconds{route="files.index"}',
+        'unanimus_request_seconds_total{route="files.index"}',
     );
     Auth::forgetGuards();
     $asked = $this->post('/sign-in/forgot', ['email' => 'tomas@quillmark.example'])->headers->get('X-Request-Id');

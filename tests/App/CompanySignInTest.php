@@ -161,6 +161,12 @@ it('is set by administrators alone, after it was tried', function () {
     }
     $this->as('fenna')->put('/office/company-sign-in', [...$given, 'issuer' => OwnProvider::ISSUER.'/'])->assertSessionHas('refused');
     $this->as('fenna')->put('/office/company-sign-in', [...$given, 'secret' => ''])->assertSessionHas('refused');
+    foreach (['javascript:alert(1)', 'ftp://127.0.0.1/in', ''] as $place) {
+        Cache::flush();
+        $provider->places = ['authorization_endpoint' => $place];
+        $this->as('fenna')->put('/office/company-sign-in', $given)->assertSessionHas('refused');
+    }
+    $provider->places = [];
     $provider->answers = false;
     Cache::flush();
     $this->as('fenna')->put('/office/company-sign-in', $given)->assertSessionHas('refused');

@@ -10,6 +10,8 @@ use App\Signing\Jobs\SealRound;
 use App\Work\Breaker;
 use App\Work\ServiceDown;
 use App\Work\Work;
+use App\Work\WorkStopped;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
@@ -88,6 +90,28 @@ it('begins work once while it waits, and again when its worker was killed', func
     $this->seeAll();
     Work::sweep($brokerage);
     expect(DB::table('jobs')->count())->toBe(2);
+});
+
+it('takes what a killed worker held up again by when its own worker would have stopped it, where that is sooner', function () {
+    $brokerage = $this->people['tomas']->brokerage_id;
+    $work = new class($brokerage, 8, 1) extends Work
+    {
+        public const KIND = 'killed';
+
+        protected const RUNS = 2;
+
+        protected function work(): void
+        {
+            // As it stands when the machine takes its worker away.
+            throw new WorkStopped((string) DB::table('pending_work')->where('kind', self::KIND)->value('claimed_until'));
+        }
+    };
+    DB::table('pending_work')->insert(['kind' => 'killed', 'thing' => 8, 'brokerage_id' => $brokerage, 'job' => $work::class,
+        'claimed_until' => now()->addMinutes(10), 'ticket' => 1]);
+    $work->handle();
+    $this->seeAll();
+    $until = Carbon::parse((string) DB::table('pending_work')->where('kind', 'killed')->value('fault'));
+    expect($until->gt(now()->addSeconds(60)))->toBeTrue()->and($until->lt(now()->addSeconds(180)))->toBeTrue();
 });
 
 it('leaves one job that counts, however often a person asks for another try during an outage', function () {

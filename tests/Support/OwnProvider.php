@@ -19,6 +19,9 @@ final class OwnProvider
 
     public bool $answers = true;
 
+    /** @var array<string, string> places it says otherwise */
+    public array $places = [];
+
     /** @var array<string, array<string, string>> questions, by the code they were answered with */
     private array $asked = [];
 
@@ -86,6 +89,7 @@ final class OwnProvider
                 'authorization_endpoint' => self::ISSUER.'/authorize',
                 'token_endpoint' => self::ISSUER.'/token',
                 'jwks_uri' => self::ISSUER.'/keys',
+                ...$this->places,
             ]),
             '/keys' => Http::response($this->keys()),
             '/token' => $this->exchange($request),

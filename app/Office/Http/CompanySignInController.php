@@ -80,6 +80,6 @@ final class CompanySignInController
         Gate::authorize('set-up');
         $keep->end(User::signedIn($request));
 
-        return back()->with('told', 'Company sign-in is off. Everyone signs in with a password; “Forgot your password?” gives them one.');
+        return back()->with('told', 'Company sign-in is off. Everyone signs in with a password now; “Forgot your password?” gives one.');
     }
 }

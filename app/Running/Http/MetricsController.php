@@ -22,9 +22,9 @@ final class MetricsController
         $secret = (string) config('unanimus.metrics');
         abort_if(strlen($secret) < 16 || ! hash_equals($secret, (string) $request->bearerToken()), 404);
         $lines = [];
-        $put = static function (string $name, string $about, array $values) use (&$lines): void {
+        $put = static function (string $name, string $about, array $values, string $type = 'gauge') use (&$lines): void {
             $lines[] = "# HELP unanimus_{$name} {$about}";
-            $lines[] = "# TYPE unanimus_{$name} gauge";
+            $lines[] = "# TYPE unanimus_{$name} {$type}";
             foreach ($values as $label => $value) {
                 $lines[] = 'unanimus_'.$name.($label === '' ? '' : '{'.$label.'}')." {$value}";
             }
@@ -43,11 +43,12 @@ final class MetricsController
             static fn (array $one) => $one[0],
             Measured::failing(),
         )));
-        $put('requests', 'requests answered since this machine started, by route and hundreds of the status', array_column(array_map(
+        $put('requests_total', 'requests answered since this machine started, by route and hundreds of the status', array_column(array_map(
             static fn (array $one): array => ["route=\"{$one[0]}\",status=\"{$one[1]}xx\"", $one[2]],
             RequestTally::counts(),
-        ), 1, 0));
-        $put('request_seconds', 'seconds spent on requests since this machine started', $label('route', RequestTally::seconds()));
+        ), 1, 0), 'counter');
+        $spent = $label('route', RequestTally::seconds());
+        $put('request_seconds_total', 'seconds spent on requests since this machine started', $spent, 'counter');
         $levels = [];
         foreach (Measured::all() as $finding) {
             $levels[$finding->part] = $finding->level->weight();

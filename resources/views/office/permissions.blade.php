@@ -44,7 +44,7 @@
                 @checked(old('asks_second_step', $company?->asks_second_step))> It asks for a second step itself</label>
             <label class="checkbox"><input type="checkbox" name="is_only" value="1" @checked(old('is_only', $company?->is_only))>
                 No passwords: only administrators can still use one</label>
-            <p class="dim small">Tell it this redirect address: <code>{{ $back }}</code></p>
+            <p class="dim small">Enter this redirect address there: <code>{{ $back }}</code></p>
             <p><button class="button tight">Save company sign-in</button></p></form>
         @if ($company !== null)<form method="post" action="/office/company-sign-in">@csrf
             @method('delete')<button class="button tight quiet">Turn company sign-in off</button></form>@endif
