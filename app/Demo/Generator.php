@@ -21,6 +21,7 @@ use Unanimus\Files\SeenBy;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\Press;
 use Unanimus\Requirements\Stage;
+use Unanimus\Terms\SameAs;
 
 /** Further files that fill lanes and reports, the same for every run of the same seed. */
 final class Generator
@@ -125,11 +126,12 @@ final class Generator
         $today = $this->story->today();
         $side = mt_rand(0, 2) === 0 ? 'seller' : 'buyer';
         $listed = $open && mt_rand(0, 5) === 0;
-        $closing = $open ? $today->plusDays(mt_rand(2, 62)) : $today->plusDays(-mt_rand(4, 725));
+        $closing = $this->story->businessDay($open ? mt_rand(2, 62) : -mt_rand(4, 725));
         // What agents with a plan closed lately counts in what their plans say was counted before.
         $known = in_array(strstr((string) $agent->email, '@', true), Plans::AGENTS, true);
-        $closing = $known && ! $open ? $closing->plusDays(-730) : $closing;
-        $accepted = $closing->plusDays(-mt_rand(34, 58));
+        $closing = $known && ! $open ? $closing->plusDays(-728) : $closing;
+        // The loan is approved within 35 days, before the closing.
+        $accepted = $closing->plusDays(-mt_rand(38, 58));
         $accepted = $open && $accepted->isAfter($today) ? $today->plusDays(-mt_rand(1, 9)) : $accepted;
         // A file is opened a few days before its offer is accepted, and none in the future.
         $opened = $accepted->plusDays(-3);
@@ -162,15 +164,16 @@ final class Generator
             'property.city' => $town,
             'property.state' => 'MW',
             'property.year_built' => (string) mt_rand(1921, 2022),
-            'price' => mt_rand(1600, 7400).'00.00',
-            'financing' => mt_rand(0, 4) === 0 ? 'cash' : 'conventional',
-            'loan_percent' => '80',
+            'price' => ($hundreds = mt_rand(1600, 7400)).'00.00',
+            'earnest_money' => (10 * intdiv($hundreds, 500)).'00.00',
+            'financing' => ($insured = mt_rand(0, 4) === 0) ? 'government' : 'conventional',
+            'loan_percent' => $insured ? '96.5' : '80',
             'client_source' => ['Past client', 'Open house', 'Website', 'Sign call', 'Friend of a client'][$file->id % 5],
             $side === 'seller' ? 'listing_commission' : 'buyer_commission' => $side === 'seller' ? '2.75' : '2.5',
         ];
         if (! $listed) {
             $this->sold[$file->id] = $open;
-            $facts += ['acceptance' => $accepted->iso(), 'closing' => $closing->iso()];
+            $facts += ['acceptance' => $accepted->iso(), 'closing' => $closing->iso(), 'possession' => SameAs::CLOSING];
             foreach (
                 [
                     'earnest' => 5,
@@ -192,7 +195,7 @@ final class Generator
             $rows[] = [...$base, 'name' => $name, 'value' => $value, 'source' => 'entered'];
         }
         DB::table('facts')->insert($rows);
-        $this->people($base, $agent);
+        $this->people($base, $agent, $side);
         $this->checklist($file, $agent, $settled, $accepted, $open && $closing->isAfter($today) ? $today : $closing);
         $open &&
             DB::table('file_kits')->insert([
@@ -217,11 +220,13 @@ final class Generator
     }
 
     /** @param  array{brokerage_id: int, deal_file_id: int}  $base */
-    private function people(array $base, User $agent): void
+    private function people(array $base, User $agent, string $side): void
     {
         foreach (['buyer', 'seller'] as $role) {
             $name = self::FIRST[mt_rand(0, 15)].' '.self::LAST[mt_rand(0, 13)];
-            $this->seat($base, $role, $name, $role === 'buyer' ? Str::slug($name, '.').'@client.example' : null, null);
+            // The other side's seller is reached through their agent.
+            $email = in_array($role, ['buyer', $side], true) ? Str::slug($name, '.').'@client.example' : null;
+            $this->seat($base, $role, $name, $email, null);
         }
         $this->seat($base, 'agent', $agent->name, $agent->email, $agent->id);
     }

@@ -116,7 +116,7 @@ final class MoreFiles
                         'loan_days' => '35',
                         'offer_date' => $today->plusDays(-2)->iso(),
                         'offer_expiry' => $today->plusDays(1)->iso(),
-                        'closing' => $today->plusDays(44)->iso(),
+                        'closing' => $this->story->businessDay(44)->iso(),
                     ],
                 ],
                 [
@@ -129,7 +129,7 @@ final class MoreFiles
                         'inspection_days' => '5',
                         'offer_date' => $today->plusDays(-1)->iso(),
                         'offer_expiry' => $today->plusDays(1)->iso(),
-                        'closing' => $today->plusDays(21)->iso(),
+                        'closing' => $this->story->businessDay(21)->iso(),
                     ],
                 ],
                 [
@@ -147,7 +147,7 @@ final class MoreFiles
                         'loan_days' => '45',
                         'offer_date' => $today->iso(),
                         'offer_expiry' => $today->plusDays(2)->iso(),
-                        'closing' => $today->plusDays(60)->iso(),
+                        'closing' => $this->story->businessDay(60)->iso(),
                     ],
                 ],
             ] as $index => [$buyers, $agent, $terms]
@@ -212,7 +212,7 @@ final class MoreFiles
             'financing' => 'conventional',
             'loan_percent' => '90',
             'acceptance' => $today->plusDays(-54)->iso(),
-            'closing' => $today->plusDays(-8)->iso(),
+            'closing' => $this->story->businessDay(-8)->iso(),
         ]);
         $this->story->at(-22, '14:20');
         ($this->move)($file, DealStatus::Terminated, $people['tomas'], 'The lender refused the loan.', $today->plusDays(-22));

@@ -115,8 +115,8 @@ final class Scenario
             'offer_date' => $made->iso(),
             'offer_expiry' => $expires->iso(),
             'offer_expiry_time' => '5pm',
-            'closing' => $this->story->today()->plusDays(25)->iso(),
-            'possession' => $this->story->today()->plusDays(28)->iso(),
+            'closing' => ($closing = $this->story->businessDay(25))->iso(),
+            'possession' => $closing->plusDays(3)->iso(),
         ]);
         $file->load(['knownFacts', 'office']);
     }

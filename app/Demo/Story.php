@@ -7,6 +7,7 @@ namespace App\Demo;
 use Carbon\CarbonInterface;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\BusinessCalendar;
 use Unanimus\Dates\LocalDate;
 
 /**
@@ -33,6 +34,16 @@ final class Story
     public function today(): LocalDate
     {
         return $this->today;
+    }
+
+    /** So many days from today, or the next day on which business is done. */
+    public function businessDay(int $days): LocalDate
+    {
+        $day = $this->today->plusDays($days);
+        // The office keeps these too.
+        $eves = ["{$day->year()}-12-24" => 'Christmas Eve', "{$day->year()}-12-31" => 'New Year’s Eve'];
+
+        return (new BusinessCalendar($eves))->roll($day);
     }
 
     /** What follows happens that many days from today, from that time of day on. */

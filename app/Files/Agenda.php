@@ -9,6 +9,7 @@ use App\Models\KnownFact;
 use App\Models\Task;
 use App\Requirements\KitShelf;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Dates\Clashes;
 use Unanimus\Dates\Deadline;
 use Unanimus\Dates\DealLine;
 use Unanimus\Dates\LocalDate;
@@ -188,6 +189,30 @@ final readonly class Agenda
     public function line(): ?DealLine
     {
         return DealLine::lay($this->anchors, $this->deadlines, $this->done, $this->today);
+    }
+
+    /**
+     * What of the days cannot be meant so: a closing on a Sunday, a loan approved only after it.
+     *
+     * @return list<string>
+     */
+    public function clashes(DealFile $file): array
+    {
+        $closing = $this->anchors['closing']['day'] ?? null;
+        if ($closing === null || ! $file->status->isOpen()) {
+            return [];
+        }
+        // What is still there without a closing does not hang on it.
+        $apart = array_map(
+            static fn (Deadline $one) => $one->name,
+            $this->moved($file, ['closing' => null, 'possession' => null])->deadlines,
+        );
+        $open = array_filter(
+            $this->deadlines,
+            fn (Deadline $one) => in_array($one->name, $apart, true) && ! in_array($one->name, $this->done, true),
+        );
+
+        return Clashes::aroundClosing($closing, array_values($open), $file->office->calendar(), $this->today->year());
     }
 
     /** Days to closing; negative when it has passed. */

@@ -4,19 +4,13 @@ declare(strict_types=1);
 
 namespace App\Overview;
 
-use App\Files\Agenda;
 use App\Models\DealFile;
 use App\Models\Party;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use Unanimus\Dates\Deadline;
-use Unanimus\Dates\LocalDate;
-use Unanimus\Files\DealStatus;
-use Unanimus\Files\PaperState;
 use Unanimus\Finding\Query;
-use Unanimus\Signing\SignerStatus;
 
 /** Finds files: fragments in any order, also mistyped; fields; in a chosen order. */
 final class Finder
@@ -52,7 +46,7 @@ final class Finder
         $strict = $query->words === [] || self::words(DealFile::query(), $query->words, false)->exists();
         self::words($found, $query->words, ! $strict);
         foreach ($query->fields as ['field' => $field, 'value' => $value, 'not' => $not]) {
-            $found->where(static fn (Builder $where) => self::field($where, $field, $value, $user), null, null, $not ? 'and not' : 'and');
+            $found->where(static fn (Builder $where) => FileFields::narrow($where, $field, $value, $user), null, null, $not ? 'and not' : 'and');
         }
         // Files that have ended leave the working list, unless they are asked for.
         $isForAll = $query->asks('status') || $query->asks('says') || $query->words !== [];
@@ -110,120 +104,6 @@ final class Finder
         return $found;
     }
 
-    /** @param  Builder<DealFile>  $where */
-    private static function field(Builder $where, string $field, string $value, User $user): void
-    {
-        match ($field) {
-            'status' => match ($value) {
-                'open' => $where->whereIn('deal_files.status', ['preparing', 'active', 'under_contract']),
-                'ended' => $where->whereNotIn('deal_files.status', ['preparing', 'active', 'under_contract'])->whereNull('archived_at'),
-                'archived' => $where->whereNotNull('deal_files.archived_at'),
-                'all' => $where->whereRaw('true'),
-                'contract' => $where->where('deal_files.status', 'under_contract'),
-                default => $where->where('deal_files.status', $value),
-            },
-            'side' => $where->where('deal_files.represents', $value),
-            'kind' => $where->where('deal_files.kind', $value),
-            'agent' => $where->whereHas(
-                'members',
-                static fn ($members) => $value === 'me'
-                    ? $members->where('user_id', $user->id)
-                    : $members->where('role', Role::Agent)->whereIn(
-                        'user_id',
-                        User::colleagues()
-                            ->get(['id', 'name'])
-                            ->filter(static fn (User $one) => str_contains(Query::plain($one->name), Query::plain($value)))
-                            ->pluck('id'),
-                    ),
-            ),
-            'office' => $where->whereIn(
-                'deal_files.office_id',
-                DB::table('offices')
-                    ->where('name', 'ilike', '%'.addcslashes($value, '%_\\').'%')
-                    ->pluck('id'),
-            ),
-            'label' => $where->whereRaw('EXISTS (SELECT 1 FROM jsonb_array_elements_text(deal_files.labels) AS l WHERE lower(l) LIKE ?)', [
-                '%'.addcslashes($value, '%_\\').'%',
-            ]),
-            'owes' => $where->whereHas(
-                'rounds',
-                static fn ($rounds) => $rounds
-                    ->where('status', 'out')
-                    ->whereHas(
-                        'signers',
-                        static fn ($signers) => $signers
-                            ->whereIn('status', SignerStatus::asked())
-                            ->where('seat', 'like', addcslashes($value, '%_\\\\').(str_contains($value, '.') ? '' : '.%')),
-                    ),
-            ),
-            'says' => $where->whereIn('deal_files.id', OnPapers::saying($value)->select('papers.deal_file_id')),
-            'late' => $value === 'papers' ? $where->whereHas('requirements', static fn ($lines) => $lines
-                ->whereIn('review_state', ['not_submitted', 'sent_back'])
-                ->where('due_on', '<', LocalDate::at(now(), new \DateTimeZone($user->zone()))->iso())) : $where->whereIn(
-                    'deal_files.id',
-                    self::byDates(
-                        static fn (Agenda $agenda) => $value === 'closing' ? ($agenda->daysToClosing() ?? 0) < 0 : $agenda->open(-1) !== [],
-                    ),
-                ),
-            'next' => $where->whereIn('deal_files.id', self::next($value)),
-            'closes' => self::closes($where, $value, new \DateTimeZone($user->officeRoles->first()->office->zone ?? 'UTC')),
-            default => self::needs($where, $value),
-        };
-    }
-
-    /** @param  Builder<DealFile>  $where */
-    private static function closes(Builder $where, string $value, \DateTimeZone $zone): void
-    {
-        if ($value === 'none') {
-            $where->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing'));
-
-            return;
-        }
-        [$from, $to] = Query::span($value, LocalDate::at(now(), $zone)) ?? [null, null];
-        $where->whereHas(
-            'knownFacts',
-            static fn ($facts) => $facts
-                ->where('name', 'closing')
-                ->when($from !== null, static fn ($query) => $query->where('value', '>=', $from->iso()))
-                ->when($to !== null, static fn ($query) => $query->where('value', '<=', $to->iso())),
-        );
-        $value === 'late' && $where->whereNotIn('deal_files.status', ['closed']);
-    }
-
-    /**
-     * Open files whose earliest open deadline falls into a span of days.
-     *
-     * @return list<int>
-     */
-    private static function next(string $value): array
-    {
-        return self::byDates(static function (Agenda $agenda) use ($value): bool {
-            [$from, $to] = Query::span($value, $agenda->today) ?? [null, null];
-            $days = array_map(static fn (Deadline $deadline) => $deadline->due->iso(), $agenda->open(3660));
-            $first = $days === [] ? null : min($days);
-
-            return $first !== null && ($from === null || $first >= $from->iso()) && ($to === null || $first <= $to->iso());
-        });
-    }
-
-    /**
-     * Dates are computed, never asked of the database: the open files in sight are gone through.
-     *
-     * @param callable(Agenda): bool $fits
-     * @return list<int>
-     */
-    private static function byDates(callable $fits): array
-    {
-        return DealFile::query()
-            ->with(['office', 'knownFacts', 'kits'])
-            ->whereIn('status', DealStatus::open())
-            ->lazyById(500)
-            ->filter(static fn (DealFile $file) => $fits(Agenda::of($file)))
-            ->map(static fn (DealFile $file) => $file->id)
-            ->values()
-            ->all();
-    }
-
     /**
      * What of a file was found where its name does not show it: a person, the listing number, the company.
      *
@@ -256,22 +136,5 @@ final class Finder
         }
 
         return $matched;
-    }
-
-    /** @param  Builder<DealFile>  $where */
-    private static function needs(Builder $where, string $value): void
-    {
-        match ($value) {
-            'signature' => $where->whereHas('rounds', static fn ($rounds) => $rounds->where('status', 'out')),
-            'review' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'submitted')),
-            'remark' => $where->whereHas('requirements', static fn ($all) => $all->where('review_state', 'sent_back')),
-            'paper' => $where->whereHas('papers', static fn ($papers) => $papers->where('state', PaperState::Expected)),
-            'closing-date' => $where
-                ->where('deal_files.status', 'under_contract')
-                ->whereDoesntHave('knownFacts', static fn ($facts) => $facts->where('name', 'closing')),
-            default => $where
-                ->where('deal_files.status', 'under_contract')
-                ->whereDoesntHave('commission', static fn ($sheets) => $sheets->whereNotNull('authorized_at')),
-        };
     }
 }

@@ -25,14 +25,17 @@ final readonly class Query
         'label' => ['its tags', []],
         'office' => ['which office has it', []],
         'owes' => [
-            'who has to sign',
-            ['buyer', 'seller', 'agent', 'tenant', 'landlord', 'buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.1'],
+            'who has to sign: a seat, a name, me',
+            ['me', 'buyer', 'seller', 'agent', 'tenant', 'landlord', 'buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.1'],
         ],
-        'late' => ['what is late', ['deadline', 'closing', 'papers']],
-        'next' => ['when the next deadline is', ['today', 'week', 'next-week', 'month', 'late']],
+        'late' => ['what is late, or a deadline’s name', ['deadline', 'closing', 'papers']],
+        'next' => ['when the next deadline is, or its name', ['today', 'week', 'next-week', 'month', 'late']],
         'says' => ['what stands on its papers', []],
         'needs' => ['what it is waiting for', ['signature', 'review', 'remark', 'paper', 'closing-date', 'commission']],
     ];
+
+    /** Fields that ask something alone: anything late, any deadline ahead, anyone who has to sign. */
+    private const ALONE = ['owes', 'late', 'next'];
 
     /** The most words and fields that are looked at. */
     private const MOST = 12;
@@ -50,7 +53,7 @@ final readonly class Query
     public static function parse(string $typed): self
     {
         preg_match_all(
-            '/(-?)([a-z]+):"([^"]*)"?|(-?)([a-z]+):(\S+)|"([^"]+)"?|(\S+)/iu',
+            '/(-?)([a-z]+):"([^"]*)"?|(-?)([a-z]+):(\S*)|"([^"]+)"?|(\S+)/iu',
             mb_substr($typed, 0, 400),
             $parts,
             PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL,
@@ -189,12 +192,13 @@ final readonly class Query
     private static function fault(string $field, string $value): ?string
     {
         if ($value === '') {
-            return "Enter a value after “{$field}:”.";
+            return in_array($field, self::ALONE, true) ? null : "Enter a value after “{$field}:”.";
         }
         $values = self::FIELDS[$field][1];
         $free =
             in_array($field, ['agent', 'label', 'office', 'says'], true) ||
-            ($field === 'owes' && preg_match('/^[a-z]+(\.\d{1,2})?$/', $value) === 1) ||
+            // A name: of who has to sign, of a deadline.
+            (in_array($field, self::ALONE, true) && preg_match('/\p{L}/u', $value) === 1) ||
             (in_array($field, ['closes', 'next'], true) && self::span($value, LocalDate::ymd(2026, 1, 1)) !== null);
 
         return $free || in_array(strtolower($value), $values, true)

@@ -233,6 +233,14 @@ it('opens what fits alone from the search field, shows what matched, and finds b
             'late:closing' => false,
             'next:late' => true,
             'next:today' => false,
+            'owes:' => true,
+            'owes:nguyen' => true,
+            'owes:me' => false,
+            'late:' => true,
+            'late:inspection' => true,
+            'late:survey' => false,
+            'next:' => true,
+            'next:survey' => false,
         ] as $query => $found
     ) {
         $answer = $this->as('tomas')

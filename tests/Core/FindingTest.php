@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Unanimus\Finding\FormFinder;
+use Unanimus\Finding\Query;
 
 const FORMS = [
     'M-101' => 'Listing agreement Merrow Standard Forms listing',
@@ -39,3 +40,21 @@ it('puts what the office prefers before its twin, and a better match before both
         ->and(FormFinder::find(FORMS, '201', [], ['Q-21']))
         ->toBe(['M-201']);
 });
+
+it('takes a field alone where it asks something, and a name where it has one', function (string $typed, array $fields, array $faults) {
+    $query = Query::parse($typed);
+    expect(array_map(fn (array $one) => ($one['not'] ? '-' : '').$one['field'].'='.$one['value'], $query->fields))
+        ->toBe($fields)
+        ->and($query->faults)
+        ->toBe($faults)
+        ->and($query->words)
+        ->toBe([]);
+})->with([
+    ['late: next: owes:', ['late=', 'next=', 'owes='], []],
+    ['-late:', ['-late='], []],
+    ['owes:ottilie late:Inspection', ['owes=ottilie', 'late=inspection'], []],
+    ['next:"loan approval"', ['next=loan approval'], []],
+    ['status:', [], ['Enter a value after “status:”.']],
+    ['late:5', [], ['“late:5” is not known. It may be deadline, closing, papers.']],
+    ['closes:never', [], ['“closes:never” is not known. It may be today, week, next-week, month, late, none.']],
+]);

@@ -294,9 +294,9 @@ final class FileController
         return [
             'file' => $file,
             'facts' => $facts,
-            'agenda' => Agenda::of($file),
+            'agenda' => ($agenda = Agenda::of($file)),
             'twins' => Twins::of($file, self::me()),
-            'contradictions' => Derived::contradictions($facts, $file->office->today()),
+            'contradictions' => [...Derived::contradictions($facts, $agenda->today), ...$agenda->clashes($file)],
         ];
     }
 

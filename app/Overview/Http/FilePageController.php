@@ -104,7 +104,7 @@ final class FilePageController
             'glyphs' => new Glyphs(),
             'works' => ($works = Gate::allows('work-on', $file)),
             'whole' => $file->completeness(),
-            'contradictions' => Derived::contradictions($facts, $agenda->today),
+            'contradictions' => [...Derived::contradictions($facts, $agenda->today), ...$agenda->clashes($file)],
             'stillOpen' => $works && $file->status === DealStatus::UnderContract && $file->commission?->authorized_at !== null
                 ? MoveStatus::stillOpen($file)
                 : [],
