@@ -139,8 +139,7 @@ final class Generator
         $street = 2 + (($index * 37) % 480).' '.self::STREETS[$index % count(self::STREETS)];
         $town = self::TOWNS[mt_rand(0, 3)];
         $drawn = $open ? mt_rand(1, 6) : 7;
-        // Under contract a file has its contract, a listing none yet.
-        $settled = $listed ? 1 : max(2, $drawn);
+        $settled = $open ? $this->settled($listed, $accepted->daysUntil($today), $today->daysUntil($closing), $drawn) : 7;
         $file = DealFile::create([
             'brokerage_id' => $agent->brokerage_id,
             'office_id' => $officeId,
@@ -211,6 +210,22 @@ final class Generator
         $open || $this->tell($file, -$closing->daysUntil($today), 'Closed');
         $this->story->now();
         Auth::logout();
+    }
+
+    /** How many papers are there after so many days: a listing has no contract yet, a closing next week all but its statement. */
+    private function settled(bool $listed, int $since, int $left, int $drawn): int
+    {
+        if ($listed) {
+            return 1;
+        }
+        $there = match (true) {
+            $since > 17 => 6,
+            $since > 13 => 5,
+            $since > 6 => 4,
+            default => 2,
+        };
+
+        return $left > 10 && $there > 2 && $drawn % 3 === 0 ? $there - 1 : $there;
     }
 
     private function tell(DealFile $file, int $day, string $what): void

@@ -8,6 +8,7 @@ use App\Files\Agenda;
 use App\Models\DealFile;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Dates\Deadline;
 use Unanimus\Dates\LaneFile;
 use Unanimus\Dates\Lanes;
 use Unanimus\Dates\LocalDate;
@@ -57,7 +58,7 @@ final readonly class Today
         return new self(
             WaitingOnMe::of($user, $files, $agendas),
             WaitingOnOthers::of($user, $files, $today),
-            self::coming($user, $files, $agendas),
+            self::coming($user, $files, $agendas, $today),
             self::lanes($shown->filter(static fn (DealFile $file) => $file->kind->isDeal()), $agendas, $today, $span),
             $files->filter(static fn (DealFile $file) => $file->kind->isDeal())->count(),
             $beyond,
@@ -69,27 +70,30 @@ final readonly class Today
      * @param array<string, Agenda> $agendas
      * @return list<TodayRow>
      */
-    private static function coming(User $user, Collection $files, array $agendas): array
+    private static function coming(User $user, Collection $files, array $agendas, LocalDate $today): array
     {
         $coming = [];
+        $elsewhere = [];
         foreach ($files as $file) {
             $agenda = $agendas[$file->key];
-            $works = $file->isServedBy($user);
-            foreach ($agenda->open(self::AHEAD) as $deadline) {
+            $next = array_filter($agenda->open(self::AHEAD), static fn (Deadline $one) => ! $one->due->isBefore($agenda->today));
+            if ($next !== [] && ! $file->members->isEmpty() && ! $file->members->contains('user_id', $user->id)) {
+                $elsewhere[] = count($next);
+                $next = [];
+            }
+            foreach ($next as $deadline) {
                 $left = $agenda->today->daysUntil($deadline->due);
-                $act = $works
-                    ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']]
-                    : null;
-                $left < 0 ||
-                    ($coming[] = new TodayRow(
-                        $deadline->label,
-                        '',
-                        $file->name,
-                        "/files/{$file->key}#deadlines",
-                        $left,
-                        day: self::day($left, $deadline->due),
-                        act: $act,
-                    ));
+                $coming[] = new TodayRow(
+                    $deadline->label,
+                    '',
+                    $file->name,
+                    "/files/{$file->key}#deadlines",
+                    $left,
+                    day: self::day($left, $deadline->due),
+                    act: $file->isServedBy($user)
+                        ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']]
+                        : null,
+                );
             }
             $closing = $agenda->daysToClosing();
             if ($closing !== null && $closing <= self::AHEAD) {
@@ -104,7 +108,12 @@ final readonly class Today
             }
         }
 
-        return TodayRow::worstFirst($coming);
+        $until = $today->plusDays(self::AHEAD)->iso();
+        $coming = TodayRow::worstFirst($coming);
+
+        return $elsewhere === []
+            ? $coming
+            : [...$coming, TodayRow::elsewhere(array_sum($elsewhere), 'more', count($elsewhere), "next:..{$until}")];
     }
 
     private static function day(int $left, LocalDate $day): string

@@ -39,6 +39,17 @@ final readonly class TodayRow
         return $rows;
     }
 
+    /** Dates in the files of others, as one line that leads to them. */
+    public static function elsewhere(int $dates, string $how, int $files, string $query): self
+    {
+        return new self(
+            $dates === 1 ? "1 {$how} date" : "{$dates} {$how} dates",
+            $files === 1 ? 'in a colleague’s file' : "in {$files} files of colleagues",
+            '',
+            '/files?q='.urlencode($query),
+        );
+    }
+
     /** "3 days late", "today", or how long it has yet. */
     public static function late(int $left): string
     {

@@ -321,13 +321,24 @@ final readonly class WaitingOnMe
         return $rows;
     }
 
-    /** @return list<TodayRow> */
+    /**
+     * Dates that are late in one's own files and in those nobody works on; a broker is told how many others are.
+     *
+     * @return list<TodayRow>
+     */
     private function deadlines(): array
     {
         $rows = [];
+        $elsewhere = [];
         foreach ($this->files as $file) {
             $agenda = $this->agendas[$file->key];
-            foreach ($agenda->open(-1) as $deadline) {
+            $late = $file->isServedBy($this->user) ? $agenda->open(-1) : [];
+            if ($late !== [] && ! $file->members->isEmpty() && ! $file->members->contains('user_id', $this->user->id)) {
+                $elsewhere[] = count($late);
+
+                continue;
+            }
+            foreach ($late as $deadline) {
                 $left = $agenda->today->daysUntil($deadline->due);
                 $rows[] = new TodayRow(
                     $deadline->label,
@@ -335,14 +346,12 @@ final readonly class WaitingOnMe
                     $file->name,
                     "/files/{$file->key}#deadlines",
                     $left,
-                    act: $file->isServedBy($this->user)
-                        ? ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']]
-                        : null,
+                    act: ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']],
                 );
             }
         }
 
-        return $rows;
+        return $elsewhere === [] ? $rows : [...$rows, TodayRow::elsewhere(array_sum($elsewhere), 'late', count($elsewhere), 'late:deadline')];
     }
 
     /** @return list<int> files one works on oneself */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\DealFile;
 use App\Models\FillRequest;
+use App\Models\Member;
 use Unanimus\Forms\FillRefusal;
 
 it('tells of a client’s answers until whoever asked puts them away', function () {
@@ -47,4 +48,16 @@ it('says how many open files there are beyond those it covers', function () {
     }
     DealFile::query()->insert($rows);
     $this->as('ines')->get('/')->assertOk()->assertSee('3 older ones');
+});
+
+it('gives a broker dates of their own files and of those nobody works on, and says how many wait in files of colleagues', function () {
+    $theirs = $this->aFile(['acceptance' => $this->day(-40), 'closing' => $this->day(20)]);
+    $this->as('tomas')->get('/')->assertOk()->assertSee('Inspection')->assertDontSee('of colleagues');
+    $page = $this->as('ines')->get('/')->assertOk()->assertSee('late dates')->assertSee('in a colleague’s file')
+        ->assertSee('/files?q=late%3Adeadline', false);
+    expect($page->getContent())->not->toContain("/files/{$theirs->key}#deadlines");
+    $this->as('marguerite')->get('/')->assertOk()->assertDontSee('colleague’s file');
+    $this->seeAll();
+    Member::query()->where('deal_file_id', $theirs->id)->delete();
+    $this->as('ines')->get('/')->assertOk()->assertSee("/files/{$theirs->key}#deadlines", false)->assertDontSee('in a colleague’s file');
 });
