@@ -177,6 +177,12 @@ final class Round extends Record
         return $this->hasMany(self::class, 'after_id');
     }
 
+    /** Whether a draft goes out at a time that was set, or once the round before it did or is signed. */
+    public function goesByItself(): bool
+    {
+        return $this->send_at !== null || ($this->after !== null && ! $this->after->status->isOver());
+    }
+
     /** Until when it can be signed; null without an end. */
     public function lastMoment(): ?LastMoment
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Dates\LocalDate;
+
 /**
  * One thing that is wrong with a round, with where it is mended.
  */
@@ -14,6 +16,7 @@ final readonly class RoundFault
      * @param string|null $signer key of the signer it is about
      * @param string|null $paper key of the paper it is about
      * @param string|null $mark key of the place it is about, or of one that shows how it should be
+     * @param LocalDate|null $day the last day that would set it right
      */
     public function __construct(
         public RoundFaultKind $kind,
@@ -21,6 +24,7 @@ final readonly class RoundFault
         public ?string $signer = null,
         public ?string $paper = null,
         public ?string $mark = null,
+        public ?LocalDate $day = null,
     ) {
     }
 }

@@ -114,7 +114,7 @@ final class RoundPlan
         }
         if ($lastDay !== null && $offerUntil !== null && $lastDay->isAfter($offerUntil)) {
             $told = "The offer expires {$offerUntil->short()}, before the last day to sign, {$lastDay->short()}.";
-            $faults[] = new RoundFault(RoundFaultKind::LastDayAfterOffer, $told);
+            $faults[] = new RoundFault(RoundFaultKind::LastDayAfterOffer, $told, day: $offerUntil);
         }
 
         if ($unchecked !== []) {

@@ -52,7 +52,7 @@ return [
     'locked' => [
         'subject' => ':signer is locked out of :round',
         'body' => ":signer entered a wrong access code too often, so their link for :file is locked.\n\nSet a new code in the round, and ".
-            'tell them by telephone.',
+            'tell them by phone.',
         'label' => 'Open the round',
     ],
     'ended' => [

@@ -10,6 +10,7 @@ import { countMarks } from './compose/papers.js';
 import { follow } from './compose/pointer.js';
 import { ahead, keepSteps, past, remembered } from './compose/steps.js';
 import { showTerms } from './compose/terms.js';
+import { showFaults } from './compose/mends.js';
 import { followTurns } from './compose/turns.js';
 import './compose/words.js';
 import { newKey, waitingLine } from './waiting.js';
@@ -39,7 +40,7 @@ const line = waitingLine({
 
 function take(body) {
     Object.assign(state, { marks: body.marks, seats: body.seats, unclear: body.unclear, reading: body.reading, stencils: body.stencils });
-    document.querySelector('#faults').innerHTML = body.faults;
+    showFaults(body.faults);
     swapSigners(body.signers);
     draw();
 }
@@ -226,7 +227,7 @@ followTurns(say, async (isMoved) => {
     if (answer?.ok && !line.waits()) {
         const body = await answer.json();
         if (isMoved) take(body);
-        else document.querySelector('#faults').innerHTML = body.faults;
+        else showFaults(body.faults);
     }
 });
 

@@ -116,7 +116,7 @@ it('says where a signer is called otherwise in the file now, and takes the name 
     $round = roundOfPaper($file, MadePdf::text(72, 300, 'Buyer: __________________', 10));
     $this->as('tomas')->put("/files/{$file->key}/parties/buyer.1?at=opening", ['name' => 'Sunniva Eide-Holm'])->assertRedirect();
     $told = 'Sunniva Eide is Sunniva Eide-Holm in the file now.';
-    $this->get("/rounds/{$round->key}")->assertSee($told)->assertSee('Take the name from the file');
+    $this->get("/rounds/{$round->key}")->assertSee($told)->assertSee('Use the name in the file');
     expect(placed($round, ['do' => 'names'])->assertOk()->json('faults'))->not->toContain($told);
     $this->seeAll();
     expect($round->signers()->value('name'))->toBe('Sunniva Eide-Holm');

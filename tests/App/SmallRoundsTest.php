@@ -95,3 +95,33 @@ it('sends all small rounds together where that was chosen, and none that was sto
         ->and($third->after_id)
         ->toBeNull();
 });
+
+it('says in the file what waits for what, and what will not go out since the one before was recalled', function () {
+    $round = largeRound();
+    $this->as('tomas')->post("/rounds/{$round->key}/parts", ['when' => 'signed']);
+    $this->seeAll();
+    [$first, $second] = Round::query()->orderBy('id')->get()->all();
+    $file = $first->file;
+    $this->as('tomas')->get("/files/{$file->key}")->assertSee("goes out by itself once “{$first->title}” is signed")
+        ->assertSee('is laid out for signature and not sent yet');
+    $this->as('tomas')->post("/rounds/{$first->key}/send")->assertSessionHas('told');
+    $this->as('tomas')->post("/rounds/{$first->key}/recall", ['reason' => 'Wrong price'])->assertSessionHas('told');
+    $this->as('tomas')->get("/rounds/{$second->key}")->assertSee('which was recalled')->assertSee('It does not go out by itself');
+    $this->as('tomas')->get("/files/{$file->key}")->assertDontSee("goes out by itself once “{$first->title}”", false);
+});
+
+it('sets right what is wrong where it is said', function () {
+    $round = largeRound();
+    $this->as('tomas')->put("/rounds/{$round->key}", ['last_day' => $this->day(9)]);
+    $page = $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->getContent();
+    // Each button that belongs to a form of the page names one that is there.
+    preg_match_all('/<form[^>]* id="([^"]+)"/', $page, $forms);
+    preg_match_all('/<(?:button|input)[^>]* form="([^"]+)"/', $page, $named);
+    expect(array_diff($named[1], $forms[1]))->toBe([])->and(substr_count($page, 'data-look='))->toBe(3);
+    $this->seeAll();
+    $signer = $round->signers()->where('seat', 'buyer.1')->sole();
+    $signer->update(['email' => null]);
+    $round->marks()->where('seat', 'buyer.2')->delete();
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee("data-enter=\"addresses[{$signer->key}]\"", false)
+        ->assertSee('Remove from this round');
+});

@@ -31,7 +31,7 @@ it('asks a signer for the code they were told, on a phone', function () {
         $field->clear();
         $field->sendKeys($code);
         $this->find('[id^="code-"] button')->click();
-        $this->seeText($code === '' ? 'is not asked for a code' : 'Tell them by telephone');
+        $this->seeText($code === '' ? 'is not asked for a code' : 'Tell them by phone');
     };
     $this->browser->executeScript('document.querySelectorAll("#standing details").forEach((one) => { one.open = true; })');
     expect($this->axe())->toBe([]);

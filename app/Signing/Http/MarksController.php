@@ -89,7 +89,7 @@ final class MarksController
 
         return [
             ...RoundDesk::of($round),
-            'faults' => view('signing.faults', ['faults' => ComposeRound::faults($round)])->render(),
+            'faults' => view('signing.faults', ['round' => $round, 'faults' => ComposeRound::faults($round)])->render(),
             'signers' => view('signing.signers', ['round' => $round, 'file' => $round->file])->render(),
         ];
     }

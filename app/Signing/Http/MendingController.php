@@ -66,7 +66,7 @@ final class MendingController
         $keep->set($round, $signer, (string) ($given['code'] ?? ''));
         $told = $signer->refresh()->code === null
             ? "{$signer->name} is not asked for a code."
-            : "{$signer->name} is asked for this code. Tell them by telephone, not by email.";
+            : "{$signer->name} is asked for this code. Tell them by phone, not by email.";
 
         return to_route('rounds.show', $round)->with('told', $told);
     }

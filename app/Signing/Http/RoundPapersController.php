@@ -84,7 +84,9 @@ final class RoundPapersController
             return new Response('', 204);
         }
 
-        return response()->view('signing.faults', ['faults' => ComposeRound::faults(RoundDesk::fresh($round))]);
+        $round = RoundDesk::fresh($round);
+
+        return response()->view('signing.faults', ['round' => $round, 'faults' => ComposeRound::faults($round)]);
     }
 
     /** @return list<Paper> papers of the file that could go into the round */
@@ -106,7 +108,7 @@ final class RoundPapersController
         Gate::authorize('work-on', $round->file);
         $given = $request->validate(['when' => 'required|string|in:sent,signed']);
         $rounds = $part($round, $given['when']);
-        $told = count($rounds).' small rounds now. Send this one; the others go out '.
+        $told = 'Split into '.count($rounds).' rounds. Send this one; the others go out '.
             ($given['when'] === 'sent' ? 'with it, each in an email of its own.' : 'by themselves, each when the one before is signed.');
 
         return to_route('rounds.show', $round)->with('told', $told);

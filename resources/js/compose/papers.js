@@ -1,6 +1,7 @@
 // The papers of the round at the left: put in order by dragging or with Alt and the arrow keys; which pages were looked at.
 import { proof } from '../proof.js';
 import { tell } from '../tell.js';
+import { showFaults } from './mends.js';
 import { pages, round, state } from './state.js';
 
 const list = document.querySelector('[data-papers]');
@@ -66,7 +67,7 @@ async function looked(page) {
     const answer = await fetch(`/rounds/${round}/looked`, { method: 'POST', headers: proof(), body }).catch(() => null);
     if (!answer?.ok) return watch.observe(page);
     thumb.classList.remove('unlooked');
-    if (answer.status === 200) document.querySelector('#faults').innerHTML = await answer.text();
+    if (answer.status === 200) showFaults(await answer.text());
 }
 pages.forEach((page) => watch.observe(page));
 

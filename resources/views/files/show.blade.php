@@ -33,7 +33,8 @@
         <p class="say now">This file is under contract, but no contract in it is signed by everyone. Upload the signed contract, or
             send it for signature.</p>
     @endif
-    @php($drafts = $works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : collect())
+    @php([$bound, $drafts] = ($works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : collect())
+        ->partition(fn ($round) => $round->goesByItself()))
     @if ($drafts->count() === 1)
         <div class="say">“{{ $drafts->first()->title }}” is laid out for signature and not sent yet.
             <a class="button tight" href="/rounds/{{ $drafts->first()->key }}">Continue</a></div>
@@ -42,6 +43,10 @@
             @foreach ($drafts as $round)<a href="/rounds/{{ $round->key }}">{{ $round->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach
             </div>
     @endif
+    @foreach ($bound as $round)<div class="say">“{{ $round->title }}” goes out by itself {{ $round->send_at
+        ? 'on '.\App\Terms\When::list($round->send_at, $file->office->zone)
+        : "once “{$round->after->title}” is {$round->after_when}" }}.
+        <a class="button tight" href="/rounds/{{ $round->key }}">See it</a></div>@endforeach
     @foreach ($reads as $one)<p class="say">{{ $one->reader->name }} {{ $one->done_at ? 'has read' : 'is reading' }}
         {{ count($one->papers) === 1 ? '1 draft' : count($one->papers).' drafts' }}@if ($one->open() > 0): {{
         $one->open().' '.Str::plural('remark', $one->open()) }}@endif. <a class="button tight"

@@ -16,6 +16,6 @@
     ($signer->code_tries >= \Unanimus\Signing\AccessCode::TRIES ?
      'Locked: set a new access code' : "Access code {$signer->code}") }}</summary>
     <form method="post" action="/rounds/{{ $round->key }}/signers/{{ $signer->key }}/code">@csrf @method('put')
-        <label class="line"><span>Code, told by telephone</span><input class="input" name="code" maxlength="12" autocomplete="off"
+        <label class="line"><span>Code, told by phone</span><input class="input" name="code" maxlength="12" autocomplete="off"
             value="{{ $signer->code }}" placeholder="4 to 12 letters and digits"></label>
         <button class="button tight">Save</button></form></details>

@@ -30,11 +30,15 @@
     @if ($drafting && $round->send_at)
         <div class="say now">This goes out by itself on {{ \App\Terms\When::list($round->send_at, $file->office->zone) }}.
             <button class="button tight" form="compose" name="do" value="stop">Do not send it then</button></div>
-    @elseif ($drafting && $round->after)
-        <div class="say now">This goes out by itself once <a href="/rounds/{{ $round->after->key }}">{{ $round->after->title }}</a> is
-            {{ $round->after_when }}. <button class="button tight" form="compose" name="do" value="stop">Do not send it then</button></div>
     @elseif ($drafting && $round->held_because !== '')
         <div class="say late">This did not go out by itself. {{ $round->held_because }}</div>
+    @elseif ($drafting && $round->goesByItself())
+        <div class="say now">This goes out by itself once <a href="/rounds/{{ $round->after->key }}">{{ $round->after->title }}</a> is
+            {{ $round->after_when }}. <button class="button tight" form="compose" name="do" value="stop">Do not send it then</button></div>
+    @elseif ($drafting && $round->after && $round->after->status !== \Unanimus\Signing\RoundStatus::Complete)
+        <div class="say late">This waited for <a href="/rounds/{{ $round->after->key }}">{{ $round->after->title }}</a>, which was {{
+            $round->after->status === \Unanimus\Signing\RoundStatus::Lapsed ? 'not signed in time' : $round->after->status->value }}.
+            It does not go out by itself.</div>
     @endif
     @if ($round->reason)<p class="say no"><b>{{ ['declined' => 'Declined', 'recalled' => 'Recalled'][$round->status->value] ?? '' }}:</b>
         {{ $round->reason }}</p>@endif
@@ -147,12 +151,8 @@
                 @foreach ($round->rehearsals as $one)<p class="small"><a href="/rounds/{{ $one->key }}">Rehearsal of {{
                     \App\Terms\When::list($one->created_at, $file->office->zone) }}</a></p>@endforeach
                 @if ($unchecked !== [] && ! $guest)
-                    <form class="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">
-                        @csrf @foreach ($unchecked as $name)<input type="hidden" name="facts[]" value="{{ $name }}">@endforeach
-                        <label class="line"><span>Checked against</span><input class="input" name="against" maxlength="120"
-                            autocomplete="off" placeholder="county record, deed" required></label>
-                        <button class="button tight">Mark as checked</button>
-                    </form>
+                    <form id="checked-facts" method="post" action="/files/{{ $file->key }}/checked-facts">@csrf
+                        @foreach ($unchecked as $name)<input type="hidden" name="facts[]" value="{{ $name }}">@endforeach</form>
                 @endif
                 @php($parts = $drafting && ! $guest && ! $round->after ? \App\Signing\Actions\PartRound::parts($round) : [])
                 @if ($parts !== [])
@@ -164,7 +164,8 @@
                             <label class="line"><span>The next one goes out</span><select name="when">
                                 <option value="signed">when the one before is signed</option>
                                 <option value="sent">at the same time</option></select></label>
-                            <button class="button tight">Part it</button></form></details>
+                            <button class="button tight">Split into {{
+                                count($parts) === 2 ? 'two' : 'three' }} rounds</button></form></details>
                 @endif
                 @include('signing.asks')
                 @php($looking = $file->parties->filter(fn ($party) => ! $round->signers->contains('seat', (string) $party->seat()) &&

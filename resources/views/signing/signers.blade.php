@@ -28,7 +28,7 @@
             <label class="line"><span>Words for {{ $signer->name }} alone</span><textarea class="textarea" name="notes[{{ $signer->key }}]"
                 maxlength="1000" rows="2">{{ $signer->note }}</textarea></label>
             @if ($ours)
-                <label class="line"><span>Access code, told by telephone</span><input class="input" name="codes[{{ $signer->key }}]"
+                <label class="line"><span>Access code, told by phone</span><input class="input" name="codes[{{ $signer->key }}]"
                     value="{{ $signer->code }}" maxlength="12" autocomplete="off" placeholder="4 to 12 letters and digits"></label>
             @endif
             <label class="line"><span>Reads in</span><select name="languages[{{ $signer->key }}]">
@@ -37,7 +37,7 @@
             <label class="line"><span>Turn: those with the same are asked together</span><input class="input" type="number" min="1"
                 max="9" name="turns[{{ $signer->key }}]" value="{{ $signer->turn }}"></label>
             @if ($signer->party_id === null)<button class="button tight plain"
-                form="into-{{ $signer->key }}">Put them in the file</button>@endif
+                form="into-{{ $signer->key }}">Add them to the file</button>@endif
             <button class="button tight plain" form="drop-{{ $signer->key }}">Remove from this round</button>
         </details>
     </div>
