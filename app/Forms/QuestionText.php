@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Forms;
 
 use Illuminate\Support\Facades\Lang;
+use Unanimus\Forms\Blank;
 use Unanimus\Forms\Filled;
 
 /** A question as a client reads it: a whole sentence, and what can be chosen; lang/…/questions.php has the words. */
@@ -23,8 +24,9 @@ final readonly class QuestionText
         $ask =
             self::words("questions.{$form}.".($blank->group ?? $blank->name)) ??
             self::words("questions.{$form}.{$blank->name}") ??
+            self::ofFact($blank->binding) ??
             self::ofRow($row, $first) ??
-            (count($question) > 1 ? $row ?? (string) __('client.fill.which') : $blank->label);
+            (count($question) > 1 ? self::which($row) : (string) __('client.fill.ask_'.self::kind($blank), ['label' => $blank->label]));
 
         return new self(
             $ask,
@@ -35,6 +37,24 @@ final readonly class QuestionText
                 return Lang::get('questions.choices')[$says] ?? ucfirst($says);
             }, $question),
         );
+    }
+
+    /** What a fact is asked with in every form. */
+    private static function ofFact(?string $binding): ?string
+    {
+        return Lang::get('questions.facts')[explode('?', $binding ?? '')[0]] ?? null;
+    }
+
+    private static function which(?string $row): string
+    {
+        return ($row === null ? '' : "{$row}: ").__('client.fill.'.($row === null ? 'which' : 'which_of_row'));
+    }
+
+    private static function kind(Blank $blank): string
+    {
+        $kind = $blank->kind->value;
+
+        return in_array($kind, ['money', 'number', 'percent', 'date', 'time', 'tick'], true) ? $kind : 'text';
     }
 
     private static function ofRow(?string $row, string $says): ?string
