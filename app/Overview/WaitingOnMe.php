@@ -49,6 +49,7 @@ final readonly class WaitingOnMe
             ...$me->answers(),
             ...$me->written(),
             ...$me->returned(),
+            ...NotReached::rows($me->files->filter(fn (DealFile $file) => $file->members->contains('user_id', $user->id))),
             ...$me->ready(),
             ...$me->tasks(),
             ...$me->deadlines(),

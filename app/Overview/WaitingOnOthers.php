@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Overview;
 
+use App\Mail\Refused;
 use App\Models\AskedForPaper;
 use App\Models\DealFile;
 use App\Models\FillRequest;
@@ -52,7 +53,12 @@ final readonly class WaitingOnOthers
             ->whereHas('round', static fn ($round) => $round->where('status', 'out')->where('rehearsal', false))
             ->orderBy('id')
             ->get();
+        $back = Refused::of($signers->map(static fn (Signer $one) => "signer {$one->key}")->all());
         foreach ($signers as $signer) {
+            // It waits on whoever can set the address right.
+            if ($signer->status === SignerStatus::Invited && isset($back["signer {$signer->key}"])) {
+                continue;
+            }
             $file = $this->files[$signer->round->deal_file_id];
             $rows[] = new TodayRow(
                 $signer->name,
@@ -108,14 +114,17 @@ final readonly class WaitingOnOthers
     private function clients(): array
     {
         $rows = [];
-        foreach (
-            FillRequest::query()
-                ->with('party')
-                ->where('status', 'out')
-                ->whereIn('deal_file_id', $this->files->keys())
-                ->orderBy('last_day')
-                ->get() as $request
-        ) {
+        $requests = FillRequest::query()
+            ->with('party')
+            ->where('status', 'out')
+            ->whereIn('deal_file_id', $this->files->keys())
+            ->orderBy('last_day')
+            ->get();
+        $back = Refused::of($requests->map(static fn (FillRequest $one) => "fill {$one->key}")->all());
+        foreach ($requests as $request) {
+            if ($request->opened_at === null && isset($back["fill {$request->key}"])) {
+                continue;
+            }
             $file = $this->files[$request->deal_file_id];
             $rows[] = new TodayRow(
                 $request->name,

@@ -43,6 +43,11 @@ return [
             'again. Everything that was signed stays.',
         'label' => 'Open the round',
     ],
+    'link_back' => [
+        'subject' => 'An email to :name came back',
+        'body' => "The email to :name at :address about :file came back: :why.\n\nCheck the address, withdraw what you sent, and send it again.",
+        'label' => 'Open the file',
+    ],
     'referred' => [
         'subject' => ':signer says someone else should sign :round',
         'body' => ":signer says these documents for :file should go to someone else:\n\n:where\n\n:why\n\nNothing has changed yet. ".

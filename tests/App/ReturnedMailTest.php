@@ -78,6 +78,39 @@ it('finds the round of an email that came back, tells the sender once, and shows
     $this->as('tomas')->get("/rounds/{$round->key}")->assertDontSee('it came back');
 });
 
+it('puts on Today who was not reached, until the address is another', function () {
+    $round = $this->aRound($this->aFile());
+    $this->work();
+    $this->seeAll();
+    $letter = Letter::query()->where('recipient', 'sunniva@eide.example')->sole();
+    $this->as('tomas')->get('/')->assertSee('has not opened')->assertDontSee('Email did not reach');
+    arrives(deliveryReport(hash('sha256', $letter->once_key).'@unanimus.example'));
+    $page = $this->as('tomas')->get('/')->assertSee('Email did not reach Sunniva Eide')->getContent();
+    expect(preg_match('/Sunniva Eide<[^>]*>\s*<[^>]*>has not opened/', $page))->toBe(0);
+    $this->as('ines')->get('/')->assertDontSee('Email did not reach');
+    $this->seeAll();
+    $signer = $this->signer($round, 'buyer.1');
+    $this->as('tomas')->put("/rounds/{$round->key}/signers/{$signer->key}", ['email' => 'sunniva@new.example']);
+    $this->as('tomas')->get('/')->assertDontSee('Email did not reach');
+});
+
+it('tells whoever asked a client to fill in that the email came back, once, and shows it at the request', function () {
+    $file = $this->aFile();
+    $paper = $this->paper($file, 'M-102');
+    $this->as('tomas')
+        ->post("/files/{$file->key}/fill-requests", ['to' => ['buyer.1'], 'papers' => [$paper->key], 'last_day' => '+7'])
+        ->assertSessionHas('told');
+    $this->work();
+    $this->seeAll();
+    $letter = Letter::query()->where('recipient', 'sunniva@eide.example')->sole();
+    $id = hash('sha256', $letter->once_key).'@unanimus.example';
+    arrives(deliveryReport($id));
+    arrives(deliveryReport($id));
+    expect(lettersTo('tomas@quillmark.example'))->toBe(['An email to Sunniva Eide came back']);
+    $this->as('tomas')->get("/files/{$file->key}/fill-requests")->assertSee('it came back, there is no such mailbox');
+    $this->as('tomas')->get('/')->assertSee('Email did not reach Sunniva Eide');
+});
+
 it('leaves a report of somebody else’s email in the inbox', function () {
     $this->aRound($this->aFile());
     arrives(deliveryReport(hash('sha256', 'not ours').'@elsewhere.example'));

@@ -48,12 +48,15 @@
         <button class="button now">Send request</button>
     </form>
     <section class="leaf pad" aria-label="Earlier requests"><h2>Earlier requests</h2>
+        @php($back = \App\Mail\Refused::of($requests->filter->takes()->map(fn ($one) => "fill {$one->key}")->values()->all()))
         @forelse ($requests as $one)
             <article class="asked"><p><b>{{ $one->name }}</b> <span class="dim">{{ $one->papers->pluck('title')->implode(', ') }}</span></p>
             <p class="small">{{ $one->status->label($one->last_day, $today) }} · until {{ $one->last_day->short($today->year()) }}
                 · {{ $one->opened_at ? 'opened '.\App\Terms\When::list($one->opened_at, $file->office->zone) :
                 'not opened yet' }}@if ($one->finished_at) · finished {{ \App\Terms\When::list($one->finished_at,
                 $file->office->zone) }}@endif</p>
+            @isset($back["fill {$one->key}"])<p class="late small">The email did not arrive: {{ $back["fill {$one->key}"] }} Withdraw the
+                request, correct the address, and send it again.</p>@endisset
             <div class="in-row">
                 @if ($one->takes())<form method="post" action="/fill-requests/{{ $one->key }}/remind">@csrf
                     <button class="button tight">Remind</button></form>
