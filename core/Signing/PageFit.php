@@ -21,7 +21,7 @@ final readonly class PageFit
     private const NEAR = 6;
 
     /** @param  list<array{float, float, float, float}>  $anchors  x and foot of a word on the one and on the other page */
-    private function __construct(private array $anchors, private float $scale, private float $x, private float $y)
+    private function __construct(private array $anchors, private float $scale)
     {
     }
 
@@ -39,14 +39,8 @@ final readonly class PageFit
         if (count($anchors) < self::LEAST_ANCHORS) {
             return null;
         }
-        $scale = self::scale($anchors);
 
-        return new self(
-            $anchors,
-            $scale,
-            self::median(array_map(static fn (array $one) => $one[2] - $scale * $one[0], $anchors)),
-            self::median(array_map(static fn (array $one) => $one[3] - $scale * $one[1], $anchors)),
-        );
+        return new self($anchors, self::scale($anchors));
     }
 
     /** Where a place of the one page is on the other. */
@@ -56,13 +50,13 @@ final readonly class PageFit
         $near = $this->anchors;
         usort($near, static fn (array $a, array $b) => self::distance($a, $x, $foot) <=> self::distance($b, $x, $foot));
         $near = array_slice($near, 0, self::NEAR);
-        $dx = self::median(array_map(fn (array $one) => $one[2] - $this->scale * $one[0] - $this->x, $near));
-        $dy = self::median(array_map(fn (array $one) => $one[3] - $this->scale * $one[1] - $this->y, $near));
+        $dx = self::median(array_map(fn (array $one) => $one[2] - $this->scale * $one[0], $near));
+        $dy = self::median(array_map(fn (array $one) => $one[3] - $this->scale * $one[1], $near));
         $height = $place->height * $this->scale;
 
         return new Rect(
-            round($place->x * $this->scale + $this->x + $dx, 2),
-            round($foot * $this->scale + $this->y + $dy - $height, 2),
+            round($place->x * $this->scale + $dx, 2),
+            round($foot * $this->scale + $dy - $height, 2),
             round($place->width * $this->scale, 2),
             round($height, 2),
         );

@@ -47,6 +47,11 @@ it('finds a place again on another print of its page', function (float $scale, f
     'as large as it may be' => [3.9, 0.0, 0.0, [780.0, 1092.0, 390.0, 78.0]],
 ]);
 
+it('gives places to the hundredth of a point', function () {
+    expect(liesAt(printOf(PRINTED), printOf(PRINTED, 0.9333, 0.127, fn () => 0.254), new Rect(201.37, 280.41, 100.7, 20.3)))
+        ->toBe([188.07, 261.96, 93.98, 18.95]);
+});
+
 it('takes a print of quite another size for one of the same size', function (float $scale) {
     $there = PageFit::between(printOf(PRINTED), printOf(PRINTED, $scale))?->place(new Rect(200, 280, 100, 20));
     expect([$there?->width, $there?->height])->toBe([100.0, 20.0]);
@@ -70,6 +75,21 @@ it('goes by the words on the same line before those of other lines, though these
     ];
     $there = printOf($words, 1.0, 0.0, fn (float $foot) => $foot > 280 ? 20.0 : 0.0);
     expect(liesAt(printOf($words), $there, new Rect(280, 280, 60, 20))[1] ?? null)->toBe(300.0);
+});
+
+it('goes by the words around the middle of a wide place', function () {
+    // The left column stays, the right one is pushed down.
+    $words = [];
+    foreach (range(0, 7) as $row) {
+        $words[] = ["left{$row}x", 40, 100 + 30 * $row];
+        $words[] = ["right{$row}x", 430, 100 + 30 * $row];
+    }
+    $there = array_merge(...array_map(
+        fn (array $one) => printOf([$one], 1.0, 0.0, fn () => $one[1] > 200 ? 25.0 : 0.0),
+        $words,
+    ));
+    expect(liesAt(printOf($words), $there, new Rect(150, 190, 260, 20)))->toBe([150.0, 215.0, 260.0, 20.0])
+        ->and(liesAt(printOf($words), $there, new Rect(60, 190, 330, 20))[1] ?? null)->toBe(190.0);
 });
 
 it('rests on five words at least', function () {
