@@ -55,9 +55,11 @@ final readonly class Today
         $agendas = Agenda::ofAll($files);
         $shown = $person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person));
 
+        $waiting = new Waiting($user, $files);
+
         return new self(
-            WaitingOnMe::of($user, $files, $agendas),
-            WaitingOnOthers::of($user, $files, $today),
+            WaitingOnMe::of($waiting, $agendas),
+            WaitingOnOthers::of($waiting, $today),
             self::coming($user, $files, $agendas, $today),
             self::lanes($shown->filter(static fn (DealFile $file) => $file->kind->isDeal()), $agendas, $today, $span),
             $files->filter(static fn (DealFile $file) => $file->kind->isDeal())->count(),

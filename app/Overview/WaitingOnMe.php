@@ -8,17 +8,16 @@ use App\Files\Agenda;
 use App\Models\Commission;
 use App\Models\DealFile;
 use App\Models\DraftRead;
-use App\Models\FillRequest;
 use App\Models\InboundItem;
 use App\Models\Requirement;
 use App\Models\Role;
-use App\Models\Signer;
 use App\Models\Task;
 use App\Models\User;
 use App\Models\WorkingCopyPaper;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Forms\FillStatus;
 use Unanimus\Messages\Recipient;
-use Unanimus\Signing\SignerStatus;
+use Unanimus\Review\ReviewState;
 
 /** What waits on one person: reviews, remarks, signatures, answers that came in, what is ready, tasks and dates that are due. */
 final readonly class WaitingOnMe
@@ -27,18 +26,17 @@ final readonly class WaitingOnMe
      * @param Collection<int, DealFile> $files open ones in sight, by id
      * @param array<string, Agenda> $agendas by the file's key
      */
-    private function __construct(private User $user, private Collection $files, private array $agendas)
+    private function __construct(private Waiting $waiting, private User $user, private Collection $files, private array $agendas)
     {
     }
 
     /**
-     * @param Collection<int, DealFile> $files
-     * @param array<string, Agenda> $agendas
+     * @param array<string, Agenda> $agendas by the file's key
      * @return list<TodayRow> the most overdue first
      */
-    public static function of(User $user, Collection $files, array $agendas): array
+    public static function of(Waiting $waiting, array $agendas): array
     {
-        $me = new self($user, $files->keyBy('id'), $agendas);
+        $me = new self($waiting, $waiting->user, $waiting->files->keyBy('id'), $agendas);
 
         return TodayRow::worstFirst([
             ...$me->reviews(),
@@ -49,7 +47,7 @@ final readonly class WaitingOnMe
             ...$me->answers(),
             ...$me->written(),
             ...$me->returned(),
-            ...NotReached::rows($me->files->filter(fn (DealFile $file) => $file->members->contains('user_id', $user->id))),
+            ...NotReached::rows($waiting),
             ...$me->ready(),
             ...$me->tasks(),
             ...$me->deadlines(),
@@ -82,14 +80,8 @@ final readonly class WaitingOnMe
     private function remarks(): array
     {
         $rows = [];
-        foreach (
-            Requirement::query()
-                ->with('paper')
-                ->where('review_state', 'sent_back')
-                ->whereIn('deal_file_id', $this->mine())
-                ->orderBy('decided_at')
-                ->get() as $requirement
-        ) {
+        $sentBack = $this->requirements()->where('review_state', ReviewState::SentBack)->sortBy('decided_at');
+        foreach ($sentBack->load('paper') as $requirement) {
             $file = $this->files[$requirement->deal_file_id];
             $rows[] = new TodayRow(
                 'Answer remark',
@@ -144,13 +136,9 @@ final readonly class WaitingOnMe
     private function papers(): array
     {
         $rows = [];
-        $late = Requirement::query()
-            ->whereIn('deal_file_id', $this->mine())
-            ->whereIn('review_state', ['not_submitted', 'sent_back'])
-            ->whereNotNull('due_on')
-            ->where('due_on', '<=', now()->addDay()->toDateString())
-            ->orderBy('due_on')
-            ->get(['deal_file_id', 'title', 'due_on', 'stage'])
+        $late = $this->requirements()
+            ->filter(static fn (Requirement $one) => $one->review_state !== ReviewState::Submitted && $one->due_on !== null)
+            ->sortBy(static fn (Requirement $one) => $one->due_on?->iso())
             ->groupBy('deal_file_id');
         foreach ($late as $id => $lines) {
             $file = $this->files[$id];
@@ -177,26 +165,13 @@ final readonly class WaitingOnMe
     /** @return list<TodayRow> */
     private function signatures(): array
     {
-        $own = Signer::query()
-            ->with('round.file')
-            ->whereIn('status', SignerStatus::asked())
-            ->where('email', $this->user->email)
-            ->whereHas('round', static fn ($round) => $round->where('status', 'out')->where('rehearsal', false))
-            ->get();
+        $rows = [];
+        foreach ($this->waiting->signers()->where('email', $this->user->email) as $signer) {
+            $file = $this->files[$signer->deal_file_id] ?? $signer->round->file;
+            $rows[] = new TodayRow('Sign', $signer->round->title, $file->name, '/sign/'.$signer->token(), hot: true);
+        }
 
-        return array_values(
-            $own
-                ->map(
-                    static fn (Signer $signer) => new TodayRow(
-                        'Sign',
-                        $signer->round->title,
-                        $signer->round->file->name,
-                        '/sign/'.$signer->token(),
-                        hot: true,
-                    ),
-                )
-                ->all(),
-        );
+        return $rows;
     }
 
     /**
@@ -207,16 +182,7 @@ final readonly class WaitingOnMe
     private function answers(): array
     {
         $rows = [];
-        foreach (
-            FillRequest::query()
-                ->with('papers')
-                ->where('status', 'finished')
-                ->whereNull('seen_at')
-                ->where('asked_by', $this->user->id)
-                ->whereIn('deal_file_id', $this->files->keys())
-                ->orderByDesc('finished_at')
-                ->get() as $request
-        ) {
+        foreach ($this->waiting->requests()->where('status', FillStatus::Finished)->sortByDesc('finished_at') as $request) {
             $papers = $request->papers;
             $rows[] = new TodayRow(
                 "{$request->name} filled in",
@@ -358,6 +324,12 @@ final readonly class WaitingOnMe
     /** @return list<int> files one works on oneself */
     private function mine(): array
     {
-        return array_values($this->files->filter(fn (DealFile $file) => $file->members->contains('user_id', $this->user->id))->modelKeys());
+        return array_values($this->waiting->mine->modelKeys());
+    }
+
+    /** @return Collection<int, Requirement> lines of one's own files that are reviewed, sent back, or due */
+    private function requirements(): Collection
+    {
+        return $this->waiting->requirements()->whereIn('deal_file_id', $this->mine());
     }
 }

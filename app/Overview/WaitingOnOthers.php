@@ -4,18 +4,15 @@ declare(strict_types=1);
 
 namespace App\Overview;
 
-use App\Mail\Refused;
 use App\Models\AskedForPaper;
 use App\Models\DealFile;
-use App\Models\FillRequest;
 use App\Models\Paper;
 use App\Models\PaperRequest;
-use App\Models\Requirement;
-use App\Models\Signer;
-use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Files\PaperState;
+use Unanimus\Forms\FillStatus;
+use Unanimus\Review\ReviewState;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
 
@@ -25,18 +22,14 @@ final readonly class WaitingOnOthers
     /**
      * @param Collection<int, DealFile> $files open ones that the person works on, by id
      */
-    private function __construct(private User $user, private Collection $files, private LocalDate $today)
+    private function __construct(private Waiting $waiting, private Collection $files, private LocalDate $today)
     {
     }
 
-    /**
-     * @param Collection<int, DealFile> $files
-     * @return list<TodayRow> what has the least time left first
-     */
-    public static function of(User $user, Collection $files, LocalDate $today): array
+    /** @return list<TodayRow> what has the least time left first */
+    public static function of(Waiting $waiting, LocalDate $today): array
     {
-        $mine = $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $user->id))->keyBy('id');
-        $me = new self($user, $mine->isEmpty() ? $files->keyBy('id') : $mine, $today);
+        $me = new self($waiting, $waiting->watched, $today);
 
         return TodayRow::worstFirst([...$me->signers(), ...$me->clients(), ...$me->bringers(), ...$me->reviews(), ...$me->documents()]);
     }
@@ -45,18 +38,9 @@ final readonly class WaitingOnOthers
     private function signers(): array
     {
         $rows = [];
-        $signers = Signer::query()
-            ->with('round')
-            ->whereIn('status', SignerStatus::asked())
-            ->where(fn ($any) => $any->whereNull('email')->orWhere('email', '<>', $this->user->email))
-            ->whereIn('deal_file_id', $this->files->keys())
-            ->whereHas('round', static fn ($round) => $round->where('status', 'out')->where('rehearsal', false))
-            ->orderBy('id')
-            ->get();
-        $back = Refused::of($signers->map(static fn (Signer $one) => "signer {$one->key}")->all());
-        foreach ($signers as $signer) {
-            // It waits on whoever can set the address right.
-            if ($signer->status === SignerStatus::Invited && isset($back["signer {$signer->key}"])) {
+        foreach ($this->waiting->signers()->whereIn('deal_file_id', $this->files->modelKeys()) as $signer) {
+            // Whoever was not reached waits on whoever can set the address right.
+            if ($signer->email === $this->waiting->user->email || $this->waiting->isNotReached($signer)) {
                 continue;
             }
             $file = $this->files[$signer->round->deal_file_id];
@@ -114,15 +98,8 @@ final readonly class WaitingOnOthers
     private function clients(): array
     {
         $rows = [];
-        $requests = FillRequest::query()
-            ->with('party')
-            ->where('status', 'out')
-            ->whereIn('deal_file_id', $this->files->keys())
-            ->orderBy('last_day')
-            ->get();
-        $back = Refused::of($requests->map(static fn (FillRequest $one) => "fill {$one->key}")->all());
-        foreach ($requests as $request) {
-            if ($request->opened_at === null && isset($back["fill {$request->key}"])) {
+        foreach ($this->waiting->requests()->where('status', FillStatus::Out) as $request) {
+            if ($this->waiting->isNotReached($request)) {
                 continue;
             }
             $file = $this->files[$request->deal_file_id];
@@ -144,14 +121,8 @@ final readonly class WaitingOnOthers
     private function reviews(): array
     {
         $rows = [];
-        foreach (
-            Requirement::query()
-                ->where('review_state', 'submitted')
-                ->whereIn('deal_file_id', $this->files->keys())
-                ->orderBy('submitted_at')
-                ->get()
-                ->groupBy('deal_file_id') as $id => $group
-        ) {
+        $submitted = $this->waiting->requirements()->where('review_state', ReviewState::Submitted)->sortBy('submitted_at');
+        foreach ($submitted->groupBy('deal_file_id') as $id => $group) {
             $rows[] = new TodayRow(
                 'Broker',
                 'reviews '.($group->count() === 1 ? $group->firstOrFail()->title : "{$group->count()} papers"),

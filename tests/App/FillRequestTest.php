@@ -259,7 +259,10 @@ it('shows on Today whose answers are waited for, at their own seat', function ()
     $fill = asked();
     app(SetParty::class)($fill->file, Seat::of('seller.1'), new PartyDetails(name: 'Beatrix Palomar'));
     FillRequest::query()->whereKey($fill->id)->update(['party_id' => $fill->file->parties()->where('role', 'seller')->value('id')]);
-    $rows = WaitingOnOthers::of($this->people['tomas'], DealFile::query()->with('members')->get(), $fill->file->office->today());
+    $rows = WaitingOnOthers::of(
+        new App\Overview\Waiting($this->people['tomas'], DealFile::query()->with('members')->get()),
+        $fill->file->office->today(),
+    );
     $row = array_values(array_filter($rows, static fn ($row) => $row->about === 'has not opened the request'))[0];
     expect((string) $row->seat)->toBe('seller.1')->and($row->act['label'] ?? '')->toBe('Remind');
 });

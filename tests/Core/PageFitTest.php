@@ -88,8 +88,8 @@ it('goes by the words around the middle of a wide place', function () {
         fn (array $one) => printOf([$one], 1.0, 0.0, fn () => $one[1] > 200 ? 25.0 : 0.0),
         $words,
     ));
-    expect(liesAt(printOf($words), $there, new Rect(150, 190, 260, 20)))->toBe([150.0, 215.0, 260.0, 20.0])
-        ->and(liesAt(printOf($words), $there, new Rect(60, 190, 330, 20))[1] ?? null)->toBe(190.0);
+    expect(liesAt(printOf($words), $there, new Rect(180, 190, 240, 20)))->toBe([180.0, 215.0, 240.0, 20.0])
+        ->and(liesAt(printOf($words), $there, new Rect(60, 190, 200, 20))[1] ?? null)->toBe(190.0);
 });
 
 it('rests on five words at least', function () {
