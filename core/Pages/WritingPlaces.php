@@ -48,12 +48,15 @@ final class WritingPlaces
         return [$page->places, $page->read];
     }
 
+    /** What is written on: a date's three blanks, which are one; underscores; dots. */
+    private const RUNS = '_{1,8}\/_{1,8}\/_{2,10}|_{3,}|\.{7,}|…{3,}';
+
     /** Runs of underscores or dots, also in the middle of a word ("Name:______Date:____"). */
     private function inWords(): void
     {
         $last = null;
         foreach ($this->words as $word) {
-            if (preg_match('/_{3,}|\.{7,}|…{3,}/u', $word->text) !== 1) {
+            if (preg_match('/'.self::RUNS.'/u', $word->text) !== 1) {
                 $this->read[] = $word;
 
                 continue;
@@ -61,11 +64,14 @@ final class WritingPlaces
             $wide = max(0.01, Typeface::width($word->text, 1.0));
             $x = $word->x;
             foreach (
-                preg_split('/(_{3,}|\.{7,}|…{3,})/u', $word->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $part
+                preg_split('/('.self::RUNS.')/u', $word->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $part
             ) {
                 $width = max(0.1, (Typeface::width($part, 1.0) / $wide) * $word->width);
-                if (preg_match('/^(_{3,}|\.{7,}|…{3,})$/u', $part) !== 1) {
+                if (preg_match('/^(?:'.self::RUNS.')$/u', $part) !== 1) {
                     $this->read[] = new Word($part, $x, $word->y, $width, $word->height);
+                } elseif (str_contains($part, '/')) {
+                    $this->places[] = new WritingPlace('line', new Rect($x, $word->y, $width, $word->height), 'underscores', 'Date');
+                    $last = null;
                 } elseif (
                     $last !== null &&
                     abs($this->places[$last]->place->y - $word->y) < 2 &&

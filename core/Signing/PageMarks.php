@@ -16,6 +16,9 @@ final class PageMarks
     /** A signature narrower than this is none. */
     private const NARROWEST = 70.0;
 
+    /** A cell as high as this, without a date beside it, is for a signature, not for a name. */
+    private const ROOMY = 26.0;
+
     /** What is wider than this is for text. */
     private const WIDEST = 430.0;
 
@@ -187,7 +190,7 @@ final class PageMarks
         if ($width > self::WIDEST || Companions::isNameUnder($line, $lines)) {
             return null;
         }
-        $isCell = $line->at->by === 'cell';
+        $isCell = $line->isCell();
         $after = str_word_count($line->after) > 3 ? '' : $line->after;
         $column = $isCell ? $line->over : '';
         $before = preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1 ? '' : $line->before;
@@ -212,6 +215,11 @@ final class PageMarks
             ],
             MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
             $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
+            preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && MarkLabels::isSignature($m[0]) => [MarkKind::Signature, 0.92],
+            $isCell && ($dated || $line->at->place->height >= self::ROOMY) && self::isRoleColumn($line, $lines) => [
+                MarkKind::Signature,
+                $dated ? 0.88 : 0.75,
+            ],
             BlockEntries::isCompany($line->under) => null,
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
@@ -226,6 +234,22 @@ final class PageMarks
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,
         };
+    }
+
+    /**
+     * A cell under nothing but a role, in a row without a label: whoever that is signs there. Where rows are called something, as
+     * in a table of who pays what, they are for ticks and amounts.
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isRoleColumn(SigningLine $line, array $lines): bool
+    {
+        if (! SignerWords::isAll($line->over) || $line->at->place->height < 13 || $line->at->place->height > 80) {
+            return false;
+        }
+        $row = array_filter($lines, static fn (SigningLine $other) => $other->isCell() && $other->isBeside($line));
+
+        return array_filter($row, static fn (SigningLine $other) => preg_match('/\p{L}/u', $other->before) === 1) === [];
     }
 
     /**

@@ -101,7 +101,7 @@ final class SeatGuess
     /** Whose name is printed at a line, or as its caption. */
     private function named(SigningLine $line): ?Seat
     {
-        foreach ([$line->under, $line->at->caption, $line->before, $line->below] as $text) {
+        foreach ([$line->under, $line->at->caption, $line->before, $line->below, self::signedFor($line)] as $text) {
             $seat = $text === '' ? null : $this->names->in($text);
             if ($seat !== null) {
                 return $seat;
@@ -109,6 +109,12 @@ final class SeatGuess
         }
 
         return null;
+    }
+
+    /** What stands over "By: ____". */
+    private static function signedFor(SigningLine $line): string
+    {
+        return MarkLabels::isBy($line->before) ? $line->over : '';
     }
 
     /**
@@ -120,7 +126,7 @@ final class SeatGuess
     {
         $line = $this->lines[$index];
         $under = $this->isHeaded($index) ? $line->over : $line->under;
-        $beside = [$line->at->caption, $line->before, $under, $line->below];
+        $beside = [$line->at->caption, $line->before, $under, $line->below, $this->saidAfter($line), $line->isCell() ? $line->over : ''];
         $isInitials = $kinds[$index][0] === MarkKind::Initials;
         // "____ Buyer initials    ____ Seller initials": what is said after it is nearer than what stands before.
         if ($isInitials && MarkLabels::isInitials($this->after($index)) && ! MarkLabels::isInitials($under)) {
@@ -140,6 +146,12 @@ final class SeatGuess
         }
 
         return ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody ?? $this->heading($line) ?? $this->ofName($line);
+    }
+
+    /** "____ (Seller's signature)": said of the line before it, also where another line follows. */
+    private function saidAfter(SigningLine $line): string
+    {
+        return preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && MarkLabels::isSignature($m[0]) ? $m[0] : '';
     }
 
     /** What is said after a line; what stands right before the next one is the next one's. */
@@ -238,8 +250,10 @@ final class SeatGuess
             if (SignerWords::isAll($text) || (count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null)) {
                 return SignerWords::in($text);
             }
-            if (count($row) > 9) {
-                return null;
+            // "Greywater Holdings, LLC", then "By: ____": it is signed for them, whatever stands over it.
+            $entity = MarkLabels::isBy($line->before) ? SignerWords::entity($text) : null;
+            if ($entity !== null || count($row) > 9) {
+                return $entity;
             }
         }
 

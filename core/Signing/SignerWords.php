@@ -36,7 +36,11 @@ final readonly class SignerWords
         self::OUTSIDERS;
 
     /** They sign beside the parties, and are never one of them. */
-    private const OUTSIDERS = 'witness(?:es)?|notary(?: public)?|testigos?|notari[oa]';
+    private const OUTSIDERS = 'witness(?:es)?(?! whereof)|notary(?: public)?|testigos?|notari[oa]';
+
+    /** What the names of those end in for whom somebody else signs. */
+    private const ENTITY = '/^\W*(?:[\p{L}\d&’\'.-]+,?\s+){1,6}(?:L\.?L\.?C\.?|L\.?L?\.?P\.?|Inc\.?|Corp(?:oration)?\.?|Co\.|Company|'.
+        'Trust|Estate|Partnership|Association|Bank)\W*$/u';
 
     /**
      * @param PartyRole|null $role null: they name nobody
@@ -68,6 +72,12 @@ final readonly class SignerWords
         }
 
         return preg_match('/\b(?:'.self::SOMEBODY.')\b/iu', $text, $m) === 1 ? new self(null, null, mb_strtolower($m[0])) : null;
+    }
+
+    /** A company, trust or estate for whom somebody signs, "Greywater Holdings, LLC"; null when the words are no such name. */
+    public static function entity(string $text): ?self
+    {
+        return preg_match(self::ENTITY, $text) === 1 ? new self(null, null, trim($text, " \t:,")) : null;
     }
 
     /** Whether the word means someone who signs beside the parties: a witness, a notary. */

@@ -86,6 +86,12 @@ final readonly class SigningLine
         return $this->at->place->x + $this->at->place->width;
     }
 
+    /** Whether it is a cell of a table, whose column says what it is for. */
+    public function isCell(): bool
+    {
+        return $this->at->by === 'cell';
+    }
+
     /** Whether both stand on one row of the page. */
     public function isBeside(self $other): bool
     {
