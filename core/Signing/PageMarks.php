@@ -33,7 +33,7 @@ final class PageMarks
     {
         [$lines, $read, $squares] = SigningPlaces::on($page->words, $page->rules, $page->fields);
         $names ??= PrintedNames::of([]);
-        $kinds = self::acts($lines, $page->height, $names);
+        $kinds = LateActs::among($lines, $read, self::acts($lines, $page->height, $names));
         $whose = new SeatGuess($lines, $read, $seats, $names);
         $found = [];
         foreach ($lines as $index => $line) {
@@ -216,13 +216,13 @@ final class PageMarks
             MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
             $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
             preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && MarkLabels::isSignature($m[0]) => [MarkKind::Signature, 0.92],
-            $isCell && ($dated || $line->at->place->height >= self::ROOMY) && self::isRoleColumn($line, $lines) => [
+            $isCell && ($dated || $line->at->place->height >= self::ROOMY) && LineNeighbors::isRoleColumn($line, $lines) => [
                 MarkKind::Signature,
                 $dated ? 0.88 : 0.75,
             ],
-            BlockEntries::isCompany($line->under) => null,
+            BlockEntries::isCompany($line->under) || LineNeighbors::isFirm($line, $lines) => null,
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
-            SignerWords::isAll($line->before) && $dated => [MarkKind::Signature, 0.88],
+            SignerWords::isAll($line->before) && ($dated || LineNeighbors::isPrintedBeside($line, $lines)) => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
             BlockEntries::isCompany($line->before) => null,
             SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
@@ -234,22 +234,6 @@ final class PageMarks
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,
         };
-    }
-
-    /**
-     * A cell under nothing but a role, in a row without a label: whoever that is signs there. Where rows are called something, as
-     * in a table of who pays what, they are for ticks and amounts.
-     *
-     * @param list<SigningLine> $lines
-     */
-    private static function isRoleColumn(SigningLine $line, array $lines): bool
-    {
-        if (! SignerWords::isAll($line->over) || $line->at->place->height < 13 || $line->at->place->height > 80) {
-            return false;
-        }
-        $row = array_filter($lines, static fn (SigningLine $other) => $other->isCell() && $other->isBeside($line));
-
-        return array_filter($row, static fn (SigningLine $other) => preg_match('/\p{L}/u', $other->before) === 1) === [];
     }
 
     /**

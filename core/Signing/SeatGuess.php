@@ -117,6 +117,15 @@ final class SeatGuess
         return MarkLabels::isBy($line->before) ? $line->over : '';
     }
 
+    /** "Broker: ____ By: ____": whom the firm on the line before is. */
+    private function ofFirm(int $index): ?SignerWords
+    {
+        $left = $this->lines[$index - 1] ?? null;
+        $isBy = preg_match('/^\W*by\W*$/i', $this->lines[$index]->before) === 1;
+
+        return $isBy && $left !== null && $left->isBeside($this->lines[$index]) ? SignerWords::in($left->before) : null;
+    }
+
     /**
      * What the page says of who signs there.
      *
@@ -145,7 +154,7 @@ final class SeatGuess
             return $somebody;
         }
 
-        return ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody ?? $this->heading($line) ?? $this->ofName($line);
+        return ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody ?? $this->ofFirm($index) ?? $this->heading($line) ?? $this->ofName($line);
     }
 
     /** "____ (Seller's signature)": said of the line before it, also where another line follows. */

@@ -92,8 +92,11 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:the |each |authorized |for (?:the )?)?(?:first |second |1st |2nd )?(?:'.$pattern.')(?:\W{0,2}s)?\)?(?:[’\']s?)?'.
+            '/^\W*(?:the |each |authorized |for (?:the )?)?(?:first |second |1st |2nd )?(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
+                '(?:\s?\/\s?(?:'.$pattern.'))?(?:\W{0,2}s)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*[(#]?\d?\)?(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
+                '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
+                'personal representative|power of attorney))?'.
                 '(?:\s+(?:for|of) (?:the )?(?:'.self::SIDES.')(?:\W{0,2}s\)?)?)?\s*[:.,]?\W*$/iu',
             trim($text),
         ) === 1;

@@ -120,10 +120,16 @@ final readonly class SigningLine
                 $wall = min($wall, $other->place->x + 1);
             }
         }
-        $line = array_filter($words, static function (Word $word) use ($place, $foot, $left, $wall): bool {
+        // What a row of a table is called may stand anywhere in its height; the room under a caption is a part of that.
+        $high = match ($at->by) {
+            'cell' => max(13.0, $place->height),
+            'box' => max(13.0, $place->height + ($at->caption === '' ? 0.0 : 14.0)),
+            default => max(13.0, min(18.0, $place->height)),
+        };
+        $line = array_filter($words, static function (Word $word) use ($place, $foot, $left, $wall, $high): bool {
             $middle = $word->y + $word->height / 2;
 
-            return $middle > $foot - max(13.0, min(18.0, $place->height)) && $middle < $foot + 4 && ($left
+            return $middle > $foot - $high && $middle < $foot + 4 && ($left
                 ? $word->right() <= $place->x + 3 && $word->x >= $wall
                 : $word->x >= $place->x + $place->width - 3 && $word->right() <= $wall);
         });
