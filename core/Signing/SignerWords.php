@@ -93,7 +93,7 @@ final readonly class SignerWords
 
         return preg_match(
             '/^\W*(?:the |each |authorized |for (?:the )?)?(?:first |second |1st |2nd )?(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
-                '(?:\s?\/\s?(?:'.$pattern.'))?(?:\W{0,2}s)?\)?(?:[’\']s?)?'.
+                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'))?(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*[(#]?\d?\)?(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
                 '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
                 'personal representative|power of attorney))?'.
