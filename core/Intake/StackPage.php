@@ -19,6 +19,15 @@ final readonly class StackPage
     /** How much taller than the text a heading is. */
     private const TALLER = 1.22;
 
+    /** So many words on one line are no title, and what stands under them is none of a paper. */
+    private const SENTENCE = 9;
+
+    /** What is set as a title on the last page of a paper, and begins none. */
+    private const CLOSING = '/^\W*(?:in witness|signatures?\W*$|signature pages?|execut(?:ed|ion)|continued|page \w+\W*$)|'.
+        '\bcont(?:inue|[’\'])d\W*$/iu';
+
+    private const NUMBERS = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8];
+
     /**
      * @param string $form number of the form it names; empty: none
      * @param int|null $page the number it gives itself; null: none
@@ -134,6 +143,11 @@ final readonly class StackPage
             return [(int) ($m[2] ?? $m[1]) ?: (int) $m[1], null];
         }
 
+        $said = implode('|', array_keys(self::NUMBERS));
+        if (preg_match("~^\W*page ({$said})\b|\bpage ({$said})\W*$~iu", $text, $m) === 1) {
+            return [self::NUMBERS[strtolower($m[1] !== '' ? $m[1] : $m[2])], null];
+        }
+
         return [null, null];
     }
 
@@ -167,7 +181,10 @@ final readonly class StackPage
             $letters = (string) preg_replace('/[^\p{L}]/u', '', $said);
             $isLoud = mb_strlen($letters) >= 8 && mb_strtoupper($letters) === $letters;
             if (($tall || $isLoud) && mb_strlen($letters) >= 4 && count($line) <= 12) {
-                return mb_strimwidth($said, 0, 80, '…');
+                return preg_match(self::CLOSING, $said) === 1 ? '' : mb_strimwidth($said, 0, 80, '…');
+            }
+            if (count($line) >= self::SENTENCE && preg_match('/\p{Ll}{3,} \p{Ll}{2,}/u', $said) === 1) {
+                return '';
             }
         }
 

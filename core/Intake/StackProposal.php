@@ -108,6 +108,9 @@ final class StackProposal
             $page->page !== null => [$page->form !== '' && $form === '' && $page->heading !== '', 0.7],
             $page->form !== '' && $page->form === $form => [false, 0.85],
             $seen !== [] && $count > 0 && count($seen) >= $count => [true, 0.92],
+            // "Page 2 of 2" ends a paper, also where its first page did not say its number.
+            $last->page !== null && $last->page === $last->count => [true, 0.85],
+            self::goesOn($last, $page) => [false, 0.85],
             $page->shape !== $last->shape => [true, 0.85],
             self::sharesEdges($page, $last) => [false, 0.85],
             $page->heading !== '' && $page->heading !== $last->heading => [true, $blankBefore ? 0.9 : 0.8],
@@ -126,6 +129,12 @@ final class StackProposal
 
         return (mb_strlen($page->text) > 80 && $foot($page) === $foot($last)) ||
             ($page->heading === '' && $head($page) === $head($last));
+    }
+
+    /** Whether a sentence of the one page goes on upon the next. */
+    private static function goesOn(StackPage $last, StackPage $page): bool
+    {
+        return ! self::isEnded($last) && $page->heading === '' && preg_match('/^\p{Ll}/u', $page->text) === 1;
     }
 
     /** Whether the text of a page comes to an end, and does not break off in a sentence. */

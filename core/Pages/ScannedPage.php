@@ -92,7 +92,9 @@ final readonly class ScannedPage
 
         $across = self::besideWords(self::across(...$shape), $straight);
 
-        $rules = PageRules::ofLines($across, self::withEdges(self::down(...$shape), $across));
+        $down = self::down(...$shape);
+        // A line that is seen in pieces ends where the last of them does.
+        $rules = PageRules::ofLines($across, self::withEdges($down, PageRules::ofLines($across, $down)->across));
 
         return new self($straight, $rules, $scale, $slope, $middle);
     }

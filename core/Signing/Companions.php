@@ -32,7 +32,7 @@ final class Companions
         }
         $kind ??= self::isNameUnder($line, $lines) ? MarkKind::Name : null;
         $kind ??= self::asElsewhere($line, $lines, $kinds);
-        if ($kind === null || $line->at->place->width < 18) {
+        if ($kind === null || $line->at->place->width < 18 || LineNeighbors::isHeader($line, $lines)) {
             return null;
         }
         $best = null;

@@ -56,4 +56,21 @@ final class LineNeighbors
 
         return false;
     }
+
+    /**
+     * Whether a cell with words names the column of empty cells under it.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isHeader(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $alike = abs($other->at->place->x - $line->at->place->x) < 4 && abs($other->right() - $line->right()) < 4;
+            if ($other->isCell() && $alike && $other->foot() > $line->foot() && $other->over === $line->at->caption) {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }

@@ -187,7 +187,7 @@ final class PageMarks
     private static function act(SigningLine $line, array $lines, float $height, PrintedNames $names): ?array
     {
         $width = $line->at->place->width;
-        if ($width > self::WIDEST || Companions::isNameUnder($line, $lines)) {
+        if ($width > self::WIDEST || Companions::isNameUnder($line, $lines) || LineNeighbors::isHeader($line, $lines)) {
             return null;
         }
         $isCell = $line->isCell();
@@ -229,7 +229,7 @@ final class PageMarks
                 MarkKind::Signature,
                 0.6,
             ],
-            $before.$line->under === '' && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
+            $before.$line->under === '' && ! $isCell && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,

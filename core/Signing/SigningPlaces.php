@@ -37,7 +37,7 @@ final class SigningPlaces
         [$flat, $read] = WritingPlaces::on($words, $rules);
         $squares = array_filter($flat, static fn (WritingPlace $one) => $one->shape === 'tick');
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
-        $places = self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read);
+        $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
         $lines = self::inRows($lines);
 
@@ -166,6 +166,46 @@ final class SigningPlaces
         }
 
         return $apart;
+    }
+
+    /**
+     * Two short lines and a longer one close beside each other are a date: month, day and year.
+     *
+     * @param list<WritingPlace> $places
+     * @return list<WritingPlace>
+     */
+    private static function dates(array $places): array
+    {
+        $rows = [];
+        foreach ($places as $index => $one) {
+            $isShort = $one->shape === 'line' && $one->place->width >= 10 && $one->place->width <= 48 && $one->caption === '';
+            $isShort && ($rows[] = $index);
+        }
+        usort($rows, static fn (int $a, int $b) => $places[$a]->place->x <=> $places[$b]->place->x);
+        $taken = $dates = [];
+        foreach ($rows as $first) {
+            $run = [$places[$first]->place];
+            $with = [$first];
+            foreach ($rows as $next) {
+                $gap = $places[$next]->place->x - $run[count($run) - 1]->x - $run[count($run) - 1]->width;
+                $level = abs($places[$next]->place->y + $places[$next]->place->height - $run[0]->y - $run[0]->height) < 3;
+                if (! in_array($next, $with, true) && $level && $gap > -0.5 && $gap < 9) {
+                    $run[] = $places[$next]->place;
+                    $with[] = $next;
+                }
+            }
+            if (count($run) !== 3 || array_intersect($with, $taken) !== []) {
+                continue;
+            }
+            [$month, $day, $year] = $run;
+            if (abs($month->width - $day->width) < 0.2 * $month->width && $year->width > 1.2 * $day->width) {
+                array_push($taken, ...$with);
+                $across = $year->x + $year->width - $month->x;
+                $dates[] = new WritingPlace('line', new Rect($month->x, $month->y, $across, $month->height), 'underscores', 'Date');
+            }
+        }
+
+        return [...array_values(array_diff_key($places, array_flip($taken))), ...$dates];
     }
 
     /** @param  list<WritingPlace>  $places  Whether a word stands right before a place of its own row. */
