@@ -40,6 +40,21 @@ final readonly class DeliveryReport
         return null;
     }
 
+    /**
+     * From a report in words alone, as older mail systems write them: whom, a code of failure, and the headers of the message.
+     *
+     * @return self|null null when nothing failed for good, or it is not told which message it was
+     *
+     * @link https://www.rfc-editor.org/rfc/rfc5321 codes that begin with 5 are for good (4.2.1)
+     */
+    public static function ofWords(string $text): ?self
+    {
+        $failed = '/<?([^\s<>"]{1,200}@[^\s<>":]{1,200})>?:?\s+(?:.{0,300}?)\b5\d\d[ -](?:#?(5\.\d{1,3}\.\d{1,3})\s)?([^\n]{0,160})/s';
+        $isTold = preg_match('/^\s*Message-ID:\s*<([^<>\s]+)>/mi', $text, $id) === 1 && preg_match($failed, $text, $m) === 1;
+
+        return $isTold ? new self($m[1], self::because(['status' => $m[2], 'diagnostic-code' => trim($m[3])]), $id[1]) : null;
+    }
+
     /** @return array{recipient: string, because: string, messageId: string} */
     public function toArray(): array
     {

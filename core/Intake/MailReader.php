@@ -64,7 +64,7 @@ final class MailReader
         $reader = new self();
         $text = self::text($mail);
         $html = self::html($mail);
-        $report = self::report($mail);
+        $report = self::report($mail) ?? (self::isOfMailSystem($mail) ? DeliveryReport::ofWords($text) : null);
         $report !== null || $reader->attached($mail, self::shown($html), 0);
 
         return new ReceivedMail(
@@ -188,12 +188,22 @@ final class MailReader
     {
         $says = static fn (string $field): string => strtolower(trim((string) $mail->getHeaderValue($field)));
 
-        return ! in_array($says('Auto-Submitted'), ['', 'no'], true) ||
+        return self::isOfMailSystem($mail) ||
+            ! in_array($says('Auto-Submitted'), ['', 'no'], true) ||
             in_array($says('Precedence'), ['auto_reply', 'auto-reply'], true) ||
             ! in_array($says('X-Autoreply'), ['', 'no'], true) ||
             $says('X-Autorespond') !== '' ||
             in_array($says('X-Auto-Response-Suppress'), ['all'], true) ||
             preg_match(self::AUTOMATIC, $says('Subject')) === 1;
+    }
+
+    /** Whether the mail system itself writes: what it sends has no way back (RFC 5321, 4.5.5). */
+    private static function isOfMailSystem(IMessage $mail): bool
+    {
+        $from = trim((string) $mail->getHeader('From')?->getRawValue());
+
+        return trim((string) $mail->getHeader('Return-Path')?->getRawValue()) === '<>' ||
+            preg_match('/^"?<?(?:mailer-daemon|mail delivery (?:sub)?system)\b/i', $from) === 1;
     }
 
     /** @param  array<string, true>  $shown */

@@ -260,3 +260,29 @@ it('knows a blind copy by what the servers on the way wrote', function () {
         ->and($mail->recipients())->toBe(['June Falk <june@a.example>', '14-lanternfish.k7mq2xpa@papers.example'])
         ->and($mail->codes())->toBe(['k7mq2xpa']);
 });
+
+it('knows what came back also where a mail system says so in words alone', function () {
+    $raw = fn (string $from, string $said) => str_replace("\n", "\r\n", <<<MAIL
+        Return-Path: <>
+        From: {$from}
+        To: files@quillmark.example
+        Subject: failure notice
+        Content-Type: text/plain
+
+        I was not able to deliver your message to the following addresses.
+        {$said}
+
+        --- Below this line is a copy of the message.
+
+        Message-Id: <abc@files.example>
+        Subject: Please sign
+        MAIL);
+    $gone = MailReader::read($raw('MAILER-DAEMON@mx.example', "<ilse@eide.example>:\n550 5.1.1 no such user"));
+    expect($gone->auto)->toBeTrue()->and($gone->report?->toArray())->toBe([
+        'recipient' => 'ilse@eide.example', 'because' => 'there is no such mailbox', 'messageId' => 'abc@files.example',
+    ]);
+    $told = MailReader::read($raw('MAILER-DAEMON@mx.example', "<ilse@eide.example>:\n552 mailbox over quota"));
+    expect($told->report?->because)->toBe('mailbox over quota');
+    $later = MailReader::read($raw('MAILER-DAEMON@mx.example', "<ilse@eide.example>:\n451 try again later"));
+    expect($later->report)->toBeNull()->and($later->auto)->toBeTrue();
+});
