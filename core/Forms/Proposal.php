@@ -9,10 +9,11 @@ use Unanimus\Pages\PageRules;
 use Unanimus\Pages\PageWords;
 use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\Rect;
-use Unanimus\Pages\Word;
 use Unanimus\Pages\WritingPlace;
 use Unanimus\Pages\WritingPlaces;
 use Unanimus\Signing\MarkKind;
+use Unanimus\Signing\PageMarks;
+use Unanimus\Signing\ProposedMark;
 use Unanimus\Terms\Kind;
 
 /**
@@ -77,6 +78,9 @@ final class Proposal
         'licensee' => 'agent',
     ];
 
+    /** The upper part of a page, where "Buyer: ____ Date: ____" are the deal's. */
+    private const HEAD = 0.3;
+
     /** @var array<string, int> how often a name was given */
     private array $names = [];
 
@@ -139,31 +143,34 @@ final class Proposal
         $proposal = new self();
         $proposed = [];
         foreach ($pages as $page) {
-            array_push($proposed, ...$proposal->page($page->number, $page->words, $page->rules));
+            array_push($proposed, ...$proposal->page($page));
         }
 
         return $proposed;
     }
 
-    /**
-     * @param list<Word> $words
-     * @return list<ProposedBlank>
-     */
-    private function page(int $page, array $words, PageRules $rules): array
+    /** @return list<ProposedBlank> */
+    private function page(PageRead $read): array
     {
-        [$places, $read] = WritingPlaces::on($words, $rules);
+        $page = $read->number;
+        [$places, $words] = WritingPlaces::on($read->words, $read->rules);
+        // Who signs where is found as on any paper that comes in.
+        $marks = PageMarks::on($read, []);
         $proposed = [];
         foreach ($places as $place) {
-            $around = new Surroundings($place, $places, $read);
+            $around = new Surroundings($place, $places, $words);
             $label = $around->label();
-            $kind = self::kind($place, $label, $around);
-            $kind = $kind === MarkKind::Signature ? $kind : self::besideSignature($place, $label, $proposed, $page) ?? $kind;
-            $binding =
-                $kind instanceof MarkKind
-                    ? self::seat($around, $proposed, $kind, $place)
-                    : ($place->shape === 'tick'
-                        ? null
-                        : self::binding($label, $kind));
+            // Names stand at the head of a paper, signatures below.
+            $mark = $place->place->y < self::HEAD * $read->height ? null : self::markAt($place, $marks);
+            $kind = $mark->kind ?? self::kind($place, $label, $around);
+            $kind = $kind === MarkKind::Signature || $mark !== null
+                ? $kind
+                : self::besideSignature($place, $label, $proposed, $page) ?? $kind;
+            $binding = match (true) {
+                $mark?->seat !== null => (string) $mark->seat,
+                $kind instanceof MarkKind => self::seat($around, $proposed, $kind, $place),
+                default => $place->shape === 'tick' ? null : self::binding($label, $kind),
+            };
             $label =
                 $kind === Kind::Number && $around->after() !== ''
                     ? trim($label.' '.implode(' ', array_slice(explode(' ', $around->after()), 0, 2)), ' .,;')
@@ -180,6 +187,25 @@ final class Proposal
         }
 
         return $proposed;
+    }
+
+    /**
+     * What a signer makes in a place, where that is clear.
+     *
+     * @param list<ProposedMark> $marks
+     */
+    private static function markAt(WritingPlace $place, array $marks): ?ProposedMark
+    {
+        foreach ($marks as $mark) {
+            $isThere = in_array($mark->kind, [MarkKind::Signature, MarkKind::Initials, MarkKind::Date, MarkKind::Name], true) &&
+                abs($mark->place->x - $place->place->x) < 4 &&
+                abs($mark->place->y + $mark->place->height - $place->place->y - $place->place->height) < 4;
+            if ($isThere && $place->shape !== 'tick') {
+                return $mark;
+            }
+        }
+
+        return null;
     }
 
     /**

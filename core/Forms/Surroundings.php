@@ -41,8 +41,12 @@ final readonly class Surroundings
         if ($this->at->by === 'cell') {
             return self::tidy(trim($this->before(600).' '.$this->heading())) ?: self::tidy($this->above());
         }
-        $under = $this->at->by === 'ruled line' ? self::tidy($this->below()) : '';
+        // "______ ("Buyer")": a contract says in brackets what it calls somebody.
+        if (preg_match('/^\(\s?["“](?:the )?([\p{L} ]{3,30})["”]\s?\)/u', $this->after(), $called) === 1) {
+            return $called[1];
+        }
         $before = self::tidy($this->before());
+        $under = $this->at->by === 'ruled line' || ($this->at->shape === 'line' && $before === '') ? self::tidy($this->below()) : '';
 
         return $before !== '' && ($under === '' || ! $this->standsAlone())
             ? $before

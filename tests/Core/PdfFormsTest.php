@@ -243,3 +243,21 @@ it('finds nearly every blank and mark of our own printed forms, and hardly anyth
         ->and(count($found))
         ->toBeLessThan(1.1 * count($there) + 1);
 })->with(['M-102', 'M-201', 'M-214', 'M-230']);
+
+it('finds who signs on a form as on any paper: captions under their lines, columns, names in brackets', function () {
+    $content = MadePdf::text(60, 700, 'This agreement is made between ________________________ ("Buyer") and the owner.', 10);
+    foreach ([60 => 'BUYER:', 330 => 'SELLER:'] as $x => $who) {
+        $content .= MadePdf::text($x, 460, $who, 10);
+        foreach (['Signature', 'Print name', 'Date'] as $row => $caption) {
+            $content .= MadePdf::text($x, 430 - 32 * $row, '______________________________', 10).
+                MadePdf::text($x, 418 - 32 * $row, $caption, 9);
+        }
+    }
+    $found = Proposal::of($this->scratch->put('flat.pdf', MadePdf::page($content)));
+    expect(array_map(fn (ProposedBlank $one) => "{$one->kind->value} {$one->label} {$one->binding}", $found))->toBe([
+        'text Buyer buyers.names',
+        'signature Signature buyer.1', 'signature Signature seller.1',
+        'name Print name buyer.1', 'name Print name seller.1',
+        'date Date buyer.1', 'date Date seller.1',
+    ]);
+});
