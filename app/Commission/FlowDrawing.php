@@ -10,7 +10,10 @@ use Unanimus\Commission\Payee;
 /** The flow from the gross to every payee, widths to scale, in the drawing's own units. */
 final readonly class FlowDrawing
 {
-    public const WIDTH = 640;
+    /** Where the streams begin and end, across: as wide as a page has room, and on a phone. */
+    public const WIDE = [96, 384];
+
+    public const NARROW = [12, 104];
 
     public const HEIGHT = 260;
 
@@ -18,12 +21,21 @@ final readonly class FlowDrawing
     private const ROOM = 50.0;
 
     /** @param  list<array{path: string, y: float, height: float, payee: Payee, tone: string}>  $streams */
-    private function __construct(public array $streams, public float $top, public float $height, public float $tall)
-    {
+    private function __construct(
+        public array $streams,
+        public float $top,
+        public float $height,
+        public float $tall,
+        public int $left,
+        public int $right,
+    ) {
     }
 
-    public static function of(CommissionSheet $sheet): self
+    /** @param  array{int, int}  $across  WIDE or NARROW */
+    public static function of(CommissionSheet $sheet, array $across = self::WIDE): self
     {
+        [$left, $right] = $across;
+        $bend = ($left + $right) / 2;
         $paid = array_values(array_filter($sheet->payees, static fn (Payee $payee) => ! $payee->amount->isNegative()));
         $tall = max((float) self::HEIGHT, 60 + self::ROOM * count($paid) + 150);
         $scale = 150 / max(1, $sheet->gross->cents);
@@ -35,11 +47,14 @@ final readonly class FlowDrawing
         foreach ($paid as $payee) {
             $height = max(1.0, $payee->amount->cents * $scale);
             $path = sprintf(
-                'M96 %1$.1fC240 %1$.1f 240 %2$.1f 384 %2$.1fV%3$.1fC240 %3$.1f 240 %4$.1f 96 %4$.1fZ',
+                'M%5$d %1$.1fC%7$.0f %1$.1f %7$.0f %2$.1f %6$d %2$.1fV%3$.1fC%7$.0f %3$.1f %7$.0f %4$.1f %5$d %4$.1fZ',
                 $from,
                 $to,
                 $to + $height,
                 $from + $height,
+                $left,
+                $right,
+                $bend,
             );
             $streams[] = [
                 'path' => $path,
@@ -56,6 +71,6 @@ final readonly class FlowDrawing
             $to += $height + self::ROOM + $gap;
         }
 
-        return new self($streams, $top, 150, $tall);
+        return new self($streams, $top, 150, $tall, $left, $right);
     }
 }

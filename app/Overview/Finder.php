@@ -46,7 +46,8 @@ final class Finder
         $strict = $query->words === [] || self::words(DealFile::query(), $query->words, false)->exists();
         self::words($found, $query->words, ! $strict);
         foreach ($query->fields as ['field' => $field, 'value' => $value, 'not' => $not]) {
-            $found->where(static fn (Builder $where) => FileFields::narrow($where, $field, $value, $user), null, null, $not ? 'and not' : 'and');
+            $asked = static fn (Builder $where) => FileFields::narrow($where, $field, $value, $user);
+            $found->where($asked, null, null, $not ? 'and not' : 'and');
         }
         // Files that have ended leave the working list, unless they are asked for.
         $isForAll = $query->asks('status') || $query->asks('says') || $query->words !== [];

@@ -318,7 +318,9 @@ final readonly class WaitingOnMe
             }
         }
 
-        return $elsewhere === [] ? $rows : [...$rows, TodayRow::elsewhere(array_sum($elsewhere), 'late', count($elsewhere), 'late:deadline')];
+        return $elsewhere === []
+            ? $rows
+            : [...$rows, TodayRow::elsewhere(array_sum($elsewhere), 'late', count($elsewhere), 'late:deadline')];
     }
 
     /** @return list<int> files one works on oneself */

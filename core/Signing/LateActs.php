@@ -37,7 +37,8 @@ final class LateActs
         $late = [];
         foreach ($lines as $index => $line) {
             $role = self::role($line);
-            if (isset($kinds[$index]) || isset($signing[$role]) || ! self::isOfRole($line, $lines) || self::goesWith($line, $lines, $kinds)) {
+            $isTaken = isset($kinds[$index]) || isset($signing[$role]);
+            if ($isTaken || ! self::isOfRole($line, $lines) || self::goesWith($line, $lines, $kinds)) {
                 continue;
             }
             if (self::isSaidOver($line, $words) || ($foot !== null && $line->foot() - $foot < 40)) {
@@ -58,7 +59,10 @@ final class LateActs
         if ($width < 90 || $width > 300 || $line->isCell() || $line->under !== '' || ! SignerWords::isAll($line->before)) {
             return false;
         }
-        $next = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line) && $other->at->place->x > $line->right() - 1);
+        $next = array_filter(
+            $lines,
+            static fn (SigningLine $other) => $other->isBeside($line) && $other->at->place->x > $line->right() - 1,
+        );
         $before = array_map(static fn (SigningLine $other) => $other->before, $next);
 
         return ($line->after === '' || in_array($line->after, $before, true)) &&

@@ -24,7 +24,9 @@ final class LineNeighbors
         }
         $row = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line));
 
-        return array_filter($row, static fn (SigningLine $other) => preg_match('/\p{L}/u', $other->before.$other->at->caption) === 1) === [];
+        $called = static fn (SigningLine $other): bool => preg_match('/\p{L}/u', $other->before.$other->at->caption) === 1;
+
+        return array_filter($row, $called) === [];
     }
 
     /**

@@ -154,7 +154,9 @@ final class SeatGuess
             return $somebody;
         }
 
-        return ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody ?? $this->ofFirm($index) ?? $this->heading($line) ?? $this->ofName($line);
+        $said = ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody;
+
+        return $said ?? $this->ofFirm($index) ?? $this->heading($line) ?? $this->ofName($line);
     }
 
     /** "____ (Seller's signature)": said of the line before it, also where another line follows. */

@@ -45,7 +45,8 @@ return [
     ],
     'link_back' => [
         'subject' => 'An email to :name came back',
-        'body' => "The email to :name at :address about :file came back: :why.\n\nCheck the address, withdraw what you sent, and send it again.",
+        'body' => "The email to :name at :address about :file came back: :why.\n\nCheck the address, withdraw what you sent, and ".
+            'send it again.',
         'label' => 'Open the file',
     ],
     'referred' => [

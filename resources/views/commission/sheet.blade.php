@@ -5,21 +5,24 @@
         they are. If they should follow, withdraw the authorization and make a new one.</p>@endif
     @php($note = $entries?->entered()->value('note') ?: (string) $facts->value('commission_note'))
     @if ($note !== '')<p class="say">{{ $note }}</p>@endif
-    <div class="flow-wrap" tabindex="0" role="region" aria-label="Who gets what">
-        <svg class="flow" viewBox="0 0 640 {{ $flow->tall }}" role="img"
-        aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
-        <rect class="source" x="84" y="{{ $flow->top }}" width="12" height="{{ $flow->height }}"/>
-        <text class="sum" x="76" y="{{ $flow->top + $flow->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
-        <text class="dim-text" x="76" y="{{ $flow->top + $flow->height / 2 + 15 }}" text-anchor="end">comes in</text>
-        @foreach ($flow->streams as $stream)
+    @use(App\Commission\FlowDrawing)
+    @foreach (['wide' => $flow, 'narrow' => FlowDrawing::of($sheet, FlowDrawing::NARROW)] as $room => $drawn)
+        @php($isWide = $room === 'wide')
+        <svg class="flow {{ $room }}" viewBox="0 0 {{ $isWide ? 640 : 340 }} {{ $drawn->tall }}" role="img"
+            aria-label="@foreach ($sheet->payees as $payee){{ $payee->name }} {{ $payee->amount->ledger() }}. @endforeach">
+        <rect class="source" x="{{ $drawn->left - 12 }}" y="{{ $drawn->top }}" width="12" height="{{ $drawn->height }}"/>
+        @if ($isWide)
+            <text class="sum" x="76" y="{{ $drawn->top + $drawn->height / 2 }}" text-anchor="end">{{ $sheet->gross }}</text>
+            <text class="dim-text" x="76" y="{{ $drawn->top + $drawn->height / 2 + 15 }}" text-anchor="end">comes in</text>
+        @endif
+        @foreach ($drawn->streams as $stream)
+            @php([$at, $middle] = [$drawn->right + 12, $stream['y'] + $stream['height'] / 2])
             <g class="tone-{{ $stream['tone'] }}"><path class="stream" d="{{ $stream['path'] }}"/></g>
-            <text class="sum" x="396" y="{{ $stream['y'] + $stream['height'] / 2 -
-                2 }}">{{ $stream['payee']->amount->ledger() }}</text>
-            <text x="396" y="{{ $stream['y'] + $stream['height'] / 2 + 14 }}">{{ $stream['payee']->name }}</text>
-            <text class="dim-text" x="396" y="{{ $stream['y'] + $stream['height'] / 2 +
-                29 }}">{{ $stream['payee']->formula }}</text>
+            <text class="sum" x="{{ $at }}" y="{{ $middle - 2 }}">{{ $stream['payee']->amount->ledger() }}</text>
+            <text x="{{ $at }}" y="{{ $middle + 14 }}">{{ $stream['payee']->name }}</text>
+            <text class="dim-text" x="{{ $at }}" y="{{ $middle + 29 }}">{{ $stream['payee']->formula }}</text>
         @endforeach
-    </svg></div>
+    </svg>@endforeach
     <table class="ledger">
         <thead><tr><th scope="col">Step</th><th scope="col">How it is computed</th><th scope="col" class="amount">Amount</th></tr></thead>
         <tbody>

@@ -3,7 +3,7 @@
     <form method="get" action="{{ $at }}#what-if" class="what-if">
         @if ($side)<input type="hidden" name="side" value="{{ $side->value }}">@endif
         @foreach (['price' => ['Price', (string) $price], 'rate' => ['Rate, %', $entries?->entered()->value('rate') ?? ''],
-            'credit' => ['Credit', ''], 'closing' => ['Closing', $closing?->long() ?? '']] as $name => [$label, $now])
+            'credit' => ['Credit', ''], 'closing' => ['Closing', $closing?->abbreviated() ?? '']] as $name => [$label, $now])
         <label class="line"><span>{{ $label }}</span><input class="input" name="if_{{ $name }}" maxlength="40" autocomplete="off"
             value="{{ request()->string('if_'.$name) }}" placeholder="{{ $now }}"></label>@endforeach
         <button class="button tight">Compare</button>

@@ -7,13 +7,17 @@
             <button class="button tight">Find</button></form><br><br>
         @if ($contacts->isEmpty())<p class="empty">
             {{ $letters === '' ? 'People you add to a file show up here next time.' : 'No one by that name.' }}</p>@else
-        <div class="scrolls"><table class="ledger"><thead><tr><th>Name</th><th>Company</th><th>Email</th><th>Phone</th><th>Role</th><th>
+        <div class="scrolls"><table class="ledger cards"><thead class="plain"><tr><th>Name</th><th>Company</th><th>Email</th><th>Phone</th>
+            <th>Role</th><th>
             <span class="unseen">Actions</span></th></tr></thead><tbody>
-        @foreach ($contacts as $contact)<tr><td><b>{{ $contact->name }}</b>@if ($contact->standing) <span class="label">shared</span>@endif
-            </td><td class="dim">{{ $contact->firm }}</td><td class="dim">{{ $contact->email }}</td><td class="dim">{{ $contact->phone }}
-            </td><td class="dim">{{ $contact->role }}</td><td class="right">@if (! $contact->standing || Gate::allows('run-office'))
-            <form method="post" action="/contacts/{{ $contact->key }}">@csrf @method('delete')
-            <button class="button tight plain" aria-label="Delete {{ $contact->name }}">Delete</button></form>@endif</td></tr>@endforeach
+        @foreach ($contacts as $contact)
+            <tr><td class="name"><b>{{ $contact->name }}</b>@if ($contact->standing) <span class="label">shared</span>@endif</td>
+                <td class="dim" data-name="Company">{{ $contact->firm }}</td><td class="dim" data-name="Email">{{ $contact->email }}</td>
+                <td class="dim" data-name="Phone">{{ $contact->phone }}</td><td class="dim" data-name="Role">{{ $contact->role }}</td>
+                <td class="right">@if (! $contact->standing || Gate::allows('run-office'))
+                    <form method="post" action="/contacts/{{ $contact->key }}">@csrf @method('delete')
+                    <button class="button tight plain" aria-label="Delete {{ $contact->name }}">Delete</button></form>@endif</td></tr>
+        @endforeach
         </tbody></table></div>
         <p class="small">@if ($contacts->previousPageUrl())<a href="{{ $contacts->previousPageUrl() }}">Back</a>@endif
             @if ($contacts->nextPageUrl())<a href="{{ $contacts->nextPageUrl() }}">More</a>@endif</p>@endif

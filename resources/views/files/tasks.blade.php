@@ -27,7 +27,7 @@
             <p class="empty">{{ $filter->done ? 'No tasks done yet.' : 'No tasks here.' }}
                 Tasks come from kits, or you add them to a file.</p>
         @else
-        <table class="ledger">
+        <table class="ledger cards">
             <thead><tr><th class="take"><input type="checkbox" data-take-all aria-label="Select all"></th><th>Due</th><th>Task</th><th>File
                 </th><th>{{ $filter->done ? 'Done by' : 'Assigned to' }}</th></tr></thead>
             <tbody>
@@ -36,8 +36,9 @@
                     <td class="take">
                         <input type="checkbox" name="tasks[]" value="{{ $row->task->key }}"
                         aria-label="Select {{ $row->task->title }}, {{ $row->file->name }}"></td>
-                    <td @class(['late' => $row->late])>{{ $row->due?->short($row->file->office->today()->year()) ?? '–' }}</td>
-                    <td><b>{{ $row->task->title }}</b></td>
+                    <td data-name="Due" @class(['late' => $row->late])>{{
+                        $row->due?->short($row->file->office->today()->year()) ?? '–' }}</td>
+                    <td class="name"><b>{{ $row->task->title }}</b></td>
                     <td><a href="/files/{{ $row->file->key }}?tasks=1" data-open>{{ $row->file->name }}</a></td>
                     <td class="dim">
                         {{ $filter->done ? ($row->task->doer->name ?? '') : ($row->task->assignee->name ?? 'no one yet') }}</td>
