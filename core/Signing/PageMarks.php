@@ -271,7 +271,8 @@ final class PageMarks
     private static function isDated(SigningLine $line, array $lines, bool $orBelow = true): bool
     {
         foreach ($lines as $other) {
-            $asks = [$other->at->caption, $other->before, $other->under, Companions::tail($other->before)];
+            $column = $other->isCell() ? $other->over : '';
+            $asks = [$other->at->caption, $other->before, $other->under, Companions::tail($other->before), $column];
             $aside = max($other->at->place->x - $line->right(), $line->at->place->x - $other->right());
             $down = $other->foot() - $line->foot();
             if (
