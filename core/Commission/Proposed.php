@@ -66,4 +66,34 @@ final readonly class Proposed
             mb_strimwidth(implode(' and ', array_unique(array_column($standing, 'label'))), 0, 60, '…'),
         );
     }
+
+    /**
+     * Where the percentage on a sheet is from, in words; empty where none stands there.
+     *
+     * @param string $entered as kept
+     */
+    public function sourceOfRate(string $entered): string
+    {
+        return match (true) {
+            $entered === '' => '',
+            $this->rate === null => 'entered here',
+            Percent::of($entered)->decimal() === Percent::of($this->rate)->decimal() => "from the file’s terms: {$this->rateFrom}",
+            default => 'entered here; the file’s terms say '.Percent::of($this->rate),
+        };
+    }
+
+    /**
+     * Where the flat fee on a sheet is from, in words; empty where none stands there.
+     *
+     * @param string $entered as kept
+     */
+    public function sourceOfFee(string $entered): string
+    {
+        return match (true) {
+            $entered === '' => '',
+            $this->fee === null => 'entered here',
+            Money::of($entered)->cents === Money::of($this->fee)->cents => 'from the file’s kits',
+            default => 'entered here; the file’s kits say '.Money::of($this->fee),
+        };
+    }
 }

@@ -12,6 +12,7 @@ use Unanimus\Parties\Side;
 use Unanimus\Review\Completeness;
 use Unanimus\Review\ReviewState;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\Term;
 
 it('proposes the rate the terms have for that side, and the standing fees together', function (?Side $side, ?string $rate) {
     $facts = Facts::from(['buyer_commission' => '2.5', 'listing_commission' => '2.75']);
@@ -117,4 +118,21 @@ it('puts names for what people go under, not for words that somebody entered', f
     $told = array_map(static fn ($step) => "{$step->label} | {$step->formula}", $sheet->steps);
     expect($told)->toContain('Gift to a client, company store | paid by the client')
         ->and(implode("\n", $told))->toContain('Signs, Quillmark Realty |')->not->toContain('Credit to the client');
+});
+
+it('says of a rate and a fee on a sheet where they are from', function () {
+    $terms = Proposed::of(
+        Facts::from(['buyer_commission' => '2.75']),
+        Side::Buyer,
+        [['label' => 'Transaction fee', 'amount' => '395.00']],
+    );
+    $none = Proposed::of(Facts::from([]), Side::Buyer, []);
+    expect($terms->sourceOfRate('2.750000'))->toBe('from the file’s terms: '.Term::BuyerCommission->label())
+        ->and($terms->sourceOfRate('2.5'))->toBe('entered here; the file’s terms say 2.75%')
+        ->and($terms->sourceOfRate(''))->toBe('')
+        ->and($none->sourceOfRate('2.5'))->toBe('entered here')
+        ->and($terms->sourceOfFee('395.00'))->toBe('from the file’s kits')
+        ->and($terms->sourceOfFee('400.00'))->toBe('entered here; the file’s kits say $395')
+        ->and($terms->sourceOfFee(''))->toBe('')
+        ->and($none->sourceOfFee('400.00'))->toBe('entered here');
 });

@@ -81,7 +81,8 @@ final class CommissionController
             'wording' => OfficeWording::of($file->office),
             'escrow' => self::escrow($file),
             'if' => WhatIf::of($file, $side, $reckoned, $commission?->entered() ?? Entered::fromArray([]), $request->only(WhatIf::FIELDS)),
-            'proposed' => $commission === null ? SetCommission::proposed($file, $side) : null,
+            'proposed' => $commission === null ? ($proposed = SetCommission::proposed($file, $side)) : null,
+            'sources' => $proposed ?? SetCommission::proposed($file, $side),
             'officeFees' => $commission === null ? $file->office->fees : [],
         ]);
     }

@@ -19,19 +19,22 @@
 <div class="money-entries">
     <label class="line"><span>Gross commission, % of {{ $rent === '' ? 'price' : 'rent' }}</span><input class="input" name="rate"
         @disabled($locked) inputmode="decimal"
-        value="{{ $v('rate', $proposed?->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal()) }}"></label>
+        value="{{ $v('rate', $proposed?->rate === null ? '' : \Unanimus\Money\Percent::of($proposed->rate)->decimal()) }}"><small
+        class="source">{{ $sources->sourceOfRate((string) ($kept['rate'] ?? $proposed?->rate)) }}</small></label>
     @foreach ($years as $id => $year)
         <label class="line"><span>{{ count($years) === 1 ? 'Agent’s split' : 'Split of '.$names[$id][0] }}, %{{ $year ?
             ', if not by the plan' : '' }}</span><input class="input" inputmode="decimal" @disabled($locked)
             name="{{ count($years) === 1 ? 'agent_share' : "splits[{$id}]" }}"
             value="{{ old(count($years) === 1 ? 'agent_share' : "splits.{$id}", $kept['splits'][$id] ?? '') }}"
-            placeholder="{{ $year ? 'as the plan says' : '' }}"></label>
+            placeholder="{{ $year ? 'as the plan says' : '' }}"><small class="source">{{ ($kept['splits'][$id] ?? '') !== '' ? 'entered here'
+            : ($year ? "by the plan: {$year->readable()}" : '') }}</small></label>
         @if (count($years) > 1)<label class="line"><span>Share of {{ $names[$id][0] }}, %</span><input class="input" inputmode="decimal"
             name="shares[{{ $id }}]" @disabled($locked) value="{{ old("shares.{$id}", $kept['agents'][$id] ?? '') }}"></label>@endif
     @endforeach
     <label class="line"><span>Flat fee the agent pays</span><input class="input" name="fee" @disabled($locked) inputmode="decimal"
         value="{{ old('fee', $first['amount'] ?? ($proposed?->fee === null || $fees !== [] ? '' :
-            \Unanimus\Money\Money::of($proposed->fee))) }}"></label>
+            \Unanimus\Money\Money::of($proposed->fee))) }}"><small class="source">{{
+        $sources->sourceOfFee((string) ($first['amount'] ?? ($fees === [] ? $proposed?->fee : ''))) }}</small></label>
     <label class="line"><span>Name of the fee</span><input class="input" name="fee_name" @disabled($locked)
         value="{{ old('fee_name', $first['label'] ?? ($fees === [] ? $proposed?->feeName : '')) }}"></label>
 </div>
