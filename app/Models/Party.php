@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\HasKey;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Unanimus\Parties\CallName;
 use Unanimus\Parties\Language;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Signing\Seat;
@@ -105,10 +106,10 @@ final class Party extends Record
         return Seat::at($this->role, $this->number);
     }
 
-    /** The name under a glyph: the first of it. */
+    /** The name under a glyph, in one word. */
     public function callName(): string
     {
-        return explode(' ', $this->name)[0];
+        return CallName::short($this->name);
     }
 
     /** The initials of a name: "José Nguyễn-Ortiz" to "JNO". */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Messages;
 
+use Unanimus\Parties\CallName;
+
 /** Someone a message goes to. */
 final readonly class Recipient
 {
@@ -35,7 +37,7 @@ final readonly class Recipient
     /** What they are called when one speaks to them. */
     public function firstName(): string
     {
-        return str_contains($this->name, '@') ? $this->name : (preg_split('/\s+/u', trim($this->name))[0] ?? $this->name);
+        return CallName::of($this->name);
     }
 
     public function hasAddress(): bool

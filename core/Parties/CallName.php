@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Parties;
+
+/** What somebody is called by their name: a person by the first of it, a trust or a company by all of it. */
+final class CallName
+{
+    private const TITLES = '/^(?:(?:mr|mrs|ms|mx|miss|dr|prof|rev|hon|judge|sr|sra|sres)\.?\s+)+/iu';
+
+    private const ENTITY = '/^the\s|\b(?:trust|estate|l\.?l\.?c|l\.?l?\.?p|inc|corp(?:oration)?|company|co|partnership|association|'.
+        'foundation|church|bank|properties|holdings|homes|realty|group)\b\.?/iu';
+
+    /** As one speaks to them: "Sunniva" for "Dr. Sunniva Eide", all of "The Greywater Family Trust"; an address is left as it is. */
+    public static function of(string $name): string
+    {
+        $name = trim((string) preg_replace('/\s+/u', ' ', $name));
+        if (str_contains($name, '@') || self::isEntity($name)) {
+            return $name;
+        }
+        $bare = trim((string) preg_replace(self::TITLES, '', $name));
+        // "Greywater, Odalys": the family name comes first.
+        $given = preg_match('/^[^,]+,\s*(\p{L}[^,]*)$/u', $bare, $m) === 1 ? $m[1] : $bare;
+
+        return explode(' ', $given)[0] ?: $name;
+    }
+
+    /** In one word, where there is no room for more: "Greywater" for "The Greywater Family Trust". */
+    public static function short(string $name): string
+    {
+        $called = self::of($name);
+
+        return str_contains($called, '@') ? $called : explode(' ', (string) preg_replace('/^the\s+/iu', '', $called))[0];
+    }
+
+    /** Whether it is the name of a trust, an estate, a company. */
+    public static function isEntity(string $name): bool
+    {
+        return preg_match(self::ENTITY, $name) === 1;
+    }
+}
