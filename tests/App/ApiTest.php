@@ -177,6 +177,16 @@ it('opens nothing with a token that was revoked, has ended, or whose person has 
     expect($asCaleb)->toThrow(Illuminate\Database\QueryException::class);
 });
 
+it('opens nothing with the token of somebody who owes two steps to sign in, until they have set them up', function () {
+    $this->aFile();
+    $token = tokenOf('tomas');
+    $this->as('fenna')->put('/office/two-steps', ['roles' => ['agent']])->assertSessionHas('told');
+    apiCall($token, 'GET', '/files')->assertForbidden()->assertJsonPath('message', fn (string $told) => str_contains($told, 'two-step'));
+    $this->seeAll();
+    DB::table('users')->where('id', $this->people['tomas']->id)->update(['second_factor' => 'x', 'second_factor_at' => now()]);
+    apiCall($token, 'GET', '/files')->assertOk();
+});
+
 it('does nothing twice that is sent twice under one key', function () {
     $token = tokenOf('tomas');
     $file = $this->aFile();

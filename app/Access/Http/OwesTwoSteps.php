@@ -17,14 +17,14 @@ final class OwesTwoSteps
     private const ROUTES = ['me', 'me.second-factor', 'me.second-factor-svg', 'me.second-factor.on', 'sign-out', 'sign-out.everywhere',
         'password.update', 'look.end'];
 
-    private const TOLD = 'Your brokerage requires two-step sign-in for your role. Set it up to continue.';
+    public const TOLD = 'Your brokerage requires two-step sign-in for your role. Set it up to continue.';
 
     public function handle(Request $request, \Closure $next): Response
     {
         $user = $request->user();
         // Who looks as somebody has signed in as themselves.
         $isLooking = $request->hasSession() && $request->session()->has(LookAs::SESSION);
-        $owes = $user instanceof User && ! $isLooking && $user->owes_two_step && ! SecondFactor::isOn($user);
+        $owes = $user instanceof User && ! $isLooking && self::owes($user);
         if (! $owes || $request->routeIs(...self::ROUTES)) {
             return $next($request);
         }
@@ -33,5 +33,11 @@ final class OwesTwoSteps
         }
 
         return to_route('me')->with('refused', self::TOLD);
+    }
+
+    /** Whether somebody's role needs two steps, which they have not set up; until then nothing of theirs opens, no token either. */
+    public static function owes(User $user): bool
+    {
+        return $user->owes_two_step && ! SecondFactor::isOn($user);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api\Http;
 
+use App\Access\Http\OwesTwoSteps;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -14,7 +15,11 @@ final class NeedsScope
 {
     public function handle(Request $request, \Closure $next, string $scope): Response
     {
-        if (! User::signedIn($request)->tokenCan($scope)) {
+        $user = User::signedIn($request);
+        if (OwesTwoSteps::owes($user)) {
+            return new JsonResponse(['message' => OwesTwoSteps::TOLD], 403);
+        }
+        if (! $user->tokenCan($scope)) {
             return new JsonResponse(['message' => "This token may not do that. It needs the scope {$scope}."], 403);
         }
 
