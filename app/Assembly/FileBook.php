@@ -116,12 +116,12 @@ final class FileBook
                 'lines' => array_values(array_filter([
                     $one->submitted_at === null
                         ? ''
-                        : 'Submitted '.When::list($one->submitted_at, $zone).' by '.($names[$one->submitted_by] ?? 'somebody'),
+                        : 'Submitted '.When::list($one->submitted_at, $zone).' by '.($names[$one->submitted_by] ?? 'someone'),
                     match (true) {
                         $one->decided_at === null => '',
                         $one->acceptedEarlier() !== '' => "Accepted {$one->acceptedEarlier()}",
                         default => 'Decided '.When::list($one->decided_at, $zone).' by '.
-                            ($names[$one->getAttribute('decided_by')] ?? 'somebody'),
+                            ($names[$one->getAttribute('decided_by')] ?? 'someone'),
                     },
                     $one->note === '' ? '' : "Note: {$one->note}",
                     ...$one->remarks->whereNotNull('sent_at')->map(

@@ -67,7 +67,7 @@ enum AccessRefusal: string implements Reason
             self::TwoStepsOwed => 'Your brokerage requires two-step sign-in for your role. It stays on.',
             self::NoRoleSaid => 'Say what they are: agent, coordinator, broker, bookkeeper or administrator.',
             self::NoAddress => '“{email}” is not an email address.',
-            self::NobodyMay => 'Somebody has to be able to do this: “{what}”. Leave at least one role selected.',
+            self::NobodyMay => 'Someone has to be able to do this: “{what}”. Leave at least one role selected.',
             self::NotTheirOffice => 'You do not manage {office}.',
             self::TooManyPeople => 'Your brokerage has as many people here as it may have. Close the access of someone who left first.',
             self::CompanyAnswer => 'Your company’s sign-in gave an answer that is not for here, or too old. Try again.',

@@ -74,7 +74,7 @@ enum HookEvent: string
             self::TaskChanged => 'a task is added or done',
             self::CommissionAuthorized => 'a disbursement is authorized',
             self::CommissionWithdrawn => 'an authorization is withdrawn',
-            self::Paid => 'somebody is paid',
+            self::Paid => 'someone is paid',
         };
     }
 

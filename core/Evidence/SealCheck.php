@@ -63,7 +63,7 @@ final readonly class SealCheck
             );
         }
         if ($last->stampedAt === null) {
-            return new self(SealAnswer::Changed, 'The time stamp of the seal does not hold, or nobody we know made it.', null, $signatures);
+            return new self(SealAnswer::Changed, 'The time stamp of the seal does not hold, or no one we know made it.', null, $signatures);
         }
 
         return new self(

@@ -41,7 +41,7 @@ final readonly class Signature
             $this->signer === ''
                 ? 'someone whose name cannot be read'
                 : $this->signer.($this->organization === '' || $this->organization === $this->signer ? '' : " ({$this->organization})");
-        $vouched = $this->vouchedBy === '' ? 'nobody we know vouches for that name' : "{$this->vouchedBy} vouches for that name";
+        $vouched = $this->vouchedBy === '' ? 'no one we know vouches for that name' : "{$this->vouchedBy} vouches for that name";
 
         return match (true) {
             $this->fault !== null && $this->signer === '' => "It has a digital signature that cannot be checked: {$this->fault}",

@@ -127,7 +127,7 @@ final class LmtpSession
             return "452 4.5.3 Too many at once\r\n";
         }
         if (! ($this->knows)($m[1])) {
-            return "550 5.1.1 Nobody here is known by that address\r\n";
+            return "550 5.1.1 No one here is known by that address\r\n";
         }
         $this->to[] = $m[1];
 
@@ -137,7 +137,7 @@ final class LmtpSession
     private function begin(): string
     {
         if ($this->to === []) {
-            return "503 5.5.1 Nobody to give it to\r\n";
+            return "503 5.5.1 No one to give it to\r\n";
         }
         $this->data = '';
 

@@ -156,7 +156,7 @@ final class PaperFindings
             $known = $people[$seat] ?? '';
             $label = ucfirst(Seat::of($seat)->label());
             if ($known === '') {
-                $told[] = new ReviewFinding("{$name} signed as {$label}, and the file has nobody there.", 'compared with the file');
+                $told[] = new ReviewFinding("{$name} signed as {$label}, and the file has no one there.", 'compared with the file');
             } elseif (Query::plain($known) !== Query::plain($name)) {
                 $told[] = new ReviewFinding("{$label} signed as {$name}; the file says {$known}.", 'compared with the file');
             }

@@ -26,9 +26,9 @@ enum ShelfRefusal: string implements Reason
             self::NoTitle => 'Give it a title by which others find it.',
             self::NoLink => 'Enter a full web address. It begins with https://.',
             self::NoDocument => 'Choose a document to put on the shelf.',
-            self::PutAway => '“{title}” was put away. Select another one.',
+            self::PutAway => '“{title}” was archived. Select another one.',
             self::SheetFull => 'These words do not fit on one page. Shorten them.',
-            self::Changed => 'Somebody put a newer version there meanwhile. Reload the page to see it. Nothing was changed.',
+            self::Changed => 'Someone put a newer version there meanwhile. Reload the page to see it. Nothing was changed.',
         };
     }
 }

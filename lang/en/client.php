@@ -23,7 +23,7 @@ return [
                 'Yes. In the United States electronic signatures count by law. Each set is sealed: a change made later '.
                 'can be seen.'],
             'wrong' => ['What if something is wrong?', 'Do not sign. Press “Ask a question” and say what is wrong. The sender can fix it.'],
-            'money' => ['Somebody emailed me account numbers.',
+            'money' => ['Someone emailed me account numbers.',
                 'Do not send money. Call your agent at a number you know. We never send account '.
                 'numbers by email.'],
             'lost' => ['The link does not work.', 'Open the newest email. If that does not help, answer it, and you get a new link.'],

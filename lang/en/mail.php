@@ -236,7 +236,7 @@ return [
     'left' => [
         'subject' => ':who has left',
         'body' => "The last day of :who is over. Access is closed on every device.\n\nFiles handed over: :moved.\nFiles that stay with ".
-            'the office and need somebody: :frozen',
+            'the office and need someone: :frozen',
         'label' => 'Open the list',
     ],
     'credential' => [
@@ -279,7 +279,7 @@ return [
     ],
     'forgotten_password' => [
         'subject' => 'Choose another password',
-        'body' => 'Somebody, most likely you, asked for another password for Unanimus. The button works for :hours hours. If it was not '.
+        'body' => 'Someone, most likely you, asked for another password for Unanimus. The button works for :hours hours. If it was not '.
             'you, there is nothing to do: your password stays as it is.',
         'label' => 'Choose another password',
     ],

@@ -203,7 +203,7 @@ function drawQuestions() {
         for (const seat of state.seats) select.append(new Option(`${seat.name} (${seat.label})`, seat.seat));
         label.append(select);
         const nobody = Object.assign(document.createElement('button'), {
-            type: 'button', className: 'button tight plain', textContent: 'Nobody I ask',
+            type: 'button', className: 'button tight plain', textContent: 'No one I ask',
         });
         nobody.addEventListener('click', () => {
             line.add({ do: 'nobody', paper: one.paper, word: one.word });

@@ -84,7 +84,7 @@ it('finds a file by a person of it, by name in any print and by address', functi
     expect($item->guessed_file)->toBe($file->id)->and($item->guessed_by)->toBe("names {$names[0]}");
     $loud = mailArrives('Said by', MadePdf::page(MadePdf::text(72, 700, 'LOAN OF '.mb_strtoupper($names[0]))));
     expect($loud->guessed_file)->toBe($file->id);
-    expect(mailArrives('Nobody', MadePdf::page(MadePdf::text(72, 700, 'Loan of Somebody Else')))->guessed_file)->toBeNull();
+    expect(mailArrives('Nobody', MadePdf::page(MadePdf::text(72, 700, 'Loan of Someone Else')))->guessed_file)->toBeNull();
 });
 
 it('puts away what is no paper, for ninety days, and opens a file with what is one', function () {

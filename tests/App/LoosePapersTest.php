@@ -28,7 +28,7 @@ it('has a paper signed that has no deal, and puts it into its file once there is
         ->and($papers->requirements()->count())->toBe(0)
         ->and($papers->kits()->count())->toBe(0);
     // Who signs is said on the desk; the place that names a buyer is theirs then.
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Somebody else');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertSee('Someone else');
     $this->as('tomas')->post("/rounds/{$round->key}/people", ['role' => 'buyer', 'name' => 'Oda Eide', 'email' => 'oda@eide.example']);
     expect(marksOf($round))->toBe(['signature buyer.1 in pencil', 'date buyer.1 in pencil']);
     placed($round, ['do' => 'keep'])->assertOk();

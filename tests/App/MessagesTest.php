@@ -174,7 +174,7 @@ it('files an answer from whom it was written to, in its thread, and no other by 
     $letter = Letter::query()->where('message_id', $message->id)->sole();
     answered($letter, "Buyer <{$letter->recipient}>", 'On Friday.');
     answered($letter, "Buyer <{$letter->recipient}>", 'On Friday.');
-    answered($letter, 'Somebody <else@x.example>', 'Wire it to me.');
+    answered($letter, 'Someone <else@x.example>', 'Wire it to me.');
     answered($letter, $letter->recipient, 'I am away.', "Auto-Submitted: auto-replied\r\n");
     $filed = InboundItem::query()->where('filed_into', $file->id)->sole();
     expect($filed->body)->toContain('On Friday')->and($filed->answers_message)->toBe($message->id)->and(InboundItem::query()->count())

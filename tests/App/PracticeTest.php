@@ -45,7 +45,7 @@ it('does the whole job with invented people, and nothing of it leaves', function
     $paper = $this->paper($file, 'M-102')->load('latest');
     $pdf = app(Bytes::class)->path((string) $paper->latest?->sha256);
     expect($paper->state->value)->toBe('signed')
-        ->and((new NativeTool(20))->run(['pdftotext', $pdf, '-']))->toContain('Practice with invented people. Nobody signed this.')
+        ->and((new NativeTool(20))->run(['pdftotext', $pdf, '-']))->toContain('Practice with invented people. No one signed this.')
         ->and((string) file_get_contents($pdf))->not->toContain('/ByteRange');
     // Nobody who holds it is told that it was made here.
     expect(DB::select('SELECT * FROM sealed_set_of(?)', [$round->refresh()->sealedSet?->sha256]))->toBe([]);

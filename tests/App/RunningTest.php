@@ -87,7 +87,7 @@ it('reads back all documents in sittings, and tells what is damaged and what nob
     file_put_contents($place($stray), 'stray');
     touch($place($stray), time() - 2 * 86_400);
     expect(Artisan::call('bytes:verify', ['--pause' => 0]))->toBe(1)
-        ->and(Artisan::output())->toContain("{$kept[1]} (application/pdf)")->toContain("known to nobody: {$stray}")
+        ->and(Artisan::output())->toContain("{$kept[1]} (application/pdf)")->toContain("known to no one: {$stray}")
         ->toContain('3 documents read, 1 broken, 1 on the disk');
     Artisan::call('installation:check');
     expect(Artisan::output())->toContain('BROKEN  documents: Some are damaged or gone.');

@@ -104,5 +104,5 @@ it('asks two steps of the roles that need them, before anything else', function 
     $this->seeAll();
     expect($this->people['tomas']->refresh()->owes_two_step)->toBeFalse();
     $this->as('fenna')->get('/office/history')->assertSee('Two-step sign-in is required of: agent, bookkeeper')
-        ->assertSee('Two-step sign-in is required of: nobody');
+        ->assertSee('Two-step sign-in is required of: no one');
 });

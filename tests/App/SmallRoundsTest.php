@@ -103,7 +103,7 @@ it('says in the file what waits for what, and what will not go out since the one
     [$first, $second] = Round::query()->orderBy('id')->get()->all();
     $file = $first->file;
     $this->as('tomas')->get("/files/{$file->key}")->assertSee("goes out by itself once “{$first->title}” is signed")
-        ->assertSee('is laid out for signature and not sent yet');
+        ->assertSee('is prepared for signature and not sent yet');
     $this->as('tomas')->post("/rounds/{$first->key}/send")->assertSessionHas('told');
     $this->as('tomas')->post("/rounds/{$first->key}/recall", ['reason' => 'Wrong price'])->assertSessionHas('told');
     $this->as('tomas')->get("/rounds/{$second->key}")->assertSee('which was recalled')->assertSee('It does not go out by itself');

@@ -170,7 +170,7 @@ it('lets those who made it or keep the forms change what is everyone’s, and no
     $this->as('tomas')->put("/stencils/{$stencil->key}", ['do' => 'away'])->assertRedirect('/stencils');
     $file = $this->aFile(['property.street' => '9 Other Lane']);
     expect(marksOf(roundOfWell($file, wellNote('a fifth'))))->toBe([]);
-    $this->as('tomas')->get('/stencils?q=PUMP')->assertSee('put away');
+    $this->as('tomas')->get('/stencils?q=PUMP')->assertSee('archived');
     $this->put("/stencils/{$stencil->key}", ['do' => 'back']);
     expect(marksOf(roundOfWell($file, wellNote('a sixth'))))->toHaveCount(3);
     $this->seeAll();

@@ -15,7 +15,7 @@ it('moves an office in: invited, tested, opened, and each document where it belo
     $hand->click('Invite 1');
     $this->eventually(
         fn () => one("SELECT count(*) FROM users WHERE email = 'hedda@quillmark.example'") === 1 ?: null,
-        'nobody was invited',
+        'no one was invited',
     );
     $this->visit("/imports/{$key}");
     $hand->click('Test again');

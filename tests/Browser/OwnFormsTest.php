@@ -60,7 +60,7 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
         ->activeElement()
         ->sendKeys('Signed by'.WebDriverKeys::TAB);
     (new WebDriverSelect($this->find('#item [name=kind]')))->selectByValue('mark:signature');
-    $this->eventually(fn () => str_contains($this->find('#fit')->getText(), '1 thing') ? true : null, 'a mark of nobody is not told');
+    $this->eventually(fn () => str_contains($this->find('#fit')->getText(), '1 thing') ? true : null, 'a mark of no one is not told');
     (new WebDriverSelect($this->find('#item [name=seat]')))->selectByValue('buyer.1');
     $this->seeText('Ready to activate', '#fit');
     // Taken off and had again.

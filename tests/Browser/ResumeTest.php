@@ -23,7 +23,7 @@ function shelved(BrowserCase $test): int
 /** Signs in again in the dialog that came up, by keyboard. */
 function signInOnTheSpot(BrowserCase $test): void
 {
-    $test->eventually(fn () => $test->find('#again')->isDisplayed() ?: null, 'nobody asks to sign in again', 20);
+    $test->eventually(fn () => $test->find('#again')->isDisplayed() ?: null, 'no one asks to sign in again', 20);
     $test->find('#again input[name=password]')->sendKeys('wrong'.WebDriverKeys::ENTER);
     $test->eventually(fn () => $test->find('#again [role=alert]')->getText() !== '' ?: null, 'a wrong password is not told');
     $test
@@ -74,7 +74,7 @@ it('goes on by itself when one signs in again in another tab, with the forms of 
     $first = $this->browser->getWindowHandle();
     $this->sessionEnds('tomas');
     typed($this, '#fact-included', 'range, swing, shed');
-    $this->eventually(fn () => $this->find('#again')->isDisplayed() ?: null, 'nobody asks to sign in again', 20);
+    $this->eventually(fn () => $this->find('#again')->isDisplayed() ?: null, 'no one asks to sign in again', 20);
     $this->browser->switchTo()->newWindow();
     $this->signIn('tomas');
     $this->browser->close();

@@ -251,7 +251,7 @@ it('reads whatever is broken as far as it goes', function () {
 it('knows a blind copy by what the servers on the way wrote', function () {
     $mail = MailReader::read(
         "Return-Path: <tomas@quillmark.example>\r\nDelivered-To: 14-lanternfish.k7mq2xpa@papers.example\r\n".
-            "X-Original-To: <14-Lanternfish.k7mq2xpa@papers.example>\r\nDelivered-To: nobody in particular\r\n".
+            "X-Original-To: <14-Lanternfish.k7mq2xpa@papers.example>\r\nDelivered-To: no one in particular\r\n".
             "Received: from a by b\r\nFrom: tomas@quillmark.example\r\nTo: June Falk <june@a.example>\r\n".
             "Envelope-To: june@a.example\r\n\r\nHere it is.\r\n",
     );

@@ -167,7 +167,7 @@ it('shows a clean copy of a signed file and keeps the original beside it, with w
         ->toContain('Kept words')
         ->and($brought->notes[0])
         ->toContain('signed by Quillmark Realty Document Seal')
-        ->toContain('nobody we know vouches');
+        ->toContain('no one we know vouches');
 });
 
 it('does not call a seal under someone else\'s root ours', function () {
@@ -200,7 +200,7 @@ it('does not call a seal under someone else\'s root ours', function () {
         ->and($check->answer->isOurs())
         ->toBeFalse()
         ->and($check->sentence)
-        ->toContain('nobody we know vouches')
+        ->toContain('no one we know vouches')
         ->and(Signatures::in($forged, $ours)[0])
         ->toMatchObject(['trust' => Trust::Nobody, 'intact' => true, 'coversAll' => true])
         ->and(

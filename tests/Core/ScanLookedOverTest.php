@@ -178,7 +178,7 @@ it('names who has not signed, who signed as somebody else, an old revision, and 
     expect(array_map(static fn ($one) => $one->text, $names))
         ->toBe([
             'Buyer 2 signed as Paulo Prado; the file says Paulo Duarte.',
-            'Somebody signed as Seller 1, and the file has nobody there.',
+            'Someone signed as Seller 1, and the file has no one there.',
         ]);
     expect(PaperFindings::revision($form->revision, $form))->toBeNull()
         ->and(PaperFindings::revision('', $form))->toBeNull()

@@ -81,7 +81,7 @@ final class TakePlans
             $row['agent'] === null => "No agent here has the address {$row['email']}.",
             $twice !== null => "The same agent and day stand in row {$twice} already.",
             isset($row['plan']['team']) && ! $agents->has($row['lead']) => "No agent here has the address {$row['lead']}.",
-            isset($row['plan']['team']) && $row['lead'] === $row['email'] => 'Nobody leads themselves.',
+            isset($row['plan']['team']) && $row['lead'] === $row['email'] => 'No one leads themselves.',
             default => '',
         };
     }

@@ -111,7 +111,7 @@ final class InboxController
         Gate::authorize('run-office');
         $roles = $request->validate(
             ['roles' => 'required|array', 'roles.*' => [Rule::enum(Role::class)]],
-            ['roles.required' => 'Somebody has to sort the mail. Leave at least one role checked.'],
+            ['roles.required' => 'Someone has to sort the mail. Leave at least one role checked.'],
         )['roles'];
         $settle->sortedBy(User::signedIn($request)->brokerage_id, array_values($roles));
 
@@ -195,7 +195,7 @@ final class InboxController
         Gate::authorize('sort-item', $item);
         $settle->putAway($item, User::signedIn($request));
 
-        return to_route('inbox')->with('told', "“{$item->subject}” was put away. It can be brought back for 90 days.");
+        return to_route('inbox')->with('told', "“{$item->subject}” was archived. You can bring it back for 90 days.");
     }
 
     public function bringBack(InboundItem $item, SettleMail $settle): RedirectResponse

@@ -106,7 +106,7 @@ final class WriteByRule
         [$to, $left] = $this->readers($rule, $file, $side);
         $without = $left === [] ? '' : ' Not to '.implode(', ', $left).'.';
         if ($to === []) {
-            return "Nobody was written to.{$without}";
+            return "No one was written to.{$without}";
         }
         $sender = [...MessageFacts::sender($file, null), 'event' => $because];
         try {

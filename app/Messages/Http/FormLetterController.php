@@ -95,7 +95,7 @@ final class FormLetterController
         $keep->putAway($letter, $request->boolean('away'));
 
         return to_route('form-letters')->with('told', $request
-            ->boolean('away') ? 'Put away. You can bring it back.' : 'It is in use again.');
+            ->boolean('away') ? 'Archived. You can bring it back.' : 'It is in use again.');
     }
 
     /** The text at the foot of one's own letters. */

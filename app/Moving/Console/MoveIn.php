@@ -33,7 +33,7 @@ final class MoveIn extends Command
         $parcel = is_dir($from) ? new FolderParcel($from) : new ZipParcel($from, basename($from));
         $by = $this->person();
         if ($by === null) {
-            $this->error('Say who imports it with --as=EMAIL, somebody who opens files.');
+            $this->error('Say who imports it with --as=EMAIL, someone who opens files.');
 
             return self::FAILURE;
         }

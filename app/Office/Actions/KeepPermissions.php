@@ -69,7 +69,7 @@ final class KeepPermissions
             return 0;
         }
         DB::table('brokerages')->where('id', $by->brokerage_id)->update(['two_step_roles' => '{'.implode(',', $roles).'}']);
-        History::ofBrokerage($by->brokerage_id, 'Two-step sign-in required', ['roles' => $roles === [] ? 'nobody' : implode(', ', $roles)]);
+        History::ofBrokerage($by->brokerage_id, 'Two-step sign-in required', ['roles' => $roles === [] ? 'no one' : implode(', ', $roles)]);
 
         return User::colleagues()->where('active', true)->where('owes_two_step', true)->whereNull('second_factor_at')->count();
     }

@@ -25,7 +25,7 @@ final class PasswordController
         // Nor does how long it takes tell whether anybody has that address.
         (new Timebox())->call(static fn () => $reset->ask($email), 250_000);
 
-        return to_route('login')->with('told', 'If somebody signs in here with that address, an email with a link is on its way to it.');
+        return to_route('login')->with('told', 'If someone signs in here with that address, an email with a link is on its way to it.');
     }
 
     public function show(string $key, int $until, string $proof): View

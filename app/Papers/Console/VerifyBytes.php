@@ -24,7 +24,7 @@ final class VerifyBytes extends Command
     protected $signature = 'bytes:verify {--for=0 : seconds, after which it stops and goes on next time; 0: to the end}
         {--pause=2 : milliseconds between two} {--anew : from the beginning}';
 
-    protected $description = 'Reads back all stored documents, slowly, and tells what is damaged, missing or known to nobody';
+    protected $description = 'Reads back all stored documents, slowly, and tells what is damaged, missing or known to no one';
 
     public function handle(Bytes $bytes): int
     {
@@ -59,7 +59,7 @@ final class VerifyBytes extends Command
         $this->keep([]);
         $unknown = $this->unknown();
         $this->callSilently('installation:beat', ['what' => $broken === 0 ? 'bytes' : 'bytes-broken']);
-        $this->info("{$read} documents read, {$broken} broken, {$unknown} on the disk that nobody knows");
+        $this->info("{$read} documents read, {$broken} broken, {$unknown} on the disk that no one knows");
 
         return $broken === 0 ? self::SUCCESS : self::FAILURE;
     }
@@ -113,7 +113,7 @@ final class VerifyBytes extends Command
             $names = array_diff($names, $there);
         }
         foreach ($names as $name) {
-            $this->line("known to nobody: {$name}");
+            $this->line("known to no one: {$name}");
         }
 
         return count($names);

@@ -19,7 +19,7 @@ final class KeepHelp
         }
         $office->update(['coordinator_rule' => $rule]);
         $who = match ($rule) {
-            '' => 'nobody by itself',
+            '' => 'no one by itself',
             'load' => 'whoever has the fewest',
             default => (string) User::query()->where('key', $rule)->value('name'),
         };

@@ -112,7 +112,7 @@ final class ShelfController
         Gate::authorize('keep-shelf');
         $shelf->putAway($item, $request->boolean('away'));
 
-        return to_route('shelf')->with('told', $request->boolean('away') ? 'Put away. Copies in files stay.' : 'It is on the shelf again.');
+        return to_route('shelf')->with('told', $request->boolean('away') ? 'Archived. Copies in files stay.' : 'It is on the shelf again.');
     }
 
     /** Into a file. */

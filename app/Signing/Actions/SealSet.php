@@ -139,7 +139,7 @@ final class SealSet
         if ($round->file->practice) {
             foreach ($sizes as $index => [$width, $height]) {
                 $drawn[$index + 1] ??= new Drawing($width, $height);
-                $drawn[$index + 1]->text(24, 20, 11, 'Practice with invented people. Nobody signed this.', fill: '#b0281a', weight: 'bold');
+                $drawn[$index + 1]->text(24, 20, 11, 'Practice with invented people. No one signed this.', fill: '#b0281a', weight: 'bold');
             }
         }
         $scan = PenScan::of($round);

@@ -28,7 +28,7 @@ final class VerifySeal extends Command
         $this->line(
             match ($check->answer) {
                 SealAnswer::Holds => "<info>Holds.</info> {$check->sentence} Sealed at {$check->sealedAt}.",
-                SealAnswer::AnotherHolds => "<comment>A valid seal of somebody else.</comment> {$check->sentence}",
+                SealAnswer::AnotherHolds => "<comment>A valid seal of someone else.</comment> {$check->sentence}",
                 SealAnswer::AddedTo => "<error>Added to later.</error> {$check->sentence}",
                 SealAnswer::Changed => "<error>Does not hold.</error> {$check->sentence}",
                 SealAnswer::NotSealed => "<error>Not sealed.</error> {$check->sentence}",

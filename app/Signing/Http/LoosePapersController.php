@@ -36,7 +36,7 @@ final class LoosePapersController
 
         return $round === null
             ? to_route('files.forms.index', $file)->with('told', 'Choose the forms to have signed. They need no deal.')
-            : to_route('rounds.show', $round)->with('told', 'Say who signs under “Somebody else”, then look over the places.');
+            : to_route('rounds.show', $round)->with('told', 'Say who signs under “Someone else”, then look over the places.');
     }
 
     public function put(Request $request, DealFile $file, PutIntoFile $put): RedirectResponse

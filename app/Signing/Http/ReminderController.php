@@ -21,7 +21,7 @@ final class ReminderController
             ['papers.required' => 'Select at least one paper first.'],
         );
         [$names, $before, $quiet] = $remind($file, array_values($given['papers']));
-        $why = array_map(static fn (string $title) => "Nobody is asked to do anything on “{$title}” right now.", $quiet);
+        $why = array_map(static fn (string $title) => "No one is asked to do anything on “{$title}” right now.", $quiet);
         $before === [] || array_unshift($why, 'Already reminded a few minutes ago: '.implode(', ', $before).'.');
 
         return to_route('files.show', $file)->with(array_filter([

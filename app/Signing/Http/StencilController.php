@@ -68,7 +68,7 @@ final class StencilController
 
         return to_route('stencils.index')->with('told', [
             'rename' => 'Saved.',
-            'away' => 'Put away. It is proposed no more.',
+            'away' => 'Archived. It is no longer suggested.',
             'back' => 'Brought back.',
             'copy' => 'Copied.',
         ][$given['do']]);

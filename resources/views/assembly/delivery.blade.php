@@ -2,7 +2,7 @@
     <div class="head-row"><h1>Delivery</h1><span class="dim">of the signed papers of <a href="/files/{{ $file->key }}">{{ $file->name
         }}</a></span></div>
     @if ($deliveries->rows === [])
-        <div class="leaf pad"><p class="empty">Papers that everyone has signed show up here, with whom they have reached.</p></div>
+        <div class="leaf pad"><p class="empty">Papers that everyone has signed show up here, with who has received them.</p></div>
     @else
         @if ($works && $deliveries->open() > 0)
             <form method="post" action="/files/{{ $file->key }}/delivery/send" class="say">@csrf

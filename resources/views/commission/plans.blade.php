@@ -69,7 +69,7 @@
                                 inputmode="decimal" value="{{ $mine('after_cap_cap') }}"></label>
                             <span></span>
                             <label class="line"><span>Team is led by</span><span class="select"><select name="team_lead">
-                                <option value="">nobody</option>@foreach ($agents as $one)@if ($one->id !== $agent->id)<option
+                                <option value="">no one</option>@foreach ($agents as $one)@if ($one->id !== $agent->id)<option
                                 value="{{ $one->key }}" @selected($mine('team_lead') === $one->key)>{{ $one->name }}</option>@endif
                                 @endforeach</select></span></label>
                             <label class="line"><span>Lead gets, %</span><input class="input" name="team_percent" inputmode="decimal"

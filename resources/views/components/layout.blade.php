@@ -15,7 +15,7 @@
 <body @if (auth()->user() && ! auth()->user()->single_keys) data-keys="off" @endif>
 <a class="skip" href="#main">Skip to content</a>
 @if (request()->attributes->has('looks'))
-<aside class="looking" aria-label="Looking as somebody else"><form method="post" action="/look/end">@csrf<b>You are looking as {{
+<aside class="looking" aria-label="Looking as someone else"><form method="post" action="/look/end">@csrf<b>You are looking as {{
     auth()->user()->name }}.</b> Nothing you do here is saved. <button class="button tight">Stop looking</button></form></aside>
 @endif
 @auth

@@ -1,9 +1,9 @@
 <x-layout :title="$file->name" place="files" :scripts="['resources/js/bring.js']">
     <div id="file-top">@include('files.head')</div>
     @if ($file->practice)<div class="say practice-note">Practice with invented people. No email leaves, and no one reviews it but you.
-        <details class="menu-at inline"><summary class="button tight">Let it go</summary><form class="menu" method="post"
+        <details class="menu-at inline"><summary class="button tight">Delete practice file</summary><form class="menu" method="post"
         action="/files/{{ $file->key }}/let-go">@csrf<p>The practice file leaves your lists and cannot be opened again.</p><button
-        class="button tight now">Let it go for good</button></form></details></div>@endif
+        class="button tight now">Delete it for good</button></form></details></div>@endif
     @foreach ($joining as $one)
         <div class="say now"><b>{{ $one->asker->name }}</b> asks to join this file for the other side. They would see what is shared and
             their own side’s papers, but nothing of yours.
@@ -36,10 +36,10 @@
     @php([$bound, $drafts] = ($works ? $file->rounds->filter(fn ($round) => $round->status->value === 'drafting') : collect())
         ->partition(fn ($round) => $round->goesByItself()))
     @if ($drafts->count() === 1)
-        <div class="say">“{{ $drafts->first()->title }}” is laid out for signature and not sent yet.
+        <div class="say">“{{ $drafts->first()->title }}” is prepared for signature and not sent yet.
             <a class="button tight" href="/rounds/{{ $drafts->first()->key }}">Continue</a></div>
     @elseif ($drafts->isNotEmpty())
-        <div class="say">{{ $drafts->count() }} rounds are laid out for signature and not sent yet:
+        <div class="say">{{ $drafts->count() }} rounds are prepared for signature and not sent yet:
             @foreach ($drafts as $round)<a href="/rounds/{{ $round->key }}">{{ $round->title }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach
             </div>
     @endif

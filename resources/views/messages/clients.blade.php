@@ -3,7 +3,7 @@
         }}</a></span></div>
         </div>
     <div class="leaf pad">
-        <p class="dim">On a page of their own a client sees what is asked of them now, what comes when, what they signed, and whom to call.
+        <p class="dim">On a page of their own a client sees what is asked of them now, what comes when, what they signed, and who to call.
             Nothing of the other side or the office is on it.</p>
         <table class="ledger"><thead><tr><th scope="col">Client</th><th scope="col">Page</th><th scope="col"><span class="unseen">Turn on or
             off</span></th></tr></thead><tbody>
@@ -21,7 +21,7 @@
                     @else<button class="button tight now" name="do" value="send" @disabled(! $party->email)
                         aria-label="Turn on and send: {{ $party->name }}">Turn on and send</button><button class="button tight"
                         name="do" value="on" aria-label="Turn on for {{ $party->name }}">Turn on</button>@endif</form></td></tr>
-        @empty<tr><td colspan="3" class="empty">Nobody we represent is in this file yet.</td></tr>@endforelse
+        @empty<tr><td colspan="3" class="empty">No one we represent is in this file yet.</td></tr>@endforelse
         </tbody></table>
     </div>
 </x-layout>

@@ -49,7 +49,7 @@
             <section class="leaf pad" aria-label="Note"><h2>Note</h2>
                 <form method="post" action="/files/{{ $file->key }}/notes">@csrf
                     <textarea class="textarea" name="note" rows="4" maxlength="8000" aria-label="Note for colleagues"
-                        placeholder="For people who work on this file. Nobody else sees it.">{{ old('note') }}</textarea>
+                        placeholder="For people who work on this file. No one else sees it.">{{ old('note') }}</textarea>
                     <button class="button tight">Save note</button></form></section>
             @endcan
         </div>

@@ -3,7 +3,7 @@
         class="button tight now" href="/office/letters/new">New form letter</a></x-slot:acts>
     <section class="leaf pad" aria-label="Letters">
         <table class="ledger"><thead><tr><th scope="col">Letter</th><th scope="col">Subject</th><th scope="col">Whose</th><th
-            scope="col">Version</th><th scope="col"><span class="unseen">Put away</span></th></tr></thead><tbody>
+            scope="col">Version</th><th scope="col"><span class="unseen">Archive</span></th></tr></thead><tbody>
         @forelse ($letters as $letter)
             @php($mine = $letter->user_id === $user->id || ($letter->user_id === null && $keeps))
             <tr data-row @class(['dim' => $letter->put_away_at])><td><a href="/office/letters/{{ $letter->key }}" data-open>{{ $letter->name
@@ -13,8 +13,7 @@
                 <td class="dim">{{ $letter->version }}</td><td>@if ($mine)<form method="post"
                 action="/office/letters/{{ $letter->key }}/away">@csrf<input type="hidden" name="away"
                 value="{{ $letter->put_away_at ? 0 : 1 }}"><button class="button tight plain" aria-label="{{ $letter->put_away_at ?
-                'Bring back' : 'Put away' }} {{ $letter->name }}">{{ $letter->put_away_at ? 'Bring back' : 'Put
-                    away' }}</button></form>@endif
+                'Bring back' : 'Archive' }} {{ $letter->name }}">{{ $letter->put_away_at ? 'Bring back' : 'Archive' }}</button></form>@endif
                 </td></tr>
         @empty<tr><td colspan="5" class="empty">No form letters yet. Write the first one, and anyone here can use it in a message.</td></tr>
         @endforelse

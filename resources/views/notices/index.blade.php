@@ -12,7 +12,7 @@
                 <span class="dim small">{{ \App\Terms\When::list($notice->at, $user->zone()) }}@if ($notice->mailed_at || ($notice->choice
                     === \Unanimus\Notices\NoticeChoice::AtOnce && ! $notice->mail_at)), emailed @elseif ($notice->mail_at), email at {{
                     \App\Terms\When::list($notice->mail_at, $user->zone()) }}@endif</span></li>
-        @empty<li class="empty">Nothing yet. When somebody signs, asks, answers, or sends a document back, you see it here.</li>@endforelse
+        @empty<li class="empty">Nothing yet. When someone signs, asks, answers, or sends a document back, you see it here.</li>@endforelse
         </ol>
     </div>
 </x-layout>

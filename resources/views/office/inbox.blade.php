@@ -1,7 +1,7 @@
-<x-office title="Inbox" at="inbox" :about="$away ? 'email that was put away in the last 90 days' : 'email that is not in a file yet'">
+<x-office title="Inbox" at="inbox" :about="$away ? 'email archived in the last 90 days' : 'email that is not in a file yet'">
     <div class="leaf pad">
         <p class="inbox-ways">@if ($away)<a href="/office/inbox">Back to the inbox ({{ $waiting }})</a>
-            @else<a href="/office/inbox?put-away=1">Put away</a>@endif
+            @else<a href="/office/inbox?put-away=1">Archived</a>@endif
             @if (! $away && $items->count() > 1)<button class="button tight" form="file-several">File selected as
                 proposed</button> <button class="button tight" form="file-several" formaction="/inbox/sort">Sort pages of
                 selected</button>@endif</p>
@@ -74,7 +74,7 @@
                     <a class="small" href="/inbox/{{ $item->key }}/original.eml">The email as it came</a>
                 </div>
             </section>
-        @empty<p class="empty">{{ $away ? 'Nothing was put away.' :
+        @empty<p class="empty">{{ $away ? 'Nothing is archived.' :
             'Nothing is waiting. Documents sent to the office’s address show up here.' }}
             </p>@endforelse
         @if ($earlier)<p class="inbox-ways"><a class="button tight" href="/office/inbox?before={{ $earlier }}{{ $away ? '&put-away=1' :

@@ -46,7 +46,7 @@
                             class="select"><select name="review[{{ $stage }}]">
                             <option value="one">one reviewer</option>
                             <option value="two" @selected($plan->needsSecond($stage))>two, one after the other</option>
-                            <option value="none" @selected(! $plan->isRead($stage))>nobody: complete as submitted</option>
+                            <option value="none" @selected(! $plan->isRead($stage))>no one: complete as submitted</option>
                             </select></span></label>@endforeach
                         <label><span>Look again at one in (0: none)</span><input class="input short" name="spot" inputmode="numeric"
                             value="{{ $plan->spot }}" maxlength="3"></label>

@@ -3,7 +3,7 @@
         <span class="dim">who decided what, the latest first · <a href="/review">review desk</a></span></div>
     @if ($done->isEmpty())<div class="leaf pad"><p class="empty">Papers that were accepted or sent back show up here.</p></div>
     @else
-    <p class="say">@foreach ($each as $id => $one)<b>{{ $names[$id] ?? 'Somebody' }}</b>: {{ $one['count'] }}
+    <p class="say">@foreach ($each as $id => $one)<b>{{ $names[$id] ?? 'Someone' }}</b>: {{ $one['count'] }}
         {{ Str::plural('paper', $one['count']) }}, mostly within {{
         \Unanimus\Review\ReviewTime::words($one['minutes']) ?: 'a time not known' }}{{ $loop->last ? '.' : '; ' }}@endforeach</p>
     <div class="leaf pad scrolls" tabindex="0" role="region" aria-label="Reviewed papers"><table class="ledger">

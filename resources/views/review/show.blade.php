@@ -10,7 +10,7 @@
             @if ($requirement->review_state->value === 'submitted' && $reviewers->count() > 1)
                 <form class="inline" method="post" action="/requirements/{{ $requirement->key }}/pass">@csrf
                     <span class="select"><select name="to" aria-label="Who reviews it" data-sends>
-                        <option value="">Nobody has taken it</option>
+                        <option value="">No one has taken it</option>
                         @foreach ($reviewers as $one)<option value="{{ $one->key }}" @selected($one->id === $requirement->reviewer_id)>
                             {{ $one->name }} has it</option>@endforeach</select></span></form>
             @endif

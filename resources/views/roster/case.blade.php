@@ -49,7 +49,7 @@
                 <option value="move">go to</option><option value="freeze">stay with the office</option><option value="finish">are
                     finished by
                 then</option></select></span></label>
-                <label class="line"><span>Agent</span><span class="select"><select name="agent"><option value="">nobody</option>
+                <label class="line"><span>Agent</span><span class="select"><select name="agent"><option value="">no one</option>
                 @foreach ($agents as $agent)<option value="{{ $agent->key }}">{{ $agent->name }}</option>@endforeach</select></span></label>
                 <button class="button now">Decide selected files</button></div>
             @endif

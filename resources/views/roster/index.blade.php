@@ -9,10 +9,10 @@
                 $case->settled_at ? ($case->kind->value === 'leaving' ? 'left' : 'joined') : $case->kind->value }}</span></td>
                 <td>{{ $case->office->name }}</td><td>{{ $case->kind->value === 'leaving' ? 'last day' : 'first day' }} {{
                 $case->day->short($today->year()) }}</td><td>{{ $done }} of {{ $case->steps->count() }} done</td></tr>
-        @empty<tr><td colspan="4" class="empty">Nobody is joining or leaving.</td></tr>@endforelse
+        @empty<tr><td colspan="4" class="empty">No one is joining or leaving.</td></tr>@endforelse
         </tbody></table>
         @if ($runs)
-        <details class="by-hand"><summary>Somebody joins or leaves</summary>
+        <details class="by-hand"><summary>Someone joins or leaves</summary>
             <form method="post" action="/office/roster">@csrf<div class="money-entries">
                 <label class="line"><span>Who</span><span class="select"><select name="person">
                     @foreach ($people as $one)<option value="{{ $one->key }}" @selected(old('person')
@@ -26,7 +26,7 @@
                 <label class="line"><span>First or last day</span><input class="input" name="day" value="{{ old('day') }}"
                     placeholder="12/31"
                     autocomplete="off"></label></div>
-                <p class="dim">Somebody new is <a href="/office">invited</a> first.</p>
+                <p class="dim">Someone new is <a href="/office">invited</a> first.</p>
                 <button class="button now">Begin</button></form></details>
         <p class="small">Steps and documents: @foreach ($offices as $one){{ $one->name }} <a href="/office/roster/kits/{{ $one->key
             }}/joining">joining</a>, <a href="/office/roster/kits/{{ $one->key }}/leaving">leaving</a>{{ $loop->last ? '.' : '; '
@@ -75,7 +75,7 @@
                 aria-label="End: {{ $cover->helper->name }} for {{ $cover->user->name }}">End</button></form></td></tr>
         @empty<tr><td colspan="5" class="empty">Everybody works on their own files.</td></tr>@endforelse
         </tbody></table>
-        <details class="by-hand"><summary>Let somebody work on files</summary>
+        <details class="by-hand"><summary>Let someone work on files</summary>
             <form method="post" action="/office/covers">@csrf<div class="money-entries">
                 <label class="line"><span>Files of</span><span class="select"><select name="of">
                     @foreach ($runs ? $people : $people->where('id', $user->id) as $one)<option value="{{ $one->key }}"
@@ -98,7 +98,7 @@
     <section class="leaf pad" aria-label="Coordinator of new files"><h2>Coordinator of new files</h2>
         @foreach ($offices as $office)
         <form method="post" action="/office/coordinators/{{ $office->key }}" class="in-row">@csrf @method('put')
-            <label class="line"><span>{{ $office->name }}</span><span class="select"><select name="rule"><option value="">nobody by
+            <label class="line"><span>{{ $office->name }}</span><span class="select"><select name="rule"><option value="">no one by
                 itself</option>
                 <option value="load" @selected($office->coordinator_rule === 'load')>whoever has the fewest open files</option>
                 @foreach (\App\Models\User::inOffice($office, \App\Models\Role::Coordinator) as $one)<option value="{{ $one->key }}"

@@ -48,7 +48,7 @@
         @endforeach
     </ol>
     @if ($brokerage->sets_up)<form method="post" action="/office/setup/finish" class="setup-end">@csrf
-        @if (! $setup->isReady())<p class="small dim">As long as nobody is a broker and nobody an agent or coordinator, no file can be
+        @if (! $setup->isReady())<p class="small dim">As long as no one is a broker and no one an agent or coordinator, no file can be
             opened and reviewed. If you do that yourself, give yourself those roles under <a href="/office">People</a>.</p>@endif
         <button @class(['button', 'now' => $next === null])>Finish setup</button>
         <span class="small dim">You can leave this page and continue any time. Everything here is found under Office later.</span></form>

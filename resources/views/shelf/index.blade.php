@@ -38,7 +38,7 @@
                 autocomplete="off"></label></div>
             <datalist id="topics">@foreach ($topics->keys() as $topic)<option value="{{ $topic }}"></option>@endforeach</datalist>
             <button class="button now">Put on the shelf</button></form>
-        @if (count($away) > 0)<h3>Put away</h3><ul class="plain">
+        @if (count($away) > 0)<h3>Archived</h3><ul class="plain">
             @foreach ($away as $item)<li><form method="post" action="/office/shelf/{{ $item->key }}/away" class="in-row">@csrf<input
             type="hidden" name="away" value="0">{{ $item->title }} <button class="button tight plain" aria-label="Bring back {{ $item->title
             }}">Bring back</button></form></li>@endforeach</ul>@endif

@@ -41,6 +41,6 @@
     </section>
     @endif
     @if ($keeps)<form method="post" action="/office/shelf/{{ $item->key }}/away">@csrf<input type="hidden" name="away"
-        value="{{ $item->put_away_at ? 0 : 1 }}"><button class="button tight plain">{{ $item->put_away_at ? 'Bring back' : 'Put away'
+        value="{{ $item->put_away_at ? 0 : 1 }}"><button class="button tight plain">{{ $item->put_away_at ? 'Bring back' : 'Archive'
         }}</button></form>@endif
 </x-office>

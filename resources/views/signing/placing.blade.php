@@ -10,7 +10,7 @@
         @endforeach
     </div>
     <details class="note somebody" @if (! $file->guest && ! $file->kind->isDeal() && count($desk['seats']) < 2) open @endif>
-        <summary class="small">Somebody else</summary>
+        <summary class="small">Someone else</summary>
         <form method="post" action="/rounds/{{ $round->key }}/people">@csrf
             <label class="line"><span>Name</span><input class="input" name="name" maxlength="120" required autocomplete="off"></label>
             <label class="line"><span>Email address</span><input class="input" type="email" name="email" maxlength="200"

@@ -14,7 +14,7 @@
                     <tr data-row @class(['dim' => $stored->put_away])>
                         <td><b>{{ $stored->name }}</b><br><span class="dim small">{{ $stored->user_id === null ? 'everyone’s' : 'yours
                             alone' }}{{ $stored->agency === null ? '' : ' · '.$stored->agency->label()
-                            }}{{ $stored->put_away ? ', put away' : '' }}</span></td>
+                            }}{{ $stored->put_away ? ', archived' : '' }}</span></td>
                         <td>@foreach ($stencil->seats() as $seat)<x-seat :seat="$seat" :title="$seat->label()" />@endforeach</td>
                         <td class="amount">{{ count($stencil->marks) }}</td><td class="amount">{{ $stencil->pageCount() }}</td>
                         <td class="amount">{{ $stored->used }}</td>
@@ -37,7 +37,7 @@
                         @endforeach</select></span></label>
                     <button class="button now" name="do" value="rename">Save</button>
                     <button class="button" name="do" value="{{ $stored->put_away ? 'back' : 'away' }}">{{ $stored->put_away ?
-                        'Bring back' : 'Put away' }}</button>
+                        'Bring back' : 'Archive' }}</button>
                     <button class="button" formmethod="dialog" formnovalidate>Cancel</button>
                 </form>
                 @foreach ($clients as $from)

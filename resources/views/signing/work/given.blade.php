@@ -21,7 +21,7 @@
                 <label class="line"><span>Only for {{ $copy->name }}</span><input class="input" readonly
                     value="{{ $copy->link() }}"></label>
                 <form method="post" action="/working-copies/{{ $copy->key }}/end">@csrf<button class="button">End this link</button></form>
-            @else<p class="empty">Nobody can open it any more.</p>@endif
+            @else<p class="empty">No one can open it any more.</p>@endif
         </div>
     </div>
 </x-layout>
