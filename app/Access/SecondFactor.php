@@ -13,6 +13,14 @@ use Unanimus\Access\Totp;
 /** A person's second factor at sign-in: a code of their authenticator, or one of their recovery codes. */
 final class SecondFactor
 {
+    public const OWED = 'Your brokerage requires two-step sign-in for your role. Set it up to continue.';
+
+    /** Whether somebody's role needs two steps, which they have not set up; until then nothing of theirs opens, no token either. */
+    public static function isOwedBy(User $user): bool
+    {
+        return $user->owes_two_step && ! self::isOn($user);
+    }
+
     public static function isOn(User $user): bool
     {
         return $user->second_factor_at !== null;

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 use Unanimus\Parties\CallName;
 
-it('calls a person by the first name, and a trust or company by the whole of its name', function (string $name, string $called, string $short) {
+it('calls a person by the first name, and a trust or company by the whole of its name', function (
+    string $name,
+    string $called,
+    string $short,
+) {
     expect([CallName::of($name), CallName::short($name)])->toBe([$called, $short]);
 })->with([
     ['Sunniva Eide', 'Sunniva', 'Sunniva'],

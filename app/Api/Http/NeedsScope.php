@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api\Http;
 
-use App\Access\Http\OwesTwoSteps;
+use App\Access\SecondFactor;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -16,8 +16,8 @@ final class NeedsScope
     public function handle(Request $request, \Closure $next, string $scope): Response
     {
         $user = User::signedIn($request);
-        if (OwesTwoSteps::owes($user)) {
-            return new JsonResponse(['message' => OwesTwoSteps::TOLD], 403);
+        if (SecondFactor::isOwedBy($user)) {
+            return new JsonResponse(['message' => SecondFactor::OWED], 403);
         }
         if (! $user->tokenCan($scope)) {
             return new JsonResponse(['message' => "This token may not do that. It needs the scope {$scope}."], 403);

@@ -26,8 +26,8 @@
             ', if not by the plan' : '' }}</span><input class="input" inputmode="decimal" @disabled($locked)
             name="{{ count($years) === 1 ? 'agent_share' : "splits[{$id}]" }}"
             value="{{ old(count($years) === 1 ? 'agent_share' : "splits.{$id}", $kept['splits'][$id] ?? '') }}"
-            placeholder="{{ $year ? 'as the plan says' : '' }}"><small class="source">{{ ($kept['splits'][$id] ?? '') !== '' ? 'entered here'
-            : ($year ? "by the plan: {$year->readable()}" : '') }}</small></label>
+            placeholder="{{ $year ? 'as the plan says' : '' }}"><small class="source">{{
+            ($kept['splits'][$id] ?? '') !== '' ? 'entered here' : ($year ? "by the plan: {$year->readable()}" : '') }}</small></label>
         @if (count($years) > 1)<label class="line"><span>Share of {{ $names[$id][0] }}, %</span><input class="input" inputmode="decimal"
             name="shares[{{ $id }}]" @disabled($locked) value="{{ old("shares.{$id}", $kept['agents'][$id] ?? '') }}"></label>@endif
     @endforeach

@@ -5,7 +5,7 @@
     <div class="head-row"><h1>Tasks</h1><span class="dim">{{ count($list->rows) }}@if ($list->late), <span class="late">{{ $list->late }}
         late</span>@endif</span></div>
     <nav class="filters" aria-label="Which tasks">
-        <span>@foreach (['me' => 'mine', 'all' => 'everyone’s', 'none' => 'nobody’s'] as $value => $word)<a
+        <span>@foreach (['me' => 'mine', 'all' => 'everyone’s', 'none' => 'unassigned'] as $value => $word)<a
             href="{{ $link(['who' => $value]) }}" @if ($filter->who === $value) aria-current="true"
             @endif>{{ $word }}</a>@endforeach</span>
         @php($days = ['' => 'any day', 'late' => 'late', 'today' => 'due by today', 'week' => 'next 7 days', 'undated' => 'no date yet'])
