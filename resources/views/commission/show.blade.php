@@ -23,7 +23,8 @@
                             {{ $proposed->rate === null ? 'No commission is entered in the file’s terms.' :
                             'The percentage comes from the file’s terms ('.$proposed->rateFrom.').' }} {{ $proposed->fee === null ? '' :
                             'The fee comes from the file’s kits.' }} {{
-                            $officeFees === [] ? '' : 'Further fees come from the office.' }} Check it, then press Compute commission.</p>@endif
+                            $officeFees === [] ? '' : 'Further fees come from the office.' }} Check it,
+                            then press Compute commission.</p>@endif
                         @can('set-commission', $file)@unless ($locked)
                             <button class="button {{ $sheet === null ? 'now' : '' }}">Compute commission</button>@endunless @endcan
                     </form>
