@@ -9,6 +9,10 @@ final class CallName
 {
     private const TITLES = '/^(?:(?:mr|mrs|ms|mx|miss|dr|prof|rev|hon|judge|sr|sra|sres)\.?\s+)+/iu';
 
+    /** What follows a name after a comma and is none. */
+    private const AFTER = '/^(?:jr|sr|i{1,3}|iv|esq|m\.?d|ph\.?d|trustee|executor|executrix|administrator|attorney|agent|broker|president|'.
+        'manager|member|owner|guardian|personal)\b/iu';
+
     private const ENTITY = '/^the\s|\b(?:trust|estate|l\.?l\.?c|l\.?l?\.?p|inc|corp(?:oration)?|company|co|partnership|association|'.
         'foundation|church|bank|properties|holdings|homes|realty|group)\b\.?/iu';
 
@@ -21,7 +25,8 @@ final class CallName
         }
         $bare = trim((string) preg_replace(self::TITLES, '', $name));
         // "Greywater, Odalys": the family name comes first.
-        $given = preg_match('/^[^,]+,\s*(\p{L}[^,]*)$/u', $bare, $m) === 1 ? $m[1] : $bare;
+        $isTurned = preg_match('/^[^\s,]+,\s*(\p{L}[^,]*)$/u', $bare, $m) === 1 && preg_match(self::AFTER, $m[1]) !== 1;
+        $given = $isTurned ? $m[1] : rtrim(explode(',', $bare)[0]);
 
         return explode(' ', $given)[0] ?: $name;
     }
