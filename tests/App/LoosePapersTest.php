@@ -91,3 +91,13 @@ it('takes two papers of one name for two, and a paper pressed twice for one', fu
     $this->seeAll();
     expect(DealFile::query()->where('kind', DealKind::Papers)->pluck('name')->all())->toBe(['Referral terms', 'Referral terms']);
 });
+
+it('calls papers by their heading where the file is called scan0012', function () {
+    $bytes = MadePdf::page(MadePdf::text(72, 700, 'REFERRAL TERMS', 16).MadePdf::text(72, 660, 'Each side pays its own costs.', 10).
+        MadePdf::text(72, 300, 'Buyer: ______________________________  Date: ______________', 10));
+    $this->as('tomas')->post('/loose-papers', ['paper' => UploadedFile::fake()->createWithContent('scan0012.pdf', $bytes)])
+        ->assertSessionHas('told');
+    $this->seeAll();
+    $papers = DealFile::query()->where('kind', DealKind::Papers)->sole();
+    expect($papers->name)->toBe('Referral terms')->and($papers->papers()->sole()->title)->toBe('Referral terms');
+});

@@ -22,10 +22,13 @@ use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\Brought;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\IntakeRefusal;
+use Unanimus\Intake\PaperTitle;
 use Unanimus\Intake\Placeholder;
 use Unanimus\Intake\Stack;
+use Unanimus\Intake\StackPage;
 use Unanimus\Intake\StackPart;
 use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\PageWords;
 use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use Unanimus\Requirements\Stage;
@@ -78,7 +81,7 @@ final class BringIn
         // At a row it was put there by hand: nothing is asked but whether it is one paper.
         $row = $placeholder === null ? $this->row($file, $name, $texts[0] ?? '') : null;
         $met = $row?->state === PaperState::Expected;
-        $paper = $placeholder ?? ($met ? $row : $this->ownPaper($file, $name, $stage));
+        $paper = $placeholder ?? ($met ? $row : $this->ownPaper($file, $this->called($brought, $name), $stage));
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
         $read = PaperReading::of($this->bytes->path($sha256), $this->library, $file->office->today());
@@ -117,6 +120,22 @@ final class BringIn
             $met,
             Stack::of($texts, $this->library),
         );
+    }
+
+    /** What it is called: by its heading, where its file's name says nothing. */
+    private function called(Brought $brought, string $name): string
+    {
+        if (! PaperTitle::isNameless($name)) {
+            return $name;
+        }
+        $scratch = new Scratch();
+        try {
+            $words = PageWords::of($scratch->put('first.pdf', $brought->pdf), 1)[1] ?? [];
+        } catch (ToolFailed) {
+            return $name;
+        }
+
+        return PaperTitle::of($name, StackPage::of($words, false, [612.0, 792.0], [])->heading).'.pdf';
     }
 
     /** @return list<StackPart> the papers in it, where it holds several */
@@ -180,11 +199,9 @@ final class BringIn
     /** A paper of its own for what comes in, named after its file. */
     public function ownPaper(DealFile $file, string $name, string $stage): Paper
     {
-        $title = trim((string) preg_replace('/[\s_]+/u', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))) ?: 'Uploaded paper';
-
         return $file->papers()->create([
             'brokerage_id' => $file->brokerage_id,
-            'title' => mb_strimwidth($title, 0, 120, '…'),
+            'title' => mb_strimwidth(PaperTitle::fromName($name) ?: 'Uploaded paper', 0, 120, '…'),
             'stage' => $stage,
             'state' => PaperState::Ready,
             'position' => (int) array_search($stage, Stage::keys(), true) * 1000 + 1900,

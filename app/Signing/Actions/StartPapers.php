@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Unanimus\Files\DealStatus;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\BroughtKind;
+use Unanimus\Intake\PaperTitle;
 use Unanimus\Pages\PlainText;
 use Unanimus\Parties\DealKind;
 use Unanimus\Parties\Representation;
@@ -57,6 +58,7 @@ final class StartPapers
         $file->update(['status' => DealStatus::Active]);
         if ($brought !== null) {
             $paper = $this->bringIn->file($file, $brought, $name)->paper;
+            PaperTitle::isNameless($name) && $file->update(['name' => $paper->title]);
             ($this->compose)($file->load(['papers', 'parties', 'office']), [$paper->setRelation('file', $file)], $by);
         }
 
