@@ -8,7 +8,8 @@ namespace Unanimus\Intake;
 final class PaperTitle
 {
     /** What machines call what they make, and people what they have not named. */
-    private const NAMELESS = '/^(?:(?:adobe |cam ?scanner |genius )?scan(?:ned)?(?: doc(?:ument)?)?|img|image|dsc|dcim|photo|pic|picture|doc|docs|'.
+    private const NAMELESS = '/^(?:(?:adobe |cam ?scanner )?scan(?:ned)?(?: doc(?:ument)?)?|img|image|dsc|dcim|photo|pic|picture|'.
+        'doc|docs|'.
         'document|file|untitled|unnamed|fax|attachment|download|new|page|print(?:out)?|output|pdf|copy|tmp|temp)?'.
         '[\s\-_.,:#()]*(?:(?:\d[\s\-_.,:()T]*)|(?:[ap]m)|(?:copy|final|new)\b)*$/iu';
 
