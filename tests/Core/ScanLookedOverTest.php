@@ -174,7 +174,7 @@ it('names who has not signed, who signed as somebody else, an old revision, and 
     expect(array_map(static fn ($one) => $one->text, PaperFindings::unsigned($form, $people, ['buyer.1'])))
         ->toBe(['The signature of Paulo Duarte (buyer 2) is missing.'])
         ->and(PaperFindings::unsigned($form, $people, ['buyer.1', 'buyer.2']))->toBe([]);
-    $names = PaperFindings::names(['buyer.1' => 'INES DUARTE', 'buyer.2' => 'Paulo Prado', 'seller.1' => 'Somebody'], $people);
+    $names = PaperFindings::names(['buyer.1' => 'INES DUARTE', 'buyer.2' => 'Paulo Prado', 'seller.1' => 'Someone'], $people);
     expect(array_map(static fn ($one) => $one->text, $names))
         ->toBe([
             'Buyer 2 signed as Paulo Prado; the file says Paulo Duarte.',
