@@ -43,6 +43,8 @@ final class Finder
     {
         /** @var Builder<DealFile> $found */
         $found = DealFile::query()->select(['deal_files.*']);
+        // What was not understood finds nothing, and not everything.
+        $query->faults !== [] && $query->isEmpty() && $found->whereRaw('false');
         $strict = $query->words === [] || self::words(DealFile::query(), $query->words, false)->exists();
         self::words($found, $query->words, ! $strict);
         foreach ($query->fields as ['field' => $field, 'value' => $value, 'not' => $not]) {

@@ -241,6 +241,8 @@ it('opens what fits alone from the search field, shows what matched, and finds b
             'late:survey' => false,
             'next:' => true,
             'next:survey' => false,
+            'late:5' => false,
+            'status:nowhere' => false,
         ] as $query => $found
     ) {
         $answer = $this->as('tomas')
