@@ -275,6 +275,7 @@ final class Proposal
         }
 
         return match (true) {
+            $place->by === 'underscores' && $place->caption !== '' => Kind::Date,
             $around->follows('$') || str_ends_with($before, '$') => Kind::Money,
             preg_match('/^(%|percent|per cent)/', $after) === 1 => Kind::Percent,
             preg_match(

@@ -32,6 +32,11 @@ final readonly class Surroundings
     /** What it is to be called by. */
     public function label(): string
     {
+        // "Expires ___/___/____" says of three blanks what day they are.
+        $said = $this->at->by === 'underscores' && $this->at->caption !== '' ? self::tidy($this->before()) : '';
+        if ($said !== '') {
+            return $said;
+        }
         if ($this->at->caption !== '') {
             return self::tidy($this->at->caption) ?: self::tidy($this->heading());
         }

@@ -261,3 +261,11 @@ it('finds who signs on a form as on any paper: captions under their lines, colum
         'date Date buyer.1', 'date Date seller.1',
     ]);
 });
+
+it('takes three blanks with strokes between for a day, called by what stands before them', function () {
+    $content = MadePdf::text(60, 460, 'This offer expires ___/___/____ at noon.   ___/___/____', 10);
+    $found = Proposal::of($this->scratch->put('flat.pdf', MadePdf::page($content)));
+    expect(array_map(fn (ProposedBlank $one) => "{$one->kind->value} {$one->label} {$one->binding}", $found))->toBe([
+        'date This offer expires offer_expiry', 'date at noon. ',
+    ]);
+});
