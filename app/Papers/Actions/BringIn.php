@@ -81,8 +81,8 @@ final class BringIn
         // At a row it was put there by hand: nothing is asked but whether it is one paper.
         $row = $placeholder === null ? $this->row($file, $name, $texts[0] ?? '') : null;
         $met = $row?->state === PaperState::Expected;
-        $paper = $placeholder ?? ($met ? $row : $this->ownPaper($file, $this->called($brought, $name), $stage));
         $sha256 = $this->bytes->keep($file->brokerage_id, $brought->pdf);
+        $paper = $placeholder ?? ($met ? $row : $this->ownPaper($file, $this->called($sha256, $name), $stage));
         $original = $brought->original === null ? null : $this->bytes->keep($file->brokerage_id, $brought->original);
         $read = PaperReading::of($this->bytes->path($sha256), $this->library, $file->office->today());
         $version = $paper->addVersion(
@@ -122,15 +122,14 @@ final class BringIn
         );
     }
 
-    /** What it is called: by its heading, where its file's name says nothing. */
-    private function called(Brought $brought, string $name): string
+    /** What a kept PDF is called: by its file, or by its heading where the file's name says nothing. */
+    public function called(string $sha256, string $name): string
     {
         if (! PaperTitle::isNameless($name)) {
             return $name;
         }
-        $scratch = new Scratch();
         try {
-            $words = PageWords::of($scratch->put('first.pdf', $brought->pdf), 1)[1] ?? [];
+            $words = PageWords::of($this->bytes->path($sha256), 1)[1] ?? [];
         } catch (ToolFailed) {
             return $name;
         }

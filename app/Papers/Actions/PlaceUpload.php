@@ -56,7 +56,7 @@ final class PlaceUpload
         $row !== null && TakePages::mustTake($row);
         $this->takeAway($upload, $from, $row === null ? 'a paper of its own' : $row->title);
         $before = $row?->state;
-        $to = $row ?? $this->bringIn->ownPaper($upload->file, $upload->name, $upload->stage);
+        $to = $row ?? $this->bringIn->ownPaper($upload->file, $this->bringIn->called($version->sha256, $upload->name), $upload->stage);
         $copy = $to->addVersion(
             $version->sha256,
             $version->pages,

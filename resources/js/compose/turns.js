@@ -123,7 +123,7 @@ export function followTurns(say, fresh) {
         move(row, all[all.indexOf(row.closest('.turn-band')) + (event.key === 'ArrowUp' ? -1 : 1)]);
     });
     form.addEventListener('change', (event) => {
-        const { name } = event.target;
-        if (name && name !== 'send_at') save(DAY.includes(name) ? DAY : [name]);
+        const { name, form: of } = event.target;
+        if (name && of === form && name !== 'send_at') save(DAY.includes(name) ? DAY : [name]);
     });
 }

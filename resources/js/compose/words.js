@@ -22,7 +22,8 @@ for (const field of fields()) {
     if (Object.hasOwn(before, field.name)) field.value = before[field.name];
 }
 form.addEventListener('input', (event) => {
-    if (!event.target.name) return;
+    // A field of another form that stands here, such as what facts were checked against, is that one's.
+    if (!event.target.name || event.target.form !== form) return;
     try {
         localStorage.setItem(shelf, JSON.stringify({ ...typed(), [event.target.name]: event.target.value }));
     } catch { /* it is kept once it is saved */ }
