@@ -299,7 +299,8 @@ it('sees that one PDF holds several forms, and puts each at its row', function (
 
 it('calls by its heading what was matched to a row and is a paper of its own', function () {
     $file = $this->aFile();
-    $page = (new Drawing(612, 792))->text(72, 90, 22, 'EARNEST MONEY RECEIPT NO 5')->text(72, 140, 10, 'Received of the buyer by check today.');
+    $page = (new Drawing(612, 792))->text(72, 90, 22, 'EARNEST MONEY RECEIPT NO 5')
+        ->text(72, 140, 10, 'Received of the buyer by check today.');
     uploaded($this, $file, 'scan0044.pdf', press()->print([$page]));
     $upload = Upload::query()->where('name', 'scan0044.pdf')->sole();
     expect($upload->paper->title)->toBe('Earnest money receipt')->and($upload->before_state)->not->toBeNull();
