@@ -15,6 +15,11 @@ final readonly class PageRules
 
     private const MOST = 20_000;
 
+    /** Dots of one line stand no farther apart, and are no fewer. */
+    private const APART = 4.5;
+
+    private const FEWEST = 5;
+
     /**
      * @param list<array{float, float, float}> $across left, right, and how far from the top
      * @param list<array{float, float, float}> $down top, bottom, and how far from the left
@@ -34,7 +39,7 @@ final readonly class PageRules
     public static function of(string $pdf, int $page): self
     {
         $svg = (new NativeTool(30))->run(['pdftocairo', '-svg', '-f', (string) $page, '-l', (string) $page, $pdf, '-']);
-        $across = $down = $frames = [];
+        $across = $down = $frames = $dots = [];
         foreach (self::paths($svg) as [$points, $stroked, $filled]) {
             $xs = array_column($points, 0);
             $ys = array_column($points, 1);
@@ -42,6 +47,8 @@ final readonly class PageRules
             [$wide, $high] = [$x2 - $x1, $y2 - $y1];
             if ($high < self::THIN && $wide > 8) {
                 $across[] = [$x1, $x2, ($y1 + $y2) / 2];
+            } elseif ($high < self::THIN && $wide > 0.1 && ($stroked || $filled)) {
+                $dots[] = [$x1, $x2, ($y1 + $y2) / 2];
             } elseif ($wide < self::THIN && $high > 6) {
                 $down[] = [$y1, $y2, ($x1 + $x2) / 2];
             } elseif ($stroked && self::isFrame($points, $x1, $x2, $y1, $y2)) {
@@ -53,7 +60,7 @@ final readonly class PageRules
             }
         }
 
-        return new self(self::joined($across), self::joined($down), $frames);
+        return new self(self::joined([...$across, ...self::dotted($dots)]), self::joined($down), $frames);
     }
 
     /**
@@ -194,6 +201,31 @@ final readonly class PageRules
             abs($y1 - $y2) < 0.7 && abs($x1 - $x2) > 8 && ($across[] = [min($x1, $x2), max($x1, $x2), ($y1 + $y2) / 2]);
             abs($x1 - $x2) < 0.7 && abs($y1 - $y2) > 6 && ($down[] = [min($y1, $y2), max($y1, $y2), ($x1 + $x2) / 2]);
         }
+    }
+
+    /**
+     * Lines that are drawn as dots or dashes, one by one.
+     *
+     * @param list<array{float, float, float}> $dots left, right, and how far from the top
+     * @return list<array{float, float, float}>
+     */
+    private static function dotted(array $dots): array
+    {
+        usort($dots, static fn (array $a, array $b) => [round($a[2]), $a[0]] <=> [round($b[2]), $b[0]]);
+        $lines = [];
+        $last = null;
+        foreach ($dots as [$left, $right, $y]) {
+            if ($last !== null && abs($lines[$last][2] - $y) < 1 && $left - $lines[$last][1] < self::APART && $left > $lines[$last][0]) {
+                $lines[$last][1] = max($right, $lines[$last][1]);
+                $lines[$last][3]++;
+            } else {
+                $lines[] = [$left, $right, $y, 1];
+                $last = array_key_last($lines);
+            }
+        }
+        $long = array_filter($lines, static fn (array $line) => $line[3] >= self::FEWEST && $line[1] - $line[0] > 8);
+
+        return array_map(static fn (array $line) => array_slice($line, 0, 3), array_values($long));
     }
 
     /**

@@ -25,16 +25,14 @@ final readonly class ScannedPage
     /** Ink is darker than this part of what most of the page is. */
     private const INK = 0.78;
 
-    /** The shortest line that is taken for one, in points, and the thickest. */
-    private const SHORTEST = 14.0;
-
-    private const THICKEST = 4.0;
-
     /** How far apart words of a line must be, in points, to tell how it lies. */
     private const FAR = 150.0;
 
-    /** Less askew than this, a line stays in its row of dots over a page. */
-    private const LEVEL = 0.0005;
+    /** How far from an edge of a table a line may end and still be meant to reach it, in points. */
+    private const ASKEW = 5.0;
+
+    /** Words beside a line run into it for the reader, which is then sure of neither; these are worth having all the same. */
+    private const WANTED = '/initials?|signature|\bdated?\b|\btime\b|\bname\b|buyer|seller|purchaser|tenant|landlord|owner|broker/i';
 
     /** A word taller than this, in points, is a stain or a stamp. */
     private const TALLEST = 60.0;
@@ -71,13 +69,16 @@ final readonly class ScannedPage
         $number = (string) $page;
         $from = ['-gray', '-r', sprintf('%.3F', $scale * self::RESOLUTION), '-cropbox', '-f', $number, '-l', $number, '-singlefile', $pdf];
         (new NativeTool(30))->run(['pdftoppm', ...$from, $scratch->path('page')]);
-        $dots = (string) self::RESOLUTION;
-        $table = (new NativeTool(60, environment: ['OMP_THREAD_LIMIT' => '1']))->run(
-            ['tesseract', $scratch->path('page.pgm'), '-', '-l', 'eng', '--dpi', $dots, '--psm', '4', 'tsv'],
-        );
         [$width, $height, $ink] = self::picture($scratch->get('page.pgm'));
-        [$words, $slope] = self::words($table);
-        $shape = [$ink, $width, $height, $slope];
+        [$words, $slope] = self::words(self::read($scratch->path('page.pgm')));
+        $lines = new InkLines($ink, $width, $height, $slope, self::RESOLUTION);
+        $dotted = $lines->dotted($words);
+        if ($dotted !== []) {
+            // Words beside rows of dots are lost to the reader: without the dots it finds them.
+            $shades = substr($scratch->get('page.pgm'), -$width * $height);
+            $without = $scratch->put('without.pgm', "P5\n{$width} {$height}\n255\n".$lines->without($shades, $dotted));
+            [$words] = self::words(self::read($without));
+        }
         $middle = $width * 36 / self::RESOLUTION;
         $straight = array_map(
             static fn (Word $word) => new Word(
@@ -89,14 +90,21 @@ final readonly class ScannedPage
             ),
             $words,
         );
-
-        $across = self::besideWords(self::across(...$shape), $straight);
-
-        $down = self::down(...$shape);
+        $down = $lines->down();
+        $across = self::besideWords([...$lines->across(), ...$dotted], $straight);
         // A line that is seen in pieces ends where the last of them does.
-        $rules = PageRules::ofLines($across, self::withEdges($down, PageRules::ofLines($across, $down)->across));
+        $down = self::withEdges($down, PageRules::ofLines($across, $down)->across);
+        $rules = PageRules::ofLines(self::toEdges($across, $down), $down);
 
         return new self($straight, $rules, $scale, $slope, $middle);
+    }
+
+    /** What the reader makes of a picture: a table of words. */
+    private static function read(string $picture): string
+    {
+        return (new NativeTool(60, environment: ['OMP_THREAD_LIMIT' => '1']))->run(
+            ['tesseract', $picture, '-', '-l', 'eng', '--dpi', (string) self::RESOLUTION, '--psm', '4', 'tsv'],
+        );
     }
 
     /** A place of the page as it is, on the page as it was read. */
@@ -142,7 +150,8 @@ final readonly class ScannedPage
         foreach (explode("\n", $table) as $line) {
             $cells = explode("\t", $line);
             $text = trim($cells[11] ?? '');
-            if ($cells[0] !== '5' || (float) $cells[10] < self::SURE || preg_match('/[\p{L}\d]/u', $text) !== 1) {
+            $isSure = $cells[0] === '5' && ((float) $cells[10] >= self::SURE || preg_match(self::WANTED, $text) === 1);
+            if (! $isSure || preg_match('/[\p{L}\d]/u', $text) !== 1) {
                 continue;
             }
             [$x, $y, $width, $height] = array_map(static fn (string $n) => (float) $n * $points, array_slice($cells, 6, 4));
@@ -150,6 +159,8 @@ final readonly class ScannedPage
             $long = mb_strlen($text);
             $text = trim((string) preg_replace('/_{2,}.*$|[|~]+/u', '', $text));
             $width *= mb_strlen($text) / $long;
+            // "Tenantinitials:" are two words.
+            $text = (string) preg_replace('/^(\p{Lu}\p{Ll}{3,}(?:[’\']s)?)(?=(?:initials?|signature|name)\b)/u', '$1 ', $text);
             if ($text !== '' && $height < self::TALLEST) {
                 $words[] = $word = new Word($text, $x, $y, $width, $height);
                 $rows["{$cells[2]} {$cells[3]} {$cells[4]}"][] = $word;
@@ -219,105 +230,24 @@ final readonly class ScannedPage
         return [...$down, ...$edges];
     }
 
-    /** A row of dots of the page set straight. */
-    private static function row(string $dots, int $width, int $height, float $slope, int $y): string
-    {
-        $strip = abs($slope) < self::LEVEL ? $width : max(8, (int) (1 / abs($slope)));
-        $row = '';
-        for ($x = 0; $x < $width; $x += $strip) {
-            $from = $y + (int) round($slope * ($x + $strip / 2 - $width / 2));
-            $row .= $from < 0 || $from >= $height
-                ? str_repeat(' ', min($strip, $width - $x))
-                : substr($dots, $from * $width + $x, min($strip, $width - $x));
-        }
-
-        return $row;
-    }
-
     /**
-     * Long runs of ink in a row, set straight: strips of columns are shifted against each other.
+     * Lines that end at the lines down a table, whose ends lie a little off them where the page lies askew.
      *
-     * @return list<array{float, float, float}> left, right and from the top, in points
+     * @param list<array{float, float, float}> $across
+     * @param list<array{float, float, float}> $down
+     * @return list<array{float, float, float}>
      */
-    private static function across(string $dots, int $width, int $height, float $slope): array
+    private static function toEdges(array $across, array $down): array
     {
-        $least = (int) (self::SHORTEST * self::RESOLUTION / 72);
-        $rows = [];
-        // A thin line on a slope goes on in the row below: each row is seen together with the next.
-        $dots |= substr($dots, $width).str_repeat(' ', $width);
-        for ($y = 0; $y < $height; $y++) {
-            preg_match_all('/x{6,}(?: {1,2}x{3,})*/', self::row($dots, $width, $height, $slope, $y), $runs, PREG_OFFSET_CAPTURE);
-            foreach ($runs[0] as [$run, $x]) {
-                strlen($run) >= $least && ($rows[$y][] = [$x, $x + strlen($run)]);
-            }
-        }
-        $lines = [];
-        foreach (self::joined($rows) as [$left, $right, $top, $foot]) {
-            $foot - $top < self::THICKEST && ($lines[] = [$left, $right, ($top + $foot) / 2]);
-        }
-
-        return $lines;
-    }
-
-    /**
-     * Ink that stands over ink for a good while, as the picture lies: the page laid over itself, shifted down.
-     *
-     * @return list<array{float, float, float}> top, bottom and from the left, in points
-     */
-    private static function down(string $dots, int $width, int $height, float $slope): array
-    {
-        // As bits: "x" and " " differ in two of them, and dots that both are ink stay ink.
-        $thick = $dots | substr($dots, 1).' ';
-        $high = 1;
-        foreach ([1, 2, 4, 8, 16, 16] as $shift) {
-            $thick &= substr($thick, $shift * $width);
-            $high += $shift;
-        }
-        $rows = [];
-        $left = intdiv(strlen($thick), $width);
-        for ($y = 0; $y < $left; $y++) {
-            preg_match_all('/x+/', substr($thick, $y * $width, $width), $runs, PREG_OFFSET_CAPTURE);
-            foreach ($runs[0] as [$run, $x]) {
-                $rows[$y][] = [$x, $x + strlen($run)];
-            }
-        }
-        $lines = [];
-        foreach (self::joined($rows) as [$from, $to, $top, $foot]) {
-            $x = ($from + $to) / 2;
-            $falls = $slope * ($x - $width * 36 / self::RESOLUTION);
-            $to - $from < 2 * self::THICKEST && ($lines[] = [$top - $falls, $foot + $high * 72 / self::RESOLUTION - $falls, $x]);
-        }
-
-        return $lines;
-    }
-
-    /**
-     * Runs of ink in rows that touch each other, as one.
-     *
-     * @param array<int, list<array{int, int}>> $rows
-     * @return list<array{float, float, float, float}> left, right, top and bottom, in points
-     */
-    private static function joined(array $rows): array
-    {
-        $open = $done = [];
-        foreach ($rows as $y => $runs) {
-            $now = [];
-            foreach ($runs as [$from, $to]) {
-                foreach ($open as $key => [$left, $right, $top, $foot]) {
-                    if ($y - $foot < 2 && $from < $right && $to > $left) {
-                        array_splice($open, $key, 1);
-                        $now[] = [min($from, $left), max($to, $right), $top, $y];
-
-                        continue 2;
-                    }
+        foreach ($across as [&$left, &$right, $y]) {
+            foreach ($down as [$top, $foot, $x]) {
+                if ($y > $top - 3 && $y < $foot + 3) {
+                    abs($left - $x) < self::ASKEW && ($left = min($left, $x));
+                    abs($right - $x) < self::ASKEW && ($right = max($right, $x));
                 }
-                $now[] = [$from, $to, $y, $y];
             }
-            array_push($done, ...$open);
-            $open = $now;
         }
-        $points = 72 / self::RESOLUTION;
 
-        return array_map(static fn (array $one) => array_map(static fn (int $n) => $n * $points, $one), [...$done, ...$open]);
+        return $across;
     }
 }

@@ -223,7 +223,7 @@ final class WritingPlaces
         $caption = implode(' ', array_map(static fn (Word $word) => $word->text, $inside));
         $low = max(array_map(static fn (Word $word) => $word->bottom(), $inside));
         $right = max(array_map(static fn (Word $word) => $word->right(), $inside));
-        if ($frame->y + $frame->height - $low >= 9 && $low - $frame->y < 16 && count($inside) <= 8) {
+        if ($frame->y + $frame->height - $low >= 7 && $low - $frame->y < 16 && count($inside) <= 8) {
             $this->places[] = new WritingPlace(
                 'box',
                 new Rect($frame->x + $pad, $low, $frame->width - 2 * $pad, $frame->y + $frame->height - $low - $pad),

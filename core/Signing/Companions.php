@@ -38,7 +38,7 @@ final class Companions
         $best = null;
         foreach ($kinds as $at => [$of]) {
             $sign = $lines[$at];
-            $far = self::distance($line, $sign);
+            $far = self::distance($line, $sign, self::isUnderOne($line, $lines, $kinds));
             if ($of === MarkKind::Initials && ($kind !== MarkKind::Date || ! $line->isBeside($sign))) {
                 continue;
             }
@@ -102,7 +102,7 @@ final class Companions
     }
 
     /** How far a line is from the signature it may go with; null when it stands where none of its lines would. */
-    private static function distance(SigningLine $line, SigningLine $sign): ?float
+    private static function distance(SigningLine $line, SigningLine $sign, bool $isUnderOne): ?float
     {
         $down = $line->foot() - $sign->foot();
         if (abs($down) < 7) {
@@ -119,7 +119,32 @@ final class Companions
         $aside = max(0.0, $sign->at->place->x - $line->right(), $line->at->place->x - $sign->right());
 
         // What goes with a signature stands under it; over it only where nothing else is nearer.
-        return $aside > 80 ? null : $aside + ($down < 0 ? 90.0 - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
+        $over = $isUnderOne ? 150.0 : 90.0;
+
+        return $aside > 80 ? null : $aside + ($down < 0 ? $over - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
+    }
+
+    /**
+     * Whether the like of a line stands under the last signature of its column, where nothing can belong to a next one.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private static function isUnderOne(SigningLine $line, array $lines, array $kinds): bool
+    {
+        $inColumn = static fn (SigningLine $one): bool => $one->at->place->x < $line->right() && $one->right() > $line->at->place->x;
+        $feet = [];
+        foreach ($kinds as $at => [$kind]) {
+            $kind === MarkKind::Signature && $inColumn($lines[$at]) && ($feet[] = $lines[$at]->foot());
+        }
+        $last = $feet === [] ? null : max($feet);
+        foreach ($last === null || $line->before === '' ? [] : $lines as $other) {
+            if ($other->before === $line->before && $inColumn($other) && $other->foot() > $last + 8) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The last words of a text: what stands right before the line. */

@@ -75,4 +75,66 @@ final class LineNeighbors
 
         return false;
     }
+
+    /**
+     * The first of lines of one length under each other that have nothing before them but their number, "1) ____ 2) ____".
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function headOfList(SigningLine $line, array $lines): SigningLine
+    {
+        foreach ($lines as $other) {
+            $up = $line->foot() - $other->foot();
+            $alike = abs($other->at->place->x - $line->at->place->x) < 24 && abs($other->right() - $line->right()) < 8;
+            if ($alike && $up > 8 && $up < 46 && self::isNumbered($other) && self::isNumbered($line) && ! self::isFirst($line)) {
+                return self::headOfList($other, $lines);
+            }
+        }
+
+        return $line;
+    }
+
+    /** Whether nothing stands before a line, or no more than its number in a list. */
+    public static function isNumbered(SigningLine $line): bool
+    {
+        return $line->at->shape === 'line' && $line->at->caption === '' && preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1;
+    }
+
+    /** Whether a list begins with it. */
+    public static function isFirst(SigningLine $line): bool
+    {
+        return preg_match('/^\W*1\W*$/', $line->before) === 1;
+    }
+
+    /**
+     * What the row of a table is called that a cell stands in, or the nearest words before it in that row.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function rowOf(SigningLine $cell, array $lines): string
+    {
+        $called = null;
+        foreach ($lines as $other) {
+            $left = $other->isCell() && $other->before !== '' && $other->isBeside($cell) && $other->at->place->x <= $cell->at->place->x;
+            $left && ($called === null || $other->at->place->x > $called->at->place->x) && ($called = $other);
+        }
+
+        return $called->before ?? '';
+    }
+
+    /**
+     * Whether words are what stands before another line.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isLabelOfOther(string $words, SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            if ($words !== '' && $other !== $line && str_ends_with($other->before, $words)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }

@@ -142,9 +142,16 @@ final class PageMarks
         // "____ / ____ Buyer initials": what is said after the last of a row is said of all.
         for ($index = count($lines) - 2; $index >= 0; $index--) {
             [$line, $right, $kind] = [$lines[$index], $lines[$index + 1], $kinds[$index + 1] ?? null];
-            $isOpen = ! isset($kinds[$index]) && $line->before === '';
+            $isOpen = ! isset($kinds[$index]) && $line->before === '' && (! $line->isCell() || $line->over === '');
             if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && self::goesOn($line, $right)) {
                 $kinds[$index] = [MarkKind::Initials, $kind[1] * 0.95];
+            }
+        }
+        // "____ 2) ____": what is said of one line of a list is said of the one before it.
+        foreach ($kinds as $index => [$kind, $sure]) {
+            $head = array_search(LineNeighbors::headOfList($lines[$index], $lines), $lines, true);
+            if ($kind === MarkKind::Signature && is_int($head) && ! isset($kinds[$head]) && $lines[$head]->under === '') {
+                $kinds[$head] = [MarkKind::Signature, $sure * 0.9];
             }
         }
         ksort($kinds);
@@ -312,6 +319,7 @@ final class PageMarks
     private static function goesOn(SigningLine $left, SigningLine $line): bool
     {
         return $line->isBeside($left) &&
+            (! $line->isCell() || $line->over === '' || MarkLabels::isInitials($line->over)) &&
             $line->at->place->width <= 150 &&
             $line->at->place->x - $left->right() < 130 &&
             (preg_match('/^[\W_]*(?:and|or)?[\W_]*$/iu', $line->before) === 1 || SignerWords::isAll($line->before)) &&

@@ -21,6 +21,9 @@ final class SeatGuess
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
+    /** Initials after more words than these are asked for by a sentence of their own. */
+    private const SENTENCE = 4;
+
     /** @var array<int, array{Seat|null, string, float, PartyRole|null}> */
     private array $known = [];
 
@@ -87,7 +90,7 @@ final class SeatGuess
             }
             $role = $who->role->value;
             $before = $last[$kind->value][$role] ?? null;
-            $listed = preg_match('/^\W*([1-9])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
+            $listed = preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
             $number = $who->number ?? $listed ?? ($before === null || $this->beginsAnew($before[0], $line, $kind) ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
             // The other side's agent is no second one of ours: they are numbered by what they are called.
@@ -135,8 +138,13 @@ final class SeatGuess
     {
         $line = $this->lines[$index];
         $under = $this->isHeaded($index) ? $line->over : $line->under;
-        $beside = [$line->at->caption, $line->before, $under, $line->below, $this->saidAfter($line), $line->isCell() ? $line->over : ''];
         $isInitials = $kinds[$index][0] === MarkKind::Initials;
+        $row = $line->isCell() ? LineNeighbors::rowOf($line, $this->lines) : '';
+        // Words under initials, or under a table's last row, go on as a text does.
+        $isText = $isInitials && (! SignerWords::isAll($line->below) || LineNeighbors::isLabelOfOther($line->below, $line, $this->lines));
+        $below = $row !== '' || $isText ? '' : $line->below;
+        $column = $line->isCell() ? $line->over : '';
+        $beside = [$line->at->caption, self::meant($line->before), $row, $under, $below, $this->saidAfter($line), $column];
         // "____ Buyer initials    ____ Seller initials": what is said after it is nearer than what stands before.
         if ($isInitials && MarkLabels::isInitials($this->after($index)) && ! MarkLabels::isInitials($under)) {
             array_unshift($beside, $this->after($index));
@@ -156,7 +164,26 @@ final class SeatGuess
 
         $said = ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody;
 
-        return $said ?? $this->ofFirm($index) ?? $this->heading($line) ?? $this->ofName($line);
+        return $said ?? $this->ofFirm($index) ?? $this->ofList($line) ?? $this->heading($line) ?? $this->ofName($line);
+    }
+
+    /** What stands over the first of "1) ____ 2) ____"; a number may be lost on a scan. */
+    private function ofList(SigningLine $line): ?SignerWords
+    {
+        if (! LineNeighbors::isNumbered($line)) {
+            return null;
+        }
+        $head = LineNeighbors::headOfList($line, $this->lines);
+        $listed = array_filter($this->lines, fn (SigningLine $one) => LineNeighbors::headOfList($one, $this->lines) === $head);
+        $who = count($listed) > 1 || $line->before !== '' ? SignerWords::in($head->over) : null;
+
+        return $who?->role === null ? null : $who;
+    }
+
+    /** "Presented to seller by (agent signature) ____": what is said in brackets right before a line. */
+    private static function meant(string $before): string
+    {
+        return preg_match('/\(([^()]{3,40})\)\W*$/u', $before, $m) === 1 && SignerWords::in($m[1])?->role !== null ? $m[1] : $before;
     }
 
     /** "____ (Seller's signature)": said of the line before it, also where another line follows. */
@@ -275,7 +302,8 @@ final class SeatGuess
     private function beginsAnew(SigningLine $before, SigningLine $line, MarkKind $kind): bool
     {
         if ($kind === MarkKind::Initials) {
-            return ! $before->isBeside($line);
+            // "Seller's initials: ____ ____  Countered on the attached form. Seller's initials: ____ ____".
+            return ! $before->isBeside($line) || str_word_count($line->before) > self::SENTENCE;
         }
         $from = $before->foot() + 16;
         $to = $line->at->place->y - 6;

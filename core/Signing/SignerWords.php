@@ -24,8 +24,8 @@ final readonly class SignerWords
             '(?:brokers?|brokerage|broker of record|firm)',
         'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
         'lender' => 'lender|loan officer|mortgagee',
-        'tenant' => 'tenants?|lessees?|renters?|arrendatari[oa]s?|inquilin[oa]s?',
-        'landlord' => 'landlords?|lessors?|arrendador(?:es|a)?',
+        'tenant' => '(?:co\W?)?(?:tenants?|lessees?|renters?)|arrendatari[oa]s?|inquilin[oa]s?',
+        'landlord' => '(?:co\W?)?(?:landlords?|lessors?)|arrendador(?:es|a)?',
         'buyer' => '(?:co\W?)?(?:buyers?|purchasers?|offerors?|comprador(?:es|a)?)',
         'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|vendedor(?:es|a)?|homeowners?)',
     ];
@@ -120,7 +120,7 @@ final readonly class SignerWords
         $before = substr($text, max(0, $at - 10), min(10, $at));
 
         return preg_match('/\b(?:second|2nd|co)\W{0,2}$/i', $before) === 1 || preg_match(
-            '/^co(?:[\W_]|buyer|purchaser|seller|owner|offeror)/i',
+            '/^co(?:[\W_]|buyer|purchaser|seller|vendor|owner|offeror|tenant|lessee|landlord|lessor)/i',
             $word
         ) === 1
             ? 2

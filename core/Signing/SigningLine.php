@@ -75,6 +75,12 @@ final readonly class SigningLine
         return false;
     }
 
+    /** The same with nothing under it. */
+    public function withoutCaption(): self
+    {
+        return new self($this->at, $this->before, '', $this->over, $this->after, '');
+    }
+
     /** Where the line is drawn: its foot. */
     public function foot(): float
     {
@@ -159,6 +165,7 @@ final readonly class SigningLine
     private static function caption(Rect $place, array $all, array $words, bool $own): string
     {
         $foot = $place->y + $place->height;
+        $words = self::withoutCaptions($place, $all, $words);
         $nearest = $foot + ($own ? self::CAPTION : self::CLOSE);
         foreach ($all as $other) {
             $below = $other->place->y + $other->place->height;
@@ -190,6 +197,35 @@ final readonly class SigningLine
         });
 
         return self::band($place, $own ? self::withoutLabels($on, $there) : $on, $row - 4, $row + 4);
+    }
+
+    /**
+     * Words without those that stand in boxes farther down and are those boxes' own.
+     *
+     * @param list<WritingPlace> $all
+     * @param list<Word> $words
+     * @return list<Word>
+     */
+    private static function withoutCaptions(Rect $place, array $all, array $words): array
+    {
+        $boxes = array_filter(
+            $all,
+            static fn (WritingPlace $other) => $other->by === 'box' && $other->caption !== '' && $other->place->y > $place->y + $place->height,
+        );
+        if ($boxes === []) {
+            return $words;
+        }
+
+        return array_values(array_filter($words, static function (Word $word) use ($boxes): bool {
+            foreach ($boxes as $box) {
+                $isIn = $word->x > $box->place->x - 2 && $word->right() < $box->place->x + $box->place->width + 2;
+                if ($isIn && $word->bottom() <= $box->place->y + 3 && $word->y > $box->place->y - 16) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
     }
 
     /**
@@ -251,7 +287,10 @@ final readonly class SigningLine
                 }
                 // Words that go on to the left belong to it, unless what is nearer says enough by itself.
                 $said = implode(' ', array_map(static fn (int $one) => $row[$one]->text, array_reverse($label)));
-                if ($gap > ($label === [] ? 60.0 : 12.0) || MarkLabels::companion($said) !== null || MarkLabels::isSignature($said)) {
+                $isEnough = MarkLabels::companion($said) !== null || MarkLabels::isSignature($said);
+                // "(agent signature)" is said as a whole.
+                $isOpen = substr_count($said, ')') > substr_count($said, '(');
+                if ($gap > ($label === [] ? 60.0 : 12.0) || ($isEnough && ! $isOpen && ! str_starts_with($said, '('))) {
                     break;
                 }
                 $label[] = $at;

@@ -39,7 +39,7 @@ final class SigningPlaces
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
-        $lines = self::inRows($lines);
+        $lines = self::withoutHeadings(self::inRows($lines));
 
         return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
     }
@@ -69,6 +69,27 @@ final class SigningPlaces
         }
 
         return $sorted;
+    }
+
+    /**
+     * What stands under the last line of a list and over the first of the next is the next one's heading, nobody's caption.
+     *
+     * @param list<SigningLine> $lines
+     * @return list<SigningLine>
+     */
+    private static function withoutHeadings(array $lines): array
+    {
+        $headings = array_map(
+            static fn (SigningLine $line) => $line->over,
+            array_filter($lines, LineNeighbors::isNumbered(...)),
+        );
+
+        return array_map(
+            static fn (SigningLine $line) => LineNeighbors::isNumbered($line) && $line->before !== '' && in_array($line->under, $headings, true)
+                ? $line->withoutCaption()
+                : $line,
+            $lines,
+        );
     }
 
     /** @return array<int, list<WritingPlace>> fields that are written or signed in, by page; their names say what they are for */

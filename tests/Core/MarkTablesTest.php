@@ -127,3 +127,84 @@ it('reads further ways to say who signs a line', function (array $lines, array $
         [],
     ],
 ]);
+
+it('finds who signs in a table whose first column is called by them and whose heads say what each cell is for', function () {
+    $content = tableOf(
+        [60, 180, 280, 380, 440, 500],
+        [
+            ['Capacity', 'Full name', 'Signature', 'Date', 'Initials'],
+            ['Buyer', '', '', '', ''],
+            ['Co-Buyer', '', '', '', ''],
+            ['Witness', '', '', '', ''],
+        ],
+    ).MadePdf::text(60, 360, 'Rejected. Seller’s initials below, or they countered on a form of their own.', 10);
+    expect(marksAsked($this->scratch, $content))->toBe([
+        'name buyer.1', 'signature buyer.1', 'date buyer.1', 'initials buyer.1',
+        'name buyer.2', 'signature buyer.2', 'date buyer.2', 'initials buyer.2',
+        'name ? witness', 'signature ? witness', 'date ? witness', 'initials ? witness',
+    ]);
+});
+
+/** A row of dots that is drawn, not written. */
+function dots(int $left, int $right, int $y): string
+{
+    $drawn = '';
+    for ($x = $left; $x < $right; $x += 3) {
+        $drawn .= "{$x} {$y} 1.5 1 re f\n";
+    }
+
+    return $drawn;
+}
+
+/** Two lists of who signs, each under its heading, on rows of dots. */
+function dottedLists(): string
+{
+    $content = MadePdf::text(60, 560, 'Purchaser(s)', 12).MadePdf::text(60, 460, 'Received by Owner(s)', 12);
+    foreach ([530 => 1, 505 => 2, 430 => 1, 405 => 2] as $y => $number) {
+        $content .= MadePdf::text(60, $y, "{$number})", 11).dots(80, 300, $y).MadePdf::text(310, $y, 'Date', 11).dots(340, 440, $y);
+    }
+
+    return $content;
+}
+
+const DOTTED_LISTS = [
+    'signature buyer.1', 'date buyer.1', 'signature buyer.2', 'date buyer.2',
+    'signature seller.1', 'date seller.1', 'signature seller.2', 'date seller.2',
+];
+
+it('finds lines that are drawn as dots, each list under the heading that says who signs it', function () {
+    expect(marksAsked($this->scratch, dottedLists()))->toBe(DOTTED_LISTS);
+});
+
+it('finds lines of dots on a scan', function () {
+    $scan = MadePdf::scan(MadePdf::page(dottedLists()), $this->scratch);
+    $seats = array_map(Seat::of(...), ['buyer.1', 'buyer.2', 'seller.1', 'seller.2']);
+    $found = MarkFinder::in($this->scratch->put('scan.pdf', $scan), $seats, scans: true);
+    expect(array_map(static fn (ProposedMark $mark) => "{$mark->kind->value} {$mark->seat}", $found))->toBe(DOTTED_LISTS);
+});
+
+it('gives a date between two signatures to the one over it, as the last date is', function () {
+    $content = MadePdf::text(72, 620, 'SELLER', 11);
+    foreach ([590, 430] as $y) {
+        $content .= MadePdf::text(72, $y, '______________________________', 11).MadePdf::text(72, $y - 18, '(Signature)', 11).
+            MadePdf::text(72, $y - 60, '______________________________', 11).MadePdf::text(72, $y - 78, '(Print name)', 11).
+            MadePdf::text(72, $y - 120, 'Dated: ____________________', 11);
+    }
+    expect(marksAsked($this->scratch, $content))->toBe([
+        'signature seller.1', 'name seller.1', 'date seller.1', 'signature seller.2', 'name seller.2', 'date seller.2',
+    ]);
+});
+
+it('takes what a date looks like, and “When”, for its caption', function (string $caption) {
+    $content = MadePdf::text(60, 505, 'X', 10).'0.7 w 72 500 m 270 500 l S 310 500 m 410 500 l S '.
+        MadePdf::text(72, 488, 'Buyer', 10).MadePdf::text(312, 488, $caption, 10);
+    expect(marksAsked($this->scratch, $content))->toBe(['signature buyer.1', 'date buyer.1']);
+})->with(['mm/dd/yyyy', '(MM-DD-YY)', 'When:', 'Month/Day/Year']);
+
+it('asks of whom brackets before a line name, and begins initials anew after a sentence', function () {
+    $content = MadePdf::text(60, 520, 'Rejected. Seller’s initials: ____  ____  Countered on the form beneath. Seller’s initials: ____  ____', 9).
+        MadePdf::text(60, 480, 'Presented to seller by (agent signature) ______________________________', 9);
+    expect(marksAsked($this->scratch, $content))->toBe([
+        'initials seller.1', 'initials seller.2', 'initials seller.1', 'initials seller.2', 'signature agent.1',
+    ]);
+});
