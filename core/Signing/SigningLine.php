@@ -208,9 +208,10 @@ final readonly class SigningLine
      */
     private static function withoutCaptions(Rect $place, array $all, array $words): array
     {
+        $foot = $place->y + $place->height;
         $boxes = array_filter(
             $all,
-            static fn (WritingPlace $other) => $other->by === 'box' && $other->caption !== '' && $other->place->y > $place->y + $place->height,
+            static fn (WritingPlace $other) => $other->by === 'box' && $other->caption !== '' && $other->place->y > $foot,
         );
         if ($boxes === []) {
             return $words;

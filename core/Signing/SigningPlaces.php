@@ -85,9 +85,11 @@ final class SigningPlaces
         );
 
         return array_map(
-            static fn (SigningLine $line) => LineNeighbors::isNumbered($line) && $line->before !== '' && in_array($line->under, $headings, true)
-                ? $line->withoutCaption()
-                : $line,
+            static function (SigningLine $line) use ($headings): SigningLine {
+                $isListed = LineNeighbors::isNumbered($line) && $line->before !== '';
+
+                return $isListed && in_array($line->under, $headings, true) ? $line->withoutCaption() : $line;
+            },
             $lines,
         );
     }

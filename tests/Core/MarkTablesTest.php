@@ -202,7 +202,8 @@ it('takes what a date looks like, and “When”, for its caption', function (st
 })->with(['mm/dd/yyyy', '(MM-DD-YY)', 'When:', 'Month/Day/Year']);
 
 it('asks of whom brackets before a line name, and begins initials anew after a sentence', function () {
-    $content = MadePdf::text(60, 520, 'Rejected. Seller’s initials: ____  ____  Countered on the form beneath. Seller’s initials: ____  ____', 9).
+    $rejected = 'Rejected. Seller’s initials: ____  ____  Countered on the form beneath. Seller’s initials: ____  ____';
+    $content = MadePdf::text(60, 520, $rejected, 9).
         MadePdf::text(60, 480, 'Presented to seller by (agent signature) ______________________________', 9);
     expect(marksAsked($this->scratch, $content))->toBe([
         'initials seller.1', 'initials seller.2', 'initials seller.1', 'initials seller.2', 'signature agent.1',
