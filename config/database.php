@@ -14,19 +14,28 @@ $connection = [
     'sslmode' => env('DB_SSLMODE', 'prefer'),
 ];
 
+$application = [
+    ...$connection,
+    'username' => env('DB_USERNAME'),
+    'password' => env('DB_PASSWORD'),
+    // Where the next one stands before the database asks for it (./unanimus rotate database).
+    'password_file' => dirname(storage_path()).'/secrets/app',
+    // Off where a pooler hands the same connection to several: statements stay prepared on it.
+    'keep_statements' => env('DB_KEEP_STATEMENTS', true),
+    'tables_change' => dirname(storage_path()).'/run/tables-change',
+    'options' => [PDO::ATTR_EMULATE_PREPARES => true],
+];
+
 return [
     'default' => 'pgsql',
     'connections' => [
-        'pgsql' => [
-            ...$connection,
-            'username' => env('DB_USERNAME'),
-            'password' => env('DB_PASSWORD'),
-            // Where the next one stands before the database asks for it (./unanimus rotate database).
-            'password_file' => dirname(storage_path()).'/secrets/app',
-            // Off where a pooler hands the same connection to several: statements stay prepared on it.
-            'keep_statements' => env('DB_KEEP_STATEMENTS', true),
-            'tables_change' => dirname(storage_path()).'/run/tables-change',
-            'options' => [PDO::ATTR_EMULATE_PREPARES => true],
+        'pgsql' => $application,
+        // A copy that follows, for reports, finding and exports; none where it has no name.
+        'replica' => [
+            ...$application,
+            'host' => env('DB_REPLICA_HOST', env('DB_HOST', '127.0.0.1')),
+            'port' => env('DB_REPLICA_PORT', env('DB_PORT', '5432')),
+            'database' => env('DB_REPLICA', ''),
         ],
         'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME'), 'password' => env('DB_OWNER_PASSWORD')],
     ],

@@ -34,3 +34,8 @@ Schedule::call(static fn () => Scratch::clear(900))->everyFiveMinutes()->name('s
 Schedule::call(static fn () => config('cache.default') === 'database' && DB::table('cache')->where('expiration', '<', time())->delete())
     ->daily()
     ->name('cache');
+
+// Of several machines that keep time, one does each.
+foreach (Schedule::events() as $event) {
+    $event->description === 'scratch' || $event->onOneServer();
+}

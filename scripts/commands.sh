@@ -11,6 +11,7 @@ Unanimus
   ./unanimus bench load [--people=50] [--pause=5] [--minutes=10]   many people at once on the running demo
   ./unanimus bench seed --files 20000   a large brokerage, to measure what growing costs
   ./unanimus prove faults [--minutes 5]   programs killed at random while people work, and what is lost, doubled, stuck
+  ./unanimus fleet [stop | status | promote | drain NODE | walk | prove]   several machines, tried on this one
   ./unanimus backup FOLDER    the database, the papers and the keys, read back, into a new folder
   ./unanimus backup           a whole copy into the place of backups (UNANIMUS_BACKUPS), now
   ./unanimus restore PLACE --to "2026-11-27 14:30"   a copy as it was at that moment, out of that place

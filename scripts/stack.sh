@@ -204,7 +204,7 @@ start_database() {
         rm -f "$PGSOCKET/word"
         { echo "listen_addresses = '127.0.0.1'"; echo "port = $((BASE + 5))"; echo "shared_buffers = 256MB"; echo "jit = off"; } >"$PGSOCKET/extra"
         [ "$PROFILE" != live ] || memory_of_the_database >>"$PGSOCKET/extra"
-        [[ "$PROFILE" = demo || "$PROFILE" = live || "$PROFILE" = proof ]] || { echo "fsync = off"; echo "synchronous_commit = off"; echo "full_page_writes = off"; } >>"$PGSOCKET/extra"
+        [[ "$PROFILE" = demo || "$PROFILE" = live || "$PROFILE" = proof || "$PROFILE" = data ]] || { echo "fsync = off"; echo "synchronous_commit = off"; echo "full_page_writes = off"; } >>"$PGSOCKET/extra"
         cat "$PGSOCKET/extra" >>"$data/postgresql.conf" && rm -f "$PGSOCKET/extra"
     fi
     ! database_answers || return 0

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Access;
 
 use Closure;
-use Illuminate\Database\PostgresConnection;
 use Illuminate\Database\QueryException;
 use PDO;
 use PDOStatement;
@@ -15,7 +14,7 @@ use WeakMap;
  * The application's connection. Under row-level security, planning a small question costs more than answering it, so each
  * statement is prepared once under a name of its own and stays prepared as long as the connection, which outlives requests.
  */
-final class KeptConnection extends PostgresConnection
+final class KeptConnection extends AppConnection
 {
     /** Statements kept on one connection; what comes after them is planned anew each time. */
     private const MOST = 400;
@@ -32,27 +31,6 @@ final class KeptConnection extends PostgresConnection
     private ?WeakMap $standing = null;
 
     private bool $outdated = false;
-
-    /**
-     * Everything goes as text, for the database to read as what the place calls for: a bare 1 is no truth value to it.
-     *
-     * @param PDOStatement $statement
-     * @param array<array-key, mixed> $bindings
-     */
-    public function bindValues($statement, $bindings): void
-    {
-        foreach ($bindings as $key => $value) {
-            $statement->bindValue(
-                is_string($key) ? $key : $key + 1,
-                $value,
-                match (true) {
-                    $value === null => PDO::PARAM_NULL,
-                    is_resource($value) => PDO::PARAM_LOB,
-                    default => PDO::PARAM_STR,
-                },
-            );
-        }
-    }
 
     public function rollBack($toLevel = null): void
     {

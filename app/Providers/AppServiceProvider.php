@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Access\AppConnection;
 use App\Access\AppConnector;
 use App\Access\KeptConnection;
 use App\Access\Roots;
@@ -46,9 +47,11 @@ final class AppServiceProvider extends ServiceProvider
     {
         Connection::resolverFor(
             'pgsql',
-            static fn ($pdo, string $database, string $prefix, array $config) => $config['keep_statements'] ?? false
-                ? new KeptConnection($pdo, $database, $prefix, $config)
-                : new PostgresConnection($pdo, $database, $prefix, $config),
+            static fn ($pdo, string $database, string $prefix, array $config) => match ($config['keep_statements'] ?? null) {
+                true => new KeptConnection($pdo, $database, $prefix, $config),
+                null => new PostgresConnection($pdo, $database, $prefix, $config),
+                default => new AppConnection($pdo, $database, $prefix, $config),
+            },
         );
         $this->app->bind('db.connector.pgsql', AppConnector::class);
         $this->app->scoped(Actor::class);

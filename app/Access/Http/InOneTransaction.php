@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\LookAs;
+use App\Access\Replica;
 use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -19,9 +21,31 @@ final class InOneTransaction
 {
     public function handle(Request $request, \Closure $next): Response
     {
+        $user = $request->user();
+        if ($user instanceof User && Replica::isFor($request) && Replica::isFresh()) {
+            $response = Replica::read(fn () => $this->answer($request, $next, $this->there($user)));
+            if (! Replica::refused($response->exception ?? null)) {
+                return $response;
+            }
+            Auth::setUser($user);
+        }
+
+        return $this->answer($request, $next, $user);
+    }
+
+    /** The same person, whose rows are read where the request reads. */
+    private function there(User $user): User
+    {
+        $there = (new User())->newFromBuilder($user->getAttributes(), DB::getDefaultConnection());
+        Auth::setUser($there);
+
+        return $there;
+    }
+
+    private function answer(Request $request, \Closure $next, mixed $user): Response
+    {
         DB::beginTransaction();
         try {
-            $user = $request->user();
             if ($user instanceof User) {
                 Sight::ofPerson($user);
             }

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use Illuminate\Database\QueryException;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use PDOException;
+
+/**
+ * A copy of the database that follows it (DB_REPLICA): reports, finding and exports are read there as long as it has all that was
+ * stored up to now, so that nobody misses what they have just done; else where everything is written.
+ */
+final class Replica
+{
+    /** Pages that look at much and change nothing. */
+    private const PAGES = [
+        'find', 'files.index', 'files-csv', 'contacts-vcf', 'office.audit', 'office.history', 'reports', 'reports.deals', 'reports.csv',
+        'reports.pdf', 'reports.statement', 'reports.statement-pdf',
+    ];
+
+    private const NAME = 'replica';
+
+    /** Seconds for which one that did not answer is not asked again. */
+    private const ASIDE = 10;
+
+    private const READ_ONLY = '25006';
+
+    public static function isFor(Request $request): bool
+    {
+        return (string) config('database.connections.replica.database') !== '' &&
+            $request->isMethodSafe() &&
+            $request->route()?->named(...self::PAGES) === true;
+    }
+
+    /** Whether it answers and has everything that is stored. */
+    public static function isFresh(): bool
+    {
+        $near = Cache::store('machine');
+        if ($near->get(self::NAME) !== null) {
+            return false;
+        }
+        try {
+            $now = (string) DB::connection(config('database.default'))->scalar('SELECT pg_current_wal_lsn()');
+
+            return DB::connection(self::NAME)->scalar('SELECT pg_is_in_recovery() AND pg_last_wal_replay_lsn() >= ?::pg_lsn', [$now]) === true;
+        } catch (QueryException|PDOException) {
+            DB::purge(self::NAME);
+            $near->put(self::NAME, 'away', self::ASIDE);
+
+            return false;
+        }
+    }
+
+    /**
+     * Does work that only reads there.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     * @return T
+     */
+    public static function read(callable $work): mixed
+    {
+        $usual = DB::getDefaultConnection();
+        DB::setDefaultConnection(self::NAME);
+        try {
+            return $work();
+        } finally {
+            DB::setDefaultConnection($usual);
+        }
+    }
+
+    /** Whether work was broken off since it stores something after all, or since the replica went away in the middle of it. */
+    public static function refused(?\Throwable $thrown): bool
+    {
+        return $thrown instanceof QueryException && $thrown->getConnectionName() === self::NAME &&
+            ($thrown->getCode() === self::READ_ONLY || str_starts_with((string) $thrown->getCode(), '08') ||
+                str_starts_with((string) $thrown->getCode(), '57') || $thrown->getCode() === 'HY000');
+    }
+}
