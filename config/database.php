@@ -36,6 +36,9 @@ return [
             'host' => env('DB_REPLICA_HOST', env('DB_HOST', '127.0.0.1')),
             'port' => env('DB_REPLICA_PORT', env('DB_PORT', '5432')),
             'database' => env('DB_REPLICA', ''),
+            // Asked directly, and not waited for: what is not there at once is read where it is written.
+            'keep_statements' => true,
+            'options' => [PDO::ATTR_TIMEOUT => 1] + $application['options'],
         ],
         'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME'), 'password' => env('DB_OWNER_PASSWORD')],
     ],

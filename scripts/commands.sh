@@ -142,6 +142,8 @@ cmd_test() {
         (cmd_audit) || echo audit >>"$broken"
         say "faults at random, beside it"
         (cmd_prove faults --minutes 1) || echo faults >>"$broken"
+        say "machines of a fleet killed, beside it"
+        (cmd_fleet prove --minutes 1) || echo fleet >>"$broken"
         use_state test
         say "an installation beside it, out of a file"
         install_round_trip "$broken"

@@ -3,7 +3,7 @@
 # do the slow work. A node is told where the others are by its "settings" alone, as an installation is.
 
 FLEET_NODES=(web-1 web-2 work-1 work-2)
-FLEET_HOME=${UNANIMUS_HOME:-$ROOT/var}/fleet
+FLEET_HOME=${UNANIMUS_FLEET:-${UNANIMUS_HOME:-$ROOT/var}/fleet}
 
 cmd_fleet() {
     local what=${1:-start}
@@ -13,7 +13,8 @@ cmd_fleet() {
         start) fleet_start ;;
         stop) fleet_stop ;;
         status) fleet_status ;;
-        promote) fleet_promote ;;
+        promote) fleet_promote "$@" ;;
+        watch) fleet_watch ;;
         drain | take) fleet_drain "$what" "${1:-}" ;;
         walk) fleet_walk "$@" ;;
         prove) fleet_prove "$@" ;;
@@ -111,7 +112,8 @@ fleet_node() {
     use_state data
     fleet_ports
     front=http://127.0.0.1:$FRONT
-    more=$(fleet_settings "$front"; printf '%s\n' "DB_PORT=$BOUNCER" DB_KEEP_STATEMENTS=false DB_REPLICA=unanimus_replica \
+    more=$(fleet_settings "$front"; printf '%s\n' "DB_PORT=$BOUNCER" DB_KEEP_STATEMENTS=false DB_REPLICA=unanimus \
+        "DB_REPLICA_PORT=$(number_port $((3 - $(primary_number))))" \
         "MAIL_PORT=$((BASE + 3))" "UNANIMUS_EXCHANGE_URL=http://127.0.0.1:$((BASE + 1))" "UNANIMUS_STAMPS_URL=http://127.0.0.1:$((BASE + 4))" \
         "UNANIMUS_POST_ROOM_URL=http://127.0.0.1:$((BASE + 2))" "UNANIMUS_POST_ROOM_FOLDER=$data/mail" "UNANIMUS_ANCHORS=$data/anchors")
     use_state "$node"
@@ -142,8 +144,7 @@ keep_programs() {
 }
 
 fleet_fill() {
-    sed -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@ROOT@|$ROOT|g" -e "s|@BOUNCER@|$BOUNCER|g" -e "s|@STORE@|$STORE|g" -e "s|@FRONT@|$FRONT|g" \
-        -e "s|@PRIMARY@|$(number_port "$(primary_number)")|g" -e "s|@REPLICA@|$(number_port $((3 - $(primary_number))))|g" \
+    sed -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@FLEET@|$FLEET_HOME|g" -e "s|@ROOT@|$ROOT|g" -e "s|@BOUNCER@|$BOUNCER|g" -e "s|@STORE@|$STORE|g" -e "s|@FRONT@|$FRONT|g" -e "s|@PRIMARY@|$(number_port "$(primary_number)")|g" \
         -e "s|@WEB1@|$(cat "$FLEET_HOME/web-1/port" 2>/dev/null || echo 1)|g" -e "s|@WEB2@|$(cat "$FLEET_HOME/web-2/port" 2>/dev/null || echo 1)|g" "scripts/templates/fleet/$1" >"$2"
 }
 
@@ -177,11 +178,11 @@ start_numbered() {
 
 psql_number() { PGPASSWORD=$(cat "$UNANIMUS_STATE/secrets/owner") psql -h 127.0.0.1 -p "$(number_port "$1")" -U unanimus_owner -q -t -A -v ON_ERROR_STOP=1 "${@:2}"; }
 
-# A primary that nobody follows yet waits for nobody.
-alone() { psql_number "$1" -d postgres -c "ALTER SYSTEM RESET synchronous_standby_names" -c "SELECT pg_reload_conf()" >/dev/null; }
+# A primary that nobody follows waits for nobody. The mark first: what is told from now on is on one disk alone.
+alone() { touch "$UNANIMUS_STATE/alone" && psql_number "$1" -d postgres -c "ALTER SYSTEM RESET synchronous_standby_names" -c "SELECT pg_reload_conf()" >/dev/null; }
 
 # A copy of the primary that follows it. What is told to be done is on both disks before it is told (synchronous replication), so that
-# nothing is lost with either; while the replica is away, and until it was made anew, the primary goes on by itself.
+# nothing is lost with either.
 fleet_replica() {
     local primary replica data
     primary=$(primary_number)
@@ -195,7 +196,26 @@ fleet_replica() {
             -U unanimus_owner -D "$data" -R -X stream -c fast) || fail "the replica could not be copied"
         start_numbered "$replica"
     fi
-    psql_number "$primary" -d postgres -c "ALTER SYSTEM SET synchronous_standby_names = '*'" -c "SELECT pg_reload_conf()" >/dev/null
+    followed "$primary"
+}
+
+# Whether the replica has all that was told to be done is known by this mark: without it the replica may take the primary's place.
+followed() { psql_number "$1" -d postgres -c "ALTER SYSTEM SET synchronous_standby_names = '*'" -c "SELECT pg_reload_conf()" >/dev/null && rm -f "$UNANIMUS_STATE/alone"; }
+
+# A replica that is gone for some seconds is not waited for: the primary goes on alone, and is followed again once it is back.
+fleet_watch() {
+    local missing=0 streaming
+    use_state data
+    fleet_ports
+    while sleep 1; do
+        streaming=$(psql_number "$(primary_number)" -d postgres -c "SELECT count(*) FROM pg_stat_replication WHERE state = 'streaming'" 2>/dev/null) || continue
+        if [ "$streaming" -gt 0 ]; then
+            missing=0
+            [ ! -f "$UNANIMUS_STATE/alone" ] || ! followed "$(primary_number)" || say "the replica follows again"
+        elif [ ! -f "$UNANIMUS_STATE/alone" ] && [ $((missing += 1)) -ge 5 ]; then
+            alone "$(primary_number)" && say "the replica is away: the primary goes on alone"
+        fi
+    done
 }
 
 as_user_with_word() { if [ "$(id -un)" = "$PG_USER" ]; then "$@"; else runuser -u "$PG_USER" -- env HOME=/tmp PGPASSWORD="$PGPASSWORD" "$@"; fi; }
@@ -208,6 +228,7 @@ fleet_promote() {
     old=$(primary_number)
     new=$((3 - old))
     [ -f "$(number_data "$new")/standby.signal" ] || fail "there is no replica to promote: ./unanimus fleet start makes one"
+    [ ! -f "$UNANIMUS_STATE/alone" ] || [ "${1:-}" = --anyway ] || fail "the replica has not all that was stored; bring the primary back, or lose that: ./unanimus fleet promote --anyway"
     as_pg "$PGBIN/pg_ctl" -D "$(number_data "$old")" -m immediate -s stop >/dev/null 2>&1 || true
     as_pg "$PGBIN/pg_ctl" -D "$(number_data "$new")" -w -s promote || fail "the replica could not be promoted"
     alone "$new"
@@ -244,6 +265,7 @@ fleet_stop() {
         use_state "$node"
         stop_services
     done
+    use_state data
     fleet_ports
     for node in 1 2; do as_pg "$PGBIN/pg_ctl" -D "$(number_data $node)" -m fast -s stop >/dev/null 2>&1 || true; done
     echo "stopped; all data is kept under $FLEET_HOME"
@@ -257,109 +279,4 @@ fleet_walk() {
     [ -f "$UNANIMUS_STATE/seeded" ] || { say "laying out the demo's files"; seed_story; as_app touch "$UNANIMUS_STATE/seeded"; }
     ln -sfn "$UNANIMUS_STATE" "$FLEET_HOME/test"
     as_app env UNANIMUS_TEST_URL="http://127.0.0.1:$FRONT" php vendor/bin/pest --colors=never --cache-directory="$UNANIMUS_STATE/phpunit" "${@:-tests/Browser/WalkTest.php}"
-}
-
-# People fill in, bring papers and sign at the front while machines are killed; afterwards what they were told is held against what is there.
-fleet_prove() {
-    local minutes=3 folder seconds pids=() pid good=1
-    SEED=$RANDOM
-    while [ $# -gt 0 ]; do
-        case $1 in
-            --minutes) minutes=${2:-} ;;
-            --seed) SEED=${2:-} ;;
-            *) fail "./unanimus fleet prove [--minutes 3] [--seed 17]" ;;
-        esac
-        shift 2 || fail "$1 needs a number"
-    done
-    [[ "$minutes" =~ ^[0-9]{1,3}$ && "$SEED" =~ ^[0-9]{1,9}$ && "$minutes" -gt 0 ]] || fail "minutes and seed are whole numbers"
-    seconds=$((minutes * 60))
-    fleet_take_away
-    fleet_start
-    use_state data
-    fleet_ports
-    folder=$UNANIMUS_STATE/noted
-    as_app mkdir -p "$folder"
-    lay_proof "$folder" $((minutes * 3 + 2))
-    say "$minutes minutes in which machines are killed (--seed $SEED brings the same ones in the same order)"
-    use_state work-1
-    as_app php artisan prove fill "$folder" --number=1 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove fill "$folder" --number=2 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove bring "$folder" --number=3 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove sign "$folder" --number=4 --seconds=$seconds & pids+=($!)
-    fleet_faults $(($(date +%s) + seconds))
-    for pid in "${pids[@]}"; do wait "$pid" || good=; done
-    say "what was under way comes to its end"
-    use_state work-2
-    as_app php artisan prove count "$folder" || good=
-    as_app php artisan history:verify || good=
-    as_app php artisan kept:verify || good=
-    fleet_stop >/dev/null
-    [ -n "$good" ] || fail "it does not hold (told above); the fleet is in $FLEET_HOME"
-    fleet_take_away
-    say "nothing lost, nothing doubled, nothing stuck"
-}
-
-fleet_take_away() {
-    fleet_stop >/dev/null
-    use_state data
-    rm -rf "$(pgdata)" "$(pgdata)-2" "$FLEET_HOME"
-}
-
-# The primary once, in the middle, as its place can be taken but once; the others again and again.
-fleet_faults() {
-    local until=$1 middle left=() i kind kinds=(a-web-node a-work-node the-pooler the-store the-replica the-front)
-    middle=$(($(date +%s) + (until - $(date +%s)) / 2))
-    RANDOM=$SEED
-    while [ "$(date +%s)" -lt "$until" ]; do
-        sleep $((RANDOM % 4 + 1))
-        if [ -n "$middle" ] && [ "$(date +%s)" -ge "$middle" ]; then
-            kind=the-primary
-            middle=
-            kinds=(a-web-node a-work-node the-pooler the-store the-front)
-            left=()
-        else
-            [ ${#left[@]} -gt 0 ] || left=("${kinds[@]}")
-            i=$((RANDOM % ${#left[@]}))
-            kind=${left[$i]}
-            left=("${left[@]:0:$i}" "${left[@]:$((i + 1))}")
-        fi
-        printf '%s ' "$kind"
-        "kill_${kind//-/_}" || true
-    done
-    echo
-}
-
-# All of a machine at once, as when its power fails; it comes back by itself some seconds later.
-kill_node() {
-    use_state "$1"
-    pkill -KILL -f -- "$UNANIMUS_STATE/run/" || true
-    local pid
-    for pid in $(pgrep -f 'artisan (queue:work|schedule:work)'; pgrep -x php-fpm8.2; pgrep -f 'php-fpm: pool'); do
-        ! tr '\0' '\n' <"/proc/$pid/environ" 2>/dev/null | grep -qxF "UNANIMUS_STATE=$UNANIMUS_STATE" || kill -KILL "$pid" 2>/dev/null || true
-    done
-    sleep 4
-    clear_orphans
-    as_server supervisord -c "$UNANIMUS_STATE/run/supervisor.conf"
-    sleep 4
-}
-kill_a_web_node() { kill_node "web-$((RANDOM % 2 + 1))"; }
-kill_a_work_node() { kill_node "work-$((RANDOM % 2 + 1))"; }
-kill_the_pooler() { use_state data; killed pooler; }
-kill_the_front() { use_state data; killed front; }
-kill_the_store() { use_state data; supervise stop store >/dev/null; sleep 3; supervise start store >/dev/null; }
-# What is told to be done is on both: without the replica nothing is told, until it is back.
-kill_the_replica() {
-    use_state data
-    fleet_ports
-    local replica=$((3 - $(primary_number))) try
-    kill -KILL "$(head -1 "$(number_data $replica)/postmaster.pid")" || return 0
-    sleep 2
-    for try in $(seq 1 60); do (start_numbered $replica) >/dev/null 2>&1 && return 0; sleep 0.5; done
-}
-kill_the_primary() {
-    use_state data
-    fleet_ports
-    kill -KILL "$(head -1 "$(number_data "$(primary_number)")/postmaster.pid")"
-    sleep 2
-    fleet_promote
 }

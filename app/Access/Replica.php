@@ -17,7 +17,7 @@ use PDOException;
 final class Replica
 {
     /** Pages that look at much and change nothing. */
-    private const PAGES = [
+    public const PAGES = [
         'find', 'files.index', 'files-csv', 'contacts-vcf', 'office.audit', 'office.history', 'reports', 'reports.deals', 'reports.csv',
         'reports.pdf', 'reports.statement', 'reports.statement-pdf',
     ];
@@ -46,7 +46,9 @@ final class Replica
         try {
             $now = (string) DB::connection(config('database.default'))->scalar('SELECT pg_current_wal_lsn()');
 
-            return DB::connection(self::NAME)->scalar('SELECT pg_is_in_recovery() AND pg_last_wal_replay_lsn() >= ?::pg_lsn', [$now]) === true;
+            $follows = 'SELECT pg_is_in_recovery() AND pg_last_wal_replay_lsn() >= ?::pg_lsn';
+
+            return DB::connection(self::NAME)->scalar($follows, [$now]) === true;
         } catch (QueryException|PDOException) {
             DB::purge(self::NAME);
             $near->put(self::NAME, 'away', self::ASIDE);

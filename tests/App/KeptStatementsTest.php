@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\KeptConnection;
+use App\Demo\Seed;
 use App\Models\DealFile;
 use App\Models\Paper;
 use Illuminate\Database\QueryException;
@@ -19,6 +20,18 @@ function standingPrepared(string $words): array
 
     return array_values(array_filter($texts, static fn (string $text) => str_contains($text, $words)));
 }
+
+// Connections of their own, on which nothing stands yet.
+beforeEach(function () {
+    /** @var AppCase $this */
+    $options = (array) config('database.connections.pgsql.options');
+    config(['database.connections.pgsql.options' => [PDO::ATTR_PERSISTENT => false] + $options]);
+    DB::rollBack();
+    DB::purge();
+    DB::beginTransaction();
+    $this->people = Seed::people();
+    $this->seeAll();
+});
 
 it('prepares a question once, however many ids it is asked for', function () {
     /** @var AppCase $this */

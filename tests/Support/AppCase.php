@@ -38,7 +38,8 @@ abstract class AppCase extends TestCase
     {
         parent::setUp();
         // As it is for the application: one connection, whose statements stay prepared, for request after request.
-        config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + (array) config('database.connections.pgsql.options')]);
+        $options = (array) config('database.connections.pgsql.options');
+        config(['database.connections.pgsql.options' => [\PDO::ATTR_PERSISTENT => true] + $options]);
         $this->app->bind(TimeStamps::class, static fn () => new OpensslStamps((string) config('unanimus.authority')));
         DB::beginTransaction();
         $this->people = Seed::people();
