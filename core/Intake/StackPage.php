@@ -143,6 +143,12 @@ final readonly class StackPage
             return [(int) ($m[2] ?? $m[1]) ?: (int) $m[1], null];
         }
 
+        // In a running head, "Home inspection report, p. 2"; not where a sentence speaks of a page.
+        $head = mb_substr($text, 0, self::HEAD);
+        $own = '~(?<!see |on |to |in |from |and )\b(?:page|pg\.?|p\.)\s?(\d{1,3})\b(?!\s*(?:of|and|to|,|–|-))~i';
+        if (preg_match($own, $head, $m) === 1) {
+            return [(int) $m[1], null];
+        }
         $said = implode('|', array_keys(self::NUMBERS));
         if (preg_match("~^\W*page ({$said})\b|\bpage ({$said})\W*$~iu", $text, $m) === 1) {
             return [self::NUMBERS[strtolower($m[1] !== '' ? $m[1] : $m[2])], null];
@@ -180,7 +186,9 @@ final readonly class StackPage
             $tall = array_sum(array_map(static fn (Word $word) => $word->height, $line)) / count($line) > self::TALLER * $usual;
             $letters = (string) preg_replace('/[^\p{L}]/u', '', $said);
             $isLoud = mb_strlen($letters) >= 8 && mb_strtoupper($letters) === $letters;
-            if (($tall || $isLoud) && mb_strlen($letters) >= 4 && count($line) <= 12) {
+            // A line of a text is none, however tall it was read.
+            $isText = preg_match('/^\W*\p{Ll}|\p{Ll}{3,} .*\p{Ll}\.$/u', $said) === 1;
+            if (($tall || $isLoud) && ! $isText && mb_strlen($letters) >= 4 && count($line) <= 12) {
                 return preg_match(self::CLOSING, $said) === 1 ? '' : mb_strimwidth($said, 0, 80, '…');
             }
             if (count($line) >= self::SENTENCE && preg_match('/\p{Ll}{3,} \p{Ll}{2,}/u', $said) === 1) {

@@ -10,8 +10,20 @@ namespace Unanimus\Intake;
  */
 final class StackProposal
 {
-    /** Part of their words that two pages share when one is a copy of the other. */
+    /** Part of their words that two pages share when one is a copy of the other, and of those that stand next to each other. */
     private const SAME = 0.8;
+
+    private const IN_ORDER = 0.5;
+
+    /** Signs of a running head that are compared, and how many of them may have been misread. */
+    private const HEAD = 28;
+
+    private const SHORTEST = 12;
+
+    private const MISREAD = 0.25;
+
+    /** A page with fewer signs than these says little of itself. */
+    private const MUCH = 80;
 
     /**
      * @param array<int, StackPage> $pages by number, from 1; all of them
@@ -111,6 +123,7 @@ final class StackProposal
             // "Page 2 of 2" ends a paper, also where its first page did not say its number.
             $last->page !== null && $last->page === $last->count => [true, 0.85],
             self::goesOn($last, $page) => [false, 0.85],
+            count($seen) >= $count && mb_strlen($page->text) > self::MUCH && self::isOtherHead($page, $open, $pages) => [true, 0.8],
             $page->shape !== $last->shape => [true, 0.85],
             self::sharesEdges($page, $last) => [false, 0.85],
             $page->heading !== '' && $page->heading !== $last->heading => [true, $blankBefore ? 0.9 : 0.8],
@@ -123,12 +136,41 @@ final class StackProposal
     /** Whether two pages have the same running head or foot, as pages of one paper do. */
     private static function sharesEdges(StackPage $page, StackPage $last): bool
     {
-        $edge = static fn (string $text): string => (string) preg_replace('/\d+/', '#', mb_strtolower($text));
-        $head = static fn (StackPage $one): string => $edge(mb_substr($one->text, 0, 28));
-        $foot = static fn (StackPage $one): string => $edge(mb_substr($one->text, -28));
+        $foot = static fn (StackPage $one): string => self::edge(mb_substr($one->text, -self::HEAD));
+        // What is set as a title under the same running head begins a chapter.
+        $title = self::edge(mb_substr($page->heading, 0, self::SHORTEST));
+        $isUnderHead = $title === '' || ! str_starts_with(self::edge($page->text), $title);
 
-        return (mb_strlen($page->text) > 80 && $foot($page) === $foot($last)) ||
-            ($page->heading === '' && $head($page) === $head($last));
+        return (mb_strlen($page->text) > self::MUCH && $foot($page) === $foot($last)) || ($isUnderHead && self::isSameHead($page, $last));
+    }
+
+    /**
+     * Whether all pages that are open have one running head, and this page has another.
+     *
+     * @param non-empty-list<int> $open
+     * @param array<int, StackPage> $pages
+     */
+    private static function isOtherHead(StackPage $page, array $open, array $pages): bool
+    {
+        foreach ($open as $at => $number) {
+            if ($at > 0 && ! self::isSameHead($pages[$number], $pages[$open[$at - 1]])) {
+                return false;
+            }
+        }
+
+        return count($open) > 1 && ! self::isSameHead($page, $pages[$open[count($open) - 1]]);
+    }
+
+    private static function isSameHead(StackPage $one, StackPage $other): bool
+    {
+        [$a, $b] = array_map(static fn (StackPage $page) => self::edge(mb_substr($page->text, 0, self::HEAD)), [$one, $other]);
+
+        return min(mb_strlen($a), mb_strlen($b)) >= self::SHORTEST && levenshtein($a, $b) <= self::MISREAD * max(strlen($a), strlen($b));
+    }
+
+    private static function edge(string $text): string
+    {
+        return (string) preg_replace('/\d+/', '#', mb_strtolower($text));
     }
 
     /** Whether a sentence of the one page goes on upon the next. */
@@ -208,7 +250,12 @@ final class StackProposal
                 $pages,
             );
             $both = count(array_intersect_key($own, $theirs));
-            if ($both >= self::SAME * max(count($own), count($theirs))) {
+            if ($both < self::SAME * max(count($own), count($theirs))) {
+                continue;
+            }
+            $other = array_values(array_filter(range($part->first, $part->last), static fn (int $number) => ! $pages[$number]->isBlank));
+            [$mine, $other] = [self::pairs($numbers, $pages), self::pairs($other, $pages)];
+            if (count(array_intersect_key($mine, $other)) >= self::IN_ORDER * max(count($mine), count($other))) {
                 return $part->first;
             }
         }
@@ -227,5 +274,24 @@ final class StackProposal
         preg_match_all('/\p{L}{3,}|\d{2,}/u', $text, $found);
 
         return array_fill_keys($found[0], true);
+    }
+
+    /**
+     * Words that stand next to each other.
+     *
+     * @param list<int> $numbers
+     * @param array<int, StackPage> $pages
+     * @return array<string, true>
+     */
+    private static function pairs(array $numbers, array $pages): array
+    {
+        $text = mb_strtolower(implode(' ', array_map(static fn (int $number) => $pages[$number]->text, $numbers)));
+        preg_match_all('/\p{L}{3,}|\d{2,}/u', $text, $found);
+        $pairs = [];
+        for ($i = 1, $count = count($found[0]); $i < $count; $i++) {
+            $pairs["{$found[0][$i - 1]} {$found[0][$i]}"] = true;
+        }
+
+        return $pairs;
     }
 }

@@ -167,3 +167,38 @@ it('reads a scanned page that lies on its head, and knows one with nothing but w
         ->and($read['parts'][0]->toArray())->toMatchArray(['first' => 1, 'last' => 2, 'form' => 'M-102', 'heading' => 'Agency disclosure'])
         ->and(ScanLook::isBlank($scratch->path('scan.pdf'), 1))->toBeFalse();
 });
+
+/** A page with a running head, a title perhaps, and text of few different words in an order of its own. */
+function headed(string $head, string $title, int $seed): StackPage
+{
+    mt_srand($seed);
+    $few = explode(' ', 'deed roof plat rent lien term water sewer attic garage lender policy county parcel survey escrow');
+    $words = array_map(static fn () => $few[mt_rand(0, 15)], range(1, 90));
+
+    return new StackPage('', null, null, $title, trim("{$head} {$title} ".implode(' ', $words).'.'), false, '51x66');
+}
+
+it('keeps pages under one running head together, chapters too, and cuts where it ends', function (string $misread) {
+    $head = 'Home inspection of 77 Millrace Court';
+    $stack = [
+        1 => headed($head, 'HOME INSPECTION', 1), headed($misread, 'Garage', 2), headed($head, '', 3), headed($head, 'Plumbing', 4),
+        headed('Anchorfield Title, November 20', '', 5),
+    ];
+    expect(array_map(static fn (ProposedPart $part) => [$part->first, $part->last, $part->copyOf], StackProposal::of($stack)))
+        ->toBe([[1, 4, null], [5, 5, null]]);
+})->with(['Home inspection of 77 Millrace Court', 'Hcme inspectlon of 77 Millraee Court']);
+
+it('takes for a copy what says the same in the same order, not what has the same words', function () {
+    $stack = [1 => headed('', 'LEASE', 1), headed('', 'APPRAISAL', 2), headed('', 'LEASE', 1)];
+    expect(array_map(static fn (ProposedPart $part) => $part->copyOf, StackProposal::of($stack)))->toBe([null, null, 1]);
+});
+
+it('reads the number of a page in its running head, and none where a sentence speaks of a page', function (string $text, ?int $page) {
+    expect(StackPage::ofText("{$text} ".str_repeat('Words of the text go on. ', 20), [])->page)->toBe($page);
+})->with([
+    ['Home inspection report · 77 Millrace Court p. 2', 2],
+    ['BYLAWS Page 3', 3],
+    ['The seller repairs what stands on page 4', null],
+    ['As shown, see p. 7, the roof is new', null],
+    ['Pages 2 and 3 are missing', null],
+]);
