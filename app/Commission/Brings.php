@@ -6,7 +6,6 @@ namespace App\Commission;
 
 use App\Models\Commission;
 use App\Models\DealFile;
-use App\Terms\FactBook;
 use Unanimus\Commission\Proposed;
 use Unanimus\Money\Money;
 use Unanimus\Parties\Side;
@@ -64,12 +63,13 @@ final readonly class Brings
         if (! $file->kind->isDeal()) {
             return null;
         }
-        $facts = FactBook::of($file);
-        $price = (string) $facts->value('price');
+        // The terms alone: who is in the file and what is attached says nothing of it, and a list asks this of each of its files.
+        $known = $file->knownFacts->pluck('value', 'name');
+        $price = (string) $known->get('price');
         $sides = $file->represents->isBoth() ? $file->kind->sides() : array_filter([$file->represents->side()]);
 
         return Proposed::byTerms($price === '' ? null : Money::of($price), array_values(array_map(
-            static fn (Side $side) => $facts->value(($side->isListing() ? Term::ListingCommission : Term::BuyerCommission)->value),
+            static fn (Side $side) => $known->get(($side->isListing() ? Term::ListingCommission : Term::BuyerCommission)->value),
             $sides,
         )));
     }

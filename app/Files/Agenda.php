@@ -47,7 +47,7 @@ final readonly class Agenda
     public static function ofAll(Collection $files): array
     {
         $facts = KnownFact::query()
-            ->whereIn('deal_file_id', $files->modelKeys())
+            ->whereIntegerInRaw('deal_file_id', $files->modelKeys())
             ->where(
                 static fn ($any) => $any
                     ->whereIn('name', [...array_map(static fn (Term $term) => $term->value, Term::anchors()), 'acceptance_time'])

@@ -21,6 +21,9 @@ final readonly class Today
     /** Open files that one day can hold; the newest. */
     private const FILES = 400;
 
+    /** Lanes that are laid out at first: those that close soonest. */
+    private const LANES = 60;
+
     /** Days that are coming up. */
     private const AHEAD = 7;
 
@@ -28,6 +31,7 @@ final readonly class Today
      * @param list<TodayRow> $mine
      * @param list<TodayRow> $others
      * @param list<TodayRow> $coming
+     * @param int $shown deals whose lanes are asked for, laid out or not
      * @param int $beyond open files, the oldest, that are not looked at here
      */
     private function __construct(
@@ -35,12 +39,13 @@ final readonly class Today
         public array $others,
         public array $coming,
         public Lanes $lanes,
+        public int $shown,
         public int $open,
         public int $beyond,
     ) {
     }
 
-    public static function of(User $user, string $span, ?int $person = null): self
+    public static function of(User $user, string $span, ?int $person = null, bool $all = false): self
     {
         $files = DealFile::query()
             ->with(['office', 'kits', 'members'])
@@ -55,13 +60,15 @@ final readonly class Today
         $agendas = Agenda::ofAll($files);
         $shown = $person === null ? $files : $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $person));
 
+        $deals = $shown->filter(static fn (DealFile $file) => $file->kind->isDeal());
         $waiting = new Waiting($user, $files);
 
         return new self(
             WaitingOnMe::of($waiting, $agendas),
             WaitingOnOthers::of($waiting, $today),
             self::coming($user, $files, $agendas, $today),
-            self::lanes($shown->filter(static fn (DealFile $file) => $file->kind->isDeal()), $agendas, $today, $span),
+            self::lanes($deals, $agendas, $today, $span, $all ? self::FILES : self::LANES),
+            $deals->count(),
             $files->filter(static fn (DealFile $file) => $file->kind->isDeal())->count(),
             $beyond,
         );
@@ -127,7 +134,7 @@ final readonly class Today
      * @param Collection<int, DealFile> $files
      * @param array<string, Agenda> $agendas
      */
-    private static function lanes(Collection $files, array $agendas, LocalDate $today, string $span): Lanes
+    private static function lanes(Collection $files, array $agendas, LocalDate $today, string $span, int $most): Lanes
     {
         $rows = [];
         foreach ($files as $file) {
@@ -146,6 +153,6 @@ final readonly class Today
         }
         usort($rows, static fn (LaneFile $a, LaneFile $b) => ($a->closing?->iso() ?? '9999') <=> ($b->closing?->iso() ?? '9999'));
 
-        return Lanes::lay($rows, $today, ['week' => 21, 'month' => 70, 'quarter' => 150][$span] ?? 70);
+        return Lanes::lay(array_slice($rows, 0, $most), $today, ['week' => 21, 'month' => 70, 'quarter' => 150][$span] ?? 70);
     }
 }

@@ -12,6 +12,7 @@ use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
 use Unanimus\Reports\DealRow;
 use Unanimus\Reports\Period;
+use Unanimus\Reports\Tally;
 
 /** Sides of deals as reports count them, of the offices and people whose figures a person may see. */
 final class DealRows
@@ -33,6 +34,23 @@ final class DealRows
         return array_values(array_filter($rows, static fn (DealRow $row) => ($asked->office === '' || $row->office === $asked->office)
             && ($asked->agent === '' || isset($row->agents[$asked->agent]))
             && ($asked->label === '' || in_array($asked->label, $row->labels, true))));
+    }
+
+    /** What closed, summed where it is stored: of days that are but compared nobody looks at the deals. */
+    public static function closed(Asked $asked): Tally
+    {
+        $sums = DB::selectOne(
+            'SELECT count(*) AS sides, coalesce(sum(price), 0) AS volume, coalesce(sum(gross), 0) AS gross, '.
+                'coalesce(sum(company), 0) AS company, count(*) FILTER (WHERE gross IS NULL) AS unknown '.
+                "FROM deals_in_report(?, ?, '{closed}') WHERE (? = '' OR office = ?) AND (? = '' OR jsonb_exists(agents, ?)) ".
+                "AND (? = '' OR jsonb_exists(labels, ?))",
+            [
+                $asked->period->from->iso(), $asked->period->to->iso(),
+                ...array_merge(...array_map(static fn (string $one) => [$one, $one], [$asked->office, $asked->agent, $asked->label])),
+            ],
+        );
+
+        return Tally::ofSums(...array_map(intval(...), (array) $sums));
     }
 
     /**

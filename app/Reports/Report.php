@@ -19,10 +19,10 @@ final readonly class Report
 {
     /**
      * @param array<string, list<DealRow>> $stands rows by "closed", "pending", "fell"
-     * @param array<string, list<DealRow>> $before the same of the period before
+     * @param Tally $closedBefore what closed in the period before
      * @param list<object> $sheets what agents' authorized sheets count
      */
-    private function __construct(public Asked $asked, public array $stands, public array $before, public array $sheets)
+    private function __construct(public Asked $asked, public array $stands, public Tally $closedBefore, public array $sheets)
     {
     }
 
@@ -36,7 +36,7 @@ final readonly class Report
         return new self(
             $asked,
             self::standing(DealRows::of($asked)),
-            self::standing(DealRows::of($asked->during($asked->before()), ['closed'])),
+            DealRows::closed($asked->during($asked->before())),
             $sheets,
         );
     }
@@ -50,11 +50,6 @@ final readonly class Report
     public function tally(string $stands): Tally
     {
         return Tally::of($this->rows($stands));
-    }
-
-    public function tallyBefore(string $stands): Tally
-    {
-        return Tally::of($this->before[$stands] ?? []);
     }
 
     /**

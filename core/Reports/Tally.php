@@ -34,6 +34,16 @@ final readonly class Tally
         return new self(count($rows), $volume, $gross, $company, $unknown);
     }
 
+    /**
+     * Of sums that were taken elsewhere, all in whole cents.
+     *
+     * @param int $unknown sides of which nothing is known of the commission
+     */
+    public static function ofSums(int $sides, int $volume, int $gross, int $company, int $unknown): self
+    {
+        return new self($sides, $volume, $gross, $company, $unknown);
+    }
+
     /** How much more it is than before, in whole percent; null: before there was nothing. */
     public static function more(int $now, int $before): ?int
     {

@@ -59,17 +59,22 @@ CREATE OR REPLACE FUNCTION person_sorts_mail() RETURNS boolean LANGUAGE sql STAB
           AND b.sorts_mail ? r.role
     ) $$;
 
--- 2. What is in sight. The answer for the last row asked about is remembered: rows of one file come one after the other.
+-- 2. What is in sight. The answer for files asked about is remembered for the transaction, between strokes, which no name of an asker
+-- has; for papers and requirements that for the last one: their rows come one after the other.
 
 CREATE OR REPLACE FUNCTION file_in_sight(file bigint, asker text) RETURNS boolean LANGUAGE plpgsql STABLE AS $$
+DECLARE
+    seen text := current_setting('unanimus.seen', true);
 BEGIN
-    IF current_setting('unanimus.seen', true) = asker || file THEN
+    IF starts_with(seen, asker) AND strpos(seen, '/' || file || '/') > 0 THEN
         RETURN true;
     END IF;
     IF NOT EXISTS (SELECT 1 FROM deal_files f WHERE f.id = file) THEN
         RETURN false;
     END IF;
-    PERFORM set_config('unanimus.seen', asker || file, true);
+    -- Of very many the last ones, as a long list would be read again for each.
+    PERFORM set_config('unanimus.seen', CASE WHEN starts_with(seen, asker) AND length(seen) < 4000 THEN seen ELSE asker || '/' END
+        || file || '/', true);
     RETURN true;
 END $$;
 
@@ -323,6 +328,10 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
         SELECT f.*, s.side AS of_side FROM files f CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
             WHEN f.kind = 'lease' THEN '{landlord,tenant}'::text[] ELSE '{seller,buyer}'::text[] END) AS s(side)
         WHERE f.whole OR f.own_side IS NULL OR s.side IS NULL OR s.side = f.own_side
+    ), agents AS MATERIALIZED (
+        SELECT f.id, f.of_side, jsonb_object_agg(u.key, u.name) AS agents
+        FROM sides f JOIN file_members m ON m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side)
+        JOIN users u ON u.id = m.user_id GROUP BY f.id, f.of_side
     )
     SELECT f.id, f.key, f.name, o.name, f.status, f.kind, f.represents, f.labels, f.of_side, dated.day,
         (100 * coalesce(d.price, nullif(k.price, '')::numeric, nullif(k.rent, '')::numeric))::bigint,
@@ -330,10 +339,10 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
         (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint,
         CASE WHEN c.id IS NULL THEN NULL ELSE coalesce(c.expected->>'of', '') END, d.id IS NOT NULL,
         k.listing_commission, k.buyer_commission, k.listed_on, k.acceptance, f.end_reason, k.client_source,
-        (SELECT coalesce(jsonb_object_agg(u.key, u.name), '{}') FROM file_members m JOIN users u ON u.id = m.user_id
-            WHERE m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side))
+        coalesce(a.agents, '{}')
     FROM sides f
     JOIN offices o ON o.id = f.office_id
+    LEFT JOIN agents a ON a.id = f.id AND a.of_side IS NOT DISTINCT FROM f.of_side
     LEFT JOIN known k ON k.deal_file_id = f.id
     LEFT JOIN commissions c ON c.deal_file_id = f.id AND c.side IS NOT DISTINCT FROM f.of_side
     LEFT JOIN disbursements d ON d.commission_id = c.id AND d.withdrawn_at IS NULL

@@ -8,6 +8,7 @@ use App\Models\DealFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Str;
 use Unanimus\Dates\DateRefusal;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
@@ -364,6 +365,19 @@ it('has a Today with lanes for everyone', function (string $who) {
     $this->aFile(['acceptance' => '2026-11-03']);
     $this->as($who)->get('/')->assertOk()->assertSee('Waiting on me')->assertSee('Lanes');
 })->with(['tomas', 'wendell', 'ines', 'marguerite', 'fenna', 'caleb']);
+
+it('lays out the lanes that close soonest, and all where that is asked', function () {
+    $row = (array) DB::table('deal_files')->find($this->aFile(['acceptance' => '2026-11-03'])->id);
+    foreach (range(1, 70) as $one) {
+        DB::table('deal_files')->insert(array_diff_key($row, ['id' => 0, 'key' => 0, 'mail_code' => 0]) + [
+            'key' => strtolower((string) Str::ulid()), 'name' => "{$one} Cooper Way",
+        ]);
+    }
+    $page = $this->as('ines')->get('/')->assertOk()->assertSee('71 open files')->assertSee('These 60 close soonest.')->assertSee('Show all 71');
+    expect(substr_count((string) $page->getContent(), 'class="percent"'))->toBe(60)
+        ->and(substr_count((string) $this->as('ines')->get('/?lanes=all')->getContent(), 'class="percent"'))->toBe(71);
+    $this->as('ines')->get('/?print=1')->assertOk()->assertSee('71 open files');
+});
 
 it('chains the history and tells where it breaks', function () {
     $file = $this->aFile();

@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 use App\Models\DealFile;
 use App\Models\KeptReport;
+use App\Models\Sight;
+use App\Reports\Asked;
+use App\Reports\DealRows;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
+use Unanimus\Reports\Tally;
 
 /** A file of the year, closed or pending, with its sheet: 412,500 × 2.75 % = 11,343.75. */
 function soldFile(string $street, string $closing, bool $closed): DealFile
@@ -144,3 +149,24 @@ it('tells where clients came from', function () {
     expect($this->as('ines')->get('/reports.csv?period=year&table=source')->streamedContent())->toContain('"Past client",1,412500.00');
     $this->as('ines')->get('/reports/deals?period=year&stands=closed&by=source&of=past+client')->assertOk()->assertSee('1 Cooper Way');
 });
+
+it('sums what closed before as if each deal were counted', function (array $query) {
+    foreach (['1 Cooper Way' => '2026-11-10', '2 Cooper Way' => '2026-10-02'] as $street => $closing) {
+        $file = soldFile($street, $closing, true);
+        DB::table('deal_files')->where('id', $file->id)->update(['labels' => $closing === '2026-11-10' ? '["farm"]' : '[]']);
+    }
+    $plain = soldFile('3 Cooper Way', '2026-09-09', false);
+    DB::table('deal_files')->where('id', $plain->id)->update(['status' => 'closed', 'closed_on' => '2026-09-09']);
+    soldFile('4 Cooper Way', '2026-12-15', false);
+    $this->seeAll();
+    $query = array_map(fn (string $one) => $one === 'tomas' ? $this->people['tomas']->key : $one, $query);
+    Sight::ofPerson($this->people['ines']);
+    $asked = Asked::of($query + ['period' => 'year'], LocalDate::of('2026-11-29'));
+    $counted = Tally::of(DealRows::of($asked, ['closed']));
+    expect(DealRows::closed($asked))->toEqual($counted)->and($counted->sides)->toBe(match ($query) {
+        [] => 3,
+        ['label' => 'farm'] => 1,
+        ['office' => 'nowhere'] => 0,
+        default => 3,
+    });
+})->with([[[]], [['label' => 'farm']], [['office' => 'nowhere']], [['agent' => 'tomas']]]);

@@ -24,8 +24,10 @@ final class TodayController
             ->get();
         $person = $people->firstWhere('key', (string) $request->query('who'));
 
-        return view($request->boolean('print') ? 'files.lanes-print' : 'files.today', [
-            'today' => Today::of($user, $span, $person?->id),
+        $prints = $request->boolean('print');
+
+        return view($prints ? 'files.lanes-print' : 'files.today', [
+            'today' => Today::of($user, $span, $person?->id, $prints || $request->query('lanes') === 'all'),
             'span' => $span,
             'people' => $people,
             'person' => $person,

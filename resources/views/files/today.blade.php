@@ -19,8 +19,8 @@
         are in the list of files.</p>@endif
     <div class="lanes-head">
         <h2>Lanes</h2>
-            <span class="dim">{{ count($today->lanes->rows) === 1 ? '1 open file' : count($today->lanes->rows).' open files' }}{{ $person ?
-            ' of '.$person->name : '' }}</span>
+            <span class="dim">{{ $today->shown === 1 ? '1 open file' : $today->shown.' open files' }}{{ $person ? ' of '.$person->name : ''
+            }}</span>
         <form action="/" class="in-row right"><input type="hidden" name="by" value="{{ $span }}"><span class="select"><select name="who"
             aria-label="Whose lanes" data-sends><option value="">everyone’s</option>@foreach ($people as $one)
             <option value="{{ $one->key }}" @selected($person?->id === $one->id)>{{ $one->name }}</option>
@@ -36,5 +36,7 @@
         <div class="lanes-wrap" tabindex="0" role="region" aria-label="Lanes of open files" data-scroll-to=".today">
             @include('files.lanes', ['lanes' => $today->lanes])</div>
         @include('files.narrow-lanes', ['lanes' => $today->lanes])
+        @if ($today->shown > count($today->lanes->rows))<p class="say lanes-rest">These {{ count($today->lanes->rows) }} close soonest. <a
+            href="/?{{ http_build_query([...$asked, 'lanes' => 'all']) }}">Show all {{ $today->shown }}</a></p>@endif
     @endif
 </x-layout>

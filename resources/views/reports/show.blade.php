@@ -2,7 +2,7 @@
     use Unanimus\Money\Money;
     use Unanimus\Reports\Tally;
     $q = fn (array $more = []) => http_build_query([...$asked->query(), ...$more]);
-    $closed = $report->tally('closed'); $pending = $report->tally('pending'); $was = $report->tallyBefore('closed');
+    $closed = $report->tally('closed'); $pending = $report->tally('pending'); $was = $report->closedBefore;
     $than = function (int $now, int $before) use ($asked) {
         $more = Tally::more($now, $before);
 
