@@ -38,7 +38,7 @@ final class LineNeighbors
     {
         foreach ($lines as $other) {
             $gap = $other->at->place->x - $line->right();
-            if ($other->isBeside($line) && $gap > 0 && $gap < 60 && preg_match('/^\W*by\W*$/i', $other->before) === 1) {
+            if ($other->isBeside($line) && $gap > 0 && $gap < 110 && preg_match('/^\W*by\W*$/i', $other->before) === 1) {
                 return true;
             }
         }

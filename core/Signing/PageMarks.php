@@ -170,7 +170,8 @@ final class PageMarks
     {
         $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
         $isSilent = $line->before.$line->under.$line->over.$line->at->caption === '';
-        if ($line->at->by === 'cell' || BlockEntries::isCompany($line->before) || (! $isNamed && ! $isSilent)) {
+        $isFirm = BlockEntries::isCompany($line->before) || LineNeighbors::isFirm($line, $lines);
+        if ($line->at->by === 'cell' || $isFirm || (! $isNamed && ! $isSilent)) {
             return null;
         }
         foreach ($kinds as $at => [$kind, $sure]) {
@@ -231,6 +232,7 @@ final class PageMarks
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && ($dated || LineNeighbors::isPrintedBeside($line, $lines)) => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
+            SignerWords::act($line->before) && $dated && ! $isCell => [MarkKind::Signature, 0.85],
             BlockEntries::isCompany($line->before) => null,
             SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
                 MarkKind::Signature,

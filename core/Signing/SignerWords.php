@@ -102,6 +102,14 @@ final readonly class SignerWords
         ) === 1;
     }
 
+    /** Whether it is said that they acknowledge, accept or agree, and a line follows: "Escrow officer acknowledges receipt: ____". */
+    public static function act(string $text): bool
+    {
+        $does = '(?:acknowledg|accept|agree|confirm|receiv|approv)\w*\b[^.:]{0,30}:\W*$';
+
+        return preg_match('/^\W*(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?\s+(?:hereby )?'.$does.'/iu', trim($text)) === 1;
+    }
+
     /** Whether a name stands there with what its bearer is: "Sunniva Eide, Buyer", "Seller: Beatrix Palomar". */
     public static function isNamed(string $text): bool
     {

@@ -20,7 +20,7 @@ use Unanimus\Pages\WritingPlaces;
  */
 final class SigningPlaces
 {
-    private const SIGNING = '/sign|initial|\bby\b:?|firma|inicial|^x:?$|^dated?:?$|^fecha:?$/iu';
+    private const SIGNING = '/sign|initial|acknowledg|\bby\b:?|firma|inicial|^x:?$|^dated?(?:\/time)?:?$|^fecha:?$/iu';
 
     /** Feet no farther apart stand on one row. */
     private const ROW = 5.0;
@@ -142,7 +142,7 @@ final class SigningPlaces
             $foot = $place->y + $place->height;
             $date = null;
             foreach ($place->width < 190 ? [] : $words as $word) {
-                $under = $word->y > $foot - 3 && $word->y < $foot + 8 && $word->x > $place->x + 0.45 * $place->width;
+                $under = $word->y > $foot - 3 && $word->y < $foot + 8 && $word->x > $place->x + 0.38 * $place->width;
                 $isDate = preg_match('/^\(?dated?\)?[:.]?$/i', $word->text) === 1;
                 if ($under && $isDate && $word->right() <= $place->x + $place->width + 4 && ! self::isLabel($word, $places)) {
                     $date = $word;

@@ -122,6 +122,17 @@ it('reads further ways to say who signs a line', function (array $lines, array $
         ['DISCLOSURE', 'Buyer: ______________________ Seller: ______________________', 'They sign on the next page.'],
         [],
     ],
+    'somebody who acknowledges, with a date' => [
+        ['Escrow officer acknowledges receipt: ______________________________ Date/Time: ________________'],
+        ['signature ? escrow officer', 'date ? escrow officer'],
+    ],
+    'firms under each other, and by whom' => [
+        [
+            'Listing firm: ______________________                 by: ______________________',
+            'Selling firm: ______________________                 by: ______________________',
+        ],
+        ['signature agent.1', 'signature ? selling firm'],
+    ],
     'a date in a sentence is none of signing' => [
         ['The buyer signed an offer. It expires ___/___/____ at noon.'],
         [],
@@ -208,4 +219,10 @@ it('asks of whom brackets before a line name, and begins initials anew after a s
     expect(marksAsked($this->scratch, $content))->toBe([
         'initials seller.1', 'initials seller.2', 'initials seller.1', 'initials seller.2', 'signature agent.1',
     ]);
+});
+
+it('parts a line under which somebody and a date are named', function () {
+    $content = MadePdf::text(64, 540, 'They agree that the contract is void.', 10).'0.7 w 58 500 m 296 500 l S '.
+        MadePdf::text(64, 492, 'SELLER', 7).MadePdf::text(164, 492, 'DATE', 7);
+    expect(marksAsked($this->scratch, $content))->toBe(['signature seller.1', 'date seller.1']);
 });

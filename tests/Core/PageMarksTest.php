@@ -188,7 +188,7 @@ it('asks for the same on a page until what is said stands too far from its line,
     'a long line with a date under it' => [
         fn (float $x) => [[72, 480, 300], [72, 303, 'Seller'], [$x, 303, 'Date']],
         [110, 500, 1],
-        ['110:', '127: signature seller.1 92', '256: signature seller.1 92, date seller.1 90', '465: signature seller.1 92'],
+        ['110:', '127: signature seller.1 92', '228: signature seller.1 92, date seller.1 90', '465: signature seller.1 92'],
     ],
     'a long line with a date under it, lower' => [
         fn (float $y) => [[72, 480, 300], [72, 303, 'Seller'], [400, $y, 'Date']],
