@@ -25,6 +25,9 @@ final readonly class InkLines
     /** So many of its dots, of all, begin as far from the one before as most do, or twice as far, within two dots of the picture. */
     private const REGULAR = 0.8;
 
+    /** How much of the rows over and under one may be ink: noise, and the end of a letter. */
+    private const BESIDE = 0.12;
+
     /** Less askew than this, a line stays in its row of dots over a page. */
     private const LEVEL = 0.0005;
 
@@ -95,10 +98,27 @@ final readonly class InkLines
         }
         $lines = [];
         foreach (self::joined($rows) as [$left, $right, $top, $foot]) {
-            $foot - $top < self::THICKEST / 2 && ($lines[] = [$left, $right, ($top + $foot) / 2]);
+            if ($foot - $top < self::THICKEST / 2 && $this->isApart($left, $right, $top, $foot)) {
+                $lines[] = [$left, $right, ($top + $foot) / 2];
+            }
         }
 
         return $lines;
+    }
+
+    /** Whether nothing stands right over and right under a row of dots, as it would where they are parts of letters. */
+    private function isApart(float $left, float $right, float $top, float $foot): bool
+    {
+        $scale = $this->resolution / 72;
+        $wide = (int) (($right - $left) * $scale);
+        foreach ([(int) ($top * $scale) - 3, (int) ($foot * $scale) + 4] as $y) {
+            $ink = substr_count(substr($this->row($this->dots, $y), (int) ($left * $scale), $wide), 'x');
+            if ($ink > self::BESIDE * $wide) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -132,7 +152,7 @@ final readonly class InkLines
         // As bits: "x" and " " differ in two of them, and dots that both are ink stay ink.
         $thick = $this->dots | (substr($this->dots, 1).' ');
         $high = 1;
-        foreach ([1, 2, 4, 8, 16, 16] as $shift) {
+        foreach ([1, 2, 4, 8, 16] as $shift) {
             $thick &= substr($thick, $shift * $this->width);
             $high += $shift;
         }

@@ -90,7 +90,7 @@ final readonly class ScannedPage
             ),
             $words,
         );
-        $down = $lines->down();
+        $down = self::besideLetters($lines->down(), $straight);
         $across = self::besideWords([...$lines->across(), ...$dotted], $straight);
         // A line that is seen in pieces ends where the last of them does.
         $down = self::withEdges($down, PageRules::ofLines($across, $down)->across);
@@ -160,7 +160,7 @@ final readonly class ScannedPage
             $text = trim((string) preg_replace('/_{2,}.*$|[|~]+/u', '', $text));
             $width *= mb_strlen($text) / $long;
             // "Tenantinitials:" are two words.
-            $text = (string) preg_replace('/^(\p{Lu}\p{Ll}{3,}(?:[’\']s)?)(?=(?:initials?|signature|name)\b)/u', '$1 ', $text);
+            $text = (string) preg_replace('/^(\p{Lu}\p{Ll}{3,}(?:[’\']s)?)(?=(?:initials?|signature|name|\d$)\b)/u', '$1 ', $text);
             if ($text !== '' && $height < self::TALLEST) {
                 $words[] = $word = new Word($text, $x, $y, $width, $height);
                 $rows["{$cells[2]} {$cells[3]} {$cells[4]}"][] = $word;
@@ -203,6 +203,28 @@ final readonly class ScannedPage
             }
 
             return $within < ($right - $left) / 2;
+        }));
+    }
+
+    /**
+     * Without what is but the stem of a letter, however large it is set.
+     *
+     * @param list<array{float, float, float}> $down
+     * @param list<Word> $words
+     * @return list<array{float, float, float}>
+     */
+    private static function besideLetters(array $down, array $words): array
+    {
+        return array_values(array_filter($down, static function (array $line) use ($words): bool {
+            [$top, $foot, $x] = $line;
+            foreach ($words as $word) {
+                $within = min($foot, $word->bottom() + 2) - max($top, $word->y - 2);
+                if ($x > $word->x - 1 && $x < $word->right() + 1 && $within > 0.8 * ($foot - $top)) {
+                    return false;
+                }
+            }
+
+            return true;
         }));
     }
 

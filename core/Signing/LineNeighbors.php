@@ -24,7 +24,9 @@ final class LineNeighbors
         }
         $row = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line));
 
-        $called = static fn (SigningLine $other): bool => preg_match('/\p{L}/u', $other->before.$other->at->caption) === 1;
+        // What goes with a signature is no name of the row.
+        $called = static fn (SigningLine $other): bool => preg_match('/\p{L}/u', $other->before.$other->at->caption) === 1 &&
+            MarkLabels::companion($other->at->caption) === null;
 
         return array_filter($row, $called) === [];
     }
@@ -66,6 +68,9 @@ final class LineNeighbors
      */
     public static function isHeader(SigningLine $line, array $lines): bool
     {
+        if (self::namedRow($line, $lines) !== '') {
+            return false;
+        }
         foreach ($lines as $other) {
             $alike = abs($other->at->place->x - $line->at->place->x) < 4 && abs($other->right() - $line->right()) < 4;
             if ($other->isCell() && $alike && $other->foot() > $line->foot() && $other->over === $line->at->caption) {
@@ -119,7 +124,29 @@ final class LineNeighbors
             $left && ($called === null || $other->at->place->x > $called->at->place->x) && ($called = $other);
         }
 
-        return $called->before ?? '';
+        return $called->before ?? self::namedRow($cell, $lines);
+    }
+
+    /**
+     * Who a row is called by whose first cell, and the first of another row, hold nothing but a role: "Seller 1", "Seller 2".
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function namedRow(SigningLine $cell, array $lines): string
+    {
+        $isNamed = static fn (SigningLine $one): bool => $one->at->by === 'box' && SignerWords::isAll($one->at->caption);
+        foreach ($lines as $first) {
+            if (! $isNamed($first) || ! $first->isBeside($cell) || $first->right() > $cell->at->place->x + 4) {
+                continue;
+            }
+            foreach ($lines as $other) {
+                if ($other !== $first && $isNamed($other) && abs($other->at->place->x - $first->at->place->x) < 4) {
+                    return $first->at->caption;
+                }
+            }
+        }
+
+        return '';
     }
 
     /**

@@ -21,7 +21,7 @@ final class MarkLabels
 
     /** The date of signing is called by no more than that; "closing date" is another. */
     private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |signing |signed )?(?:dated?|fecha)'.
-        '(?: signed| of signature| of signing)?(?:\s*(?:\/|&|and)\s*time)?\s*(?:\([^)]*\))?\s*[:.]?\W*$|'.
+        '(?: signed| of signature| of signing)?(?:\s*(?:\/|&|and|\b)\s*time)?\s*(?:\([^)]*\))?\s*[:.]?\W*$|'.
         '^\W*(?:when|m{1,2}\W*d{1,2}\W*y{2,4}|month\W+day\W+year|day\W+month\W+year)\W*$/iu';
 
     private const NOT_OF_SIGNING = '/\b(?:closing|settlement|effective|expiration|expiry|possession|delivery|acceptance|offer|due|birth|'.

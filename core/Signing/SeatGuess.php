@@ -139,7 +139,7 @@ final class SeatGuess
         $line = $this->lines[$index];
         $under = $this->isHeaded($index) ? $line->over : $line->under;
         $isInitials = $kinds[$index][0] === MarkKind::Initials;
-        $row = $line->isCell() ? LineNeighbors::rowOf($line, $this->lines) : '';
+        $row = $line->isCell() || $line->at->by === 'box' ? LineNeighbors::rowOf($line, $this->lines) : '';
         // Words under initials, or under a table's last row, go on as a text does.
         $isText = $isInitials && (! SignerWords::isAll($line->below) || LineNeighbors::isLabelOfOther($line->below, $line, $this->lines));
         $below = $row !== '' || $isText ? '' : $line->below;

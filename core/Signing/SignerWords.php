@@ -19,7 +19,7 @@ final readonly class SignerWords
     /** What they are called, the longer before the shorter; a role's helper before the role: "buyer's agent" is the agent. */
     private const ROLES = [
         'agent' => '(?:(?:'.self::SIDES.'|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
-            '(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
+            '(?:broker )?(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
         'broker' => '(?:(?:'.self::SIDES.'|managing|designated|principal|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:brokers?|brokerage|broker of record|firm)',
         'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
