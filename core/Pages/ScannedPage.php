@@ -34,6 +34,9 @@ final readonly class ScannedPage
     /** Words beside a line run into it for the reader, which is then sure of neither; these are worth having all the same. */
     private const WANTED = '/initials?|signature|\bdated?\b|\btime\b|\bname\b|buyer|seller|purchaser|tenant|landlord|owner|broker/i';
 
+    /** How tall a word is at most, of the width of its letters at the mean: narrow ones are half as wide as high. */
+    private const TALLER = 2.6;
+
     /** A word taller than this, in points, is a stain or a stamp. */
     private const TALLEST = 60.0;
 
@@ -161,6 +164,11 @@ final readonly class ScannedPage
             $width *= mb_strlen($text) / $long;
             // "Tenantinitials:" are two words.
             $text = (string) preg_replace('/^(\p{Lu}\p{Ll}{3,}(?:[’\']s)?)(?=(?:initials?|signature|name|\d$)\b)/u', '$1 ', $text);
+            // Dirt over or under a word makes it taller than its letters are wide.
+            $most = self::TALLER * $width / max(1, mb_strlen($text));
+            if (mb_strlen($text) > 5 && $height > $most) {
+                [$y, $height] = [$y + ($height - $most) / 2, $most];
+            }
             if ($text !== '' && $height < self::TALLEST) {
                 $words[] = $word = new Word($text, $x, $y, $width, $height);
                 $rows["{$cells[2]} {$cells[3]} {$cells[4]}"][] = $word;
