@@ -37,6 +37,9 @@ final readonly class ScannedPage
     /** How tall a word is at most, of the width of its letters at the mean: narrow ones are half as wide as high. */
     private const TALLER = 2.6;
 
+    /** Boxes beside each other look like "[JE]" to the reader, who is no surer of it than this. */
+    private const BOXES = 60;
+
     /** A word taller than this, in points, is a stain or a stamp. */
     private const TALLEST = 60.0;
 
@@ -154,7 +157,8 @@ final readonly class ScannedPage
             $cells = explode("\t", $line);
             $text = trim($cells[11] ?? '');
             $isSure = $cells[0] === '5' && ((float) $cells[10] >= self::SURE || preg_match(self::WANTED, $text) === 1);
-            if (! $isSure || preg_match('/[\p{L}\d]/u', $text) !== 1) {
+            $isBoxes = (float) ($cells[10] ?? 0) < self::BOXES && preg_match('/^(?=.*[\[\]|{}])[\[\]|(){}LIJTEHli1_\/]+$/u', $text) === 1;
+            if (! $isSure || $isBoxes || preg_match('/[\p{L}\d]/u', $text) !== 1) {
                 continue;
             }
             [$x, $y, $width, $height] = array_map(static fn (string $n) => (float) $n * $points, array_slice($cells, 6, 4));

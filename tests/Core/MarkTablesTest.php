@@ -226,3 +226,16 @@ it('parts a line under which somebody and a date are named', function () {
         MadePdf::text(64, 492, 'SELLER', 7).MadePdf::text(164, 492, 'DATE', 7);
     expect(marksAsked($this->scratch, $content))->toBe(['signature seller.1', 'date seller.1']);
 });
+
+it('finds small boxes for initials in the foot of a scan', function () {
+    $content = MadePdf::text(72, 700, 'The parties initial each page of this contract, and sign the last one.', 11).
+        MadePdf::text(300, 40, 'Buyer', 10).MadePdf::text(440, 40, 'Seller', 10).'0.8 w ';
+    foreach ([335, 365, 480, 510] as $left) {
+        $content .= "{$left} 36 26 15 re S ";
+    }
+    $scan = MadePdf::scan(MadePdf::page($content), $this->scratch);
+    $seats = array_map(Seat::of(...), ['buyer.1', 'buyer.2', 'seller.1', 'seller.2']);
+    $found = MarkFinder::in($this->scratch->put('scan.pdf', $scan), $seats, scans: true);
+    expect(array_map(static fn (ProposedMark $mark) => "{$mark->kind->value} {$mark->seat}", $found))
+        ->toBe(['initials buyer.1', 'initials buyer.2', 'initials seller.1', 'initials seller.2']);
+});
