@@ -88,6 +88,10 @@ final class LineNeighbors
      */
     public static function headOfList(SigningLine $line, array $lines): SigningLine
     {
+        // What has a heading of its own goes on with no other.
+        if (SignerWords::in($line->over)?->role !== null) {
+            return $line;
+        }
         foreach ($lines as $other) {
             $up = $line->foot() - $other->foot();
             $alike = abs($other->at->place->x - $line->at->place->x) < 24 && abs($other->right() - $line->right()) < 8;

@@ -141,7 +141,8 @@ final class SeatGuess
         $isInitials = $kinds[$index][0] === MarkKind::Initials;
         $row = $line->isCell() || $line->at->by === 'box' ? LineNeighbors::rowOf($line, $this->lines) : '';
         // Words under initials, or under a table's last row, go on as a text does.
-        $isText = $isInitials && (! SignerWords::isAll($line->below) || LineNeighbors::isLabelOfOther($line->below, $line, $this->lines));
+        $isCaption = SignerWords::isAll($line->below) || MarkLabels::isInitials($line->below);
+        $isText = $isInitials && (! $isCaption || LineNeighbors::isLabelOfOther($line->below, $line, $this->lines));
         $below = $row !== '' || $isText ? '' : $line->below;
         $column = $line->isCell() ? $line->over : '';
         $beside = [$line->at->caption, self::meant($line->before), $row, $under, $below, $this->saidAfter($line), $column];
