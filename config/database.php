@@ -30,7 +30,7 @@ return [
     'default' => 'pgsql',
     'connections' => [
         'pgsql' => $application,
-        // A copy that follows, for reports, finding and exports; none where it has no name.
+        // A copy that follows, for reports and finding; none where it has no name.
         'replica' => [
             ...$application,
             'host' => env('DB_REPLICA_HOST', env('DB_HOST', '127.0.0.1')),

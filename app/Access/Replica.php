@@ -11,15 +11,14 @@ use Illuminate\Support\Facades\DB;
 use PDOException;
 
 /**
- * A copy of the database that follows it (DB_REPLICA): reports, finding and exports are read there as long as it has all that was
- * stored up to now, so that nobody misses what they have just done; else where everything is written.
+ * A copy of the database that follows it (DB_REPLICA): reports and finding are read there as long as it has all that was stored
+ * up to now, so that nobody misses what they have just done; else where everything is written.
  */
 final class Replica
 {
-    /** Pages that look at much and change nothing. */
+    /** Pages that look at much, change nothing, and are whole when their request ends: what is still read as it goes out is not. */
     public const PAGES = [
-        'find', 'files.index', 'files-csv', 'contacts-vcf', 'office.audit', 'office.history', 'reports', 'reports.deals', 'reports.csv',
-        'reports.pdf', 'reports.statement', 'reports.statement-pdf',
+        'find', 'files.index', 'office.history', 'reports', 'reports.deals', 'reports.pdf', 'reports.statement', 'reports.statement-pdf',
     ];
 
     private const NAME = 'replica';
@@ -76,11 +75,19 @@ final class Replica
         }
     }
 
-    /** Whether work was broken off since it stores something after all, or since the replica went away in the middle of it. */
+    /**
+     * Whether work was broken off since it stores something after all, or since the replica went away in the middle of it; a page that
+     * was being drawn tells of that as its cause.
+     */
     public static function refused(?\Throwable $thrown): bool
     {
-        return $thrown instanceof QueryException && $thrown->getConnectionName() === self::NAME &&
-            ($thrown->getCode() === self::READ_ONLY || str_starts_with((string) $thrown->getCode(), '08') ||
-                str_starts_with((string) $thrown->getCode(), '57') || $thrown->getCode() === 'HY000');
+        for (; $thrown !== null; $thrown = $thrown->getPrevious()) {
+            $is = $thrown instanceof QueryException && $thrown->getConnectionName() === self::NAME;
+            if ($is && preg_match('/^(?:'.self::READ_ONLY.'|08|57|HY000)/', (string) $thrown->getCode()) === 1) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

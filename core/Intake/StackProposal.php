@@ -245,15 +245,12 @@ final class StackProposal
             if ($part->copyOf !== null || ($form !== '' && $part->form !== '' && $part->form !== $form)) {
                 continue;
             }
-            $theirs = self::words(
-                array_values(array_filter(range($part->first, $part->last), static fn (int $number) => ! $pages[$number]->isBlank)),
-                $pages,
-            );
+            $other = array_values(array_filter(range($part->first, $part->last), static fn (int $number) => ! $pages[$number]->isBlank));
+            $theirs = self::words($other, $pages);
             $both = count(array_intersect_key($own, $theirs));
             if ($both < self::SAME * max(count($own), count($theirs))) {
                 continue;
             }
-            $other = array_values(array_filter(range($part->first, $part->last), static fn (int $number) => ! $pages[$number]->isBlank));
             [$mine, $other] = [self::pairs($numbers, $pages), self::pairs($other, $pages)];
             if (count(array_intersect_key($mine, $other)) >= self::IN_ORDER * max(count($mine), count($other))) {
                 return $part->first;

@@ -23,9 +23,13 @@ final class InOneTransaction
     {
         $user = $request->user();
         if ($user instanceof User && Replica::isFor($request) && Replica::isFresh()) {
-            $response = Replica::read(fn () => $this->answer($request, $next, $this->there($user)));
-            if (! Replica::refused($response->exception ?? null)) {
-                return $response;
+            try {
+                $response = Replica::read(fn () => $this->answer($request, $next, $this->there($user)));
+                if (! Replica::refused($response->exception ?? null)) {
+                    return $response;
+                }
+            } catch (\Throwable $thrown) {
+                Replica::refused($thrown) || throw $thrown;
             }
             Auth::setUser($user);
         }
