@@ -2,38 +2,20 @@
 
 # People fill in, bring papers and sign at the front while machines are killed; afterwards what they were told is held against what is there.
 fleet_prove() {
-    local minutes=3 folder seconds pids=() pid good=1
-    SEED=$RANDOM
-    while [ $# -gt 0 ]; do
-        case $1 in
-            --minutes) minutes=${2:-} ;;
-            --seed) SEED=${2:-} ;;
-            *) fail "./unanimus fleet prove [--minutes 3] [--seed 17]" ;;
-        esac
-        shift 2 || fail "$1 needs a number"
-    done
-    [[ "$minutes" =~ ^[0-9]{1,3}$ && "$SEED" =~ ^[0-9]{1,9}$ && "$minutes" -gt 0 ]] || fail "minutes and seed are whole numbers"
-    seconds=$((minutes * 60))
+    local folder good=1
+    asked_of_proof "./unanimus fleet prove" 3 "$@"
     fleet_take_away
     fleet_start
     use_state data
-    fleet_ports
     folder=$UNANIMUS_STATE/noted
     as_app mkdir -p "$folder"
-    lay_proof "$folder" $((minutes * 3 + 2))
-    say "$minutes minutes in which machines are killed (--seed $SEED brings the same ones in the same order)"
+    lay_proof "$folder" $((MINUTES * 3 + 2))
+    say "$MINUTES minutes in which machines are killed (--seed $SEED brings the same ones in the same order)"
     use_state work-1
-    as_app php artisan prove fill "$folder" --number=1 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove fill "$folder" --number=2 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove bring "$folder" --number=3 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove sign "$folder" --number=4 --seconds=$seconds & pids+=($!)
-    fleet_faults $(($(date +%s) + seconds))
-    for pid in "${pids[@]}"; do wait "$pid" || good=; done
-    say "what was under way comes to its end"
+    people_work "$folder"
+    fleet_faults $(($(date +%s) + MINUTES * 60))
     use_state work-2
-    as_app php artisan prove count "$folder" || good=
-    as_app php artisan history:verify || good=
-    as_app php artisan kept:verify || good=
+    proof_holds "$folder" || good=
     fleet_stop >/dev/null
     [ -n "$good" ] || fail "it does not hold (told above); the fleet is in $FLEET_HOME"
     fleet_take_away

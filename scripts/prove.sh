@@ -2,20 +2,10 @@
 # papers and sign; afterwards what they were told is held against what is there.
 
 cmd_prove() {
-    local minutes=5 folder seconds pids=() pid number good=1
+    local folder good=1
     [ "${1:-}" = faults ] || fail "prove what? ./unanimus prove faults [--minutes 5] [--seed 17]"
     shift
-    SEED=$RANDOM
-    while [ $# -gt 0 ]; do
-        case $1 in
-            --minutes) minutes=${2:-} ;;
-            --seed) SEED=${2:-} ;;
-            *) fail "./unanimus prove faults [--minutes 5] [--seed 17]" ;;
-        esac
-        shift 2 || fail "$1 needs a number"
-    done
-    [[ "$minutes" =~ ^[0-9]{1,3}$ && "$SEED" =~ ^[0-9]{1,9}$ && "$minutes" -gt 0 ]] || fail "minutes and seed are whole numbers"
-    seconds=$((minutes * 60))
+    asked_of_proof "./unanimus prove faults" 5 "$@"
     set_up
     use_state proof
     stop_services
@@ -25,23 +15,53 @@ cmd_prove() {
     start_stack
     folder=$UNANIMUS_STATE/noted
     as_app mkdir -p "$folder"
-    lay_proof "$folder" $((minutes * 3 + 2))
-    say "$minutes minutes of faults (--seed $SEED brings the same ones in the same order)"
-    as_app php artisan prove fill "$folder" --number=1 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove fill "$folder" --number=2 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove bring "$folder" --number=3 --seconds=$seconds & pids+=($!)
-    as_app php artisan prove sign "$folder" --number=4 --seconds=$seconds & pids+=($!)
-    try_faults $(($(date +%s) + seconds))
-    for pid in "${pids[@]}"; do wait "$pid" || good=; done
-    say "what was under way comes to its end"
-    as_app php artisan prove count "$folder" || good=
-    as_app php artisan history:verify || good=
-    as_app php artisan kept:verify || good=
+    lay_proof "$folder" $((MINUTES * 3 + 2))
+    say "$MINUTES minutes of faults (--seed $SEED brings the same ones in the same order)"
+    people_work "$folder"
+    try_faults $(($(date +%s) + MINUTES * 60))
+    proof_holds "$folder" || good=
     stop_services
     stop_database
     [ -n "$good" ] || fail "it does not hold (told above); the copy is in $UNANIMUS_STATE"
     rm -rf "$(pgdata)" "$UNANIMUS_STATE"
     say "nothing lost, nothing doubled, nothing stuck"
+}
+
+# How long, and which faults: MINUTES and SEED.
+asked_of_proof() {
+    local usage=$1
+    MINUTES=$2
+    SEED=$RANDOM
+    shift 2
+    while [ $# -gt 0 ]; do
+        case $1 in
+            --minutes) MINUTES=${2:-} ;;
+            --seed) SEED=${2:-} ;;
+            *) fail "$usage [--minutes 5] [--seed 17]" ;;
+        esac
+        shift 2 || fail "$1 needs a number"
+    done
+    [[ "$MINUTES" =~ ^[0-9]{1,3}$ && "$SEED" =~ ^[0-9]{1,9}$ && "$MINUTES" -gt 0 ]] || fail "minutes and seed are whole numbers"
+}
+
+people_work() {
+    local number=0 what
+    PEOPLE=()
+    for what in fill fill bring sign; do
+        number=$((number + 1))
+        as_app php artisan prove $what "$1" --number=$number --seconds=$((MINUTES * 60)) & PEOPLE+=($!)
+    done
+}
+
+# What people were told is held against what is there, once all of it has come to its end.
+proof_holds() {
+    local pid held=0
+    for pid in "${PEOPLE[@]}"; do wait "$pid" || held=1; done
+    say "what was under way comes to its end"
+    as_app php artisan prove count "$1" || held=1
+    as_app php artisan history:verify || held=1
+    as_app php artisan kept:verify || held=1
+    return $held
 }
 
 lay_proof() {
