@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Commission\Actions\CountSheet;
 use App\Commission\Actions\KeepDebts;
+use App\Commission\Actions\KeepPayments;
 use App\Commission\Expected;
 use App\Commission\SheetOf;
 use App\History\History;
@@ -24,8 +25,15 @@ final class Figures
     /** What agents without a plan get of a deal, in percent. */
     private const SPLIT = '70';
 
-    public function __construct(private readonly Story $story, private readonly CountSheet $count, private readonly KeepDebts $debts)
-    {
+    /** Days after a closing when all of it is recorded. */
+    private const SETTLED = 10;
+
+    public function __construct(
+        private readonly Story $story,
+        private readonly CountSheet $count,
+        private readonly KeepDebts $debts,
+        private readonly KeepPayments $payments,
+    ) {
     }
 
     /**
@@ -44,6 +52,7 @@ final class Figures
             $commission = $this->entered($file);
             if (! $files[$file->id] && $file->closed_on !== null) {
                 $this->authorized($file, $commission, LocalDate::of((string) $file->closed_on), $people['ines']);
+                $this->settled($file, LocalDate::of((string) $file->closed_on), $people['marguerite']);
             } else {
                 $commission->update(['expected' => Expected::of($file, $commission)]);
             }
@@ -113,5 +122,24 @@ final class Figures
             ],
         ]);
         History::add($file->brokerage_id, $file->id, 'Disbursement authorized', ['gross' => $sheet->gross->decimal()], SeenBy::everyone());
+    }
+
+    /** What came in the day after, and who was paid the day after that; of the last closings some of it is yet to do. */
+    private function settled(DealFile $file, LocalDate $closing, User $bookkeeper): void
+    {
+        $ago = $closing->daysUntil($this->story->today());
+        $disbursement = Disbursement::query()->where('deal_file_id', $file->id)->first();
+        if ($disbursement === null || $ago < self::SETTLED) {
+            return;
+        }
+        Auth::setUser($bookkeeper);
+        $this->story->at(1 - $ago, '10:05');
+        $this->payments->wired($file, $disbursement->side, $disbursement->gross, $closing->plusDays(1));
+        $this->story->at(2 - $ago, '15:40');
+        foreach (array_slice($disbursement->payees(), 0, $ago < 2 * self::SETTLED ? 1 : null) as $number => $payee) {
+            $reference = 'check '.(1000 + $file->id * 3 + $number);
+            $this->payments->paid($file, $disbursement->side, $bookkeeper, $payee->name, $payee->amount, 'check', $reference,
+                $closing->plusDays(2));
+        }
     }
 }

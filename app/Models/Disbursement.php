@@ -11,6 +11,9 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Unanimus\Commission\CommissionSheet;
+use Unanimus\Commission\Payee;
+use Unanimus\Commission\Payments;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\Money;
 use Unanimus\Parties\Side;
@@ -96,5 +99,11 @@ final class Disbursement extends Record
     public function payments(): HasMany
     {
         return $this->hasMany(Payment::class)->whereNull('struck_at')->orderBy('id');
+    }
+
+    /** @return list<Payee> who gets something by it */
+    public function payees(): array
+    {
+        return Payments::due(CommissionSheet::of($this->price, (array) $this->reckoned['given'], (array) $this->reckoned['names']));
     }
 }

@@ -64,7 +64,7 @@ final readonly class Today
         $waiting = new Waiting($user, $files);
 
         return new self(
-            WaitingOnMe::of($waiting, $agendas),
+            WaitingOnMe::of($waiting, $agendas, $today),
             WaitingOnOthers::of($waiting, $today),
             self::coming($user, $files, $agendas, $today),
             self::lanes($deals, $agendas, $today, $span, $all ? self::FILES : self::LANES),

@@ -19,7 +19,7 @@ final class Waiting
     /** @var Collection<int, DealFile> files one works on oneself, by id */
     public readonly Collection $mine;
 
-    /** @var Collection<int, DealFile> those whose answers one waits for: one's own, or all in sight where there are none, by id */
+    /** @var Collection<int, DealFile> those whose answers one waits for: one's own, or where there are none those one answers for, by id */
     public readonly Collection $watched;
 
     /** @var Collection<int, Signer>|null */
@@ -38,7 +38,9 @@ final class Waiting
     public function __construct(public readonly User $user, public readonly Collection $files)
     {
         $this->mine = $files->filter(static fn (DealFile $file) => $file->members->contains('user_id', $user->id))->keyBy('id');
-        $this->watched = $this->mine->isEmpty() ? $files->keyBy('id') : $this->mine;
+        $this->watched = $this->mine->isEmpty()
+            ? $files->filter(static fn (DealFile $file) => $file->isServedBy($user))->keyBy('id')
+            : $this->mine;
     }
 
     /** @return Collection<int, Signer> asked in what is out: in watched files, and whoever asks here, anywhere */

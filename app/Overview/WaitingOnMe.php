@@ -15,6 +15,7 @@ use App\Models\Task;
 use App\Models\User;
 use App\Models\WorkingCopyPaper;
 use Illuminate\Database\Eloquent\Collection;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Forms\FillStatus;
 use Unanimus\Messages\Recipient;
 use Unanimus\Review\ReviewState;
@@ -34,7 +35,7 @@ final readonly class WaitingOnMe
      * @param array<string, Agenda> $agendas by the file's key
      * @return list<TodayRow> the most overdue first
      */
-    public static function of(Waiting $waiting, array $agendas): array
+    public static function of(Waiting $waiting, array $agendas, LocalDate $today): array
     {
         $me = new self($waiting, $waiting->user, $waiting->files->keyBy('id'), $agendas);
 
@@ -49,6 +50,7 @@ final readonly class WaitingOnMe
             ...$me->returned(),
             ...NotReached::rows($waiting),
             ...$me->ready(),
+            ...PaymentsDue::rows($waiting, $today),
             ...$me->tasks(),
             ...$me->deadlines(),
         ]);
@@ -276,10 +278,11 @@ final readonly class WaitingOnMe
             if ($left <= 0) {
                 $rows[] = new TodayRow(
                     $task->title,
-                    TodayRow::late($left),
+                    '',
                     $file->name,
                     "/files/{$file->key}?tasks=1#tasks",
                     $left,
+                    day: TodayRow::late($left),
                     act: ['label' => 'Done', 'to' => '/tasks', 'with' => ['tasks[]' => $task->key, 'do' => 'done']],
                 );
             }
@@ -309,10 +312,11 @@ final readonly class WaitingOnMe
                 $left = $agenda->today->daysUntil($deadline->due);
                 $rows[] = new TodayRow(
                     $deadline->label,
-                    TodayRow::late($left),
+                    '',
                     $file->name,
                     "/files/{$file->key}#deadlines",
                     $left,
+                    day: TodayRow::late($left),
                     act: ['label' => 'Done', 'to' => "/files/{$file->key}/deadlines/{$deadline->name}", 'with' => ['done' => '1']],
                 );
             }

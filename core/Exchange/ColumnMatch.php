@@ -20,7 +20,7 @@ final class ColumnMatch
         'kind' => 'Kind of deal',
         'status' => 'Status',
         'agent' => 'Agent',
-        'labels' => 'Labels',
+        'labels' => 'Tags',
         'folder' => 'Folder of its documents',
         'buyer.1.name' => 'Buyer',
         'buyer.2.name' => 'Second buyer',

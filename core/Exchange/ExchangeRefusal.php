@@ -23,7 +23,7 @@ enum ExchangeRefusal: string implements Reason
     public function words(): string
     {
         return match ($this) {
-            self::ListingGone => '{exchange} has no listing {number} any more. What was imported stays.',
+            self::ListingGone => '{exchange} no longer has listing {number}. What was imported stays.',
             self::NoSuchListing => '{exchange} has no listing {number}. Check the number, or enter the property by hand.',
             self::NotTested => 'Test the import first to see what would be opened.',
             self::ColumnTwice => 'Two columns hold “{column}”. Ignore one of them.',

@@ -42,7 +42,7 @@ enum IntakeRefusal: string implements Reason
             self::NotSeparated => '“{name}” could not be separated. It stays in the file as one paper.',
             self::SettledMeanwhile => 'Someone has filed or archived this email meanwhile. Reload the page.',
             self::NoPaperInIt => 'No papers came along with this email.',
-            self::NotOnTheTable => 'This page is not on the table any more. Reload the page.',
+            self::NotOnTheTable => 'This page is no longer on the table. Reload the page.',
             self::TableChanged => 'Someone else has sorted here meanwhile. This is how it stands now.',
             self::TableSettled => 'These pages were filed already.',
             self::NoFileForPart => 'Choose a file for “{title}”. Nothing was filed yet.',

@@ -46,7 +46,7 @@ enum MessageRefusal: string implements Reason
             self::NotThere => '“{title}” has not come in yet and cannot be sent.',
             self::NoName => 'Give it a name by which it is found again.',
             self::OneEach => 'Each link is for one person. Send a separate email to each.',
-            self::SenderLeft => '{name} does not work here any more, so this message was not sent.',
+            self::SenderLeft => '{name} no longer works here, so this message was not sent.',
             self::NotOurClient => '{name} is no client of ours in this file, so there is no page for them.',
             self::OpenElsewhere => 'This draft was opened in another window since. Continue there. What you typed here is still here, '.
                 'but it is not saved.',

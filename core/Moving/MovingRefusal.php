@@ -42,7 +42,7 @@ enum MovingRefusal: string implements Reason
             self::NoSuchRole => 'There is no role “{role}”. Use agent, coordinator, broker, bookkeeper or administrator.',
             self::NoSuchOffice => 'There is no office called “{office}”.',
             self::NoAddress => '“{email}” is not an email address.',
-            self::CannotRead => '{name} cannot be read any more. Upload it again.',
+            self::CannotRead => '{name} can no longer be read. Upload it again.',
         };
     }
 }

@@ -52,7 +52,7 @@ enum ReviewRefusal: string implements Reason
             self::NotTheirFile => '{name} does not see this file. Add them to it first.',
             self::NothingToRead => 'Nothing of what you selected has come in yet.',
             self::NoSuchField => 'There is no field {fields}. In braces stand names such as price, closing, paper or agent.',
-            self::NotAsked => 'No one asks any more whether “{title}” applies.',
+            self::NotAsked => 'No one is asking whether “{title}” applies anymore.',
             self::NoAction => '“{title}” is a paper. Upload it.',
             self::SameRequirement => '“{title}” is what is asked for itself.',
             self::AlreadyAccepted => 'This was already accepted.',

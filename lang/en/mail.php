@@ -228,8 +228,8 @@ return [
         'label' => 'Open the list',
     ],
     'took_over' => [
-        'subject' => 'You take over files of :from',
-        'body' => ':from does not work here any more. You go on with this file::files|:from does not work here any more. You go on with '.
+        'subject' => 'You’re taking over files from :from',
+        'body' => ':from no longer works here. You’re taking over this file::files|:from no longer works here. You’re taking over '.
             'these :count files::files',
         'label' => 'Open my files',
     ],

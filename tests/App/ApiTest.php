@@ -284,7 +284,7 @@ it('tells a webhook nothing of files its owner does not see, nothing from before
     DB::table('users')->where('id', $this->people['caleb']->id)->update(['active' => false]);
     Artisan::call('hooks:sweep');
     $this->seeAll();
-    expect(Hook::query()->where('user_id', $this->people['caleb']->id)->sole()->off_because)->toContain('does not work here any more');
+    expect(Hook::query()->where('user_id', $this->people['caleb']->id)->sole()->off_because)->toContain('no longer works here');
 });
 
 it('tells a program of nothing that its token may not read', function () {

@@ -21,10 +21,10 @@ use Unanimus\Files\PaperState;
 use Unanimus\Money\AmountUnreadable;
 
 /** A file with a commission entered: 412,500 × 2.75 % = 11,343.75, of which the agent has 70 %. */
-function enteredFile(array $more = []): DealFile
+function enteredFile(array $more = [], string $closing = '2026-12-10'): DealFile
 {
     test()->seeAll();
-    $file = test()->aFile(['closing' => '2026-12-10', 'acceptance' => '2026-11-21']);
+    $file = test()->aFile(['closing' => $closing, 'acceptance' => '2026-11-21']);
     $entered = ['rate' => '2.75', 'agent_share' => '70', ...$more];
     test()->as('tomas')->put("/files/{$file->key}/commission", $entered)->assertSessionHas('told');
     test()->seeAll();
@@ -32,9 +32,9 @@ function enteredFile(array $more = []): DealFile
     return $file;
 }
 
-function authorizedFile(array $more = []): DealFile
+function authorizedFile(array $more = [], string $closing = '2026-12-10'): DealFile
 {
-    $file = enteredFile($more);
+    $file = enteredFile($more, $closing);
     test()->as('ines')->post("/files/{$file->key}/commission/authorize", ['despite' => 'escrow closes early'])->assertSessionHas('told');
     test()->seeAll();
 
@@ -161,7 +161,7 @@ it('notes what came in and who was paid, each once, and closes the sheet', funct
     }
     $this->seeAll();
     expect(DB::table('history')->where(['deal_file_id' => $file->id, 'what' => 'Wired'])->count())->toBe(2);
-    $names = collect(App\Commission\Actions\KeepPayments::payees(Disbursement::query()->sole()))->pluck('amount', 'name');
+    $names = collect(Disbursement::query()->sole()->payees())->pluck('amount', 'name');
     $pay = fn (string $who, string $amount) => $this->as('ines')
         ->post("{$at}/paid", ['payee' => $who, 'amount' => $amount, 'how' => 'check', 'reference' => '1042']);
     $agent = (string) $names->keys()->first();
@@ -368,3 +368,25 @@ it('limits the franchise fee to what its yearly cap leaves after earlier sheets,
     $this->as('ines')->post("/files/{$first->key}/commission/withdraw", ['why' => 'again'])->assertSessionHas('told');
     $this->as('tomas')->get("/files/{$next->key}/commission")->assertSee('$680.63');
 })->with(['agent', 'office']);
+
+it('tells the bookkeeper what closed and has not come in, and who is not paid, until all of it is recorded', function () {
+    authorizedFile(closing: $this->day(2));
+    authorizedFile(closing: $this->day(-90));
+    $this->as('marguerite')->get('/')->assertOk()->assertDontSee('Record commission received');
+    $file = authorizedFile(closing: $this->day(-3));
+    $at = "/files/{$file->key}/commission";
+    $this->as('marguerite')->get('/')->assertSee('Record commission received')->assertSee('$11,343.75')->assertSee($at);
+    foreach (['tomas', 'ines', 'fenna', 'caleb'] as $other) {
+        $this->as($other)->get('/')->assertOk()->assertDontSee('Record commission received');
+    }
+    $this->as('marguerite')->post("{$at}/wired", ['amount' => '11,343.75'])->assertSessionHas('told');
+    $this->as('marguerite')->get('/')->assertDontSee('Record commission received')->assertSee('Record who was paid');
+    $this->seeAll();
+    $payees = Disbursement::query()->where('deal_file_id', $file->id)->sole()->payees();
+    foreach ($payees as $payee) {
+        $this->as('marguerite')->get('/')->assertSee('Record who was paid');
+        $paid = ['payee' => $payee->name, 'amount' => $payee->amount->decimal(), 'how' => 'check'];
+        $this->as('marguerite')->post("{$at}/paid", $paid)->assertSessionHas('told');
+    }
+    $this->as('marguerite')->get('/')->assertOk()->assertDontSee('Record who was paid');
+});

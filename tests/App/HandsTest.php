@@ -190,9 +190,9 @@ it('shows on Today the most overdue first, all of it, with what can be done on t
         ->toHaveCount(11)
         ->and($tasks[0]->what)
         ->toBe('Task 11')
-        ->and($tasks[0]->about)
+        ->and($tasks[0]->day)
         ->toBe('11 days late')
-        ->and($tasks[10]->about)
+        ->and($tasks[10]->day)
         ->toBe('1 day late');
     $left = array_map(fn (TodayRow $row) => $row->left, $today->mine);
     $sorted = $left;

@@ -161,7 +161,7 @@ it('is a draft again with the reason when its papers are too large or its writer
     $this->work();
     $this->seeAll();
     expect($message->refresh()->isDraft())->toBeTrue()
-        ->and($message->held_because)->toContain('does not work here any more')
+        ->and($message->held_because)->toContain('no longer works here')
         ->and($message->body)->toBe('Later.');
 });
 

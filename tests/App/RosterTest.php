@@ -93,7 +93,7 @@ it('closes access after the last day, and hands each file where it was decided',
     $this->getJson('/api/v1/files', ['Authorization' => "Bearer {$token}"])->assertUnauthorized();
     Auth::forgetGuards();
     $this->post('/sign-in', ['email' => $after->email, 'password' => 'lanternfish'])->assertSessionHasErrors();
-    expect(lettersTo($this->people['greta']->email))->toContain('You take over files of Tomás Reyes-Whitlock')
+    expect(lettersTo($this->people['greta']->email))->toContain('You’re taking over files from Tomás Reyes-Whitlock')
         ->and(lettersTo($this->people['ines']->email))->toContain('Tomás Reyes-Whitlock has left');
     $this->as('greta')->get("/files/{$goes->key}/history")->assertOk()->assertSee('handed over from Tomás');
     // What signers are sent still leads where it led.
@@ -138,8 +138,8 @@ it('hands over eighty files at once', function () {
     DB::table('roster_cases')->update(['day' => $this->day(-1)]);
     sweepRoster();
     expect(DB::table('file_members')->where(['user_id' => $this->people['greta']->id, 'role' => 'agent'])->count())->toBe(80)
-        ->and(DB::table('letters')->where('subject', 'like', 'You take over%')->count())->toBe(1)
-        ->and(DB::table('letters')->where('subject', 'like', 'You take over%')->value('body'))->toContain('and 60 more');
+        ->and(DB::table('letters')->where('subject', 'like', 'You’re taking over%')->count())->toBe(1)
+        ->and(DB::table('letters')->where('subject', 'like', 'You’re taking over%')->value('body'))->toContain('and 60 more');
 });
 
 it('gives each who has something to do their part, and lets nobody else do it', function () {

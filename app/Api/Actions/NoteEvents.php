@@ -27,7 +27,7 @@ final class NoteEvents
     public function __invoke(Hook $hook): void
     {
         if (! $hook->owner->active) {
-            $hook->update(['off_at' => now(), 'off_because' => "{$hook->owner->name} does not work here any more."]);
+            $hook->update(['off_at' => now(), 'off_because' => "{$hook->owner->name} no longer works here."]);
 
             return;
         }

@@ -10,7 +10,6 @@ use App\Models\Disbursement;
 use App\Models\Payment;
 use App\Models\User;
 use Unanimus\Commission\CommissionRefusal;
-use Unanimus\Commission\CommissionSheet;
 use Unanimus\Commission\Payee;
 use Unanimus\Commission\Payments;
 use Unanimus\Dates\LocalDate;
@@ -56,7 +55,7 @@ final class KeepPayments
         LocalDate $on,
     ): Payment {
         $disbursement = self::inForce($file, $side);
-        $owed = collect(self::payees($disbursement))->first(static fn (Payee $one) => $one->name === $payee) ?? abort(404);
+        $owed = collect($disbursement->payees())->first(static fn (Payee $one) => $one->name === $payee) ?? abort(404);
         Payments::mayPay($owed, $amount, $disbursement->payments()->where('payee', $payee)->exists());
         $payment = Payment::create([
             'brokerage_id' => $file->brokerage_id,
@@ -96,15 +95,6 @@ final class KeepPayments
         $payment->update(['struck_at' => now(), 'struck_why' => mb_substr(trim($why), 0, 200)]);
         $told = ['payee' => $payee, 'paid' => $payment->amount->decimal(), 'why' => trim($why)];
         History::add($file->brokerage_id, $file->id, 'Not paid after all', $told, SeenBy::side($side));
-    }
-
-    /** @return list<Payee> who gets something by an authorized sheet */
-    public static function payees(Disbursement $disbursement): array
-    {
-        $kept = $disbursement->reckoned;
-        $sheet = CommissionSheet::of($disbursement->price, (array) $kept['given'], (array) $kept['names']);
-
-        return Payments::due($sheet);
     }
 
     private static function inForce(DealFile $file, ?Side $side): Disbursement

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Commission\Http;
 
-use App\Commission\Actions\KeepPayments;
 use App\Commission\Actions\SetCommission;
 use App\Commission\CommissionSides;
 use App\Commission\FlowDrawing;
@@ -76,7 +75,7 @@ final class CommissionController
             'whole' => $file->completeness(),
             'entries' => $commission,
             'inForce' => $inForce,
-            'payees' => $inForce === null ? [] : KeepPayments::payees($inForce),
+            'payees' => $inForce === null ? [] : $inForce->payees(),
             'earlierChanged' => $inForce !== null && SheetOf::earlierChanged($file, $side),
             'wording' => OfficeWording::of($file->office),
             'escrow' => self::escrow($file),

@@ -43,6 +43,6 @@ final class DebtController
         $given = $request->validate(['why' => 'nullable|string|max:200']);
         $debts->settle($debt, (string) ($given['why'] ?? ''));
 
-        return to_route('plans')->with('told', "“{$debt->label}” is settled. No sheet takes it any more.");
+        return to_route('plans')->with('told', "“{$debt->label}” is settled. It will not come off any more sheets.");
     }
 }

@@ -48,7 +48,7 @@ final class ClientPageController
             $page = ClientPage::query()->where('party_id', $party->id)->first();
             $page === null || $keep->off($page);
 
-            return to_route('clients', $file)->with('told', "{$party->name} has no page any more. The link opens nothing.");
+            return to_route('clients', $file)->with('told', "{$party->name} no longer has a page. The old link does not open.");
         }
         $keep->on($file, $party, User::signedIn($request), $given['do'] === 'send');
 

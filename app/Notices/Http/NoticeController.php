@@ -97,7 +97,7 @@ final class NoticeController
         $keep->mute(self::user($request), $file, $request->boolean('muted'));
 
         return back()->with('told', $request->boolean('muted')
-            ? 'You get no emails about this file any more. What a signer is stuck on still comes.'
+            ? 'You no longer get emails about this file, except when a signer is stuck.'
             : 'You get emails about this file again.');
     }
 

@@ -4,7 +4,7 @@
     <div class="leaf pad">
         @if ($agenda->anchors === [] && $agenda->deadlines === [])
             <p class="empty">Dates show up once there is an offer, acceptance, or closing date.
-                <a href="/files/{{ $file->key }}/opening">Enter a date</a>.</p>
+                @if ($works)<a href="/files/{{ $file->key }}/opening">Enter a date</a>.@endif</p>
         @else
         <div class="scrolls"><table class="ledger dates">
             <thead><tr><th><span class="unseen">Deadline</span></th><th>Day</th><th>How it is computed</th><th>

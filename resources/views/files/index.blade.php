@@ -6,7 +6,7 @@
     <div class="head-row">
         <h1>Files</h1>
         <span class="dim">@if ($wanted !== '')matching “{{ $wanted }}”@else open @endif</span>
-        <span class="right in-row"><a href="/imports">Import files</a>
+        <span class="right in-row">@can('import-files')<a href="/imports">Import files</a>@endcan
             <a href="/files.csv?{{ http_build_query(['q' => $wanted, 'columns' => implode(',', $columns), 'sort' => request('sort'), 'down'
             => request('down')]) }}">Download CSV</a></span>
     </div>

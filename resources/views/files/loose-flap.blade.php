@@ -16,5 +16,5 @@
                     {{ $party->name }}</span></a>@else no email yet @endif</span></li>
         @endforeach
     </ul>
-    <p class="small"><a href="/files/{{ $file->key }}/opening">Change people</a></p>
+    @can('workOn', $file)<p class="small"><a href="/files/{{ $file->key }}/opening">Change people</a></p>@endcan
 </div>

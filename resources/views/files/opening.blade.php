@@ -29,7 +29,7 @@
                         <label class="radio"><input type="radio" name="kind" value="lease"> lease</label>
                         <label class="radio"><input type="radio" name="kind" value="referral"> referral</label>
                     </fieldset>
-                    <p class="dim small"><br>Many files at once? <a href="/imports">Import files</a>.</p>
+                    @can('import-files')<p class="dim small"><br>Many files at once? <a href="/imports">Import files</a>.</p>@endcan
                 </form>
             </section>
             <section>

@@ -6,13 +6,14 @@
                 proposed</button> <button class="button tight" form="file-several" formaction="/inbox/sort">Sort pages of
                 selected</button>@endif</p>
         @if (! $away)<p class="dim small">Papers sent to <b>{{ $own }}</b> wait here for you.
-            @can('sort-mail')Those sent to <b>{{ $common }}</b> wait for whoever sorts the mail.@endcan</p>@endif
+            @can('sort-mail')Those sent to <b>{{ $common }}</b> wait for whoever sorts incoming email.@endcan</p>@endif
         @if (! $away)<form method="post" action="/inbox" enctype="multipart/form-data" class="drop-here" data-drop-files>@csrf
             <input type="hidden" name="key" value="{{ Str::random(24) }}">
             <label class="button tight">Put files in<input class="unseen" type="file" name="papers[]" multiple
                 accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="Put files in the inbox"></label>
             <span class="dim small">or drop them on this page. Photos dropped together become one paper.</span></form>@endif
-        @if ($sorters !== null)<details class="by-hand"><summary>Who sorts the mail</summary><form method="post" action="/inbox/sorters"
+        @if ($sorters !== null)<details class="by-hand"><summary>Who sorts incoming email</summary><form
+            method="post" action="/inbox/sorters"
             class="in-row">@csrf @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]"
             value="{{ $role->value }}" @checked(in_array($role->value, $sorters, true))> {{ $role->value }}s</label> @endforeach
             <button class="button tight">Save</button></form><p class="dim small">Everyone else files what came to their own address.</p>

@@ -116,7 +116,8 @@
             <table class="ledger"><thead><tr><th scope="col">File</th><th scope="col">Closing</th><th scope="col"
                 class="amount">Gross</th><th scope="col" class="amount">To the company</th></tr></thead><tbody>
                 @foreach (array_slice($due, 0, 12) as $row)<tr><td><a
-                href="/files/{{ $row->file }}/commission">{{ $row->name }}</a></td><td>{{ $row->day?->short() }}</td>
+                href="/files/{{ $row->file }}{{ Gate::allows('commission-place') ? '/commission' : '' }}">{{ $row->name }}</a></td>
+                <td>{{ $row->day?->short() }}</td>
                 <td class="amount">{{ $row->gross === null ? '–' : Money::cents($row->gross)->ledger() }}</td>
                 <td class="amount">{{ $row->company === null ? '–' : Money::cents($row->company)->ledger() }}</td></tr>@endforeach
                 <tr class="sum"><td>{{ count($due) > 12 ? 'All '.count($due) : 'Together' }}</td><td></td>

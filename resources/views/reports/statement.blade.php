@@ -14,9 +14,10 @@
         <table class="ledger"><thead><tr><th scope="col">File</th><th scope="col">Closing</th><th scope="col" class="amount">Commissionable
             net</th><th scope="col" class="amount">To the company</th><th scope="col" class="amount">Fee after the cap</th><th scope="col"
             class="amount">Paid</th></tr></thead><tbody>
-            @foreach ($statement->rows as $row)<tr data-row><td><a
+            @foreach ($statement->rows as $row)<tr data-row><td>@can('commission-place')<a
                 href="/files/{{ $row['key'] }}/commission?side={{ $row['side'] }}" data-open><b
-                class="serif">{{ $row['file'] }}</b></a></td><td>{{ $row['day']->long() }}</td>
+                class="serif">{{ $row['file'] }}</b></a>@else<b class="serif">{{ $row['file'] }}</b>@endcan</td>
+                <td>{{ $row['day']->long() }}</td>
                 @foreach (['cn', 'company', 'afterCap', 'paid'] as $what)<td class="amount">{{ $row[$what]->ledger() }}</td>@endforeach</tr>
             @endforeach
             <tr class="sum"><td>Together</td><td></td>@foreach ($statement->sum as $amount)<td class="amount">{{ $amount->ledger() }}</td>

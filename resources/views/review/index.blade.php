@@ -5,7 +5,7 @@
     @if ($offices->count() > 1 || $agents->count() > 1 || array_filter($only) !== [])
         <nav class="queue-ways" aria-label="Show only">
             <a href="/review" @if (array_filter($only) === []) aria-current="true" @endif>All</a>
-            <a href="/review?mine=1" @if ($only['mine'] ?? null) aria-current="true" @endif>Taken by me</a>
+            <a href="/review?mine=1" @if ($only['mine'] ?? null) aria-current="true" @endif>Assigned to me</a>
             @foreach ($offices->count() > 1 || ($only['office'] ?? null) ? $offices : [] as $office)<a
                 href="/review?office={{ $office->key }}" @if (($only['office'] ?? null) === $office->key) aria-current="true"
                 @endif>{{ $office->name }}</a>@endforeach

@@ -10,7 +10,7 @@
             @if ($requirement->review_state->value === 'submitted' && $reviewers->count() > 1)
                 <form class="inline" method="post" action="/requirements/{{ $requirement->key }}/pass">@csrf
                     <span class="select"><select name="to" aria-label="Who reviews it" data-sends>
-                        <option value="">No one has taken it</option>
+                        <option value="">Not assigned</option>
                         @foreach ($reviewers as $one)<option value="{{ $one->key }}" @selected($one->id === $requirement->reviewer_id)>
                             {{ $one->name }} has it</option>@endforeach</select></span></form>
             @endif
@@ -26,7 +26,7 @@
                     <li><a href="/review/{{ $line->key }}" @if ($line->id === $requirement->id) aria-current="true"
                         @endif>{{ $line->title }}
                         <span @class(['mark-state', 'ok' => $line->review_state->isSettled(), 'hot' => $line->review_state->value ===
-                        'submitted'])>{{ ['not_submitted' => '–', 'submitted' => 'waits', 'sent_back' => 'sent back', 'accepted' => '✓',
+                        'submitted'])>{{ ['not_submitted' => '–', 'submitted' => 'waiting', 'sent_back' => 'sent back', 'accepted' => '✓',
                         'does_not_apply' => 'n/a'][$line->review_state->value] }}</span></a></li>
                 @endforeach
             </ul>
@@ -88,13 +88,13 @@
                         <input type="hidden" name="page"><input type="hidden" name="x"><input type="hidden" name="y">
                         <label class="line"><span>Remark <span id="pinned"></span></span><textarea class="textarea" name="remark"
                             maxlength="2000" data-press="m">{{ old('remark') }}</textarea></label>
-                        @if ($sentences !== [])<label class="unseen" for="kept-sentences">Kept sentences</label><span class="select"><select
-                            id="kept-sentences"><option value="">Kept sentences …</option>@foreach ($sentences as $one)
+                        @if ($sentences !== [])<label class="unseen" for="kept-sentences">Saved remarks</label><span class="select"><select
+                            id="kept-sentences"><option value="">Saved remarks …</option>@foreach ($sentences as $one)
                             <option value="{{ $one['words'] }}">{{ mb_strimwidth($one['words'], 0, 70, '…') }}</option>@endforeach
                             </select></span>@endif
                         <button class="button tight plain" type="button" id="pin" data-press="p">Pin to the page <kbd>p</kbd></button>
-                        <button class="button tight plain" formaction="/requirements/{{ $requirement->key }}/remarks" data-press="n">Note it
-                            and go on</button>
+                        <button class="button tight plain" formaction="/requirements/{{ $requirement->key }}/remarks" data-press="n">Save
+                            remark and continue</button>
                         <button class="button" data-press="b" data-weighs="send it back">Send back <kbd>b</kbd></button>
                     </form>
                 @endif

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overview;
+
+use App\Models\Disbursement;
+use App\Models\Role;
+use Unanimus\Dates\LocalDate;
+
+/** What closed and is not settled, for whoever keeps the books: the commission has not come in, or somebody is not paid. */
+final class PaymentsDue
+{
+    /** Days back: an office that does not record payments is not told of its whole past. */
+    private const BACK = 60;
+
+    /** @return list<TodayRow> a row for each sheet, the oldest first */
+    public static function rows(Waiting $waiting, LocalDate $today): array
+    {
+        $offices = $waiting->user->officeRoles->where('role', Role::Bookkeeper)->pluck('office_id');
+        if ($offices->isEmpty()) {
+            return [];
+        }
+        $closed = Disbursement::query()
+            ->with(['file', 'payments'])
+            ->whereNull('withdrawn_at')
+            ->whereBetween('closing', [$today->plusDays(-self::BACK)->iso(), $today->iso()])
+            ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
+            ->orderBy('closing')
+            ->orderBy('id')
+            ->get();
+        $rows = [];
+        foreach ($closed as $one) {
+            $unpaid = count($one->payees()) - $one->payments->count();
+            if ($one->wired !== null && $unpaid <= 0) {
+                continue;
+            }
+            $rows[] = new TodayRow(
+                $one->wired === null ? 'Record commission received' : 'Record who was paid',
+                $one->wired === null ? (string) $one->gross : ($unpaid === 1 ? '1 not yet' : "{$unpaid} not yet"),
+                $one->file->name,
+                "/files/{$one->file->key}/commission".($one->side === null ? '' : "?side={$one->side->value}"),
+                day: $one->closing->short($today->year()),
+                hot: true,
+            );
+        }
+
+        return $rows;
+    }
+}
