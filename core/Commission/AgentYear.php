@@ -62,7 +62,7 @@ final class AgentYear
         $year = new self(
             $id,
             $tiers,
-            (string) ($plan['tiersBy'] ?? 'cn'),
+            Amount::words($plan['tiersBy'] ?? 'cn'),
             isset($plan['cap']) ? Amount::cents($plan['cap'], "The cap of {$id}") : null,
             Amount::cents($plan['minimum'] ?? 0, "The minimum of {$id}"),
             isset($plan['afterCap'])
@@ -74,25 +74,25 @@ final class AgentYear
                 : null,
             isset($given['team'])
                 ? [
-                    'lead' => (string) ($given['team']['lead'] ?? ''),
+                    'lead' => Amount::words($given['team']['lead'] ?? ''),
                     'percent' => $given['team']['percent'] ?? null,
-                    'base' => (string) ($given['team']['base'] ?? 'after'),
+                    'base' => Amount::words($given['team']['base'] ?? 'after'),
                 ]
                 : null,
         );
         $so = (array) ($given['soFar'] ?? []);
         // Totals of several plan years stand under their first days: the closing day decides which counts.
         if ($so !== [] && preg_match('/^\d{4}-\d\d-\d\d$/', (string) array_key_first($so)) === 1) {
-            $so = (array) ($so[self::begins((string) ($plan['year'] ?? 'calendar'), $closing)->iso()] ?? []);
+            $so = (array) ($so[self::begins(Amount::words($plan['year'] ?? 'calendar'), $closing)->iso()] ?? []);
         }
         $year->cn = Amount::cents($so['cn'] ?? 0, "What {$id} brought in so far");
         $year->company = Amount::cents($so['company'] ?? 0, "What {$id} paid so far");
         $year->afterCap = Amount::cents($so['afterCap'] ?? 0, "What {$id} paid after the cap");
         foreach ((array) ($given['debts'] ?? []) as $debt) {
             $year->debts[] = [
-                'label' => (string) ($debt['label'] ?? 'debt'),
+                'label' => Amount::words($debt['label'] ?? 'debt'),
                 'amount' => Amount::cents($debt['amount'] ?? null, "A debt of {$id}"),
-                'to' => (string) ($debt['to'] ?? 'company'),
+                'to' => Amount::words($debt['to'] ?? 'company'),
             ];
         }
 

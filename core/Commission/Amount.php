@@ -69,10 +69,65 @@ final class Amount
         return (string) BigDecimal::ofUnscaledValue($cents, 2);
     }
 
+    /**
+     * A name or word as it is given, a number as well.
+     *
+     * @throws ReckoningRefused when it is a list
+     */
+    public static function words(mixed $written): string
+    {
+        return is_scalar($written) ? (string) $written : throw new ReckoningRefused('A list stands where a name or a word is meant.');
+    }
+
     private static function text(mixed $written, string $what): string
     {
         return is_string($written) || is_int($written) || is_float($written)
             ? trim((string) $written)
             : throw new ReckoningRefused("{$what} is missing.");
+    }
+
+    /**
+     * What is given as a percentage of a base or as an amount, in cents.
+     *
+     * @param array<string, mixed> $given
+     *
+     * @throws ReckoningRefused when it is neither
+     */
+    public static function given(array $given, int $base, string $what): int
+    {
+        return isset($given['percent'])
+            ? self::of($base, self::percent($given['percent'], "The percentage of {$what}"))
+            : self::cents($given['amount'] ?? null, $what);
+    }
+
+    /**
+     * How that comes about, as a step says it.
+     *
+     * @param array<string, mixed> $given
+     */
+    public static function told(array $given, int $base): string
+    {
+        return isset($given['percent']) ? self::shown($base)." × {$given['percent']} %" : 'flat';
+    }
+
+    /**
+     * The same within the minimum and maximum that are given with it, and how it comes about.
+     *
+     * @param array<string, mixed> $given
+     * @return array{int, string} cents, and a step's formula
+     *
+     * @throws ReckoningRefused when one of them cannot be read
+     */
+    public static function within(array $given, int $base, string $what): array
+    {
+        $amount = self::given($given, $base, $what);
+        $told = self::told($given, $base);
+        $least = isset($given['minimum']) ? self::cents($given['minimum'], "The minimum of {$what}") : null;
+        if ($least !== null && $amount < $least) {
+            [$amount, $told] = [$least, "{$told}, no less than the minimum"];
+        }
+        $most = isset($given['maximum']) ? self::cents($given['maximum'], "The maximum of {$what}") : null;
+
+        return $most !== null && $amount > $most ? [$most, "{$told}, no more than the maximum"] : [$amount, $told];
     }
 }

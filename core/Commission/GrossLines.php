@@ -27,7 +27,7 @@ final class GrossLines
         $base = ($given['base'] ?? 'price') === 'price_less_concessions' ? $price - $concessions : $price;
         $first = $sum = 0;
         foreach ((array) ($given['lines'] ?? []) as $line) {
-            $kind = (string) ($line['kind'] ?? '');
+            $kind = Amount::words($line['kind'] ?? '');
             if ($kind === 'first') {
                 $first += Amount::cents($line['of'] ?? null, 'The amount of a “first” line');
             }
@@ -35,7 +35,7 @@ final class GrossLines
         foreach ((array) ($given['lines'] ?? []) as $line) {
             [$amount, $formula] = self::line($given, (array) $line, $base, max(0, $base - $first));
             $sum += $amount;
-            $steps[] = [(string) ($line['label'] ?? 'Commission'), $formula, $amount];
+            $steps[] = [Amount::words($line['label'] ?? 'Commission'), $formula, $amount];
         }
         foreach (['minimum' => 'max', 'maximum' => 'min'] as $limit => $pick) {
             if (isset($given[$limit])) {
@@ -56,7 +56,7 @@ final class GrossLines
      */
     private static function line(array $given, array $line, int $base, int $balance): array
     {
-        $kind = (string) ($line['kind'] ?? '');
+        $kind = Amount::words($line['kind'] ?? '');
         if ($kind === 'flat') {
             return [Amount::cents($line['amount'] ?? null, 'A flat line'), 'flat'];
         }

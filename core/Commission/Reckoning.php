@@ -22,7 +22,7 @@ final class Reckoning
     public static function of(array $given): array
     {
         try {
-            $closing = LocalDate::of((string) ($given['closing'] ?? ''));
+            $closing = LocalDate::of(Amount::words($given['closing'] ?? ''));
         } catch (DateUnreadable|\InvalidArgumentException) {
             throw new ReckoningRefused('The day of closing is missing, or none.');
         }
@@ -32,6 +32,7 @@ final class Reckoning
         }
         $sides = (array) ($given['sides'] ?? []);
         $sides !== [] || throw new ReckoningRefused('There is no side to reckon.');
+        array_filter($sides, is_array(...)) === $sides || throw new ReckoningRefused('A side is a list of what it holds.');
         usort($sides, static fn (array $a, array $b) => (($b['side'] ?? '') === 'listing') <=> (($a['side'] ?? '') === 'listing'));
         $reckoned = [];
         $total = [];
@@ -42,7 +43,7 @@ final class Reckoning
                 $total[$payee] = ($total[$payee] ?? 0) + $cents;
             }
             $reckoned[] = [
-                'side' => (string) ($side['side'] ?? ''),
+                'side' => Amount::words($side['side'] ?? ''),
                 'in' => Amount::shown($done->in),
                 'payees' => array_map(Amount::shown(...), $done->payees),
                 'steps' => $done->steps,

@@ -11,6 +11,8 @@ namespace Unanimus\Commission;
  */
 final class SideReckoning
 {
+    private const CAPPED = ', no more than the cap leaves';
+
     /** @var list<array{label: string, formula: string, amount: string}> */
     public array $steps = [];
 
@@ -97,31 +99,31 @@ final class SideReckoning
     {
         $credits = $taken = 0;
         foreach ((array) ($this->given['credits'] ?? []) as $credit) {
-            $amount = $this->amountOf($credit, $this->gross, 'A credit');
+            $amount = Amount::given((array) $credit, $this->gross, 'A credit');
             $credits += $amount;
-            $this->pay((string) ($credit['to'] ?? 'client'), $amount, 'Credit to the client', $amount < 0 ? '' : 'off the top');
+            $this->pay(Amount::words($credit['to'] ?? 'client'), $amount, 'Credit to the client', 'off the top');
         }
         foreach ((array) ($this->given['referralsOut'] ?? []) as $referral) {
             $base = ($referral['of'] ?? 'gross') === 'gross_less_credits' ? $this->gross - $credits : $this->gross;
-            $amount = $this->amountOf($referral, $base, 'A referral');
+            $amount = Amount::given((array) $referral, $base, 'A referral');
             $taken += $amount;
-            $this->pay((string) ($referral['to'] ?? 'referral'), $amount, 'Referral', $this->told($referral, $base));
+            $this->pay(Amount::words($referral['to'] ?? 'referral'), $amount, 'Referral', Amount::told($referral, $base));
         }
         $franchise = (array) ($this->given['franchise'] ?? []);
         if (($franchise['when'] ?? '') === 'before') {
             $this->franchise = $this->limited($franchise);
             $taken += $this->franchise;
-            $to = (string) ($franchise['to'] ?? 'franchise');
-            $this->pay($to, $this->franchise, 'Franchise fee', $this->told($franchise, $this->gross));
+            $to = Amount::words($franchise['to'] ?? 'franchise');
+            $this->pay($to, $this->franchise, 'Franchise fee', $this->franchiseTold($franchise));
         }
         foreach ((array) ($this->given['deductions'] ?? []) as $deduction) {
-            $amount = $this->amountOf($deduction, $this->gross, 'A deduction');
+            $amount = Amount::given((array) $deduction, $this->gross, 'A deduction');
             $taken += $amount;
             $this->pay(
-                (string) ($deduction['to'] ?? 'company'),
+                Amount::words($deduction['to'] ?? 'company'),
                 $amount,
-                (string) ($deduction['label'] ?? 'Deduction'),
-                $this->told($deduction, $this->gross),
+                Amount::words($deduction['label'] ?? 'Deduction'),
+                Amount::told($deduction, $this->gross),
             );
         }
         $this->net = $this->gross - $credits - $taken;
@@ -131,18 +133,26 @@ final class SideReckoning
     /** @param  array<string, mixed>  $franchise */
     private function limited(array $franchise): int
     {
-        $amount = $this->amountOf($franchise, $this->gross, 'The franchise fee');
+        $amount = Amount::given($franchise, $this->gross, 'The franchise fee');
         if (! isset($franchise['cap'])) {
             return $amount;
         }
         // Kept per office, or per agent: the one who is named, else the first of the side.
         $agents = (array) ($this->given['agents'] ?? []);
-        $whose = ($franchise['capPer'] ?? 'agent') === 'office' ? '' : (string) ($franchise['agent'] ?? $agents[0]['id'] ?? '');
+        $whose = ($franchise['capPer'] ?? 'agent') === 'office' ? '' : Amount::words($franchise['agent'] ?? $agents[0]['id'] ?? '');
         $paid = Amount::cents($franchise['paid'] ?? 0, 'What was paid to the franchise') + ($this->carried->franchise[$whose] ?? 0);
         $amount = min($amount, max(0, Amount::cents($franchise['cap'], 'The franchise cap') - $paid));
         $this->carried->franchise[$whose] = ($this->carried->franchise[$whose] ?? 0) + $amount;
 
         return $amount;
+    }
+
+    /** @param  array<string, mixed>  $franchise */
+    private function franchiseTold(array $franchise): string
+    {
+        $isLimited = $this->franchise !== Amount::given($franchise, $this->gross, 'The franchise fee');
+
+        return Amount::told($franchise, $this->gross).($isLimited ? self::CAPPED : '');
     }
 
     private function shares(): void
@@ -151,7 +161,7 @@ final class SideReckoning
         $sum = \Brick\Math\BigDecimal::zero();
         $left = $this->net;
         foreach (array_values($all) as $index => $agent) {
-            $id = (string) ($agent['id'] ?? '');
+            $id = Amount::words($agent['id'] ?? '');
             isset($this->years[$id]) || throw new ReckoningRefused("Nothing is said of the agent “{$id}”.");
             $percent = Amount::percent($agent['share'] ?? 100, "The share of {$id}");
             $sum = $sum->plus($percent);
@@ -186,7 +196,7 @@ final class SideReckoning
             $how = Amount::shown($share).' less '.Amount::shown($part);
             if ($company !== $computed) {
                 // Neither follows from the rate alone: what decides is named.
-                $how .= $company === $left ? ', no more than the cap leaves' : ', no less than the minimum';
+                $how .= $company === $left ? self::CAPPED : ', no less than the minimum';
                 $told = Amount::shown($share).' less the company’s part';
             }
             $this->agents[$id] = [...$own, 'company' => $company, 'after' => $share - $company];
@@ -204,7 +214,7 @@ final class SideReckoning
         if ($year->feeAfterCap === null) {
             return;
         }
-        $fee = $this->amountOf($year->feeAfterCap, $share, "The fee after the cap of {$id}");
+        $fee = Amount::given($year->feeAfterCap, $share, "The fee after the cap of {$id}");
         if ($year->feeAfterCap['cap'] !== null) {
             $fee = min($fee, max(0, Amount::cents($year->feeAfterCap['cap'], 'The cap of the fee after the cap') - $year->afterCap));
         }
@@ -228,9 +238,9 @@ final class SideReckoning
     private function fees(): void
     {
         foreach ((array) ($this->given['fees'] ?? []) as $fee) {
-            $label = (string) ($fee['label'] ?? 'Fee');
-            $payer = (string) ($fee['payer'] ?? 'agent');
-            $payee = (string) ($fee['payee'] ?? 'company');
+            $label = Amount::words($fee['label'] ?? 'Fee');
+            $payer = Amount::words($fee['payer'] ?? 'agent');
+            $payee = Amount::words($fee['payee'] ?? 'company');
             if ($payer === 'company' && $payee === 'company') {
                 throw new ReckoningRefused("“{$label}” goes from the company to the company.");
             }
@@ -241,7 +251,7 @@ final class SideReckoning
             }
             $payers = match (true) {
                 $payer !== 'agent' => [$payer],
-                isset($fee['agent']) => [(string) $fee['agent']],
+                isset($fee['agent']) => [Amount::words($fee['agent'])],
                 default => array_keys($this->agents),
             };
             foreach ($payers as $who) {
@@ -258,16 +268,15 @@ final class SideReckoning
             throw new ReckoningRefused("“{$label}” names “{$who}”, who has no part in this side.");
         }
         $ofAgent = static fn () => throw new ReckoningRefused("“{$label}” is a percentage of an agent's part, and no agent pays it.");
-        $base = match ((string) ($fee['base'] ?? 'gross')) {
+        $base = match (Amount::words($fee['base'] ?? 'gross')) {
             'gross' => $this->gross,
             'cn' => $this->net,
             'before' => $agent['share'] ?? $ofAgent(),
             'after' => $agent['after'] ?? $ofAgent(),
             default => throw new ReckoningRefused("“{$label}” is a percentage of nothing that is known."),
         };
-        $amount = $this->amountOf($fee, $base, "“{$label}”");
-        isset($fee['minimum']) && ($amount = max($amount, Amount::cents($fee['minimum'], "The minimum of “{$label}”")));
-        isset($fee['maximum']) && ($amount = min($amount, Amount::cents($fee['maximum'], "The maximum of “{$label}”")));
+        [$amount, $told] = Amount::within($fee, $base, "“{$label}”");
+        $computed = $amount;
         if (isset($fee['yearlyCap'])) {
             $paid = is_array($fee['paid'] ?? null) ? $fee['paid'][$who] ?? 0 : $fee['paid'] ?? 0;
             $so = Amount::cents($paid, "What was paid of “{$label}”") + ($this->carried->fees["{$who}: {$label}"] ?? 0);
@@ -282,11 +291,12 @@ final class SideReckoning
         if (isset($fee['yearlyCap'])) {
             $this->carried->fees["{$who}: {$label}"] = ($this->carried->fees["{$who}: {$label}"] ?? 0) + $amount;
         }
+        $told .= $amount === $computed ? '' : self::CAPPED;
         if ($payer === 'client') {
             $this->in += $amount;
             $this->pay($payee, $amount, $label, 'paid by the client');
         } else {
-            $this->move($payer === 'agent' ? $who : 'company', $payee, $amount, "{$label}, {$who}", $this->told($fee, $base));
+            $this->move($payer === 'agent' ? $who : 'company', $payee, $amount, "{$label}, {$who}", $told);
         }
     }
 
@@ -297,9 +307,9 @@ final class SideReckoning
             return;
         }
         $this->franchise = $left = $this->limited($franchise);
-        $to = (string) ($franchise['to'] ?? 'franchise');
+        $to = Amount::words($franchise['to'] ?? 'franchise');
         if (($franchise['by'] ?? 'company') === 'company' || $this->agents === []) {
-            $this->move('company', $to, $this->franchise, 'Franchise fee', $this->told($franchise, $this->gross));
+            $this->move('company', $to, $this->franchise, 'Franchise fee', $this->franchiseTold($franchise));
 
             return;
         }
@@ -315,7 +325,7 @@ final class SideReckoning
     {
         foreach ((array) ($this->given['bonuses'] ?? []) as $bonus) {
             if (($bonus['through'] ?? 'split') !== 'split') {
-                $to = (string) ($bonus['to'] ?? array_key_first($this->agents) ?? 'company');
+                $to = Amount::words($bonus['to'] ?? array_key_first($this->agents) ?? 'company');
                 $this->pay($to, Amount::cents($bonus['amount'] ?? null, 'A bonus'), "Bonus to {$to}", 'straight');
             }
         }
@@ -343,20 +353,6 @@ final class SideReckoning
         if ($out !== $this->in) {
             $this->held[] = 'What is paid out, '.Amount::shown($out).', is not what comes in, '.Amount::shown($this->in).'.';
         }
-    }
-
-    /** @param  array<string, mixed>  $given */
-    private function amountOf(array $given, int $base, string $what): int
-    {
-        return isset($given['percent'])
-            ? Amount::of($base, Amount::percent($given['percent'], "The percentage of {$what}"))
-            : Amount::cents($given['amount'] ?? null, $what);
-    }
-
-    /** @param  array<string, mixed>  $given */
-    private function told(array $given, int $base): string
-    {
-        return isset($given['percent']) ? Amount::shown($base)." × {$given['percent']} %" : 'flat';
     }
 
     private function move(string $from, string $to, int $cents, string $label, string $formula): void
