@@ -43,7 +43,7 @@ final class Talk
         ],
         'Inspection is arranged' => [
             'Inspection of {property.address}',
-            "Dear {to.first},\n\nthe inspector comes this week. It takes about three hours; come for the last one, ".
+            "Dear {to.first},\n\nThe inspector comes this week. It takes about three hours; come for the last one, ".
                 'and bring your questions.',
         ],
     ];

@@ -41,6 +41,12 @@ final class MergeFields
         return [...self::OWN, ...$terms];
     }
 
+    /** @return list<string> what fields are called that speak of whoever gets the letter */
+    public static function ofRecipient(): array
+    {
+        return array_values(array_filter(self::OWN, static fn (string $code) => str_starts_with($code, 'to.'), ARRAY_FILTER_USE_KEY));
+    }
+
     /** @return list<string> what stands in braces and is no field, with its braces */
     public static function unknown(string $text): array
     {

@@ -26,6 +26,15 @@ final readonly class MergedText
         return $this->told(static fn (MergedPiece $piece) => $piece->isUnknown);
     }
 
+    /** The words as far as they are known, in a list of drafts: what is missing is left open. */
+    public function shown(): string
+    {
+        return implode('', array_map(
+            static fn (MergedPiece $piece) => $piece->isEmpty || $piece->isUnknown ? '…' : $piece->text,
+            $this->pieces,
+        ));
+    }
+
     /**
      * The words as they go out.
      *

@@ -11,6 +11,12 @@ namespace Unanimus\Pages;
  */
 final class CaptionedCell
 {
+    /** Two places in cells beside each other stand no farther apart. */
+    private const WALL = 6.0;
+
+    /** So far up and down a table's column is looked along. */
+    private const TABLE = 160.0;
+
     /** How far apart, in points, words of one row stand at most in height. */
     private const ROW = 4.0;
 
@@ -53,5 +59,53 @@ final class CaptionedCell
         }
 
         return count($bands) > 1 ? $bands : [];
+    }
+
+    /**
+     * In a table whose rows are called something, the empty cell beside a label is written in, not what room there is under the label.
+     *
+     * @param list<WritingPlace> $places
+     * @return list<WritingPlace>
+     */
+    public static function besideLabels(array $places): array
+    {
+        foreach ($places as $index => $label) {
+            // Over empty cells it is the heading of a column.
+            if ($label->by !== 'box' || $label->caption === '' || self::hasInColumn($label, $places, false)) {
+                continue;
+            }
+            foreach ($places as $at => $cell) {
+                if ($cell->by !== 'cell' || $cell->caption !== '' || self::hasInColumn($cell, $places, true)) {
+                    continue;
+                }
+                $gap = $cell->place->x - $label->place->x - $label->place->width;
+                $foot = $cell->place->y + $cell->place->height - $label->place->y - $label->place->height;
+                if ($gap > -1 && $gap < self::WALL && abs($foot) < 1.5) {
+                    $places[$at] = new WritingPlace($cell->shape, $cell->place, $cell->by, $label->caption);
+                    unset($places[$index]);
+                    break;
+                }
+            }
+        }
+
+        return array_values($places);
+    }
+
+    /**
+     * Whether other cells of its column hold what they are called themselves, as then this one did, or hold nothing.
+     *
+     * @param list<WritingPlace> $places
+     */
+    private static function hasInColumn(WritingPlace $cell, array $places, bool $captions): bool
+    {
+        foreach ($places as $other) {
+            $isColumn = abs($other->place->x - $cell->place->x) < 4 && abs($other->place->width - $cell->place->width) < 6;
+            $isSuch = $captions ? $other->by === 'box' && $other->caption !== '' : $other->by === 'cell' && $other->caption === '';
+            if ($other !== $cell && $isSuch && $isColumn && abs($other->place->y - $cell->place->y) < self::TABLE) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

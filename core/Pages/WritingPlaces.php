@@ -36,6 +36,7 @@ final class WritingPlaces
         $page->brackets();
         $cells = $page->cells();
         $page->frames([...$rules->frames, ...$cells]);
+        $page->places = CaptionedCell::besideLabels($page->places);
         $page->lines([...$rules->frames, ...$cells]);
         usort(
             $page->places,

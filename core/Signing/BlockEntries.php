@@ -56,7 +56,10 @@ final class BlockEntries
         foreach ($kinds as $at => [$kind]) {
             $down = $line->foot() - $lines[$at]->foot();
             $aside = max($lines[$at]->at->place->x - $line->right(), $line->at->place->x - $lines[$at]->right());
-            if ($kind === MarkKind::Signature && $down > 7 && $down < self::BELOW && $aside < 24 && ($best === null || $down < $best[1])) {
+            // "By ____ License # ____": on the row of a signature it is that signer's.
+            $isBeside = abs($down) <= 7 && $aside >= 0 && $aside < 100;
+            $isUnder = $down > 7 && $down < self::BELOW && $aside < 24;
+            if ($kind === MarkKind::Signature && ($isBeside || $isUnder) && ($best === null || $down < $best[1])) {
                 $best = [$at, $down];
             }
         }

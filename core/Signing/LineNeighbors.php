@@ -48,6 +48,21 @@ final class LineNeighbors
         return false;
     }
 
+    /**
+     * "[ ] Buyer's initials  [ ] Seller's initials": nothing is said before the first of a row, and of the last after it, so it is
+     * said after each.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function saysAfter(SigningLine $line, array $lines): bool
+    {
+        $row = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line));
+        usort($row, static fn (SigningLine $a, SigningLine $b) => $a->at->place->x <=> $b->at->place->x);
+        $last = $row === [] ? '' : $row[count($row) - 1]->after;
+
+        return count($row) > 1 && $row[0]->before === '' && (MarkLabels::isInitials($last) || SignerWords::isAll($last));
+    }
+
     /** @param  list<SigningLine>  $lines  Whether the same name is asked for in print right beside the line. */
     public static function isPrintedBeside(SigningLine $line, array $lines): bool
     {

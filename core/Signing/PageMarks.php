@@ -154,7 +154,37 @@ final class PageMarks
                 $kinds[$head] = [MarkKind::Signature, $sure * 0.9];
             }
         }
+        $kinds = self::upwards($lines, $kinds);
         ksort($kinds);
+
+        return $kinds;
+    }
+
+    /**
+     * "Buyer ____" right over "Buyer ____" that is signed, or over "(Print name) ____": as long, and signed as well.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array<int, array{MarkKind, float}>
+     */
+    private static function upwards(array $lines, array $kinds): array
+    {
+        for ($index = count($lines) - 2; $index >= 0; $index--) {
+            $line = $lines[$index];
+            if (isset($kinds[$index]) || $line->isCell() || $line->at->place->width < 120 || ! SignerWords::isAll($line->before)) {
+                continue;
+            }
+            foreach (array_slice($lines, $index + 1, 4, true) as $at => $other) {
+                $down = $other->foot() - $line->foot();
+                $isUnder = $down > 8 && $down < 46 && abs($other->right() - $line->right()) < 12;
+                $isSigned = ($kinds[$at][0] ?? null) === MarkKind::Signature && SignerWords::isAll($other->before);
+                $isPrint = preg_match('/\bprint/i', $other->before) === 1 && MarkLabels::companion($other->before) === MarkKind::Name;
+                if ($isUnder && ($isSigned || $isPrint)) {
+                    $kinds[$index] = [MarkKind::Signature, 0.75];
+                    break;
+                }
+            }
+        }
 
         return $kinds;
     }

@@ -21,6 +21,9 @@ final class SeatGuess
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
+    /** "Broker: ____", and not farther under it "By: ____": it is signed for the firm. */
+    private const UNDER_FIRM = 46.0;
+
     /** Initials after more words than these are asked for by a sentence of their own. */
     private const SENTENCE = 4;
 
@@ -120,13 +123,21 @@ final class SeatGuess
         return MarkLabels::isBy($line->before) ? $line->over : '';
     }
 
-    /** "Broker: ____ By: ____": whom the firm on the line before is. */
+    /** "Broker: ____ By: ____", beside each other or the one under the other: whom the firm on the line before is. */
     private function ofFirm(int $index): ?SignerWords
     {
-        $left = $this->lines[$index - 1] ?? null;
-        $isBy = preg_match('/^\W*by\W*$/i', $this->lines[$index]->before) === 1;
+        $line = $this->lines[$index];
+        if (preg_match('/^\W*by\W*$/i', $line->before) !== 1) {
+            return null;
+        }
+        for ($at = $index - 1; $at >= 0 && $line->foot() - $this->lines[$at]->foot() < self::UNDER_FIRM; $at--) {
+            $who = SignerWords::in($this->lines[$at]->before);
+            if ($this->lines[$at]->isBeside($line) || ($who?->role !== null && ! isset($this->kinds[$at]))) {
+                return $who;
+            }
+        }
 
-        return $isBy && $left !== null && $left->isBeside($this->lines[$index]) ? SignerWords::in($left->before) : null;
+        return null;
     }
 
     /**
@@ -193,11 +204,12 @@ final class SeatGuess
         return preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && MarkLabels::isSignature($m[0]) ? $m[0] : '';
     }
 
-    /** What is said after a line; what stands right before the next one is the next one's. */
+    /** What is said after a line; what stands right before the next one is the next one's, unless the row's words all follow. */
     private function after(int $index): string
     {
         $next = $this->lines[$index + 1] ?? null;
         $isLabel = $next !== null && $next->before !== '' && str_ends_with($this->lines[$index]->after, $next->before);
+        $isLabel = $isLabel && ! LineNeighbors::saysAfter($this->lines[$index], $this->lines);
 
         return $isLabel ? '' : $this->lines[$index]->after;
     }

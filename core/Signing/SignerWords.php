@@ -102,12 +102,16 @@ final readonly class SignerWords
         ) === 1;
     }
 
-    /** Whether it is said that they acknowledge, accept or agree, and a line follows: "Escrow officer acknowledges receipt: ____". */
+    /** Whether it is said that they acknowledge, accept or agree, and a line follows: "Escrow officer acknowledges receipt: ____", "Accepted by broker: ____". */
     public static function act(string $text): bool
     {
         $does = '(?:acknowledg|accept|agree|confirm|receiv|approv)\w*\b[^.:]{0,30}:\W*$';
 
-        return preg_match('/^\W*(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?\s+(?:hereby )?'.$does.'/iu', trim($text)) === 1;
+        $who = '(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?';
+        $done = '(?:accepted|approved|agreed(?: to)?|acknowledged|confirmed|received|reviewed|authorized|delivered)';
+
+        return preg_match("/^\W*{$who}\s+(?:hereby )?{$does}/iu", trim($text)) === 1 ||
+            preg_match("/^\W*{$done}(?: and \w+)? by {$who}\s*:\W*$/iu", trim($text)) === 1;
     }
 
     /** Whether a name stands there with what its bearer is: "Sunniva Eide, Buyer", "Seller: Beatrix Palomar". */

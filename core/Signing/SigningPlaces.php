@@ -35,6 +35,7 @@ final class SigningPlaces
     public static function on(array $words, PageRules $rules, array $fields): array
     {
         [$flat, $read] = WritingPlaces::on($words, $rules);
+        $flat = self::bracketed($flat, $read);
         $squares = array_filter($flat, static fn (WritingPlace $one) => $one->shape === 'tick');
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
@@ -42,6 +43,37 @@ final class SigningPlaces
         $lines = self::withoutHeadings(self::inRows($lines));
 
         return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
+    }
+
+    /**
+     * "(  ) (  ) Buyer's initials": two pairs of brackets beside each other, in a row that speaks of initials, are for these.
+     *
+     * @param list<WritingPlace> $places
+     * @param list<Word> $read
+     * @return list<WritingPlace>
+     */
+    private static function bracketed(array $places, array $read): array
+    {
+        $pairs = array_filter($places, static fn (WritingPlace $one) => $one->by === 'brackets');
+        foreach ($pairs as $index => $one) {
+            $row = array_filter($read, static fn (Word $word) => abs($word->y - $one->place->y) < 6);
+            usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+            $says = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
+            $hasPair = array_filter(
+                $pairs,
+                static fn (WritingPlace $other) => $other !== $one && abs($other->place->y - $one->place->y) < 3 &&
+                    abs($other->place->x - $one->place->x) < 50,
+            ) !== [];
+            $isFilled = array_filter($places, static fn (WritingPlace $other) => $other !== $one && $other->place->overlaps($one->place)) !== [];
+            if ($hasPair && ! $isFilled && count($row) <= 8 && MarkLabels::isInitials($says)) {
+                $wide = max(24.0, $one->place->width);
+                $middle = $one->place->x + $one->place->width / 2;
+                $at = new Rect($middle - $wide / 2, $one->place->y - 2, $wide, $one->place->height + 4);
+                $places[$index] = new WritingPlace('line', $at, 'brackets');
+            }
+        }
+
+        return $places;
     }
 
     /**

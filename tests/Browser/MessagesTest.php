@@ -14,11 +14,11 @@ it('writes to a buyer with a letter of the office in six actions, keeps each wor
     $this->waitFor('#body');
     $hand->take('input[name="seats[]"][value="buyer.1"]');
     $hand->choose('#field', '{payoff}');
-    $this->seeText('This file has no Payoff of first loan yet', '#as-read');
+    $this->seeText('Missing: Payoff of first loan', '#as-read');
     $hand->choose('[name=letter]', (string) one("SELECT key FROM form_letters WHERE name LIKE 'Inspection%'"));
-    $this->seeText('the inspector comes this week', '#as-read')->seeText('As Sunniva Eide will read it.', '#as-read');
+    $this->seeText('The inspector comes this week', '#as-read')->seeText('As Sunniva Eide will read it.', '#as-read');
     expect($this->find('[name=subject]')->getAttribute('value'))->toContain('Inspection of')
-        ->and($this->find('#body')->getAttribute('value'))->toContain('{payoff}')->toContain('the inspector comes this week');
+        ->and($this->find('#body')->getAttribute('value'))->toContain('{payoff}')->toContain('The inspector comes this week');
     // It stays with its writer, who lets the empty field go.
     $hand->click('Send message');
     $this->seeText('This file has no “Payoff of first loan” yet')->waitFor('#body');

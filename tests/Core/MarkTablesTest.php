@@ -239,3 +239,51 @@ it('finds small boxes for initials in the foot of a scan', function () {
     expect(array_map(static fn (ProposedMark $mark) => "{$mark->kind->value} {$mark->seat}", $found))
         ->toBe(['initials buyer.1', 'initials buyer.2', 'initials seller.1', 'initials seller.2']);
 });
+
+it('writes in the empty cell beside a label, however high the label stands in its own', function () {
+    $rows = [['', 'Signature of buyer', '', 'Date', ''], ['', 'Printed name', '', 'Time', '']];
+    $drawn = tableOf([50, 52, 180, 310, 390, 490], $rows, 500, 26, true);
+    $found = MarkFinder::in(
+        $this->scratch->put('labels.pdf', MadePdf::page(MadePdf::text(50, 600, 'The parties agree to the change. Signed below.', 10).$drawn)),
+        [Seat::of('buyer.1')],
+    );
+    expect(array_map(static fn (ProposedMark $one) => "{$one->kind->value} from {$one->place->x}", $found))->toBe([
+        'signature from 181.5', 'date from 391.5', 'name from 181.5', 'time from 391.5',
+    ]);
+});
+
+it('takes initials by what is said after each box, where nothing is said before the first', function () {
+    $drawn = MadePdf::text(50, 600, 'The parties agree to the change and sign it on the next page.', 10);
+    foreach (["Purchaser's initials", "Purchaser's initials", "Vendor's initials", "Vendor's initials"] as $n => $said) {
+        $x = 60 + $n * 120;
+        $drawn .= "0.7 w {$x} 40 34 18 re S\n".MadePdf::text($x + 38, 46, $said, 8);
+    }
+    expect(marksAsked($this->scratch, $drawn))
+        ->toBe(['initials buyer.1', 'initials buyer.2', 'initials seller.1', 'initials seller.2']);
+});
+
+it('takes two pairs of brackets beside each other for initials where the row speaks of them', function () {
+    $drawn = MadePdf::text(50, 600, 'The parties agree to the change and sign it on the next page.', 10);
+    $pairs = '(      ) (      )';
+    expect(marksAsked($this->scratch, $drawn.MadePdf::text(50, 200, "{$pairs} Buyer's initials", 10)))
+        ->toBe(['initials buyer.1', 'initials buyer.2'])
+        ->and(marksAsked($this->scratch, $drawn.MadePdf::text(50, 200, "{$pairs} Buyer keeps the deposit", 10)))->toBe([]);
+});
+
+it('takes a role’s lines for signatures over a line for the printed name, and “By” under a firm for the firm’s', function () {
+    $line = static fn (int $y, string $said, int $from = 110, int $to = 330) => MadePdf::text(50, $y, $said, 10)."0.7 w {$from} {$y} m {$to} {$y} l S\n";
+    $drawn = MadePdf::text(50, 730, 'The parties agree to the change.', 10).
+        $line(700, 'BUYER').$line(676, 'BUYER').$line(652, '(Print name)').
+        $line(560, 'Real Estate Broker (Listing Firm)', 210, 330).
+        $line(530, 'By', 70, 200).MadePdf::text(205, 530, 'License #', 10)."0.7 w 255 530 m 320 530 l S\n".
+        MadePdf::text(325, 530, 'Date', 10)."0.7 w 350 530 m 420 530 l S\n";
+    expect(marksAsked($this->scratch, $drawn, ['buyer.1', 'buyer.2', 'seller.1', 'broker.1']))->toBe([
+        'signature buyer.1', 'signature buyer.2', 'name buyer.2', 'signature broker.1', 'date broker.1', 'text broker.1',
+    ]);
+});
+
+it('reads whom it is accepted or confirmed by', function (string $said) {
+    $drawn = MadePdf::text(50, 600, 'The parties agree to the change.', 10).MadePdf::text(50, 300, $said, 10).
+        "0.7 w 230 298 m 360 298 l S\n".MadePdf::text(370, 300, 'Date:', 10)."0.7 w 400 298 m 470 298 l S\n";
+    expect(marksAsked($this->scratch, $drawn, ['buyer.1', 'broker.1']))->toBe(['signature broker.1', 'date broker.1']);
+})->with(['Accepted by Brokerage:', 'Received and approved by the broker:', 'Broker accepts and agrees:']);

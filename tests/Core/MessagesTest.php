@@ -148,3 +148,10 @@ it('leaves more room on a client’s line where more days are between', function
 })->with([
     ['2026-11-01', 0], ['2026-11-04', 0], ['2026-11-05', 1], ['2026-11-11', 1], ['2026-11-12', 2], ['2026-11-22', 2], ['2026-11-23', 3],
 ]);
+
+it('shows a letter in a list as far as it is known, and knows the fields about its reader', function () {
+    $facts = Unanimus\Terms\Facts::from(['price' => '412500']);
+    $filled = Unanimus\Messages\MergeFields::fill('Dear {to.first}: {price} by {closing}, {nonsense}', $facts, ['to.first' => 'José']);
+    expect($filled->shown())->toBe('Dear José: $412,500 by …, …')
+        ->and(Unanimus\Messages\MergeFields::ofRecipient())->toBe(['Recipient’s first name', 'Recipient’s name']);
+});

@@ -22,6 +22,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Unanimus\Messages\MergedText;
 use Unanimus\Messages\MergeFields;
 use Unanimus\Messages\MessagePlan;
 use Unanimus\Messages\Recipient;
@@ -33,11 +34,15 @@ final class MessageController
     {
         Gate::authorize('see', $file);
         $words = mb_substr((string) $request->query('q', ''), 0, 80);
+        $user = User::signedIn($request);
+        $conversation = Conversation::of($file->load(['office', 'parties']), $user, $words);
+        $subjects = array_map(fn (Message $draft) => $this->filled($file, $draft, $user)['filledSubject']->shown(), $conversation->drafts);
 
         return view('messages.index', [
-            'file' => $file->load(['office', 'parties']),
-            'conversation' => Conversation::of($file, User::signedIn($request), $words),
-            'letters' => FormLetter::inUse(User::signedIn($request)),
+            'file' => $file,
+            'conversation' => $conversation,
+            'subjects' => $subjects,
+            'letters' => FormLetter::inUse($user),
             'q' => $words,
         ]);
     }
@@ -180,7 +185,7 @@ final class MessageController
         ]);
     }
 
-    /** @return array<string, mixed> the letter as the first of its readers gets it */
+    /** @return array{filledSubject: MergedText, filledBody: MergedText} the letter as the first of its readers gets it */
     private function filled(DealFile $file, Message $message, User $user): array
     {
         $to = $message->to();

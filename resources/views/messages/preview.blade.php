@@ -9,5 +9,7 @@
 @php($unknown = array_unique([...$filledSubject->unknown(), ...$filledBody->unknown()]))
 @php($empty = array_unique([...$filledSubject->empty(), ...$filledBody->empty()]))
 @if ($unknown !== [])<p class="late">There is no field {{ implode(', ', $unknown) }}.</p>@endif
-@if ($empty !== [])<p class="late">This file has no {{ implode(', ', $empty) }} yet. Enter it in the file, or type it here.</p>@endif
+{{-- What is said of the recipient is known once there is one. --}}
+@php($empty = $readers === [] ? array_diff($empty, \Unanimus\Messages\MergeFields::ofRecipient()) : $empty)
+@if ($empty !== [])<p class="late">Missing: {{ implode(', ', $empty) }}. Enter it in the file, or type it here.</p>@endif
 <p class="dim small">Saved {{ \App\Terms\When::list($message->updated_at, $message->file->office->zone) }}</p>
