@@ -14,6 +14,9 @@ final class CaptionedCell
     /** Two places in cells beside each other stand no farther apart. */
     private const WALL = 6.0;
 
+    /** A label has less room under it than this, of what it takes itself. */
+    private const LESS = 1.25;
+
     /** So far up and down a table's column is looked along. */
     private const TABLE = 160.0;
 
@@ -64,7 +67,7 @@ final class CaptionedCell
     /**
      * In a table whose rows are called something, the empty cell beside a label is written in, not what room there is under the label.
      *
-     * @param list<WritingPlace> $places
+     * @param array<int, WritingPlace> $places
      * @return list<WritingPlace>
      */
     public static function besideLabels(array $places): array
@@ -78,9 +81,12 @@ final class CaptionedCell
                 if ($cell->by !== 'cell' || $cell->caption !== '' || self::hasInColumn($cell, $places, true)) {
                     continue;
                 }
+                // Small print with more room under it is a caption of its own box.
+                $low = self::lowest($label, $places);
+                $isRoomy = $label->place->y + $label->place->height - $low > self::LESS * ($low - $cell->place->y);
                 $gap = $cell->place->x - $label->place->x - $label->place->width;
                 $foot = $cell->place->y + $cell->place->height - $label->place->y - $label->place->height;
-                if ($gap > -1 && $gap < self::WALL && abs($foot) < 1.5) {
+                if (! $isRoomy && $gap > -1 && $gap < self::WALL && abs($foot) < 1.5) {
                     $places[$at] = new WritingPlace($cell->shape, $cell->place, $cell->by, $label->caption);
                     unset($places[$index]);
                     break;
@@ -92,9 +98,23 @@ final class CaptionedCell
     }
 
     /**
+     * How far down the captions of a row reach: not each has letters that go under the line.
+     *
+     * @param array<int, WritingPlace> $places
+     */
+    private static function lowest(WritingPlace $label, array $places): float
+    {
+        $foot = $label->place->y + $label->place->height;
+        $row = array_filter($places, static fn (WritingPlace $other) => $other->by === 'box' && $other->caption !== ''
+            && abs($other->place->y + $other->place->height - $foot) < 1.5);
+
+        return max([$label->place->y, ...array_map(static fn (WritingPlace $one) => $one->place->y, $row)]);
+    }
+
+    /**
      * Whether other cells of its column hold what they are called themselves, as then this one did, or hold nothing.
      *
-     * @param list<WritingPlace> $places
+     * @param array<int, WritingPlace> $places
      */
     private static function hasInColumn(WritingPlace $cell, array $places, bool $captions): bool
     {

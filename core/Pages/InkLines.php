@@ -28,6 +28,19 @@ final readonly class InkLines
     /** How much of the rows over and under one may be ink: noise, and the end of a letter. */
     private const BESIDE = 0.12;
 
+    /** Pieces of one line lie no farther apart, up and down and across, in points; and of each
+     * piece between so much is ink. */
+    private const SAME_ROW = 1.6;
+
+    private const WIDEST_GAP = 90.0;
+
+    private const BROKEN = 0.25;
+
+    private const PIECE = 6.0;
+
+    /** Over it there is no more ink than noise. */
+    private const CLEAR = 0.18;
+
     /** Less askew than this, a line stays in its row of dots over a page. */
     private const LEVEL = 0.0005;
 
@@ -67,7 +80,66 @@ final readonly class InkLines
             $foot - $top < self::THICKEST && ($lines[] = [$left, $right, ($top + $foot) / 2]);
         }
 
-        return $lines;
+        return $this->mended($lines);
+    }
+
+    /**
+     * A thin line falls to pieces on a coarse scan: pieces in one row are one where there is ink between them, and nothing over it.
+     *
+     * @param list<array{float, float, float}> $lines left, right and from the top, in points
+     * @return list<array{float, float, float}>
+     */
+    private function mended(array $lines): array
+    {
+        usort($lines, static fn (array $a, array $b) => $a[0] <=> $b[0]);
+        $whole = [];
+        foreach ($lines as [$left, $right, $y]) {
+            foreach ($whole as $index => [$from, $to, $at]) {
+                $isNext = abs($at - $y) < self::SAME_ROW && $left >= $to && $left - $to < self::WIDEST_GAP;
+                if ($isNext && $this->hasLine($to, $left, ($at + $y) / 2)) {
+                    $whole[$index] = [$from, $right, $at];
+
+                    continue 2;
+                }
+            }
+            $whole[] = [$left, $right, $y];
+        }
+
+        return array_values($whole);
+    }
+
+    /** Whether there is enough ink of a line between two places of a row, and no letters over it. */
+    private function hasLine(float $left, float $right, float $y): bool
+    {
+        $scale = $this->resolution / 72;
+        [$from, $wide, $row] = [(int) ($left * $scale), max(1, (int) round(($right - $left) * $scale)), (int) round($y * $scale)];
+        // A stroke between two lines, as in a date, may begin over the end of the first.
+        [$band, $over] = [$this->ink($row, -2, 2, $from, $wide), $this->ink($row, -10, -7, $from - 3, $wide + 6)];
+        $pieces = max(1, (int) round(($right - $left) / self::PIECE));
+        foreach ([[$band, self::BROKEN, true], [$over, self::CLEAR, false]] as [$dots, $share, $isAtLeast]) {
+            $all = strlen($dots);
+            for ($piece = 0; $piece < $pieces; $piece++) {
+                $at = intdiv($piece * $all, $pieces);
+                $long = intdiv(($piece + 1) * $all, $pieces) - $at;
+                if ((substr_count($dots, 'x', $at, $long) >= $share * $long) !== $isAtLeast) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /** The columns that have ink in some rows, set straight, about a row. */
+    private function ink(int $row, int $from, int $to, int $left, int $wide): string
+    {
+        $left = max(0, $left);
+        $ink = str_repeat(' ', $wide);
+        for ($off = $from; $off <= $to; $off++) {
+            $ink |= str_pad(substr($this->row($this->dots, $row + $off), $left, $wide), $wide);
+        }
+
+        return $ink;
     }
 
     /**

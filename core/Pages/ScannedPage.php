@@ -34,8 +34,15 @@ final readonly class ScannedPage
     /** Words beside a line run into it for the reader, which is then sure of neither; these are worth having all the same. */
     private const WANTED = '/initials?|signature|\bdated?\b|\btime\b|\bname\b|buyer|seller|purchaser|tenant|landlord|owner|broker/i';
 
+    /** What the reader looks for: columns of text, or words wherever they are. */
+    private const TEXT = '4';
+
+    private const SCATTERED = '11';
+
     /** How tall a word is at most, of the width of its letters at the mean: narrow ones are half as wide as high. */
-    private const TALLER = 2.6;
+    private const TALLER = 2.2;
+
+    private const TALLER_SHORT = 2.6;
 
     /** Boxes beside each other look like "[JE]" to the reader, who is no surer of it than this. */
     private const BOXES = 60;
@@ -82,9 +89,10 @@ final readonly class ScannedPage
         if ($dotted !== []) {
             // Words beside rows of dots are lost to the reader: without the dots it finds them.
             $shades = substr($scratch->get('page.pgm'), -$width * $height);
-            $without = $scratch->put('without.pgm', "P5\n{$width} {$height}\n255\n".$lines->without($shades, $dotted));
-            [$words] = self::words(self::read($without));
+            $scratch->put('page.pgm', "P5\n{$width} {$height}\n255\n".$lines->without($shades, $dotted));
+            [$words] = self::words(self::read($scratch->path('page.pgm')));
         }
+        $words = self::withScattered($words, self::words(self::read($scratch->path('page.pgm'), self::SCATTERED))[0]);
         $middle = $width * 36 / self::RESOLUTION;
         $straight = array_map(
             static fn (Word $word) => new Word(
@@ -105,11 +113,39 @@ final readonly class ScannedPage
         return new self($straight, $rules, $scale, $slope, $middle);
     }
 
+    /**
+     * With what the reader finds where it looks for scattered words: captions in the cells of a table are lost to it among lines
+     * of text.
+     *
+     * @param list<Word> $words
+     * @param list<Word> $scattered
+     * @return list<Word>
+     */
+    private static function withScattered(array $words, array $scattered): array
+    {
+        $more = array_filter($scattered, static function (Word $word) use ($words): bool {
+            if (preg_match('/\p{L}{3}/u', $word->text) !== 1) {
+                return false;
+            }
+            foreach ($words as $known) {
+                $across = min($word->right(), $known->right()) - max($word->x, $known->x);
+                $down = min($word->bottom(), $known->bottom()) - max($word->y, $known->y);
+                if ($across > 0 && $down > 0) {
+                    return false;
+                }
+            }
+
+            return true;
+        });
+
+        return [...$words, ...array_values($more)];
+    }
+
     /** What the reader makes of a picture: a table of words. */
-    private static function read(string $picture): string
+    private static function read(string $picture, string $as = self::TEXT): string
     {
         return (new NativeTool(60, environment: ['OMP_THREAD_LIMIT' => '1']))->run(
-            ['tesseract', $picture, '-', '-l', 'eng', '--dpi', (string) self::RESOLUTION, '--psm', '4', 'tsv'],
+            ['tesseract', $picture, '-', '-l', 'eng', '--dpi', (string) self::RESOLUTION, '--psm', $as, 'tsv'],
         );
     }
 
@@ -169,8 +205,8 @@ final readonly class ScannedPage
             // "Tenantinitials:" are two words.
             $text = (string) preg_replace('/^(\p{Lu}\p{Ll}{3,}(?:[’\']s)?)(?=(?:initials?|signature|name|\d$)\b)/u', '$1 ', $text);
             // Dirt over or under a word makes it taller than its letters are wide.
-            $most = self::TALLER * $width / max(1, mb_strlen($text));
-            if (mb_strlen($text) > 5 && $height > $most) {
+            $most = (mb_strlen($text) > 5 ? self::TALLER : self::TALLER_SHORT) * $width / max(1, mb_strlen($text));
+            if (mb_strlen($text) > 3 && $height > $most) {
                 [$y, $height] = [$y + ($height - $most) / 2, $most];
             }
             if ($text !== '' && $height < self::TALLEST) {

@@ -73,7 +73,7 @@ final class SigningPlaces
             }
         }
 
-        return $places;
+        return array_values($places);
     }
 
     /**

@@ -241,8 +241,10 @@ it('finds small boxes for initials in the foot of a scan', function () {
 });
 
 it('writes in the empty cell beside a label, however high the label stands in its own', function () {
-    $rows = [['', 'Signature of buyer', '', 'Date', ''], ['', 'Printed name', '', 'Time', '']];
-    $drawn = tableOf([50, 52, 180, 310, 390, 490], $rows, 500, 26, true);
+    $drawn = tableOf([52, 180, 310, 390, 490], [['', '', '', ''], ['', '', '', '']], 500, 25);
+    foreach ([[489, 'Signature of buyer', 'Date'], [464, 'Printed name', 'Time']] as [$y, $first, $second]) {
+        $drawn .= MadePdf::text(57, $y, $first, 10).MadePdf::text(315, $y, $second, 10);
+    }
     $found = MarkFinder::in(
         $this->scratch->put('labels.pdf', MadePdf::page(MadePdf::text(50, 600, 'The parties agree to the change. Signed below.', 10).$drawn)),
         [Seat::of('buyer.1')],
