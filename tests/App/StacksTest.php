@@ -10,6 +10,7 @@ use App\Models\Sight;
 use App\Models\Stack;
 use App\Models\Upload;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\MadePdf;
@@ -203,4 +204,13 @@ it('shows a table of several letters to whoever may see all of them, and to nobo
     $this->as('tomas')->get("/stacks/{$stack->key}")->assertNotFound();
     Sight::ofPerson($this->people['tomas']);
     expect(DB::table('stacks')->where('id', $stack->id)->exists())->toBeFalse();
+});
+
+it('refuses what is no stack in the same words as everywhere, from the command line', function () {
+    $scratch = new Scratch();
+    expect(Artisan::call('stack:propose', ['file' => $scratch->put('words.pdf', 'no PDF at all')]))->toBe(1)
+        ->and(Artisan::call('stack:propose', ['file' => $scratch->path('nothing.pdf')]))->toBe(1)
+        ->and(Artisan::call('stack:propose', ['file' => $scratch->put('one.pdf', MadePdf::page(MadePdf::text(50, 700, 'Words', 12)))]))
+        ->toBe(0)
+        ->and(json_decode(Artisan::output(), true)['parts'][0]['first'] ?? null)->toBe(1);
 });

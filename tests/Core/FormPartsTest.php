@@ -374,3 +374,23 @@ it('reads drafts of a file against each other, the terms, and what is signed alr
         ->and($read(['price' => '$ 310,000']))->toBe([['price', 'Price says $ 310,000 here; the terms say 300,000 now.', 4]])
         ->and($read(['price' => '', 'county' => 'Quoin']))->toBe([]);
 });
+
+it('reads an item of a draft however loosely a device sends it', function () {
+    $item = DraftItem::fromArray([
+        'id' => 7, 'kind' => 'choice', 'name' => 12, 'label' => " Who\npays ", 'page' => '3',
+        'place' => ['x' => '10', 'y' => '20.5', 'width' => 1, 'height' => '30'], 'required' => '1', 'options' => [1, ' two ', '', ['x'], null],
+        'binding' => ['no'], 'formula' => "\xff\xfe",
+    ]);
+    expect($item->toArray())->toBe([
+        'id' => '7', 'mark' => false, 'kind' => 'choice', 'name' => '12', 'label' => 'Who pays', 'page' => 3,
+        'place' => [10.0, 20.5, 4.0, 30.0], 'required' => true, 'binding' => '', 'formula' => '', 'group' => '', 'when' => '',
+        'options' => ['1', 'two'], 'seat' => '',
+    ]);
+    $least = ['id' => 'a', 'kind' => 'text', 'place' => [1, 2, 3, 4]];
+    expect(DraftItem::fromArray($least)->page)->toBe(1)
+        ->and(DraftItem::fromArray([...$least, 'page' => -2])->page)->toBe(1)
+        ->and(fn () => DraftItem::fromArray([...$least, 'id' => '']))->toThrow(DraftRefused::class)
+        ->and(fn () => DraftItem::fromArray([...$least, 'place' => [1, 2, 'x', 4]]))->toThrow(DraftRefused::class)
+        ->and(fn () => DraftItem::fromArray([...$least, 'place' => 'x']))->toThrow(DraftRefused::class)
+        ->and(fn () => DraftItem::fromArray([...$least, 'kind' => 'nothing']))->toThrow(DraftRefused::class);
+});

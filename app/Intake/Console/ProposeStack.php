@@ -9,6 +9,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Unanimus\Forms\Library;
 use Unanimus\Intake\ProposedPart;
 use Unanimus\Intake\StackReader;
+use Unanimus\Pages\PdfLook;
 use Unanimus\Pages\PdfRefused;
 use Unanimus\Pages\ToolFailed;
 
@@ -28,6 +29,8 @@ final class ProposeStack extends Command
             return $this->fault("{$path} cannot be read.");
         }
         try {
+            // What is no PDF, or locked, is said as at every gate.
+            PdfLook::into($path, gate: false);
             $read = (new StackReader($library))->read($path);
         } catch (PdfRefused|ToolFailed $refused) {
             return $this->fault("{$path}: {$refused->getMessage()}");
