@@ -45,3 +45,13 @@ it('says of a file without a listing number that nothing can be compared', funct
     $file = $this->aFile();
     $this->as('tomas')->followingRedirects()->get("/files/{$file->key}/listing")->assertSee('This file has no listing number yet');
 });
+
+it('answers an address that only takes what is sent, and any other fault of asking, with a page of its own', function () {
+    foreach (['/inbox' => 405, '/views' => 405, '/notices/read' => 405] as $address => $status) {
+        $page = $this->as('tomas')->get($address);
+        in_array($page->getStatusCode(), [404, 405], true) || $this->fail("{$address} answered {$page->getStatusCode()}");
+        expect($page->getContent())->not->toContain('<style')->not->toContain('Method Not Allowed')->toContain('Today');
+    }
+    $this->as('tomas')->get('/inbox')->assertStatus(405)->assertSee('This page cannot be opened this way');
+    $this->as('tomas')->call('PROPFIND', '/files')->assertStatus(405)->assertSee('This page cannot be opened this way');
+});

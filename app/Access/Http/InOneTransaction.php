@@ -19,6 +19,12 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class InOneTransaction
 {
+    /** How often a request is tried that collides with another. */
+    private const TRIES = 3;
+
+    /** Deadlock found; could not serialize. */
+    private const COLLISIONS = ['40P01', '40001'];
+
     public function handle(Request $request, \Closure $next): Response
     {
         $user = $request->user();
@@ -33,8 +39,31 @@ final class InOneTransaction
             }
             Auth::setUser($user);
         }
+        for ($try = 1; ; $try++) {
+            try {
+                $response = $this->answer($request, $next, $user);
+                if ($try === self::TRIES || ! self::collided($response->exception ?? null) || $request->allFiles() !== []) {
+                    return $response;
+                }
+            } catch (\Throwable $thrown) {
+                self::collided($thrown) && $try < self::TRIES && $request->allFiles() === [] || throw $thrown;
+            }
+            // What the address names is looked up anew, and so is who asks.
+            $request->route()?->bind($request);
+            $user instanceof User && Auth::setUser($user = $this->there($user));
+        }
+    }
 
-        return $this->answer($request, $next, $user);
+    /** Whether two requests waited for each other and this one was taken back: asked again it finds what the other left. */
+    private static function collided(?\Throwable $thrown): bool
+    {
+        for (; $thrown !== null; $thrown = $thrown->getPrevious()) {
+            if ($thrown instanceof \PDOException && in_array((string) $thrown->getCode(), self::COLLISIONS, true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The same person, whose rows are read where the request reads. */

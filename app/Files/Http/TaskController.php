@@ -79,6 +79,9 @@ final class TaskController
         $found = Task::query()
             ->with(['file.members', 'file.office'])
             ->whereIn('key', array_unique($given['tasks']))
+            // Two people who take the same tasks take them in the same order.
+            ->orderBy('deal_file_id')
+            ->orderBy('id')
             ->get();
         if ($found->count() !== count(array_unique($given['tasks']))) {
             throw FileRefusal::TaskGone->because();
