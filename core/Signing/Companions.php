@@ -121,7 +121,9 @@ final class Companions
         // What goes with a signature stands under it; over it only where nothing else is nearer.
         $over = $isUnderOne ? 150.0 : 90.0;
 
-        return $aside > ($line->isCell() ? 140 : 80) ? null : $aside + ($down < 0 ? $over - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
+        $far = $line->isCell() ? 140 : 80;
+
+        return $aside > $far ? null : $aside + ($down < 0 ? $over - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
     }
 
     /**

@@ -298,7 +298,8 @@ final class SeatGuess
             }
             usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
             $text = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
-            if (SignerWords::isAll($text) || SignerWords::act(rtrim($text, ': ').':') || (count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null)) {
+            $isShort = count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null;
+            if ($isShort || SignerWords::isAll($text) || SignerWords::act(rtrim($text, ': ').':')) {
                 return SignerWords::in($text);
             }
             // "Greywater Holdings, LLC", then "By: ____": it is signed for them, whatever stands over it.

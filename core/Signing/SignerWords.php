@@ -102,7 +102,10 @@ final readonly class SignerWords
         ) === 1;
     }
 
-    /** Whether it is said that they acknowledge, accept or agree, and a line follows: "Escrow officer acknowledges receipt: ____", "Accepted by broker: ____". */
+    /**
+     * Whether it is said that they acknowledge, accept or agree, and a line follows: "Escrow officer acknowledges receipt: ____",
+     * "Accepted by broker: ____".
+     */
     public static function act(string $text): bool
     {
         $does = '(?:acknowledg|accept|agree|confirm|receiv|approv)\w*\b[^.:]{0,30}:\W*$';

@@ -64,7 +64,10 @@ final class SigningPlaces
                 static fn (WritingPlace $other) => $other !== $one && abs($other->place->y - $one->place->y) < 3 &&
                     abs($other->place->x - $one->place->x) < 50,
             ) !== [];
-            $isFilled = array_filter($places, static fn (WritingPlace $other) => $other !== $one && $other->place->overlaps($one->place)) !== [];
+            $isFilled = array_filter(
+                $places,
+                static fn (WritingPlace $other) => $other !== $one && $other->place->overlaps($one->place),
+            ) !== [];
             if ($hasPair && ! $isFilled && count($row) <= 8 && MarkLabels::isInitials($says)) {
                 $wide = max(24.0, $one->place->width);
                 $middle = $one->place->x + $one->place->width / 2;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Tests\Support\BrowserCase;
 
-/** Follows every link from where it stands, two files and one page of each other kind; what is answered with a refusal, and where it was offered. */
+/** Follows every link from where it stands, two files and one page of each other kind; what refuses, and where it was offered. */
 const CRAWL = <<<'JS'
     const [most, done] = arguments;
     (async () => {

@@ -14,8 +14,9 @@ use Unanimus\Signing\MarkKind;
 use Unanimus\Signing\Seat;
 use Unanimus\Terms\Kind;
 
-$at = static fn (string $id, float $x, float $y, float $width = 100, float $height = 20, array $more = []): DraftItem => DraftItem::fromArray([
-    'id' => $id, 'kind' => 'text', 'name' => "n_{$id}", 'label' => "Blank {$id}", 'page' => 1, 'place' => [$x, $y, $width, $height], ...$more,
+$at = static fn (string $id, float $x, float $y, float $width = 100, float $height = 20, array $more = []) => DraftItem::fromArray([
+    'id' => $id, 'kind' => 'text', 'name' => "n_{$id}", 'label' => "Blank {$id}", 'page' => 1,
+    'place' => [$x, $y, $width, $height], ...$more,
 ]);
 $draft = static fn (DraftItem ...$items): FormDraft => new FormDraft([[612.0, 792.0], [500.0, 300.0]], array_values($items));
 $told = static fn (FormDraft $draft): array => array_map(static fn (DraftFault $fault) => [$fault->item, $fault->text, $fault->blocks],
@@ -55,8 +56,10 @@ it('says how many things are to fix, and the first', function () use ($at, $draf
     $one = $at('a', 1, 1, more: ['label' => '']);
     $first = 'The blank n_a on page 1 has no words to be read by.';
     expect(fn () => $form($draft($one)))->toThrow(DraftRefused::class, "Fix this first: {$first}")
-        ->and(fn () => $form($draft($one, $at('b', 1, 99, more: ['label' => '']))))->toThrow(DraftRefused::class, "2 things to fix first. {$first}");
-    $made = $form($draft($at('m', 1, 1, more: ['mark' => true, 'kind' => 'signature', 'seat' => 'buyer.1']), $at('a', 1, 99), $at('b', 1, 199)));
+        ->and(fn () => $form($draft($one, $at('b', 1, 99, more: ['label' => '']))))
+        ->toThrow(DraftRefused::class, "2 things to fix first. {$first}");
+    $mark = $at('m', 1, 1, more: ['mark' => true, 'kind' => 'signature', 'seat' => 'buyer.1']);
+    $made = $form($draft($mark, $at('a', 1, 99), $at('b', 1, 199)));
     expect(array_keys($made->blanks))->toBe([0, 1])
         ->and(array_keys($made->marks))->toBe([0])
         ->and((string) $made->marks[0]->seat)->toBe('buyer.1');
@@ -118,8 +121,9 @@ it('begins the next revision with all that a form has, on its own pages or other
         [new MarkPlace(MarkKind::Signature, Seat::of('buyer.1'), 1, $place)], 'pages.pdf');
     $next = FormDraft::after($form);
     expect(array_map(static fn (DraftItem $item) => $item->toArray(), $next->items))->toBe([
-        ['id' => 'b0', 'mark' => false, 'kind' => 'money', 'name' => 'fee', 'label' => 'Fee', 'page' => 1, 'place' => [1.0, 2.0, 30.0, 14.0],
-            'required' => true, 'binding' => 'price', 'formula' => 'a + b', 'group' => 'g', 'when' => 'other', 'options' => [], 'seat' => ''],
+        ['id' => 'b0', 'mark' => false, 'kind' => 'money', 'name' => 'fee', 'label' => 'Fee', 'page' => 1,
+            'place' => [1.0, 2.0, 30.0, 14.0], 'required' => true, 'binding' => 'price', 'formula' => 'a + b', 'group' => 'g',
+            'when' => 'other', 'options' => [], 'seat' => ''],
         ['id' => 'm0', 'mark' => true, 'kind' => 'signature', 'name' => '', 'label' => '', 'page' => 1, 'place' => [1.0, 2.0, 30.0, 14.0],
             'required' => false, 'binding' => '', 'formula' => '', 'group' => '', 'when' => '', 'options' => [], 'seat' => 'buyer.1'],
     ])->and($next->pages)->toBe([[612.0, 792.0]])

@@ -378,7 +378,8 @@ it('reads drafts of a file against each other, the terms, and what is signed alr
 it('reads an item of a draft however loosely a device sends it', function () {
     $item = DraftItem::fromArray([
         'id' => 7, 'kind' => 'choice', 'name' => 12, 'label' => " Who\npays ", 'page' => '3',
-        'place' => ['x' => '10', 'y' => '20.5', 'width' => 1, 'height' => '30'], 'required' => '1', 'options' => [1, ' two ', '', ['x'], null],
+        'place' => ['x' => '10', 'y' => '20.5', 'width' => 1, 'height' => '30'], 'required' => '1',
+        'options' => [1, ' two ', '', ['x'], null],
         'binding' => ['no'], 'formula' => "\xff\xfe",
     ]);
     expect($item->toArray())->toBe([

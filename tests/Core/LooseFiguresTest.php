@@ -86,7 +86,9 @@ it('reckons figures that come as numbers, for people who go by numbers', functio
         ->and($done['caps'])->toBe(['franchise' => ['' => '500.00'], 'fees' => ['7: Insurance' => '250.00', '9: Insurance' => '0.00']])
         ->and($done['accumulators'][7])->toBe([
             'cn' => '6525.50', 'company' => '2055.10', 'afterCap' => '0.00',
-            'debts' => [['label' => 'signs', 'left' => '0.00'], ['label' => 'desk', 'left' => '0.00'], ['label' => 'debt', 'left' => '0.00']],
+            'debts' => [
+                ['label' => 'signs', 'left' => '0.00'], ['label' => 'desk', 'left' => '0.00'], ['label' => 'debt', 'left' => '0.00'],
+            ],
         ])
         ->and($done['accumulators'][9])->toBe(['cn' => '3017.00', 'company' => '900.00', 'afterCap' => '100.00', 'debts' => []]);
 });

@@ -246,7 +246,7 @@ it('writes in the empty cell beside a label, however high the label stands in it
         $drawn .= MadePdf::text(57, $y, $first, 10).MadePdf::text(315, $y, $second, 10);
     }
     $found = MarkFinder::in(
-        $this->scratch->put('labels.pdf', MadePdf::page(MadePdf::text(50, 600, 'The parties agree to the change. Signed below.', 10).$drawn)),
+        $this->scratch->put('labels.pdf', MadePdf::page(MadePdf::text(50, 600, 'The parties agree. Signed below.', 10).$drawn)),
         [Seat::of('buyer.1')],
     );
     expect(array_map(static fn (ProposedMark $one) => "{$one->kind->value} from {$one->place->x}", $found))->toBe([
@@ -273,7 +273,8 @@ it('takes two pairs of brackets beside each other for initials where the row spe
 });
 
 it('takes a role’s lines for signatures over a line for the printed name, and “By” under a firm for the firm’s', function () {
-    $line = static fn (int $y, string $said, int $from = 110, int $to = 330) => MadePdf::text(50, $y, $said, 10)."0.7 w {$from} {$y} m {$to} {$y} l S\n";
+    $line = static fn (int $y, string $said, int $from = 110, int $to = 330) => MadePdf::text(50, $y, $said, 10).
+        "0.7 w {$from} {$y} m {$to} {$y} l S\n";
     $drawn = MadePdf::text(50, 730, 'The parties agree to the change.', 10).
         $line(700, 'BUYER').$line(676, 'BUYER').$line(652, '(Print name)').
         $line(560, 'Real Estate Broker (Listing Firm)', 210, 330).

@@ -38,8 +38,8 @@
         <div>
             @if ($conversation->drafts !== [])
             <section class="leaf pad" aria-label="Your drafts"><h2>Your drafts</h2>
-                <ul class="plain">@foreach ($conversation->drafts as $at => $draft)<li><a href="/files/{{ $file->key }}/messages/{{ $draft->key
-                    }}">{{
+                <ul class="plain">@foreach ($conversation->drafts as $at => $draft)<li><a
+                    href="/files/{{ $file->key }}/messages/{{ $draft->key }}">{{
                     $subjects[$at] ?: '(no subject)' }}</a> <span class="dim small">{{ implode(', ', array_map(static fn ($one) =>
                         $one->name,
                     $draft->to())) ?: 'to no one yet' }}</span>@if ($draft->held_because)<span class="late small"> {{
