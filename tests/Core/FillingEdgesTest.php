@@ -57,7 +57,8 @@ it('leaves empty what cannot be computed, and takes an empty part for nothing', 
 ]);
 
 it('computes from a blank that the form does not have as from an empty one', function () {
-    $filling = Filling::of(formOf([blankOf('sum', 'one + gone'), blankOf('part', 'gone % one'), blankOf('one')]), ['one' => '3.00'], Facts::from([]));
+    $form = formOf([blankOf('sum', 'one + gone'), blankOf('part', 'gone % one'), blankOf('one')]);
+    $filling = Filling::of($form, ['one' => '3.00'], Facts::from([]));
     expect($filling->value('sum'))->toBe('3.00')->and($filling->value('part'))->toBe('')->and($filling->value('nothing'))->toBe('');
 });
 
@@ -96,7 +97,8 @@ it('reads of a paper each fact once, as the form has it first, and no more peopl
     $terms = ReadTerms::of($read, $form, Facts::from([]), []);
     expect(array_keys($terms))->toBe(range(0, 6))
         ->and(array_map(static fn (ReadTerms $one) => "{$one->name}: {$one->typed}", $terms))->toBe([
-            'price: 100', 'buyer.1: Ann Lund', 'buyer.2: Bo Lund', 'buyer.3: Cy Roe', 'buyer.4: Dee Vo', 'buyer.5: Eli Poe', 'buyer.6: Fay Moe',
+            'price: 100', 'buyer.1: Ann Lund', 'buyer.2: Bo Lund', 'buyer.3: Cy Roe', 'buyer.4: Dee Vo', 'buyer.5: Eli Poe',
+            'buyer.6: Fay Moe',
         ])
         ->and(array_unique(array_map(static fn (ReadTerms $one) => $one->page, $terms)))->toBe([3]);
     $known = ReadTerms::of($read, $form, Facts::from(['price' => '1']), ['buyer.1', 'buyer.2', 'buyer.3', 'buyer.4', 'buyer.5', 'buyer.6']);
