@@ -61,3 +61,20 @@ it('tries nothing twice for another fault, or with a file whose bytes were taken
     $this->as('tomas')->post("/collides/{$file->key}", ['paper' => UploadedFile::fake()->create('a.pdf', 1)])->assertStatus(500);
     expect($seen->tries)->toBe(1);
 });
+
+it('changes whoever asks, too, when it is tried again', function () {
+    /** @var AppCase $this */
+    $tries = 0;
+    Route::post('/collides-self', function (Illuminate\Http\Request $request) use (&$tries) {
+        $request->user()->update(['phone' => '555-0100']);
+        ++$tries === 1 && throw new QueryException('pgsql', 'UPDATE', [], new class() extends PDOException
+        {
+            protected $code = '40P01';
+        });
+
+        return $request->user()->name;
+    })->middleware(['web', 'auth']);
+    $this->as('tomas')->post('/collides-self')->assertOk()->assertSee('Tomás');
+    $this->seeAll();
+    expect($tries)->toBe(2)->and($this->people['tomas']->fresh()->phone)->toBe('555-0100');
+});

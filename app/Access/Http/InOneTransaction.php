@@ -28,9 +28,11 @@ final class InOneTransaction
     public function handle(Request $request, \Closure $next): Response
     {
         $user = $request->user();
+        // As they were before anything was tried: what a try has changed of them was taken back.
+        $attributes = $user instanceof User ? $user->getAttributes() : [];
         if ($user instanceof User && Replica::isFor($request) && Replica::isFresh()) {
             try {
-                $response = Replica::read(fn () => $this->answer($request, $next, $this->there($user)));
+                $response = Replica::read(fn () => $this->answer($request, $next, $this->anew($attributes)));
                 if (! Replica::refused($response->exception ?? null)) {
                     return $response;
                 }
@@ -50,7 +52,7 @@ final class InOneTransaction
             }
             // What the address names is looked up anew, and so is who asks.
             $request->route()?->bind($request);
-            $user instanceof User && Auth::setUser($user = $this->there($user));
+            $user = $user instanceof User ? $this->anew($attributes) : null;
         }
     }
 
@@ -66,13 +68,17 @@ final class InOneTransaction
         return false;
     }
 
-    /** The same person, whose rows are read where the request reads. */
-    private function there(User $user): User
+    /**
+     * The same person, whose rows are read where the request reads.
+     *
+     * @param array<string, mixed> $attributes
+     */
+    private function anew(array $attributes): User
     {
-        $there = (new User())->newFromBuilder($user->getAttributes(), DB::getDefaultConnection());
-        Auth::setUser($there);
+        $user = (new User())->newFromBuilder($attributes, DB::getDefaultConnection());
+        Auth::setUser($user);
 
-        return $there;
+        return $user;
     }
 
     private function answer(Request $request, \Closure $next, mixed $user): Response
