@@ -257,7 +257,7 @@ it('archives by hand and after a while, and shows what is archived where it is a
     expect(DB::table('history')->where('what', 'File archived')->count())->toBe(1);
     $this->as('tomas')->post("/files/{$file->key}/archive", ['archived' => '0'])->assertSessionHas('told');
     $this->as('tomas')->get('/files?q=status:ended')->assertSee('Ledger Row');
-    $this->as('tomas')->get("/files/{$file->key}/keeping")->assertSee('kept for good');
+    $this->as('tomas')->get("/files/{$file->key}/keeping")->assertSee('kept permanently');
 });
 
 it('lists what ends within a year by the period each file has, and nothing that ends later', function () {
@@ -274,7 +274,7 @@ it('lists what ends within a year by the period each file has, and nothing that 
     $this->as('ines')->get("/office/archive?office={$soon->office->key}")->assertSee('1 Nearly Over')->assertSee('3 Short Lease')
         ->assertDontSee('2 Much Later');
     keptFor($soon, []);
-    $this->as('ines')->get("/office/archive?office={$soon->office->key}")->assertSee('every file is kept for good')
+    $this->as('ines')->get("/office/archive?office={$soon->office->key}")->assertSee('every file is kept permanently')
         ->assertDontSee('1 Nearly Over');
 });
 

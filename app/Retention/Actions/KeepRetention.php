@@ -105,6 +105,6 @@ final class KeepRetention
         );
         $after = $rules->archiveAfter === null ? 'archived by hand' : "archived after {$rules->archiveAfter} days";
 
-        return implode('; ', [...$said === [] ? ['kept for good'] : $said, $after]);
+        return implode('; ', [...$said === [] ? ['kept permanently'] : $said, $after]);
     }
 }

@@ -2,7 +2,7 @@
     @if (auth()->user()->holds(\App\Models\Role::Broker))
     <section class="leaf pad" aria-label="Your signature">
         <h2>Your signature</h2>
-        <p class="dim small">It stands on the authorizations you give, in offices that want it.</p>
+        <p class="dim small">It appears on the authorizations you give, in offices that use it.</p>
         @if ($signature)<svg viewBox="0 0 240 60" width="240" height="60" class="kept-ink" role="img" aria-label="Your signature">{!!
             $signature->in(new \Unanimus\Pages\Rect(4, 4, 232, 52)) !!}</svg>@endif
         <div class="in-row"><form method="post" action="/office/disbursements/signature" enctype="multipart/form-data">@csrf

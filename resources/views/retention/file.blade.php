@@ -7,7 +7,7 @@
             <p>This file is {{ $file->status->readable() }}. The clock starts on the day it closes or ends.</p>
         @else
             <p>{{ $file->status->label() }} {{ $clock->ended->long() }}. @if ($clock->years === null)No period is set for such files in {{
-                $file->office->name }}, so it is kept for good.
+                $file->office->name }}, so it is kept permanently.
                 @else Kept by the rule “{{ $clock->byRule() }}”, until <b>{{ $until?->long() }}</b>.@endif</p>
             @if ($until)<svg class="clock-line" viewBox="0 0 560 22" role="img" aria-label="{{ $clock->elapsed() }}% of its time is over">
                 <rect class="whole" x="0" y="6" width="560" height="10" rx="5"/><rect class="over" x="0" y="6" width="{{ 5.6 *

@@ -20,7 +20,7 @@
                         }}</b>
                     @else<span class="dim">Notice {{ $clock->clock->until?->plusDays(-60)->short($clock->today->year()) }}</span>
                     @endif</td></tr>
-        @empty<tr><td colspan="5" class="empty">{{ $rules->years === [] ? 'No period is set, so every file is kept for good. Set one
+        @empty<tr><td colspan="5" class="empty">{{ $rules->years === [] ? 'No period is set, so every file is kept permanently. Set one
             below.' :
             'Nothing within a year.' }}</td></tr>@endforelse
         </tbody></table>
@@ -35,7 +35,7 @@
     @endif
     <section class="leaf pad" aria-label="Periods"><h2>How long {{ $office->name }} keeps its files</h2>
         <p class="dim">In years from the day a file closed or ended. Your state and license board say how many; ask them, not us. What is
-            left empty is kept for good, and the more exact entry counts.</p>
+            left empty is kept permanently, and the more specific entry wins.</p>
         <form method="post" action="/office/archive/{{ $office->key }}">@csrf @method('put')
             <div class="scrolls"><table class="ledger entry-grid"><thead><tr><td></td>@foreach ($endings as $ending)<th scope="col">{{
                 $ending

@@ -101,7 +101,7 @@
                 @if ($requirement->review_state->value === 'submitted')
                     <details><summary>Keep sentences</summary>
                         <form method="post" action="/review/sentences" id="keep-sentence">@csrf<input type="hidden" name="text">
-                            <p class="small dim">Keeps the remark as it stands above. Write {price}, {closing}, {paper} or {agent} where the
+                            <p class="small dim">Saves the remark as written above. Write {price}, {closing}, {paper} or {agent} where the
                                 deal’s own words belong.</p>
                             <label class="checkbox"><input type="checkbox" name="everyone" value="1"> For everyone who reviews</label>
                             <button class="button tight">Keep it</button></form>

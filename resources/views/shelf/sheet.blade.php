@@ -5,7 +5,7 @@
             'Email', 'license' => 'License', 'broker' => 'Broker'] as $fact => $label)@if (isset($facts[$fact]))<tr><td class="dim">{{
                 $label
             }}</td><td>{{ $facts[$fact] }}</td></tr>@endif @endforeach</tbody></table>
-        <p class="dim">Taken from your account, the roster and the office. When one changes, the sheet is made anew.{{
+        <p class="dim">Taken from your account, the roster and the office. When one changes, the sheet is updated.{{
             isset($facts['license']) ?
             '' : ' Your license is not on it: the roster has none that is still good.' }}</p>
     </section>

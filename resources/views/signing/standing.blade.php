@@ -88,7 +88,7 @@
                     {{ $round->signers->firstWhere('seat', $mark->seat)?->name }}</span>
                 <button class="button tight">Show once</button></form>
         @endforeach
-        <p class="dim small">That you looked goes into the history.</p>
+        <p class="dim small">The history will show that you looked.</p>
     @endif
     @php($asked = \App\Signing\Questions::of($round))
     @if ($asked->isNotEmpty())
