@@ -68,7 +68,7 @@ it('keeps a message as it is typed, shows it filled, and sends it once however o
     $typed = ['seats' => ['buyer.1'], 'subject' => 'About {property.address}',
         'body' => "Dear {to.first},\n\nthe price is {price}.\n{lender}"];
     $this->as('tomas')->post("{$at}/keep", $typed, ['HX-Request' => 'true'])->assertOk()->assertSee('$412,500')
-        ->assertSee('yet. Enter it in the file');
+        ->assertSee('Enter it in the file');
     // What is empty or unknown is told, and kept; nothing goes out.
     $this->as('tomas')->post("{$at}/send", [...$typed, 'when' => 'now'])->assertSessionHas('reason', MessageRefusal::EmptyField->value);
     $this->as('tomas')->post("{$at}/send", [...$typed, 'body' => '{nobody}'])->assertSessionHas('reason', MessageRefusal::UnknownField

@@ -12,21 +12,21 @@ use Unanimus\Terms\Facts;
 use Unanimus\Terms\Kind;
 
 /** @param  list<Blank>  $blanks */
-function formOf(array $blanks): Form
+function edgesForm(array $blanks): Form
 {
     return new Form('Q-9', '2026-11', 'Sheet', 'Quillmark forms', 'offer', [[612.0, 792.0]], $blanks, [], 'pages.pdf');
 }
 
 /** @param  array<string, mixed>  $more */
-function blankOf(string $name, ?string $formula = null, Kind $kind = Kind::Money, array $more = []): Blank
+function edgesBlank(string $name, ?string $formula = null, Kind $kind = Kind::Money, array $more = []): Blank
 {
     return new Blank($name, $kind, ucfirst($name), 1, new Rect(0, 0, 60, 14), ...['formula' => $formula, ...$more]);
 }
 
 it('computes what is computed of what is computed, in whatever order the blanks stand', function () {
-    $form = formOf([
-        blankOf('d', 'c + one'), blankOf('c', 'b + one'), blankOf('b', 'a - one'), blankOf('a', 'rate % price'),
-        blankOf('price'), blankOf('rate', kind: Kind::Percent), blankOf('one'),
+    $form = edgesForm([
+        edgesBlank('d', 'c + one'), edgesBlank('c', 'b + one'), edgesBlank('b', 'a - one'), edgesBlank('a', 'rate % price'),
+        edgesBlank('price'), edgesBlank('rate', kind: Kind::Percent), edgesBlank('one'),
     ]);
     $filling = Filling::of($form, ['price' => '400000.00', 'rate' => '2.5', 'one' => '1.00'], Facts::from([]));
     expect(array_map($filling->value(...), ['a', 'b', 'c', 'd']))->toBe(['10000.00', '9999.00', '10000.00', '10001.00'])
@@ -40,8 +40,8 @@ it('computes what is computed of what is computed, in whatever order the blanks 
 });
 
 it('leaves empty what cannot be computed, and takes an empty part for nothing', function (array $entries, string $value) {
-    $form = formOf([blankOf('sum', 'rate % price + fee - credit'), blankOf('price'), blankOf('rate', kind: Kind::Percent),
-        blankOf('fee', kind: Kind::Text), blankOf('credit')]);
+    $form = edgesForm([edgesBlank('sum', 'rate % price + fee - credit'), edgesBlank('price'), edgesBlank('rate', kind: Kind::Percent),
+        edgesBlank('fee', kind: Kind::Text), edgesBlank('credit')]);
     $filling = Filling::of($form, $entries, Facts::from([]));
     expect($filling->value('sum'))->toBe($value)
         ->and($filling->blanks['sum']->source)->toBe($value === '' ? 'empty' : 'computed: rate % of price + fee − credit')
@@ -57,7 +57,7 @@ it('leaves empty what cannot be computed, and takes an empty part for nothing', 
 ]);
 
 it('computes from a blank that the form does not have as from an empty one', function () {
-    $form = formOf([blankOf('sum', 'one + gone'), blankOf('part', 'gone % one'), blankOf('one')]);
+    $form = edgesForm([edgesBlank('sum', 'one + gone'), edgesBlank('part', 'gone % one'), edgesBlank('one')]);
     $filling = Filling::of($form, ['one' => '3.00'], Facts::from([]));
     expect($filling->value('sum'))->toBe('3.00')->and($filling->value('part'))->toBe('')->and($filling->value('nothing'))->toBe('');
 });
@@ -66,12 +66,12 @@ it('misses what is required and empty: of a choice one, and what counts only wit
     array $entries,
     array $missing,
 ) {
-    $form = formOf([
-        blankOf('yes', kind: Kind::Tick, more: ['required' => true, 'group' => 'g']),
-        blankOf('no', kind: Kind::Tick, more: ['required' => true, 'group' => 'g']),
-        blankOf('why', kind: Kind::Text, more: ['required' => true, 'when' => 'no']),
-        blankOf('name', kind: Kind::Text, more: ['required' => true]),
-        blankOf('note', kind: Kind::Text),
+    $form = edgesForm([
+        edgesBlank('yes', kind: Kind::Tick, more: ['required' => true, 'group' => 'g']),
+        edgesBlank('no', kind: Kind::Tick, more: ['required' => true, 'group' => 'g']),
+        edgesBlank('why', kind: Kind::Text, more: ['required' => true, 'when' => 'no']),
+        edgesBlank('name', kind: Kind::Text, more: ['required' => true]),
+        edgesBlank('note', kind: Kind::Text),
     ]);
     $names = array_map(static fn (Blank $one) => $one->name, Filling::of($form, $entries, Facts::from([]))->missing());
     expect($names)->toBe($missing);
@@ -83,13 +83,13 @@ it('misses what is required and empty: of a choice one, and what counts only wit
 ]);
 
 it('reads of a paper each fact once, as the form has it first, and no more people than a deal has', function () {
-    $form = formOf([
-        blankOf('first', more: ['binding' => 'price']), blankOf('again', more: ['binding' => 'price']),
-        blankOf('tick', kind: Kind::Tick, more: ['binding' => 'financing?cash']), blankOf('loose', kind: Kind::Text),
-        blankOf('empty', more: ['binding' => 'earnest_money']),
-        blankOf('strange', kind: Kind::Text, more: ['binding' => 'brokerage.name']),
-        blankOf('who', kind: Kind::Text, more: ['binding' => 'buyers.names']),
-        blankOf('more', kind: Kind::Text, more: ['binding' => 'buyers.names']),
+    $form = edgesForm([
+        edgesBlank('first', more: ['binding' => 'price']), edgesBlank('again', more: ['binding' => 'price']),
+        edgesBlank('tick', kind: Kind::Tick, more: ['binding' => 'financing?cash']), edgesBlank('loose', kind: Kind::Text),
+        edgesBlank('empty', more: ['binding' => 'earnest_money']),
+        edgesBlank('strange', kind: Kind::Text, more: ['binding' => 'brokerage.name']),
+        edgesBlank('who', kind: Kind::Text, more: ['binding' => 'buyers.names']),
+        edgesBlank('more', kind: Kind::Text, more: ['binding' => 'buyers.names']),
     ]);
     $names = ' Ann Lund ,Bo Lund;  Cy Roe & Dee Vo and Eli Poe, Fay Moe, Gil Noe, LLC';
     $read = new ReadBack('Q-9', '2026-11', ['first' => '100.00', 'again' => '200.00', 'tick' => 'x', 'loose' => 'words',
