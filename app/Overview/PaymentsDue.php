@@ -14,6 +14,12 @@ final class PaymentsDue
     /** Days back: an office that does not record payments is not told of its whole past. */
     private const BACK = 60;
 
+    /** Days back that who was paid is asked: each such sheet is reckoned for it. */
+    private const PAID_BACK = 21;
+
+    /** Sheets that one day can hold. */
+    private const MOST = 600;
+
     /** @return list<TodayRow> a row for each sheet, the oldest first */
     public static function rows(Waiting $waiting, LocalDate $today): array
     {
@@ -25,14 +31,18 @@ final class PaymentsDue
             ->with(['file', 'payments'])
             ->whereNull('withdrawn_at')
             ->whereBetween('closing', [$today->plusDays(-self::BACK)->iso(), $today->iso()])
+            ->where(static fn ($any) => $any
+                ->whereNull('wired')
+                ->orWhere('closing', '>=', $today->plusDays(-self::PAID_BACK)->iso()))
             ->whereHas('file', static fn ($file) => $file->whereIn('office_id', $offices)->where('practice', false))
             ->orderBy('closing')
             ->orderBy('id')
+            ->limit(self::MOST)
             ->get();
         $rows = [];
         foreach ($closed as $one) {
-            $unpaid = count($one->payees()) - $one->payments->count();
-            if ($one->wired !== null && $unpaid <= 0) {
+            $unpaid = $one->wired === null ? 1 : count($one->payees()) - $one->payments->count();
+            if ($unpaid <= 0) {
                 continue;
             }
             $rows[] = new TodayRow(
