@@ -53,6 +53,7 @@ final class Figures
             if (! $files[$file->id] && $file->closed_on !== null) {
                 $this->authorized($file, $commission, LocalDate::of((string) $file->closed_on), $people['ines']);
                 $this->settled($file, LocalDate::of((string) $file->closed_on), $people['marguerite']);
+                Auth::setUser($people['ines']);
             } else {
                 $commission->update(['expected' => Expected::of($file, $commission)]);
             }

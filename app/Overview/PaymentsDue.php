@@ -47,7 +47,7 @@ final class PaymentsDue
             }
             $rows[] = new TodayRow(
                 $one->wired === null ? 'Record commission received' : 'Record who was paid',
-                $one->wired === null ? (string) $one->gross : ($unpaid === 1 ? '1 not yet' : "{$unpaid} not yet"),
+                $one->wired === null ? (string) $one->gross : "{$unpaid} not paid yet",
                 $one->file->name,
                 "/files/{$one->file->key}/commission".($one->side === null ? '' : "?side={$one->side->value}"),
                 day: $one->closing->short($today->year()),

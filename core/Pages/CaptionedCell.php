@@ -78,15 +78,16 @@ final class CaptionedCell
                 continue;
             }
             foreach ($places as $at => $cell) {
-                if ($cell->by !== 'cell' || $cell->caption !== '' || self::hasInColumn($cell, $places, true)) {
+                $gap = $cell->place->x - $label->place->x - $label->place->width;
+                $foot = $cell->place->y + $cell->place->height - $label->place->y - $label->place->height;
+                $isEmpty = $cell->by === 'cell' && $cell->caption === '';
+                if (! $isEmpty || $gap <= -1 || $gap >= self::WALL || abs($foot) >= 1.5) {
                     continue;
                 }
                 // Small print with more room under it is a caption of its own box.
                 $low = self::lowest($label, $places);
                 $isRoomy = $label->place->y + $label->place->height - $low > self::LESS * ($low - $cell->place->y);
-                $gap = $cell->place->x - $label->place->x - $label->place->width;
-                $foot = $cell->place->y + $cell->place->height - $label->place->y - $label->place->height;
-                if (! $isRoomy && $gap > -1 && $gap < self::WALL && abs($foot) < 1.5) {
+                if (! $isRoomy && ! self::hasInColumn($cell, $places, true)) {
                     $places[$at] = new WritingPlace($cell->shape, $cell->place, $cell->by, $label->caption);
                     unset($places[$index]);
                     break;

@@ -52,6 +52,6 @@ it('answers an address that only takes what is sent, and any other fault of aski
         in_array($page->getStatusCode(), [404, 405], true) || $this->fail("{$address} answered {$page->getStatusCode()}");
         expect($page->getContent())->not->toContain('<style')->not->toContain('Method Not Allowed')->toContain('Today');
     }
-    $this->as('tomas')->get('/inbox')->assertStatus(405)->assertSee('This page cannot be opened this way');
-    $this->as('tomas')->call('PROPFIND', '/files')->assertStatus(405)->assertSee('This page cannot be opened this way');
+    $this->as('tomas')->get('/inbox')->assertStatus(405)->assertSee('This page can’t be opened directly');
+    $this->as('tomas')->call('PROPFIND', '/files')->assertStatus(405)->assertSee('This page can’t be opened directly');
 });

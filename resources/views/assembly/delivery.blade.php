@@ -37,7 +37,7 @@
                             </option>@endforeach</select></span>
                         <input class="input" name="on" maxlength="40" autocomplete="off" placeholder="today"
                             aria-label="Day they reached {{ $party->name }}">
-                        <button class="button tight">Save</button></form>@endif</td>@endforeach</tr></tfoot>@endif
+                        <button class="button tight">Save delivery</button></form>@endif</td>@endforeach</tr></tfoot>@endif
             </table>
         </div>
     @endif

@@ -1,3 +1,2 @@
-<x-error title="This page cannot be opened this way"
-    what="The address takes what a button sends, or it was asked in a way we do not know. Nothing was changed. Go to
-    Today and open it from there." />
+<x-error title="That did not work"
+    what="We could not make sense of what was sent. Nothing was changed. Go back and try again, or start from Today." />

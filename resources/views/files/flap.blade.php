@@ -8,6 +8,6 @@
                 class="from">days</span>@endif</x-fact>
         @endforeach
     </div>
-    @can('workOn', $file)<p class="small"><a href="/files/{{ $file->key }}/opening">All terms, property, and people</a></p>@endcan
+    @can('work-on', $file)<p class="small"><a href="/files/{{ $file->key }}/opening">All terms, property, and people</a></p>@endcan
     <div id="follows" aria-live="polite">@include('files.flap-follows')</div>
 </div>

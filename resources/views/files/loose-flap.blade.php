@@ -16,5 +16,5 @@
                     {{ $party->name }}</span></a>@else no email yet @endif</span></li>
         @endforeach
     </ul>
-    @can('workOn', $file)<p class="small"><a href="/files/{{ $file->key }}/opening">Change people</a></p>@endcan
+    @can('work-on', $file)<p class="small"><a href="/files/{{ $file->key }}/opening">Change people</a></p>@endcan
 </div>

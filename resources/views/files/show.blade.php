@@ -126,7 +126,7 @@
                     @if ($file->kind->isDeal() && $file->represents->isListing() &&
                         $file->sideOf(auth()->user())?->isListing() !== false)<a class="button tight"
                         href="/files/{{ $file->key }}/offers">Offers</a>@endif
-                    @if ($file->kind !== \Unanimus\Parties\DealKind::Papers && Gate::allows('seeCommission', $file))<a
+                    @if ($file->kind !== \Unanimus\Parties\DealKind::Papers && Gate::allows('see-commission', $file))<a
                         class="button tight" href="/files/{{ $file->key }}/commission">Commission</a> @endif
                 </div>
             </div>
